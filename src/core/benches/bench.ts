@@ -1,0 +1,141 @@
+import type { Build } from '../build/build'
+import type { PaperKey } from '../build/paper'
+import type { Limit, Place } from '../build/types'
+import type { Conformity, Figure, FormulaText } from '../metrology'
+import type { Kind, UnitId } from '../quantity'
+
+/** The one shape of every bench: what is measured where, what follows from it, what can be done about it. */
+export interface Bench {
+  readonly id: BenchId
+  readonly definition: BenchDefinition
+  /** Where readings are wanted, in the order a person walks round the engine. */
+  readonly stations: (build: Build) => readonly Station[]
+  /** Everything that follows from the readings; pure, and quick enough for every keystroke. */
+  readonly derive: (build: Build) => readonly Finding[]
+  /** The computed ways to put it right. */
+  readonly advise: (build: Build, findings: readonly Finding[]) => readonly Advice[]
+  /** Starting limits for a fresh build, each with its source. */
+  readonly presets: (spec: Pick<Build['spec'], 'layout' | 'duty' | 'paper' | 'units'>) => Readonly<Record<string, Limit>>
+}
+
+export type BenchId = 'bores' | 'compression'
+
+export interface Units { readonly metric: UnitId; readonly inch: UnitId }
+
+export interface Characteristic {
+  readonly label: string
+  readonly kind: Kind
+  /** Units a reading is shown and typed in. */
+  readonly units: Units
+  /** Gauges that can take it; the first is offered. */
+  readonly gauges: readonly string[]
+  /** The value itself may be negative. */
+  readonly signed?: boolean
+  /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
+  readonly sense?: { readonly positive: string; readonly negative: string }
+}
+
+export interface Output {
+  readonly label: string
+  readonly kind: Kind
+  readonly units: Units
+  /** Most decimals worth showing, however small the doubt. */
+  readonly digits: { readonly metric: number; readonly inch: number }
+  /** Key of the limit it is judged by. */
+  readonly limit?: string
+  /** A model, not a measurement: said wherever it is shown. */
+  readonly estimate?: boolean
+}
+
+export interface LimitDefinition {
+  readonly label: string
+  readonly kind: Kind
+  readonly units: Units
+  readonly digits: { readonly metric: number; readonly inch: number }
+}
+
+export interface BenchDefinition {
+  readonly title: string
+  /** Short name for the rule of stages. */
+  readonly stage: string
+  readonly characteristics: Readonly<Record<string, Characteristic>>
+  readonly outputs: Readonly<Record<string, Output>>
+  readonly limits: Readonly<Record<string, LimitDefinition>>
+  /** Paper the bench rests on, in the order a builder fills it in. */
+  readonly paper: readonly PaperKey[]
+  readonly formulas: readonly FormulaText[]
+}
+
+export interface Station {
+  readonly id: string
+  readonly characteristic: string
+  readonly place: Place
+  /** The place in words: "Cylinder 3, deck, rear edge". */
+  readonly label: string
+  /** Row of the sheet it belongs to, e.g. "Deck, rear". */
+  readonly row: string
+  /** Canonical range outside which a value is questioned. */
+  readonly expected: { readonly low: number; readonly high: number }
+  /** Canonical nominal that `+2` is measured from. */
+  readonly nominal?: number
+  /** Where it is drawn: a place in the plan of its cylinder, in bore radii from its axis (x to the rear, y to the right). */
+  readonly drawnAt: { readonly x: number; readonly y: number }
+}
+
+export type Missing =
+  | { readonly kind: 'reading'; readonly stationId: string }
+  | { readonly kind: 'paper'; readonly key: PaperKey }
+  | { readonly kind: 'choice'; readonly what: 'gasket' }
+  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' }
+
+/** Something worth saying about a finding, as data; `wording` makes the sentence. */
+export type Remark =
+  | { readonly code: 'oddOneOut'; readonly others: Figure; readonly apart: Figure }
+  | { readonly code: 'owns'; readonly label: string; readonly share: number }
+  | { readonly code: 'repeatsDisagree'; readonly apart: Figure }
+  | { readonly code: 'contradictsPaper'; readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
+  | { readonly code: 'someplacesMissing'; readonly used: number; readonly wanted: number }
+  | { readonly code: 'extremes'; readonly largest: number; readonly smallest: number }
+  | { readonly code: 'gasketOnly' }
+
+export interface Finding {
+  readonly id: string
+  readonly output: string
+  readonly cylinder?: number
+  /** Undefined: not measured, and `missing` says what is wanted. */
+  readonly figure?: Figure
+  readonly missing: readonly Missing[]
+  readonly limit?: Limit
+  readonly conformity?: Conformity
+  readonly remarks: readonly Remark[]
+}
+
+/** A way to put something right: the change, what the headline figures become, what it costs elsewhere. */
+export interface Advice {
+  readonly id: string
+  readonly change: Change
+  readonly outcome: Outcome
+  readonly costs: readonly Cost[]
+}
+
+export type Change =
+  | { readonly code: 'setup'; readonly gasket: { readonly id: string; readonly name: string }; readonly piston?: { readonly id: string; readonly name: string }; readonly deckCutMm: number; readonly headCutMm: number; readonly equalise: boolean }
+  | { readonly code: 'openChambers'; readonly byCylinder: ReadonlyMap<number, number> }
+  | { readonly code: 'lookAgain'; readonly cylinder: number; readonly output: string }
+
+export interface Outcome {
+  /** Compression ratio of each cylinder after the change. */
+  readonly ratios: readonly { readonly cylinder: number; readonly figure: Figure }[]
+  readonly ratioSpread?: Figure
+  readonly quenchLeast?: Figure
+  /** The worst verdict among the figures that have a limit. */
+  readonly verdict: Conformity['verdict'] | 'notJudged'
+}
+
+export type Cost =
+  | { readonly code: 'valvesCloser'; readonly mm: number }
+  | { readonly code: 'metal'; readonly mm: number }
+  | { readonly code: 'newPistons' }
+  | { readonly code: 'grinding'; readonly cylinders: number; readonly cm3: number }
+  | { readonly code: 'spreadStays' }
+  | { readonly code: 'noParts' }

@@ -1,0 +1,42 @@
+import type { Build } from '../build/build'
+import type { Bench, Finding, Station } from './bench'
+
+/** Where a bench stands: how much is read, what the verdicts are, where to measure next. */
+export interface BenchState {
+  readonly wanted: number
+  readonly read: number
+  readonly skipped: number
+  /** The first station, in walking order, with neither a reading nor a skip. */
+  readonly next: Station | undefined
+  readonly verdicts: { readonly within: number; readonly inDoubt: number; readonly out: number; readonly notMeasured: number }
+}
+
+export function benchState(bench: Bench, build: Build): BenchState {
+  const stations = bench.stations(build)
+  const { current, skips } = build.readings
+  const open = stations.filter((station) => !current.has(station.id) && !skips.has(station.id))
+  return {
+    wanted: stations.length,
+    read: stations.filter((station) => current.has(station.id)).length,
+    skipped: stations.filter((station) => skips.has(station.id) && !current.has(station.id)).length,
+    next: open[0],
+    verdicts: countVerdicts(bench.derive(build)),
+  }
+}
+
+/** Verdicts of the findings that have a limit; a finding with none is information, not judgement. */
+export function countVerdicts(findings: readonly Finding[]): BenchState['verdicts'] {
+  const counts = { within: 0, inDoubt: 0, out: 0, notMeasured: 0 }
+  for (const finding of findings) {
+    if (!finding.limit) continue
+    const verdict = finding.conformity?.verdict
+    if (verdict === undefined) counts.notMeasured++
+    else if (verdict === 'over' || verdict === 'under') counts.out++
+    else counts[verdict]++
+  }
+  return counts
+}
+
+export function stationOf(bench: Bench, build: Build, id: string): Station | undefined {
+  return bench.stations(build).find((station) => station.id === id)
+}

@@ -1,0 +1,30 @@
+import type { Build } from '../build/build'
+import { stationId } from '../build/readings'
+import { cylinderNumbers } from '../engine'
+import type { Station } from './bench'
+
+/** Depths of ring travel and axes at which a bore is read, in the order a bore gauge goes down. */
+export const BORE_DEPTHS = ['top', 'middle', 'bottom'] as const
+export const BORE_AXES = ['thrust', 'pin'] as const
+
+export function boreSpots(): readonly string[] {
+  return BORE_DEPTHS.flatMap((depth) => BORE_AXES.map((axis) => `${depth}-${axis}`))
+}
+
+const DRAWN_RADIUS = { top: 0.8, middle: 0.5, bottom: 0.22 } as const
+
+/** Three depths by two axes a bore. */
+export function boreStations(build: Build): readonly Station[] {
+  const nominalMm = build.spec.paper.bore?.value
+  return cylinderNumbers(build.spec.layout).flatMap((cylinder) => BORE_DEPTHS.flatMap((depth) => BORE_AXES.map((axis): Station => {
+    const place = { cylinder, spot: `${depth}-${axis}` }
+    const radius = DRAWN_RADIUS[depth]
+    return {
+      id: stationId('bore', place), characteristic: 'bore', place,
+      label: `Cylinder ${cylinder}, bore, ${depth}, ${axis} axis`, row: `${depth[0]!.toUpperCase()}${depth.slice(1)}, ${axis}`,
+      expected: nominalMm === undefined ? { low: 20, high: 250 } : { low: nominalMm * 0.99, high: nominalMm * 1.01 },
+      nominal: nominalMm,
+      drawnAt: axis === 'pin' ? { x: radius, y: 0 } : { x: 0, y: -radius },
+    }
+  })))
+}

@@ -1,0 +1,71 @@
+import type { Build } from '../../build/build'
+import type { Advice, Cost, Finding } from '../bench'
+import { equalisingCm3, outcomeOf } from './change'
+import type { CylinderState } from './cylinder'
+import { gasketRack } from './gasketRack'
+import type { Plan } from './planner'
+import { cylinderStates } from './derive'
+
+/** Gaskets worth a line besides the fitted one. */
+const GASKETS_SHOWN = 2
+
+/** The quick ways: another gasket from the rack, chambers opened to match, a second look at what stands apart. */
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
+  const states = cylinderStates(build)
+  if (states.some((state) => state.missing.length > 0)) return []
+  const troubled = findings.some((finding) => finding.conformity !== undefined && finding.conformity.verdict !== 'within')
+  if (!troubled) return []
+  return [...lookAgain(build, findings, states), ...openChambers(build, states), ...otherGaskets(build, states)]
+}
+
+/** A piston or chamber that stands apart from its sisters is measured again before metal is cut for it. */
+function lookAgain(build: Build, findings: readonly Finding[], states: readonly CylinderState[]): Advice[] {
+  return findings.flatMap((finding) => {
+    if (finding.cylinder === undefined || !finding.remarks.some((remark) => remark.code === 'oddOneOut')) return []
+    return [{
+      id: `look.${finding.id}`, change: { code: 'lookAgain', cylinder: finding.cylinder, output: finding.output },
+      outcome: outcomeOf(build, states, {}), costs: [{ code: 'noParts' }],
+    }]
+  })
+}
+
+function openChambers(build: Build, states: readonly CylinderState[]): Advice[] {
+  const opened = equalisingCm3(states)
+  if (opened.size === 0) return []
+  const most = Math.max(...opened.values())
+  return [{
+    id: 'openChambers', change: { code: 'openChambers', byCylinder: opened }, outcome: outcomeOf(build, states, { openedCm3: opened }),
+    costs: [{ code: 'grinding', cylinders: opened.size, cm3: most }, { code: 'noParts' }],
+  }]
+}
+
+function otherGaskets(build: Build, states: readonly CylinderState[]): Advice[] {
+  const fitted = build.spec.stock.gaskets.find((gasket) => gasket.id === build.spec.choice.gasket)
+  return gasketRack(build, states).filter((row) => !row.fitted).slice(0, GASKETS_SHOWN).map((row): Advice => ({
+    id: `gasket.${row.gasket.id}`,
+    change: { code: 'setup', gasket: row.gasket, deckCutMm: 0, headCutMm: 0, equalise: false },
+    outcome: row.outcome,
+    costs: [...valvesCloser(fitted ? fitted.thicknessMm - row.gasket.thicknessMm : 0), { code: 'spreadStays' }],
+  }))
+}
+
+/** A plan of the planner in the shape of any other advice. */
+export function planAdvice(build: Build, plan: Plan): Advice {
+  const { setup } = plan
+  const fitted = build.spec.stock.gaskets.find((gasket) => gasket.id === build.spec.choice.gasket)
+  const thinner = fitted ? fitted.thicknessMm - setup.gasket.thicknessMm : 0
+  const costs: Cost[] = [
+    ...(plan.metalMm > 0 ? [{ code: 'metal', mm: plan.metalMm } as const] : []),
+    ...(setup.piston ? [{ code: 'newPistons' } as const] : []),
+    ...valvesCloser(plan.metalMm + thinner),
+  ]
+  return {
+    id: `plan.${setup.gasket.id}.${setup.piston?.id ?? ''}.${setup.deckCutMm.toFixed(2)}.${setup.headCutMm.toFixed(2)}.${setup.equalise}`,
+    change: { code: 'setup', ...setup }, outcome: plan.outcome, costs,
+  }
+}
+
+/** Deck cuts, head cuts and thinner gaskets all bring the valves nearer to the pistons. */
+function valvesCloser(mm: number): Cost[] {
+  return mm > 0 ? [{ code: 'valvesCloser', mm }] : []
+}

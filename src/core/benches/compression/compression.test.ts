@@ -1,0 +1,208 @@
+import { describe, expect, it } from 'vitest'
+import { expectNear } from '../../../../tests/support/expectNear'
+import { openBuild, withEntries, withSpec, type Build, type Entry, type Spec } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { monteCarlo, standardUncertainty } from '../../metrology'
+import { benchState } from '../benchState'
+import { doubtBudget } from '../doubtBudget'
+import type { Finding } from '../bench'
+import { compression, cylinderStates, gasketRack, planAdvice, planCompression, ratioCost, ratioModel } from '.'
+
+const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
+const tern = openBuild(document)
+
+const find = (build: Build, id: string): Finding => {
+  const found = compression.derive(build).find((finding) => finding.id === id)
+  if (!found) throw new Error(`no finding ${id}`)
+  return found
+}
+const verdict = (build: Build, id: string) => find(build, id).conformity?.verdict
+const edited = (spec: Partial<Spec>) => withSpec(tern, { ...tern.spec, ...spec })
+
+let counter = 0
+/** Strikes out every reading that matches. */
+function without(build: Build, matches: (entry: Extract<Entry, { kind: 'reading' }>) => boolean): Build {
+  return withEntries(build, build.entries.flatMap((entry) => (entry.kind === 'reading' && matches(entry) ? [{
+    kind: 'strike', id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`, at: entry.at, by: 'KV', target: entry.id, reason: 'test',
+  } as const] : [])))
+}
+
+describe('Tern finds by itself', () => {
+  it('the piston 0.06 mm down the hole, and only that one', () => {
+    expect(verdict(tern, 'deckClearance.3')).toBe('over')
+    expectNear(find(tern, 'deckClearance.3').figure!.value.value, 0.11, 0.01)
+    for (const cylinder of [1, 2, 4, 5]) expect(verdict(tern, `deckClearance.${cylinder}`)).toBe('within')
+    expect(find(tern, 'deckClearance.3').remarks.map((remark) => remark.code)).toContain('oddOneOut')
+    expect(verdict(tern, 'deckSpread')).toBe('over')
+  })
+
+  it('the chamber 0.9 cc large, and the low ratio it makes', () => {
+    expect(verdict(tern, 'chamberVolume.4')).toBe('over')
+    expectNear(find(tern, 'chamberVolume.4').figure!.value.value, 46.9, 0.2)
+    expect(verdict(tern, 'compressionRatio.4')).toBe('under')
+    expect(find(tern, 'ratioSpread').remarks).toContainEqual({ code: 'extremes', largest: 2, smallest: 4 })
+  })
+
+  it('nothing when the engine has no faults', () => {
+    const sound = openBuild(demoDocument({ ...DEMO_BUILDS[0]!, faults: {} }, new Date('2026-03-01T12:00:00Z')))
+    const out = compression.derive(sound).filter(({ conformity }) => conformity?.verdict === 'over' || conformity?.verdict === 'under')
+    expect(out).toEqual([])
+  })
+})
+
+describe('never a guess', () => {
+  it('a cylinder without its deck readings is not measured, says what is wanted, and leaves the others', () => {
+    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 3)
+    const finding = find(build, 'compressionRatio.3')
+    expect(finding.figure).toBeUndefined()
+    expect(finding.conformity).toBeUndefined()
+    expect(finding.missing).toContainEqual({ kind: 'reading', stationId: 'deck/c3/front' })
+    expect(verdict(build, 'compressionRatio.1')).toBe('within')
+  })
+
+  it('one lone place on the crown does not cancel rock and is not used', () => {
+    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 1 && entry.place.spot !== 'left')
+    expect(find(build, 'deckClearance.1').figure).toBeUndefined()
+  })
+
+  it('the pin axis alone will do, and is said to', () => {
+    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 1 && entry.place.spot === 'left')
+    expect(find(build, 'deckClearance.1').remarks).toContainEqual({ code: 'someplacesMissing', used: 2, wanted: 4 })
+  })
+
+  it('a half-done fill is not a chamber volume', () => {
+    const build = without(tern, (entry) => entry.characteristic === 'chamberEnd' && entry.place.cylinder === 2)
+    expect(find(build, 'chamberVolume.2').figure).toBeUndefined()
+  })
+
+  it('does not fall back to paper when a measured bore is asked for', () => {
+    const build = without(tern, (entry) => entry.characteristic === 'bore' && entry.place.cylinder === 5)
+    expect(find(build, 'compressionRatio.5').figure).toBeUndefined()
+    const onPaper = withSpec(build, { ...build.spec, methods: { ...build.spec.methods, bore: 'paper' } })
+    expect(find(onPaper, 'compressionRatio.5').figure).toBeDefined()
+  })
+
+  it('without a gasket or a stroke it says so', () => {
+    expect(find(edited({ choice: {} }), 'compressionRatio.1').missing).toContainEqual({ kind: 'choice', what: 'gasket' })
+    expect(find(edited({ paper: { ...tern.spec.paper, stroke: undefined } }), 'compressionRatio.1').missing).toContainEqual({ kind: 'paper', key: 'stroke' })
+  })
+
+  it('a rod too short to turn or a piston that fills the chamber is an impossibility, not a number', () => {
+    const rod = { ...tern.spec.paper.rodLength!, value: 40 }
+    expect(find(edited({ paper: { ...tern.spec.paper, rodLength: rod } }), 'compressionRatio.1').missing).toEqual([{ kind: 'impossible', reason: 'crankDoesNotTurn' }])
+    const piston = { ...tern.spec.paper.pistonVolume!, value: -80 }
+    expect(find(edited({ paper: { ...tern.spec.paper, pistonVolume: piston } }), 'compressionRatio.1').missing).toEqual([{ kind: 'impossible', reason: 'noClearanceVolume' }])
+  })
+})
+
+describe('doubt of the ratio', () => {
+  it('agrees with Monte Carlo within 1 % (JCGM 101)', () => {
+    const states = cylinderStates(tern)
+    const model = ratioModel(states, tern.spec.limits.compressionRatio)
+    const { results } = [...monteCarlo(model, 100_000, 3)].at(-1)!
+    states.forEach((state, index) => {
+      const u = standardUncertainty(state.chain!.ratio.value)
+      expectNear(results[index]!.standardDeviation / u, 1, 0.01)
+      expectNear(results[index]!.mean, state.chain!.ratio.value.value, 0.05 * u)
+    })
+  })
+
+  it('is owned by named gauges and papers, shares adding up to one', () => {
+    const budget = doubtBudget(tern, find(tern, 'compressionRatio.1').figure!.value)
+    const labels = budget.map(({ label }) => label)
+    expect(labels.slice(0, 2).sort()).toEqual(['Burette, 0.1 cm³', 'Multi-layer steel 1.10'])
+    expect(labels).toContain('Piston volume (paper)')
+    expectNear(budget.reduce((sum, { share }) => sum + share, 0), 1, 1e-9)
+  })
+
+  it('what all cylinders share cancels in their spread', () => {
+    const spread = standardUncertainty(find(tern, 'ratioSpread').figure!.value)
+    const pair = [2, 4].map((cylinder) => standardUncertainty(find(tern, `compressionRatio.${cylinder}`).figure!.value))
+    expect(spread).toBeLessThan(Math.hypot(pair[0]!, pair[1]!))
+  })
+})
+
+describe('schools', () => {
+  const single = demoDocument({ ...DEMO_BUILDS[0]!, gauges: { ...DEMO_BUILDS[0]!.gauges, chamberMass: 'scales.1', pistonDrop: 'dial-metric.1', pistonFill: 'burette.1', gasketThickness: 'mic-metric.1', gasketBore: 'caliper.1', chamber: 'burette.1' },
+    spec: { ...tern.spec, methods: { ...tern.spec.methods, chamber: 'mass', piston: 'downTheBore', gasket: 'measured' } } }, new Date('2026-03-01T12:00:00Z'))
+
+  it('chambers by mass, pistons down the bore and a measured gasket come to the same ratio', () => {
+    const build = openBuild(single)
+    for (const cylinder of [1, 2, 5]) {
+      expectNear(find(build, `compressionRatio.${cylinder}`).figure!.value.value, find(tern, `compressionRatio.${cylinder}`).figure!.value.value, 0.06)
+    }
+    expectNear(find(build, 'pistonVolume.1').figure!.value.value, 10.2, 0.4)
+  })
+
+  it('a crevice that the fluid has filled is counted once', () => {
+    const build = openBuild(single)
+    const filled = withSpec(build, { ...build.spec, methods: { ...build.spec.methods, crevice: 'filled' } })
+    expect(find(filled, 'compressionRatio.1').figure!.value.value).toBeGreaterThan(find(build, 'compressionRatio.1').figure!.value.value)
+  })
+
+  it('walks the deck places in order and asks for nothing twice', () => {
+    const ids = compression.stations(tern).map((station) => station.id)
+    expect(ids.slice(0, 5)).toEqual(['deck/c1/front', 'deck/c1/left', 'deck/c1/rear', 'deck/c1/right', 'deck/c2/front'])
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(benchState(compression, tern)).toMatchObject({ wanted: 40, read: 40, next: undefined })
+  })
+})
+
+describe('advice', () => {
+  const states = cylinderStates(tern)
+
+  it('ranks the rack, and a thinner gasket always raises every ratio', () => {
+    const rack = gasketRack(tern, states)
+    expect(rack).toHaveLength(4)
+    const byThickness = [...rack].sort((a, b) => a.gasket.thicknessMm - b.gasket.thicknessMm)
+    byThickness.slice(1).forEach((row, index) => {
+      row.outcome.ratios.forEach(({ figure }, cylinder) => expect(figure.value.value).toBeLessThan(byThickness[index]!.outcome.ratios[cylinder]!.figure.value.value))
+    })
+  })
+
+  it('plans only what meets every limit, least metal first', () => {
+    const { plans } = planCompression(tern, states)
+    expect(plans.length).toBeGreaterThan(0)
+    const { limits } = tern.spec
+    for (const { outcome, setup } of plans) {
+      for (const { figure } of outcome.ratios) {
+        expect(figure.value.value).toBeGreaterThanOrEqual(limits.compressionRatio!.lower!)
+        expect(figure.value.value).toBeLessThanOrEqual(limits.compressionRatio!.upper!)
+      }
+      expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits.ratioSpread!.upper!)
+      expect(setup.deckCutMm).toBeLessThanOrEqual(limits.deckCut!.upper!)
+    }
+    const metal = plans.map((plan) => plan.metalMm)
+    expect(metal).toEqual([...metal].sort((a, b) => a - b))
+    expect(planAdvice(tern, plans[0]!).change).toMatchObject({ code: 'setup' })
+  })
+
+  it('says which limit binds and by how much when nothing passes', () => {
+    const strict = edited({ limits: { ...tern.spec.limits, quench: { lower: 1.3, upper: 1.35, source: 'test', reason: '' } } })
+    const { plans, binding } = planCompression(strict, cylinderStates(strict))
+    expect(plans).toEqual([])
+    expect(binding.map(({ limit }) => limit)).toContain('quench')
+    const by = binding.find(({ limit }) => limit === 'quench')!.by
+    // Easing the limit by what the planner says lets a plan through; by less does not.
+    const eased = (ease: number) => edited({ limits: { ...tern.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
+    expect(planCompression(eased(by + 1e-6), cylinderStates(eased(by))).plans.length).toBeGreaterThan(0)
+    expect(planCompression(eased(by * 0.9), cylinderStates(eased(by))).plans).toEqual([])
+  })
+
+  it('counts what the deviations cost: 0.06 mm of deck is about 0.04 of ratio', () => {
+    const cost = ratioCost(tern, states[2]!)!
+    expect(cost.causes[0]).toMatchObject({ cause: 'deck' })
+    // dCR = −(CR − 1)/V_c · π/4·bore²·0.06 by hand: 8/62.9 · 5.41 cm² · 0.006 cm = 0.041.
+    expectNear(cost.causes[0]!.change, -0.041, 0.004)
+    expectNear(cost.nominal + cost.causes.reduce((sum, { change }) => sum + change, 0) + cost.together, cost.measured, 1e-12)
+  })
+
+  it('offers advice only where something is wrong', () => {
+    const ids = compression.advise(tern, compression.derive(tern)).map((advice) => advice.id)
+    expect(ids).toContain('openChambers')
+    expect(ids).toContain('look.deckClearance.3')
+    const sound = openBuild(demoDocument({ ...DEMO_BUILDS[0]!, faults: {} }, new Date('2026-03-01T12:00:00Z')))
+    expect(compression.advise(sound, compression.derive(sound))).toEqual([])
+  })
+})

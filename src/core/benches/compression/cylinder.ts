@@ -1,0 +1,173 @@
+import { paperAt, readingAt, type Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
+import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
+import type { Missing, Remark } from '../bench'
+import { boreOf } from '../boreDiameter'
+import { allOf, isKnown, type Derived } from '../finding'
+import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
+import { buretteDifference, deckMean, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
+import { chamberRepeats, deckSpots, PIN_AXIS, THRUST_AXIS, type DeckSpot } from './stations'
+
+/** One cylinder as measured: every input of its ratio, and the ratio if all of them are there. */
+export interface CylinderState {
+  readonly cylinder: number
+  readonly deck: Derived
+  readonly chamber: Derived
+  readonly piston: Derived
+  /** Undefined as long as anything is missing. */
+  readonly inputs: RatioInputs | undefined
+  readonly chain: RatioFigures | undefined
+  readonly missing: readonly Missing[]
+}
+
+export function cylinderState(build: Build, cylinder: number): CylinderState {
+  const deck = deckClearance(build, cylinder)
+  const chamber = chamberVolume(build, cylinder)
+  const piston = pistonVolume(build, cylinder)
+  const { inputs, missing } = ratioInputs(build, cylinder, { deck, chamber, piston })
+  const chain = inputs && ratioChain(inputs)
+  if (chain && chain.clearance.value.value <= 0) {
+    return { cylinder, deck, chamber, piston, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
+  }
+  return { cylinder, deck, chamber, piston, inputs, chain, missing }
+}
+
+type InputsOrMissing = Pick<CylinderState, 'inputs' | 'missing'>
+
+function ratioInputs(build: Build, cylinder: number, measured: { deck: Derived; chamber: Derived; piston: Derived }): InputsOrMissing {
+  const needed = allOf({
+    bore: boreOf(build, cylinder), stroke: fromPaper(build, 'stroke'), ...measured, ...gasketOf(build, cylinder),
+  })
+  if (needed.missing) return { inputs: undefined, missing: needed.missing }
+  const rod = paperAt(build, 'rodLength')
+  const pinOffset = paperAt(build, 'pinOffset')
+  const crank = {
+    strokeMm: needed.figures.stroke.value.value, rodMm: rod?.value.value ?? Infinity, pinOffsetMm: pinOffset?.value.value ?? 0,
+  }
+  if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
+  const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build), intakeClosing: paperAt(build, 'intakeClosing') }
+  return { inputs, missing: [] }
+}
+
+/** Deck clearance: the mean of those opposite pairs of places that are complete, so that the rock of the piston cancels. */
+function deckClearance(build: Build, cylinder: number): Derived {
+  const wanted = deckSpots(build)
+  const read = (spot: DeckSpot) => readingAt(build, 'deck', { cylinder, spot })
+  const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
+  const spots = pairs.flat()
+  if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
+    return { missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })) }
+  }
+  const figure = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
+  const remarks: Remark[] = spots.length < wanted.length ? [{ code: 'someplacesMissing', used: spots.length, wanted: wanted.length }] : []
+  return { figure, remarks }
+}
+
+/** Chamber volume: the mean of the fills that are complete, by whichever method the build uses. */
+function chamberVolume(build: Build, cylinder: number): Derived {
+  const fills = chamberRepeats(build).map((repeat) => oneFill(build, cylinder, repeat))
+  const known = fills.flatMap((fill) => (isKnown(fill) ? [fill.figure] : []))
+  if (known.length === 0) return { missing: fills.flatMap((fill) => (isKnown(fill) ? [] : fill.missing)) }
+  if (known.length === 1) return { figure: known[0]!, remarks: missingFills(fills.length, 1) }
+  const figure = resultOf(repeatMean, known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })))
+  return { figure, remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)] }
+}
+
+function missingFills(wanted: number, used: number): Remark[] {
+  return used < wanted ? [{ code: 'someplacesMissing', used, wanted }] : []
+}
+
+/** Two fills further apart than their own doubt: a bubble, a drip or a slip of the pen. */
+function repeatsDisagree(fills: readonly Figure[]): Remark[] {
+  const ranked = [...fills].sort((a, b) => a.value.value - b.value.value)
+  const apart = difference(ranked.at(-1)!.value, ranked[0]!.value)
+  if (apart.value <= expand(apart).U) return []
+  const text = { id: 'apart', title: 'Fills apart', kind: 'volume', expression: 'largest − smallest', source: 'definition' } as const
+  return [{ code: 'repeatsDisagree', apart: resultOf(text, [{ label: 'Largest fill', weight: 1, figure: ranked.at(-1)! }, { label: 'Smallest fill', weight: -1, figure: ranked[0]! }]) }]
+}
+
+function oneFill(build: Build, cylinder: number, repeat: number): Derived {
+  const place = { cylinder, repeat }
+  switch (build.spec.methods.chamber) {
+    case 'buretteVolume':
+      return fromReading(build, 'chamber', place)
+    case 'mass': {
+      const inputs = allOf({ massG: fromReading(build, 'chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
+      return inputs.missing ? inputs : { figure: volumeByMass.of(inputs.figures) }
+    }
+    case 'buretteLevels': {
+      const inputs = allOf({ start: fromReading(build, 'chamberStart', place), end: fromReading(build, 'chamberEnd', place) })
+      if (inputs.missing) return inputs
+      const { start, end } = inputs.figures
+      // Some burettes count down as they empty, some up: the volume run in is the difference either way.
+      const sign = start.value.value >= end.value.value ? 1 : -1
+      return { figure: resultOf(buretteDifference, [{ label: 'Burette before', weight: sign, figure: start }, { label: 'Burette after', weight: -sign, figure: end }]) }
+    }
+  }
+}
+
+/** Piston volume: the chosen piston of the stock, the paper, or filled down the bore. */
+function pistonVolume(build: Build, cylinder: number): Derived {
+  const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
+  if (build.spec.methods.piston === 'downTheBore') {
+    const inputs = allOf({
+      fillCm3: fromReading(build, 'pistonFill', { cylinder }), boreMm: boreOf(build, cylinder), dropMm: fromReading(build, 'pistonDrop', { cylinder }),
+    })
+    return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
+  }
+  if (chosen) {
+    return { figure: { value: exactly(chosen.volumeCm3), origin: { from: 'stock', id: chosen.id, name: chosen.name, source: chosen.source } } }
+  }
+  return fromPaper(build, 'pistonVolume')
+}
+
+/** The crevice above the top ring, unless a down-the-bore fill has already counted it. */
+function creviceOf(build: Build): RatioInputs['crevice'] {
+  const { methods } = build.spec
+  if (methods.piston === 'downTheBore' && methods.crevice === 'filled') return undefined
+  const crown = paperAt(build, 'crownDiameter')
+  const landHeight = paperAt(build, 'landHeight')
+  return crown && landHeight && { crown, landHeight }
+}
+
+/** The gasket above a cylinder: measured where it was clamped, or as its maker states it. */
+function gasketOf(build: Build, cylinder: number): { gasketBore: Derived; gasketThickness: Derived } {
+  const bank = bankCount(build.spec.layout) === 2 ? cylinderPlaces(build.spec.layout)[cylinder - 1]!.bank : 'left'
+  const stated = statedGasket(build)
+  if (build.spec.methods.gasket === 'paper') return stated
+  return { gasketThickness: fromReading(build, 'gasketThickness', { bank }), gasketBore: fromReading(build, 'gasketBore', { bank }) }
+}
+
+function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Derived } {
+  const gasket = build.spec.stock.gaskets.find((option) => option.id === build.spec.choice.gasket)
+  if (!gasket) {
+    const missing: Derived = { missing: [{ kind: 'choice', what: 'gasket' }] }
+    return { gasketBore: missing, gasketThickness: missing }
+  }
+  return gasketFigures(gasket)
+}
+
+/** A stock gasket as figures; its stated tolerance becomes doubt shared by every cylinder under it. */
+export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): { gasketBore: { figure: Figure }; gasketThickness: { figure: Figure } } {
+  const origin = { from: 'stock', id: gasket.id, name: gasket.name, source: gasket.source } as const
+  const owner = `stock:${gasket.id}`
+  const u = limitsU(gasket.thicknessToleranceMm ?? 0)
+  return {
+    gasketBore: { figure: { value: exactly(gasket.boreMm), origin } },
+    gasketThickness: {
+      figure: { value: { value: gasket.thicknessMm, components: u === 0 ? [] : [{ source: owner, owner, u, dof: Infinity }] }, origin },
+    },
+  }
+}
+
+function fromPaper(build: Build, key: Parameters<typeof paperAt>[1]): Derived {
+  const figure = paperAt(build, key)
+  return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
+}
+
+function fromReading(build: Build, characteristic: string, place: Parameters<typeof stationId>[1]): Derived {
+  const figure = readingAt(build, characteristic, place)
+  return figure ? { figure } : { missing: [{ kind: 'reading', stationId: stationId(characteristic, place) }] }
+}
+

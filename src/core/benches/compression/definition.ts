@@ -1,0 +1,68 @@
+import type { BenchDefinition } from '../bench'
+import * as formulas from './formulas'
+
+const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } } as const
+const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 2, inch: 2 } } as const
+const RATIO = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } } as const
+const PRESSURE = { kind: 'pressure', units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } } as const
+
+const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'] } as const
+const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
+
+/** What the compression bench measures, finds and is judged by. The reading line, sheet, files and command line all read it. */
+export const definition = {
+  title: 'Deck and compression',
+  stage: 'Deck',
+  characteristics: {
+    deck: { label: 'Deck', ...DIAL_LENGTH, signed: true, sense: { positive: 'below deck', negative: 'above deck' } },
+    chamberStart: { label: 'Chamber, burette before', ...BURETTE },
+    chamberEnd: { label: 'Chamber, burette after', ...BURETTE },
+    chamber: { label: 'Chamber', ...BURETTE },
+    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'] },
+    pistonDrop: { label: 'Piston drop', ...DIAL_LENGTH },
+    pistonFill: { label: 'Fill above the piston', ...BURETTE },
+    gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['micrometer'] },
+    gasketBore: { label: 'Gasket bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, gauges: ['boreGauge', 'micrometer', 'other'] },
+  },
+  outputs: {
+    compressionRatio: { label: 'Ratio', ...RATIO, limit: 'compressionRatio' },
+    ratioSpread: { label: 'Ratio spread', ...RATIO, limit: 'ratioSpread' },
+    quench: { label: 'Quench', ...LENGTH, limit: 'quench' },
+    deckClearance: { label: 'Deck clearance', ...LENGTH, limit: 'deckClearance' },
+    deckSpread: { label: 'Deck spread', ...LENGTH, limit: 'deckSpread' },
+    deckFall: { label: 'Deck, front to rear', ...LENGTH, limit: 'deckFall' },
+    chamberVolume: { label: 'Chamber', ...VOLUME, limit: 'chamberVolume' },
+    chamberSpread: { label: 'Chamber spread', ...VOLUME, limit: 'chamberSpread' },
+    pistonVolume: { label: 'Piston volume', ...VOLUME },
+    effectiveRatio: { label: 'Effective ratio', ...RATIO, limit: 'effectiveRatio' },
+    endPressure: { label: 'End of compression', ...PRESSURE, estimate: true },
+    endTemperature: { label: 'End of compression, temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, digits: { metric: 0, inch: 0 }, estimate: true },
+    crankingPressure: { label: 'Cranking pressure, gauge', ...PRESSURE, estimate: true },
+  },
+  limits: {
+    compressionRatio: { label: 'Compression ratio', ...RATIO },
+    ratioSpread: { label: 'Ratio spread across cylinders', ...RATIO },
+    effectiveRatio: { label: 'Effective ratio', ...RATIO },
+    quench: { label: 'Quench', ...LENGTH },
+    deckClearance: { label: 'Deck clearance', ...LENGTH },
+    deckSpread: { label: 'Deck spread across cylinders', ...LENGTH },
+    deckFall: { label: 'Deck, front to rear', ...LENGTH },
+    chamberVolume: { label: 'Chamber volume', ...VOLUME },
+    chamberSpread: { label: 'Chamber spread', ...VOLUME },
+    deckCut: { label: 'Deck cut, most', ...LENGTH },
+    headCut: { label: 'Head cut, most', ...LENGTH },
+  },
+  paper: [
+    'bore', 'stroke', 'rodLength', 'pinOffset', 'blockHeight', 'compressionHeight', 'deckClearance', 'chamberVolume', 'chamberOpenArea', 'pistonVolume',
+    'crownDiameter', 'landHeight', 'intakeClosing', 'fluidDensity', 'ambientPressure', 'intakeTemperature',
+  ],
+  formulas: [
+    formulas.deckMean, formulas.buretteDifference, formulas.volumeByMass, formulas.repeatMean, formulas.sweptLength,
+    formulas.sweptVolume, formulas.gasketVolume, formulas.deckVolume, formulas.creviceVolume, formulas.pistonVolumeDownTheBore,
+    formulas.clearanceVolume, formulas.compressionRatio, formulas.quench, formulas.effectiveSweptVolume, formulas.endPressure,
+    formulas.endTemperature, formulas.crankingPressure,
+  ],
+} as const satisfies BenchDefinition
+
+export type CompressionOutput = keyof typeof definition.outputs
+export type CompressionCharacteristic = keyof typeof definition.characteristics

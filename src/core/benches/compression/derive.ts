@@ -1,0 +1,134 @@
+import { paperAt, type Build } from '../../build/build'
+import type { PaperKey } from '../../build/paper'
+import { cylinderNumbers, cylinderPlaces } from '../../engine'
+import { assumedFigure, exactly, expand, resultOf, type Figure } from '../../metrology'
+import type { Finding, Remark } from '../bench'
+import { againstOthers, spreadAcross } from '../engineWide'
+import { allOf, finding, isKnown, type Derived } from '../finding'
+import { cylinderState, type CylinderState } from './cylinder'
+import { definition, type CompressionOutput } from './definition'
+import { COMPRESSION_EXPONENT, CRANKING_EXPONENT, crankingPressure, endPressure, endTemperature } from './formulas'
+
+/** Every cylinder's state: what derive, the rack, the planner and the worker all start from. */
+export function cylinderStates(build: Build): readonly CylinderState[] {
+  return cylinderNumbers(build.spec.layout).map((cylinder) => cylinderState(build, cylinder))
+}
+
+export function derive(build: Build): Finding[] {
+  return deriveFrom(build, cylinderStates(build))
+}
+
+/** The findings of states already worked out. */
+export function deriveFrom(build: Build, states: readonly CylinderState[]): Finding[] {
+  const byCylinder = (pick: (state: CylinderState) => Derived) => new Map(states.map((state) => [state.cylinder, pick(state)]))
+  const decks = remarked(build, 'length', byCylinder((state) => state.deck), 'deckClearance', 'deckClearance')
+  const chambers = remarked(build, 'volume', byCylinder((state) => state.chamber), 'chamberVolume', 'chamberVolume')
+  const ratios = byCylinder((state) => fromChain(state, 'ratio'))
+  const each = (output: CompressionOutput, values: ReadonlyMap<number, Derived>) =>
+    [...values].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
+  const whole = (output: CompressionOutput, value: Derived) => finding(build, definition, output, value)
+  const several = states.length > 1
+  return [
+    ...each('compressionRatio', ratios),
+    ...(several ? [whole('ratioSpread', spreadAcross('ratio', ratios))] : []),
+    ...each('quench', byCylinder((state) => fromChain(state, 'quench'))),
+    ...each('deckClearance', decks),
+    ...(several ? [whole('deckSpread', spreadAcross('length', decks)), whole('deckFall', deckFall(build, decks))] : []),
+    ...each('chamberVolume', chambers),
+    ...(several ? [whole('chamberSpread', spreadAcross('volume', chambers))] : []),
+    ...(build.spec.methods.piston === 'downTheBore' ? each('pistonVolume', byCylinder((state) => state.piston)) : []),
+    ...(build.spec.paper.intakeClosing && build.spec.paper.rodLength ? effectiveFindings(build, states) : []),
+  ]
+}
+
+function fromChain(state: CylinderState, name: 'ratio' | 'quench'): Derived {
+  return state.chain ? { figure: state.chain[name] } : { missing: state.missing }
+}
+
+function effectiveFindings(build: Build, states: readonly CylinderState[]): Finding[] {
+  return states.flatMap((state) => {
+    const { cylinder } = state
+    const effective: Derived = state.chain?.effectiveRatio ? { figure: state.chain.effectiveRatio } : { missing: state.missing }
+    return [
+      finding(build, definition, 'effectiveRatio', effective, { cylinder }),
+      ...estimates(build, effective).map(([output, derived]) => finding(build, definition, output, derived, { cylinder })),
+    ]
+  })
+}
+
+/** End-of-compression figures: only where the air they start from is stated. */
+function estimates(build: Build, ratio: Derived): [CompressionOutput, Derived][] {
+  const ambient = paperAt(build, 'ambientPressure')
+  const charge = paperAt(build, 'intakeTemperature')
+  if (!ambient || !isKnown(ratio)) return []
+  const exponent = assumedFigure('compression exponent', COMPRESSION_EXPONENT)
+  const boost: Figure = { value: exactly(build.spec.duty.boostKpa), origin: { from: 'typed', name: 'boost of the duty' } }
+  return [
+    ['endPressure', { figure: endPressure.of({ ratio: ratio.figure, ambientKpa: ambient, boostKpa: boost, exponent }) }],
+    ...(charge ? [['endTemperature', { figure: endTemperature.of({ ratio: ratio.figure, chargeDegC: charge, exponent }) }] as [CompressionOutput, Derived]] : []),
+    ['crankingPressure', { figure: crankingPressure.of({ ratio: ratio.figure, ambientKpa: ambient, exponent: assumedFigure('cranking exponent', CRANKING_EXPONENT) }) }],
+  ]
+}
+
+/** Says of each known figure whether it stands apart from its sisters, and whether it contradicts what paper says. */
+function remarked(
+  build: Build, kind: 'length' | 'volume', values: ReadonlyMap<number, Derived>, paperKey: PaperKey, limitKey: string,
+): Map<number, Derived> {
+  const worthNaming = quarterBand(build, limitKey)
+  const known = new Map([...values].flatMap(([cylinder, value]) => (isKnown(value) ? [[cylinder, value.figure] as const] : [])))
+  const odd = oddOneOut(known)
+  return new Map([...values].map(([cylinder, value]): [number, Derived] => {
+    if (!isKnown(value)) return [cylinder, value]
+    const compared = cylinder === odd ? againstOthers(kind, known, cylinder) : undefined
+    const remarks: Remark[] = [...(value.remarks ?? [])]
+    if (compared && isApart(compared.apart, worthNaming)) remarks.push({ code: 'oddOneOut', ...compared })
+    return [cylinder, { figure: value.figure, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, worthNaming)] }]
+  }))
+}
+
+/** A quarter of the limit's band: less apart than that is not worth a word. */
+function quarterBand(build: Build, limitKey: string): number {
+  const { lower, upper } = build.spec.limits[limitKey] ?? {}
+  return lower === undefined || upper === undefined ? Infinity : (upper - lower) / 4
+}
+
+function isApart(apart: Figure, worthNaming: number): boolean {
+  return Math.abs(apart.value.value) > Math.max(worthNaming, expand(apart.value).U)
+}
+
+/** The cylinder furthest from the mean of the others. Two odd ones drag that mean: only the furthest is a candidate. */
+function oddOneOut(known: ReadonlyMap<number, Figure>): number | undefined {
+  const total = [...known.values()].reduce((sum, figure) => sum + figure.value.value, 0)
+  const middle = total / known.size
+  return [...known].sort(([, a], [, b]) => Math.abs(b.value.value - middle) - Math.abs(a.value.value - middle))[0]?.[0]
+}
+
+/** A measurement and a paper number of the same thing that differ: a part, or a figure from another job. */
+function contradiction(build: Build, kind: 'length' | 'volume', measured: Figure, key: PaperKey, worthNaming: number): Remark[] {
+  const paper = paperAt(build, key)
+  if (!paper || Math.abs(measured.value.value - paper.value.value) <= worthNaming) return []
+  const apart = resultOf(
+    { id: 'apart', title: 'Apart from paper', kind, expression: 'measured − paper', source: 'definition' },
+    [{ label: 'Measured', weight: 1, figure: measured }, { label: 'Paper', weight: -1, figure: paper }],
+  )
+  return isApart(apart, worthNaming) ? [{ code: 'contradictsPaper', key, paper, apart }] : []
+}
+
+/** How much deeper the rear pistons stand than the front ones of the same bank: a deck that is not parallel to the crank. */
+function deckFall(build: Build, decks: ReadonlyMap<number, Derived>): Derived {
+  const rows = cylinderPlaces(build.spec.layout)
+  const lastRow = Math.max(...rows.map((place) => place.row))
+  const at = (row: number) => rows.filter((place) => place.row === row).map((place) => decks.get(place.cylinder)!)
+  const ends = allOf(Object.fromEntries([...at(0), ...at(lastRow)].map((derived, index) => [`end${index}`, derived])))
+  if (ends.missing) return { missing: ends.missing }
+  const front = at(0).length
+  const figures = Object.values(ends.figures)
+  return {
+    figure: resultOf(
+      { id: 'deckFall', title: 'Deck, front to rear', kind: 'length', expression: 'deck at the rear − deck at the front', source: 'common practice' },
+      figures.map((figure, index) => (index < front
+        ? { label: 'Front cylinder', weight: -1 / front, figure }
+        : { label: 'Rear cylinder', weight: 1 / (figures.length - front), figure })),
+    ),
+  }
+}

@@ -1,0 +1,122 @@
+import { stationId } from '../../build/readings'
+import type { Build } from '../../build/build'
+import type { Place } from '../../build/types'
+import { bankCount, cylinderNumbers } from '../../engine'
+import type { Station } from '../bench'
+import { definition, type CompressionCharacteristic } from './definition'
+
+/** Places on a crown, in the order a hand goes round it, and where they lie in the plan (x to the rear, y to the right). */
+export const DECK_SPOTS = {
+  front: { words: 'front', x: -0.62, y: 0 },
+  left: { words: 'left', x: 0, y: -0.62 },
+  rear: { words: 'rear', x: 0.62, y: 0 },
+  right: { words: 'right', x: 0, y: 0.62 },
+} as const
+export type DeckSpot = keyof typeof DECK_SPOTS
+
+/** Ends of the pin axis of an engine whose crank runs front to rear: reading both cancels the rock across it. */
+export const PIN_AXIS: readonly DeckSpot[] = ['front', 'rear']
+export const THRUST_AXIS: readonly DeckSpot[] = ['left', 'right']
+
+export function deckSpots(build: Build): readonly DeckSpot[] {
+  return build.spec.methods.deckPlaces === 2 ? PIN_AXIS : (Object.keys(DECK_SPOTS) as DeckSpot[])
+}
+
+export function chamberRepeats(build: Build): readonly number[] {
+  return Array.from({ length: build.spec.methods.chamberRepeats }, (_, index) => index + 1)
+}
+
+export function gasketBanks(build: Build): readonly ('left' | 'right')[] {
+  return bankCount(build.spec.layout) === 2 ? ['left', 'right'] : ['left']
+}
+
+/** Deck of every piston, then the chambers, the pistons if they are filled, the gasket if it is measured. */
+export function stations(build: Build): readonly Station[] {
+  const cylinders = cylinderNumbers(build.spec.layout)
+  const { methods } = build.spec
+  return [
+    ...cylinders.flatMap((cylinder) => deckSpots(build).map((spot) => deckStation(build, cylinder, spot))),
+    ...cylinders.flatMap((cylinder) => chamberStations(build, cylinder)),
+    ...(methods.piston === 'downTheBore' ? cylinders.flatMap((cylinder) => pistonStations(build, cylinder)) : []),
+    ...(methods.gasket === 'measured' ? gasketBanks(build).flatMap((bank) => gasketStations(build, bank)) : []),
+  ]
+}
+
+function deckStation(build: Build, cylinder: number, spot: DeckSpot): Station {
+  const { words, x, y } = DECK_SPOTS[spot]
+  const nominal = build.spec.paper.deckClearance?.value ?? 0
+  // A piston stands within a couple of millimetres of where it is meant to: further is a slip or a wrong part.
+  return station({
+    characteristic: 'deck', place: { cylinder, spot }, label: `Cylinder ${cylinder}, deck, ${words} of the crown`, row: `Deck, ${words}`,
+    expected: { low: nominal - 0.6, high: nominal + 0.6 }, drawnAt: { x, y },
+  })
+}
+
+function chamberStations(build: Build, cylinder: number): Station[] {
+  const nominal = build.spec.paper.chamberVolume?.value
+  const near = nominal === undefined ? { low: 5, high: 250 } : { low: nominal * 0.8, high: nominal * 1.2 }
+  const middle = { x: 0, y: 0 }
+  return chamberRepeats(build).flatMap((repeat) => {
+    const place = { cylinder, repeat }
+    const fill = build.spec.methods.chamberRepeats > 1 ? `, fill ${repeat}` : ''
+    const rowFill = build.spec.methods.chamberRepeats > 1 ? ` ${repeat}` : ''
+    const at = (characteristic: CompressionCharacteristic, words: string, row: string, expected: Station['expected'], nominalHere?: number) =>
+      station({ characteristic, place, label: `Cylinder ${cylinder}, chamber${fill}${words}`, row: `Chamber${rowFill}${row}`, expected, nominal: nominalHere, drawnAt: middle })
+    switch (build.spec.methods.chamber) {
+      case 'buretteLevels':
+        return [
+          at('chamberStart', ', burette before', ', before', { low: 0, high: 250 }),
+          at('chamberEnd', ', burette after', ', after', { low: 0, high: 250 }),
+        ]
+      case 'buretteVolume':
+        return [at('chamber', '', '', near, nominal)]
+      case 'mass': {
+        const density = build.spec.paper.fluidDensity?.value ?? 0.9
+        return [at('chamberMass', ', fluid weighed in', ', fluid', { low: near.low * density, high: near.high * density })]
+      }
+    }
+  })
+}
+
+function pistonStations(build: Build, cylinder: number): Station[] {
+  const { bore, pistonVolume } = build.spec.paper
+  const area = ((Math.PI / 4) * (bore?.value ?? 85) ** 2) / 1000
+  const dish = pistonVolume?.value ?? 0
+  const middle = { x: 0, y: 0 }
+  return [
+    station({
+      characteristic: 'pistonDrop', place: { cylinder }, label: `Cylinder ${cylinder}, how far the piston was lowered`, row: 'Piston drop',
+      expected: { low: 1, high: 40 }, drawnAt: middle,
+    }),
+    station({
+      characteristic: 'pistonFill', place: { cylinder }, label: `Cylinder ${cylinder}, fill above the lowered piston`, row: 'Fill above piston',
+      expected: { low: Math.max(1, area + dish - 20), high: area * 40 + dish + 20 }, drawnAt: middle,
+    }),
+  ]
+}
+
+function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
+  const chosen = build.spec.stock.gaskets.find((gasket) => gasket.id === build.spec.choice.gasket)
+  const where = bankCount(build.spec.layout) === 2 ? `, ${bank} bank` : ''
+  const boreMm = chosen?.boreMm ?? build.spec.paper.bore?.value ?? 85
+  const middle = { x: 0, y: 0 }
+  return [
+    station({
+      characteristic: 'gasketThickness', place: { bank }, label: `Gasket${where}, thickness where it was clamped`, row: `Gasket${where}`,
+      expected: { low: 0.2, high: 3.5 }, nominal: chosen?.thicknessMm, drawnAt: middle,
+    }),
+    station({
+      characteristic: 'gasketBore', place: { bank }, label: `Gasket${where}, fire-ring bore`, row: `Gasket bore${where}`,
+      expected: { low: boreMm * 0.95, high: boreMm * 1.1 }, nominal: chosen?.boreMm, drawnAt: middle,
+    }),
+  ]
+}
+
+function station(details: Omit<Station, 'id'> & { characteristic: CompressionCharacteristic; place: Place }): Station {
+  return { id: stationId(details.characteristic, details.place), ...details }
+}
+
+/** Units and gauges of a station's characteristic. */
+export function characteristicOf(station: Pick<Station, 'characteristic'>) {
+  return definition.characteristics[station.characteristic as CompressionCharacteristic]
+}

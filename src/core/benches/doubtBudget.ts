@@ -1,0 +1,30 @@
+import type { Build } from '../build/build'
+import { PAPER, type PaperKey } from '../build/paper'
+import { budget, type Uncertain } from '../metrology'
+
+export interface DoubtShare {
+  /** The gauge, or the number on paper, that brings the doubt in. */
+  readonly label: string
+  readonly share: number
+}
+
+/**
+ * Who owns the doubt of a value: everything a gauge brings (its step, its repeatability, its bias) under the gauge's name,
+ * everything paper brings under the number's. Shares of the variance, largest first.
+ */
+export function doubtBudget(build: Build, value: Uncertain): DoubtShare[] {
+  const shares = new Map<string, number>()
+  for (const { owner, share } of budget(value)) {
+    const label = ownerLabel(build, owner)
+    shares.set(label, (shares.get(label) ?? 0) + share)
+  }
+  return [...shares].map(([label, share]) => ({ label, share })).sort((a, b) => b.share - a.share)
+}
+
+function ownerLabel(build: Build, owner: string): string {
+  const [kind = '', id = ''] = owner.split(/:(.*)/s)
+  if (kind === 'gauge') return build.gauges.get(id)?.name ?? id
+  if (kind === 'reading') return build.gauges.get(build.readings.byId.get(id)?.gauge ?? '')?.name ?? 'a reading'
+  if (kind === 'stock') return build.spec.stock.gaskets.find((gasket) => gasket.id === id)?.name ?? id
+  return id in PAPER ? `${PAPER[id as PaperKey].label} (paper)` : id
+}

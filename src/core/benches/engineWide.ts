@@ -1,0 +1,36 @@
+import { resultOf, spread, type Figure, type FormulaText } from '../metrology'
+import type { Kind } from '../quantity'
+import { isKnown, type Derived } from './finding'
+
+/** Largest minus smallest across the cylinders that are known; the two are named in a remark. */
+export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>): Derived {
+  const known = new Map([...byCylinder].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
+  const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
+  if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }
+  const text: FormulaText = {
+    id: 'spread', title: 'Spread across cylinders', kind, expression: 'largest − smallest', source: 'definition; what the gauge does to both alike cancels',
+  }
+  return {
+    figure: resultOf(text, [
+      { label: `Cylinder ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
+      { label: `Cylinder ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
+    ]),
+    remarks: [{ code: 'extremes', largest: found.largest, smallest: found.smallest }],
+  }
+}
+
+/** A cylinder against the mean of the others: by how much it stands apart, and the mean it stands apart from. */
+export function againstOthers(kind: Kind, byCylinder: ReadonlyMap<number, Figure>, cylinder: number): { apart: Figure; others: Figure } | undefined {
+  const own = byCylinder.get(cylinder)
+  const rest = [...byCylinder].filter(([other]) => other !== cylinder)
+  if (!own || rest.length < 2) return undefined
+  const others = resultOf(
+    { id: 'meanOfOthers', title: 'Mean of the others', kind, expression: 'mean of the other cylinders', source: 'definition' },
+    rest.map(([other, figure]) => ({ label: `Cylinder ${other}`, weight: 1 / rest.length, figure })),
+  )
+  const apart = resultOf(
+    { id: 'apart', title: 'Apart from the others', kind, expression: 'this one − mean of the others', source: 'definition' },
+    [{ label: `Cylinder ${cylinder}`, weight: 1, figure: own }, { label: 'The others', weight: -1, figure: others }],
+  )
+  return { apart, others }
+}

@@ -1,0 +1,42 @@
+import type { Kind, UnitId } from '../quantity'
+
+/** A number read off a maker's sheet, and how it is shown. Plausible range in the canonical unit. */
+export interface PaperDefinition {
+  readonly label: string
+  readonly kind: Kind
+  readonly units: { readonly metric: UnitId; readonly inch: UnitId }
+  readonly low: number
+  readonly high: number
+  readonly signed?: boolean
+  readonly hint?: string
+}
+
+const MM_OR_INCH = { metric: 'mm', inch: 'in' } as const
+const CC = { metric: 'cm3', inch: 'cm3' } as const
+
+export const PAPER = {
+  bore: { label: 'Bore', kind: 'length', units: MM_OR_INCH, low: 20, high: 250, hint: 'finished size, overbore included' },
+  stroke: { label: 'Stroke', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
+  rodLength: { label: 'Rod length', kind: 'length', units: MM_OR_INCH, low: 50, high: 500, hint: 'centre to centre' },
+  pinOffset: { label: 'Pin offset', kind: 'length', units: MM_OR_INCH, low: -10, high: 10, signed: true, hint: 'towards the major thrust side is negative' },
+  blockHeight: { label: 'Block height', kind: 'length', units: MM_OR_INCH, low: 80, high: 600, hint: 'crank centre to deck' },
+  compressionHeight: { label: 'Compression height', kind: 'length', units: MM_OR_INCH, low: 10, high: 120, hint: 'pin centre to crown edge' },
+  deckClearance: { label: 'Deck clearance wanted', kind: 'length', units: MM_OR_INCH, low: -5, high: 5, signed: true, hint: 'below deck is positive' },
+  chamberVolume: { label: 'Chamber volume', kind: 'volume', units: CC, low: 3, high: 400 },
+  chamberOpenArea: { label: 'Chamber open area', kind: 'area', units: { metric: 'cm2', inch: 'cm2' }, low: 1, high: 500, hint: 'outline at the head face: what a head cut takes away' },
+  pistonVolume: { label: 'Piston volume', kind: 'volume', units: CC, low: -100, high: 150, signed: true, hint: 'dish and pockets positive, dome negative' },
+  crownDiameter: { label: 'Top land diameter', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
+  landHeight: { label: 'Top land height', kind: 'length', units: MM_OR_INCH, low: 0, high: 40, hint: 'crown to top ring' },
+  intakeClosing: { label: 'Intake closing', kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 180, high: 300, hint: 'as 39 ABDC; say at which lift in the source' },
+  fluidDensity: { label: 'Fluid density', kind: 'density', units: { metric: 'gPerCm3', inch: 'gPerCm3' }, low: 0.6, high: 1.3, hint: 'for chambers by mass' },
+  ambientPressure: { label: 'Ambient pressure', kind: 'pressure', units: { metric: 'kPa', inch: 'psi' }, low: 60, high: 110, hint: 'absolute' },
+  intakeTemperature: { label: 'Charge temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: -20, high: 150, hint: 'at intake closing' },
+} as const satisfies Record<string, PaperDefinition>
+
+export type PaperKey = keyof typeof PAPER
+
+export const PAPER_KEYS = Object.keys(PAPER) as PaperKey[]
+
+export function paperDefinition(key: PaperKey): PaperDefinition {
+  return PAPER[key]
+}

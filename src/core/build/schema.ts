@@ -1,0 +1,158 @@
+/**
+ * The Build document: one engine, one time. `spec` is what was decided and read off paper (revised as a whole),
+ * `gauges` the state of every gauge used, `entries` what happened at the bench (only ever appended to).
+ * Canonical units throughout: mm, cm³, cm², crank degrees, g, g/cm³, kPa, °C.
+ */
+import { z } from 'zod'
+import { UNIT_IDS } from '../quantity'
+import { PAPER_KEYS, type PaperKey } from './paper'
+
+export const BUILD_FORMAT = 'kalibros-build'
+export const BUILD_VERSION = 1
+
+const finite = z.number()
+const id = z.string().min(1).max(64)
+const text = z.string().max(2000)
+const words = z.string().trim().min(1).max(200)
+const instant = z.iso.datetime({ offset: true })
+const unitId = z.enum(UNIT_IDS as [string, ...string[]])
+
+export const layoutSchema = z.object({
+  kind: z.enum(['inline', 'v', 'flat', 'single']),
+  cylinders: z.int().min(1).max(16),
+  bankAngleDeg: finite.min(0).max(180),
+  numbering: z.enum(['downEachBank', 'alternating']),
+  numberOneAt: z.enum(['front', 'rear']),
+  leadingBank: z.enum(['left', 'right']),
+  rotation: z.enum(['clockwise', 'anticlockwise']),
+  firingOrder: z.array(z.int().min(1).max(16)).min(1).max(16),
+  firingIntervalsDeg: z.array(finite.positive()).optional(),
+  valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
+  valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
+  boreSpacingMm: finite.positive(),
+  intakeSide: z.enum(['left', 'right', 'valley']),
+}).strict()
+
+export const dutySchema = z.object({
+  use: words,
+  fuel: words,
+  boostKpa: finite.min(0).max(1000),
+  redlineRpm: finite.positive().max(30_000),
+}).strict()
+
+export const paperNumberSchema = z.object({
+  value: finite,
+  /** Half-width of hard limits; left out when the paper gives none. */
+  tolerance: finite.nonnegative().optional(),
+  unit: unitId,
+  source: words,
+  reason: text.optional(),
+}).strict()
+
+export const limitSchema = z.object({
+  lower: finite.optional(),
+  upper: finite.optional(),
+  target: finite.optional(),
+  source: words,
+  reason: text,
+}).strict().refine((limit) => limit.lower !== undefined || limit.upper !== undefined, { message: 'a limit needs a lower or an upper bound' })
+  .refine((limit) => (limit.lower ?? -Infinity) <= (limit.upper ?? Infinity), { message: 'the lower bound is above the upper' })
+
+export const gasketSchema = z.object({
+  id,
+  name: words,
+  boreMm: finite.positive(),
+  /** Compressed thickness, never the loose one. */
+  thicknessMm: finite.positive(),
+  thicknessToleranceMm: finite.nonnegative().optional(),
+  source: words,
+}).strict()
+
+export const pistonSchema = z.object({
+  id,
+  name: words,
+  /** Dish and pockets positive, dome negative. */
+  volumeCm3: finite,
+  compressionHeightMm: finite.positive(),
+  source: words,
+}).strict()
+
+export const methodsSchema = z.object({
+  bore: z.enum(['paper', 'measured']),
+  deckPlaces: z.union([z.literal(2), z.literal(4)]),
+  chamber: z.enum(['buretteLevels', 'buretteVolume', 'mass']),
+  chamberRepeats: z.int().min(1).max(3),
+  piston: z.enum(['paper', 'downTheBore']),
+  /** Down the bore: was the gap above the top ring greased shut, or did the fluid fill it? */
+  crevice: z.enum(['greased', 'filled']),
+  gasket: z.enum(['paper', 'measured']),
+  rule: z.enum(['strict', 'probable']),
+}).strict()
+
+export const specSchema = z.object({
+  name: words,
+  description: text,
+  units: z.enum(['metric', 'inch']),
+  layout: layoutSchema,
+  duty: dutySchema,
+  paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
+  limits: z.record(z.string(), limitSchema),
+  methods: methodsSchema,
+  stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema) }).strict(),
+  choice: z.object({ gasket: id.optional(), piston: id.optional() }).strict(),
+}).strict()
+
+export const gaugeSchema = z.object({
+  /** This state of the gauge; a new check makes a new card with a new id and the same `gauge`. */
+  id,
+  gauge: id,
+  name: words,
+  measures: z.enum(['length', 'volume', 'mass']),
+  use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'other']),
+  unit: unitId,
+  resolution: finite.positive(),
+  repeatability: finite.nonnegative(),
+  repeatabilityDof: finite.positive(),
+  bias: finite,
+  biasU: finite.nonnegative(),
+  scaleU: finite.nonnegative(),
+  checkedOn: z.iso.date().optional(),
+  since: instant,
+}).strict()
+
+export const placeSchema = z.object({
+  cylinder: z.int().min(1).max(16).optional(),
+  bank: z.enum(['left', 'right']).optional(),
+  spot: z.string().min(1).max(24).optional(),
+  repeat: z.int().min(1).max(9).optional(),
+}).strict()
+
+const stamp = { id: z.uuid(), at: instant, by: z.string().trim().min(1).max(8) }
+const station = { characteristic: z.string().min(1).max(32), place: placeSchema }
+
+export const readingSchema = z.object({
+  kind: z.literal('reading'), ...stamp, ...station,
+  value: finite,
+  /** Upper end of a go/no-go interval. */
+  upper: finite.optional(),
+  unit: unitId,
+  asTyped: z.string().max(64),
+  gauge: id,
+  supersedes: z.uuid().optional(),
+}).strict()
+const strikeSchema = z.object({ kind: z.literal('strike'), ...stamp, target: z.uuid(), reason: words }).strict()
+const skipSchema = z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
+const noteSchema = z.object({ kind: z.literal('note'), ...stamp, ...station, text: words }).strict()
+const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
+
+export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, undoSchema])
+
+export const buildDocumentSchema = z.object({
+  format: z.literal(BUILD_FORMAT),
+  version: z.literal(BUILD_VERSION),
+  id: z.uuid(),
+  createdAt: instant,
+  spec: specSchema,
+  gauges: z.array(gaugeSchema),
+  entries: z.array(entrySchema),
+}).strict()

@@ -1,0 +1,26 @@
+/** Types of the Build document, derived from its schema. Kept apart so that the browser need not load the schema. */
+import type { z } from 'zod'
+import type { UnitId } from '../quantity'
+import type {
+  buildDocumentSchema, dutySchema, entrySchema, gasketSchema, gaugeSchema, limitSchema, methodsSchema, paperNumberSchema,
+  pistonSchema, placeSchema, readingSchema, specSchema,
+} from './schema'
+
+type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
+
+export type Duty = z.infer<typeof dutySchema>
+export type PaperNumber = WithUnit<z.infer<typeof paperNumberSchema>>
+export type Limit = z.infer<typeof limitSchema>
+export type Gasket = z.infer<typeof gasketSchema>
+export type PistonOption = z.infer<typeof pistonSchema>
+export type Methods = z.infer<typeof methodsSchema>
+export type Spec = z.infer<typeof specSchema>
+export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
+export type Place = z.infer<typeof placeSchema>
+export type Reading = WithUnit<z.infer<typeof readingSchema>>
+export type Entry = z.infer<typeof entrySchema>
+export type Note = Extract<Entry, { kind: 'note' }>
+export type Skip = Extract<Entry, { kind: 'skip' }>
+export type Strike = Extract<Entry, { kind: 'strike' }>
+export type BuildDocument = z.infer<typeof buildDocumentSchema>
+export type UnitSystem = Spec['units']

@@ -1,0 +1,12 @@
+export {
+  exactly, standardUncertainty, covariance, linear, mean, difference, propagate, effectiveDof, budget,
+  type Component, type Uncertain, type Expanded,
+} from './uncertain'
+export { expand, coverageFactor } from './expanded'
+export { gaugeReading, goNoGoReading, paperNumber, statedNumber, uniformU, limitsU, type GaugeCard } from './doubt'
+export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
+export { spread } from './spread'
+export { monteCarlo, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
+export {
+  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
+} from './formula'

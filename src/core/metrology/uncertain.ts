@@ -1,0 +1,117 @@
+/**
+ * A value known with doubt, kept as the independent sources its doubt comes from. Two values that share a source
+ * (the bias of one gauge) are correlated by it: in their difference the shared part cancels, in their sum it adds up.
+ * This is the law of propagation of JCGM 100:2008 (GUM) 5.1.2 and 5.2.2, with the covariances carried by the sources themselves.
+ */
+export interface Component {
+  /** Independent source, e.g. `reading:r7/resolution` or `gauge:burette/bias`. */
+  readonly source: string
+  /** What the budget charges it to: a reading, a gauge, a paper number. */
+  readonly owner: string
+  /** Signed standard uncertainty this source gives the value. */
+  readonly u: number
+  /** Degrees of freedom of the source; Infinity when its size is taken as known. */
+  readonly dof: number
+}
+
+export interface Uncertain {
+  readonly value: number
+  readonly components: readonly Component[]
+}
+
+/** Two standard uncertainties, or Student's t at 95 %, whichever the degrees of freedom ask for. */
+export interface Expanded {
+  readonly k: number
+  readonly dof: number
+  readonly U: number
+}
+
+export function exactly(value: number): Uncertain {
+  return { value, components: [] }
+}
+
+export function standardUncertainty(x: Uncertain): number {
+  let sum = 0
+  for (const { u } of x.components) sum += u * u
+  return Math.sqrt(sum)
+}
+
+export function covariance(a: Uncertain, b: Uncertain): number {
+  const ofA = new Map(a.components.map((component) => [component.source, component.u]))
+  let sum = 0
+  for (const { source, u } of b.components) sum += (ofA.get(source) ?? 0) * u
+  return sum
+}
+
+/** Value of Σ cᵢ·xᵢ with its doubt: exact for means and differences. */
+export function linear(terms: readonly (readonly [coefficient: number, x: Uncertain])[]): Uncertain {
+  let value = 0
+  const bySource = new Map<string, Accumulated>()
+  for (const [coefficient, x] of terms) {
+    value += coefficient * x.value
+    addScaled(bySource, x.components, coefficient)
+  }
+  return { value, components: [...bySource.values()] }
+}
+
+export function mean(values: readonly Uncertain[]): Uncertain {
+  return linear(values.map((x) => [1 / values.length, x] as const))
+}
+
+export function difference(a: Uncertain, b: Uncertain): Uncertain {
+  return linear([[1, a], [-1, b]])
+}
+
+/**
+ * y = f(x₁…) with its doubt. Sensitivities are the half-differences f(xᵢ + uᵢ) − f(xᵢ − uᵢ) over 2uᵢ
+ * (GUM 5.1.3, note 2): good where f is near to straight over ±u, which every formula of a bench is.
+ * Where f has a kink inside the doubt use `monteCarlo`.
+ */
+export function propagate<Name extends string>(
+  f: (values: Readonly<Record<Name, number>>) => number,
+  inputs: Readonly<Record<Name, Uncertain>>,
+): Uncertain {
+  const names = Object.keys(inputs) as Name[]
+  const at = {} as Record<Name, number>
+  for (const name of names) at[name] = inputs[name].value
+  const bySource = new Map<string, Accumulated>()
+  const value = f(at)
+  for (const name of names) {
+    const x = inputs[name]
+    const u = standardUncertainty(x)
+    if (u === 0) continue
+    const high = f({ ...at, [name]: x.value + u })
+    const low = f({ ...at, [name]: x.value - u })
+    addScaled(bySource, x.components, (high - low) / (2 * u))
+  }
+  return { value, components: [...bySource.values()] }
+}
+
+/** Effective degrees of freedom, Welch–Satterthwaite (GUM G.4.1). */
+export function effectiveDof(x: Uncertain): number {
+  const u = standardUncertainty(x)
+  if (u === 0) return Infinity
+  let sum = 0
+  for (const component of x.components) sum += component.u ** 4 / component.dof
+  return sum === 0 ? Infinity : u ** 4 / sum
+}
+
+/** Share of the variance each owner has, largest first; shares add up to 1. Empty when there is no doubt. */
+export function budget(x: Uncertain): { owner: string; share: number }[] {
+  const variance = standardUncertainty(x) ** 2
+  if (variance === 0) return []
+  const byOwner = new Map<string, number>()
+  for (const { owner, u } of x.components) byOwner.set(owner, (byOwner.get(owner) ?? 0) + (u * u) / variance)
+  return [...byOwner].map(([owner, share]) => ({ owner, share })).sort((a, b) => b.share - a.share)
+}
+
+/** Adds `factor` × each component into `into`, source by source. The one hot loop of every derivation: no copies but the first. */
+function addScaled(into: Map<string, Accumulated>, components: readonly Component[], factor: number): void {
+  for (const { source, owner, u, dof } of components) {
+    const known = into.get(source)
+    if (known) known.u += u * factor
+    else into.set(source, { source, owner, u: u * factor, dof })
+  }
+}
+
+type Accumulated = { -readonly [Key in keyof Component]: Component[Key] }

@@ -1,0 +1,61 @@
+import { UNITS, differenceInUnit, fromCanonical, type UnitId } from './units'
+
+const MAX_DECIMALS = 8
+
+/**
+ * Decimals that tell two steps of a gauge apart and show nothing finer: the coarsest power of ten not above the step.
+ * 0.01 mm → 2 in mm, 4 in inch; 0.0001 in → 4 in inch, 3 in mm; half a degree → 1.
+ */
+export function decimalsForStep(canonicalStep: number, unit: UnitId): number {
+  const step = differenceInUnit(canonicalStep, unit)
+  if (!(step > 0)) return MAX_DECIMALS
+  // 1e-9 absorbs the rounding of log10 at exact powers of ten.
+  return clampDecimals(Math.ceil(-Math.log10(step) - 1e-9))
+}
+
+/**
+ * Decimals for a computed value of expanded uncertainty U: the place of U's first significant digit,
+ * one more when that digit is 1 (GUM 7.2.6: at most two significant digits of an uncertainty).
+ */
+export function decimalsForDoubt(canonicalExpanded: number, unit: UnitId): number {
+  const expanded = differenceInUnit(canonicalExpanded, unit)
+  if (!(expanded > 0)) return MAX_DECIMALS
+  const place = Math.floor(Math.log10(expanded) + 1e-9)
+  const leading = Math.floor(expanded / 10 ** place + 1e-9)
+  return clampDecimals(leading === 1 ? 1 - place : -place)
+}
+
+function clampDecimals(decimals: number): number {
+  return Math.min(MAX_DECIMALS, Math.max(0, decimals))
+}
+
+/** The bare number in `unit`, a true minus sign, no "-0.00". */
+export function formatNumber(canonical: number, unit: UnitId, decimals: number): string {
+  return fixed(fromCanonical(canonical, unit), decimals)
+}
+
+/** A difference (doubt, tolerance, cut) in `unit`, unsigned offset left out. */
+export function formatDifference(canonical: number, unit: UnitId, decimals: number): string {
+  return fixed(differenceInUnit(canonical, unit), decimals)
+}
+
+/** Number and unit, joined as print wants it: no space before ° and %, a narrow one elsewhere. */
+export function formatQuantity(canonical: number, unit: UnitId, decimals: number): string {
+  return joinUnit(formatNumber(canonical, unit, decimals), unit)
+}
+
+export function joinUnit(number: string, unit: UnitId): string {
+  const { symbol } = UNITS[unit]
+  if (symbol === '') return number
+  return symbol === '°' || symbol === '%' ? `${number}${symbol}` : `${number} ${symbol}`
+}
+
+/** Shortest text that reads back as the same number: for files and for paper numbers typed by a person. */
+export function formatExact(canonical: number, unit: UnitId): string {
+  return String(Number(fromCanonical(canonical, unit).toPrecision(12)))
+}
+
+function fixed(value: number, decimals: number): string {
+  const text = Math.abs(value).toFixed(decimals)
+  return value < 0 && Number(text) !== 0 ? `−${text}` : text
+}

@@ -1,0 +1,110 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { expectNear } from '../../../tests/support/expectNear'
+import { decimalsForDoubt, decimalsForStep, formatNumber, formatQuantity } from './format'
+import { parseEntry, type EntryContext } from './parseEntry'
+import { dialTurnSlip, likelySlips } from './slips'
+import { CANONICAL_UNIT, toCanonical, UNIT_IDS, UNITS } from './units'
+
+const THOU = 0.0254
+const thou: EntryContext = { kind: 'length', unit: 'thou' }
+const mm: EntryContext = { kind: 'length', unit: 'mm' }
+
+function value(text: string, context: EntryContext): number {
+  const entry = parseEntry(text, context)
+  if (!entry.ok) throw new Error(`${text}: ${entry.issue.code}`)
+  return entry.value
+}
+const issue = (text: string, context: EntryContext) => {
+  const entry = parseEntry(text, context)
+  return entry.ok ? 'ok' : entry.issue.code
+}
+
+describe('what people type', () => {
+  it.each([
+    ['17', thou, 17 * THOU], ['.0175', thou, 17.5 * THOU], ['0.0175in', thou, 17.5 * THOU], ['17.5t', thou, 17.5 * THOU], ['17.5', thou, 17.5 * THOU],
+    ['1 3/8', { kind: 'length', unit: 'in' }, 1.375 * 25.4], ['3/8"', mm, 0.375 * 25.4], ['43um', mm, 0.043], ['43 µm', mm, 0.043], ['0,29', mm, 0.29],
+    ['  .11 ', mm, 0.11], ['5 tenths', thou, 0.5 * THOU], ['-0.02', { ...mm, signed: true }, -0.02], ['−2', { ...thou, signed: true }, -2 * THOU],
+    ['+2', { ...thou, nominal: 100 }, 100 + 2 * THOU], ['-2', { ...thou, nominal: 100 }, 100 - 2 * THOU], ['+0.02mm', { ...thou, nominal: 100 }, 100.02],
+    ['2 ATDC', { kind: 'angle', unit: 'deg' }, 2], ['39 abdc', { kind: 'angle', unit: 'deg' }, 219], ['-2 btdc', { kind: 'angle', unit: 'deg' }, 2],
+    ['60 BBDC', { kind: 'angle', unit: 'deg', bottomCentreDeg: -180 }, -240], ['46.1cc', { kind: 'volume', unit: 'cm3' }, 46.1], ['46,1', { kind: 'volume', unit: 'cm3' }, 46.1],
+    ['68F', { kind: 'temperature', unit: 'degC' }, 20], ['80 lbf.ft', { kind: 'torque', unit: 'Nm' }, 108.465435866],
+  ] as const)('%s', (text, context, expected) => expectNear(value(text, context), expected, 1e-9))
+
+  it('17/18 is a go/no-go where a feeler is used and a fraction elsewhere', () => {
+    expect(parseEntry('17/18', { ...thou, interval: true })).toMatchObject({ ok: true, value: 17 * THOU, upper: 18 * THOU })
+    expectNear(value('17/18', { kind: 'length', unit: 'in' }), (17 / 18) * 25.4, 1e-9)
+    expect(issue('18/17', { ...thou, interval: true })).toBe('intervalOrder')
+  })
+
+  it('64±0.5cc carries its doubt, the unit belonging to both', () => {
+    const cc: EntryContext = { kind: 'volume', unit: 'in3' }
+    expect(parseEntry('64±0.5cc', cc)).toMatchObject({ value: 64, plusMinus: 0.5, unit: 'cm3' })
+    expect(parseEntry('64 cc ± 0.5', cc)).toMatchObject({ value: 64, plusMinus: 0.5 })
+    expect(parseEntry('4 +/- 0.001 in', mm)).toMatchObject({ value: 101.6, plusMinus: 0.0254 })
+    expect(parseEntry('20±1C', { kind: 'temperature', unit: 'degC' })).toMatchObject({ value: 20, plusMinus: 1 })
+  })
+
+  it.each([
+    ['', 'empty'], ['abc', 'notANumber'], ['1.2.3', 'notANumber'], ['17 furlongs', 'unknownUnit'], ['17cc', 'wrongKind'], ['1,234', 'ambiguousSeparator'],
+    ['1/0', 'zeroDenominator'], ['1±2±3', 'notANumber'], ['NaN', 'notANumber'], ['Infinity', 'notANumber'], ['--2', 'notANumber'], ['64±-0.5', 'negativeDoubt'],
+  ])('refuses %s as %s', (text, code) => expect(issue(text, mm)).toBe(code))
+
+  it('hands back both readings of an ambiguous comma, and takes its neighbours', () => {
+    expect(parseEntry('1,234', mm)).toMatchObject({ issue: { readings: [1.234, 1234] } })
+    expect(value('1,23', mm)).toBe(1.23)
+    expect(value('0,234', mm)).toBe(0.234)
+    expect(value('1,2345', mm)).toBe(1.2345)
+  })
+
+  it('never throws and never stores a number that is not finite', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 14 }), fc.boolean(), (text, interval) => {
+      const entry = parseEntry(text, { ...thou, nominal: 50, interval })
+      if (entry.ok) expect(Number.isFinite(entry.value)).toBe(true)
+    }))
+  })
+})
+
+describe('formatting', () => {
+  it('shows no digit the gauge cannot see', () => {
+    expect([decimalsForStep(0.01, 'mm'), decimalsForStep(0.005, 'mm'), decimalsForStep(0.01, 'in'), decimalsForStep(THOU / 10, 'in'), decimalsForStep(0.1, 'cm3'), decimalsForStep(THOU, 'thou')])
+      .toEqual([2, 3, 4, 4, 1, 0])
+  })
+
+  it('gives an uncertainty one digit, or two when the first is 1', () => {
+    expect([decimalsForDoubt(0.023, 'one'), decimalsForDoubt(0.013, 'one'), decimalsForDoubt(0.3, 'one'), decimalsForDoubt(250, 'one'), decimalsForDoubt(0.1, 'one')]).toEqual([2, 3, 1, 0, 2])
+  })
+
+  it('writes a true minus, no negative nought, and the unit beside the number', () => {
+    expect(formatQuantity(-0.02, 'mm', 2)).toBe('−0.02 mm')
+    expect(formatQuantity(-0.001, 'mm', 2)).toBe('0.00 mm')
+    expect(formatQuantity(219, 'deg', 0)).toBe('219°')
+    expect(formatQuantity(8.98, 'one', 2)).toBe('8.98')
+  })
+
+  it.each(UNIT_IDS)('parse(format(x)) is x within half the last digit: %s', (unit) => {
+    const { kind } = UNITS[unit]
+    fc.assert(fc.property(fc.double({ min: -500, max: 500, noNaN: true }), (inUnit) => {
+      const canonical = toCanonical(inUnit, unit)
+      const text = formatQuantity(canonical, unit, 4)
+      expectNear(value(text, { kind, unit: CANONICAL_UNIT[kind] === unit ? unit : CANONICAL_UNIT[kind], signed: true }), toCanonical(Number(formatNumber(canonical, unit, 4).replace('−', '-')), unit), 1e-9 * Math.abs(canonical) + 1e-12)
+    }), { numRuns: 20 })
+  })
+})
+
+describe('slips', () => {
+  const bore = { low: 82, high: 84 }
+  it('finds the decimal point of 8.302 and the inches of 3.27', () => {
+    expect(likelySlips(8.302, bore, 'length')[0]).toMatchObject({ code: 'decimalPoint', value: 83.02 })
+    expect(likelySlips(3.27, bore, 'length').map((slip) => slip.code)).toContain('inchForMm')
+    expect(likelySlips(500, { low: 1, high: 2 }, 'ratio')).toEqual([])
+  })
+
+  it('questions a dial read one turn wrong and nothing else', () => {
+    const sisters = [0.05, 0.06, 0.05]
+    expect(dialTurnSlip(1.05, sisters)?.value).toBeCloseTo(0.05, 9)
+    expect(dialTurnSlip(2.59, sisters)?.value).toBeCloseTo(0.05, 9)
+    expect(dialTurnSlip(0.11, sisters)).toBeUndefined()
+    expect(dialTurnSlip(0.6, sisters)).toBeUndefined()
+  })
+})

@@ -1,0 +1,113 @@
+/**
+ * Units a builder uses, each with its factor to the one canonical unit of its kind.
+ * Factors: 1 in = 25.4 mm, 1 lb = 0.45359237 kg, g0 = 9.80665 m/s² are exact by definition;
+ * the rest follow from them (NIST SP 811, appendix B; ISO 80000).
+ */
+
+const MM_PER_INCH = 25.4
+const KG_PER_POUND = 0.453_592_37
+const STANDARD_GRAVITY_M_S2 = 9.806_65
+const NEWTON_PER_POUND_FORCE = KG_PER_POUND * STANDARD_GRAVITY_M_S2
+const METRE_PER_FOOT = (12 * MM_PER_INCH) / 1000
+
+export type Kind =
+  | 'length' | 'volume' | 'area' | 'angle' | 'mass' | 'density' | 'temperature' | 'pressure'
+  | 'force' | 'torque' | 'power' | 'speed' | 'rotation' | 'roughness' | 'ratio'
+
+export interface Unit {
+  readonly kind: Kind
+  /** canonical = typed × factor + offset */
+  readonly factor: number
+  readonly offset: number
+  readonly symbol: string
+  /** Lower-case spellings accepted in typed text besides the symbol. */
+  readonly names: readonly string[]
+}
+
+function unit(kind: Kind, factor: number, symbol: string, names: readonly string[] = [], offset = 0): Unit {
+  return { kind, factor, offset, symbol, names }
+}
+
+export const UNITS = {
+  mm: unit('length', 1, 'mm'),
+  um: unit('length', 1e-3, 'µm', ['um', 'μm', 'micron', 'microns']),
+  hundredth: unit('length', 1e-2, 'mm/100', ['hundredth', 'hundredths', 'h']),
+  in: unit('length', MM_PER_INCH, 'in', ['inch', 'inches', '"', '″']),
+  thou: unit('length', MM_PER_INCH / 1000, 'thou', ['t', 'mil']),
+  tenth: unit('length', MM_PER_INCH / 10_000, 'tenths', ['tenth']),
+  cm3: unit('volume', 1, 'cm³', ['cc', 'cm3', 'ml']),
+  in3: unit('volume', (MM_PER_INCH / 10) ** 3, 'in³', ['in3', 'cuin', 'ci']),
+  cm2: unit('area', 1, 'cm²', ['cm2']),
+  in2: unit('area', (MM_PER_INCH / 10) ** 2, 'in²', ['in2', 'sqin']),
+  deg: unit('angle', 1, '°', ['deg', 'degree', 'degrees']),
+  g: unit('mass', 1, 'g', ['gram', 'grams']),
+  kg: unit('mass', 1000, 'kg'),
+  oz: unit('mass', (KG_PER_POUND * 1000) / 16, 'oz'),
+  lb: unit('mass', KG_PER_POUND * 1000, 'lb', ['lbs']),
+  gPerCm3: unit('density', 1, 'g/cm³', ['g/cm3', 'g/cc', 'g/ml', 'kg/l']),
+  degC: unit('temperature', 1, '°C', ['c', 'degc']),
+  degF: unit('temperature', 5 / 9, '°F', ['f', 'degf'], (-32 * 5) / 9),
+  kPa: unit('pressure', 1, 'kPa', ['kpa']),
+  bar: unit('pressure', 100, 'bar'),
+  psi: unit('pressure', NEWTON_PER_POUND_FORCE / (MM_PER_INCH / 1000) ** 2 / 1000, 'psi'),
+  N: unit('force', 1, 'N', ['newton']),
+  lbf: unit('force', NEWTON_PER_POUND_FORCE, 'lbf'),
+  kgf: unit('force', STANDARD_GRAVITY_M_S2, 'kgf'),
+  Nm: unit('torque', 1, 'N·m', ['nm', 'n.m', 'n·m']),
+  lbfft: unit('torque', NEWTON_PER_POUND_FORCE * METRE_PER_FOOT, 'lbf·ft', ['lbfft', 'lbf.ft', 'ftlb', 'ft-lb', 'lbft', 'lb-ft']),
+  lbfin: unit('torque', (NEWTON_PER_POUND_FORCE * METRE_PER_FOOT) / 12, 'lbf·in', ['lbfin', 'lbf.in', 'inlb', 'in-lb']),
+  kgfm: unit('torque', STANDARD_GRAVITY_M_S2, 'kgf·m', ['kgfm', 'kgf.m', 'kgm']),
+  kW: unit('power', 1, 'kW', ['kw']),
+  hp: unit('power', (550 * NEWTON_PER_POUND_FORCE * METRE_PER_FOOT) / 1000, 'hp'),
+  metricHp: unit('power', (75 * STANDARD_GRAVITY_M_S2) / 1000, 'PS', ['ps', 'metrichp']),
+  mPerS: unit('speed', 1, 'm/s'),
+  ftPerS: unit('speed', METRE_PER_FOOT, 'ft/s'),
+  rpm: unit('rotation', 1, 'rpm', ['r/min', '1/min']),
+  umRa: unit('roughness', 1, 'µm Ra', ['umra', 'µmra']),
+  uinRa: unit('roughness', MM_PER_INCH / 1000, 'µin Ra', ['uin', 'µin', 'uinra', 'µinra']),
+  one: unit('ratio', 1, '', ['1', ':1']),
+  percent: unit('ratio', 0.01, '%', ['percent']),
+} as const satisfies Record<string, Unit>
+
+export type UnitId = keyof typeof UNITS
+
+export const UNIT_IDS = Object.keys(UNITS) as UnitId[]
+
+/** The unit everything of a kind is kept in inside the core. */
+export const CANONICAL_UNIT: Readonly<Record<Kind, UnitId>> = {
+  length: 'mm', volume: 'cm3', area: 'cm2', angle: 'deg', mass: 'g', density: 'gPerCm3', temperature: 'degC',
+  pressure: 'kPa', force: 'N', torque: 'Nm', power: 'kW', speed: 'mPerS', rotation: 'rpm', roughness: 'umRa',
+  ratio: 'one',
+}
+
+/** Canonical value (mm, cm³, …) of a number given in `unit`. */
+export function toCanonical(value: number, unit: UnitId): number {
+  return value * UNITS[unit].factor + UNITS[unit].offset
+}
+
+/** Number in `unit` of a canonical value. */
+export function fromCanonical(canonical: number, unit: UnitId): number {
+  return (canonical - UNITS[unit].offset) / UNITS[unit].factor
+}
+
+/** Size in `unit` of a canonical *difference* (a doubt, a tolerance): scales, never shifts. */
+export function differenceInUnit(canonicalDifference: number, unit: UnitId): number {
+  return canonicalDifference / UNITS[unit].factor
+}
+
+/** Canonical size of a difference given in `unit`. */
+export function differenceToCanonical(difference: number, unit: UnitId): number {
+  return difference * UNITS[unit].factor
+}
+
+export function unitsOfKind(kind: Kind): readonly UnitId[] {
+  return UNIT_IDS.filter((id) => UNITS[id].kind === kind)
+}
+
+/** The unit a typed suffix names, preferring one of `kind` (so that `in` is a length but `c` a temperature). */
+export function findUnit(suffix: string, kind: Kind): UnitId | undefined {
+  const wanted = suffix.toLowerCase().replace(/\s+/g, '')
+  const named = (id: UnitId) =>
+    UNITS[id].symbol.toLowerCase().replace(/\s+/g, '') === wanted || (UNITS[id].names as readonly string[]).includes(wanted)
+  return unitsOfKind(kind).find(named) ?? UNIT_IDS.find(named)
+}

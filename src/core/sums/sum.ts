@@ -1,0 +1,98 @@
+import type { PaperKey } from '../build/paper'
+import { statedFigure, type Conformity, type Figure } from '../metrology'
+import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
+
+/** A question a builder asks with no build open. */
+export interface QuickSum {
+  readonly id: string
+  readonly title: string
+  /** The question in a builder's words. */
+  readonly question: string
+  readonly inputs: Readonly<Record<string, SumInput>>
+  readonly evaluate: (given: Given) => SumOutcome
+}
+
+export interface SumInput {
+  readonly label: string
+  /** `unit` and `unitName`: not a quantity but the name of a unit. */
+  readonly kind: Kind | 'any' | 'unitName'
+  readonly units: { readonly metric: UnitId; readonly inch: UnitId }
+  readonly required: boolean
+  readonly signed?: boolean
+  /** Typed as a dead-centre word counts from here. */
+  readonly bottomCentreDeg?: 180 | -180
+  /** The paper number it can be kept as. */
+  readonly paper?: PaperKey
+  readonly example: string
+}
+
+export interface Given {
+  readonly figures: Readonly<Record<string, Figure>>
+  /** The unit each number was typed in. */
+  readonly units: Readonly<Record<string, UnitId>>
+  /** Inputs that name a unit. */
+  readonly names: Readonly<Record<string, string>>
+}
+
+export interface SumResult {
+  readonly id: string
+  readonly label: string
+  readonly kind: Kind
+  /** Unit the result is asked for in; the canonical one when left out. */
+  readonly unit?: UnitId
+  readonly figure: Figure
+  readonly estimate?: boolean
+  readonly conformity?: Conformity
+}
+
+export type SumIssue =
+  | { readonly code: 'missing'; readonly path: readonly [string] }
+  | { readonly code: 'unknownInput'; readonly path: readonly [string] }
+  | { readonly code: 'entry'; readonly path: readonly [string]; readonly issue: EntryIssue; readonly typed: string }
+  | { readonly code: 'unknownUnit'; readonly path: readonly [string]; readonly typed: string }
+  | { readonly code: 'impossible'; readonly path: readonly string[]; readonly reason: string }
+
+export type SumOutcome = { readonly ok: true; readonly results: readonly SumResult[] } | { readonly ok: false; readonly issues: readonly SumIssue[] }
+
+/** Computes a sum from typed text, each value in any unit and with ± if wanted. `system` gives the unit of bare numbers. */
+export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch' = 'metric'): SumOutcome {
+  const issues: SumIssue[] = []
+  const figures: Record<string, Figure> = {}
+  const units: Record<string, UnitId> = {}
+  const names: Record<string, string> = {}
+  for (const name of Object.keys(typed)) if (!(name in sum.inputs)) issues.push({ code: 'unknownInput', path: [name] })
+  for (const [name, input] of Object.entries(sum.inputs)) {
+    const text = (typed[name] ?? '').trim()
+    if (text === '') {
+      if (input.required) issues.push({ code: 'missing', path: [name] })
+      continue
+    }
+    if (input.kind === 'unitName') {
+      names[name] = text
+      continue
+    }
+    const kind = input.kind === 'any' ? kindOfTyped(text) : input.kind
+    const unit = input.kind === 'any' ? CANONICAL_UNIT[kind] : input.units[system]
+    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg: input.bottomCentreDeg })
+    if (!entry.ok) {
+      issues.push({ code: 'entry', path: [name], issue: entry.issue, typed: text })
+      continue
+    }
+    figures[name] = statedFigure(name, entry.value, entry.plusMinus)
+    units[name] = entry.unit
+  }
+  return issues.length > 0 ? { ok: false, issues } : sum.evaluate({ figures, units, names })
+}
+
+/** Kind of a number by the unit it carries: the first kind that reads it; a bare number is a ratio. */
+function kindOfTyped(text: string): Kind {
+  const kinds = [...new Set(Object.values(UNITS).map((unit) => unit.kind))]
+  return kinds.find((kind) => {
+    const entry = parseEntry(text, { kind, unit: CANONICAL_UNIT.ratio, signed: true })
+    return entry.ok && UNITS[entry.unit].kind === kind
+  }) ?? 'ratio'
+}
+
+export function impossible(reason: string, ...path: string[]): SumOutcome {
+  return { ok: false, issues: [{ code: 'impossible', path, reason }] }
+}

@@ -1,0 +1,1 @@
+export { makeEngine, VirtualHand, type Faults, type TrueEngine } from './twin'

@@ -1,0 +1,175 @@
+/** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
+import type { Gasket, Limit, Spec } from '@/core/build'
+import { DEFAULT_METHODS } from '@/core/build'
+import type { Faults } from '@/core/twin'
+
+const SHEET = 'owner’s sheet'
+const GASKETS = 'gasket maker’s sheet'
+const PISTONS = 'piston maker’s card'
+const CAM = 'cam card'
+const SHOP = 'shop rule'
+const MM_PER_INCH = 25.4
+const inch = (inches: number) => Number((inches * MM_PER_INCH).toPrecision(12))
+
+export interface DemoBuild {
+  readonly id: string
+  readonly spec: Spec
+  readonly faults: Faults
+  readonly seed: number
+  /** Which stations have been read when the demo is loaded. */
+  readonly read: (characteristic: string, cylinder: number) => boolean
+  readonly gauges: Readonly<Record<string, string>>
+  readonly startedDaysAgo: number
+}
+
+const band = (lower: number, upper: number, target: number | undefined, source: string, reason: string): Limit => ({ lower, upper, target, source, reason })
+
+function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: number, label: (mm: number) => string): Gasket[] {
+  return thicknessesMm.map((thicknessMm, index) => ({
+    id: `hl-g${index + 1}`, name: label(thicknessMm), boreMm, thicknessMm, thicknessToleranceMm: toleranceMm, source: GASKETS,
+  }))
+}
+
+const tern: DemoBuild = {
+  id: '01920000-0000-7000-8000-000000000001',
+  seed: 4105,
+  startedDaysAgo: 9,
+  gauges: { bore: 'bore-metric.1', deck: 'dial-metric.1', chamberStart: 'burette.1', chamberEnd: 'burette.1' },
+  // One piston further down the hole, one chamber large: what the bench has to find.
+  faults: { deckMm: { 3: 0.06 }, chamberCm3: { 4: 0.9 } },
+  read: () => true,
+  spec: {
+    name: 'Tern',
+    description: 'inline five, turbo, hill-climb',
+    units: 'metric',
+    layout: {
+      kind: 'inline', cylinders: 5, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
+      firingOrder: [1, 2, 4, 5, 3], valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
+    },
+    duty: { use: 'hill-climb', fuel: '102 RON', boostKpa: 160, redlineRpm: 8200 },
+    paper: {
+      bore: { value: 83, unit: 'mm', source: SHEET, reason: '82.5 + 0.5 overbore' },
+      stroke: { value: 92.8, tolerance: 0.02, unit: 'mm', source: SHEET },
+      rodLength: { value: 144, tolerance: 0.03, unit: 'mm', source: SHEET },
+      blockHeight: { value: 220, unit: 'mm', source: SHEET },
+      compressionHeight: { value: 29.55, tolerance: 0.02, unit: 'mm', source: PISTONS },
+      deckClearance: { value: 0.05, unit: 'mm', source: SHEET, reason: '220.00 − 46.40 − 144.00 − 29.55' },
+      chamberVolume: { value: 46, unit: 'cm3', source: SHEET },
+      chamberOpenArea: { value: 51, unit: 'cm2', source: SHEET },
+      pistonVolume: { value: 10.2, tolerance: 0.1, unit: 'cm3', source: PISTONS, reason: 'dish' },
+      crownDiameter: { value: 82.5, tolerance: 0.02, unit: 'mm', source: PISTONS },
+      landHeight: { value: 5, tolerance: 0.05, unit: 'mm', source: PISTONS },
+      intakeClosing: { value: 222, unit: 'deg', source: `${CAM}, at 1.00 mm lift` },
+      fluidDensity: { value: 0.87, tolerance: 0.005, unit: 'gPerCm3', source: 'weighed in the shop' },
+      ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
+      intakeTemperature: { value: 45, unit: 'degC', source: 'tuner' },
+    },
+    limits: {
+      compressionRatio: band(8.9, 9.1, 9, 'tuner', '1.6 bar of boost on 102 RON'),
+      ratioSpread: { upper: 0.1, source: SHOP, reason: 'All five alike before any one perfect.' },
+      quench: band(0.9, 1.3, 1.15, PISTONS, 'Steel rods; the piston maker’s window.'),
+      deckClearance: band(0.03, 0.07, 0.05, SHEET, 'Stack of block, throw, rod and piston, ± 0.02.'),
+      deckSpread: { upper: 0.04, source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
+      deckFall: band(-0.03, 0.03, 0, SHOP, 'A deck parallel to the crank.'),
+      chamberVolume: band(45.6, 46.4, 46, SHOP, 'Keeps the ratios within 0.1.'),
+      chamberSpread: { upper: 0.8, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
+      deckCut: { upper: 0.4, source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
+      headCut: { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
+    },
+    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2 },
+    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [] },
+    choice: { gasket: 'hl-g2' },
+  },
+}
+
+const petrel: DemoBuild = {
+  id: '01920000-0000-7000-8000-000000000002',
+  seed: 5108,
+  startedDaysAgo: 4,
+  gauges: { bore: 'bore-inch.1', deck: 'dial-inch.1', chamber: 'burette.1' },
+  faults: {},
+  read: (characteristic, cylinder) => characteristic === 'bore' || (characteristic === 'deck' && cylinder <= 5),
+  spec: {
+    name: 'Petrel',
+    description: '90° V8, restored lake-racing hydroplane',
+    units: 'inch',
+    layout: {
+      kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
+      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
+    },
+    duty: { use: 'lake racing, sustained full throttle', fuel: '110 octane leaded', boostKpa: 0, redlineRpm: 7200 },
+    paper: {
+      bore: { value: inch(4.155), unit: 'in', source: SHEET, reason: '4.125 + 0.030 overbore' },
+      stroke: { value: inch(3.75), tolerance: inch(0.001), unit: 'in', source: SHEET },
+      rodLength: { value: inch(6), tolerance: inch(0.001), unit: 'in', source: SHEET },
+      blockHeight: { value: inch(9.025), unit: 'in', source: SHEET },
+      compressionHeight: { value: inch(1.14), tolerance: inch(0.001), unit: 'in', source: PISTONS },
+      deckClearance: { value: inch(0.01), unit: 'thou', source: SHEET },
+      chamberVolume: { value: 62.3, unit: 'cm3', source: 'head shop' },
+      chamberOpenArea: { value: 78, unit: 'cm2', source: 'head shop' },
+      pistonVolume: { value: -3, tolerance: 0.2, unit: 'cm3', source: PISTONS, reason: 'dome less valve pockets' },
+      crownDiameter: { value: inch(4.12), tolerance: inch(0.001), unit: 'in', source: PISTONS },
+      landHeight: { value: inch(0.25), tolerance: inch(0.002), unit: 'in', source: PISTONS },
+      intakeClosing: { value: 228, unit: 'deg', source: `${CAM}, at 0.050 in` },
+      ambientPressure: { value: 101.325, unit: 'psi', source: 'standard atmosphere, ISO 2533' },
+      intakeTemperature: { value: 30, unit: 'degF', source: 'tuner' },
+    },
+    limits: {
+      compressionRatio: band(12.7, 12.9, 12.8, 'owner and tuner', 'The fuel the class allows.'),
+      ratioSpread: { upper: 0.1, source: SHOP, reason: 'All eight alike before any one perfect.' },
+      quench: band(inch(0.038), inch(0.055), inch(0.05), PISTONS, 'Steel rods.'),
+      deckClearance: band(inch(0.007), inch(0.013), inch(0.01), SHEET, 'Stack of block, throw, rod and piston.'),
+      deckSpread: { upper: inch(0.004), source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
+      deckFall: band(inch(-0.003), inch(0.003), 0, SHOP, 'A deck parallel to the crank.'),
+      chamberVolume: band(61.9, 62.7, 62.3, SHOP, 'Keeps the ratios within 0.1.'),
+      chamberSpread: { upper: 0.6, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
+      deckCut: { upper: inch(0.015), source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
+      headCut: { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
+    },
+    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
+    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), (mm) => `Steel ${(mm / MM_PER_INCH).toFixed(3)}`), pistons: [] },
+    choice: { gasket: 'hl-g3' },
+  },
+}
+
+const wren: DemoBuild = {
+  id: '01920000-0000-7000-8000-000000000003',
+  seed: 6101,
+  startedDaysAgo: 1,
+  gauges: {},
+  faults: {},
+  read: () => false,
+  spec: {
+    name: 'Wren',
+    description: '500 cc single, grass-track',
+    units: 'metric',
+    layout: {
+      kind: 'single', cylinders: 1, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
+      firingOrder: [1], valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
+    },
+    duty: { use: 'grass-track', fuel: 'methanol', boostKpa: 0, redlineRpm: 10_500 },
+    paper: {
+      bore: { value: 88, tolerance: 0.01, unit: 'mm', source: SHEET },
+      stroke: { value: 82, tolerance: 0.02, unit: 'mm', source: SHEET },
+      rodLength: { value: 150, unit: 'mm', source: SHEET },
+      deckClearance: { value: 0.1, unit: 'mm', source: SHEET },
+      chamberVolume: { value: 36, unit: 'cm3', source: SHEET },
+      chamberOpenArea: { value: 57, unit: 'cm2', source: SHEET },
+      pistonVolume: { value: -3.2, tolerance: 0.2, unit: 'cm3', source: PISTONS, reason: 'dome less valve pockets' },
+      ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
+    },
+    limits: {
+      compressionRatio: band(13.9, 14.1, 14, 'owner', 'Methanol.'),
+      quench: band(0.75, 1.1, 0.9, PISTONS, 'Steel rod, short block.'),
+      deckClearance: band(0.05, 0.15, 0.1, SHEET, 'As the sheet asks.'),
+      chamberVolume: band(35.8, 36.2, 36, SHOP, 'Two tenths either way is 0.07 of ratio.'),
+      deckCut: { upper: 0.2, source: SHOP, reason: 'Barrel base shims are the other way.' },
+      headCut: { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
+    },
+    methods: { ...DEFAULT_METHODS, deckPlaces: 4, chamberRepeats: 2 },
+    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, (mm) => `Copper ${mm.toFixed(2)}`), pistons: [] },
+    choice: { gasket: 'hl-g2' },
+  },
+}
+
+export const DEMO_BUILDS: readonly DemoBuild[] = [tern, petrel, wren]
