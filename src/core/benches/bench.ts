@@ -29,6 +29,8 @@ export interface Characteristic {
   readonly units: Units
   /** Gauges that can take it; the first is offered. */
   readonly gauges: readonly string[]
+  /** Output of the same cylinder that judges it: its verdict is drawn at the station. */
+  readonly judgedBy?: string
   /** The value itself may be negative. */
   readonly signed?: boolean
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
@@ -96,7 +98,6 @@ export type Remark =
   | { readonly code: 'contradictsPaper'; readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
   | { readonly code: 'someplacesMissing'; readonly used: number; readonly wanted: number }
   | { readonly code: 'extremes'; readonly largest: number; readonly smallest: number }
-  | { readonly code: 'gasketOnly' }
 
 export interface Finding {
   readonly id: string

@@ -5,6 +5,7 @@ export { PAPER, PAPER_KEYS, paperDefinition, type PaperDefinition, type PaperKey
 export { indexEntries, stationId, type HistoryLine, type ReadingsIndex } from './readings'
 export { readingsToCsv, readingsFromCsv, CSV_COLUMNS, type CsvReport, type CsvRow, type CsvStation, type RowIssue } from './readingsCsv'
 export { freshSpec, DEFAULT_METHODS, type FreshEngine } from './fresh'
+export { currentCards } from './gaugeCards'
 export { DEFAULT_GAUGES } from './defaultGauges'
 export type {
   BuildDocument, Duty, Entry, Gasket, Gauge, Limit, Methods, Note, PaperNumber, PistonOption, Place, Reading, Skip, Spec, Strike, UnitSystem,

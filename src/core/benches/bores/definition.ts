@@ -7,7 +7,7 @@ const SMALL = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: {
 export const definition = {
   title: 'Bores',
   stage: 'Bores',
-  characteristics: { bore: { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'] } },
+  characteristics: { bore: { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'], judgedBy: 'boreDiameter' } },
   outputs: {
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 }, limit: 'boreDiameter' },
     boreSpread: { label: 'Bore spread', ...SMALL, limit: 'boreSpread' },

@@ -6,7 +6,7 @@ const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: 
 const RATIO = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } } as const
 const PRESSURE = { kind: 'pressure', units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } } as const
 
-const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'] } as const
+const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'], judgedBy: 'chamberVolume' } as const
 const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
 
 /** What the compression bench measures, finds and is judged by. The reading line, sheet, files and command line all read it. */
@@ -14,13 +14,13 @@ export const definition = {
   title: 'Deck and compression',
   stage: 'Deck',
   characteristics: {
-    deck: { label: 'Deck', ...DIAL_LENGTH, signed: true, sense: { positive: 'below deck', negative: 'above deck' } },
+    deck: { label: 'Deck', ...DIAL_LENGTH, judgedBy: 'deckClearance', signed: true, sense: { positive: 'below deck', negative: 'above deck' } },
     chamberStart: { label: 'Chamber, burette before', ...BURETTE },
     chamberEnd: { label: 'Chamber, burette after', ...BURETTE },
     chamber: { label: 'Chamber', ...BURETTE },
-    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'] },
+    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'], judgedBy: 'chamberVolume' },
     pistonDrop: { label: 'Piston drop', ...DIAL_LENGTH },
-    pistonFill: { label: 'Fill above the piston', ...BURETTE },
+    pistonFill: { label: 'Fill above the piston', ...BURETTE, judgedBy: 'pistonVolume' },
     gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['micrometer'] },
     gasketBore: { label: 'Gasket bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, gauges: ['boreGauge', 'micrometer', 'other'] },
   },

@@ -1,0 +1,57 @@
+import 'server-only'
+import { NextResponse } from 'next/server'
+import type { z } from 'zod'
+import { Refused, type RefusalCode } from '@/data/failure'
+
+const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: string) => string }>> = {
+  noSuchBuild: { status: 404, words: () => 'There is no such build here. Nothing was stored.' },
+  staleRevision: { status: 409, words: () => 'Somebody saved this build in between. Nothing was overwritten: load it again and repeat the change.' },
+  idTaken: { status: 409, words: () => 'An entry with this id belongs to another build. Nothing was stored.' },
+  noSuchGauge: { status: 422, words: (gauge) => `Gauge “${gauge}” is not in the drawer. Nothing was stored.` },
+  noSuchTarget: { status: 422, words: () => 'It points at an entry that is not stored. Nothing was stored.' },
+  buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
+}
+
+/** Runs a route's work and words every expected failure; the unexpected goes to the log, not to the person. */
+export async function answering(work: () => Promise<NextResponse>): Promise<NextResponse> {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof Refused) return refused(REFUSAL[error.code].status, REFUSAL[error.code].words(error.about))
+    if (error instanceof BadRequest) return refused(error.status, error.message)
+    console.error(error)
+    return refused(500, 'Something failed here. What you typed is kept on your device.')
+  }
+}
+
+export function refused(status: number, error: string): NextResponse {
+  return NextResponse.json({ error }, { status })
+}
+
+class BadRequest extends Error {
+  constructor(message: string, readonly status = 422) { super(message) }
+}
+
+/** Nothing a person types by hand is larger; a whole build file may be. */
+export const MOST_BYTES = 20_000_000
+
+export async function bodyText(request: Request): Promise<string> {
+  const text = await request.text()
+  if (text.length > MOST_BYTES) throw new BadRequest('The file is larger than 20 MB. Nothing was stored.', 413)
+  return text
+}
+
+/** The body as data of a schema. @throws BadRequest naming the first fault and its path. */
+export async function bodyOf<Schema extends z.ZodType>(request: Request, schema: Schema): Promise<z.infer<Schema>> {
+  let json: unknown
+  try {
+    json = JSON.parse(await bodyText(request))
+  } catch (error) {
+    if (error instanceof BadRequest) throw error
+    throw new BadRequest('The request broke off on the way. Nothing was stored.', 400)
+  }
+  const parsed = schema.safeParse(json)
+  if (parsed.success) return parsed.data
+  const issue = parsed.error.issues[0]
+  throw new BadRequest(`${issue?.path.join('.') || 'body'}: ${issue?.message}. Nothing was stored.`)
+}

@@ -1,0 +1,31 @@
+import '@fontsource-variable/archivo/standard.css'
+import '@fontsource-variable/azeret-mono/index.css'
+import type { Metadata, Viewport } from 'next'
+import { cookies } from 'next/headers'
+import type { ReactNode } from 'react'
+import { DeviceProvider, type DevicePreferences } from '@/ui/device'
+import { OfflineCopy } from '@/ui/OfflineCopy'
+import { StyleRegistry } from '@/ui/StyleRegistry'
+
+export const metadata: Metadata = { title: { default: 'Kalibros', template: '%s · Kalibros' }, description: 'The bench book that does the sums.' }
+export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: [{ media: '(prefers-color-scheme: light)', color: '#fbf9f5' }, { media: '(prefers-color-scheme: dark)', color: '#1e1d28' }] }
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const jar = await cookies()
+  const theme = oneOf(jar.get('kalibros-theme')?.value, ['auto', 'light', 'dark']) ?? 'auto'
+  const preferences: DevicePreferences = {
+    theme, system: oneOf(jar.get('kalibros-system')?.value, ['metric', 'inch']), initials: jar.get('kalibros-initials')?.value ?? '',
+  }
+  return (
+    <html lang="en" data-theme={theme}>
+      <body>
+        <StyleRegistry><DeviceProvider initial={preferences}>{children}</DeviceProvider></StyleRegistry>
+        <OfflineCopy />
+      </body>
+    </html>
+  )
+}
+
+function oneOf<Value extends string>(text: string | undefined, values: readonly Value[]): Value | undefined {
+  return values.find((value) => value === text)
+}

@@ -1,0 +1,12 @@
+import { openDatabase } from '@/data/database'
+import { demoDocument } from './readings'
+import { DEMO_BUILDS } from './scenario'
+
+/** Puts the demo's builds into the database at KALIBROS_DB_URL; those already there keep everything entered since. */
+const db = await openDatabase()
+for (const demo of DEMO_BUILDS) {
+  if (await db.builds.load(demo.id)) continue
+  await db.builds.create(demoDocument(demo, new Date()), 'KV')
+  console.log(`Loaded ${demo.spec.name}: ${demo.spec.description}`)
+}
+db.close()

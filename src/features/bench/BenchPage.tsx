@@ -1,0 +1,179 @@
+'use client'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import styled from 'styled-components'
+import { BENCHES, benchState, type BenchId, type Finding } from '@/core/benches'
+import type { BuildDocument, UnitSystem } from '@/core/build'
+import { formatQuantity } from '@/core/quantity'
+import { BENCH_VIEWS } from '@/features/benchViews'
+import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
+import { useDevice } from '@/ui/device'
+import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
+import { TopBar } from '@/ui/Page'
+import { standingOf } from '@/wording'
+import { AdviceList } from './AdviceList'
+import { gaugesFor } from './gaugeChoice'
+import { Ledger } from './Ledger'
+import { FindingPanel, HistoryPanel, KeysPanel } from './panels'
+import { ReadingLine, type LineCommand, type ReadingLineHandle } from './ReadingLine'
+import { Sheet } from './Sheet'
+import { StageRule, type Stage } from './StageRule'
+import { changedFindings, useBench, type BenchWork } from './useBench'
+
+const Frame = styled.div`
+  height: 100dvh; display: grid; grid-template-rows: auto minmax(0, 1fr) auto;
+  ${PHONE} { height: 100dvh; }
+`
+const Middle = styled.div`
+  display: grid; grid-template-columns: auto minmax(0, 1fr) 316px; min-height: 0;
+  ${NARROW} { grid-template-columns: auto minmax(0, 1fr) 280px; }
+  ${PHONE} { display: block; overflow: auto; }
+`
+const Work = styled.main`
+  min-height: 0; overflow: auto; display: grid; grid-template-rows: auto auto 1fr; align-content: start;
+  ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; } }
+`
+const Plan = styled.section`height: 262px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
+const Readings = styled.section`
+  display: grid; grid-template-columns: minmax(0, 1.12fr) minmax(280px, 0.88fr); border-bottom: 1px solid var(--hairline);
+  > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }
+  h2 { ${caption} margin-bottom: 8px; }
+  ${NARROW} { grid-template-columns: 1fr; > div:first-child { border-right: 0; } }
+`
+const Advices = styled.section`padding: 12px 16px 20px; background: var(--raised); display: grid; gap: 10px; align-content: start; > h2 { ${caption} }`
+const Bad = styled.p`padding: 8px 16px; color: var(--on-scribe); background: var(--out);`
+const Waiting = styled.span`color: var(--scribe); font-weight: 600; white-space: nowrap;`
+
+/** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */
+export function BenchPage({ document, benchId, startAt }: { document: BuildDocument; benchId: BenchId; startAt?: string }) {
+  const device = useDevice()
+  const system = device.systemFor(document.spec.units)
+  const work = useBench(document, benchId, device.initials, startAt)
+  const { bench, build, stations, current, findings, settled, draft } = work
+  const { definition } = bench
+  const [opened, setOpened] = useState<string>()
+  const [panel, setPanel] = useState<'keys' | 'history'>()
+  const [trouble, setTrouble] = useState('')
+  const line = useRef<ReadingLineHandle>(null)
+  const changed = useChanged(settled, findings, draft !== undefined)
+  const characteristic = current && definition.characteristics[current.characteristic]
+  const [gaugeTurns, setGaugeTurns] = useState<Readonly<Record<string, number>>>({})
+  const offered = useMemo(() => (characteristic ? gaugesFor(characteristic, work.gauges, document.spec.units) : []), [characteristic, work.gauges, document.spec.units])
+  const gauge = offered[(gaugeTurns[current?.characteristic ?? ''] ?? 0) % Math.max(1, offered.length)]
+
+  const onCommand = useCallback((command: LineCommand) => {
+    switch (command) {
+      case 'back': if (current) work.go(work.step(current, -1)); break
+      case 'again': work.go(lastRead(work)); break
+      case 'undo': work.undo(); break
+      case 'unit': device.set({ system: system === 'metric' ? 'inch' : 'metric' }); break
+      case 'gauge': setGaugeTurns((turns) => ({ ...turns, [current!.characteristic]: (turns[current!.characteristic] ?? 0) + 1 })); break
+      case 'help': setPanel('keys'); break
+      case 'history': setPanel('history'); break
+    }
+  }, [current, device, system, work])
+
+  const closePanels = () => { setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }
+  const pick = (id: string) => { work.go(id); closePanels() }
+  const View = BENCH_VIEWS[benchId]
+  // The picture and the advice may come a frame later: the ledger and the line may not.
+  const later = useDeferredValue(settled)
+  const laterBuild = useDeferredValue(build)
+  const advice = useMemo(() => bench.advise(laterBuild, later), [bench, later, laterBuild])
+  const marks = useMemo(() => stationMarks(work), [work])
+  const openedFinding = findings.find((finding) => finding.id === opened)
+
+  return (
+    <Frame data-ready={useHydrated() || undefined}>
+      <TopBar trail={[{ href: `/builds/${build.id}`, words: build.spec.name }, { href: '#', words: definition.title }]} note={build.spec.description} ownSystem={document.spec.units}>
+        {work.unsent.size > 0 && <Waiting role="status">{work.unsent.size} not sent yet, kept on this device</Waiting>}
+      </TopBar>
+      <Middle>
+        <StageRule stages={stagesOf(work, benchId)} />
+        <Work>
+          <Plan aria-label="Engine"><EngineDrawing layout={build.spec.layout} boreMm={build.spec.paper.bore?.value ?? 85} marks={marks} current={current?.id} onPick={pick} sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)} /></Plan>
+          <Readings data-part="sheet">
+            <div>
+              <h2>Readings</h2>
+              <Sheet bench={bench} build={build} stations={stations} findings={settled} current={current?.id} unsent={work.unsent} system={system} onPick={pick} />
+            </div>
+            <div><View.Picture findings={later} build={laterBuild} system={system} /></div>
+          </Readings>
+          <Advices data-part="advice">
+            <h2>Ways to put it right</h2>
+            {advice.length > 0 ? <AdviceList advice={advice} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
+            <View.Tools build={laterBuild} system={system} />
+          </Advices>
+        </Work>
+        <Ledger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={(finding) => setOpened(finding.id)} draft={draft !== undefined} />
+      </Middle>
+      <div>
+        {(trouble || work.refused) && <Bad role="alert">{trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
+        {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} onCommand={onCommand} onKept={setTrouble} />}
+      </div>
+      <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />
+      <HistoryPanel station={current} build={build} isOpen={panel === 'history'} onClose={closePanels} onStrike={work.strike} />
+      <KeysPanel isOpen={panel === 'keys'} onClose={closePanels} />
+    </Frame>
+  )
+}
+
+/** What the last stored entry moved; while typing, what the draft would move. */
+function useChanged(settled: readonly Finding[], findings: readonly Finding[], drafting: boolean): ReadonlySet<string> {
+  const [moved, setMoved] = useState<ReadonlySet<string>>(new Set())
+  const before = useRef(settled)
+  useEffect(() => {
+    if (before.current === settled) return
+    setMoved(changedFindings(before.current, settled))
+    before.current = settled
+  }, [settled])
+  return useMemo(() => (drafting ? changedFindings(settled, findings) : moved), [drafting, findings, moved, settled])
+}
+
+/** The page answers to keys: said so that a test, or a person's script, need not guess. */
+function useHydrated(): boolean {
+  const [hydrated, setHydrated] = useState(false)
+  useEffect(() => setHydrated(true), [])
+  return hydrated
+}
+
+/** One mark a spot of the drawing: places read more than once share it, the open one or the current one on top. */
+function stationMarks({ bench, stations, settled, build, current }: BenchWork): readonly StationMark[] {
+  const standings = new Map(settled.map((finding) => [finding.id, standingOf(finding)]))
+  const marks = new Map<string, StationMark>()
+  for (const station of stations) {
+    const { cylinder } = station.place
+    if (cylinder === undefined) continue
+    const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy ?? ''
+    const judged = standings.get(`${judgedBy}.${cylinder}`) ?? 'noLimit'
+    const standing = build.readings.current.has(station.id) ? (judged === 'notMeasured' ? 'noLimit' : judged) : 'notMeasured'
+    const spot = `${cylinder}/${station.drawnAt.x}/${station.drawnAt.y}`
+    const known = marks.get(spot)
+    if (!known || station.id === current?.id || (known.id !== current?.id && known.standing !== 'notMeasured' && standing === 'notMeasured')) {
+      marks.set(spot, { id: station.id, label: station.label, cylinder, ...station.drawnAt, standing })
+    }
+  }
+  return [...marks.values()]
+}
+
+function stagesOf({ build }: BenchWork, here: BenchId): Stage[] {
+  const stages = BENCHES.map((bench): Stage => {
+    const { wanted, read, skipped } = benchState(bench, build)
+    return { href: `/builds/${build.id}/${bench.id}`, words: bench.definition.stage, done: wanted === 0 ? undefined : (read + skipped) / wanted, here: bench.id === here }
+  })
+  return [{ href: `/builds/${build.id}`, words: 'Job', done: 1, here: false }, { href: `/builds/${build.id}/paper`, words: 'Paper', done: 1, here: false }, ...stages, { href: `/builds/${build.id}/book`, words: 'Book', here: false }]
+}
+
+function lastRead({ build, stations }: BenchWork): string | undefined {
+  const latest = [...build.readings.current].sort(([, a], [, b]) => (a.id < b.id ? 1 : -1))
+  return latest.find(([id]) => stations.some((station) => station.id === id))?.[0]
+}
+
+function adviceEmptyWords(findings: readonly Finding[]): string {
+  const judged = findings.filter((finding) => finding.limit)
+  if (judged.some((finding) => !finding.figure)) return 'Nothing to advise until every cylinder is measured.'
+  return judged.length === 0 ? 'No limits are set for this bench.' : 'Nothing to put right: everything is within its limits.'
+}
+
+function pitchWords(spacingMm: number, system: UnitSystem): string {
+  return system === 'metric' ? formatQuantity(spacingMm, 'mm', 1) : formatQuantity(spacingMm, 'in', 3)
+}

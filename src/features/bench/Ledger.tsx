@@ -1,0 +1,119 @@
+'use client'
+import styled from 'styled-components'
+import type { BenchDefinition, Finding, Station } from '@/core/benches'
+import type { UnitSystem } from '@/core/build'
+import { expand } from '@/core/metrology'
+import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
+import { LimitBand } from '@/ui/LimitBand'
+import { VerdictMark } from '@/ui/VerdictMark'
+import { missingWords, remarkWords, showFigure, stationWords, verdictReason, verdictWords } from '@/wording'
+import { ledgerLines, type LedgerLine } from './ledgerLines'
+
+const Side = styled.aside`
+  min-height: 0; overflow: auto; border-left: 1px solid var(--hairline); background: var(--raised); padding: 12px 0;
+  > h2 { ${caption} padding: 0 16px 6px; }
+  ${PHONE} { border-left: 0; padding: 6px 0; overflow: visible; > h2 { display: none; } }
+`
+const Item = styled.li`
+  border-bottom: 1px solid var(--hairline); border-left: 3px solid transparent; transition: border-color 150ms;
+  &[data-changed] { border-left-color: var(--scribe); }
+  ${PHONE} { &:nth-child(n + 4) { display: none; } p { display: none; } svg[data-band] { display: none; } &:first-child p { display: block; } }
+`
+const Open = styled.button`
+  display: grid; gap: 4px; width: 100%; padding: 9px 16px 10px 13px; border: 0; background: none; text-align: left; cursor: pointer;
+  &:hover { background: var(--dye-wash); }
+  &:focus-visible { outline-offset: -2px; }
+`
+const Top = styled.span`
+  display: flex; align-items: center; gap: 6px; font-weight: 600; font-size: 14.5px; line-height: 1.2;
+  > [data-value] { ${numerals} margin-left: auto; font-size: 19px; font-weight: 500; white-space: nowrap; small { font-size: 12.5px; color: var(--quiet); font-weight: 400; margin-left: 4px; } }
+`
+const Words = styled.p`font-size: 12.5px; line-height: 1.4; color: var(--quiet); b { color: var(--ink); font-weight: 600; }`
+const More = styled.p`display: none; padding: 8px 16px; color: var(--quiet); ${PHONE} { display: block; }`
+
+/** What it all means, largest consequence first. Every line opens its sum. */
+export function Ledger({ definition, findings, stations, changed, system, onOpen, draft }: {
+  definition: BenchDefinition; findings: readonly Finding[]; stations: readonly Station[]; changed: ReadonlySet<string>
+  system: UnitSystem; onOpen: (finding: Finding) => void; draft: boolean
+}) {
+  const lines = ledgerLines(definition, findings)
+  const stationLabel = stationWords(stations)
+  return (
+    <Side aria-label="What it means">
+      <h2>What it means{draft ? ' if stored' : ''}</h2>
+      <ul>
+        {lines.map((line) => (
+          <Item key={keyOf(line)} data-changed={findingsOf(line).some((finding) => changed.has(finding.id)) || undefined} data-finding={keyOf(line)}>
+            <LineBody line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />
+          </Item>
+        ))}
+      </ul>
+      {lines.length > 3 && <More>{lines.length - 3} more on a wider screen or in the book</More>}
+    </Side>
+  )
+}
+
+function keyOf(line: LedgerLine): string {
+  return line.kind === 'one' ? line.finding.id : `${line.output}.${line.standing}`
+}
+
+function findingsOf(line: LedgerLine): readonly Finding[] {
+  return line.kind === 'one' ? [line.finding] : line.findings
+}
+
+function LineBody({ line, definition, system, onOpen, stationLabel }: {
+  line: LedgerLine; definition: BenchDefinition; system: UnitSystem; onOpen: (finding: Finding) => void; stationLabel: (id: string) => string
+}) {
+  if (line.kind === 'several') return <Several line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />
+  const { finding, standing } = line
+  const output = definition.outputs[finding.output]!
+  const title = finding.cylinder === undefined ? output.label : `${output.label}, cylinder ${finding.cylinder}`
+  if (!finding.figure) {
+    return (
+      <Open type="button" onClick={() => onOpen(finding)}>
+        <Top><VerdictMark standing={standing} />{title}</Top>
+        <Words>{missingWords(finding.missing, stationLabel)}</Words>
+      </Open>
+    )
+  }
+  const shown = showFigure(finding.figure.value, output, system)
+  return (
+    <Open type="button" onClick={() => onOpen(finding)}>
+      <Top><VerdictMark standing={standing} silent />{title}<span data-value>{shown.value}<small>{shown.doubt} {shown.unit}</small></span></Top>
+      <Words>
+        {finding.conformity && <b>{capital(verdictWords(finding, output, system))}. </b>}
+        {output.estimate && <b>Estimate. </b>}
+        {finding.conformity && finding.limit && standing !== 'within' && `${verdictReason(finding.conformity, finding.limit, output, system)} `}
+        {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
+      </Words>
+      {finding.limit && <LimitBand limit={finding.limit} value={finding.figure.value.value} doubt={expand(finding.figure.value).U} standing={standing} />}
+    </Open>
+  )
+}
+
+function Several({ line, definition, system, onOpen, stationLabel }: {
+  line: Extract<LedgerLine, { kind: 'several' }>; definition: BenchDefinition; system: UnitSystem; onOpen: (finding: Finding) => void; stationLabel: (id: string) => string
+}) {
+  const output = definition.outputs[line.output]!
+  const cylinders = line.findings.map((finding) => finding.cylinder).join(', ')
+  const values = line.findings.flatMap((finding) => (finding.figure ? [finding.figure.value] : [])).sort((a, b) => a.value - b.value)
+  const low = values[0] && showFigure(values[0], output, system)
+  const high = values.length > 0 ? showFigure(values.at(-1)!, output, system) : undefined
+  return (
+    <Open type="button" onClick={() => onOpen(line.findings[0]!)}>
+      <Top>
+        <VerdictMark standing={line.standing} silent />{output.label}
+        {low && high && <span data-value>{low.value === high.value ? low.value : `${low.value}–${high.value}`}<small>{low.doubt} {low.unit}</small></span>}
+      </Top>
+      <Words>
+        {line.standing === 'notMeasured'
+          ? <>Cylinders {cylinders}. {missingWords(line.findings.flatMap((finding) => finding.missing).filter((item, index, all) => all.findIndex((one) => JSON.stringify(one) === JSON.stringify(item)) === index), stationLabel)}</>
+          : <>{line.standing === 'within' && <b>Within. </b>}{output.estimate && <b>Estimate. </b>}Cylinders {cylinders}.</>}
+      </Words>
+    </Open>
+  )
+}
+
+function capital(words: string): string {
+  return words[0]!.toUpperCase() + words.slice(1)
+}

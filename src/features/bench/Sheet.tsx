@@ -1,0 +1,103 @@
+'use client'
+import styled from 'styled-components'
+import type { Bench, Finding, Station } from '@/core/benches'
+import type { Build, Reading, UnitSystem } from '@/core/build'
+import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
+import { numerals } from '@/ui/GlobalStyle'
+import { VerdictMark } from '@/ui/VerdictMark'
+import { standingOf, type Standing } from '@/wording'
+
+const Table = styled.table`
+  width: 100%; font-size: 14px;
+  th { font-weight: 500; text-align: left; padding: 0 6px; white-space: nowrap; }
+  thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
+  td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
+  tbody th { border-bottom: 1px solid var(--hairline); font-size: 14px; }
+  tbody tr { height: 27px; }
+`
+const Cell = styled.button`
+  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 26px; padding: 0 6px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 14px;
+  &[data-standing='over'], &[data-standing='under'] { color: var(--out); }
+  &[data-standing='inDoubt'] { color: var(--doubt); }
+  &[data-here] { border-color: var(--scribe); color: var(--scribe); }
+  &[data-unsent] { text-decoration: underline dotted 1px; text-underline-offset: 3px; }
+  &:hover { border-color: var(--edge); }
+`
+const Spread = styled.td`color: var(--quiet);`
+
+/** The readings as a builder would rule them: cylinders across, places down, spread at the end. */
+export function Sheet({ bench, build, stations, findings, current, unsent, system, onPick }: {
+  bench: Bench; build: Build; stations: readonly Station[]; findings: readonly Finding[]; current: string | undefined
+  unsent: ReadonlySet<string>; system: UnitSystem; onPick: (id: string) => void
+}) {
+  const columns = [...new Set(stations.map((station) => station.place.cylinder ?? station.place.bank ?? ''))]
+  const rows = [...new Set(stations.map((station) => station.row))]
+  const byRow = new Map(rows.map((row) => [row, stations.filter((station) => station.row === row)]))
+  const verdicts = new Map(findings.map((finding) => [finding.id, standingOf(finding)]))
+  return (
+    <Table>
+      <thead><tr><th scope="col">{unitsTitle(bench, stations, system)}</th>{columns.map((column) => <th key={column} scope="col">{column}</th>)}<th scope="col">spread</th></tr></thead>
+      <tbody>
+        {rows.map((row) => {
+          const inRow = byRow.get(row)!
+          return (
+            <tr key={row}>
+              <th scope="row">{row}</th>
+              {columns.map((column) => {
+                const station = inRow.find((one) => (one.place.cylinder ?? one.place.bank ?? '') === column)
+                return <td key={column}>{station && (
+                  <ReadingCell
+                    station={station} build={build} here={station.id === current} system={system} onPick={onPick}
+                    unit={bench.definition.characteristics[station.characteristic]!.units[system]} unsent={unsent}
+                    standing={verdicts.get(`${bench.definition.characteristics[station.characteristic]!.judgedBy ?? ''}.${station.place.cylinder}`) ?? 'noLimit'}
+                  />
+                )}</td>
+              })}
+              <Spread>{spreadWords(inRow, build, bench, system)}</Spread>
+            </tr>
+          )
+        })}
+      </tbody>
+    </Table>
+  )
+}
+
+function ReadingCell({ station, build, here, unit, unsent, standing, onPick }: {
+  station: Station; build: Build; here: boolean; system: UnitSystem; unit: Reading['unit']; unsent: ReadonlySet<string>; standing: Standing; onPick: (id: string) => void
+}) {
+  const reading = build.readings.current.get(station.id)
+  const skipped = build.readings.skips.get(station.id)
+  const words = reading ? readingWords(reading, build, unit) : skipped ? 'skip' : '–'
+  const marked = reading !== undefined && (standing === 'over' || standing === 'under' || standing === 'inDoubt')
+  const waiting = reading !== undefined && unsent.has(reading.id)
+  return (
+    <Cell
+      type="button" tabIndex={here ? 0 : -1} onClick={() => onPick(station.id)} data-here={here || undefined} data-standing={reading ? standing : undefined} data-unsent={waiting || undefined}
+      aria-current={here ? 'location' : undefined} aria-label={`${station.label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
+    >
+      {marked && <VerdictMark standing={standing} size={9} silent />}{words}{waiting ? ' •' : ''}
+    </Cell>
+  )
+}
+
+/** A reading to the digits its gauge resolves. */
+function readingWords(reading: Reading, build: Build, unit: Reading['unit']): string {
+  const gauge = build.gauges.get(reading.gauge)
+  const decimals = decimalsForStep(gauge?.resolution ?? 0.01, unit)
+  const low = formatNumber(reading.value, unit, decimals)
+  return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
+}
+
+function spreadWords(inRow: readonly Station[], build: Build, bench: Bench, system: UnitSystem): string {
+  const readings = inRow.flatMap((station) => build.readings.current.get(station.id) ?? [])
+  const first = readings[0]
+  if (!first || readings.length < 2) return ''
+  const unit = bench.definition.characteristics[first.characteristic]!.units[system]
+  const values = readings.map((reading) => reading.value)
+  const decimals = decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit)
+  return formatDifference(Math.max(...values) - Math.min(...values), unit, decimals)
+}
+
+function unitsTitle(bench: Bench, stations: readonly Station[], system: UnitSystem): string {
+  return [...new Set(stations.map((station) => UNITS[bench.definition.characteristics[station.characteristic]!.units[system]].symbol))].join(', ')
+}

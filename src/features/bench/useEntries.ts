@@ -1,0 +1,74 @@
+'use client'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { Entry } from '@/core/build'
+import { keep, keptEntries, letGo, RefusedByServer, sendEntries, type KeepResult, type KeptEntry } from './outbox'
+
+export interface Entries {
+  /** Everything known: the server's copy and what this device still holds. */
+  readonly all: readonly Entry[]
+  /** Ids the server has not acknowledged. */
+  readonly unsent: ReadonlySet<string>
+  /** What the server said no to, in its words. */
+  readonly refused: string | undefined
+  /** Keeps an entry on the device and sends it. */
+  readonly add: (entry: Entry) => KeepResult
+}
+
+/**
+ * The entries of a build as this device knows them: kept first, shown at once, sent until acknowledged, and let go only
+ * when a fresh copy from the server holds them.
+ */
+export function useEntries(buildId: string, fromServer: readonly Entry[]): Entries {
+  const [local, setLocal] = useState<readonly KeptEntry[]>([])
+  const [refused, setRefused] = useState<string>()
+  const sending = useRef(false)
+  const abort = useRef<AbortController>(undefined)
+
+  const send = useCallback(async () => {
+    if (sending.current) return
+    sending.current = true
+    abort.current = new AbortController()
+    try {
+      for (let waiting = unsentOf(buildId); waiting.length > 0; waiting = unsentOf(buildId)) {
+        await sendEntries(buildId, waiting, abort.current.signal)
+        for (const entry of waiting) keep(buildId, { entry, sent: true })
+        setLocal(keptEntries(buildId))
+        setRefused(undefined)
+      }
+    } catch (failure) {
+      if (failure instanceof RefusedByServer) setRefused(failure.message)
+    } finally {
+      sending.current = false
+    }
+  }, [buildId])
+
+  useEffect(() => {
+    const known = new Set(fromServer.map((entry) => entry.id))
+    letGo(buildId, keptEntries(buildId).filter(({ entry }) => known.has(entry.id)).map(({ entry }) => entry.id))
+    setLocal(keptEntries(buildId))
+    void send()
+  }, [buildId, fromServer, send])
+
+  useEffect(() => {
+    const again = () => { abort.current?.abort(); sending.current = false; void send() }
+    window.addEventListener('online', again)
+    return () => { window.removeEventListener('online', again); abort.current?.abort(); sending.current = false }
+  }, [send])
+
+  const add = useCallback((entry: Entry) => {
+    const result = keep(buildId, { entry, sent: false })
+    setLocal((now) => [...now, { entry, sent: false }])
+    void send()
+    return result
+  }, [buildId, send])
+
+  return useMemo(() => {
+    const known = new Set(fromServer.map((entry) => entry.id))
+    const extra = local.filter(({ entry }) => !known.has(entry.id))
+    return { all: [...fromServer, ...extra.map(({ entry }) => entry)], unsent: new Set(extra.filter(({ sent }) => !sent).map(({ entry }) => entry.id)), refused, add }
+  }, [fromServer, local, refused, add])
+}
+
+function unsentOf(buildId: string): readonly Entry[] {
+  return keptEntries(buildId).filter(({ sent }) => !sent).map(({ entry }) => entry)
+}

@@ -1,0 +1,60 @@
+'use client'
+import { useCallback } from 'react'
+import { ProgressBar } from 'react-aria-components'
+import styled from 'styled-components'
+import { cylinderStates } from '@/core/benches/compression'
+import type { Build, UnitSystem } from '@/core/build'
+import { standardUncertainty } from '@/core/metrology'
+import { Button } from '@/ui/controls'
+import { Row } from '@/ui/Page'
+import { percent } from '@/wording'
+import { drawRatios } from '@/workers/compression'
+import { documentOf } from './documentOf'
+import { FigureTable } from './CompressionTools'
+import { useWork } from './useWork'
+
+const DRAWS = 1_000_000
+const SEED = 20_240_501
+const Bar = styled(ProgressBar)`flex: 1; height: 12px; background: var(--dye-wash); > div { height: 100%; background: var(--dye); }`
+
+/** The doubt of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
+export function DrawsPanel({ build }: { build: Build; system: UnitSystem }) {
+  const job = useCallback((signal: AbortSignal, onProgress: (share: number) => void) => drawRatios(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal), [build])
+  const { work, start, stop } = useWork(job)
+  const states = cylinderStates(build)
+  return (
+    <>
+      <p>A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It should agree with the doubt shown in the ledger.</p>
+      <Row>
+        {work.state === 'running'
+          ? <><Bar aria-label="Draws" value={work.progress * 100}><div style={{ width: `${work.progress * 100}%` }} /></Bar><Button onPress={stop}>Stop</Button></>
+          : <Button kind="primary" onPress={start}>{work.state === 'done' ? 'Draw again' : 'Draw a million'}</Button>}
+      </Row>
+      <div aria-live="polite">
+        {work.state === 'stopped' && <p>Stopped; nothing was changed.</p>}
+        {work.state === 'failed' && <p>{work.words}</p>}
+        {work.state === 'done' && work.answer.results.length === 0 && <p>No cylinder is fully measured yet.</p>}
+        {work.state === 'done' && work.answer.results.length > 0 && (
+          <>
+            <FigureTable>
+              <thead><tr><th scope="col">Cylinder</th><th scope="col">Mean</th><th scope="col">u drawn</th><th scope="col">u propagated</th><th scope="col">Sure it is within</th></tr></thead>
+              <tbody>
+                {work.answer.results.map((result, index) => {
+                  const cylinder = work.answer.cylinders[index]!
+                  const chain = states.find((state) => state.cylinder === cylinder)?.chain
+                  return (
+                    <tr key={cylinder}>
+                      <td>{cylinder}</td><td>{result.mean.toFixed(3)}</td><td>{result.standardDeviation.toFixed(4)}</td>
+                      <td>{chain ? standardUncertainty(chain.ratio.value).toFixed(4) : ''}</td><td>{percent(result.probability)}</td>
+                    </tr>
+                  )
+                })}
+              </tbody>
+            </FigureTable>
+            <p>{(work.answer.elapsedMs / 1000).toFixed(1)} s.</p>
+          </>
+        )}
+      </div>
+    </>
+  )
+}

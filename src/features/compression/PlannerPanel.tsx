@@ -1,0 +1,60 @@
+'use client'
+import { useCallback, useEffect } from 'react'
+import { planAdvice, type PlannedLimit, type PlannerResult } from '@/core/benches/compression'
+import { definition } from '@/core/benches/compression/definition'
+import type { Build, UnitSystem } from '@/core/build'
+import { AdviceList } from '@/features/bench/AdviceList'
+import { Button } from '@/ui/controls'
+import { changeWords, differenceWords, limitWords } from '@/wording'
+import { planInWorker } from '@/workers/compression'
+import { documentOf } from './documentOf'
+import { useWork } from './useWork'
+
+const LIMITS: readonly PlannedLimit[] = ['compressionRatio', 'quench', 'ratioSpread', 'deckCut', 'headCut']
+
+/** Searches gasket, piston, cuts and chamber work for what meets every limit, least metal first. */
+export function PlannerPanel({ build, system }: { build: Build; system: UnitSystem }) {
+  const job = useCallback((signal: AbortSignal) => planInWorker(documentOf(build), signal), [build])
+  const { work, start, stop } = useWork<PlannerResult>(job)
+  useEffect(() => start(), [start])
+  return (
+    <>
+      <p>Wanted: {LIMITS.flatMap((key) => {
+        const limit = build.spec.limits[key]
+        return limit ? [`${definition.limits[key].label.toLowerCase()} ${limitWords(limit, definition.limits[key], system)} (${limit.source})`] : []
+      }).join('; ')}.</p>
+      <div aria-live="polite" style={{ display: 'grid', gap: 12 }}>
+        {work.state === 'running' && <p>Searching… <Button size="small" onPress={stop}>Stop</Button></p>}
+        {work.state === 'stopped' && <p>Stopped. <Button size="small" onPress={start}>Search</Button></p>}
+        {work.state === 'failed' && <p>{work.words} <Button size="small" onPress={start}>Try again</Button></p>}
+        {work.state === 'done' && <Outcome result={work.answer} build={build} system={system} />}
+      </div>
+      <p><small>Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer, by what the last column says. Cuts keep to the steps a shop sets. Head cuts are reckoned from the chamber’s open area on paper.</small></p>
+    </>
+  )
+}
+
+function Outcome({ result, build, system }: { result: PlannerResult; build: Build; system: UnitSystem }) {
+  if (result.tried === 0) return <p>Every cylinder has to be measured, and a gasket in stock, before anything can be planned.</p>
+  if (result.plans.length > 0) {
+    return (
+      <>
+        <p>{result.tried} combinations tried. These meet every limit on their central values, least metal first; the mark is the verdict with doubt.</p>
+        <AdviceList advice={result.plans.map((plan) => planAdvice(build, plan))} system={system} caption="Plans, least metal first" />
+      </>
+    )
+  }
+  const words = (limit: PlannedLimit, by: number) => `${definition.limits[limit].label} by ${differenceWords(by, { ...definition.limits[limit], digits: { metric: 3, inch: 2 } }, system)}`
+  return (
+    <>
+      <p><b>Nothing meets every limit.</b> {result.tried} combinations tried.</p>
+      {result.binding.length > 0 && (
+        <>
+          <p>Easing one of these alone would let a combination through:</p>
+          <ul>{result.binding.map(({ limit, by, setup }) => <li key={limit}>• {words(limit, by)}: {changeWords({ change: { code: 'setup', ...setup } }, system)}</li>)}</ul>
+        </>
+      )}
+      {result.binding.length === 0 && result.nearest && <p>No single limit is to blame. Nearest: {changeWords({ change: { code: 'setup', ...result.nearest.setup } }, system)}; it misses {result.nearest.misses.map(({ limit, by }) => words(limit, by)).join(' and ')}.</p>}
+    </>
+  )
+}

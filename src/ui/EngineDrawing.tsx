@@ -1,0 +1,101 @@
+'use client'
+import styled from 'styled-components'
+import { bankCount, cylinderPlaces, cylindersPerBank, type EngineLayout } from '@/core/engine'
+import type { Standing } from '@/wording'
+import { caption, numerals } from './GlobalStyle'
+import { VerdictShape } from './VerdictMark'
+
+export interface StationMark {
+  readonly id: string
+  readonly label: string
+  readonly cylinder: number
+  /** In bore radii from the cylinder's axis: x to the rear, y to the right. */
+  readonly x: number
+  readonly y: number
+  readonly standing: Standing
+}
+
+const Drawing = styled.svg`
+  display: block; width: 100%; height: 100%; overflow: hidden;
+  text { fill: var(--dye); font-family: inherit; }
+  .number { font-weight: 700; }
+  .side { ${caption} text-transform: none; letter-spacing: 0; font-weight: 400; fill: var(--quiet); }
+  .front { font-weight: 700; letter-spacing: 0.14em; }
+  .size { ${numerals} fill: var(--quiet); }
+  .mark { cursor: pointer; outline: none; }
+  .mark:hover .halo { stroke: var(--scribe); }
+`
+
+/** Unit of the drawing is the bore radius = 50, so strokes and letters keep their size whatever the engine. */
+const R = 50
+
+/**
+ * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
+ * Stations take the shape of their verdict; the scribe line crosses the current one and runs to the edges.
+ */
+export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, showSize = true, sizeWords }: {
+  layout: EngineLayout; boreMm: number; marks?: readonly StationMark[]; current?: string; onPick?: (id: string) => void; showSize?: boolean; sizeWords?: string
+}) {
+  const pitch = Math.max(2.08, layout.boreSpacingMm / (boreMm / 2)) * R
+  const rows = cylindersPerBank(layout)
+  const twoBanks = bankCount(layout) === 2
+  const bankGap = R * 2.7
+  const margin = { left: 96, right: 34, top: 40, bottom: 44 }
+  const blockWidth = (rows - 1) * pitch + R * 2.7
+  const blockHeight = R * 2.75 + (twoBanks ? bankGap : 0)
+  const width = blockWidth + margin.left + margin.right
+  const height = blockHeight + margin.top + margin.bottom
+  const places = cylinderPlaces(layout).map(({ cylinder, bank, row }) => ({
+    cylinder, cx: margin.left + R * 1.35 + row * pitch,
+    cy: margin.top + R * 1.37 + (twoBanks && bank === 'left' ? bankGap : 0),
+  }))
+  const at = (mark: StationMark) => {
+    const place = places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!
+    return { x: place.cx + mark.x * R, y: place.cy - mark.y * R }
+  }
+  const here = marks.find((mark) => mark.id === current)
+  const scribe = here && at(here)
+  const side = (which: 'left' | 'right') => {
+    const air = layout.intakeSide === 'valley' ? 'exhaust' : layout.intakeSide === which ? 'intake' : 'exhaust'
+    return `${which} side, ${air}`
+  }
+  return (
+    <Drawing viewBox={`0 0 ${width} ${height}`} role="group" aria-label={`Plan of the engine, front to the left, ${layout.cylinders} ${layout.cylinders === 1 ? 'cylinder' : 'cylinders'}`}>
+      <rect x={margin.left} y={margin.top} width={blockWidth} height={blockHeight} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} />
+      <path d={`M${margin.left} ${margin.top + 6} h-18 v${blockHeight - 12} h18`} fill="none" stroke="var(--dye)" strokeWidth={1.2} />
+      <text className="front" fontSize={13} textAnchor="middle" transform={`translate(${margin.left - 30} ${margin.top + blockHeight / 2}) rotate(-90)`}>FRONT</text>
+      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>{side('right')}</text>
+      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>{side('left')}</text>
+      {places.map(({ cylinder, cx, cy }) => (
+        <g key={cylinder}>
+          <circle cx={cx} cy={cy} r={R} fill={here?.cylinder === cylinder ? 'var(--dye-wash)' : 'var(--ground)'} stroke="var(--dye)" strokeWidth={1.4} />
+          <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">{cylinder}</text>
+        </g>
+      ))}
+      {showSize && sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
+      {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.1} opacity={0.85} />}
+      {marks.map((mark) => {
+        const { x, y } = at(mark)
+        const isHere = mark.id === current
+        return (
+          <g key={mark.id} className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(mark.id)} data-station={mark.id}>
+            <title>{mark.label}</title>
+            <circle r={13} fill="transparent" />
+            {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
+            <VerdictShape standing={mark.standing} r={isHere ? 4.6 : 5.4} />
+          </g>
+        )
+      })}
+    </Drawing>
+  )
+}
+
+/** Centre distance of the last two cylinders, as a drawing dimensions it. */
+function Pitch({ from, pitch, y, words }: { from: number; pitch: number; y: number; words: string }) {
+  return (
+    <g stroke="var(--edge)" fill="none">
+      <path d={`M${from} ${y - 8} v16 M${from + pitch} ${y - 8} v16 M${from} ${y + 4} h${pitch}`} />
+      <text className="size" stroke="none" fontSize={12} x={from + pitch / 2} y={y + 20} textAnchor="middle">{words}</text>
+    </g>
+  )
+}

@@ -1,0 +1,32 @@
+'use client'
+import type { Limit } from '@/core/build'
+import type { Standing } from '@/wording'
+import { VerdictShape } from './VerdictMark'
+
+const WIDTH = 280
+const HEIGHT = 20
+/** Room either side of the band, in band widths, before a value is drawn at the edge. */
+const ROOM = 0.9
+
+/** A value with its doubt bar against the band of its limit, to scale. Decoration: the words beside it say the same. */
+export function LimitBand({ limit, value, doubt, standing }: { limit: Limit; value: number; doubt: number; standing: Standing }) {
+  const oneSided = limit.lower === undefined || limit.upper === undefined
+  const near = limit.lower ?? 0
+  const far = limit.upper ?? Math.max(value + 2 * doubt, near * 1.2)
+  const lower = limit.lower ?? Math.min(0, value - doubt)
+  const upper = oneSided && limit.upper === undefined ? far : limit.upper!
+  const width = upper - lower || Math.abs(upper) || 1
+  const from = Math.min(lower - ROOM * width * (oneSided && limit.lower === undefined ? 0.05 : 1), value - 1.3 * doubt)
+  const to = Math.max(upper + ROOM * width, value + 1.3 * doubt)
+  const x = (at: number) => ((at - from) / (to - from)) * WIDTH
+  const mid = HEIGHT / 2
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" height={HEIGHT} preserveAspectRatio="none" aria-hidden style={{ display: 'block' }}>
+      <line x1={0} x2={WIDTH} y1={mid} y2={mid} stroke="var(--hairline)" />
+      <rect x={x(lower)} y={mid - 5} width={Math.max(1, x(upper) - x(lower))} height={10} fill="var(--dye-wash)" stroke="var(--dye)" strokeWidth={1} />
+      {limit.target !== undefined && <line x1={x(limit.target)} x2={x(limit.target)} y1={mid - 8} y2={mid + 8} stroke="var(--dye)" />}
+      <line x1={x(value - doubt)} x2={x(value + doubt)} y1={mid} y2={mid} stroke="var(--ink)" strokeWidth={2} />
+      <g transform={`translate(${x(value)} ${mid})`}><VerdictShape standing={standing} r={5} /></g>
+    </svg>
+  )
+}

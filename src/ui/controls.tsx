@@ -1,0 +1,82 @@
+'use client'
+import NextLink from 'next/link'
+import type { ReactNode } from 'react'
+import {
+  Button as AriaButton, FieldError, Input, Label, Radio as AriaRadio, RadioGroup as AriaRadioGroup, Text, TextField as AriaTextField,
+  type ButtonProps, type TextFieldProps,
+} from 'react-aria-components'
+import styled, { css } from 'styled-components'
+import { caption, numerals } from './GlobalStyle'
+
+const look = css`
+  display: inline-flex; align-items: center; justify-content: center; gap: 8px; min-height: 40px; padding: 0 16px;
+  border: 1px solid var(--edge); border-radius: 3px; background: var(--raised); color: var(--ink); font-weight: 500; text-decoration: none; cursor: pointer;
+  &[data-hovered], &:hover { border-color: var(--dye); }
+  &[data-pressed] { background: var(--dye-wash); }
+  &[data-disabled] { opacity: 0.5; cursor: default; }
+  &[data-kind='primary'] { background: var(--scribe); border-color: var(--scribe); color: var(--on-scribe); }
+  &[data-kind='plain'] { border-color: transparent; background: transparent; padding: 0 8px; color: var(--dye); }
+  &[data-size='small'] { min-height: 28px; padding: 0 10px; font-size: 13px; }
+`
+const StyledButton = styled(AriaButton)`${look}`
+const StyledLink = styled(NextLink)`${look}`
+
+interface Look { readonly kind?: 'primary' | 'plain'; readonly size?: 'small' }
+
+export function Button({ kind, size, ...props }: ButtonProps & Look) {
+  return <StyledButton data-kind={kind} data-size={size} {...props} />
+}
+
+export function LinkButton({ kind, size, ...props }: { href: string; children: ReactNode; prefetch?: boolean } & Look) {
+  return <StyledLink data-kind={kind} data-size={size} {...props} />
+}
+
+const FieldBox = styled(AriaTextField)`
+  display: grid; gap: 4px; align-content: start;
+  label { ${caption} text-transform: none; letter-spacing: 0; font-size: 13px; color: var(--ink); font-weight: 500; }
+  input, textarea {
+    width: 100%; min-height: 40px; padding: 6px 10px; border: 1px solid var(--edge); border-radius: 3px; background: var(--raised);
+    &[data-invalid] { border-color: var(--out); }
+  }
+  &[data-numeric] input { ${numerals} }
+  [slot='description'] { font-size: 12px; color: var(--quiet); }
+  .react-aria-FieldError { font-size: 12px; color: var(--out); }
+`
+
+export function TextField({ label, hint, error, numeric, placeholder, inputMode, ...props }: TextFieldProps & {
+  label: string; hint?: string; error?: string; numeric?: boolean; placeholder?: string
+}) {
+  return (
+    <FieldBox {...props} isInvalid={error !== undefined} data-numeric={numeric || undefined}>
+      <Label>{label}</Label>
+      <Input placeholder={placeholder} inputMode={inputMode} autoComplete="off" spellCheck={false} />
+      {hint && <Text slot="description">{hint}</Text>}
+      {error && <FieldError>{error}</FieldError>}
+    </FieldBox>
+  )
+}
+
+const Choices = styled(AriaRadioGroup)`
+  display: grid; gap: 6px; align-content: start;
+  > [data-label] { font-size: 13px; font-weight: 500; font-stretch: 85%; }
+  > div { display: flex; flex-wrap: wrap; gap: 6px; }
+`
+const Choice = styled(AriaRadio)`
+  display: inline-flex; align-items: center; min-height: 40px; padding: 0 14px; border: 1px solid var(--edge); border-radius: 3px; background: var(--raised); cursor: pointer;
+  &[data-selected] { border-color: var(--dye); background: var(--dye-wash); color: var(--dye); font-weight: 600; box-shadow: inset 0 -3px 0 var(--dye); }
+  &[data-focus-visible] { outline: 2px solid var(--scribe); outline-offset: 2px; }
+  &[data-disabled] { opacity: 0.5; }
+`
+
+/** A few choices side by side: what a shop would mark on a card, not a list to open. */
+export function ChoiceRow<Value extends string>({ label, options, value, onChange, hint }: {
+  label: string; options: readonly { readonly value: Value; readonly label: string }[]; value: Value; onChange: (value: Value) => void; hint?: string
+}) {
+  return (
+    <Choices value={value} onChange={(chosen) => onChange(chosen as Value)} orientation="horizontal">
+      <Label data-label>{label}</Label>
+      <div>{options.map((option) => <Choice key={option.value} value={option.value}>{option.label}</Choice>)}</div>
+      {hint && <Text slot="description" style={{ fontSize: 12, color: 'var(--quiet)' }}>{hint}</Text>}
+    </Choices>
+  )
+}

@@ -1,0 +1,90 @@
+import type { Output } from '@/core/benches'
+import type { UnitSystem } from '@/core/build'
+import { expand, standardUncertainty, type Figure, type Uncertain } from '@/core/metrology'
+import { decimalsForDoubt, formatDifference, formatNumber, joinUnit, UNITS, type Kind, type UnitId } from '@/core/quantity'
+
+/** How a kind of value is shown: its units and the most decimals worth showing. */
+export type Shown = Pick<Output, 'units' | 'digits'>
+
+export interface ShownFigure {
+  readonly value: string
+  /** "±0.03", or nothing where there is no doubt to speak of. */
+  readonly doubt: string
+  readonly unit: string
+}
+
+/** A value with its expanded uncertainty, both to the digits the uncertainty allows and no finer than `shown`. */
+export function showFigure(value: Uncertain, shown: Shown, system: UnitSystem): ShownFigure {
+  const unit = shown.units[system]
+  const { U } = expand(value)
+  const decimals = decimalsOf(value, shown, system)
+  return { value: formatNumber(value.value, unit, decimals), doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '', unit: UNITS[unit].symbol }
+}
+
+function decimalsOf(value: Uncertain, shown: Shown, system: UnitSystem): number {
+  return Math.min(shown.digits[system], decimalsForDoubt(expand(value).U, shown.units[system]))
+}
+
+/** A doubt is never shown smaller than it is, and never as nothing. */
+function roundedUp(canonicalU: number, unit: UnitId, decimals: number): string {
+  const step = 10 ** -decimals
+  const inUnit = canonicalU / UNITS[unit].factor
+  return (Math.max(1, Math.ceil(inUnit / step - 0.05)) * step).toFixed(decimals)
+}
+
+/** "8.97 ±0.03", "1.15 ±0.02 mm". */
+export function figureWords(value: Uncertain, shown: Shown, system: UnitSystem): string {
+  const { value: number, doubt, unit } = showFigure(value, shown, system)
+  return joinSymbol([number, doubt].filter(Boolean).join(' '), unit)
+}
+
+/** A number of `shown`'s kind without doubt: a limit, a cut. */
+export function plainWords(canonical: number, shown: Shown, system: UnitSystem): string {
+  return joinUnit(trimmed(formatNumber(canonical, shown.units[system], shown.digits[system])), shown.units[system])
+}
+
+/** The size of a difference of `shown`'s kind. */
+export function differenceWords(canonical: number, shown: Shown, system: UnitSystem): string {
+  return joinUnit(trimmed(formatDifference(canonical, shown.units[system], shown.digits[system])), shown.units[system])
+}
+
+/** The default look of a kind where no definition says otherwise: terms of a sum, quick sums. */
+export function shownOf(kind: Kind): Shown {
+  return SHOWN[kind]
+}
+
+const same = (unit: UnitId, digits: number): Shown => ({ units: { metric: unit, inch: unit }, digits: { metric: digits, inch: digits } })
+const SHOWN: Readonly<Record<Kind, Shown>> = {
+  length: { units: { metric: 'mm', inch: 'in' }, digits: { metric: 3, inch: 4 } },
+  volume: same('cm3', 2), area: same('cm2', 1), angle: same('deg', 2), mass: same('g', 1), density: same('gPerCm3', 3),
+  temperature: { units: { metric: 'degC', inch: 'degF' }, digits: { metric: 1, inch: 1 } },
+  pressure: { units: { metric: 'kPa', inch: 'psi' }, digits: { metric: 1, inch: 2 } },
+  force: { units: { metric: 'N', inch: 'lbf' }, digits: { metric: 0, inch: 0 } },
+  torque: { units: { metric: 'Nm', inch: 'lbfft' }, digits: { metric: 1, inch: 1 } },
+  power: { units: { metric: 'kW', inch: 'hp' }, digits: { metric: 1, inch: 1 } },
+  speed: { units: { metric: 'mPerS', inch: 'ftPerS' }, digits: { metric: 1, inch: 1 } },
+  rotation: same('rpm', 0),
+  roughness: { units: { metric: 'umRa', inch: 'uinRa' }, digits: { metric: 2, inch: 0 } },
+  ratio: same('one', 3),
+}
+
+/** A figure where its kind alone is known: as many decimals as its doubt allows, or four significant digits without one. */
+export function figureOfKindWords(figure: Figure, kind: Kind, system: UnitSystem, unit = shownOf(kind).units[system]): string {
+  const { value } = figure
+  if (standardUncertainty(value) > 0) {
+    const decimals = Math.min(6, decimalsForDoubt(expand(value).U, unit))
+    return figureWords(value, { units: { metric: unit, inch: unit }, digits: { metric: decimals, inch: decimals } }, system)
+  }
+  const inUnit = Math.abs((value.value - UNITS[unit].offset) / UNITS[unit].factor)
+  const decimals = inUnit === 0 ? 0 : Math.min(6, Math.max(0, 4 - Math.floor(Math.log10(inUnit))))
+  return joinUnit(trimmed(formatNumber(value.value, unit, decimals)), unit)
+}
+
+function joinSymbol(number: string, symbol: string): string {
+  return symbol === '' ? number : symbol === '°' || symbol === '%' ? `${number}${symbol}` : `${number} ${symbol}`
+}
+
+/** Trailing noughts carry no news in a limit that was typed. */
+function trimmed(number: string): string {
+  return number.includes('.') ? number.replace(/\.?0+$/, '') : number
+}

@@ -1,0 +1,49 @@
+import type { Finding, LimitDefinition } from '@/core/benches'
+import type { Limit, UnitSystem } from '@/core/build'
+import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
+import { differenceWords, plainWords, type Shown } from './figures'
+
+export type Standing = Verdict | 'notMeasured' | 'noLimit' | 'stale'
+
+export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+  within: 'within', inDoubt: 'in doubt', over: 'over', under: 'under', notMeasured: 'not measured', noLimit: 'no limit', stale: 'stale',
+}
+
+export const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
+  strict: 'value ± U inside (ISO 14253-1, k = 2)',
+  probable: '95 % sure on each side (ISO 14253-1:2017)',
+}
+
+export function standingOf(finding: Finding): Standing {
+  return finding.figure === undefined ? 'notMeasured' : (finding.conformity?.verdict ?? 'noLimit')
+}
+
+/** "within", "in doubt", "over by 0.04 mm". */
+export function verdictWords(finding: Finding, shown: Shown, system: UnitSystem): string {
+  const standing = standingOf(finding)
+  if (standing !== 'over' && standing !== 'under') return STANDING_WORDS[standing]
+  return `${standing} by ${differenceWords(finding.conformity!.excess, shown, system)}`
+}
+
+/** "8.9 to 9.1", "at most 0.1", "at least 0.9 mm". */
+export function limitWords(limit: Limit, shown: Shown | LimitDefinition, system: UnitSystem): string {
+  const { lower, upper } = limit
+  if (lower !== undefined && upper !== undefined) {
+    return `${plainWords(lower, shown, system).replace(/\s?[^\d.−]+$/, '')} to ${plainWords(upper, shown, system)}`
+  }
+  return upper !== undefined ? `at most ${plainWords(upper, shown, system)}` : `at least ${plainWords(lower!, shown, system)}`
+}
+
+/** What the verdict rests on, for a finding with a limit: band, source, chance, and whether the gauge can decide at all. */
+export function verdictReason(conformity: Conformity, limit: Limit, shown: Shown, system: UnitSystem): string {
+  const parts = [`Limit ${limitWords(limit, shown, system)} (${limit.source}).`]
+  if (conformity.verdict === 'inDoubt') parts.push(`${percent(conformity.probability)} sure it is within.`)
+  if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the doubt: this gauge cannot decide.')
+  return parts.join(' ')
+}
+
+export function percent(share: number): string {
+  if (share > 0.995) return 'over 99 %'
+  if (share < 0.005) return 'under 1 %'
+  return `${Math.round(share * 100)} %`
+}

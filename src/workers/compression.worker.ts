@@ -1,0 +1,25 @@
+import { expose } from 'comlink'
+import { openBuild } from '@/core/build'
+import { cylinderStates, planCompression, ratioModel } from '@/core/benches/compression'
+import { monteCarlo } from '@/core/metrology'
+import type { CompressionWorker } from './protocol'
+
+const worker: CompressionWorker = {
+  async drawRatios(document, draws, seed, onProgress) {
+    const build = openBuild(document)
+    const model = ratioModel(cylinderStates(build), build.spec.limits.compressionRatio)
+    const started = performance.now()
+    let last
+    for (const slice of monteCarlo(model, draws, seed)) {
+      last = slice
+      onProgress(slice.done)
+    }
+    return { cylinders: model.cylinders, results: last?.results ?? [], elapsedMs: performance.now() - started }
+  },
+  async plan(document) {
+    const build = openBuild(document)
+    return planCompression(build, cylinderStates(build))
+  },
+}
+
+expose(worker)

@@ -1,0 +1,16 @@
+import type { BuildDocument } from '@/core/build'
+import type { MonteCarloResult } from '@/core/metrology'
+import type { PlannerResult } from '@/core/benches/compression'
+
+/** What the compression worker does. Arguments and answers are plain data. */
+export interface CompressionWorker {
+  /** Random draws of every known cylinder's ratio; calls `onProgress` between slices with the draws done. */
+  drawRatios(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void): Promise<RatioDraws>
+  plan(document: BuildDocument): Promise<PlannerResult>
+}
+
+export interface RatioDraws {
+  readonly cylinders: readonly number[]
+  readonly results: readonly MonteCarloResult[]
+  readonly elapsedMs: number
+}
