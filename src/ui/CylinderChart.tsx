@@ -1,4 +1,5 @@
 'use client'
+import { nice, ticks } from 'd3-array'
 import { ErrorBar, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/benches'
@@ -11,6 +12,8 @@ import { VerdictShape } from './VerdictMark'
 
 const Box = styled.figure`figcaption { ${caption} } svg text { ${numerals} font-size: 12px; fill: var(--quiet); } .recharts-surface { overflow: visible; }`
 const Readout = styled.div`background: var(--raised); border: 1px solid var(--edge); padding: 4px 8px; font-size: 13px;`
+
+const GRADUATIONS = 5
 
 interface Point { readonly cylinder: number; readonly value: number; readonly doubt: number; readonly standing: Standing; readonly words: string }
 
@@ -28,8 +31,10 @@ export function CylinderChart({ title, findings, shown, cylinders, system, heigh
   const spans = [...points.flatMap(({ value, doubt }) => [value - doubt, value + doubt]), ...bounds]
   const symbol = UNITS[unit].symbol
   const [low, high] = spans.length > 0 ? [Math.min(...spans), Math.max(...spans)] : [0, 1]
-  const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.18
-  const decimals = Math.min(shown.digits[system], Math.max(0, Math.ceil(-Math.log10((high - low || 1) / 4))))
+  const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.12
+  const domain = nice(low - room, high + room, GRADUATIONS)
+  const marks = ticks(...domain, GRADUATIONS)
+  const decimals = Math.max(0, Math.ceil(-Math.log10((marks[1] ?? 1) - (marks[0] ?? 0)) - 1e-9))
   return (
     <Box>
       <figcaption>{title}{symbol && `, ${symbol}`}</figcaption>
@@ -37,7 +42,7 @@ export function CylinderChart({ title, findings, shown, cylinders, system, heigh
         <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 360, height }}>
           <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <XAxis type="number" dataKey="cylinder" domain={[0.5, cylinders + 0.5]} ticks={Array.from({ length: cylinders }, (_, index) => index + 1)} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} />
-            <YAxis type="number" dataKey="value" domain={[low - room, high + room]} width={56} tickCount={5} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(decimals)} />
+            <YAxis type="number" dataKey="value" domain={domain} ticks={marks} interval={0} width={56} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(decimals)} />
             {bounds.length === 2 && <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}
             {bounds.map((bound) => <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />)}
             {limit?.target !== undefined && <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />}

@@ -33,14 +33,18 @@ const R = 50
  * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
  * Stations take the shape of their verdict; the scribe line crosses the current one and runs to the edges.
  */
-export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, showSize = true, sizeWords }: {
-  layout: EngineLayout; boreMm: number; marks?: readonly StationMark[]; current?: string; onPick?: (id: string) => void; showSize?: boolean; sizeWords?: string
+export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, sizeWords, bare = false }: {
+  layout: EngineLayout; boreMm: number; marks?: readonly StationMark[]; current?: string; onPick?: (id: string) => void
+  /** Centre distance in words, drawn as a dimension. */
+  sizeWords?: string
+  /** Small, without lettering but the front: for a list. */
+  bare?: boolean
 }) {
   const pitch = Math.max(2.08, layout.boreSpacingMm / (boreMm / 2)) * R
   const rows = cylindersPerBank(layout)
   const twoBanks = bankCount(layout) === 2
   const bankGap = R * 2.7
-  const margin = { left: 96, right: 34, top: 40, bottom: 44 }
+  const margin = bare ? { left: 54, right: 6, top: 6, bottom: 6 } : { left: 96, right: 34, top: 40, bottom: 44 }
   const blockWidth = (rows - 1) * pitch + R * 2.7
   const blockHeight = R * 2.75 + (twoBanks ? bankGap : 0)
   const width = blockWidth + margin.left + margin.right
@@ -64,15 +68,15 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, sho
       <rect x={margin.left} y={margin.top} width={blockWidth} height={blockHeight} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} />
       <path d={`M${margin.left} ${margin.top + 6} h-18 v${blockHeight - 12} h18`} fill="none" stroke="var(--dye)" strokeWidth={1.2} />
       <text className="front" fontSize={13} textAnchor="middle" transform={`translate(${margin.left - 30} ${margin.top + blockHeight / 2}) rotate(-90)`}>FRONT</text>
-      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>{side('right')}</text>
-      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>{side('left')}</text>
+      {!bare && <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>{side('right')}</text>}
+      {!bare && <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>{side('left')}</text>}
       {places.map(({ cylinder, cx, cy }) => (
         <g key={cylinder}>
           <circle cx={cx} cy={cy} r={R} fill={here?.cylinder === cylinder ? 'var(--dye-wash)' : 'var(--ground)'} stroke="var(--dye)" strokeWidth={1.4} />
           <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">{cylinder}</text>
         </g>
       ))}
-      {showSize && sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
+      {sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
       {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.1} opacity={0.85} />}
       {marks.map((mark) => {
         const { x, y } = at(mark)

@@ -31,6 +31,8 @@ export interface Characteristic {
   readonly gauges: readonly string[]
   /** Output of the same cylinder that judges it: its verdict is drawn at the station. */
   readonly judgedBy?: string
+  /** A step on the way to a value, such as a burette level: comparing it across cylinders says nothing. */
+  readonly passing?: boolean
   /** The value itself may be negative. */
   readonly signed?: boolean
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */

@@ -32,7 +32,7 @@ const Work = styled.main`
   min-height: 0; overflow: auto; display: grid; grid-template-rows: auto auto 1fr; align-content: start;
   ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; } }
 `
-const Plan = styled.section`height: 262px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
+const Plan = styled.section`height: 214px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
 const Readings = styled.section`
   display: grid; grid-template-columns: minmax(0, 1.12fr) minmax(280px, 0.88fr); border-bottom: 1px solid var(--hairline);
   > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }

@@ -5,7 +5,7 @@ import type { Build, Reading, UnitSystem } from '@/core/build'
 import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { standingOf, type Standing } from '@/wording'
+import { showFigure, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 14px;
@@ -13,10 +13,11 @@ const Table = styled.table`
   thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
   tbody th { border-bottom: 1px solid var(--hairline); font-size: 14px; }
-  tbody tr { height: 27px; }
+  tbody tr { height: 24px; }
+  tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; } tr[data-total] th { font-weight: 600; }
 `
 const Cell = styled.button`
-  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 26px; padding: 0 6px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 14px;
+  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 24px; padding: 0 6px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 14px;
   &[data-standing='over'], &[data-standing='under'] { color: var(--out); }
   &[data-standing='inDoubt'] { color: var(--doubt); }
   &[data-here] { border-color: var(--scribe); color: var(--scribe); }
@@ -38,9 +39,11 @@ export function Sheet({ bench, build, stations, findings, current, unsent, syste
     <Table>
       <thead><tr><th scope="col">{unitsTitle(bench, stations, system)}</th>{columns.map((column) => <th key={column} scope="col">{column}</th>)}<th scope="col">spread</th></tr></thead>
       <tbody>
-        {rows.map((row) => {
+        {rows.flatMap((row, index) => {
           const inRow = byRow.get(row)!
-          return (
+          const judgedBy = judge(bench, inRow)
+          const total = judgedBy !== judge(bench, byRow.get(rows[index + 1] ?? '') ?? []) && judgedBy ? <Total key={`${row}/total`} output={judgedBy} bench={bench} findings={findings} columns={columns} system={system} /> : null
+          return [(
             <tr key={row}>
               <th scope="row">{row}</th>
               {columns.map((column) => {
@@ -55,10 +58,39 @@ export function Sheet({ bench, build, stations, findings, current, unsent, syste
               })}
               <Spread>{spreadWords(inRow, build, bench, system)}</Spread>
             </tr>
-          )
+          ), total]
         })}
       </tbody>
     </Table>
+  )
+}
+
+/** The output the readings of a row go into, if it is one value a cylinder. */
+function judge(bench: Bench, inRow: readonly Station[]): string | undefined {
+  const first = inRow[0]
+  return first && bench.definition.characteristics[first.characteristic]!.judgedBy
+}
+
+/** What the rows above come to for each cylinder, with its verdict. */
+function Total({ output, bench, findings, columns, system }: {
+  output: string; bench: Bench; findings: readonly Finding[]; columns: readonly (string | number)[]; system: UnitSystem
+}) {
+  const definition = bench.definition.outputs[output]!
+  const family = findings.filter((finding) => finding.output === output)
+  return (
+    <tr data-total="">
+      <th scope="row">{definition.label}</th>
+      {columns.map((column) => {
+        const finding = family.find((one) => one.cylinder === column)
+        const standing = finding ? standingOf(finding) : 'notMeasured'
+        return (
+          <td key={column} style={{ color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined }}>
+            {finding?.figure ? <>{standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />} {showFigure(finding.figure.value, definition, system).value}</> : '–'}
+          </td>
+        )
+      })}
+      <td />
+    </tr>
   )
 }
 
@@ -91,7 +123,7 @@ function readingWords(reading: Reading, build: Build, unit: Reading['unit']): st
 function spreadWords(inRow: readonly Station[], build: Build, bench: Bench, system: UnitSystem): string {
   const readings = inRow.flatMap((station) => build.readings.current.get(station.id) ?? [])
   const first = readings[0]
-  if (!first || readings.length < 2) return ''
+  if (!first || readings.length < 2 || bench.definition.characteristics[first.characteristic]!.passing) return ''
   const unit = bench.definition.characteristics[first.characteristic]!.units[system]
   const values = readings.map((reading) => reading.value)
   const decimals = decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit)

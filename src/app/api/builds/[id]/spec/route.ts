@@ -18,12 +18,14 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
   })
 }
 
-/** The spec as it stood at a revision: what an undo goes back to. */
+/** The spec as it stood at a revision (what an undo goes back to), or the latest with its number. */
 export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return answering(async () => {
-    const number = Number(new URL(request.url).searchParams.get('revision'))
+    const { id } = await params
+    const wanted = new URL(request.url).searchParams.get('revision')
     const { builds } = await database()
-    const spec = await builds.specAt((await params).id, number)
-    return spec ? NextResponse.json({ spec }) : refused(404, 'There is no such revision.')
+    const number = wanted === 'latest' ? (await builds.revisions(id))[0]?.number : Number(wanted)
+    const spec = number === undefined ? undefined : await builds.specAt(id, number)
+    return spec ? NextResponse.json({ spec, revision: number }) : refused(404, 'There is no such revision.')
   })
 }

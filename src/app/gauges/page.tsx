@@ -1,0 +1,12 @@
+import type { Metadata } from 'next'
+import { currentCards } from '@/core/build'
+import { database } from '@/data/database'
+import { GaugeDrawer } from '@/features/gauges/GaugeDrawer'
+
+export const metadata: Metadata = { title: 'Gauge drawer' }
+export const dynamic = 'force-dynamic'
+
+export default async function Page() {
+  const { gauges } = await database()
+  return <GaugeDrawer cards={currentCards(await gauges.list())} />
+}

@@ -1,0 +1,74 @@
+import 'server-only'
+import path from 'node:path'
+import pdfmake from 'pdfmake'
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Standing } from '@/wording'
+import type { BenchSheet, BookSheet } from './bookSheet'
+
+const fontFile = (family: string, weight: number) => path.join(process.cwd(), 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
+
+pdfmake.addFonts({
+  Archivo: { normal: fontFile('archivo', 400), bold: fontFile('archivo', 700), italics: fontFile('archivo', 400), bolditalics: fontFile('archivo', 700) },
+  Azeret: { normal: fontFile('azeret-mono', 400), bold: fontFile('azeret-mono', 700), italics: fontFile('azeret-mono', 400), bolditalics: fontFile('azeret-mono', 700) },
+})
+
+const RULED = {
+  hLineWidth: (row: number) => (row === 1 ? 0.8 : 0.3), vLineWidth: () => 0, hLineColor: () => '#555555', paddingLeft: () => 0, paddingRight: () => 6, paddingTop: () => 1.5, paddingBottom: () => 1.5,
+}
+
+/** The verdict's shape as a vector, black only. */
+const SHAPES: Readonly<Partial<Record<Standing, string>>> = {
+  within: '<circle cx="5" cy="5" r="4"/>',
+  inDoubt: '<circle cx="5" cy="5" r="3.6" fill="none" stroke="#000"/><path d="M5 1 A4 4 0 0 0 5 9 Z"/>',
+  over: '<path d="M5 0.5 L9.5 9 L0.5 9 Z"/>',
+  under: '<path d="M5 9.5 L9.5 1 L0.5 1 Z"/>',
+  notMeasured: '<circle cx="5" cy="5" r="3.6" fill="none" stroke="#000"/>',
+}
+
+/** The build sheet as PDF bytes, A4 or Letter, black only. */
+export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn: string): Promise<Uint8Array<ArrayBuffer>> {
+  const definition: TDocumentDefinitions = {
+    pageSize: size,
+    pageMargins: [42, 42, 42, 48],
+    info: { title: `${sheet.title}: build sheet` },
+    defaultStyle: { font: 'Archivo', fontSize: 8.5, lineHeight: 1.15 },
+    styles: { title: { fontSize: 20, bold: true }, heading: { fontSize: 11.5, bold: true, margin: [0, 12, 0, 4] }, head: { bold: true, fontSize: 8 }, number: { font: 'Azeret', fontSize: 7.5, alignment: 'right' } },
+    footer: (page, pages) => ({ text: `${sheet.title} · build sheet ${printedOn} · page ${page} of ${pages}`, alignment: 'center', fontSize: 7.5, margin: [0, 14, 0, 0] }),
+    content: [
+      { text: sheet.title, style: 'title' },
+      { text: `${sheet.description}. Build sheet, ${printedOn}.`, margin: [0, 0, 0, 8] },
+      { columns: chunk(sheet.facts, Math.ceil(sheet.facts.length / 2)).map((facts) => ({ table: { widths: [70, '*'], body: facts.map(([label, words]) => [{ text: label, bold: true }, words]) }, layout: 'noBorders' })) },
+      ...sheet.benches.flatMap(benchContent),
+      { text: 'Paper', style: 'heading' },
+      table(['Number', 'Value', 'Source', 'Reason'], [110, 100, '*', '*'], sheet.paper.map((line) => [line.label, { text: line.value, style: 'number' }, line.source, line.reason])),
+      ...(sheet.gauges.length > 0 ? [{ text: 'Gauges', style: 'heading' }, table(['Gauge', 'What it can see', 'Checked'], ['auto', '*', 'auto'], sheet.gauges.map((gauge) => [gauge.name, gauge.doubt, gauge.checked]))] : []),
+      ...(sheet.crossed.length > 0 ? [{ text: 'Struck out, measured again, skipped, noted', style: 'heading' }, { ul: [...sheet.crossed] }] : []),
+      { text: `± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by ${sheet.rule}. Estimates are marked; the makers’ paperwork and the sanctioning body decide.`, fontSize: 7.5, margin: [0, 12, 0, 28] },
+      { columns: ['Built by', 'Checked by', 'Date'].map((words) => ({ stack: [{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 150, y2: 0, lineWidth: 0.6 }] }, { text: words, fontSize: 7.5 }] })) },
+    ],
+  }
+  const buffer = await pdfmake.createPdf(definition).getBuffer()
+  return new Uint8Array(buffer)
+}
+
+function benchContent(bench: BenchSheet): Content[] {
+  const { columns, rows } = bench.readings
+  return [
+    { text: bench.title, style: 'heading' },
+    table(['Readings', ...columns], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
+    { text: ' ', fontSize: 4 },
+    table(['Finding', 'Value', 'Limit', '', 'Verdict'], [130, 'auto', 120, 10, '*'], bench.findings.map((finding) => [
+      finding.label, { text: finding.value, style: 'number' }, finding.limit,
+      SHAPES[finding.standing] && finding.verdict ? { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${SHAPES[finding.standing]}</svg>`, width: 7, margin: [0, 1, 0, 0] } : '',
+      [finding.verdict, finding.remark].filter(Boolean).join('. '),
+    ])),
+  ]
+}
+
+function table(head: readonly string[], widths: readonly (string | number)[], body: readonly TableCell[][]): Content {
+  return { table: { headerRows: 1, dontBreakRows: true, widths: [...widths] as never, body: [head.map((text): TableCell => ({ text, style: 'head' })), ...body] }, layout: RULED }
+}
+
+function chunk<T>(items: readonly T[], size: number): T[][] {
+  return Array.from({ length: Math.ceil(items.length / size) }, (_, index) => items.slice(index * size, (index + 1) * size))
+}

@@ -1,0 +1,175 @@
+'use client'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { BENCHES, type LimitDefinition } from '@/core/benches'
+import { PAPER_KEYS, paperDefinition, type Limit, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
+import { UNITS, type UnitId } from '@/core/quantity'
+import { Button, ChoiceRow, LinkButton, TextField } from '@/ui/controls'
+import { useDevice } from '@/ui/device'
+import { PHONE } from '@/ui/GlobalStyle'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { limitWords, RULE_WORDS } from '@/wording'
+import { QuantityInput } from './QuantityInput'
+import { GasketStock, PistonStock } from './Stock'
+import { useSpec, type SpecEdit } from './useSpec'
+
+const Grid = styled.div`
+  display: grid; grid-template-columns: 200px minmax(110px, 150px) 110px minmax(140px, 1fr) minmax(140px, 1fr); gap: 8px 14px; padding: 10px 0; border-top: 1px solid var(--hairline); align-items: start;
+  &[data-limit] { grid-template-columns: 200px 100px 100px 100px minmax(140px, 1fr) minmax(160px, 1.3fr); }
+  > p { padding-top: 26px; b { display: block; font-weight: 600; } small { color: var(--quiet); } }
+  ${PHONE} { &, &[data-limit] { grid-template-columns: 1fr 1fr; } > p { grid-column: 1 / -1; padding: 0; } > :nth-child(n + 4) { grid-column: 1 / -1; } &[data-limit] > :nth-child(4) { grid-column: auto; } }
+`
+const Foot = styled.div`
+  position: sticky; bottom: 0; display: flex; flex-wrap: wrap; align-items: center; gap: 14px; padding: 10px 0; background: var(--ground); border-top: 2px solid var(--dye);
+`
+
+/** The numbers a build rests on: from whose paper, within which limits, by which method. Every edit is kept and can be undone. */
+export function PaperPage({ id, initial, revision }: { id: string; initial: Spec; revision: number }) {
+  const device = useDevice()
+  const edit = useSpec(id, initial, revision, device.initials)
+  const { spec } = edit
+  const system = device.systemFor(spec.units)
+  return (
+    <>
+      <TopBar trail={[{ href: `/builds/${id}`, words: spec.name }, { href: '#', words: 'Paper and limits' }]} ownSystem={spec.units} />
+      <Main>
+        <Title>Paper and limits</Title>
+        <Lead>What the makers’ sheets say, and what the engine is judged by. Every number keeps its source; the maker’s paper outranks a preset.</Lead>
+        <Section aria-label="Job">
+          <SectionTitle>Job</SectionTitle>
+          <JobFields edit={edit} system={system} />
+        </Section>
+        <Section aria-label="Numbers on paper">
+          <SectionTitle>Numbers on paper</SectionTitle>
+          <div>{PAPER_KEYS.map((key) => <PaperRow key={key} name={key} edit={edit} system={system} />)}</div>
+        </Section>
+        <Section aria-label="Gaskets in stock"><SectionTitle>Gaskets in stock</SectionTitle><GasketStock edit={edit} system={system} /></Section>
+        <Section aria-label="Other pistons to consider"><SectionTitle>Other pistons to consider</SectionTitle><PistonStock edit={edit} system={system} /></Section>
+        <Section aria-label="Methods"><SectionTitle>How it is measured</SectionTitle><MethodFields edit={edit} /></Section>
+        <Section aria-label="Limits">
+          <SectionTitle>Limits</SectionTitle>
+          <div>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
+            <LimitRow key={key} name={key} definition={definition} preset={bench.presets(spec)[key]} edit={edit} system={system} />
+          )))}</div>
+        </Section>
+        <Foot>
+          <Button onPress={edit.undo} isDisabled={!edit.canUndo}>Undo the last change</Button>
+          <span role="status" style={{ flex: 1 }}>{edit.said && `Kept: ${edit.said}`}</span>
+          <LinkButton href={`/builds/${id}/compression`} kind="primary">To the bench</LinkButton>
+        </Foot>
+        {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
+      </Main>
+    </>
+  )
+}
+
+function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  const { spec, change } = edit
+  return (
+    <Grid style={{ borderTop: 0, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}>
+      <Words label="Name" value={spec.name} onCommit={(name) => change(`name ${name}`, (now) => ({ ...now, name }))} required />
+      <Words label="In a few words" value={spec.description} onCommit={(description) => change('description', (now) => ({ ...now, description }))} />
+      <Words label="Use" value={spec.duty.use} onCommit={(use) => change(`use ${use}`, (now) => ({ ...now, duty: { ...now.duty, use } }))} required />
+      <Words label="Fuel" value={spec.duty.fuel} onCommit={(fuel) => change(`fuel ${fuel}`, (now) => ({ ...now, duty: { ...now.duty, fuel } }))} required />
+      <QuantityInput
+        label={`Boost, ${system === 'metric' ? 'bar' : 'psi'} gauge`} value={spec.duty.boostKpa} kind="pressure" unit={system === 'metric' ? 'bar' : 'psi'} range={{ low: 0, high: 1000 }}
+        onCommit={(boostKpa = 0) => change('boost', (now) => ({ ...now, duty: { ...now.duty, boostKpa } }))}
+      />
+      <QuantityInput label="Redline, rpm" value={spec.duty.redlineRpm} kind="rotation" unit="rpm" range={{ low: 500, high: 30000 }} onCommit={(redlineRpm) => redlineRpm && change('redline', (now) => ({ ...now, duty: { ...now.duty, redlineRpm } }))} />
+      <FiringOrder edit={edit} />
+    </Grid>
+  )
+}
+
+function FiringOrder({ edit }: { edit: SpecEdit }) {
+  const { layout } = edit.spec
+  return (
+    <Words
+      label="Firing order" value={layout.firingOrder.join('-')} required
+      onCommit={(text) => change(text.split(/[^\d]+/).filter(Boolean).map(Number))}
+    />
+  )
+  function change(firingOrder: number[]) {
+    return edit.change(`firing order ${firingOrder.join('-')}`, (now) => ({ ...now, layout: { ...now.layout, firingOrder } }))
+  }
+}
+
+/** A few words, kept on leaving the field. */
+export function Words({ label, value, onCommit, required = false, hint }: { label: string; value: string; onCommit: (text: string) => void; required?: boolean; hint?: string }) {
+  const [text, setText] = useState(value)
+  const [seen, setSeen] = useState(value)
+  if (seen !== value) { setSeen(value); setText(value) }
+  const commit = () => {
+    if (text.trim() === value) return
+    if (required && text.trim() === '') setText(value)
+    else onCommit(text.trim())
+  }
+  return <TextField label={label} value={text} onChange={setText} onBlur={commit} hint={hint} onKeyDown={(event) => event.key === 'Enter' && commit()} />
+}
+
+function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
+  const definition = paperDefinition(name)
+  const paper = edit.spec.paper[name] as PaperNumber | undefined
+  const unit = definition.units[system]
+  const put = (change: Partial<PaperNumber>, reason: string) => edit.change(reason, (spec) => {
+    const before = spec.paper[name] ?? { value: Number.NaN, unit, source: 'source not said' }
+    return { ...spec, paper: { ...spec.paper, [name]: { ...before, ...change } } }
+  })
+  const setValue = (value: number | undefined, typedUnit: UnitId) => {
+    if (value === undefined) {
+      return edit.change(`${definition.label} taken off`, (spec) => ({ ...spec, paper: Object.fromEntries(Object.entries(spec.paper).filter(([key]) => key !== name)) }))
+    }
+    return put({ value, unit: typedUnit }, definition.label)
+  }
+  return (
+    <Grid>
+      <p><b>{definition.label}</b>{definition.hint && <small>{definition.hint}</small>}</p>
+      <QuantityInput label={UNITS[unit].symbol || 'value'} value={paper?.value} kind={definition.kind} unit={unit} onCommit={setValue} range={definition} bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined} />
+      {paper ? <QuantityInput label="±" value={paper.tolerance} kind={definition.kind} unit={unit} size onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)} /> : <span />}
+      {paper ? <Words label="Source" value={paper.source} onCommit={(source) => put({ source }, `${definition.label} source`)} required /> : <span />}
+      {paper ? <Words label="Reason" value={paper.reason ?? ''} onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)} /> : <span />}
+    </Grid>
+  )
+}
+
+function LimitRow({ name, definition, preset, edit, system }: { name: string; definition: LimitDefinition; preset: Limit | undefined; edit: SpecEdit; system: UnitSystem }) {
+  const limit = edit.spec.limits[name]
+  const unit = definition.units[system]
+  const set = (limits: Limit | undefined, reason: string) => edit.change(reason, (spec) => ({
+    ...spec, limits: limits ? { ...spec.limits, [name]: limits } : Object.fromEntries(Object.entries(spec.limits).filter(([key]) => key !== name)),
+  }))
+  const bound = (which: 'lower' | 'target' | 'upper') => (
+    <QuantityInput label={`${which === 'lower' ? 'From' : which === 'upper' ? 'To' : 'Target'}${UNITS[unit].symbol ? `, ${UNITS[unit].symbol}` : ''}`} value={limit?.[which]} kind={definition.kind} unit={unit} onCommit={(value) => {
+      const next: Limit = { source: 'source not said', reason: '', ...limit, [which]: value }
+      const empty = next.lower === undefined && next.upper === undefined
+      return set(empty ? undefined : next, empty ? `${definition.label}: no limit` : `${definition.label} limit`)
+    }} />
+  )
+  return (
+    <Grid data-limit="">
+      <p><b>{definition.label}</b><small>{limit ? limitWords(limit, definition, system) : 'no limit'}</small></p>
+      {bound('lower')}{bound('target')}{bound('upper')}
+      {limit ? <Words label="Source" value={limit.source} onCommit={(source) => set({ ...limit, source }, `${definition.label} source`)} required /> : preset ? <p><Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>Take the preset</Button></p> : <span />}
+      {limit ? <Words label="Reason" value={limit.reason} onCommit={(reason) => set({ ...limit, reason }, `${definition.label} reason`)} /> : <span />}
+    </Grid>
+  )
+}
+
+/** The schools: each says in a sentence why it exists. */
+function MethodFields({ edit }: { edit: SpecEdit }) {
+  const { methods } = edit.spec
+  const set = (change: Partial<Methods>, reason: string) => edit.change(reason, (spec) => ({ ...spec, methods: { ...spec.methods, ...change } }))
+  return (
+    <div style={{ display: 'grid', gap: 18, gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))' }}>
+      <ChoiceRow label="Bore in the sums" value={methods.bore} onChange={(bore) => set({ bore }, `bore by ${bore}`)} options={[{ value: 'paper', label: 'From paper' }, { value: 'measured', label: 'As measured' }]} hint="As measured, a cylinder without bore readings has no ratio." />
+      <ChoiceRow label="Deck places a piston" value={String(methods.deckPlaces) as '2' | '4'} onChange={(places) => set({ deckPlaces: places === '2' ? 2 : 4 }, `deck at ${places} places`)} options={[{ value: '2', label: 'Two, on the pin axis' }, { value: '4', label: 'Four, all round' }]} hint="Opposite places, so that the rock of the piston cancels. Four show the rock as well." />
+      <ChoiceRow label="Chambers" value={methods.chamber} onChange={(chamber) => set({ chamber }, `chambers by ${chamber}`)} options={[{ value: 'buretteVolume', label: 'Burette, volume' }, { value: 'buretteLevels', label: 'Burette, before and after' }, { value: 'mass', label: 'By mass' }]} hint="Two levels leave no sum to the head; weighing is the finest and needs the density." />
+      <ChoiceRow label="Fills a chamber" value={String(methods.chamberRepeats) as '1'} onChange={(repeats) => set({ chamberRepeats: Number(repeats) }, `${repeats} fills`)} options={[{ value: '1', label: 'One' }, { value: '2', label: 'Two' }, { value: '3', label: 'Three' }] as never} hint="A second fill finds the bubble the first one hid." />
+      <ChoiceRow label="Piston volume" value={methods.piston} onChange={(piston) => set({ piston }, `piston by ${piston}`)} options={[{ value: 'paper', label: 'From paper' }, { value: 'downTheBore', label: 'Down the bore' }]} hint="Down the bore measures dish, dome and pockets as they are, gap included." />
+      <ChoiceRow label="The gap above the top ring, down the bore" value={methods.crevice} onChange={(crevice) => set({ crevice }, `crevice ${crevice}`)} options={[{ value: 'greased', label: 'Greased shut' }, { value: 'filled', label: 'Filled too' }]} hint="So that the crevice is counted once, not twice." />
+      <ChoiceRow label="Gasket" value={methods.gasket} onChange={(gasket) => set({ gasket }, `gasket by ${gasket}`)} options={[{ value: 'paper', label: 'As its maker states' }, { value: 'measured', label: 'Measured where clamped' }]} hint="Compressed thickness, never the loose one." />
+      <ChoiceRow label="Verdicts" value={methods.rule} onChange={(rule) => set({ rule }, `verdicts ${rule}`)} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }]} hint={RULE_WORDS[methods.rule]} />
+    </div>
+  )
+}
+

@@ -1,0 +1,38 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { differenceInUnit, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
+import { TextField } from '@/ui/controls'
+import { entryIssueWords } from '@/wording'
+
+/**
+ * A measured or stated number typed as text: our own parser, no rounding, no clamping. Commits on Enter and on leaving;
+ * an empty field commits `undefined`. A `size` is a tolerance: never negative, never shifted by an offset.
+ */
+export function QuantityInput({ label, value, kind, unit, size = false, onCommit, range, hint, bottomCentreDeg }: {
+  label: string; value: number | undefined; kind: Kind; unit: UnitId; size?: boolean; hint?: string; bottomCentreDeg?: 180
+  onCommit: (value: number | undefined, unit: UnitId) => void; range?: { readonly low: number; readonly high: number }
+}) {
+  const shown = value === undefined ? '' : size ? String(Number(differenceInUnit(value, unit).toPrecision(12))) : bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
+  const [text, setText] = useState(shown)
+  const [error, setError] = useState<string>()
+  useEffect(() => { setText(shown); setError(undefined) }, [shown])
+
+  function commit(): void {
+    if (text.trim() === shown) return setError(undefined)
+    if (text.trim() === '') return onCommit(undefined, unit)
+    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg })
+    if (!entry.ok) return setError(entryIssueWords(entry.issue, unit))
+    const canonical = size ? entry.value - (UNITS[entry.unit].offset || 0) : entry.value
+    if (size && canonical < 0) return setError('A size, never negative.')
+    if (range && (canonical < range.low || canonical > range.high)) return setError(`Not between ${formatExact(range.low, unit)} and ${formatExact(range.high, unit)} ${UNITS[unit].symbol}: decimal point, or another unit?`)
+    setError(undefined)
+    onCommit(canonical, entry.unit)
+  }
+
+  return (
+    <TextField
+      label={label} value={text} onChange={setText} onBlur={commit} error={error} hint={hint} numeric
+      onKeyDown={(event) => { if (event.key === 'Enter') commit(); if (event.key === 'Escape') { setText(shown); setError(undefined) } }}
+    />
+  )
+}

@@ -1,0 +1,115 @@
+'use client'
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { Gasket, PistonOption, UnitSystem } from '@/core/build'
+import { formatExact, parseEntry, UNITS, type Kind } from '@/core/quantity'
+import { Button, TextField } from '@/ui/controls'
+import { numerals, PHONE } from '@/ui/GlobalStyle'
+import type { SpecEdit } from './useSpec'
+
+const Table = styled.table`
+  width: 100%; font-size: 14px; th { text-align: left; font-weight: 500; font-size: 13px; color: var(--quiet); padding: 4px 10px 4px 0; } td { padding: 6px 10px 6px 0; border-top: 1px solid var(--hairline); }
+  td[data-number] { ${numerals} } ${PHONE} { th:nth-child(5), td:nth-child(5) { display: none; } }
+`
+const Adding = styled.form`display: grid; grid-template-columns: repeat(auto-fit, minmax(130px, 1fr)); gap: 10px; align-items: start; > button { margin-top: 24px; }`
+
+interface StockField { readonly name: string; readonly label: string; readonly kind: Kind | 'words'; readonly optional?: boolean }
+
+/** Gaskets that can be had; one of them is on the engine. */
+export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  const { stock, choice } = edit.spec
+  const unit = system === 'metric' ? 'mm' : 'in'
+  const fields: readonly StockField[] = [
+    { name: 'name', label: 'Name', kind: 'words' }, { name: 'thicknessMm', label: `Compressed, ${UNITS[unit].symbol}`, kind: 'length' },
+    { name: 'boreMm', label: `Bore, ${UNITS[unit].symbol}`, kind: 'length' }, { name: 'thicknessToleranceMm', label: `± thickness, ${UNITS[unit].symbol}`, kind: 'length', optional: true }, { name: 'source', label: 'Source', kind: 'words' },
+  ]
+  const add = (values: Record<string, never>) => edit.change(`gasket ${String(values.name)}`, (spec) => {
+    const gasket = { id: freshId('gasket', spec.stock.gaskets), ...values } as unknown as Gasket
+    return { ...spec, stock: { ...spec.stock, gaskets: [...spec.stock.gaskets, gasket] }, choice: { ...spec.choice, gasket: spec.choice.gasket ?? gasket.id } }
+  })
+  return (
+    <>
+      {stock.gaskets.length > 0 && (
+        <Table>
+          <thead><tr><th scope="col">Gasket</th><th scope="col">Compressed</th><th scope="col">Bore</th><th scope="col">±</th><th scope="col">Source</th><th scope="col">On the engine</th></tr></thead>
+          <tbody>{stock.gaskets.map((gasket) => (
+            <tr key={gasket.id}>
+              <td>{gasket.name}</td><td data-number>{formatExact(gasket.thicknessMm, unit)}</td><td data-number>{formatExact(gasket.boreMm, unit)}</td>
+              <td data-number>{gasket.thicknessToleranceMm === undefined ? 'not said' : formatExact(gasket.thicknessToleranceMm, unit)}</td><td>{gasket.source}</td>
+              <td>{gasket.id === choice.gasket ? <b>chosen</b> : (
+                <>
+                  <Button size="small" onPress={() => edit.change(`gasket ${gasket.name} chosen`, (spec) => ({ ...spec, choice: { ...spec.choice, gasket: gasket.id } }))}>Choose</Button>{' '}
+                  <Button size="small" kind="plain" onPress={() => edit.change(`gasket ${gasket.name} out of stock`, (spec) => ({ ...spec, stock: { ...spec.stock, gaskets: spec.stock.gaskets.filter((one) => one.id !== gasket.id) } }))}>Take out</Button>
+                </>
+              )}</td>
+            </tr>
+          ))}</tbody>
+        </Table>
+      )}
+      <StockForm fields={fields} unit={unit} add={add} words="Add a gasket" />
+    </>
+  )
+}
+
+/** Pistons the planner may consider besides the ones measured. */
+export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  const { stock } = edit.spec
+  const unit = system === 'metric' ? 'mm' : 'in'
+  const fields: readonly StockField[] = [
+    { name: 'name', label: 'Name', kind: 'words' }, { name: 'volumeCm3', label: 'Volume, cm³ (dish +, dome −)', kind: 'volume' },
+    { name: 'compressionHeightMm', label: `Compression height, ${UNITS[unit].symbol}`, kind: 'length' }, { name: 'source', label: 'Source', kind: 'words' },
+  ]
+  const add = (values: Record<string, never>) => edit.change(`piston ${String(values.name)}`, (spec) => ({
+    ...spec, stock: { ...spec.stock, pistons: [...spec.stock.pistons, { id: freshId('piston', spec.stock.pistons), ...values } as unknown as PistonOption] },
+  }))
+  return (
+    <>
+      {stock.pistons.length > 0 && (
+        <Table>
+          <thead><tr><th scope="col">Piston</th><th scope="col">Volume</th><th scope="col">Compression height</th><th scope="col">Source</th><th scope="col"><span hidden>Take out</span></th></tr></thead>
+          <tbody>{stock.pistons.map((piston) => (
+            <tr key={piston.id}>
+              <td>{piston.name}</td><td data-number>{formatExact(piston.volumeCm3, 'cm3')} cm³</td><td data-number>{formatExact(piston.compressionHeightMm, unit)}</td><td>{piston.source}</td>
+              <td><Button size="small" kind="plain" onPress={() => edit.change(`piston ${piston.name} out`, (spec) => ({ ...spec, stock: { ...spec.stock, pistons: spec.stock.pistons.filter((one) => one.id !== piston.id) } }))}>Take out</Button></td>
+            </tr>
+          ))}</tbody>
+        </Table>
+      )}
+      <StockForm fields={fields} unit={unit} add={add} words="Add a piston" />
+    </>
+  )
+}
+
+function StockForm({ fields, unit, add, words }: { fields: readonly StockField[]; unit: 'mm' | 'in'; add: (values: Record<string, never>) => void; words: string }) {
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
+  const submit = () => {
+    const values: Record<string, unknown> = {}
+    const wrong: Record<string, string> = {}
+    for (const field of fields) {
+      const text = (typed[field.name] ?? '').trim()
+      if (text === '') { if (!field.optional) wrong[field.name] = 'is needed'; continue }
+      if (field.kind === 'words') { values[field.name] = text; continue }
+      const entry = parseEntry(text, { kind: field.kind, unit: field.kind === 'length' ? unit : 'cm3', signed: true })
+      if (!entry.ok) wrong[field.name] = 'is not a number in a unit known here'
+      else if (field.kind === 'length' && entry.value <= 0) wrong[field.name] = 'is more than nothing'
+      else values[field.name] = entry.value
+    }
+    setErrors(wrong)
+    if (Object.keys(wrong).length > 0) return
+    add(values as Record<string, never>)
+    setTyped({})
+  }
+  return (
+    <Adding aria-label={words} onSubmit={(event) => { event.preventDefault(); submit() }}>
+      {fields.map((field) => <TextField key={field.name} label={field.label} value={typed[field.name] ?? ''} onChange={(text) => setTyped((now) => ({ ...now, [field.name]: text }))} error={errors[field.name]} numeric={field.kind !== 'words'} />)}
+      <Button type="submit">{words}</Button>
+    </Adding>
+  )
+}
+
+function freshId(kind: string, known: readonly { readonly id: string }[]): string {
+  let number = known.length + 1
+  while (known.some((one) => one.id === `${kind}-${number}`)) number++
+  return `${kind}-${number}`
+}

@@ -1,0 +1,109 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { computeSum, SUMS, type QuickSum, type SumOutcome, type SumResult } from '@/core/sums'
+import { SumTree } from '@/features/bench/SumTree'
+import { Button, ChoiceRow, TextField } from '@/ui/controls'
+import { useDevice } from '@/ui/device'
+import { numerals, PHONE } from '@/ui/GlobalStyle'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { VerdictMark } from '@/ui/VerdictMark'
+import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords } from '@/wording'
+import { KeepIntoBuild, type BuildChoice } from './KeepIntoBuild'
+
+const Columns = styled.div`display: grid; grid-template-columns: 220px minmax(260px, 1fr) minmax(280px, 1.1fr); gap: 32px; align-items: start; @media (max-width: 1000px) { grid-template-columns: 1fr 1fr; > nav { grid-column: 1 / -1; } } ${PHONE} { grid-template-columns: 1fr; }`
+const Nav = styled.nav`ul { display: grid; } li a { display: block; padding: 10px 12px; border-left: 3px solid var(--hairline); text-decoration: none; color: var(--ink); small { display: block; color: var(--quiet); font-size: 12.5px; } &:hover { background: var(--raised); } &[aria-current] { border-color: var(--scribe); background: var(--raised); font-weight: 600; small { font-weight: 400; } } }`
+const Inputs = styled.form`display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 12px; align-content: start;`
+const Result = styled.li`border-top: 1px solid var(--hairline); padding: 10px 0; > div { display: flex; gap: 12px; align-items: baseline; justify-content: space-between; flex-wrap: wrap; } [data-value] { ${numerals} font-size: 18px; } &:first-child { border-top-color: var(--edge); [data-value] { font-size: 28px; font-weight: 500; } }`
+
+/** Quick sums: find one, type, see it move. No build needed. */
+export function SumsPage({ current, builds }: { current: string; builds: readonly BuildChoice[] }) {
+  const device = useDevice()
+  const system = device.system ?? 'metric'
+  const sum = SUMS.find((one) => one.id === current) ?? SUMS[0]!
+  return (
+    <>
+      <TopBar trail={[{ href: '/sums', words: 'Quick sums' }]} ownSystem={system} />
+      <Main>
+        <Title>Quick sums</Title>
+        <Lead>Type each number as you have it, in any unit, with ± if you know it: 64 ± 0.5 cc is read as 95 % sure. A bare number is in {system === 'metric' ? 'mm' : 'inches'}.</Lead>
+        <Columns>
+          <Nav aria-label="Sums"><ul>{SUMS.map((one) => <li key={one.id}><Link href={`/sums/${one.id}`} aria-current={one.id === sum.id ? 'page' : undefined}>{one.title}<small>{one.question}</small></Link></li>)}</ul></Nav>
+          <OneSum key={sum.id} sum={sum} system={system} builds={builds} by={device.initials || '—'} />
+        </Columns>
+      </Main>
+    </>
+  )
+}
+
+function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' | 'inch'; builds: readonly BuildChoice[]; by: string }) {
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const started = Object.values(typed).some((text) => text.trim() !== '')
+  const outcome = computeSum(sum, typed, system)
+  const issueOf = (name: string) => {
+    if (outcome.ok || !started) return undefined
+    const issue = outcome.issues.find((one) => one.path[0] === name)
+    return issue && !(issue.code === 'missing') ? sumIssueWords(issue, system) : undefined
+  }
+  return (
+    <>
+      <Inputs aria-label={sum.title} onSubmit={(event) => event.preventDefault()}>
+        {Object.entries(sum.inputs).map(([name, input]) => (name === 'rule'
+          ? <div key={name} style={{ gridColumn: '1 / -1' }}><ChoiceRow label="Rule" value={(typed.rule ?? 'strict') as 'strict'} onChange={(rule) => setTyped((now) => ({ ...now, rule }))} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }] as never} /></div>
+          : (
+            <TextField
+              key={name} label={`${input.label}${input.required ? '' : ' (if known)'}`} value={typed[name] ?? ''} placeholder={input.example} error={issueOf(name)} numeric
+              onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
+            />
+          )))}
+      </Inputs>
+      <Section aria-live="polite" aria-label="Results">
+        <SectionTitle>{sum.question}</SectionTitle>
+        {!started ? <p>Type on the left; the examples in the fields show how.</p> : <Outcome outcome={outcome} sum={sum} system={system} />}
+        {outcome.ok && started && <KeepIntoBuild sum={sum} typed={typed} system={system} builds={builds} by={by} />}
+      </Section>
+    </>
+  )
+}
+
+function Outcome({ outcome, sum, system }: { outcome: SumOutcome; sum: QuickSum; system: 'metric' | 'inch' }) {
+  if (!outcome.ok) {
+    const missing = outcome.issues.filter((issue) => issue.code === 'missing').map((issue) => sum.inputs[issue.path[0]!]?.label.toLowerCase())
+    const others = outcome.issues.filter((issue) => issue.code !== 'missing')
+    return (
+      <>
+        {missing.length > 0 && <p>Still wanted: {missing.join(', ')}.</p>}
+        {others.map((issue, index) => <Notice key={index} data-tone="bad">{sum.inputs[issue.path[0] ?? '']?.label ?? ''}: {sumIssueWords(issue, system)}</Notice>)}
+      </>
+    )
+  }
+  return <ul>{outcome.results.map((result) => <ResultLine key={result.id} result={result} system={system} />)}</ul>
+}
+
+function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 'inch' }) {
+  const [open, setOpen] = useState(false)
+  const unit = result.unit ?? shownOf(result.kind).units[system]
+  const other = result.unit ? undefined : shownOf(result.kind).units[system === 'metric' ? 'inch' : 'metric']
+  return (
+    <Result>
+      <div>
+        <span>{result.label}</span>
+        <span data-value>
+          {result.conformity ? <><VerdictMark standing={result.conformity.verdict} silent /> {verdict(result, system)}</> : figureOfKindWords(result.figure, result.kind, system, unit)}
+          {other && other !== unit && !result.conformity && <small style={{ color: 'var(--quiet)', fontSize: 13 }}> · {figureOfKindWords(result.figure, result.kind, system, other)}</small>}
+        </span>
+      </div>
+      {result.conformity?.gaugeCannotDecide && <p>The band is narrower than the doubt: this gauge cannot decide.</p>}
+      <Button size="small" kind="plain" onPress={() => setOpen(!open)} aria-expanded={open}>{open ? 'Close the sum' : 'The sum'}</Button>
+      {open && <SumTree figure={result.figure} system={system} />}
+    </Result>
+  )
+}
+
+function verdict({ conformity, kind }: SumResult, system: 'metric' | 'inch'): string {
+  const { verdict, excess, probability } = conformity!
+  if (verdict === 'over' || verdict === 'under') return `${verdict} by ${differenceWords(excess, shownOf(kind), system)}`
+  return verdict === 'inDoubt' ? `in doubt, ${percent(probability)} sure` : STANDING_WORDS[verdict]
+}
+
