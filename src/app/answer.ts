@@ -1,12 +1,12 @@
 import 'server-only'
 import { NextResponse } from 'next/server'
 import type { z } from 'zod'
-import { Refused, type RefusalCode } from '@/data/failure'
+import { isRefused, type RefusalCode } from '@/data/failure'
 
 const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: string) => string }>> = {
   noSuchBuild: { status: 404, words: () => 'There is no such build here. Nothing was stored.' },
   staleRevision: { status: 409, words: () => 'Somebody saved this build in between. Nothing was overwritten: load it again and repeat the change.' },
-  idTaken: { status: 409, words: () => 'An entry with this id belongs to another build. Nothing was stored.' },
+  idTaken: { status: 409, words: () => 'Readings of this file are already here, in another build. Nothing was stored; it can come in as a copy.' },
   noSuchGauge: { status: 422, words: (gauge) => `Gauge “${gauge}” is not in the drawer. Nothing was stored.` },
   noSuchTarget: { status: 422, words: () => 'It points at an entry that is not stored. Nothing was stored.' },
   buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
@@ -17,7 +17,7 @@ export async function answering(work: () => Promise<NextResponse>): Promise<Next
   try {
     return await work()
   } catch (error) {
-    if (error instanceof Refused) return refused(REFUSAL[error.code].status, REFUSAL[error.code].words(error.about))
+    if (isRefused(error)) return refused(REFUSAL[error.code].status, REFUSAL[error.code].words(error.about))
     if (error instanceof BadRequest) return refused(error.status, error.message)
     console.error(error)
     return refused(500, 'Something failed here. What you typed is kept on your device.')

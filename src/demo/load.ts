@@ -4,7 +4,8 @@ import { DEMO_BUILDS } from './scenario'
 
 /** Puts the demo's builds into the database at KALIBROS_DB_URL; those already there keep everything entered since. */
 const db = await openDatabase()
-for (const demo of DEMO_BUILDS) {
+// The main demo last: the board puts the latest work on top.
+for (const demo of DEMO_BUILDS.toReversed()) {
   if (await db.builds.load(demo.id)) continue
   await db.builds.create(demoDocument(demo, new Date()), 'KV')
   console.log(`Loaded ${demo.spec.name}: ${demo.spec.description}`)

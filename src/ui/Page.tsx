@@ -8,15 +8,18 @@ import { caption, PHONE } from './GlobalStyle'
 
 export const Header = styled.header`
   display: flex; align-items: center; gap: 20px; min-height: 48px; padding: 4px 16px; border-bottom: 1px solid var(--hairline); background: var(--raised);
-  ${PHONE} { gap: 12px; padding: 4px 12px; flex-wrap: wrap; }
+  ${PHONE} { gap: 10px; padding: 4px 10px; }
   @media print { display: none; }
 `
-export const Brand = styled(Link)`font-weight: 800; font-stretch: 115%; font-size: 17px; color: var(--dye); text-decoration: none;`
+export const Brand = styled(Link)`
+  font-weight: 800; font-stretch: 115%; font-size: 17px; color: var(--dye); text-decoration: none;
+  ${PHONE} { font-size: 15px; span { display: none; } }
+`
 const Trail = styled.nav`
   display: flex; align-items: baseline; gap: 14px; min-width: 0; flex: 1; white-space: nowrap; overflow: hidden;
   a { color: var(--ink); text-decoration: none; &:hover { text-decoration: underline; } }
   a[aria-current] { font-weight: 600; }
-  strong { font-size: 16px; }
+  ${PHONE} { gap: 10px; font-size: 13px; span { display: none; } }
   span { color: var(--quiet); overflow: hidden; text-overflow: ellipsis; }
 `
 
@@ -26,7 +29,7 @@ export interface Crumb { readonly href: string; readonly words: string }
 export function TopBar({ trail = [], note, ownSystem, children }: { trail?: readonly Crumb[]; note?: string; ownSystem?: UnitSystem; children?: ReactNode }) {
   return (
     <Header>
-      <Brand href="/">Kalibros</Brand>
+      <Brand href="/" aria-label="Kalibros, shop board">K<span>alibros</span></Brand>
       <Trail aria-label="Where you are">
         {trail.map(({ href, words }, index) => <Link key={href} href={href} aria-current={index === trail.length - 1 ? 'page' : undefined}>{words}</Link>)}
         {note && <span>{note}</span>}

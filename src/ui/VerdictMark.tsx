@@ -29,7 +29,3 @@ export function VerdictMark({ standing, size = 14, silent = false }: { standing:
     </svg>
   )
 }
-
-export function standingColour(standing: Standing): string {
-  return COLOUR[standing]
-}

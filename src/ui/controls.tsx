@@ -32,22 +32,25 @@ export function LinkButton({ kind, size, ...props }: { href: string; children: R
 }
 
 const FieldBox = styled(AriaTextField)`
-  display: grid; gap: 4px; align-content: start;
+  display: grid; gap: 4px; align-content: start; position: relative;
   label { ${caption} text-transform: none; letter-spacing: 0; font-size: 13px; color: var(--ink); font-weight: 500; }
   input, textarea {
     width: 100%; min-height: 40px; padding: 6px 10px; border: 1px solid var(--edge); border-radius: 3px; background: var(--raised);
     &[data-invalid] { border-color: var(--out); }
   }
+  &[data-quiet] label { @media (min-width: 720px) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
   &[data-numeric] input { ${numerals} }
   [slot='description'] { font-size: 12px; color: var(--quiet); }
   .react-aria-FieldError { font-size: 12px; color: var(--out); }
 `
 
-export function TextField({ label, hint, error, numeric, placeholder, inputMode, ...props }: TextFieldProps & {
+export function TextField({ label, hint, error, numeric, quiet, placeholder, inputMode, ...props }: TextFieldProps & {
   label: string; hint?: string; error?: string; numeric?: boolean; placeholder?: string
+  /** The label stands in the column's head; here it is only spoken, and seen on a phone. */
+  quiet?: boolean
 }) {
   return (
-    <FieldBox {...props} isInvalid={error !== undefined} data-numeric={numeric || undefined}>
+    <FieldBox {...props} isInvalid={error !== undefined} data-numeric={numeric || undefined} data-quiet={quiet || undefined}>
       <Label>{label}</Label>
       <Input placeholder={placeholder} inputMode={inputMode} autoComplete="off" spellCheck={false} />
       {hint && <Text slot="description">{hint}</Text>}

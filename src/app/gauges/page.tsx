@@ -8,5 +8,5 @@ export const dynamic = 'force-dynamic'
 
 export default async function Page() {
   const { gauges } = await database()
-  return <GaugeDrawer cards={currentCards(await gauges.list())} />
+  return <GaugeDrawer cards={currentCards(await gauges.list())} today={new Date().toISOString().slice(0, 10)} />
 }

@@ -36,7 +36,3 @@ export function countVerdicts(findings: readonly Finding[]): BenchState['verdict
   }
   return counts
 }
-
-export function stationOf(bench: Bench, build: Build, id: string): Station | undefined {
-  return bench.stations(build).find((station) => station.id === id)
-}

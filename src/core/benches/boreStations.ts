@@ -7,10 +7,6 @@ import type { Station } from './bench'
 export const BORE_DEPTHS = ['top', 'middle', 'bottom'] as const
 export const BORE_AXES = ['thrust', 'pin'] as const
 
-export function boreSpots(): readonly string[] {
-  return BORE_DEPTHS.flatMap((depth) => BORE_AXES.map((axis) => `${depth}-${axis}`))
-}
-
 const DRAWN_RADIUS = { top: 0.8, middle: 0.5, bottom: 0.22 } as const
 
 /** Three depths by two axes a bore. */

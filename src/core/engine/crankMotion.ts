@@ -44,11 +44,6 @@ export function crankTurns({ strokeMm, rodMm, pinOffsetMm }: Crank): boolean {
   return rodMm - strokeMm / 2 > Math.abs(pinOffsetMm)
 }
 
-/** Mean piston speed in m/s: 2 · stroke · rpm / 60. */
-export function meanPistonSpeedMPerS(strokeMm: number, rpm: number): number {
-  return (2 * (strokeMm / 1000) * rpm) / 60
-}
-
 /** Volume of a cylinder of the given bore and length. */
 export function cylinderVolumeCm3(boreMm: number, lengthMm: number): number {
   return ((Math.PI / 4) * boreMm ** 2 * lengthMm) / 1000

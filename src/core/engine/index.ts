@@ -1,8 +1,8 @@
 export {
-  trueTdcShiftDeg, pinHeightAtTdcMm, sweptLengthMm, pistonDropMm, crankTurns, meanPistonSpeedMPerS, cylinderVolumeCm3, type Crank,
+  trueTdcShiftDeg, pinHeightAtTdcMm, sweptLengthMm, pistonDropMm, crankTurns, cylinderVolumeCm3, type Crank,
 } from './crankMotion'
 export {
   bankCount, cylindersPerBank, cylinderNumbers, cylinderPlaces, usualFiringOrder,
   type EngineLayout, type LayoutKind, type Numbering, type ValveDrive, type CylinderPlace,
 } from './layout'
-export { firingAnglesDeg, tdcAnglesDeg, firingIssues, firingIntervals, parkingAngle, type FiringIssue } from './firing'
+export { firingIssues, firingIntervals, parkingAngle, type FiringIssue } from './firing'

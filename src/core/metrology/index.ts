@@ -1,9 +1,9 @@
 export {
-  exactly, standardUncertainty, covariance, linear, mean, difference, propagate, effectiveDof, budget,
+  exactly, standardUncertainty, covariance, linear, difference, propagate, effectiveDof, budget,
   type Component, type Uncertain, type Expanded,
 } from './uncertain'
 export { expand, coverageFactor } from './expanded'
-export { gaugeReading, goNoGoReading, paperNumber, statedNumber, uniformU, limitsU, type GaugeCard } from './doubt'
+export { gaugeReading, goNoGoReading, limitsU, type GaugeCard } from './doubt'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
 export { spread } from './spread'
 export { monteCarlo, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'

@@ -1,4 +1,4 @@
-import { CANONICAL_UNIT, UNITS, differenceToCanonical, findUnit, toCanonical, type Kind, type UnitId } from './units'
+import { UNITS, differenceToCanonical, findUnit, toCanonical, type Kind, type UnitId } from './units'
 
 /** Where a number is typed decides what a bare one means. */
 export interface EntryContext {
@@ -147,9 +147,4 @@ function crankAngleDeg(degrees: number, word: string, bottomCentreDeg: 180 | -18
 
 function failed(issue: EntryIssue): ParsedEntry {
   return { ok: false, issue }
-}
-
-/** Context for a kind with nothing known of the place: canonical unit, own sign. */
-export function plainContext(kind: Kind, unit: UnitId = CANONICAL_UNIT[kind]): EntryContext {
-  return { kind, unit, signed: true }
 }

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import { BENCHES, benchState, type BenchId, type Finding } from '@/core/benches'
 import type { BuildDocument, UnitSystem } from '@/core/build'
@@ -34,7 +34,7 @@ const Work = styled.main`
 `
 const Plan = styled.section`height: 214px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
 const Readings = styled.section`
-  display: grid; grid-template-columns: minmax(0, 1.12fr) minmax(280px, 0.88fr); border-bottom: 1px solid var(--hairline);
+  display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(260px, 0.75fr); border-bottom: 1px solid var(--hairline);
   > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }
   h2 { ${caption} margin-bottom: 8px; }
   ${NARROW} { grid-template-columns: 1fr; > div:first-child { border-right: 0; } }
@@ -129,11 +129,11 @@ function useChanged(settled: readonly Finding[], findings: readonly Finding[], d
   return useMemo(() => (drafting ? changedFindings(settled, findings) : moved), [drafting, findings, moved, settled])
 }
 
+const never = () => () => undefined
+
 /** The page answers to keys: said so that a test, or a person's script, need not guess. */
 function useHydrated(): boolean {
-  const [hydrated, setHydrated] = useState(false)
-  useEffect(() => setHydrated(true), [])
-  return hydrated
+  return useSyncExternalStore(never, () => true, () => false)
 }
 
 /** One mark a spot of the drawing: places read more than once share it, the open one or the current one on top. */

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Characteristic, Station } from '@/core/benches'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
@@ -19,7 +19,7 @@ const Line = styled.section`
   ${PHONE} {
     grid-template-columns: 1fr auto; min-height: 0; padding-top: 8px;
     > div { border: 0; padding: 0 14px; }
-    > [data-part='place'] { grid-column: 1 / -1; display: flex; justify-content: space-between; align-items: baseline; h2 { font-size: 11px; } }
+    > [data-part='place'] { grid-column: 1 / -1; display: flex; justify-content: space-between; align-items: baseline; h2 { font-size: 11px; white-space: nowrap; } [data-wide] { display: none; } }
     > [data-part='understood'] { align-self: end; text-align: right; padding-left: 0; max-width: 54vw; h2 { display: none; } }
     > [data-part='keypad'] { grid-column: 1 / -1; padding: 8px 12px 12px; }
   }
@@ -69,7 +69,8 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   const [said, setSaid] = useState('')
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
-  useEffect(() => { setText(''); setQuestion(undefined); setAsking('reading') }, [station?.id])
+  const [at, setAt] = useState(station?.id)
+  if (at !== station?.id) { setAt(station?.id); setText(''); setQuestion(undefined); setAsking('reading'); setSaid('') }
 
   const unit = characteristic.units[system]
   const parsed = useMemo(() => {
@@ -166,7 +167,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   return (
     <Line aria-label="Reading line">
       <div data-part="place">
-        <h2>{read ? 'Read · ' : ''}place {index + 1} of {stations.length}</h2>
+        <h2>{read ? 'Read · ' : ''}<span data-wide>place </span>{index + 1} of {stations.length}</h2>
         <PlaceWords>{station.label}</PlaceWords>
       </div>
       <div data-part="gauge">
@@ -178,7 +179,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
         <h2><label htmlFor="reading">{asking === 'reading' ? `Reading, ${UNITS[unit].symbol}` : ASKING_WORDS[asking]}</label></h2>
         <Entry
           id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'}
-          data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped} · type to measure again` : '') : ''}
+          data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
           onChange={(event) => type(event.target.value)} onKeyDown={onKeyDown} aria-describedby="understood"
         />
       </div>

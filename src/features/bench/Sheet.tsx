@@ -9,15 +9,15 @@ import { showFigure, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 14px;
-  th { font-weight: 500; text-align: left; padding: 0 6px; white-space: nowrap; }
+  th { font-weight: 500; text-align: left; padding: 0 4px 0 0; white-space: nowrap; }
   thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
-  tbody th { border-bottom: 1px solid var(--hairline); font-size: 14px; }
+  tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
   tbody tr { height: 24px; }
-  tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; } tr[data-total] th { font-weight: 600; }
+  tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; font-size: 13.5px; white-space: nowrap; } tr[data-total] th { font-weight: 600; }
 `
 const Cell = styled.button`
-  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 24px; padding: 0 6px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 14px;
+  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 24px; padding: 0 5px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 13.5px;
   &[data-standing='over'], &[data-standing='under'] { color: var(--out); }
   &[data-standing='inDoubt'] { color: var(--doubt); }
   &[data-here] { border-color: var(--scribe); color: var(--scribe); }

@@ -44,7 +44,9 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
 
   useEffect(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
+    // What this device keeps is known only in the browser, after the server's first paint.
     letGo(buildId, keptEntries(buildId).filter(({ entry }) => known.has(entry.id)).map(({ entry }) => entry.id))
+    // oxlint-disable-next-line react/set-state-in-effect
     setLocal(keptEntries(buildId))
     void send()
   }, [buildId, fromServer, send])

@@ -10,7 +10,7 @@ import type { BuildSummary } from './summary'
 
 const List = styled.ul`display: grid; border-top: 1px solid var(--edge);`
 const Job = styled.li`
-  display: grid; grid-template-columns: 220px minmax(0, 1.1fr) minmax(0, 1.2fr) auto; gap: 24px; align-items: center; padding: 14px 0; border-bottom: 1px solid var(--hairline);
+  display: grid; grid-template-columns: 220px minmax(0, 1.1fr) minmax(0, 1.2fr) 132px; gap: 24px; align-items: center; padding: 14px 0; border-bottom: 1px solid var(--hairline);
   ${PHONE} { grid-template-columns: 96px minmax(0, 1fr); gap: 10px 14px; > :nth-child(n + 3) { grid-column: 1 / -1; } }
 `
 const Name = styled.div`

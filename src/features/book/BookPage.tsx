@@ -15,7 +15,7 @@ const Paper = styled.main`
   ${PHONE} { margin: 0; padding: 20px 14px; border: 0; }
   @media print { margin: 0; padding: 0; border: 0; max-width: none; font-size: 9.5pt; }
 `
-const Tools = styled.div`max-width: 860px; margin: 20px auto 0; padding: 0 14px; @media print { display: none; }`
+const Tools = styled.nav`max-width: 860px; margin: 20px auto 0; padding: 0 14px; @media print { display: none; }`
 const Facts = styled.dl`display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 8px 20px; dt { ${caption} } `
 const Table = styled.table`
   width: 100%; font-size: 13px; th { text-align: left; font-weight: 600; font-size: 12px; padding: 3px 8px 3px 0; border-bottom: 1px solid var(--edge); } td { padding: 3px 8px 3px 0; border-bottom: 1px solid var(--hairline); vertical-align: baseline; }
@@ -33,7 +33,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
   return (
     <>
       <TopBar trail={[{ href: `/builds/${document.id}`, words: document.spec.name }, { href: '#', words: 'Book' }]} ownSystem={document.spec.units} />
-      <Tools><Row><Button kind="primary" onPress={() => window.print()}>Print</Button><a href={`/api/builds/${document.id}/book.pdf?units=${system}`} download>PDF, A4</a><a href={`/api/builds/${document.id}/book.pdf?units=${system}&size=letter`} download>PDF, Letter</a></Row></Tools>
+      <Tools aria-label="Take it along"><Row><Button kind="primary" onPress={() => window.print()}>Print</Button><a href={`/api/builds/${document.id}/book.pdf?units=${system}`} download>PDF, A4</a><a href={`/api/builds/${document.id}/book.pdf?units=${system}&size=letter`} download>PDF, Letter</a></Row></Tools>
       <Paper>
         <header><h1>{sheet.title}</h1><p>{sheet.description}. Build sheet, {printedOn}.</p></header>
         <Facts>{sheet.facts.map(([label, words]) => <div key={label}><dt>{label}</dt><dd>{words}</dd></div>)}</Facts>

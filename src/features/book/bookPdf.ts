@@ -5,7 +5,12 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import type { Standing } from '@/wording'
 import type { BenchSheet, BookSheet } from './bookSheet'
 
-const fontFile = (family: string, weight: number) => path.join(process.cwd(), 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`)
+const FONTS = path.join(process.cwd(), 'node_modules/@fontsource')
+const fontFile = (family: string, weight: number) => path.join(FONTS, family, 'files', `${family}-latin-${weight}-normal.woff`)
+
+// The sheet holds no addresses and reads no files but its fonts.
+pdfmake.setUrlAccessPolicy(() => false)
+pdfmake.setLocalAccessPolicy((file) => path.resolve(file).startsWith(FONTS))
 
 pdfmake.addFonts({
   Archivo: { normal: fontFile('archivo', 400), bold: fontFile('archivo', 700), italics: fontFile('archivo', 400), bolditalics: fontFile('archivo', 700) },
@@ -57,8 +62,8 @@ function benchContent(bench: BenchSheet): Content[] {
     { text: bench.title, style: 'heading' },
     table(['Readings', ...columns], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
     { text: ' ', fontSize: 4 },
-    table(['Finding', 'Value', 'Limit', '', 'Verdict'], [130, 'auto', 120, 10, '*'], bench.findings.map((finding) => [
-      finding.label, { text: finding.value, style: 'number' }, finding.limit,
+    table(['Finding', 'Value', 'Limit', '', 'Verdict'], [112, 92, 128, 10, '*'], bench.findings.map((finding) => [
+      finding.label, { text: finding.value, style: 'number', noWrap: true, alignment: 'left' }, finding.limit,
       SHAPES[finding.standing] && finding.verdict ? { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${SHAPES[finding.standing]}</svg>`, width: 7, margin: [0, 1, 0, 0] } : '',
       [finding.verdict, finding.remark].filter(Boolean).join('. '),
     ])),

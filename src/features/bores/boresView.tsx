@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { definition } from '@/core/benches/bores/definition'
-import type { BenchView } from '../benchViews'
+import type { BenchView } from '../benchView'
 
 const CylinderChart = dynamic(() => import('@/ui/CylinderChart').then((module) => module.CylinderChart), { ssr: false })
 

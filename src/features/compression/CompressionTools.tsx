@@ -1,26 +1,18 @@
 'use client'
 import { useMemo, useState } from 'react'
-import styled from 'styled-components'
 import { cylinderStates, gasketRack, ratioCost, type Cause, type RatioCost } from '@/core/benches/compression'
 import type { Build, UnitSystem } from '@/core/build'
 import { Button } from '@/ui/controls'
-import { numerals } from '@/ui/GlobalStyle'
 import { Row } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
+import { FigureTable } from './FigureTable'
 import { PlannerPanel } from './PlannerPanel'
 import { DrawsPanel } from './DrawsPanel'
 
 const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }
 const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } }
-
-export const FigureTable = styled.table`
-  width: 100%; font-size: 14px;
-  th { text-align: left; font-weight: 500; font-size: 13px; color: var(--quiet); padding: 4px 8px 4px 0; }
-  td { ${numerals} padding: 7px 8px 7px 0; border-top: 1px solid var(--hairline); vertical-align: baseline; font-size: 13.5px; }
-  td[data-words] { font-family: inherit; letter-spacing: 0; font-size: 14px; }
-`
 
 type Tool = 'rack' | 'plan' | 'cost' | 'draws'
 

@@ -10,7 +10,7 @@ import { Row } from '@/ui/Page'
 import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
 import { documentOf } from './documentOf'
-import { FigureTable } from './CompressionTools'
+import { FigureTable } from './FigureTable'
 import { useWork } from './useWork'
 
 const DRAWS = 1_000_000

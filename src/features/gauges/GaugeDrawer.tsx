@@ -21,7 +21,7 @@ const USES: readonly { readonly value: Gauge['use']; readonly label: string; rea
 ]
 
 /** The gauge drawer: what each instrument can see, and when it was last held against a standard. */
-export function GaugeDrawer({ cards }: { cards: readonly Gauge[] }) {
+export function GaugeDrawer({ cards, today }: { cards: readonly Gauge[]; today: string }) {
   const [editing, setEditing] = useState<Gauge | 'new'>()
   return (
     <>
@@ -31,7 +31,7 @@ export function GaugeDrawer({ cards }: { cards: readonly Gauge[] }) {
         <Lead>The doubt of every reading comes from here. The drawer starts with typical instruments; put in your own figures after a check against a standard. Readings already taken keep the card they were taken with.</Lead>
         <Scroll tabIndex={0} role="region" aria-label="Gauges">
           <Table>
-            <thead><tr><th scope="col">Gauge</th><th scope="col">Step</th><th scope="col">Repeatability s</th><th scope="col">Reads too much by</th><th scope="col">u of that</th><th scope="col">u of scale</th><th scope="col">Checked</th><th scope="col"><span hidden>Change</span></th></tr></thead>
+            <thead><tr><th scope="col">Gauge</th><th scope="col">Step</th><th scope="col">Repeatability s</th><th scope="col">Reads too much by</th><th scope="col">u of that</th><th scope="col">u of scale</th><th scope="col">Checked</th><td /></tr></thead>
             <tbody>{cards.map((card) => (
               <tr key={card.id}>
                 <td><b>{card.name}</b></td>
@@ -45,7 +45,7 @@ export function GaugeDrawer({ cards }: { cards: readonly Gauge[] }) {
         </Scroll>
       </Main>
       <SidePanel title={editing === 'new' ? 'Add a gauge' : editing ? `New card: ${editing.name}` : ''} isOpen={editing !== undefined} onClose={() => setEditing(undefined)}>
-        {editing && <CardForm from={editing === 'new' ? undefined : editing} takenIds={cards.map((card) => card.id)} onDone={() => setEditing(undefined)} />}
+        {editing && <CardForm today={today} from={editing === 'new' ? undefined : editing} takenIds={cards.map((card) => card.id)} onDone={() => setEditing(undefined)} />}
       </SidePanel>
     </>
   )
@@ -55,7 +55,7 @@ function inUnit(canonical: number, unit: UnitId): string {
   return canonical === 0 ? '0' : `${Number(differenceInUnit(canonical, unit).toPrecision(4))} ${UNITS[unit].symbol}`
 }
 
-function CardForm({ from, takenIds, onDone }: { from: Gauge | undefined; takenIds: readonly string[]; onDone: () => void }) {
+function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; takenIds: readonly string[]; today: string; onDone: () => void }) {
   const router = useRouter()
   const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
   const measures = USES.find((one) => one.value === use)!.measures
@@ -63,7 +63,7 @@ function CardForm({ from, takenIds, onDone }: { from: Gauge | undefined; takenId
   const text = (canonical: number | undefined) => (canonical === undefined ? '' : String(Number(differenceInUnit(canonical, unit).toPrecision(6))))
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({
     name: from?.name ?? '', resolution: text(from?.resolution), repeatability: text(from?.repeatability), repeatabilityDof: String((from?.repeatabilityDof ?? 19) + 1),
-    bias: text(from?.bias ?? 0), biasU: text(from?.biasU), scale: from ? String(Number((from.scaleU * 100).toPrecision(4))) : '0', checkedOn: new Date().toISOString().slice(0, 10),
+    bias: text(from?.bias ?? 0), biasU: text(from?.biasU), scale: from ? String(Number((from.scaleU * 100).toPrecision(4))) : '0', checkedOn: today,
   })
   const [trouble, setTrouble] = useState('')
   const field = (name: string, label: string, hint?: string) => (

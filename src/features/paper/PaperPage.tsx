@@ -14,10 +14,11 @@ import { GasketStock, PistonStock } from './Stock'
 import { useSpec, type SpecEdit } from './useSpec'
 
 const Grid = styled.div`
-  display: grid; grid-template-columns: 200px minmax(110px, 150px) 110px minmax(140px, 1fr) minmax(140px, 1fr); gap: 8px 14px; padding: 10px 0; border-top: 1px solid var(--hairline); align-items: start;
+  display: grid; grid-template-columns: 200px minmax(110px, 150px) 110px minmax(140px, 1fr) minmax(140px, 1fr); gap: 8px 14px; padding: 5px 0; border-top: 1px solid var(--hairline); align-items: start;
   &[data-limit] { grid-template-columns: 200px 100px 100px 100px minmax(140px, 1fr) minmax(160px, 1.3fr); }
-  > p { padding-top: 26px; b { display: block; font-weight: 600; } small { color: var(--quiet); } }
-  ${PHONE} { &, &[data-limit] { grid-template-columns: 1fr 1fr; } > p { grid-column: 1 / -1; padding: 0; } > :nth-child(n + 4) { grid-column: 1 / -1; } &[data-limit] > :nth-child(4) { grid-column: auto; } }
+  > p { align-self: center; line-height: 1.25; b { display: block; font-weight: 600; } small { color: var(--quiet); } }
+  &[data-head] { border-top: 0; padding: 0; font-size: 12.5px; color: var(--quiet); }
+  ${PHONE} { &[data-head] { display: none; } &, &[data-limit] { grid-template-columns: 1fr 1fr; } > p { grid-column: 1 / -1; padding: 0; } > :nth-child(n + 4) { grid-column: 1 / -1; } &[data-limit] > :nth-child(4) { grid-column: auto; } }
 `
 const Foot = styled.div`
   position: sticky; bottom: 0; display: flex; flex-wrap: wrap; align-items: center; gap: 14px; padding: 10px 0; background: var(--ground); border-top: 2px solid var(--dye);
@@ -41,14 +42,14 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         </Section>
         <Section aria-label="Numbers on paper">
           <SectionTitle>Numbers on paper</SectionTitle>
-          <div>{PAPER_KEYS.map((key) => <PaperRow key={key} name={key} edit={edit} system={system} />)}</div>
+          <div><Grid data-head="" aria-hidden><span /><span>Value</span><span>±</span><span>Source</span><span>Reason</span></Grid>{PAPER_KEYS.map((key) => <PaperRow key={key} name={key} edit={edit} system={system} />)}</div>
         </Section>
         <Section aria-label="Gaskets in stock"><SectionTitle>Gaskets in stock</SectionTitle><GasketStock edit={edit} system={system} /></Section>
         <Section aria-label="Other pistons to consider"><SectionTitle>Other pistons to consider</SectionTitle><PistonStock edit={edit} system={system} /></Section>
         <Section aria-label="Methods"><SectionTitle>How it is measured</SectionTitle><MethodFields edit={edit} /></Section>
         <Section aria-label="Limits">
           <SectionTitle>Limits</SectionTitle>
-          <div>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
+          <div><Grid data-head="" data-limit="" aria-hidden><span /><span>From</span><span>Target</span><span>To</span><span>Source</span><span>Reason</span></Grid>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
             <LimitRow key={key} name={key} definition={definition} preset={bench.presets(spec)[key]} edit={edit} system={system} />
           )))}</div>
         </Section>
@@ -95,7 +96,7 @@ function FiringOrder({ edit }: { edit: SpecEdit }) {
 }
 
 /** A few words, kept on leaving the field. */
-export function Words({ label, value, onCommit, required = false, hint }: { label: string; value: string; onCommit: (text: string) => void; required?: boolean; hint?: string }) {
+export function Words({ label, value, onCommit, required = false, quiet }: { label: string; value: string; onCommit: (text: string) => void; required?: boolean; quiet?: boolean }) {
   const [text, setText] = useState(value)
   const [seen, setSeen] = useState(value)
   if (seen !== value) { setSeen(value); setText(value) }
@@ -104,7 +105,7 @@ export function Words({ label, value, onCommit, required = false, hint }: { labe
     if (required && text.trim() === '') setText(value)
     else onCommit(text.trim())
   }
-  return <TextField label={label} value={text} onChange={setText} onBlur={commit} hint={hint} onKeyDown={(event) => event.key === 'Enter' && commit()} />
+  return <TextField label={label} value={text} onChange={setText} onBlur={commit} quiet={quiet} onKeyDown={(event) => event.key === 'Enter' && commit()} />
 }
 
 function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
@@ -123,11 +124,11 @@ function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; syst
   }
   return (
     <Grid>
-      <p><b>{definition.label}</b>{definition.hint && <small>{definition.hint}</small>}</p>
-      <QuantityInput label={UNITS[unit].symbol || 'value'} value={paper?.value} kind={definition.kind} unit={unit} onCommit={setValue} range={definition} bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined} />
-      {paper ? <QuantityInput label="±" value={paper.tolerance} kind={definition.kind} unit={unit} size onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)} /> : <span />}
-      {paper ? <Words label="Source" value={paper.source} onCommit={(source) => put({ source }, `${definition.label} source`)} required /> : <span />}
-      {paper ? <Words label="Reason" value={paper.reason ?? ''} onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)} /> : <span />}
+      <p><b>{definition.label}{UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}</b>{definition.hint && <small>{definition.hint}</small>}</p>
+      <QuantityInput quiet label={`${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`} value={paper?.value} kind={definition.kind} unit={unit} onCommit={setValue} range={definition} bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined} />
+      {paper ? <QuantityInput quiet label={`${definition.label} ±`} value={paper.tolerance} kind={definition.kind} unit={unit} size onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)} /> : <span />}
+      {paper ? <Words quiet label={`${definition.label}: source`} value={paper.source} onCommit={(source) => put({ source }, `${definition.label} source`)} required /> : <span />}
+      {paper ? <Words quiet label={`${definition.label}: reason`} value={paper.reason ?? ''} onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)} /> : <span />}
     </Grid>
   )
 }
@@ -139,7 +140,7 @@ function LimitRow({ name, definition, preset, edit, system }: { name: string; de
     ...spec, limits: limits ? { ...spec.limits, [name]: limits } : Object.fromEntries(Object.entries(spec.limits).filter(([key]) => key !== name)),
   }))
   const bound = (which: 'lower' | 'target' | 'upper') => (
-    <QuantityInput label={`${which === 'lower' ? 'From' : which === 'upper' ? 'To' : 'Target'}${UNITS[unit].symbol ? `, ${UNITS[unit].symbol}` : ''}`} value={limit?.[which]} kind={definition.kind} unit={unit} onCommit={(value) => {
+    <QuantityInput quiet label={`${definition.label}: ${which === 'lower' ? 'from' : which === 'upper' ? 'to' : 'target'}`} value={limit?.[which]} kind={definition.kind} unit={unit} onCommit={(value) => {
       const next: Limit = { source: 'source not said', reason: '', ...limit, [which]: value }
       const empty = next.lower === undefined && next.upper === undefined
       return set(empty ? undefined : next, empty ? `${definition.label}: no limit` : `${definition.label} limit`)
@@ -149,8 +150,8 @@ function LimitRow({ name, definition, preset, edit, system }: { name: string; de
     <Grid data-limit="">
       <p><b>{definition.label}</b><small>{limit ? limitWords(limit, definition, system) : 'no limit'}</small></p>
       {bound('lower')}{bound('target')}{bound('upper')}
-      {limit ? <Words label="Source" value={limit.source} onCommit={(source) => set({ ...limit, source }, `${definition.label} source`)} required /> : preset ? <p><Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>Take the preset</Button></p> : <span />}
-      {limit ? <Words label="Reason" value={limit.reason} onCommit={(reason) => set({ ...limit, reason }, `${definition.label} reason`)} /> : <span />}
+      {limit ? <Words quiet label={`${definition.label}: source`} value={limit.source} onCommit={(source) => set({ ...limit, source }, `${definition.label} source`)} required /> : preset ? <p><Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>Take the preset</Button></p> : <span />}
+      {limit ? <Words quiet label={`${definition.label}: reason`} value={limit.reason} onCommit={(reason) => set({ ...limit, reason }, `${definition.label} reason`)} /> : <span />}
     </Grid>
   )
 }

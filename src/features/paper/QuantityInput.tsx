@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { differenceInUnit, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
 import { TextField } from '@/ui/controls'
 import { entryIssueWords } from '@/wording'
@@ -8,14 +8,15 @@ import { entryIssueWords } from '@/wording'
  * A measured or stated number typed as text: our own parser, no rounding, no clamping. Commits on Enter and on leaving;
  * an empty field commits `undefined`. A `size` is a tolerance: never negative, never shifted by an offset.
  */
-export function QuantityInput({ label, value, kind, unit, size = false, onCommit, range, hint, bottomCentreDeg }: {
-  label: string; value: number | undefined; kind: Kind; unit: UnitId; size?: boolean; hint?: string; bottomCentreDeg?: 180
+export function QuantityInput({ label, value, kind, unit, size = false, onCommit, range, hint, bottomCentreDeg, quiet }: {
+  label: string; value: number | undefined; kind: Kind; unit: UnitId; size?: boolean; hint?: string; bottomCentreDeg?: 180; quiet?: boolean
   onCommit: (value: number | undefined, unit: UnitId) => void; range?: { readonly low: number; readonly high: number }
 }) {
   const shown = value === undefined ? '' : size ? String(Number(differenceInUnit(value, unit).toPrecision(12))) : bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()
-  useEffect(() => { setText(shown); setError(undefined) }, [shown])
+  const [seen, setSeen] = useState(shown)
+  if (seen !== shown) { setSeen(shown); setText(shown); setError(undefined) }
 
   function commit(): void {
     if (text.trim() === shown) return setError(undefined)
@@ -31,7 +32,7 @@ export function QuantityInput({ label, value, kind, unit, size = false, onCommit
 
   return (
     <TextField
-      label={label} value={text} onChange={setText} onBlur={commit} error={error} hint={hint} numeric
+      label={label} value={text} onChange={setText} onBlur={commit} error={error} hint={hint} numeric quiet={quiet}
       onKeyDown={(event) => { if (event.key === 'Enter') commit(); if (event.key === 'Escape') { setText(shown); setError(undefined) } }}
     />
   )

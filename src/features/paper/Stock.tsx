@@ -66,7 +66,7 @@ export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
     <>
       {stock.pistons.length > 0 && (
         <Table>
-          <thead><tr><th scope="col">Piston</th><th scope="col">Volume</th><th scope="col">Compression height</th><th scope="col">Source</th><th scope="col"><span hidden>Take out</span></th></tr></thead>
+          <thead><tr><th scope="col">Piston</th><th scope="col">Volume</th><th scope="col">Compression height</th><th scope="col">Source</th><td /></tr></thead>
           <tbody>{stock.pistons.map((piston) => (
             <tr key={piston.id}>
               <td>{piston.name}</td><td data-number>{formatExact(piston.volumeCm3, 'cm3')} cm³</td><td data-number>{formatExact(piston.compressionHeightMm, unit)}</td><td>{piston.source}</td>

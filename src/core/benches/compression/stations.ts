@@ -3,7 +3,7 @@ import type { Build } from '../../build/build'
 import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'
 import type { Station } from '../bench'
-import { definition, type CompressionCharacteristic } from './definition'
+import type { CompressionCharacteristic } from './definition'
 
 /** Places on a crown, in the order a hand goes round it, and where they lie in the plan (x to the rear, y to the right). */
 export const DECK_SPOTS = {
@@ -114,9 +114,4 @@ function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
 
 function station(details: Omit<Station, 'id'> & { characteristic: CompressionCharacteristic; place: Place }): Station {
   return { id: stationId(details.characteristic, details.place), ...details }
-}
-
-/** Units and gauges of a station's characteristic. */
-export function characteristicOf(station: Pick<Station, 'characteristic'>) {
-  return definition.characteristics[station.characteristic as CompressionCharacteristic]
 }

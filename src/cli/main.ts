@@ -1,0 +1,162 @@
+/** Kalibros from a terminal: the same core, worded in English. Exit 0 fine, 1 findings out of limits with --check, 2 bad input. */
+import { readFileSync, writeFileSync } from 'node:fs'
+import { Command, CommanderError } from 'commander'
+import { BENCHES, type Finding } from '@/core/benches'
+import { buildFileSchema, openBuild, readBuildFile, writeBuildFile, type Build, type BuildDocument } from '@/core/build'
+import { expand, standardUncertainty } from '@/core/metrology'
+import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
+import { computeSum, sumById, SUMS, type SumResult } from '@/core/sums'
+import { fileIssueWords, figureOfKindWords, figureWords, limitWords, standingOf, STANDING_WORDS, sumIssueWords, verdictWords } from '@/wording'
+import { sumOf } from './derivation'
+
+const OUT_OF_LIMITS = 1
+const BAD_INPUT = 2
+
+/** Bad input: told on standard error with the path of the fault, exit 2. */
+class BadInput extends Error {}
+
+function readText(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch (cause) {
+    throw new BadInput(`${file}: cannot be read (${(cause as NodeJS.ErrnoException).code ?? 'unknown'})`, { cause })
+  }
+}
+
+function readDocument(file: string): BuildDocument {
+  const read = readBuildFile(readText(file))
+  if (!read.ok) throw new BadInput(read.issues.map((issue) => `${file}: ${fileIssueWords(issue)}`).join('\n'))
+  return read.document
+}
+
+function findingsOf(build: Build): readonly { readonly bench: (typeof BENCHES)[number]; readonly finding: Finding }[] {
+  return BENCHES.flatMap((bench) => bench.derive(build).map((finding) => ({ bench, finding })))
+}
+
+function isOut(finding: Finding): boolean {
+  return finding.conformity?.verdict === 'over' || finding.conformity?.verdict === 'under'
+}
+
+/** A finding as data, canonical units. */
+function findingJson({ bench, finding }: ReturnType<typeof findingsOf>[number]) {
+  const { kind, estimate } = bench.definition.outputs[finding.output]!
+  return {
+    id: `${bench.id}.${finding.id}`, subject: finding.cylinder === undefined ? 'engine' : `cylinder ${finding.cylinder}`,
+    value: finding.figure?.value.value ?? null, unit: unitName(kind), u: finding.figure ? standardUncertainty(finding.figure.value) : null,
+    limit: finding.limit ?? null, verdict: standingOf(finding), probability: finding.conformity?.probability ?? null,
+    ...(estimate && { estimate: true }), ...(finding.missing.length > 0 && { missing: finding.missing }),
+  }
+}
+
+function unitName(kind: SumResult['kind']): string {
+  return UNITS[CANONICAL_UNIT[kind]].symbol || '1'
+}
+
+function print(text: string): void {
+  process.stdout.write(text.endsWith('\n') ? text : `${text}\n`)
+}
+
+const program = new Command('kalibros').description('The bench book that does the sums, from a terminal.').exitOverride().configureOutput({ writeErr: (text) => process.stderr.write(text) })
+
+program.command('derive').argument('<file>', 'build file, or - for standard input').option('--table', 'as a table instead of JSON').option('--check', 'exit 1 when anything is out of its limits')
+  .description('every finding of a build file')
+  .action((file: string, options: { table?: boolean; check?: boolean }) => {
+    const build = openBuild(readDocument(file))
+    const findings = findingsOf(build)
+    print(options.table ? tableOf(build, findings) : JSON.stringify(findings.map(findingJson), null, 2))
+    if (options.check && findings.some(({ finding }) => isOut(finding))) process.exitCode = OUT_OF_LIMITS
+  })
+
+function tableOf(build: Build, findings: ReturnType<typeof findingsOf>): string {
+  const system = build.spec.units
+  const rows = findings.map(({ bench, finding }) => {
+    const output = bench.definition.outputs[finding.output]!
+    return [
+      `${bench.id}.${finding.id}`, finding.figure ? figureWords(finding.figure.value, output, system) : '–', finding.limit ? limitWords(finding.limit, output, system) : '',
+      finding.figure && finding.conformity ? verdictWords(finding, output, system) : STANDING_WORDS[standingOf(finding)],
+    ]
+  })
+  const widths = [0, 1, 2].map((column) => Math.max(...rows.map((row) => row[column]!.length)))
+  return rows.map((row) => row.map((cell, column) => (column < 3 ? cell.padEnd(widths[column]!) : cell)).join('  ')).join('\n')
+}
+
+program.command('validate').argument('<file>').description('say whether a build file is sound, and if not, where')
+  .action((file: string) => {
+    const document = readDocument(file)
+    print(`${file}: sound. ${document.spec.name}, ${document.entries.length} entries.`)
+  })
+
+program.command('schema').description('the JSON Schema of a build file').action(() => print(JSON.stringify(buildFileSchema(), null, 2)))
+
+program.command('export').argument('<id>', 'build id, or "list"').option('-o, --out <file>', 'write to a file instead of standard output').description('a build of the database at KALIBROS_DB_URL as a build file')
+  .action(async (id: string, options: { out?: string }) => withDatabase(async (db) => {
+    if (id === 'list') {
+      const { rows } = await db.builds.board({ offset: 0, size: 10_000 }, 'cli', (build) => build.document.spec.name)
+      return print(rows.map((row) => `${row.id}  ${String(row.summary)}`).join('\n'))
+    }
+    const build = await db.builds.load(id)
+    if (!build) throw new BadInput(`${id}: there is no such build in the database`)
+    if (options.out) writeFileSync(options.out, writeBuildFile(build.document))
+    else print(writeBuildFile(build.document))
+  }))
+
+program.command('import').argument('<file>').option('--by <initials>', 'who brings it in', '—').description('a build file into the database at KALIBROS_DB_URL')
+  .action(async (file: string, options: { by: string }) => withDatabase(async (db) => {
+    const document = readDocument(file)
+    if (await db.builds.load(document.id)) throw new BadInput(`${file}: build ${document.id} is already in the database; nothing was stored`)
+    await db.builds.create(document, options.by)
+    print(`Stored ${document.spec.name}, ${document.entries.length} entries.`)
+  }))
+
+async function withDatabase(work: (db: import('@/data/database').Database) => Promise<void>): Promise<void> {
+  const { openDatabase } = await import('@/data/database')
+  const db = await openDatabase()
+  try {
+    await work(db)
+  } finally {
+    db.close()
+  }
+}
+
+program.command('sum').argument('[name]').argument('[inputs...]', 'key=value, any unit, ± allowed').option('--json', 'results, terms and units as JSON').option('--inch', 'bare numbers are in inch units').description('a quick sum; without a name, the list of them')
+  .action((name: string | undefined, inputs: string[], options: { json?: boolean; inch?: boolean }) => {
+    if (name === undefined) return print(SUMS.map((sum) => `${sum.id.padEnd(14)} ${sum.question}\n${' '.repeat(15)}${Object.entries(sum.inputs).map(([key, input]) => (input.required ? key : `[${key}]`)).join(' ')}`).join('\n'))
+    const sum = sumById(name)
+    if (!sum) throw new BadInput(`${name}: no such sum; known are ${SUMS.map((one) => one.id).join(', ')}`)
+    const typed = Object.fromEntries(inputs.map((input) => {
+      const at = input.indexOf('=')
+      if (at < 1) throw new BadInput(`${input}: write key=value`)
+      return [input.slice(0, at), input.slice(at + 1)]
+    }))
+    const system = options.inch ? 'inch' : 'metric'
+    const outcome = computeSum(sum, typed, system)
+    if (!outcome.ok) throw new BadInput(outcome.issues.map((issue) => `${issue.path.join('.') || name}: ${sumIssueWords(issue, system)}`).join('\n'))
+    print(options.json ? JSON.stringify({ sum: name, results: outcome.results.map(resultJson), terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])) }, null, 2) : outcome.results.map(resultLine).join('\n'))
+
+    function resultLine(result: SumResult): string {
+      const verdict = result.conformity ? `  ${STANDING_WORDS[result.conformity.verdict]}` : ''
+      return `${result.id.padEnd(18)} ${figureOfKindWords(result.figure, result.kind, system, result.unit)}${verdict}`
+    }
+  })
+
+/** A result in canonical units, whatever it was typed in; a conversion keeps the unit it was asked for. */
+function resultJson(result: SumResult) {
+  const { value } = result.figure
+  const { k, U, dof } = expand(value)
+  const unit = result.unit && result.unit !== CANONICAL_UNIT[result.kind] ? result.unit : undefined
+  return {
+    id: result.id, value: value.value, unit: unitName(result.kind), u: standardUncertainty(value), U, k, dof: Number.isFinite(dof) ? dof : null,
+    ...(unit && { inUnit: { unit: UNITS[unit].symbol, value: (value.value - UNITS[unit].offset) / UNITS[unit].factor } }),
+    ...(result.conformity && { verdict: result.conformity.verdict, probability: result.conformity.probability, excess: result.conformity.excess, rule: result.conformity.rule, gaugeCannotDecide: result.conformity.gaugeCannotDecide }),
+  }
+}
+
+try {
+  await program.parseAsync()
+} catch (error) {
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : BAD_INPUT
+  else if (error instanceof BadInput) {
+    process.stderr.write(`${error.message}\n`)
+    process.exitCode = BAD_INPUT
+  } else throw error
+}

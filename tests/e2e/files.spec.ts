@@ -1,0 +1,186 @@
+import AxeBuilder from '@axe-core/playwright'
+import { demo, expect, finding, openBench, readings, TERN, test, WREN } from './shop'
+
+test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({ page, shop }) => {
+  const document = demo(TERN)
+  const text = JSON.stringify(document)
+  await page.goto(`${shop.server.address}/new`)
+  const file = page.getByLabel('Build file')
+  const give = (content: string) => file.setInputFiles({ name: 'x.kalibros.json', mimeType: 'application/json', buffer: Buffer.from(content) })
+  await give(text.slice(0, 4000))
+  await expect(page.locator('p[role=alert]')).toContainText('breaks off or is damaged')
+  await give(text.replace('"value":0.11', '"value":"0.11"'))
+  await expect(page.locator('p[role=alert]')).toContainText(/entries\[\d+\]\.value/)
+  await give(JSON.stringify({ ...document, version: 99 }))
+  await expect(page.locator('p[role=alert]')).toContainText('newer program')
+  expect((await shop.server.get(`/api/builds/${document.id}/file`)).status).toBe(404)
+  await give(text)
+  await expect(page.getByRole('heading', { name: 'Tern' })).toBeVisible()
+  const { gauges, ...stored } = await shop.document(document.id)
+  const { gauges: given, ...sent } = document
+  expect(stored).toEqual(sent)
+  expect(gauges).toEqual(expect.arrayContaining(given))
+  await page.goto(`${shop.server.address}/new`)
+  await give(text)
+  await expect(page.locator('p[role=alert]')).toContainText('already here')
+  await page.getByRole('button', { name: 'Bring it in as a copy' }).click()
+  await expect(page.getByRole('heading', { name: 'Tern' })).toBeVisible()
+  const copyId = page.url().split('/').at(-1)!
+  expect(copyId).not.toBe(document.id)
+  expect(readings(await shop.document(copyId)).map(({ value }) => value)).toEqual(readings(document).map(({ value }) => value))
+})
+
+test('a CSV with three bad rows names them, offers the rest, and stores nothing by halves', async ({ page, shop }) => {
+  const full = demo(TERN)
+  const source = await shop.bring(full)
+  const csv = (await (await shop.server.get(`/api/builds/${source}/readings.csv`)).text()).split('\n')
+  // As on another day: no ids, one unknown place, one letter for a figure, one gauge nobody has.
+  const rows = csv.slice(1).filter(Boolean).map((row) => row.replace(/^[^,]*/, ''))
+  rows[2] = rows[2]!.replace(',bore,1,', ',bore,9,')
+  rows[31] = rows[31]!.replace(/,0\.0/, ',0.O')
+  rows[40] = rows[40]!.replace(/"?Bridge and dial, 0\.01 mm"?/, 'laser')
+  const id = await shop.bring({ ...demo(TERN), entries: [] })
+  await page.goto(`${shop.server.address}/builds/${id}/readings`)
+  await page.getByLabel('CSV file').setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from([csv[0], ...rows].join('\n')) })
+  await expect(page.getByText('67 rows are good, 3 are not')).toBeVisible()
+  const bad = page.getByRole('table').getByRole('row')
+  await expect(bad).toHaveCount(4)
+  await expect(bad.nth(1)).toContainText('no place “bore/c9')
+  await expect(bad.nth(2)).toContainText('is not a number')
+  await expect(bad.nth(3)).toContainText('No gauge “laser”')
+  expect(readings(await shop.document(id))).toHaveLength(0)
+  await page.getByRole('button', { name: 'Store the 67 good rows' }).click()
+  await expect(page.getByText('67 readings stored. 3 rows were left out')).toBeVisible()
+  expect(readings(await shop.document(id))).toHaveLength(67)
+})
+
+test('the book prints what the bench found, and comes as PDF on A4 and Letter', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await page.goto(`${shop.server.address}/builds/${id}/book`)
+  await expect(page.getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.04')
+  await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText('0.11')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+  for (const size of ['a4', 'letter']) {
+    const response = await shop.server.get(`/api/builds/${id}/book.pdf?size=${size}`)
+    const bytes = Buffer.from(await response.arrayBuffer())
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
+    expect(bytes.toString('latin1')).toContain(size === 'a4' ? '[0 0 595.28 841.89]' : '[0 0 612 792]')
+  }
+})
+
+test('paper and limits are edited, keep their source, and can be undone', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await page.goto(`${shop.server.address}/builds/${id}/paper`)
+  const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
+  await stroke.fill('93.0')
+  await stroke.press('Enter')
+  await expect(page.getByText('Kept: Stroke')).toBeVisible()
+  await stroke.fill('9300')
+  await stroke.press('Enter')
+  await expect(page.getByText('decimal point, or another unit?')).toBeVisible()
+  await stroke.press('Escape')
+  expect((await shop.document(id)).spec.paper.stroke).toMatchObject({ value: 93, source: 'owner’s sheet' })
+  const upper = page.getByRole('textbox', { name: 'Compression ratio: to' })
+  await upper.fill('9.05')
+  await upper.press('Tab')
+  await expect.poll(async () => (await shop.document(id)).spec.limits.compressionRatio).toMatchObject({ lower: 8.9, upper: 9.05, source: 'tuner' })
+  await page.getByRole('button', { name: 'Undo the last change' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.limits.compressionRatio!.upper).toBe(9.1)
+  await page.getByRole('button', { name: 'Undo the last change' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(92.8)
+  await page.getByRole('radio', { name: 'From paper' }).first().focus()
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await shop.document(id)).spec.methods.bore).toBe('paper')
+})
+
+test('a save over somebody else’s is refused and overwrites nothing', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/paper`)
+  const { spec } = await shop.document(id)
+  await shop.server.post(`/api/builds/${id}/spec`, { basedOn: 1, by: 'AB', reason: 'fuel', spec: { ...spec, duty: { ...spec.duty, fuel: 'petrol' } } })
+  const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
+  await stroke.fill('83')
+  await stroke.press('Enter')
+  await expect(page.locator('p[role=alert]')).toContainText('Nothing was overwritten')
+  expect((await shop.document(id)).spec.duty.fuel).toBe('petrol')
+})
+
+test('a new gauge card serves new readings and leaves the old ones with theirs', async ({ page, shop }) => {
+  await page.goto(`${shop.server.address}/gauges`)
+  await page.getByRole('button', { name: 'New card for Burette, 0.1 cm³' }).click()
+  await page.getByLabel('Reads too much by, cm³').fill('0.2')
+  await page.getByRole('button', { name: 'Put in the drawer' }).click()
+  await expect(page.getByRole('row', { name: /Burette/ })).toContainText('0.2 cm³')
+  const id = await shop.bring(demo(TERN))
+  expect(readings(await shop.document(id)).find(({ characteristic }) => characteristic === 'chamberEnd')!.gauge).toBe('burette.1')
+})
+
+test('quick sums: typed in any unit, with doubt, and kept into a build as paper', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, name: 'Keeper' } })))
+  await page.goto(`${shop.server.address}/sums/compression`)
+  for (const [label, text] of [['Bore', '4.030in'], ['Stroke', '3.750in'], ['Chamber', '64±0.5cc'], ['Piston (dish +, dome −) (if known)', '7'], ['Deck clearance (below +)', '0.015in'], ['Gasket bore', '4.06in'], ['Gasket, compressed', '0.040in']] as const) await page.getByLabel(label, { exact: true }).fill(text)
+  await expect(page.getByRole('region', { name: 'Results' })).toContainText('10.49')
+  await page.getByRole('button', { name: 'The sum' }).first().click()
+  await expect(page.getByText('(swept + clearance) ÷ clearance')).toBeVisible()
+  await page.getByLabel('Keep as paper of').selectOption({ label: 'Keeper' })
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('Kept 5 numbers as paper of Keeper')).toBeVisible()
+  expect((await shop.document(id)).spec.paper.bore).toMatchObject({ value: expect.closeTo(102.362, 6), source: 'quick sum compression ratio' })
+})
+
+test('refusals are words, never a stack trace', async ({ shop }) => {
+  const id = await shop.bring(demo(WREN))
+  const cases: [string, unknown][] = [
+    [`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }] }], [`/api/builds/${id}/entries`, {}], ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
+    [`/api/builds/${id}/spec`, { basedOn: 1, by: 'KV', reason: 'x', spec: {} }], ['/api/gauges', { card: {} }], ['/api/builds', { from: 'file', by: 'KV', document: 7, asCopy: false }],
+  ]
+  for (const [url, body] of cases) {
+    const { status, json } = await shop.server.post<{ error: string }>(url, body)
+    expect(status).toBeGreaterThanOrEqual(400)
+    expect(status).toBeLessThan(500)
+    expect(json.error).not.toMatch(/ at .*\.[jt]s|Error:/)
+  }
+  const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', body: '{"entries":[' })
+  expect(broken.status).toBe(400)
+})
+
+test('pages carry their guards: headers, no scripts from elsewhere, no telemetry', async ({ page, shop }) => {
+  const strangers: string[] = []
+  page.on('request', (request) => { if (!request.url().startsWith(shop.server.address) && !request.url().startsWith('data:') && !request.url().startsWith('blob:')) strangers.push(request.url()) })
+  const id = await shop.bring(demo(TERN))
+  const response = await page.goto(`${shop.server.address}/builds/${id}/compression`)
+  const headers = response!.headers()
+  expect(headers['content-security-policy']).toContain("default-src 'self'")
+  expect(headers['x-content-type-options']).toBe('nosniff')
+  expect(headers['x-frame-options']).toBe('DENY')
+  await page.locator('[data-ready]').waitFor()
+  expect(strangers).toEqual([])
+})
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any screen, ${theme}`, async ({ page, shop }) => {
+    test.setTimeout(150_000)
+    await page.context().addCookies([{ name: 'kalibros-theme', value: theme, url: shop.server.address }])
+    const id = await shop.bring(demo(TERN))
+    const fresh = await shop.bring(demo(WREN))
+    const scan = async (where: string) => {
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+      expect(violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+    }
+    for (const url of ['/', '/new', '/gauges', '/sums', '/sums/conformity', `/builds/${id}`, `/builds/${id}/paper`, `/builds/${id}/book`, `/builds/${id}/readings`, `/builds/${id}/bores`, `/builds/${fresh}/compression`, '/nowhere']) {
+      await page.goto(shop.server.address + url)
+      await page.waitForLoadState('networkidle')
+      await scan(url)
+    }
+    await openBench(page, shop, id)
+    await page.waitForLoadState('networkidle')
+    await scan('bench')
+    await finding(page, 'compressionRatio.4').getByRole('button').click()
+    await page.getByRole('dialog').waitFor()
+    await scan('sum')
+    await page.keyboard.press('Escape')
+    await page.setViewportSize({ width: 390, height: 844 })
+    await scan('bench on a phone')
+  })
+}

@@ -1,0 +1,70 @@
+import { demo, enter, expect, line, openBench, readings, test, WREN } from './shop'
+
+const waiting = /not sent yet, kept on this device/
+
+test('the server killed in mid-entry loses nothing that was acknowledged, and the rest arrives once when it is back', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await openBench(page, ownShop, id)
+  await enter(page, '0.10')
+  await enter(page, '0.11')
+  await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(2)
+  await ownShop.server.kill()
+  await enter(page, '0.12')
+  await enter(page, '0.13')
+  await expect(page.getByText(waiting)).toContainText('2 not sent yet')
+  await expect(page.getByRole('button', { name: /rear of the crown: 0\.12, not sent yet/ })).toBeVisible()
+  await ownShop.server.up()
+  await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 20_000 })
+  expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12', '0.13'])
+})
+
+test('a reload with the server gone shows everything typed, sent or not, and all of it arrives once', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await openBench(page, ownShop, id)
+  // The worker that keeps copies takes over the page, then the page is seen once through it.
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  await page.reload()
+  await page.locator('[data-ready]').waitFor()
+  await enter(page, '0.10')
+  await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(1)
+  await ownShop.server.kill()
+  await enter(page, '0.11')
+  await page.reload()
+  await page.locator('[data-ready]').waitFor()
+  await expect(page.getByRole('button', { name: /front of the crown: 0\.10$/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /left of the crown: 0\.11, not sent yet/ })).toBeVisible()
+  await expect(line(page)).toBeFocused()
+  await enter(page, '0.12')
+  await ownShop.server.up()
+  await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 20_000 })
+  expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12'])
+})
+
+test('a reload with unsent readings and the server back sends them once', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await openBench(page, ownShop, id)
+  await page.route('**/entries', (route) => route.abort())
+  await enter(page, '0.10')
+  await expect(page.getByText(waiting)).toContainText('1 not sent yet')
+  await page.unroute('**/entries')
+  await page.reload()
+  await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(1)
+  await page.reload()
+  await page.locator('[data-ready]').waitFor()
+  expect(readings(await ownShop.document(id))).toHaveLength(1)
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('kalibros.entry')))).toEqual([])
+})
+
+test('an answer that never came back does not make two readings of one', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await openBench(page, ownShop, id)
+  let lost = 0
+  await page.route('**/entries', async (route) => {
+    // The server stores it; the answer is lost on the way, twice.
+    if (lost++ < 2) { await route.fetch(); await route.abort() } else await route.continue()
+  })
+  await enter(page, '0.10')
+  await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 20_000 })
+  expect(lost).toBeGreaterThan(2)
+  expect(readings(await ownShop.document(id))).toHaveLength(1)
+})

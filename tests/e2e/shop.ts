@@ -1,0 +1,75 @@
+import { test as base, expect, type Page } from '@playwright/test'
+import { v7 as uuidV7 } from 'uuid'
+import type { BuildDocument, Entry } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { TestServer } from '../support/server'
+
+export { expect }
+export const TERN = 0
+export const PETREL = 1
+export const WREN = 2
+
+/** A demo engine as a document with ids of its own, so that tests do not meet. */
+export function demo(which: number, change: (document: BuildDocument) => BuildDocument = (document) => document): BuildDocument {
+  const document = demoDocument(DEMO_BUILDS[which]!, new Date())
+  return change({ ...document, id: uuidV7(), entries: document.entries.map((entry) => ({ ...entry, id: uuidV7() })) })
+}
+
+export interface Shop {
+  readonly server: TestServer
+  /** Puts a build into the shop; its id. */
+  readonly bring: (document: BuildDocument) => Promise<string>
+  /** What the server holds of a build. */
+  readonly document: (id: string) => Promise<BuildDocument>
+}
+
+/** One server for all tests of a worker: each test brings builds of its own. */
+export const test = base.extend<{ ownShop: Shop }, { shop: Shop }>({
+  shop: [async ({}, use) => { await withShop(use) }, { scope: 'worker' }],
+  /** A server for this test alone, to be killed and started again. */
+  ownShop: async ({}, use) => { await withShop(use) },
+})
+
+async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
+  const server = await TestServer.start()
+  await use({
+    server,
+    async bring(document) {
+      const { status, json } = await server.post<{ id: string; error?: string }>('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
+      if (status !== 201) throw new Error(json.error)
+      return json.id
+    },
+    async document(id) { return (await (await server.get(`/api/builds/${id}/file`)).json()) as BuildDocument },
+  })
+  await server.stop()
+}
+
+/** Opens a page and waits until it answers to keys. */
+export async function openBench(page: Page, shop: Shop, id: string, bench = 'compression'): Promise<void> {
+  await page.goto(`${shop.server.address}/builds/${id}/${bench}`)
+  await page.locator('[data-ready]').waitFor()
+}
+
+/** Types a reading as hands do: keys, then Enter. */
+export async function enter(page: Page, text: string): Promise<void> {
+  await page.keyboard.type(text)
+  await page.keyboard.press('Enter')
+}
+
+export function readings(document: BuildDocument): readonly Extract<Entry, { kind: 'reading' }>[] {
+  return document.entries.filter((entry) => entry.kind === 'reading')
+}
+
+export function line(page: Page) {
+  return page.locator('#reading')
+}
+
+export function finding(page: Page, id: string) {
+  return page.locator(`[data-finding="${id}"]`)
+}
+
+/** Where the reading line says the hand is. */
+export function place(page: Page) {
+  return page.locator('[data-part="place"] p')
+}

@@ -1,0 +1,77 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+
+const ROOT = path.resolve(import.meta.dirname, '../..')
+
+/** A built Kalibros on a port and a database of its own, that can be killed and started again. */
+export class TestServer {
+  readonly folder = mkdtempSync(path.join(tmpdir(), 'kalibros-e2e-'))
+  private child: ChildProcess | undefined
+
+  private constructor(readonly port: number) {}
+
+  static async start(): Promise<TestServer> {
+    const server = new TestServer(await freePort())
+    await server.up()
+    return server
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  get databaseUrl(): string {
+    return `file:${path.join(this.folder, 'test.db')}`
+  }
+
+  /** Starts it and waits until it answers; how long that took, in ms. */
+  async up(): Promise<number> {
+    const started = performance.now()
+    this.child = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+      cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl },
+    })
+    for (let attempt = 0; attempt < 300; attempt++) {
+      const well = await fetch(`${this.address}/api/health`).then((response) => response.ok, () => false)
+      if (well) return performance.now() - started
+      await new Promise((resolve) => setTimeout(resolve, 50))
+    }
+    throw new Error(`The server did not answer at ${this.address}`)
+  }
+
+  /** The plug pulled: SIGKILL, no goodbye. */
+  async kill(): Promise<void> {
+    const { child } = this
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    const gone = new Promise((resolve) => child.once('exit', resolve))
+    child.kill('SIGKILL')
+    await gone
+  }
+
+  async stop(): Promise<void> {
+    await this.kill()
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+
+  async post<Answer>(url: string, body: unknown): Promise<{ status: number; json: Answer }> {
+    const response = await fetch(this.address + url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    return { status: response.status, json: (await response.json()) as Answer }
+  }
+
+  async get(url: string): Promise<Response> {
+    return fetch(this.address + url)
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address()
+      probe.close(() => (address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port'))))
+    })
+  })
+}
