@@ -32,7 +32,7 @@ function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: 
 
 const tern: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000001',
-  seed: 4105,
+  seed: 4151,
   startedDaysAgo: 9,
   gauges: { bore: 'bore-metric.1', deck: 'dial-metric.1', chamberStart: 'burette.1', chamberEnd: 'burette.1' },
   // One piston further down the hole, one chamber large: what the bench has to find.

@@ -38,7 +38,8 @@ export function CylinderChart({ title, findings, shown, cylinders, system, heigh
   return (
     <Box>
       <figcaption>{title}{symbol && `, ${symbol}`}</figcaption>
-      <div role="img" aria-label={`${title}: ${points.map((point) => `${point.cylinder} ${point.words} ${STANDING_WORDS[point.standing]}`).join('; ') || 'nothing measured yet'}`}>
+      {points.length === 0 && <p>Nothing to draw yet: a cylinder appears here when all its readings are in.</p>}
+      {points.length > 0 && <div role="img" aria-label={`${title}: ${points.map((point) => `${point.cylinder} ${point.words} ${STANDING_WORDS[point.standing]}`).join('; ')}`}>
         <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 360, height }}>
           <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <XAxis type="number" dataKey="cylinder" domain={[0.5, cylinders + 0.5]} ticks={Array.from({ length: cylinders }, (_, index) => index + 1)} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} />
@@ -57,7 +58,7 @@ export function CylinderChart({ title, findings, shown, cylinders, system, heigh
             </Scatter>
           </ScatterChart>
         </ResponsiveContainer>
-      </div>
+      </div>}
     </Box>
   )
 }

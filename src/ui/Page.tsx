@@ -29,9 +29,9 @@ export interface Crumb { readonly href: string; readonly words: string }
 export function TopBar({ trail = [], note, ownSystem, children }: { trail?: readonly Crumb[]; note?: string; ownSystem?: UnitSystem; children?: ReactNode }) {
   return (
     <Header>
-      <Brand href="/" aria-label="Kalibros, shop board">K<span>alibros</span></Brand>
+      <Brand href="/" prefetch={false} aria-label="Kalibros, shop board">K<span>alibros</span></Brand>
       <Trail aria-label="Where you are">
-        {trail.map(({ href, words }, index) => <Link key={href} href={href} aria-current={index === trail.length - 1 ? 'page' : undefined}>{words}</Link>)}
+        {trail.map(({ href, words }, index) => <Link key={href} href={href} prefetch={false} aria-current={index === trail.length - 1 ? 'page' : undefined}>{words}</Link>)}
         {note && <span>{note}</span>}
       </Trail>
       {children}
@@ -45,6 +45,8 @@ export const Main = styled.main`
   ${PHONE} { padding: 16px 14px 48px; gap: 22px; }
 `
 export const Title = styled.h1`font-size: 28px; line-height: 1.15; font-weight: 700; letter-spacing: -0.01em;`
+/** A title for those who hear the page; the bar already shows it to those who see it. */
+export const SpokenTitle = styled.h1`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
 export const Lead = styled.p`font-size: 16px; color: var(--quiet); max-width: 68ch;`
 export const SectionTitle = styled.h2`${caption}`
 export const Section = styled.section`display: grid; gap: 12px;`

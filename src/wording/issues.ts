@@ -1,4 +1,5 @@
-import type { FileIssue, RowIssue, UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/build'
+import type { FileIssue, RowIssue } from '@/core/build/files'
 import { formatQuantity, joinUnit, type EntryIssue, type Slip, type UnitId } from '@/core/quantity'
 import type { SumIssue } from '@/core/sums'
 

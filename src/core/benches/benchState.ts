@@ -1,26 +1,32 @@
 import type { Build } from '../build/build'
 import type { Bench, Finding, Station } from './bench'
 
-/** Where a bench stands: how much is read, what the verdicts are, where to measure next. */
-export interface BenchState {
+export interface BenchProgress {
   readonly wanted: number
   readonly read: number
   readonly skipped: number
   /** The first station, in walking order, with neither a reading nor a skip. */
   readonly next: Station | undefined
+}
+
+/** Where a bench stands: how much is read, what the verdicts are, where to measure next. */
+export interface BenchState extends BenchProgress {
   readonly verdicts: { readonly within: number; readonly inDoubt: number; readonly out: number; readonly notMeasured: number }
 }
 
 export function benchState(bench: Bench, build: Build): BenchState {
+  return { ...benchProgress(bench, build), verdicts: countVerdicts(bench.derive(build)) }
+}
+
+/** How far the readings have come, without working anything out: cheap enough for every keystroke. */
+export function benchProgress(bench: Bench, build: Build): BenchProgress {
   const stations = bench.stations(build)
   const { current, skips } = build.readings
-  const open = stations.filter((station) => !current.has(station.id) && !skips.has(station.id))
   return {
     wanted: stations.length,
     read: stations.filter((station) => current.has(station.id)).length,
     skipped: stations.filter((station) => skips.has(station.id) && !current.has(station.id)).length,
-    next: open[0],
-    verdicts: countVerdicts(bench.derive(build)),
+    next: stations.find((station) => !current.has(station.id) && !skips.has(station.id)),
   }
 }
 

@@ -17,4 +17,4 @@ export type {
   Advice, Bench, BenchDefinition, BenchId, Change, Characteristic, Cost, Finding, LimitDefinition, Missing, Outcome, Output, Remark, Station, Units,
 } from './bench'
 export { doubtBudget, type DoubtShare } from './doubtBudget'
-export { benchState, type BenchState } from './benchState'
+export { benchProgress, benchState, type BenchState } from './benchState'

@@ -2,8 +2,9 @@
 import { z } from 'zod'
 import { bankCount, firingIssues } from '../engine'
 import { migrateDocument } from './migrations'
-import { BUILD_FORMAT, BUILD_VERSION, buildDocumentSchema } from './schema'
+import { buildDocumentSchema } from './schema'
 import type { BuildDocument } from './types'
+import { BUILD_FORMAT, BUILD_VERSION } from './version'
 
 export type FileIssue =
   | { readonly code: 'notJson'; readonly path: readonly []; readonly detail: string }

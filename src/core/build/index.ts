@@ -1,9 +1,8 @@
+/** The build as the bench works with it. Reading and writing files, with their schema, stand apart in `./files`. */
 export { openBuild, withEntries, withSpec, type Build } from './build'
-export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, specIssues, type FileIssue, type ReadResult } from './buildFile'
-export { BUILD_FORMAT, BUILD_VERSION, entrySchema, gaugeSchema, specSchema } from './schema'
+export { BUILD_FORMAT, BUILD_VERSION } from './version'
 export { PAPER, PAPER_KEYS, paperDefinition, type PaperDefinition, type PaperKey } from './paper'
 export { stationId, type HistoryLine, type ReadingsIndex } from './readings'
-export { readingsToCsv, readingsFromCsv, type CsvReport, type CsvRow, type CsvStation, type RowIssue } from './readingsCsv'
 export { freshSpec, DEFAULT_METHODS, type FreshEngine } from './fresh'
 export { currentCards } from './gaugeCards'
 export { DEFAULT_GAUGES } from './defaultGauges'

@@ -6,9 +6,8 @@
 import { z } from 'zod'
 import { UNIT_IDS } from '../quantity'
 import { PAPER_KEYS, type PaperKey } from './paper'
+import { BUILD_FORMAT, BUILD_VERSION } from './version'
 
-export const BUILD_FORMAT = 'kalibros-build'
-export const BUILD_VERSION = 1
 
 const finite = z.number()
 const id = z.string().min(1).max(64)

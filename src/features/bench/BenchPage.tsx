@@ -1,23 +1,39 @@
 'use client'
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import dynamic from 'next/dynamic'
+import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
-import { BENCHES, benchState, type BenchId, type Finding } from '@/core/benches'
-import type { BuildDocument, UnitSystem } from '@/core/build'
+import { BENCHES, benchProgress, type Bench, type BenchId, type Finding, type Station } from '@/core/benches'
+import type { Build, BuildDocument, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { BENCH_VIEWS } from '@/features/benchViews'
 import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
-import { TopBar } from '@/ui/Page'
+import { SpokenTitle, TopBar } from '@/ui/Page'
 import { standingOf } from '@/wording'
 import { AdviceList } from './AdviceList'
 import { gaugesFor } from './gaugeChoice'
 import { Ledger } from './Ledger'
-import { FindingPanel, HistoryPanel, KeysPanel } from './panels'
 import { ReadingLine, type LineCommand, type ReadingLineHandle } from './ReadingLine'
 import { Sheet } from './Sheet'
 import { StageRule, type Stage } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
+
+/** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
+const panels = () => import('./panels')
+const FindingPanel = dynamic(() => panels().then((module) => module.FindingPanel), { ssr: false })
+const HistoryPanel = dynamic(() => panels().then((module) => module.HistoryPanel), { ssr: false })
+const KeysPanel = dynamic(() => panels().then((module) => module.KeysPanel), { ssr: false })
+
+/** Shorter than a look from the gauge to the screen takes. */
+const PAUSE_MS = 80
+
+/** Parts that stay as they are while a figure is being typed are not drawn again for it. */
+const MemoStageRule = memo(StageRule)
+const MemoDrawing = memo(EngineDrawing)
+const MemoSheet = memo(Sheet)
+const MemoLedger = memo(Ledger)
+const MemoAdvice = memo(AdviceList)
 
 const Frame = styled.div`
   height: 100dvh; display: grid; grid-template-rows: auto minmax(0, 1fr) auto;
@@ -32,7 +48,7 @@ const Work = styled.main`
   min-height: 0; overflow: auto; display: grid; grid-template-rows: auto auto 1fr; align-content: start;
   ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; } }
 `
-const Plan = styled.section`height: 214px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
+const Plan = styled.section`height: 196px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
 const Readings = styled.section`
   display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(260px, 0.75fr); border-bottom: 1px solid var(--hairline);
   > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }
@@ -73,48 +89,65 @@ export function BenchPage({ document, benchId, startAt }: { document: BuildDocum
   }, [current, device, system, work])
 
   const closePanels = () => { setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }
-  const pick = (id: string) => { work.go(id); closePanels() }
-  const View = BENCH_VIEWS[benchId]
-  // The picture and the advice may come a frame later: the ledger and the line may not.
-  const later = useDeferredValue(settled)
-  const laterBuild = useDeferredValue(build)
+  const { go } = work
+  const pick = useCallback((id: string) => { go(id); setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }, [go])
+  const open = useCallback((finding: Finding) => setOpened(finding.id), [])
+  const stages = useMemo(() => stagesOf(build, benchId), [build, benchId])
+  const { Picture, Tools } = BENCH_VIEWS[benchId]
+  // The picture and the advice follow when the hand pauses: the ledger and the line may not wait for them.
+  const { settled: later, build: laterBuild } = useAfterPause(useMemo(() => ({ settled, build }), [settled, build]))
   const advice = useMemo(() => bench.advise(laterBuild, later), [bench, later, laterBuild])
-  const marks = useMemo(() => stationMarks(work), [work])
+  const marks = useMemo(() => stationMarks(bench, stations, settled, build, current), [bench, stations, settled, build, current])
   const openedFinding = findings.find((finding) => finding.id === opened)
 
   return (
-    <Frame data-ready={useHydrated() || undefined}>
+    <Frame data-ready={useHydrated() || undefined} onKeyDownCapture={warmPanels} onPointerDownCapture={warmPanels}>
       <TopBar trail={[{ href: `/builds/${build.id}`, words: build.spec.name }, { href: '#', words: definition.title }]} note={build.spec.description} ownSystem={document.spec.units}>
         {work.unsent.size > 0 && <Waiting role="status">{work.unsent.size} not sent yet, kept on this device</Waiting>}
       </TopBar>
       <Middle>
-        <StageRule stages={stagesOf(work, benchId)} />
+        <MemoStageRule stages={stages} />
         <Work>
-          <Plan aria-label="Engine"><EngineDrawing layout={build.spec.layout} boreMm={build.spec.paper.bore?.value ?? 85} marks={marks} current={current?.id} onPick={pick} sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)} /></Plan>
+          <SpokenTitle>{definition.title}, {build.spec.name}</SpokenTitle>
+          <Plan aria-label="Engine"><MemoDrawing layout={build.spec.layout} boreMm={build.spec.paper.bore?.value ?? 85} marks={marks} current={current?.id} onPick={pick} sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)} /></Plan>
           <Readings data-part="sheet">
             <div>
               <h2>Readings</h2>
-              <Sheet bench={bench} build={build} stations={stations} findings={settled} current={current?.id} unsent={work.unsent} system={system} onPick={pick} />
+              <MemoSheet bench={bench} build={build} stations={stations} findings={settled} current={current?.id} unsent={work.unsent} system={system} onPick={pick} />
             </div>
-            <div><View.Picture findings={later} build={laterBuild} system={system} /></div>
+            <div><Picture findings={later} build={laterBuild} system={system} /></div>
           </Readings>
           <Advices data-part="advice">
             <h2>Ways to put it right</h2>
-            {advice.length > 0 ? <AdviceList advice={advice} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
-            <View.Tools build={laterBuild} system={system} />
+            {advice.length > 0 ? <MemoAdvice advice={advice} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
+            <Tools build={laterBuild} system={system} />
           </Advices>
         </Work>
-        <Ledger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={(finding) => setOpened(finding.id)} draft={draft !== undefined} />
+        <MemoLedger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={open} draft={draft !== undefined} />
       </Middle>
       <div>
         {(trouble || work.refused) && <Bad role="alert">{trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
         {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} onCommand={onCommand} onKept={setTrouble} />}
       </div>
-      <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />
-      <HistoryPanel station={current} build={build} isOpen={panel === 'history'} onClose={closePanels} onStrike={work.strike} />
-      <KeysPanel isOpen={panel === 'keys'} onClose={closePanels} />
+      {openedFinding && <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />}
+      {panel === 'history' && <HistoryPanel station={current} build={build} onClose={closePanels} onStrike={work.strike} />}
+      {panel === 'keys' && <KeysPanel onClose={closePanels} />}
     </Frame>
   )
+}
+
+function warmPanels(): void {
+  void panels()
+}
+
+/** A value as it stood when the keys last paused for a moment; drawing a chart between two keys would hold up the second. */
+function useAfterPause<Value>(value: Value): Value {
+  const [paused, setPaused] = useState(value)
+  useEffect(() => {
+    const timer = setTimeout(() => startTransition(() => setPaused(value)), PAUSE_MS)
+    return () => clearTimeout(timer)
+  }, [value])
+  return paused
 }
 
 /** What the last stored entry moved; while typing, what the draft would move. */
@@ -137,7 +170,7 @@ function useHydrated(): boolean {
 }
 
 /** One mark a spot of the drawing: places read more than once share it, the open one or the current one on top. */
-function stationMarks({ bench, stations, settled, build, current }: BenchWork): readonly StationMark[] {
+function stationMarks(bench: Bench, stations: readonly Station[], settled: readonly Finding[], build: Build, current: Station | undefined): readonly StationMark[] {
   const standings = new Map(settled.map((finding) => [finding.id, standingOf(finding)]))
   const marks = new Map<string, StationMark>()
   for (const station of stations) {
@@ -155,9 +188,9 @@ function stationMarks({ bench, stations, settled, build, current }: BenchWork): 
   return [...marks.values()]
 }
 
-function stagesOf({ build }: BenchWork, here: BenchId): Stage[] {
+function stagesOf(build: Build, here: BenchId): Stage[] {
   const stages = BENCHES.map((bench): Stage => {
-    const { wanted, read, skipped } = benchState(bench, build)
+    const { wanted, read, skipped } = benchProgress(bench, build)
     return { href: `/builds/${build.id}/${bench.id}`, words: bench.definition.stage, done: wanted === 0 ? undefined : (read + skipped) / wanted, here: bench.id === here }
   })
   return [{ href: `/builds/${build.id}`, words: 'Job', done: 1, here: false }, { href: `/builds/${build.id}/paper`, words: 'Paper', done: 1, here: false }, ...stages, { href: `/builds/${build.id}/book`, words: 'Book', here: false }]

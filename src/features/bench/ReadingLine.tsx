@@ -6,6 +6,7 @@ import type { Gauge, Reading, UnitSystem } from '@/core/build'
 import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, likelySlips, parseEntry, UNITS, type Slip } from '@/core/quantity'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { entryIssueWords, slipWords } from '@/wording'
+import { Key } from './Key'
 import { Keypad } from './Keypad'
 import type { BenchWork, Draft } from './useBench'
 
@@ -38,9 +39,6 @@ const Understood = styled.p`
   ${PHONE} { margin: 0; font-size: 14px; }
 `
 const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
-export const Key = styled.kbd`
-  ${numerals} display: inline-block; padding: 0 6px; border: 1px solid var(--edge); border-radius: 3px; background: var(--ground); font-size: 12px; color: var(--ink);
-`
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 

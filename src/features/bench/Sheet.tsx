@@ -1,4 +1,5 @@
 'use client'
+import { memo } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Station } from '@/core/benches'
 import type { Build, Reading, UnitSystem } from '@/core/build'
@@ -8,16 +9,17 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
-  width: 100%; font-size: 14px;
+  width: 100%; font-size: 13.5px; table-layout: fixed;
+  th:first-child { width: 118px; overflow: hidden; text-overflow: ellipsis; } th:last-child { width: 52px; }
   th { font-weight: 500; text-align: left; padding: 0 4px 0 0; white-space: nowrap; }
   thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
   tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
-  tbody tr { height: 24px; }
+  tbody tr { height: 23px; }
   tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; font-size: 13.5px; white-space: nowrap; } tr[data-total] th { font-weight: 600; }
 `
 const Cell = styled.button`
-  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 24px; padding: 0 5px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 13.5px;
+  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 23px; padding: 0 4px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 13.5px;
   &[data-standing='over'], &[data-standing='under'] { color: var(--out); }
   &[data-standing='inDoubt'] { color: var(--doubt); }
   &[data-here] { border-color: var(--scribe); color: var(--scribe); }
@@ -42,19 +44,26 @@ export function Sheet({ bench, build, stations, findings, current, unsent, syste
         {rows.flatMap((row, index) => {
           const inRow = byRow.get(row)!
           const judgedBy = judge(bench, inRow)
-          const total = judgedBy !== judge(bench, byRow.get(rows[index + 1] ?? '') ?? []) && judgedBy ? <Total key={`${row}/total`} output={judgedBy} bench={bench} findings={findings} columns={columns} system={system} /> : null
+          const feeding = rows.filter((one) => judge(bench, byRow.get(one)!) === judgedBy).length
+          const total = feeding > 1 && judgedBy !== judge(bench, byRow.get(rows[index + 1] ?? '') ?? []) && judgedBy ? <Total key={`${row}/total`} output={judgedBy} bench={bench} findings={findings} columns={columns} system={system} /> : null
           return [(
             <tr key={row}>
               <th scope="row">{row}</th>
               {columns.map((column) => {
                 const station = inRow.find((one) => (one.place.cylinder ?? one.place.bank ?? '') === column)
-                return <td key={column}>{station && (
-                  <ReadingCell
-                    station={station} build={build} here={station.id === current} system={system} onPick={onPick}
-                    unit={bench.definition.characteristics[station.characteristic]!.units[system]} unsent={unsent}
-                    standing={verdicts.get(`${bench.definition.characteristics[station.characteristic]!.judgedBy ?? ''}.${station.place.cylinder}`) ?? 'noLimit'}
-                  />
-                )}</td>
+                if (!station) return <td key={column} />
+                const reading = build.readings.current.get(station.id)
+                const characteristic = bench.definition.characteristics[station.characteristic]!
+                const empty = build.readings.skips.has(station.id) ? 'skip' : '–'
+                return (
+                  <td key={column}>
+                    <ReadingCell
+                      id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
+                      words={reading ? readingWords(reading, build, characteristic.units[system]) : empty}
+                      standing={reading && (verdicts.get(`${characteristic.judgedBy ?? ''}.${station.place.cylinder}`) ?? 'noLimit')}
+                    />
+                  </td>
+                )
               })}
               <Spread>{spreadWords(inRow, build, bench, system)}</Spread>
             </tr>
@@ -94,23 +103,20 @@ function Total({ output, bench, findings, columns, system }: {
   )
 }
 
-function ReadingCell({ station, build, here, unit, unsent, standing, onPick }: {
-  station: Station; build: Build; here: boolean; system: UnitSystem; unit: Reading['unit']; unsent: ReadonlySet<string>; standing: Standing; onPick: (id: string) => void
-}) {
-  const reading = build.readings.current.get(station.id)
-  const skipped = build.readings.skips.get(station.id)
-  const words = reading ? readingWords(reading, build, unit) : skipped ? 'skip' : '–'
-  const marked = reading !== undefined && (standing === 'over' || standing === 'under' || standing === 'inDoubt')
-  const waiting = reading !== undefined && unsent.has(reading.id)
+/** A cell of plain values, so that only those a reading has changed are drawn again. */
+const ReadingCell = memo(({ id, label, words, here, waiting, standing, onPick }: {
+  id: string; label: string; words: string; here: boolean; waiting: boolean; standing: Standing | undefined; onPick: (id: string) => void
+}) => {
+  const marked = standing === 'over' || standing === 'under' || standing === 'inDoubt'
   return (
     <Cell
-      type="button" tabIndex={here ? 0 : -1} onClick={() => onPick(station.id)} data-here={here || undefined} data-standing={reading ? standing : undefined} data-unsent={waiting || undefined}
-      aria-current={here ? 'location' : undefined} aria-label={`${station.label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
+      type="button" tabIndex={here ? 0 : -1} onClick={() => onPick(id)} data-here={here || undefined} data-standing={standing} data-unsent={waiting || undefined}
+      aria-current={here ? 'location' : undefined} aria-label={`${label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
     >
       {marked && <VerdictMark standing={standing} size={9} silent />}{words}{waiting ? ' •' : ''}
     </Cell>
   )
-}
+})
 
 /** A reading to the digits its gauge resolves. */
 function readingWords(reading: Reading, build: Build, unit: Reading['unit']): string {

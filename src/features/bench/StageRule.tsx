@@ -29,7 +29,7 @@ export function StageRule({ stages }: { stages: readonly Stage[] }) {
   return (
     <Side aria-label="Stages">
       {stages.map(({ href, words, done, here }) => (
-        <Item key={href} href={href} aria-current={here ? 'page' : undefined} data-done={done !== undefined && done > 0 ? '' : undefined}>
+        <Item key={href} href={href} prefetch={false} aria-current={here ? 'page' : undefined} data-done={done !== undefined && done > 0 ? '' : undefined}>
           <span>{words}</span>
           <svg width={32} height={76} aria-hidden>
             {Array.from({ length: TICKS }, (_, tick) => (

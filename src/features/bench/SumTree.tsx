@@ -51,7 +51,7 @@ function TermLine({ term, share, build, system, onStation, startsOpen, depth }: 
         <span data-value>{figureOfKindWords(figure, term.kind, system)}</span>
         <small>
           <OriginWords figure={figure} build={build} onStation={onStation} />
-          {share !== undefined && share > 0.005 && ` · ${percent(share)} of the doubt`}
+          {share !== undefined && share > 0.005 && `${opens ? '' : ' · '}${percent(share)} of the doubt`}
         </small>
       </div>
       {opens && open && <SumTree figure={figure} build={build} system={system} onStation={onStation} depth={depth + 1} />}
@@ -73,7 +73,7 @@ function OriginWords({ figure, build, onStation }: { figure: Figure; build?: Bui
     case 'typed': return origin.name
     case 'assumed': return `assumed: ${origin.source}`
     case 'leftOut': return 'left out'
-    case 'sum': return origin.sum.formula.title
+    case 'sum': return null
   }
 }
 

@@ -3,12 +3,13 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/benches'
 import type { Build, HistoryLine, UnitSystem } from '@/core/build'
-import { Button, TextField } from '@/ui/controls'
+import { Button } from '@/ui/Button'
+import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { figureWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, verdictReason, verdictWords } from '@/wording'
-import { Key } from './ReadingLine'
+import { Key } from './Key'
 import { DoubtBudget, SumTree } from './SumTree'
 
 const Big = styled.p`${numerals} font-size: 28px; display: flex; gap: 12px; align-items: center;`
@@ -17,16 +18,14 @@ const Quiet = styled.p`color: var(--quiet); font-size: 14px;`
 
 /** The sum of a finding: formula, numbers put in, where each came from, who owns the doubt. */
 export function FindingPanel({ finding, definition, build, stations, system, onClose, onStation, onPick, siblings }: {
-  finding: Finding | undefined; definition: BenchDefinition; build: Build; stations: readonly Station[]; system: UnitSystem
+  finding: Finding; definition: BenchDefinition; build: Build; stations: readonly Station[]; system: UnitSystem
   onClose: () => void; onStation: (id: string) => void; onPick: (finding: Finding) => void; siblings: readonly Finding[]
 }) {
-  const output = finding && definition.outputs[finding.output]
-  const title = finding && output ? (finding.cylinder === undefined ? output.label : `${output.label}, cylinder ${finding.cylinder}`) : ''
-  const family = finding?.cylinder === undefined ? [] : siblings.filter((one) => one.output === finding.output)
+  const output = definition.outputs[finding.output]!
+  const title = finding.cylinder === undefined ? output.label : `${output.label}, cylinder ${finding.cylinder}`
+  const family = finding.cylinder === undefined ? [] : siblings.filter((one) => one.output === finding.output)
   return (
-    <SidePanel title={title} isOpen={finding !== undefined} onClose={onClose}>
-      {finding && output && (
-        <>
+    <SidePanel title={title} isOpen onClose={onClose}>
           {family.length > 1 && (
             <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
               {family.map((one) => (
@@ -40,7 +39,7 @@ export function FindingPanel({ finding, definition, build, stations, system, onC
             <>
               <Big><VerdictMark standing={standingOf(finding)} size={20} /> {figureWords(finding.figure.value, output, system)}</Big>
               <Quiet>
-                {finding.conformity && finding.limit ? <>{verdictWords(finding, output, system)}. {verdictReason(finding.conformity, finding.limit, output, system)} {finding.limit.reason} Judged by {RULE_WORDS[finding.conformity.rule]}.</> : 'No limit is set for this; it informs, it does not judge.'}
+                {finding.conformity && finding.limit ? <>{sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)} {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.</> : 'No limit is set for this; it informs, it does not judge.'}
                 {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
                 {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
               </Quiet>
@@ -50,10 +49,14 @@ export function FindingPanel({ finding, definition, build, stations, system, onC
               <DoubtBudget figure={finding.figure} build={build} />
             </>
           ) : <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>}
-        </>
-      )}
     </SidePanel>
   )
+}
+
+/** Words as a sentence: a capital, a full stop. */
+function sentence(words: string): string {
+  const text = words.trim()
+  return text === '' ? '' : `${text[0]!.toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`
 }
 
 const Past = styled.li`
@@ -63,12 +66,12 @@ const Past = styled.li`
 const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = { current: 'stands', superseded: 'measured again since', struck: 'struck out', takenBack: 'taken back' }
 
 /** Everything that ever happened at a place, and striking a reading out. */
-export function HistoryPanel({ station, build, isOpen, onClose, onStrike }: {
-  station: Station | undefined; build: Build; isOpen: boolean; onClose: () => void; onStrike: (readingId: string, reason: string) => void
+export function HistoryPanel({ station, build, onClose, onStrike }: {
+  station: Station | undefined; build: Build; onClose: () => void; onStrike: (readingId: string, reason: string) => void
 }) {
   const lines = (station && build.readings.history.get(station.id)) ?? []
   return (
-    <SidePanel title={station?.label ?? ''} isOpen={isOpen} onClose={onClose}>
+    <SidePanel title={station?.label ?? ''} isOpen onClose={onClose}>
       {lines.length === 0 && <p>Nothing here yet.</p>}
       <ul>{lines.toReversed().map((line) => <PastLine key={line.entry.id} line={line} build={build} onStrike={onStrike} />)}</ul>
     </SidePanel>
@@ -100,9 +103,9 @@ const KEYS: readonly (readonly [string, string])[] = [
 ]
 const KeyList = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 10px 16px; align-items: baseline;`
 
-export function KeysPanel({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }) {
+export function KeysPanel({ onClose }: { onClose: () => void }) {
   return (
-    <SidePanel title="Keys, on an empty line" isOpen={isOpen} onClose={onClose}>
+    <SidePanel title="Keys, on an empty line" isOpen onClose={onClose}>
       <KeyList>{KEYS.map(([key, words]) => <div key={key} style={{ display: 'contents' }}><dt><Key>{key}</Key></dt><dd>{words}</dd></div>)}</KeyList>
       <Quiet>Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 17/18 for a feeler.</Quiet>
     </SidePanel>

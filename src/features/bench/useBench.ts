@@ -20,16 +20,16 @@ const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 export function useBench(document: BuildDocument, benchId: BenchId, initials: string, startAt?: string) {
   const bench = benchById(benchId)
   const entries = useEntries(document.id, document.entries)
-  const build = useMemo(() => openBuild({ ...document, entries: [...entries.all] }), [document, entries.all])
+  const fromServer = useMemo(() => openBuild(document), [document])
+  const build = useMemo(() => withEntries(fromServer, entries.added), [fromServer, entries.added])
   const stations = useMemo(() => bench.stations(build), [bench, build])
   const [draft, setDraft] = useState<Draft>()
   /** Until someone moves, the hand is at the first open place. */
   const [pickedId, setCurrentId] = useState(startAt)
   const current = stations.find((station) => station.id === (pickedId ?? firstOpen(stations, build))) ?? stations[0]
 
-  const shownBuild = useMemo(() => (draft ? withEntries(build, [draftEntry(draft)]) : build), [build, draft])
-  const findings = useMemo(() => bench.derive(shownBuild), [bench, shownBuild])
-  const settled = useMemo(() => (draft ? bench.derive(build) : findings), [bench, build, draft, findings])
+  const settled = useMemo(() => bench.derive(build), [bench, build])
+  const findings = useMemo(() => (draft ? bench.derive(withEntries(build, [draftEntry(draft)])) : settled), [bench, build, draft, settled])
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
   const stamp = useCallback(() => ({ id: uuidV7(), at: new Date().toISOString(), by: initials || '—' }), [initials])

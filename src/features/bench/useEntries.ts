@@ -4,8 +4,8 @@ import type { Entry } from '@/core/build'
 import { keep, keptEntries, letGo, RefusedByServer, sendEntries, type KeepResult, type KeptEntry } from './outbox'
 
 export interface Entries {
-  /** Everything known: the server's copy and what this device still holds. */
-  readonly all: readonly Entry[]
+  /** What this device holds beyond the server's copy, sent or not. */
+  readonly added: readonly Entry[]
   /** Ids the server has not acknowledged. */
   readonly unsent: ReadonlySet<string>
   /** What the server said no to, in its words. */
@@ -64,11 +64,15 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
     return result
   }, [buildId, send])
 
-  return useMemo(() => {
+  // What is known and what is sent change at different times: the sums must not run again for an acknowledgement.
+  const ids = local.map(({ entry }) => entry.id).join()
+  const added = useMemo(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
-    const extra = local.filter(({ entry }) => !known.has(entry.id))
-    return { all: [...fromServer, ...extra.map(({ entry }) => entry)], unsent: new Set(extra.filter(({ sent }) => !sent).map(({ entry }) => entry.id)), refused, add }
-  }, [fromServer, local, refused, add])
+    return local.filter(({ entry }) => !known.has(entry.id)).map(({ entry }) => entry)
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [fromServer, ids])
+  const unsent = useMemo(() => new Set(local.filter(({ sent }) => !sent).map(({ entry }) => entry.id)), [local])
+  return { added, unsent, refused, add }
 }
 
 function unsentOf(buildId: string): readonly Entry[] {

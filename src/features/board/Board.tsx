@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import styled from 'styled-components'
-import { LinkButton } from '@/ui/controls'
+import { LinkButton } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'

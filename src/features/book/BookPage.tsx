@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import type { BuildDocument } from '@/core/build'
-import { Button } from '@/ui/controls'
+import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'

@@ -1,25 +1,16 @@
 'use client'
-import { useMemo, useState } from 'react'
-import { cylinderStates, gasketRack, ratioCost, type Cause, type RatioCost } from '@/core/benches/compression'
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
 import type { Build, UnitSystem } from '@/core/build'
-import { Button } from '@/ui/controls'
+import { Button } from '@/ui/Button'
 import { Row } from '@/ui/Page'
-import { SidePanel } from '@/ui/SidePanel'
-import { VerdictMark } from '@/ui/VerdictMark'
-import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
-import { FigureTable } from './FigureTable'
-import { PlannerPanel } from './PlannerPanel'
-import { DrawsPanel } from './DrawsPanel'
+import type { Tool } from './ToolPanel'
 
-const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }
-const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } }
-
-type Tool = 'rack' | 'plan' | 'cost' | 'draws'
+const ToolPanel = dynamic(() => import('./ToolPanel').then((module) => module.ToolPanel), { ssr: false })
 
 /** Tools of the compression bench: the rack, the planner, what it cost, and random draws against the doubt. */
 export function CompressionTools({ build, system }: { build: Build; system: UnitSystem }) {
   const [tool, setTool] = useState<Tool>()
-  const close = () => setTool(undefined)
   return (
     <>
       <Row>
@@ -28,67 +19,7 @@ export function CompressionTools({ build, system }: { build: Build; system: Unit
         <Button size="small" onPress={() => setTool('cost')}>What did it cost</Button>
         <Button size="small" onPress={() => setTool('draws')}>Check the doubt by random draws</Button>
       </Row>
-      <SidePanel title="Gasket rack" isOpen={tool === 'rack'} onClose={close}><Rack build={build} system={system} /></SidePanel>
-      <SidePanel title="Plan gasket and cuts" isOpen={tool === 'plan'} onClose={close}><PlannerPanel build={build} system={system} /></SidePanel>
-      <SidePanel title="What did it cost" isOpen={tool === 'cost'} onClose={close}><Costs build={build} system={system} /></SidePanel>
-      <SidePanel title="The doubt by random draws" isOpen={tool === 'draws'} onClose={close}><DrawsPanel build={build} system={system} /></SidePanel>
+      {tool && <ToolPanel tool={tool} build={build} system={system} onClose={() => setTool(undefined)} />}
     </>
-  )
-}
-
-function Rack({ build, system }: { build: Build; system: UnitSystem }) {
-  const rack = useMemo(() => gasketRack(build, cylinderStates(build)), [build])
-  if (rack.length === 0) return <p>No gaskets in stock. Add them on the paper page.</p>
-  const cylinders = rack[0]!.outcome.ratios.map(({ cylinder }) => cylinder)
-  return (
-    <>
-      <p>Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then nearest the target.</p>
-      <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Gaskets">
-        <FigureTable>
-          <thead><tr><th scope="col">Gasket</th><th scope="col">Verdict</th>{cylinders.map((cylinder) => <th key={cylinder} scope="col">{cylinder}</th>)}<th scope="col">Least quench</th></tr></thead>
-          <tbody>
-            {rack.map(({ gasket, fitted, outcome }) => (
-              <tr key={gasket.id}>
-                <td data-words><b>{gasket.name}</b>{fitted && ' · chosen'}<br /><small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small></td>
-                <td data-words style={{ whiteSpace: 'nowrap' }}><VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} /> {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}</td>
-                {outcome.ratios.map(({ cylinder, figure }) => <td key={cylinder}>{figure.value.value.toFixed(2)}</td>)}
-                <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast.value, LENGTH, system)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </FigureTable>
-      </div>
-      {cylinders.length < build.spec.layout.cylinders && <p>Cylinders that are not measured yet are left out.</p>}
-    </>
-  )
-}
-
-const CAUSE_WORDS: Readonly<Record<Cause, string>> = { bore: 'bore', chamber: 'chamber', deck: 'deck', piston: 'piston' }
-
-function Costs({ build, system }: { build: Build; system: UnitSystem }) {
-  const costs = useMemo(() => cylinderStates(build).flatMap((state) => ratioCost(build, state) ?? []), [build])
-  if (costs.length === 0) return <p>Needs the chamber volume and deck clearance on paper, and at least one cylinder fully measured.</p>
-  const causes = (Object.keys(CAUSE_WORDS) as Cause[]).filter((cause) => costs.some((cost) => cost.causes.some((one) => one.cause === cause)))
-  return (
-    <>
-      <p>The ratio the paper promises against the ratio as measured, and what each deviation did on its own. The causes multiply, so a little is left that they did together.</p>
-      <FigureTable>
-        <thead><tr><th scope="col">Cylinder</th><th scope="col">On paper</th>{causes.map((cause) => <th key={cause} scope="col">{CAUSE_WORDS[cause]}</th>)}<th scope="col">together</th><th scope="col">As measured</th></tr></thead>
-        <tbody>{costs.map((cost) => <CostRow key={cost.cylinder} cost={cost} causes={causes} system={system} />)}</tbody>
-      </FigureTable>
-    </>
-  )
-}
-
-function CostRow({ cost, causes, system }: { cost: RatioCost; causes: readonly Cause[]; system: UnitSystem }) {
-  const change = (amount: number) => (Math.abs(amount) < 0.0005 ? '0' : `${amount > 0 ? '+' : '−'}${differenceWords(Math.abs(amount), { ...RATIO, digits: { metric: 3, inch: 3 } }, system)}`)
-  return (
-    <tr>
-      <td>{cost.cylinder}</td>
-      <td>{cost.nominal.toFixed(2)}</td>
-      {causes.map((cause) => <td key={cause}>{change(cost.causes.find((one) => one.cause === cause)?.change ?? 0)}</td>)}
-      <td>{change(cost.together)}</td>
-      <td>{cost.measured.toFixed(2)}</td>
-    </tr>
   )
 }

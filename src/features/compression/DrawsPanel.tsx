@@ -3,9 +3,9 @@ import { useCallback } from 'react'
 import { ProgressBar } from 'react-aria-components'
 import styled from 'styled-components'
 import { cylinderStates } from '@/core/benches/compression'
-import type { Build, UnitSystem } from '@/core/build'
+import type { Build } from '@/core/build'
 import { standardUncertainty } from '@/core/metrology'
-import { Button } from '@/ui/controls'
+import { Button } from '@/ui/Button'
 import { Row } from '@/ui/Page'
 import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
@@ -18,7 +18,7 @@ const SEED = 20_240_501
 const Bar = styled(ProgressBar)`flex: 1; height: 12px; background: var(--dye-wash); > div { height: 100%; background: var(--dye); }`
 
 /** The doubt of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
-export function DrawsPanel({ build }: { build: Build; system: UnitSystem }) {
+export function DrawsPanel({ build }: { build: Build }) {
   const job = useCallback((signal: AbortSignal, onProgress: (share: number) => void) => drawRatios(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal), [build])
   const { work, start, stop } = useWork(job)
   const states = cylinderStates(build)

@@ -4,7 +4,7 @@ import { planAdvice, type PlannedLimit, type PlannerResult } from '@/core/benche
 import { definition } from '@/core/benches/compression/definition'
 import type { Build, UnitSystem } from '@/core/build'
 import { AdviceList } from '@/features/bench/AdviceList'
-import { Button } from '@/ui/controls'
+import { Button } from '@/ui/Button'
 import { changeWords, differenceWords, limitWords } from '@/wording'
 import { planInWorker } from '@/workers/compression'
 import { documentOf } from './documentOf'

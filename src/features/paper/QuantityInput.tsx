@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { differenceInUnit, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
-import { TextField } from '@/ui/controls'
+import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
 
 /**

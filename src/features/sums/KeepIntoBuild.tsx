@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { PaperKey, PaperNumber, Spec } from '@/core/build'
 import { parseEntry } from '@/core/quantity'
 import type { QuickSum } from '@/core/sums'
-import { Button } from '@/ui/controls'
+import { Button } from '@/ui/Button'
 import { Notice, Row } from '@/ui/Page'
 import { send } from '../send'
 

@@ -1,6 +1,7 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { gaugeSchema, type Gauge } from '@/core/build'
+import type { Gauge } from '@/core/build'
+import { gaugeSchema } from '@/core/build/files'
 import { database } from '@/data/database'
 import { answering, bodyOf, refused } from '../../answer'
 

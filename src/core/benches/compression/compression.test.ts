@@ -7,6 +7,7 @@ import { monteCarlo, standardUncertainty } from '../../metrology'
 import { benchState } from '../benchState'
 import { doubtBudget } from '../doubtBudget'
 import type { Finding } from '../bench'
+import { bareRatio, numbersOf } from './chain'
 import { compression, cylinderStates, gasketRack, planAdvice, planCompression, ratioCost, ratioModel } from '.'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
@@ -41,7 +42,7 @@ describe('Tern finds by itself', () => {
     expect(verdict(tern, 'chamberVolume.4')).toBe('over')
     expectNear(find(tern, 'chamberVolume.4').figure!.value.value, 46.9, 0.2)
     expect(verdict(tern, 'compressionRatio.4')).toBe('under')
-    expect(find(tern, 'ratioSpread').remarks).toContainEqual({ code: 'extremes', largest: 2, smallest: 4 })
+    expect(find(tern, 'ratioSpread').remarks).toContainEqual({ code: 'extremes', largest: 5, smallest: 4 })
   })
 
   it('nothing when the engine has no faults', () => {
@@ -123,6 +124,13 @@ describe('doubt of the ratio', () => {
   })
 })
 
+describe('the bare ratio', () => {
+  it.each([0, 0.8])('is the ratio of the chain, with a pin offset of %s mm too', (offset) => {
+    const build = edited({ paper: { ...tern.spec.paper, pinOffset: { value: offset, unit: 'mm', source: 'test' } } })
+    for (const state of cylinderStates(build)) expectNear(bareRatio(numbersOf(state.inputs!)), state.chain!.ratio.value.value, 1e-12)
+  })
+})
+
 describe('schools', () => {
   const single = demoDocument({ ...DEMO_BUILDS[0]!, gauges: { ...DEMO_BUILDS[0]!.gauges, chamberMass: 'scales.1', pistonDrop: 'dial-metric.1', pistonFill: 'burette.1', gasketThickness: 'mic-metric.1', gasketBore: 'caliper.1', chamber: 'burette.1' },
     spec: { ...tern.spec, methods: { ...tern.spec.methods, chamber: 'mass', piston: 'downTheBore', gasket: 'measured' } } }, new Date('2026-03-01T12:00:00Z'))
@@ -193,8 +201,9 @@ describe('advice', () => {
   it('counts what the deviations cost: 0.06 mm of deck is about 0.04 of ratio', () => {
     const cost = ratioCost(tern, states[2]!)!
     expect(cost.causes[0]).toMatchObject({ cause: 'deck' })
-    // dCR = −(CR − 1)/V_c · π/4·bore²·0.06 by hand: 8/62.9 · 5.41 cm² · 0.006 cm = 0.041.
-    expectNear(cost.causes[0]!.change, -0.041, 0.004)
+    // dCR = −(CR − 1)/V_c · π/4·bore²·Δdeck by hand: 7.98/62.9 · 54.1 cm² a cm = 0.687 a mm.
+    const deeperMm = find(tern, 'deckClearance.3').figure!.value.value - 0.05
+    expectNear(cost.causes[0]!.change, -0.687 * deeperMm, 0.002)
     expectNear(cost.nominal + cost.causes.reduce((sum, { change }) => sum + change, 0) + cost.together, cost.measured, 1e-12)
   })
 

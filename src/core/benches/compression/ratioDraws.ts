@@ -1,34 +1,51 @@
 import type { Bounds, MonteCarloModel, Uncertain } from '../../metrology'
-import { bareRatio, type RatioInputs } from './chain'
+import { bareRatio, numbersOf, type RatioInputs, type RatioNumbers } from './chain'
 import type { CylinderState } from './cylinder'
 
-const INPUTS_PER_CYLINDER = 10
+type Scratch = { -readonly [Name in keyof RatioNumbers]: number }
 
-/** A Monte Carlo model of every known cylinder's ratio, by the same formulas as the ratio itself. */
+/** A Monte Carlo model of every known cylinder's ratio, by the same arithmetic as the ratio itself. */
 export function ratioModel(states: readonly CylinderState[], bounds: Bounds | undefined): MonteCarloModel & { readonly cylinders: readonly number[] } {
   const known = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, inputs: state.inputs }] : []))
+  // What cylinders share (stroke, gasket, piston paper) is one input, dealt once a draw.
+  const distinct = new Map<string, { readonly value: Uncertain; readonly slot: number }>()
+  const slots = Int32Array.from(known.flatMap(({ inputs }) => inputsOf(inputs).map((value) => {
+    const key = `${value.value} ${value.components.map(({ source, u }) => `${source} ${u}`).join()}`
+    if (!distinct.has(key)) distinct.set(key, { value, slot: distinct.size })
+    return distinct.get(key)!.slot
+  })))
+  // One object a cylinder, written over by every draw: five million new ones would be the slowest part.
+  const scratches = known.map(({ inputs }): Scratch => ({ ...numbersOf(inputs) }))
   return {
     cylinders: known.map(({ cylinder }) => cylinder),
-    inputs: known.flatMap(({ inputs }) => inputsOf(inputs)),
+    inputs: [...distinct.values()].map(({ value }) => value),
     results: known.length,
     bounds: known.map(() => bounds),
     evaluate(values, out) {
       for (let cylinder = 0; cylinder < out.length; cylinder++) {
-        const at = cylinder * INPUTS_PER_CYLINDER
-        out[cylinder] = bareRatio({
-          boreMm: values[at]!, strokeMm: values[at + 1]!, chamberCm3: values[at + 2]!, pistonCm3: values[at + 3]!, deckMm: values[at + 4]!,
-          gasketBoreMm: values[at + 5]!, gasketThicknessMm: values[at + 6]!, crownMm: values[at + 7]!, landHeightMm: values[at + 8]!,
-          pinOffsetMm: values[at + 9]!, rodMm: known[cylinder]!.inputs.rod?.value.value ?? Infinity,
-        })
+        const at = cylinder * INPUTS
+        const scratch = scratches[cylinder]!
+        scratch.boreMm = values[slots[at]!]!
+        scratch.strokeMm = values[slots[at + 1]!]!
+        scratch.chamberCm3 = values[slots[at + 2]!]!
+        scratch.pistonCm3 = values[slots[at + 3]!]!
+        scratch.deckMm = values[slots[at + 4]!]!
+        scratch.gasketBoreMm = values[slots[at + 5]!]!
+        scratch.gasketThicknessMm = values[slots[at + 6]!]!
+        scratch.crownMm = values[slots[at + 7]!]!
+        scratch.landHeightMm = values[slots[at + 8]!]!
+        scratch.pinOffsetMm = values[slots[at + 9]!]!
+        out[cylinder] = bareRatio(scratch)
       }
     },
   }
 }
 
 const NOTHING: Uncertain = { value: 0, components: [] }
+const INPUTS = 10
 
 /** In the order `evaluate` reads them. Without a crevice on paper the land is as wide as the bore and nothing high. */
-function inputsOf(inputs: RatioInputs): Uncertain[] {
+function inputsOf(inputs: RatioInputs): readonly Uncertain[] {
   return [
     inputs.bore, inputs.stroke, inputs.chamber, inputs.piston, inputs.deck, inputs.gasketBore, inputs.gasketThickness,
     inputs.crevice?.crown ?? inputs.bore, inputs.crevice?.landHeight, inputs.pinOffset,

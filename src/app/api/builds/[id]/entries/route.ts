@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { entrySchema } from '@/core/build'
+import { entrySchema } from '@/core/build/files'
 import { database } from '@/data/database'
 import { answering, bodyOf } from '../../../../answer'
 

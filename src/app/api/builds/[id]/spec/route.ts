@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { specIssues, specSchema } from '@/core/build'
+import { specIssues, specSchema } from '@/core/build/files'
 import { database } from '@/data/database'
 import { fileIssueWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../../../answer'

@@ -1,0 +1,110 @@
+/** Figures of the page, in Chromium. */
+import { gzipSync } from 'node:zlib'
+import { chromium, type Page } from '@playwright/test'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { TestServer } from '../tests/support/server'
+import config from '../playwright.config'
+import { percentile, type Report } from './report'
+
+const ENTRIES = 60
+/** Nobody reads a gauge and types faster than this; the chart is drawn in the pause. */
+const BETWEEN_READINGS_MS = 300
+
+export async function pageFigures(report: Report): Promise<void> {
+  const server = await TestServer.start()
+  const browser = await chromium.launch(config.use!.launchOptions)
+  try {
+    const document = demoDocument(DEMO_BUILDS[0]!, new Date())
+    await server.post('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
+    const url = `${server.address}/builds/${document.id}/compression`
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    report.figure('JavaScript of the bench page, gzipped', await javascriptKb(page, url), 'kB', 350)
+    report.figure('largest paint of the bench page, median of 5', await largestPaint(page, url), 'ms', 1000)
+    await page.goto(url)
+    await page.locator('[data-ready]').waitFor()
+    report.figure('Enter to ledger painted, 95th percentile', percentile(await enterToPaint(page), 0.95), 'ms', 50)
+    report.figure('a figure typed to ledger painted, 95th percentile', percentile(await keyToPaint(page), 0.95), 'ms', 50)
+    report.figure('a million draws of five ratios in a worker', await millionDraws(page, url), 'ms', 2000)
+  } finally {
+    await browser.close()
+    await server.stop()
+  }
+}
+
+async function javascriptKb(page: Page, url: string): Promise<number> {
+  const sizes: Promise<number>[] = []
+  page.on('response', (response) => {
+    if (/\.js(\?|$)/.test(response.url()) && !response.url().endsWith('/sw.js')) sizes.push(response.body().then((body) => gzipSync(body).length))
+  })
+  await page.goto(url, { waitUntil: 'networkidle' })
+  page.removeAllListeners('response')
+  return (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0) / 1000
+}
+
+async function largestPaint(page: Page, url: string): Promise<number> {
+  const samples: number[] = []
+  for (let i = 0; i < 5; i++) {
+    await page.goto(url, { waitUntil: 'networkidle' })
+    samples.push(await page.evaluate(() => new Promise<number>((resolve) => {
+      new PerformanceObserver((list) => resolve(list.getEntries().at(-1)!.startTime)).observe({ type: 'largest-contentful-paint', buffered: true })
+    })))
+  }
+  return percentile(samples, 0.5)
+}
+
+/** From the Enter key's own event to the first frame after the ledger has changed. */
+async function enterToPaint(page: Page): Promise<number[]> {
+  await measurePaints(page, 'Enter')
+  for (let i = 0; i < ENTRIES; i++) {
+    await page.locator('#reading').focus()
+    await page.keyboard.type(i % 2 === 0 ? '0.05' : '0.06')
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('b')
+    await page.waitForTimeout(BETWEEN_READINGS_MS)
+  }
+  return paints(page)
+}
+
+async function keyToPaint(page: Page): Promise<number[]> {
+  await measurePaints(page, '5')
+  for (let i = 0; i < ENTRIES; i++) {
+    await page.keyboard.type('0.0')
+    await page.keyboard.press('5')
+    await page.waitForTimeout(30)
+    await page.keyboard.press('Escape')
+  }
+  return paints(page)
+}
+
+async function measurePaints(page: Page, key: string): Promise<void> {
+  await page.evaluate((wanted) => {
+    const samples: number[] = ((window as never as { paints: number[] }).paints = [])
+    window.addEventListener('keydown', (event) => {
+      if (event.key !== wanted) return
+      const started = event.timeStamp
+      // A message posted from a frame is delivered when that frame has been painted.
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel()
+        port1.addEventListener('message', () => samples.push(performance.now() - started), { once: true })
+        port1.start()
+        port2.postMessage(undefined)
+      })
+    }, { capture: true })
+  }, key)
+}
+
+async function paints(page: Page): Promise<number[]> {
+  const samples = await page.evaluate(() => (window as never as { paints: number[] }).paints)
+  if (samples.length < ENTRIES) throw new Error(`only ${samples.length} paints were seen`)
+  return samples
+}
+
+async function millionDraws(page: Page, url: string): Promise<number> {
+  await page.goto(url)
+  await page.getByRole('button', { name: 'Check the doubt by random draws' }).click()
+  const started = performance.now()
+  await page.getByRole('button', { name: 'Draw a million' }).click()
+  await page.getByRole('dialog').getByRole('row').nth(5).waitFor()
+  return performance.now() - started
+}

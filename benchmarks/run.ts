@@ -1,0 +1,12 @@
+/** Prints every figure the program is held to, and how it stands. */
+import { coreFigures } from './core'
+import { pageFigures } from './page'
+import { Report } from './report'
+import { shopFigures } from './shop'
+
+const report = new Report()
+await coreFigures(report)
+await pageFigures(report)
+await shopFigures(report)
+console.log(report.over === 0 ? 'Every figure is within its bound.' : `${report.over} figures are over.`)
+process.exitCode = report.over === 0 ? 0 : 1

@@ -1,0 +1,68 @@
+/** A shop of years: many builds, many readings, served. */
+import { v7 as uuidV7 } from 'uuid'
+import type { BuildDocument, Reading } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { openDatabase } from '@/data/database'
+import { TestServer } from '../tests/support/server'
+import { percentile, type Report } from './report'
+
+const BUILDS = 1000
+const READINGS_EACH = 500
+const SAMPLES = 60
+
+export async function shopFigures(report: Report): Promise<void> {
+  const server = await TestServer.start()
+  try {
+    const ids = await fill(server.databaseUrl)
+    await server.kill()
+    report.figure('ready after start, with 500,000 readings', await server.up(), 'ms', 2000)
+    await server.get('/')
+    report.figure('board served, 95th percentile', await served(server, () => '/'), 'ms', 150)
+    let turn = 0
+    report.figure('bench served, 95th percentile', await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/compression`), 'ms', 150)
+    const seen: number[] = []
+    for (let i = 0; i < SAMPLES; i++) {
+      const started = performance.now()
+      const { status } = await server.post(`/api/builds/${ids[i]}/entries`, { entries: [extra(i)] })
+      seen.push(performance.now() - started)
+      if (status !== 200) throw new Error(`a reading was refused with ${status}`)
+    }
+    report.figure('reading stored and acknowledged, 95th percentile', percentile(seen, 0.95), 'ms', 50)
+  } finally {
+    await server.stop()
+  }
+}
+
+async function served(server: TestServer, url: () => string): Promise<number> {
+  const samples: number[] = []
+  for (let i = 0; i < SAMPLES; i++) {
+    const started = performance.now()
+    const response = await server.get(url())
+    await response.text()
+    samples.push(performance.now() - started)
+    if (!response.ok) throw new Error(`${url()} answered ${response.status}`)
+  }
+  return percentile(samples, 0.95)
+}
+
+const tern = demoDocument(DEMO_BUILDS[0]!, new Date())
+
+function extra(i: number): Reading {
+  return { ...(tern.entries[i % tern.entries.length] as Reading), id: uuidV7(), at: new Date().toISOString() }
+}
+
+/** Each build is the Tern measured again and again, as far as the number of readings goes. */
+async function fill(url: string): Promise<string[]> {
+  const db = await openDatabase(url)
+  const ids: string[] = []
+  const started = performance.now()
+  for (let build = 0; build < BUILDS; build++) {
+    const document: BuildDocument = { ...tern, id: uuidV7(), spec: { ...tern.spec, name: `Tern ${build}` }, entries: Array.from({ length: READINGS_EACH }, (_, i) => extra(i)) }
+    await db.builds.create(document, 'KV')
+    ids.push(document.id)
+  }
+  db.close()
+  console.log(`     filled ${BUILDS} builds with ${BUILDS * READINGS_EACH} readings in ${((performance.now() - started) / 1000).toFixed(0)} s`)
+  return ids
+}

@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest'
+import { expectNear } from '../../../tests/support/expectNear'
+import { normalCdf } from './distributions'
+import { randomStream } from './random'
+
+describe('random streams', () => {
+  it('repeat with their seed and differ without it', () => {
+    const draw = (seed: number) => { const { normal } = randomStream(seed); return [normal(), normal(), normal()] }
+    expect(draw(7)).toEqual(draw(7))
+    expect(draw(7)).not.toEqual(draw(8))
+  })
+
+  it('are normal: mean 0, variance 1, kurtosis 3, and the shares of any table of Φ', () => {
+    const sample = new Float64Array(400_000)
+    randomStream(5).fillNormal(sample)
+    const moment = (power: number) => sample.reduce((sum, x) => sum + x ** power, 0) / sample.length
+    // Four standard errors of each: 1/√n, √(2/n), √(96/n).
+    expectNear(moment(1), 0, 4 / Math.sqrt(sample.length))
+    expectNear(moment(2), 1, 4 * Math.sqrt(2 / sample.length))
+    expectNear(moment(4), 3, 4 * Math.sqrt(96 / sample.length))
+    for (const x of [-2, -1, 0, 0.5, 1.5]) expectNear(sample.filter((value) => value < x).length / sample.length, normalCdf(x), 0.003)
+  })
+
+  it('neighbours do not know of each other', () => {
+    const { normal } = randomStream(9)
+    let product = 0
+    let before = normal()
+    for (let i = 0; i < 200_000; i++) { const now = normal(); product += before * now; before = now }
+    expectNear(product / 200_000, 0, 4 / Math.sqrt(200_000))
+  })
+})
