@@ -60,6 +60,7 @@ async function enterToPaint(page: Page): Promise<number[]> {
     await page.locator('#reading').focus()
     await page.keyboard.type(i % 2 === 0 ? '0.05' : '0.06')
     await page.keyboard.press('Enter')
+    await page.waitForTimeout(BETWEEN_READINGS_MS)
     await page.keyboard.press('b')
     await page.waitForTimeout(BETWEEN_READINGS_MS)
   }

@@ -8,13 +8,12 @@ const worker: CompressionWorker = {
   async drawRatios(document, draws, seed, onProgress) {
     const build = openBuild(document)
     const model = ratioModel(cylinderStates(build), build.spec.limits.compressionRatio)
-    const started = performance.now()
     let last
     for (const slice of monteCarlo(model, draws, seed)) {
       last = slice
       onProgress(slice.done)
     }
-    return { cylinders: model.cylinders, results: last?.results ?? [], elapsedMs: performance.now() - started }
+    return { cylinders: model.cylinders, results: last?.results ?? [] }
   },
   async plan(document) {
     const build = openBuild(document)

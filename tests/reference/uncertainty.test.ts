@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { covariance, effectiveDof, coverageFactor, monteCarlo, propagate, standardUncertainty, type Uncertain } from '@/core/metrology'
+import { covariance, effectiveDof, coverageFactor, monteCarlo, pooled, propagate, standardUncertainty, type Uncertain } from '@/core/metrology'
 import { normalCdf, studentCoverageFactor } from '@/core/numerics/distributions'
 import { expectNear } from '../support/expectNear'
 
@@ -60,6 +60,17 @@ describe('degrees of freedom', () => {
 })
 
 describe('Monte Carlo', () => {
+  it('two runs pooled are one run of both: mean, spread and share by hand', () => {
+    const run = (values: number[]) => {
+      const mean = values.reduce((sum, value) => sum + value, 0) / values.length
+      const standardDeviation = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
+      return { draws: values.length, mean, standardDeviation, probability: values.filter((value) => value > 2).length / values.length }
+    }
+    const [a, b] = [[1, 2, 4, 7], [3, 3, 9]]
+    const [both, together] = [run([...a, ...b]), pooled(run(a), run(b))]
+    for (const key of ['draws', 'mean', 'standardDeviation', 'probability'] as const) expectNear(together[key], both[key], 1e-12)
+  })
+
   it('adds four standard normals to a standard uncertainty of 2.00 (JCGM 101:2008, 9.2.2)', () => {
     const inputs = ['a', 'b', 'c', 'd'].map((name) => alone(name, 0, 1))
     const evaluate = (values: Float64Array, out: Float64Array) => { out[0] = values.reduce((sum, value) => sum + value, 0) }

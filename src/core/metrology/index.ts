@@ -6,7 +6,7 @@ export { expand, coverageFactor } from './expanded'
 export { gaugeReading, goNoGoReading, limitsU, type GaugeCard } from './doubt'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
 export { spread } from './spread'
-export { monteCarlo, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
+export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
   formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
 } from './formula'

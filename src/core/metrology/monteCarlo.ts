@@ -36,6 +36,19 @@ export function* monteCarlo(model: MonteCarloModel, draws: number, seed: number)
   }
 }
 
+/** Two independent runs of the same model as one: means and squares pooled (T. F. Chan et al., 1979). Different seeds are the caller's to see to. */
+export function pooled(a: MonteCarloResult, b: MonteCarloResult): MonteCarloResult {
+  const draws = a.draws + b.draws
+  const apart = b.mean - a.mean
+  const squares = (run: MonteCarloResult) => run.standardDeviation ** 2 * (run.draws - 1)
+  return {
+    draws,
+    mean: a.mean + (apart * b.draws) / draws,
+    standardDeviation: Math.sqrt((squares(a) + squares(b) + (apart ** 2 * a.draws * b.draws) / draws) / (draws - 1)),
+    probability: (a.probability * a.draws + b.probability * b.draws) / draws,
+  }
+}
+
 /**
  * Draws trials `from`…`to` and gives the results so far, by Welford's running mean and squares: no cancellation however many
  * draws. A plain function over flat arrays: inside the generator the same loop takes twice as long.

@@ -152,14 +152,10 @@ function useAfterPause<Value>(value: Value): Value {
 
 /** What the last stored entry moved; while typing, what the draft would move. */
 function useChanged(settled: readonly Finding[], findings: readonly Finding[], drafting: boolean): ReadonlySet<string> {
-  const [moved, setMoved] = useState<ReadonlySet<string>>(new Set())
-  const before = useRef(settled)
-  useEffect(() => {
-    if (before.current === settled) return
-    setMoved(changedFindings(before.current, settled))
-    before.current = settled
-  }, [settled])
-  return useMemo(() => (drafting ? changedFindings(settled, findings) : moved), [drafting, findings, moved, settled])
+  const [pair, setPair] = useState({ before: settled, now: settled })
+  // Set while rendering, not in an effect: the ledger is then drawn once for a reading, not twice.
+  if (pair.now !== settled) setPair({ before: pair.now, now: settled })
+  return useMemo(() => (drafting ? changedFindings(settled, findings) : changedFindings(pair.before, pair.now)), [drafting, findings, pair, settled])
 }
 
 const never = () => () => undefined

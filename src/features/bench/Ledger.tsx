@@ -1,4 +1,5 @@
 'use client'
+import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/benches'
 import type { UnitSystem } from '@/core/build'
@@ -37,7 +38,7 @@ export function Ledger({ definition, findings, stations, changed, system, onOpen
   system: UnitSystem; onOpen: (finding: Finding) => void; draft: boolean
 }) {
   const lines = ledgerLines(definition, findings)
-  const stationLabel = stationWords(stations)
+  const stationLabel = useMemo(() => stationWords(stations), [stations])
   return (
     <Side aria-label="What it means">
       <h2>What it means{draft ? ' if stored' : ''}</h2>
@@ -61,9 +62,19 @@ function findingsOf(line: LedgerLine): readonly Finding[] {
   return line.kind === 'one' ? [line.finding] : line.findings
 }
 
-function LineBody({ line, definition, system, onOpen, stationLabel }: {
+/** Whether a line would look the same: findings are made anew by every derivation, most of them with the same values. */
+function looksSame(a: LedgerLine, b: LedgerLine): boolean {
+  const [before, after] = [findingsOf(a), findingsOf(b)]
+  return a.kind === b.kind && a.standing === b.standing && before.length === after.length && before.every((finding, index) => {
+    const other = after[index]!
+    return finding.id === other.id && finding.limit === other.limit && finding.missing.length === other.missing.length && finding.remarks.length === other.remarks.length
+      && finding.figure?.value.value === other.figure?.value.value && finding.conformity?.U === other.conformity?.U
+  })
+}
+
+const LineBody = memo(({ line, definition, system, onOpen, stationLabel }: {
   line: LedgerLine; definition: BenchDefinition; system: UnitSystem; onOpen: (finding: Finding) => void; stationLabel: (id: string) => string
-}) {
+}) => {
   if (line.kind === 'several') return <Several line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />
   const { finding, standing } = line
   const output = definition.outputs[finding.output]!
@@ -89,7 +100,7 @@ function LineBody({ line, definition, system, onOpen, stationLabel }: {
       {finding.limit && <LimitBand limit={finding.limit} value={finding.figure.value.value} doubt={expand(finding.figure.value).U} standing={standing} />}
     </Open>
   )
-}
+}, (before, after) => before.system === after.system && before.stationLabel === after.stationLabel && before.definition === after.definition && looksSame(before.line, after.line))
 
 function Several({ line, definition, system, onOpen, stationLabel }: {
   line: Extract<LedgerLine, { kind: 'several' }>; definition: BenchDefinition; system: UnitSystem; onOpen: (finding: Finding) => void; stationLabel: (id: string) => string

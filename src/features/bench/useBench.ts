@@ -22,7 +22,8 @@ export function useBench(document: BuildDocument, benchId: BenchId, initials: st
   const entries = useEntries(document.id, document.entries)
   const fromServer = useMemo(() => openBuild(document), [document])
   const build = useMemo(() => withEntries(fromServer, entries.added), [fromServer, entries.added])
-  const stations = useMemo(() => bench.stations(build), [bench, build])
+  // Places follow from the spec, not from the readings: the same list serves every keystroke.
+  const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
   const [draft, setDraft] = useState<Draft>()
   /** Until someone moves, the hand is at the first open place. */
   const [pickedId, setCurrentId] = useState(startAt)

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Entry } from '@/core/build'
 import { keep, keptEntries, letGo, RefusedByServer, sendEntries, type KeepResult, type KeptEntry } from './outbox'
 
@@ -32,8 +32,11 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
       for (let waiting = unsentOf(buildId); waiting.length > 0; waiting = unsentOf(buildId)) {
         await sendEntries(buildId, waiting, abort.current.signal)
         for (const entry of waiting) keep(buildId, { entry, sent: true })
-        setLocal(keptEntries(buildId))
-        setRefused(undefined)
+        // An acknowledgement may wait for the frame that shows the reading itself.
+        startTransition(() => {
+          setLocal(keptEntries(buildId))
+          setRefused(undefined)
+        })
       }
     } catch (failure) {
       if (failure instanceof RefusedByServer) setRefused(failure.message)

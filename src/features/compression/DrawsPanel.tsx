@@ -1,5 +1,5 @@
 'use client'
-import { useCallback } from 'react'
+import { useCallback, useMemo } from 'react'
 import { ProgressBar } from 'react-aria-components'
 import styled from 'styled-components'
 import { cylinderStates } from '@/core/benches/compression'
@@ -21,7 +21,7 @@ const Bar = styled(ProgressBar)`flex: 1; height: 12px; background: var(--dye-was
 export function DrawsPanel({ build }: { build: Build }) {
   const job = useCallback((signal: AbortSignal, onProgress: (share: number) => void) => drawRatios(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal), [build])
   const { work, start, stop } = useWork(job)
-  const states = cylinderStates(build)
+  const states = useMemo(() => cylinderStates(build), [build])
   return (
     <>
       <p>A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It should agree with the doubt shown in the ledger.</p>
