@@ -1,0 +1,87 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { writeBuildFile } from '@/core/build/files'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { expectNear } from '../support/expectNear'
+
+const ROOT = path.resolve(import.meta.dirname, '../..')
+const folder = mkdtempSync(path.join(tmpdir(), 'kalibros-cli-'))
+const file = path.join(folder, 'tern.kalibros.json')
+const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
+
+beforeAll(() => writeFileSync(file, writeBuildFile(tern)))
+afterAll(() => rmSync(folder, { recursive: true }))
+
+/** Runs the command as a person would, from another folder. */
+function kalibros(args: readonly string[], input?: string) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], {
+    cwd: folder, input, encoding: 'utf8', env: { ...process.env, KALIBROS_DB_URL: `file:${path.join(folder, 'cli.db')}` },
+  })
+  return { status, stdout, stderr }
+}
+
+describe('sums from a terminal', { timeout: 30_000 }, () => {
+  it('compression with --json: the worked 10.49 (common practice), canonical units, terms', () => {
+    const { status, stdout } = kalibros(['sum', 'compression', 'bore=4.030in', 'stroke=3.750in', 'chamber=64±0.5cc', 'piston=7cc', 'deck=0.015in', 'gasketBore=4.06in', 'gasketThickness=0.040in', '--json'])
+    const { sum, results, terms } = JSON.parse(stdout)
+    expect([status, sum]).toEqual([0, 'compression'])
+    const ratio = results.find(({ id }: { id: string }) => id === 'compressionRatio')
+    expectNear(ratio.value, 10.49, 0.005)
+    expect(ratio).toMatchObject({ unit: '1', u: expect.any(Number) })
+    expect(results.find(({ id }: { id: string }) => id === 'quench')).toMatchObject({ unit: 'mm', value: expect.closeTo(1.397, 9) })
+    expect(terms.compressionRatio.terms.clearanceCm3.terms.chamberCm3).toMatchObject({ value: 64, u: 0.25 })
+  })
+
+  it.each([
+    [['crank', 'stroke=90mm', 'rod=150mm', 'pinOffset=0.5mm', 'angle=10deg'], 'pistonDrop         0.8872'],
+    [['conformity', 'value=0.0021in', 'u=0.00015in', 'lower=0.0020in'], 'in doubt'],
+    [['conformity', 'goes=0.017in', 'doesNotGo=0.018in', 'lower=0.017in'], 'within'],
+    [['convert', 'value=1 in', 'to=mm'], '25.4 mm'],
+    [[], 'What ratio and quench do these parts make?'],
+  ])('sum %s', (args, words) => expect(kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }))
+
+  it.each([
+    [['sum', 'compression', 'bore=4.030in'], /stroke: is needed/],
+    [['sum', 'compression', 'bore=4.030cc'], /bore: “cc” measures volume/],
+    [['sum', 'nothing'], /no such sum/],
+    [['sum', 'convert', 'value'], /write key=value/],
+    [['sum', 'convert', 'value=1in', 'to=cc'], /to: “cc” is no unit/],
+    [['derive', 'gone.json'], /gone.json: cannot be read/],
+    [['nonsense'], /unknown command/],
+  ])('%j is refused with 2 and the path of the fault', (args, words) => expect(kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }))
+})
+
+describe('build files from a terminal', { timeout: 30_000 }, () => {
+  it('derives from a file and from standard input alike, and --check tells what is out', () => {
+    const fromFile = kalibros(['derive', file])
+    expect(fromFile.status).toBe(0)
+    expect(kalibros(['derive', '-', '--check'], readFileSync(file, 'utf8'))).toEqual({ ...fromFile, status: 1 })
+    const deck = JSON.parse(fromFile.stdout).find(({ id }: { id: string }) => id === 'compression.deckClearance.3')
+    expect(deck).toMatchObject({ subject: 'cylinder 3', unit: 'mm', verdict: 'over', limit: { upper: 0.07, source: 'owner’s sheet' }, u: expect.any(Number) })
+    expect(kalibros(['derive', file, '--table']).stdout).toMatch(/compression\.compressionRatio\.4 +8\.87 ±0\.03 +8\.9 to 9\.1 +under by 0\.03/)
+  })
+
+  it('validates, and names the fault of a damaged file with its path', () => {
+    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('70 entries') })
+    const damaged = JSON.stringify({ ...tern, entries: tern.entries.map((entry, index) => (index === 4 ? { ...entry, value: '5' } : entry)) })
+    expect(kalibros(['validate', '-'], damaged)).toMatchObject({ status: 2, stderr: expect.stringContaining('entries[4].value') })
+  })
+
+  it('puts a build into a database and takes the same build out', () => {
+    expect(kalibros(['import', file, '--by', 'KV']).status).toBe(0)
+    expect(kalibros(['import', file])).toMatchObject({ status: 2, stderr: expect.stringContaining('already in the database') })
+    expect(kalibros(['export', 'list']).stdout).toContain('Tern')
+    const { gauges: _, ...out } = JSON.parse(kalibros(['export', tern.id]).stdout)
+    const { gauges: __, ...given } = JSON.parse(writeBuildFile(tern))
+    expect(out).toEqual(given)
+  })
+
+  it('publishes the schema that the program reads by', () => {
+    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v1.schema.json'), 'utf8')
+    expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))
+  })
+})
