@@ -106,6 +106,18 @@ test('a save over somebody else’s is refused and overwrites nothing', async ({
   expect((await shop.document(id)).spec.duty.fuel).toBe('petrol')
 })
 
+test('a copy of a build takes its paper along and none of its readings', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN, (document) => ({ ...document, spec: { ...document.spec, name: 'Original' } })))
+  await page.goto(`${shop.server.address}/new`)
+  await page.getByLabel('Copy of').selectOption({ label: 'Original' })
+  await page.getByRole('button', { name: 'Start the copy' }).click()
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Original, again')
+  const copy = await shop.document(page.url().split('/').at(-2)!)
+  expect(copy.id).not.toBe(id)
+  expect(copy.entries).toEqual([])
+  expect(copy.spec.paper).toEqual((await shop.document(id)).spec.paper)
+})
+
 test('a new gauge card serves new readings and leaves the old ones with theirs', async ({ page, shop }) => {
   await page.goto(`${shop.server.address}/gauges`)
   await page.getByRole('button', { name: 'New card for Burette, 0.1 cm³' }).click()

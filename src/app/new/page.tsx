@@ -1,8 +1,10 @@
 import type { Metadata } from 'next'
 import { NewBuild } from '@/features/new-build/NewBuild'
+import { latestBuilds } from '../latestBuilds'
 
 export const metadata: Metadata = { title: 'New build' }
+export const dynamic = 'force-dynamic'
 
-export default function Page() {
-  return <NewBuild />
+export default async function Page() {
+  return <NewBuild builds={await latestBuilds()} />
 }

@@ -33,6 +33,8 @@ export interface Characteristic {
   readonly judgedBy?: string
   /** A step on the way to a value, such as a burette level: comparing it across cylinders says nothing. */
   readonly passing?: boolean
+  /** A short word of safety where this is measured. */
+  readonly caution?: string
   /** The value itself may be negative. */
   readonly signed?: boolean
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */

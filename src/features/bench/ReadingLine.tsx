@@ -40,6 +40,7 @@ const Understood = styled.p`
 `
 const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
+const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 
 /** What the line is asking for: a reading, or the reason of a skip or a strike, or the text of a note. */
@@ -170,8 +171,9 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
       </div>
       <div data-part="gauge">
         <h2>Gauge</h2>
-        <p style={{ marginTop: 8, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
+        <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
         <Quiet>{gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
+        {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       <div>
         <h2><label htmlFor="reading">{asking === 'reading' ? `Reading, ${UNITS[unit].symbol}` : ASKING_WORDS[asking]}</label></h2>

@@ -1,18 +1,16 @@
 'use client'
 import Link from 'next/link'
-import { useState } from 'react'
 import styled from 'styled-components'
 import { BENCHES, benchState } from '@/core/benches'
 import { openBuild, type BuildDocument } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
-import { Button, LinkButton } from '@/ui/Button'
+import { LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { send } from '../send'
 
 const Drawing = styled.div`height: 260px; border: 1px solid var(--hairline); background: var(--ground); ${PHONE} { height: 160px; }`
 const Facts = styled.dl`
@@ -41,7 +39,7 @@ export function BuildFront({ document }: { document: BuildDocument }) {
       <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} />
       <Main>
         <Row style={{ justifyContent: 'space-between' }}><Title>{spec.name}</Title><Row><LinkButton href={`${home}/paper`}>Paper and limits</LinkButton><LinkButton href={`${home}/book`}>Book</LinkButton></Row></Row>
-        <Lead>{spec.description}. {spec.duty.use}, {spec.duty.fuel}{spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}, {spec.duty.redlineRpm} rpm.</Lead>
+        <Lead>For {spec.duty.use}: {spec.duty.fuel}{spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}, {spec.duty.redlineRpm} rpm.</Lead>
         <Drawing><EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} sizeWords={length(spec.layout.boreSpacingMm)} /></Drawing>
         <Facts>
           <div><dt>Bore</dt><dd>{length(bore?.value)}</dd></div>
@@ -49,7 +47,8 @@ export function BuildFront({ document }: { document: BuildDocument }) {
           <div><dt>Rod</dt><dd>{length(rodLength?.value)}</dd></div>
           <div><dt>Fires</dt><dd>{spec.layout.firingOrder.join('-')}</dd></div>
           <div><dt>Every</dt><dd>{intervals}</dd></div>
-          {parking && spec.layout.cylinders > 1 && <div><dt>Park the crank</dt><dd>{formatQuantity(parking.angleDeg % 180, 'deg', 0)}: {length(parking.dropMm)} down</dd></div>}
+          {parking && spec.layout.cylinders > 1 && <div><dt>Park the crank at</dt><dd>{formatQuantity(parking.angleDeg % 180, 'deg', 0)}</dd></div>}
+          {parking && spec.layout.cylinders > 1 && <div><dt>Highest piston then</dt><dd>{length(parking.dropMm)} down</dd></div>}
         </Facts>
         <Section>
           <SectionTitle>Benches</SectionTitle>
@@ -81,21 +80,10 @@ export function BuildFront({ document }: { document: BuildDocument }) {
             <a href={`/api/builds/${build.id}/readings.csv`} download>Readings as CSV</a>
             <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
             <a href={`/api/builds/${build.id}/book.pdf`} download>Book as PDF</a>
-            <CopyButton id={build.id} name={spec.name} by={device.initials || '—'} />
+            <Link href="/new">Start a copy without readings</Link>
           </Row>
         </Section>
       </Main>
     </>
   )
-}
-
-/** The same engine again: paper, limits and stock go along, readings do not. */
-function CopyButton({ id, name, by }: { id: string; name: string; by: string }) {
-  const [trouble, setTrouble] = useState('')
-  const copy = async () => {
-    const answer = await send<{ id: string }>('/api/builds', { from: 'build', by, id, name: `${name}, again` })
-    if (answer.ok) window.location.assign(`/builds/${answer.value.id}/paper`)
-    else setTrouble(answer.error)
-  }
-  return <><Button size="small" onPress={copy}>Start a copy without readings</Button>{trouble && <Notice data-tone="bad" role="alert">{trouble}</Notice>}</>
 }

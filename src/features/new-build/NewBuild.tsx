@@ -12,6 +12,7 @@ import { PHONE } from '@/ui/GlobalStyle'
 import { Card, Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { entryIssueWords } from '@/wording'
 import { send } from '../send'
+import { BuildPicker, type BuildChoice } from '../BuildPicker'
 
 const Columns = styled.div`display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(280px, 1fr); gap: 32px; align-items: start; ${PHONE} { grid-template-columns: 1fr; }`
 const Numbers = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 12px;`
@@ -32,7 +33,7 @@ const FIELDS: readonly { readonly name: Field; readonly label: string; readonly 
 ]
 
 /** A few questions, then straight to the bench. */
-export function NewBuild() {
+export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
   const device = useDevice()
   const by = device.initials || '—'
   const [name, setName] = useState('')
@@ -99,6 +100,7 @@ export function NewBuild() {
           <Section>
             <Plan aria-hidden><EngineDrawing layout={preview} boreMm={85} /></Plan>
             <OpenFile by={by} />
+            {builds.length > 0 && <CopyBuild builds={builds} by={by} />}
           </Section>
         </Columns>
       </Main>
@@ -132,6 +134,26 @@ function OpenFile({ by }: { by: string }) {
       </label>
       {trouble && <Notice data-tone="bad" role="alert" style={{ marginTop: 12 }}>{trouble.words}</Notice>}
       {trouble?.taken && <Button size="small" onPress={() => open(text, true)}>Bring it in as a copy</Button>}
+    </Card>
+  )
+}
+
+/** Another engine like one that is here: its paper, limits and stock, none of its readings. */
+function CopyBuild({ builds, by }: { builds: readonly BuildChoice[]; by: string }) {
+  const [chosen, setChosen] = useState(builds[0]!.id)
+  const [trouble, setTrouble] = useState('')
+  async function copy(): Promise<void> {
+    const name = builds.find((build) => build.id === chosen)!.name
+    const answer = await send<{ id: string }>('/api/builds', { from: 'build', by, id: chosen, name: `${name}, again` })
+    if (answer.ok) window.location.assign(`/builds/${answer.value.id}/paper`)
+    else setTrouble(answer.error)
+  }
+  return (
+    <Card>
+      <SectionTitle>Or the same engine again</SectionTitle>
+      <p style={{ margin: '8px 0 12px' }}>Paper, limits and stock go along; readings do not.</p>
+      <Row><BuildPicker id="copy-of" label="Copy of" builds={builds} value={chosen} onChange={setChosen} /><Button onPress={copy}>Start the copy</Button></Row>
+      {trouble && <Notice data-tone="bad" role="alert" style={{ marginTop: 12 }}>{trouble}</Notice>}
     </Card>
   )
 }

@@ -5,9 +5,8 @@ import { parseEntry } from '@/core/quantity'
 import type { QuickSum } from '@/core/sums'
 import { Button } from '@/ui/Button'
 import { Notice, Row } from '@/ui/Page'
+import { BuildPicker, type BuildChoice } from '../BuildPicker'
 import { send } from '../send'
-
-export interface BuildChoice { readonly id: string; readonly name: string }
 
 /** Keeps the numbers of a quick sum as a build's paper, with the sum as their source. */
 export function KeepIntoBuild({ sum, typed, system, builds, by }: {
@@ -30,10 +29,7 @@ export function KeepIntoBuild({ sum, typed, system, builds, by }: {
   return (
     <>
       <Row>
-        <label htmlFor="keep-into">Keep as paper of</label>
-        <select id="keep-into" value={chosen} onChange={(event) => setChosen(event.target.value)} style={{ minHeight: 40, padding: '0 8px', background: 'var(--raised)', border: '1px solid var(--edge)', borderRadius: 3 }}>
-          {builds.map((build) => <option key={build.id} value={build.id}>{build.name}</option>)}
-        </select>
+        <BuildPicker id="keep-into" label="Keep as paper of" builds={builds} value={chosen} onChange={setChosen} />
         <Button onPress={store}>Keep</Button>
       </Row>
       {said && <Notice data-tone={said.tone} role="status">{said.words}</Notice>}

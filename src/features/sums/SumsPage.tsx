@@ -11,7 +11,8 @@ import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords } from '@/wording'
-import { KeepIntoBuild, type BuildChoice } from './KeepIntoBuild'
+import type { BuildChoice } from '../BuildPicker'
+import { KeepIntoBuild } from './KeepIntoBuild'
 
 const Columns = styled.div`display: grid; grid-template-columns: 220px minmax(260px, 1fr) minmax(280px, 1.1fr); gap: 32px; align-items: start; @media (max-width: 1000px) { grid-template-columns: 1fr 1fr; > nav { grid-column: 1 / -1; } } ${PHONE} { grid-template-columns: 1fr; }`
 const Nav = styled.nav`ul { display: grid; } li a { display: block; padding: 10px 12px; border-left: 3px solid var(--hairline); text-decoration: none; color: var(--ink); small { display: block; color: var(--quiet); font-size: 12.5px; } &:hover { background: var(--raised); } &[aria-current] { border-color: var(--scribe); background: var(--raised); font-weight: 600; small { font-weight: 400; } } }`

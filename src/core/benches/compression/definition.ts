@@ -6,7 +6,8 @@ const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: 
 const RATIO = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } } as const
 const PRESSURE = { kind: 'pressure', units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } } as const
 
-const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'], judgedBy: 'chamberVolume' } as const
+const SPIRIT = 'Spirit and its vapour: away from grinding, flame and heat.'
+const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'], judgedBy: 'chamberVolume', caution: SPIRIT } as const
 const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
 
 /** What the compression bench measures, finds and is judged by. The reading line, sheet, files and command line all read it. */
@@ -18,7 +19,7 @@ export const definition = {
     chamberStart: { label: 'Chamber, burette before', ...BURETTE, passing: true },
     chamberEnd: { label: 'Chamber, burette after', ...BURETTE, passing: true },
     chamber: { label: 'Chamber', ...BURETTE },
-    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'], judgedBy: 'chamberVolume' },
+    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'], judgedBy: 'chamberVolume', caution: SPIRIT },
     pistonDrop: { label: 'Piston drop', ...DIAL_LENGTH, passing: true },
     pistonFill: { label: 'Fill above the piston', ...BURETTE, judgedBy: 'pistonVolume', passing: true },
     gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['micrometer'] },

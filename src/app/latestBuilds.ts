@@ -1,0 +1,13 @@
+import 'server-only'
+import { database } from '@/data/database'
+import type { BuildChoice } from '@/features/BuildPicker'
+import { SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
+
+const OFFERED = 24
+
+/** The builds last worked on, to choose one from. */
+export async function latestBuilds(): Promise<readonly BuildChoice[]> {
+  const { builds } = await database()
+  const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, (build) => summarise(build.document))
+  return rows.map(({ id, summary }) => ({ id, name: summary.name }))
+}
