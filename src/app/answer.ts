@@ -33,9 +33,12 @@ class BadRequest extends Error {
 }
 
 /** Nothing a person types by hand is larger; a whole build file may be. */
-export const MOST_BYTES = 20_000_000
+const MOST_BYTES = 20_000_000
 
-export async function bodyText(request: Request): Promise<string> {
+/** @throws BadRequest for what another site's page sends with this person's browser, and for what is too large. */
+async function bodyText(request: Request): Promise<string> {
+  const from = request.headers.get('sec-fetch-site')
+  if (from !== null && from !== 'same-origin' && from !== 'none') throw new BadRequest('Sent by another site. Nothing was stored.', 403)
   const text = await request.text()
   if (text.length > MOST_BYTES) throw new BadRequest('The file is larger than 20 MB. Nothing was stored.', 413)
   return text

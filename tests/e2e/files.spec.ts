@@ -155,6 +155,8 @@ test('refusals are words, never a stack trace', async ({ shop }) => {
   }
   const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', body: '{"entries":[' })
   expect(broken.status).toBe(400)
+  const stranger = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'sec-fetch-site': 'cross-site' }, body: JSON.stringify({ entries: demo(TERN).entries }) })
+  expect(stranger.status).toBe(403)
 })
 
 test('pages carry their guards: headers, no scripts from elsewhere, no telemetry', async ({ page, shop }) => {

@@ -1,0 +1,180 @@
+import 'server-only'
+import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
+import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import type { Connection } from './connection'
+import { entryOf, rowOf } from './entryRows'
+import { Refused } from './failure'
+import type { GaugeStore } from './gauges'
+import { buildTable, entryTable, gaugeTable, revisionTable, summaryTable } from './schema'
+
+export interface StoredBuild {
+  readonly document: BuildDocument
+  readonly revision: number
+  readonly lastSeq: number
+}
+
+export interface Revision {
+  readonly number: number
+  readonly at: string
+  readonly by: string
+  readonly reason: string
+}
+
+export interface BoardRow<Summary> {
+  readonly id: string
+  readonly touchedAt: string
+  readonly summary: Summary
+}
+
+export interface BuildStore {
+  /** Stores a whole document: a new build, an imported file or a copy. @throws Refused if its id, or an entry's, is taken. */
+  create(document: BuildDocument, by: string): Promise<void>
+  load(id: string): Promise<StoredBuild | undefined>
+  /**
+   * Adds entries; those already stored are left as they are, so that a repeated send is one reading. All or none.
+   * @throws Refused if the build, a gauge or a target is not there, or an id belongs to another build.
+   */
+  append(id: string, entries: readonly Entry[]): Promise<{ readonly stored: number; readonly lastSeq: number }>
+  /** Stores the spec as the next revision. @throws Refused if it was based on an older one. */
+  revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number>
+  revisions(id: string): Promise<readonly Revision[]>
+  specAt(id: string, number: number): Promise<Spec | undefined>
+  /** A page of the board, latest work first. `summarise` is asked only for builds whose kept summary is out of date. */
+  board<Summary>(page: { offset: number; size: number }, program: string, summarise: (build: StoredBuild) => Summary): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+}
+
+export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
+  return { create, load, append, revise, revisions, specAt, board }
+
+  async function create(document: BuildDocument, by: string): Promise<void> {
+    const now = new Date().toISOString()
+    const taken = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, document.id))
+    if (taken.length > 0) throw new Refused('buildExists', document.id)
+    for (const some of chunks(document.entries)) {
+      const [known] = await connection.select({ id: entryTable.id }).from(entryTable).where(inArray(entryTable.id, some.map((entry) => entry.id))).limit(1)
+      if (known) throw new Refused('idTaken', known.id)
+    }
+    const cards = document.gauges.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
+    await connection.batch([
+      connection.insert(buildTable).values({ id: document.id, createdAt: document.createdAt, touchedAt: now }),
+      connection.insert(revisionTable).values({ buildId: document.id, number: 1, spec: JSON.stringify(document.spec), at: now, by, reason: 'start' }),
+      ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards).onConflictDoNothing()] : []),
+      ...chunks(document.entries).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, document.id, now)))),
+    ])
+  }
+
+  async function load(id: string): Promise<StoredBuild | undefined> {
+    const [head] = await connection.select().from(buildTable).where(eq(buildTable.id, id))
+    if (!head) return undefined
+    const [[revision], rows, cards] = await Promise.all([
+      connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1),
+      connection.select().from(entryTable).where(eq(entryTable.buildId, id)).orderBy(asc(entryTable.seq)),
+      gauges.list(),
+    ])
+    if (!revision) throw new Error(`Build ${id} has no revision`)
+    const document: BuildDocument = {
+      format: BUILD_FORMAT, version: BUILD_VERSION, id, createdAt: head.createdAt, spec: JSON.parse(revision.spec) as Spec,
+      gauges: [...cards] as Gauge[], entries: rows.map(entryOf),
+    }
+    return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
+  }
+
+  async function append(id: string, entries: readonly Entry[]): Promise<{ stored: number; lastSeq: number }> {
+    const fresh = await unknownEntries(id, entries)
+    const now = new Date().toISOString()
+    if (fresh.length > 0) {
+      await connection.batch([
+        connection.update(buildTable).set({ touchedAt: now }).where(eq(buildTable.id, id)),
+        // A twin of the same request may have come in between: the unique id keeps it to one row.
+        ...chunks(fresh).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, id, now))).onConflictDoNothing({ target: entryTable.id })),
+      ])
+    }
+    return { stored: fresh.length, lastSeq: await lastSeqOf(id) }
+  }
+
+  /** Entries not stored yet, after checking that everything they point at is there. */
+  async function unknownEntries(id: string, entries: readonly Entry[]): Promise<readonly Entry[]> {
+    const [head] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
+    if (!head) throw new Refused('noSuchBuild', id)
+    const targets = entries.flatMap((entry) => ('target' in entry ? [entry.target] : []))
+    const known = await connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable)
+      .where(inArray(entryTable.id, [...entries.map((entry) => entry.id), ...targets]))
+    const buildOf = new Map(known.map((row) => [row.id, row.buildId]))
+    const coming = new Set(entries.map((entry) => entry.id))
+    const cards = new Set((await gauges.list()).map((card) => card.id))
+    for (const entry of entries) {
+      const owner = buildOf.get(entry.id)
+      if (owner !== undefined && owner !== id) throw new Refused('idTaken', entry.id)
+      if (entry.kind === 'reading' && !cards.has(entry.gauge)) throw new Refused('noSuchGauge', entry.gauge)
+      if ('target' in entry && buildOf.get(entry.target) !== id && !coming.has(entry.target)) throw new Refused('noSuchTarget', entry.target)
+    }
+    return [...new Map(entries.map((entry) => [entry.id, entry])).values()].filter((entry) => !buildOf.has(entry.id))
+  }
+
+  async function lastSeqOf(id: string): Promise<number> {
+    const [row] = await connection.select({ seq: max(entryTable.seq) }).from(entryTable).where(eq(entryTable.buildId, id))
+    return row?.seq ?? 0
+  }
+
+  async function revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number> {
+    const [latest] = await connection.select({ number: max(revisionTable.number) }).from(revisionTable).where(eq(revisionTable.buildId, id))
+    if (latest?.number == null) throw new Refused('noSuchBuild', id)
+    if (latest.number !== basedOn) throw new Refused('staleRevision', String(latest.number))
+    const at = new Date().toISOString()
+    const number = basedOn + 1
+    try {
+      await connection.batch([
+        connection.insert(revisionTable).values({ buildId: id, number, spec: JSON.stringify(spec), at, by, reason }),
+        connection.update(buildTable).set({ touchedAt: at }).where(eq(buildTable.id, id)),
+      ])
+    } catch (cause) {
+      // Two people saved at once: the primary key let one through.
+      if (/UNIQUE|PRIMARY KEY/i.test(String((cause as Error).cause ?? cause))) throw new Refused('staleRevision', String(number))
+      throw cause
+    }
+    return number
+  }
+
+  async function revisions(id: string): Promise<readonly Revision[]> {
+    return connection.select({ number: revisionTable.number, at: revisionTable.at, by: revisionTable.by, reason: revisionTable.reason })
+      .from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number))
+  }
+
+  async function specAt(id: string, number: number): Promise<Spec | undefined> {
+    const [row] = await connection.select({ spec: revisionTable.spec }).from(revisionTable)
+      .where(and(eq(revisionTable.buildId, id), eq(revisionTable.number, number)))
+    return row && (JSON.parse(row.spec) as Spec)
+  }
+
+  async function board<Summary>(page: { offset: number; size: number }, program: string, summarise: (build: StoredBuild) => Summary) {
+    const heads = await connection.select({
+      id: buildTable.id, touchedAt: buildTable.touchedAt, summary: summaryTable.summary, program: summaryTable.program,
+      keptRevision: summaryTable.revision, keptSeq: summaryTable.lastSeq,
+      revision: sql<number>`(select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id})`,
+      lastSeq: sql<number>`coalesce((select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0)`,
+    }).from(buildTable).leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
+      .orderBy(desc(buildTable.touchedAt), asc(buildTable.id)).limit(page.size).offset(page.offset)
+    const [counted] = await connection.select({ total: count() }).from(buildTable)
+    const rows: BoardRow<Summary>[] = []
+    for (const head of heads) {
+      const kept = head.program === program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq && head.summary !== null
+      rows.push({ id: head.id, touchedAt: head.touchedAt, summary: kept ? (JSON.parse(head.summary!) as Summary) : await summarised(head.id, program, summarise) })
+    }
+    return { rows, total: counted?.total ?? 0 }
+  }
+
+  async function summarised<Summary>(id: string, program: string, summarise: (build: StoredBuild) => Summary): Promise<Summary> {
+    const build = (await load(id))!
+    const summary = summarise(build)
+    const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
+    await connection.insert(summaryTable).values({ buildId: id, ...kept }).onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
+    return summary
+  }
+}
+
+/** SQLite takes a limited number of values a statement. */
+const ROWS_PER_INSERT = 400
+
+function chunks<T>(items: readonly T[]): T[][] {
+  return Array.from({ length: Math.ceil(items.length / ROWS_PER_INSERT) }, (_, index) => items.slice(index * ROWS_PER_INSERT, (index + 1) * ROWS_PER_INSERT))
+}

@@ -1,0 +1,162 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { createClient } from '@libsql/client'
+import { v7 as uuidV7 } from 'uuid'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Entry } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { openDatabase, type Database } from './database'
+import { currentCards } from '@/core/build'
+
+const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
+let folder: string
+let url: string
+let db: Database
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'kalibros-'))
+  url = `file:${path.join(folder, 'deep', 'er', 'test.db')}`
+  db = await openDatabase(url)
+})
+afterEach(() => {
+  db.close()
+  rmSync(folder, { recursive: true })
+})
+
+const reading = (value = 0.05): Entry => ({
+  kind: 'reading', id: uuidV7(), at: new Date().toISOString(), by: 'KV', characteristic: 'deck', place: { cylinder: 1, spot: 'front' },
+  value, unit: 'mm', asTyped: String(value), gauge: 'dial-metric.1',
+})
+const raw = async (sql: string) => {
+  const client = createClient({ url })
+  try { return await client.execute(sql) } finally { client.close() }
+}
+
+describe('builds', () => {
+  it('gives back a whole document as it was stored, also after reopening', async () => {
+    await db.builds.create(tern, 'KV')
+    db.close()
+    db = await openDatabase(url)
+    const loaded = (await db.builds.load(tern.id))!
+    expect(loaded.document.entries).toEqual(tern.entries)
+    expect(loaded.document.spec).toEqual(tern.spec)
+    expect(loaded.revision).toBe(1)
+  })
+
+  it('refuses a second build of the same id and knows nothing of strangers', async () => {
+    await db.builds.create(tern, 'KV')
+    await expect(db.builds.create(tern, 'KV')).rejects.toMatchObject({ code: 'buildExists' })
+    expect(await db.builds.load(uuidV7())).toBeUndefined()
+  })
+})
+
+describe('entries', () => {
+  beforeEach(() => db.builds.create({ ...tern, entries: [] }, 'KV'))
+
+  it('stores a repeated send once, alone, within one send and in parallel', async () => {
+    const entry = reading()
+    expect((await db.builds.append(tern.id, [entry])).stored).toBe(1)
+    expect((await db.builds.append(tern.id, [entry, reading(), entry])).stored).toBe(1)
+    const twin = reading()
+    await Promise.all([db.builds.append(tern.id, [twin]), db.builds.append(tern.id, [twin])])
+    expect((await db.builds.load(tern.id))!.document.entries).toHaveLength(3)
+  })
+
+  it('stores all of a send or none', async () => {
+    await expect(db.builds.append(tern.id, [reading(), { ...reading(), gauge: 'nobody’s' } as Entry])).rejects.toMatchObject({ code: 'noSuchGauge' })
+    expect((await db.builds.load(tern.id))!.document.entries).toHaveLength(0)
+  })
+
+  it('refuses a build, a target and an id that are not its own', async () => {
+    await expect(db.builds.append(uuidV7(), [reading()])).rejects.toMatchObject({ code: 'noSuchBuild' })
+    const strike: Entry = { kind: 'strike', id: uuidV7(), at: new Date().toISOString(), by: 'KV', target: uuidV7(), reason: 'gone' }
+    await expect(db.builds.append(tern.id, [strike])).rejects.toMatchObject({ code: 'noSuchTarget' })
+    const entry = reading()
+    await db.builds.append(tern.id, [entry])
+    const other = { ...tern, id: uuidV7(), entries: [] }
+    await db.builds.create(other, 'KV')
+    await expect(db.builds.append(other.id, [entry])).rejects.toMatchObject({ code: 'idTaken' })
+  })
+
+  it('keeps every kind of entry to the letter', async () => {
+    const first = reading()
+    const stamp = () => ({ id: uuidV7(), at: new Date().toISOString(), by: 'AB' })
+    const all: Entry[] = [
+      first, { ...reading(0.4), upper: 0.45, supersedes: first.id } as Entry,
+      { kind: 'strike', ...stamp(), target: first.id, reason: 'dial had slipped' },
+      { kind: 'skip', ...stamp(), characteristic: 'gasketBore', place: { bank: 'left' }, reason: 'no gasket yet' },
+      { kind: 'note', ...stamp(), characteristic: 'chamber', place: { cylinder: 2, repeat: 1 }, text: 'a bubble' },
+      { kind: 'undo', ...stamp(), target: first.id },
+    ]
+    await db.builds.append(tern.id, all)
+    expect((await db.builds.load(tern.id))!.document.entries).toEqual(all)
+  })
+
+  it.each(['UPDATE entry SET value = 9', 'DELETE FROM entry', 'UPDATE build_revision SET spec = \'{}\'', 'DELETE FROM build_revision', 'DELETE FROM gauge_card', 'UPDATE gauge_card SET card = \'{}\'', 'DELETE FROM build'])(
+    'the database itself refuses %s', async (sql) => {
+      await db.builds.append(tern.id, [reading()])
+      await expect(raw(sql)).rejects.toThrow(/append-only|never deleted/)
+    })
+})
+
+describe('revisions', () => {
+  beforeEach(() => db.builds.create(tern, 'KV'))
+
+  it('keeps every spec and refuses one based on an older', async () => {
+    const spec = { ...tern.spec, description: 'changed' }
+    expect(await db.builds.revise(tern.id, 1, spec, 'AB', 'description')).toBe(2)
+    await expect(db.builds.revise(tern.id, 1, spec, 'AB', 'again')).rejects.toMatchObject({ code: 'staleRevision' })
+    expect((await db.builds.specAt(tern.id, 1))!.description).toBe(tern.spec.description)
+    expect((await db.builds.load(tern.id))!.document.spec.description).toBe('changed')
+    expect((await db.builds.revisions(tern.id)).map(({ number, by, reason }) => [number, by, reason])).toEqual([[2, 'AB', 'description'], [1, 'KV', 'start']])
+  })
+
+  it('lets only one of two people through who save at once', async () => {
+    const saves = await Promise.allSettled(['a', 'b'].map((description) => db.builds.revise(tern.id, 1, { ...tern.spec, description }, 'KV', description)))
+    expect(saves.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+  })
+})
+
+describe('the board', () => {
+  it('asks for a summary only when the build or the program has moved on', async () => {
+    await db.builds.create(tern, 'KV')
+    let asked = 0
+    const page = () => db.builds.board({ offset: 0, size: 10 }, program, (build) => { asked++; return { name: build.document.spec.name } })
+    let program = '1'
+    expect(await page()).toMatchObject({ total: 1, rows: [{ id: tern.id, summary: { name: 'Tern' } }] })
+    await page()
+    expect(asked).toBe(1)
+    await db.builds.append(tern.id, [reading()])
+    await page()
+    expect(asked).toBe(2)
+    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II' }, 'KV', 'name')
+    expect((await page()).rows[0]!.summary).toEqual({ name: 'Tern II' })
+    program = '2'
+    await page()
+    expect(asked).toBe(4)
+  })
+
+  it('puts the latest work first and pages', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    await new Promise((resolve) => setTimeout(resolve, 5))
+    await db.builds.append(tern.id, [reading()])
+    const name = (build: { document: { spec: { name: string } } }) => build.document.spec.name
+    const first = await db.builds.board({ offset: 0, size: 1 }, '1', name)
+    expect(first).toMatchObject({ total: 3, rows: [{ summary: 'Tern' }] })
+    expect((await db.builds.board({ offset: 1, size: 5 }, '1', name)).rows).toHaveLength(2)
+  })
+})
+
+describe('gauge drawer', () => {
+  it('starts with the usual instruments and keeps old cards when a gauge gets a new one', async () => {
+    const cards = await db.gauges.list()
+    expect(cards.length).toBeGreaterThan(8)
+    const checked = { ...cards[0]!, id: `${cards[0]!.gauge}.2`, bias: 0.004, since: new Date().toISOString() }
+    await db.gauges.add([checked])
+    const after = await db.gauges.list()
+    expect(after).toHaveLength(cards.length + 1)
+    expect(currentCards(after).find((card) => card.gauge === checked.gauge)).toEqual(checked)
+  })
+})

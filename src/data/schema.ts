@@ -1,0 +1,61 @@
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+
+/** A build exists; what it is stands in its revisions, what happened in its entries. */
+export const buildTable = sqliteTable('build', {
+  id: text('id').primaryKey(),
+  createdAt: text('created_at').notNull(),
+  touchedAt: text('touched_at').notNull(),
+}, (table) => [index('build_touched').on(table.touchedAt)])
+
+/** Append-only: the spec as it stood from each revision on. */
+export const revisionTable = sqliteTable('build_revision', {
+  buildId: text('build_id').notNull().references(() => buildTable.id),
+  number: integer('number').notNull(),
+  spec: text('spec').notNull(),
+  at: text('at').notNull(),
+  by: text('by').notNull(),
+  reason: text('reason').notNull(),
+}, (table) => [primaryKey({ columns: [table.buildId, table.number] })])
+
+/** Append-only: everything entered at the bench. `seq` is the order of arrival, the id (UUID v7, made by the client) the order of making. */
+export const entryTable = sqliteTable('entry', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  id: text('id').notNull().unique(),
+  buildId: text('build_id').notNull().references(() => buildTable.id),
+  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'undo'] }).notNull(),
+  characteristic: text('characteristic'),
+  cylinder: integer('cylinder'),
+  bank: text('bank', { enum: ['left', 'right'] }),
+  spot: text('spot'),
+  repeat: integer('repeat'),
+  /** Canonical unit of the characteristic's kind. */
+  value: real('value'),
+  upper: real('upper'),
+  /** Unit it was typed in. */
+  unit: text('unit'),
+  asTyped: text('as_typed'),
+  gauge: text('gauge').references(() => gaugeTable.id),
+  supersedes: text('supersedes'),
+  target: text('target'),
+  words: text('words'),
+  at: text('at').notNull(),
+  by: text('by').notNull(),
+  receivedAt: text('received_at').notNull(),
+}, (table) => [index('entry_build').on(table.buildId, table.seq)])
+
+/** Append-only: the state of a gauge from a day on. Readings keep the card they were taken with. */
+export const gaugeTable = sqliteTable('gauge_card', {
+  id: text('id').primaryKey(),
+  gauge: text('gauge').notNull(),
+  card: text('card').notNull(),
+  since: text('since').notNull(),
+})
+
+/** A cache of what the board shows of a build; thrown away and worked out again whenever the build or the program has moved on. */
+export const summaryTable = sqliteTable('build_summary', {
+  buildId: text('build_id').primaryKey().references(() => buildTable.id),
+  revision: integer('revision').notNull(),
+  lastSeq: integer('last_seq').notNull(),
+  program: text('program').notNull(),
+  summary: text('summary').notNull(),
+})
