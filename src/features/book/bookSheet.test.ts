@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import type { Reading } from '@/core/build'
+import { summarise } from '../board/summary'
+import { documentOf } from '../compression/documentOf'
+import { openBuild } from '@/core/build'
+import { compression } from '@/core/benches/compression'
+import { bookPdf } from './bookPdf'
+import { bookSheet } from './bookSheet'
+
+const [tern, petrel, wren] = DEMO_BUILDS.map((demo) => demoDocument(demo, new Date('2026-03-01T12:00:00Z')))
+
+describe('the build sheet', () => {
+  const sheet = bookSheet(tern!, 'metric')
+  const deck = sheet.benches.find((bench) => bench.title === 'Deck and compression')!
+
+  it('holds every reading to the digits of its gauge, every finding with limit and source', () => {
+    expect(deck.readings.rows[0]).toEqual({ label: 'Deck, front, mm', cells: expect.arrayContaining([expect.stringMatching(/^0\.\d\d$/)]) })
+    expect(deck.readings.rows).toHaveLength(8)
+    const ratio = deck.findings.find((finding) => finding.label === 'Ratio, cylinder 4')!
+    expect(ratio).toMatchObject({ standing: 'under', limit: '8.9 to 9.1 (tuner)', value: expect.stringMatching(/^8\.87 ±0\.03$/) })
+    expect(deck.findings.filter((finding) => finding.label.includes('(estimate)')).length).toBeGreaterThan(0)
+  })
+
+  it('names paper, gauges and rule', () => {
+    expect(sheet.paper.find((line) => line.label === 'Intake closing')).toMatchObject({ value: '42° ABDC', source: 'cam card, at 1.00 mm lift' })
+    expect(sheet.paper.find((line) => line.label === 'Stroke')!.value).toBe('92.8 ±0.02 mm')
+    expect(sheet.gauges.map((gauge) => gauge.name)).toContain('Burette, 0.1 cm³')
+    expect(sheet.rule).toContain('ISO 14253-1')
+  })
+
+  it('hides nothing that was struck out, measured again or skipped', () => {
+    const first = tern!.entries[30] as Reading
+    const stamp = { at: first.at, by: 'AB' }
+    const crossed = bookSheet({ ...tern!, entries: [...tern!.entries,
+      { kind: 'strike', ...stamp, id: 'fffffff0-0000-7000-8000-000000000001', target: first.id, reason: 'dial had slipped' },
+      { kind: 'note', ...stamp, id: 'fffffff0-0000-7000-8000-000000000002', characteristic: 'deck', place: { cylinder: 2, spot: 'rear' }, text: 'carbon' },
+    ] }, 'metric').crossed
+    expect(crossed).toEqual([`Cylinder 1, deck, front of the crown: ${first.asTyped} struck out, dial had slipped (AB)`, 'Cylinder 2, deck, rear of the crown: note, carbon (AB)'])
+  })
+
+  it('speaks the units it is asked for', () => {
+    const inches = bookSheet(petrel!, 'inch')
+    expect(inches.benches.at(-1)!.readings.rows[0]!.label).toBe('Deck, front, thou')
+    expect(bookSheet(wren!, 'metric').benches).toEqual([])
+  })
+
+  it('is set in type as a PDF', async () => {
+    const pdf = await bookPdf(sheet, 'A4', '2026-03-01')
+    expect(new TextDecoder('latin1').decode(pdf.slice(0, 5))).toBe('%PDF-')
+    expect(pdf.length).toBeGreaterThan(10_000)
+  }, 60_000)
+})
+
+describe('the board’s summary', () => {
+  it('counts verdicts and names the next place', () => {
+    expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, read: 70, wanted: 70, next: undefined })
+    expect(summarise(tern!).verdicts.out).toBeGreaterThanOrEqual(4)
+    expect(summarise(petrel!).next).toEqual({ bench: 'compression', title: 'Deck and compression', words: 'Cylinder 6, deck, front of the crown' })
+    expect(summarise(wren!)).toMatchObject({ next: { bench: 'compression' }, verdicts: { out: 0, within: 0 } })
+  })
+})
+
+describe('a build for a worker', () => {
+  it('derives the same there as here', () => {
+    const build = openBuild(tern!)
+    const copy = openBuild(structuredClone(documentOf(build)))
+    const values = (of: typeof build) => compression.derive(of).map((finding) => [finding.id, finding.figure?.value.value, finding.conformity?.verdict])
+    expect(values(copy)).toEqual(values(build))
+  })
+})

@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest'
+import { BENCHES, type Finding } from '@/core/benches'
+import { compression } from '@/core/benches/compression'
+import { openBuild, type Limit } from '@/core/build'
+import { judge, type Uncertain } from '@/core/metrology'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import {
+  changeWords, costWords, differenceWords, entryIssueWords, figureOfKindWords, figureWords, fileIssueWords, limitWords, missingWords, percent, plainWords, remarkWords,
+  rowIssueWords, showFigure, slipWords, standingOf, stationWords, sumIssueWords, verdictReason, verdictWords, type Shown,
+} from '.'
+
+const known = (value: number, u: number): Uncertain => ({ value, components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof: Infinity }] })
+const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } }
+const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }
+const tern = openBuild(demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z')))
+const findings = compression.derive(tern)
+const find = (id: string): Finding => findings.find((finding) => finding.id === id)!
+const output = (finding: Finding): Shown => compression.definition.outputs[finding.output]!
+
+describe('figures in words', () => {
+  it.each([
+    [known(8.9693, 0.0137), RATIO, 'metric', '8.97 ±0.03'],
+    [known(0.11, 0.0036), LENGTH, 'metric', '0.110 ±0.008 mm'],
+    [known(0.254, 0.0081), LENGTH, 'inch', '10.0 ±0.7 thou'],
+    [known(0.254, 0), LENGTH, 'metric', '0.254 mm'],
+    // The doubt is never shown smaller than it is, nor as nothing.
+    [known(1.15, 0.0001), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric', '1.15 ±0.01 mm'],
+    [known(42.26, 1.3), { units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } }, 'metric', '0.42 ±0.03 bar'],
+  ] as const)('%o', (value, shown, system, words) => {
+    if (words.endsWith('bar')) expect(figureWords(value, { ...shown, digits: { metric: 2, inch: 0 } }, system)).toBe(words)
+    else expect(figureWords(value, shown, system)).toBe(words)
+  })
+
+  it('shows no digit beyond the doubt, whatever the definition allows', () => {
+    expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({ value: '46.1', doubt: '±0.4', unit: 'cm³' })
+  })
+
+  it('writes limits and cuts without idle noughts', () => {
+    expect(plainWords(0.9, LENGTH, 'metric')).toBe('0.9 mm')
+    expect(differenceWords(0.0508, LENGTH, 'inch')).toBe('2 thou')
+  })
+
+  it('gives a figure of a kind the digits of its doubt, or four significant ones', () => {
+    const figure = (value: Uncertain) => ({ value, origin: { from: 'typed', name: 'x' } }) as const
+    expect(figureOfKindWords(figure(known(82.62, 0.25)), 'volume', 'metric')).toBe('82.6 ±0.5 cm³')
+    expect(figureOfKindWords(figure(known(783.85, 0)), 'volume', 'metric')).toBe('783.85 cm³')
+    expect(figureOfKindWords(figure(known(0.0533, 0)), 'length', 'inch')).toBe('0.002098 in')
+    expect(figureOfKindWords(figure(known(0, 0)), 'length', 'metric')).toBe('0 mm')
+  })
+})
+
+describe('verdicts in words', () => {
+  const limit: Limit = { lower: 0.9, upper: 1.3, source: 'piston card', reason: '' }
+  it('say the limit, its source and how far off', () => {
+    expect(limitWords(limit, LENGTH, 'metric')).toBe('0.9 to 1.3 mm')
+    expect(limitWords({ ...limit, lower: undefined }, LENGTH, 'metric')).toBe('at most 1.3 mm')
+    expect(limitWords({ ...limit, upper: undefined }, LENGTH, 'metric')).toBe('at least 0.9 mm')
+    expect(limitWords({ ...limit, lower: -0.03, upper: 0.03 }, LENGTH, 'metric')).toBe('−0.03 to 0.03 mm')
+    expect(verdictWords(find('deckClearance.3'), output(find('deckClearance.3')), 'metric')).toMatch(/^over by 0\.0[45]\d? mm$/)
+    expect(verdictWords(find('compressionRatio.1'), RATIO, 'metric')).toBe('within')
+    expect(standingOf(find('effectiveRatio.1'))).toBe('noLimit')
+  })
+
+  it('say how sure, and when the gauge cannot decide', () => {
+    const doubtful = verdictReason(judge(known(1.29, 0.02), limit, 'strict'), limit, LENGTH, 'metric')
+    expect(doubtful).toBe('Limit 0.9 to 1.3 mm (piston card). 69 % sure it is within.')
+    expect(verdictReason(judge(known(1.1, 0.3), limit, 'strict'), limit, LENGTH, 'metric')).toContain('this gauge cannot decide')
+    expect([percent(0.9999), percent(0.001), percent(0.58)]).toEqual(['over 99 %', 'under 1 %', '58 %'])
+  })
+})
+
+describe('remarks, wants and advice in words', () => {
+  it('name the odd piston and what to look at, the odd chamber and what to do', () => {
+    const words = (id: string) => find(id).remarks.map((remark) => remarkWords(remark, find(id), output(find(id)), 'metric')).join(' ')
+    expect(words('deckClearance.3')).toMatch(/The others are at 0\.05\d? ±0\.00\d mm\. Look at rod, pin height or piston of this one, not the block\./)
+    expect(words('chamberVolume.4')).toContain('Measure this one again before cutting.')
+    expect(words('chamberVolume.4')).toContain('Paper says 46 cm³.')
+    expect(words('ratioSpread')).toBe('Cylinder 5 most, 4 least.')
+  })
+
+  it('name every remark there is', () => {
+    const finding = find('chamberVolume.1')
+    const apart = finding.figure!
+    expect(remarkWords({ code: 'owns', label: 'Burette, 0.1 cm³', share: 0.81 }, finding, output(finding), 'metric')).toBe('81 % of the doubt is Burette, 0.1 cm³.')
+    expect(remarkWords({ code: 'someplacesMissing', used: 2, wanted: 4 }, finding, output(finding), 'metric')).toBe('From 2 of 4 readings.')
+    expect(remarkWords({ code: 'repeatsDisagree', apart }, finding, output(finding), 'metric')).toContain('a bubble or a drip?')
+  })
+
+  it('say what is wanted, readings counted, others named', () => {
+    const label = stationWords(compression.stations(tern))
+    expect(missingWords([{ kind: 'reading', stationId: 'deck/c3/front' }], label)).toBe('Wants cylinder 3, deck, front of the crown.')
+    expect(missingWords([{ kind: 'reading', stationId: 'a' }, { kind: 'reading', stationId: 'b' }, { kind: 'paper', key: 'stroke' }], label)).toBe('Wants stroke on paper, 2 readings.')
+    expect(missingWords([{ kind: 'choice', what: 'gasket' }], label)).toBe('Wants a gasket chosen.')
+    expect(missingWords([{ kind: 'impossible', reason: 'crankDoesNotTurn' }], label)).toContain('a rod long enough')
+  })
+
+  it('say the change and the cost', () => {
+    const advice = compression.advise(tern, findings)
+    const words = advice.map((one) => [changeWords(one, 'metric'), one.costs.map((cost) => costWords(cost, 'metric')).join(', ')])
+    expect(words.find(([change]) => change!.startsWith('Open chambers'))).toEqual([expect.stringMatching(/^Open chambers 1, 2, 3, 5 by up to (?:0\.[89]|1|1\.[01]) cm³$/), '4 chambers to grind, no new parts'])
+    expect(words.some(([change]) => change === 'Measure cylinder 3 again: piston, pin and rod')).toBe(true)
+    expect(changeWords({ change: { code: 'setup', gasket: { id: 'g', name: 'Steel 0.040' }, piston: { id: 'p', name: 'Dished' }, deckCutMm: 0.1, headCutMm: 0.05, equalise: true } }, 'metric'))
+      .toBe('Gasket Steel 0.040, Dished, deck −0.1 mm, head −0.05 mm, chambers opened alike')
+    expect(costWords({ code: 'valvesCloser', mm: 0.1 }, 'inch')).toBe('valves 3.9 thou closer')
+  })
+
+  it('has a stage, a label and words for everything every bench defines', () => {
+    for (const { definition } of BENCHES) {
+      for (const { limit } of Object.values(definition.outputs)) if (limit) expect(Object.keys(definition.limits)).toContain(limit)
+      for (const { judgedBy } of Object.values(definition.characteristics)) if (judgedBy) expect(Object.keys(definition.outputs)).toContain(judgedBy)
+    }
+  })
+})
+
+describe('issues in words say what, where and what to do', () => {
+  it.each([
+    [entryIssueWords({ code: 'ambiguousSeparator', text: '1,234', readings: [1.234, 1234] }, 'mm'), /could be 1\.234 or 1234/],
+    [entryIssueWords({ code: 'wrongKind', text: 'cc', at: 2, wanted: 'length', got: 'volume' }, 'mm'), /measures volume; this place wants length/],
+    [entryIssueWords({ code: 'notANumber', text: 'abc', at: 0 }, 'thou'), /“abc” is not a number.*0\.11 thou/],
+    [entryIssueWords({ code: 'intervalOrder', low: 2, high: 1 }, 'mm'), /goes comes first/],
+    [fileIssueWords({ code: 'newerVersion', path: ['version'], got: 9, known: 1 }), /version 9; this one knows up to 1/],
+    [fileIssueWords({ code: 'unknownGauge', path: ['entries', 3, 'gauge'], gauge: 'x' }), /^entries\[3\]\.gauge: gauge “x”/],
+    [fileIssueWords({ code: 'doubleId', path: ['entries', 3, 'id'], id: 'y' }), /used twice/],
+    [rowIssueWords({ code: 'absurd', value: 2, low: 0, high: 1, unit: 'mm' }), /2\.000 mm is not between.*type it at the bench/],
+    [rowIssueWords({ code: 'missingColumn', column: 'value' }), /“value” is missing/],
+    [sumIssueWords({ code: 'unknownUnit', path: ['to'], typed: 'cc' }), /no unit for this value/],
+    [slipWords({ code: 'dialTurn', value: 1 }), /one turn off/],
+  ])('%s', (words, pattern) => expect(words).toMatch(pattern))
+})
