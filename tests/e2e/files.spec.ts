@@ -10,7 +10,7 @@ test('a corrupted build file is refused with what and where; a sound one opens; 
   await give(text.slice(0, 4000))
   await expect(page.locator('p[role=alert]')).toContainText('breaks off or is damaged')
   await give(text.replace(/"value":(0\.\d+)/, '"value":"$1"'))
-  await expect(page.locator('p[role=alert]')).toContainText(/entries\[\d+\]\.value/)
+  await expect(page.locator('p[role=alert]')).toContainText('spec.paper.deckClearance.value')
   await give(JSON.stringify({ ...document, version: 99 }))
   await expect(page.locator('p[role=alert]')).toContainText('newer program')
   expect((await shop.server.get(`/api/builds/${document.id}/file`)).status).toBe(404)
@@ -58,7 +58,7 @@ test('the book prints what the bench found, and comes as PDF on A4 and Letter', 
   const id = await shop.bring(demo(TERN))
   await page.goto(`${shop.server.address}/builds/${id}/book`)
   await expect(page.getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.03')
-  await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText('0.11')
+  await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText(readings(await shop.document(id)).find(({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 3 && place.spot === 'front')!.asTyped)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
   for (const size of ['a4', 'letter']) {
