@@ -77,7 +77,7 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
         </g>
       ))}
       {sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
-      {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.1} opacity={0.85} />}
+      {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
       {marks.map((mark) => {
         const { x, y } = at(mark)
         const isHere = mark.id === current

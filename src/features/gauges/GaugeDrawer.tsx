@@ -14,6 +14,7 @@ import { send } from '../send'
 const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`
   width: 100%; min-width: 760px; th { text-align: left; font-weight: 500; font-size: 13px; color: var(--quiet); padding: 4px 12px 6px 0; } td { padding: 9px 12px 9px 0; border-top: 1px solid var(--hairline); }
+  thead td { border: 0; }
   td[data-number] { ${numerals} font-size: 13.5px; white-space: nowrap; }
 `
 const USES: readonly { readonly value: Gauge['use']; readonly label: string; readonly measures: Gauge['measures'] }[] = [

@@ -50,8 +50,8 @@ export const definition = {
     deckFall: { label: 'Deck, front to rear', ...LENGTH },
     chamberVolume: { label: 'Chamber volume', ...VOLUME },
     chamberSpread: { label: 'Chamber spread', ...VOLUME },
-    deckCut: { label: 'Deck cut, most', ...LENGTH },
-    headCut: { label: 'Head cut, most', ...LENGTH },
+    deckCut: { label: 'Deck cut', ...LENGTH },
+    headCut: { label: 'Head cut', ...LENGTH },
   },
   paper: [
     'bore', 'stroke', 'rodLength', 'pinOffset', 'blockHeight', 'compressionHeight', 'deckClearance', 'chamberVolume', 'chamberOpenArea', 'pistonVolume',
