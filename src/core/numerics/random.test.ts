@@ -1,9 +1,21 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
+import { bitBlocks, BLOCK } from './bitBlocks'
 import { normalCdf } from './distributions'
 import { randomStream } from './random'
 
 describe('random streams', () => {
+  it.each([0, 1, 7, 4151, -3, 2 ** 31 - 1])('give the bits of pure-rand’s xoroshiro128+ for seed %s, over several blocks', (seed) => {
+    const reference = xoroshiro128plus(seed)
+    const refill = bitBlocks(seed)
+    const block = new Int32Array(BLOCK)
+    for (let blocks = 0; blocks < 4; blocks++) {
+      refill(block)
+      expect([...block]).toEqual(Array.from({ length: BLOCK }, () => reference.next()))
+    }
+  })
+
   it('repeat with their seed and differ without it', () => {
     const draw = (seed: number) => { const { normal } = randomStream(seed); return [normal(), normal(), normal()] }
     expect(draw(7)).toEqual(draw(7))

@@ -57,8 +57,8 @@ export function CsvImport({ document }: { document: BuildDocument }) {
         {said && <Notice data-tone={said.tone} role="status">{said.words}</Notice>}
         {report && report.headerIssues.length === 0 && !(said?.tone === 'good') && (
           <Section>
-            <Notice role="status">{good.length} rows are good, {bad.length} are not{known > 0 && `, ${known} are stored already`}{left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.</Notice>
-            <Row><Button kind="primary" isDisabled={good.length === 0} onPress={store}>Store the {good.length} good rows</Button></Row>
+            <Notice role="status">{good.length === 1 ? '1 row is' : `${good.length} rows are`} good, {bad.length} {bad.length === 1 ? 'is' : 'are'} not{known > 0 && `, ${known} are stored already`}{left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.</Notice>
+            <Row><Button kind="primary" isDisabled={good.length === 0} onPress={store}>Store the {good.length === 1 ? 'good row' : `${good.length} good rows`}</Button></Row>
           </Section>
         )}
         {bad.length > 0 && (
