@@ -7,7 +7,7 @@ import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/build/fil
 import { expand, standardUncertainty } from '@/core/metrology'
 import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
 import { computeSum, sumById, SUMS, type SumResult } from '@/core/sums'
-import { fileIssueWords, figureOfKindWords, figureWords, limitWords, standingOf, STANDING_WORDS, sumIssueWords, verdictWords } from '@/wording'
+import { fileIssueWords, figureOfKindWords, figureWords, limitWords, standingOf, STANDING_WORDS, subjectWords, sumIssueWords, verdictWords } from '@/wording'
 import { sumOf } from './derivation'
 
 const OUT_OF_LIMITS = 1
@@ -42,7 +42,7 @@ function isOut(finding: Finding): boolean {
 function findingJson({ bench, finding }: ReturnType<typeof findingsOf>[number]) {
   const { kind, estimate } = bench.definition.outputs[finding.output]!
   return {
-    id: `${bench.id}.${finding.id}`, subject: finding.cylinder === undefined ? 'engine' : `cylinder ${finding.cylinder}`,
+    id: `${bench.id}.${finding.id}`, subject: subjectWords(finding) || 'engine',
     value: finding.figure?.value.value ?? null, unit: unitName(kind), u: finding.figure ? standardUncertainty(finding.figure.value) : null,
     limit: finding.limit ?? null, verdict: standingOf(finding), probability: finding.conformity?.probability ?? null,
     ...(estimate && { estimate: true }), ...(finding.missing.length > 0 && { missing: finding.missing }),
@@ -127,7 +127,8 @@ program.command('sum').argument('[name]').argument('[inputs...]', 'key=value, an
     const typed = Object.fromEntries(inputs.map((input) => {
       const at = input.indexOf('=')
       if (at < 1) throw new BadInput(`${input}: write key=value`)
-      return [input.slice(0, at), input.slice(at + 1)]
+      const [key, value] = [input.slice(0, at), input.slice(at + 1)]
+      return [key, sum.inputs[key]?.kind === 'table' ? readText(value) : value]
     }))
     const system = options.inch ? 'inch' : 'metric'
     const outcome = computeSum(sum, typed, system)

@@ -1,6 +1,6 @@
 import 'server-only'
 import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
-import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
 import { entryOf, rowOf } from './entryRows'
 import { Refused } from './failure'
@@ -57,7 +57,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     const cards = document.gauges.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
     await connection.batch([
       connection.insert(buildTable).values({ id: document.id, createdAt: document.createdAt, touchedAt: now }),
-      connection.insert(revisionTable).values({ buildId: document.id, number: 1, spec: JSON.stringify(document.spec), at: now, by, reason: 'start' }),
+      connection.insert(revisionTable).values({ buildId: document.id, number: 1, spec: JSON.stringify(document.spec), version: BUILD_VERSION, at: now, by, reason: 'start' }),
       ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards).onConflictDoNothing()] : []),
       ...chunks(document.entries).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, document.id, now)))),
     ])
@@ -73,7 +73,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     ])
     if (!revision) throw new Error(`Build ${id} has no revision`)
     const document: BuildDocument = {
-      format: BUILD_FORMAT, version: BUILD_VERSION, id, createdAt: head.createdAt, spec: JSON.parse(revision.spec) as Spec,
+      format: BUILD_FORMAT, version: BUILD_VERSION, id, createdAt: head.createdAt, spec: specOf(revision),
       gauges: [...cards] as Gauge[], entries: rows.map(entryOf),
     }
     return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
@@ -124,7 +124,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     const number = basedOn + 1
     try {
       await connection.batch([
-        connection.insert(revisionTable).values({ buildId: id, number, spec: JSON.stringify(spec), at, by, reason }),
+        connection.insert(revisionTable).values({ buildId: id, number, spec: JSON.stringify(spec), version: BUILD_VERSION, at, by, reason }),
         connection.update(buildTable).set({ touchedAt: at }).where(eq(buildTable.id, id)),
       ])
     } catch (cause) {
@@ -141,9 +141,9 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   }
 
   async function specAt(id: string, number: number): Promise<Spec | undefined> {
-    const [row] = await connection.select({ spec: revisionTable.spec }).from(revisionTable)
+    const [row] = await connection.select({ spec: revisionTable.spec, version: revisionTable.version }).from(revisionTable)
       .where(and(eq(revisionTable.buildId, id), eq(revisionTable.number, number)))
-    return row && (JSON.parse(row.spec) as Spec)
+    return row && specOf(row)
   }
 
   async function board<Summary>(page: { offset: number; size: number }, program: string, summarise: (build: StoredBuild) => Summary) {
@@ -170,6 +170,11 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     await connection.insert(summaryTable).values({ buildId: id, ...kept }).onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
     return summary
   }
+}
+
+/** A spec as this program knows it, whichever version of the program stored it. */
+function specOf(row: { spec: string; version: number }): Spec {
+  return migrateSpec(JSON.parse(row.spec) as object, row.version)
 }
 
 /** SQLite takes a limited number of values a statement. */

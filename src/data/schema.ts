@@ -12,6 +12,8 @@ export const revisionTable = sqliteTable('build_revision', {
   buildId: text('build_id').notNull().references(() => buildTable.id),
   number: integer('number').notNull(),
   spec: text('spec').notNull(),
+  /** Version of the build format the spec was written in. */
+  version: integer('version').notNull().default(1),
   at: text('at').notNull(),
   by: text('by').notNull(),
   reason: text('reason').notNull(),
@@ -22,9 +24,10 @@ export const entryTable = sqliteTable('entry', {
   seq: integer('seq').primaryKey({ autoIncrement: true }),
   id: text('id').notNull().unique(),
   buildId: text('build_id').notNull().references(() => buildTable.id),
-  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'undo'] }).notNull(),
+  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'undo'] }).notNull(),
   characteristic: text('characteristic'),
   cylinder: integer('cylinder'),
+  main: integer('main'),
   bank: text('bank', { enum: ['left', 'right'] }),
   spot: text('spot'),
   repeat: integer('repeat'),
@@ -34,6 +37,12 @@ export const entryTable = sqliteTable('entry', {
   /** Unit it was typed in. */
   unit: text('unit'),
   asTyped: text('as_typed'),
+  partTempC: real('part_temp_c'),
+  gaugeTempC: real('gauge_temp_c'),
+  /** Strokes of the ring file before this reading. */
+  strokes: integer('strokes'),
+  /** What a check came to. */
+  passed: integer('passed', { mode: 'boolean' }),
   gauge: text('gauge').references(() => gaugeTable.id),
   supersedes: text('supersedes'),
   target: text('target'),

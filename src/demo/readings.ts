@@ -1,6 +1,6 @@
 import { v7 as uuidV7 } from 'uuid'
-import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, openBuild, type BuildDocument, type Reading } from '@/core/build'
-import { BENCHES } from '@/core/benches'
+import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, openBuild, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
+import { BENCHES, gaugesFor, type Characteristic } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
 import { makeEngine, VirtualHand } from '@/core/twin'
@@ -8,6 +8,7 @@ import type { DemoBuild } from './scenario'
 
 const DAY_MS = 86_400_000
 const BETWEEN_READINGS_MS = 45_000
+const CHECKS_BEFORE_MS = 1_800_000
 
 /** A demo build with the readings its virtual hand took, the same every time but for the dates, which count back from `today`. */
 export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
@@ -15,22 +16,36 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const gauges = [...DEFAULT_GAUGES]
   const createdAt = new Date(startMs).toISOString()
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }
-  const hand = new VirtualHand(makeEngine(demo.spec, demo.faults, demo.seed), demo.spec, demo.seed + 1)
-  const bytes = randomStream(demo.seed + 2)
+  const engine = makeEngine(demo.spec, demo.faults, demo.seed)
+  // A hand a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
+  const hands = new Map(BENCHES.map((bench, index) => [bench.id, new VirtualHand(engine, demo.spec, demo.seed + 1 + index)]))
+  const bytes = randomStream(demo.seed + 100)
   const build = openBuild(bare)
-  const wanted = BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({ station, characteristic: bench.definition.characteristics[station.characteristic]! })))
-    .filter(({ station }) => demo.read(station.characteristic, station.place.cylinder ?? 1))
-  const entries = wanted.map(({ station, characteristic }, index): Reading => {
+  const wanted = BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({ bench: bench.id, station, characteristic: bench.definition.characteristics[station.characteristic]! })))
+    .filter(({ station }) => demo.read(station.characteristic, station.place.cylinder ?? station.place.main ?? 1))
+  const entries = wanted.map(({ bench, station, characteristic }, index): Reading => {
     const msecs = startMs + index * BETWEEN_READINGS_MS
-    const gauge = gauges.find((card) => card.id === demo.gauges[station.characteristic])
-    if (!gauge) throw new Error(`The demo names no gauge for ${station.characteristic} of ${demo.spec.name}`)
-    const value = hand.read(station.characteristic, station.place, gauge)
+    const gauge = gaugeOf(demo, station.characteristic, characteristic, gauges)
+    const { value, upper } = hands.get(bench)!.read(station.characteristic, station.place, gauge)
     const unit = characteristic.units[demo.spec.units]
-    const random = Uint8Array.from({ length: 16 }, () => Math.floor(bytes.uniform() * 256))
     return {
-      kind: 'reading', id: uuidV7({ msecs, random, seq: index }), at: new Date(msecs).toISOString(), by: index % 2 === 0 ? 'KV' : 'AB',
-      characteristic: station.characteristic, place: station.place, value, unit, asTyped: formatExact(value, unit), gauge: gauge.id,
+      kind: 'reading', ...stamp(msecs, index), characteristic: station.characteristic, place: station.place, value, ...(upper !== undefined && { upper }), unit,
+      asTyped: upper === undefined ? formatExact(value, unit) : `${formatExact(value, unit)}/${formatExact(upper, unit)}`, gauge: gauge.id,
     }
   })
-  return { ...bare, entries }
+  const checks = demo.checks.map((check, index): Entry => ({ kind: 'check', ...stamp(startMs + index * 1000 - CHECKS_BEFORE_MS, index), characteristic: check, place: {}, passed: true }))
+  return { ...bare, entries: [...checks, ...entries] }
+
+  function stamp(msecs: number, index: number) {
+    const random = Uint8Array.from({ length: 16 }, () => Math.floor(bytes.uniform() * 256))
+    return { id: uuidV7({ msecs, random, seq: index }), at: new Date(msecs).toISOString(), by: index % 2 === 0 ? 'KV' : 'AB' }
+  }
+}
+
+/** The gauge the shop takes: named by the scenario, or the first that the bench would offer. */
+function gaugeOf(demo: DemoBuild, name: string, characteristic: Characteristic, gauges: readonly Gauge[]): Gauge {
+  const named = gauges.find((card) => card.id === demo.gauges[name])
+  const gauge = named ?? gaugesFor(characteristic, gauges, demo.spec.units)[0]
+  if (!gauge) throw new Error(`The drawer holds no gauge for ${name} of ${demo.spec.name}`)
+  return gauge
 }

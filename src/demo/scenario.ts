@@ -1,6 +1,6 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
-import type { Gasket, Limit, Spec } from '@/core/build'
-import { DEFAULT_METHODS } from '@/core/build'
+import { BENCHES } from '@/core/benches'
+import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Limit, type Shell, type Spec } from '@/core/build'
 import type { Faults } from '@/core/twin'
 
 const SHEET = 'owner’s sheet'
@@ -18,7 +18,10 @@ export interface DemoBuild {
   readonly seed: number
   /** Which stations have been read when the demo is loaded. */
   readonly read: (characteristic: string, cylinder: number) => boolean
+  /** Gauges where the shop takes another than the first of its drawer. */
   readonly gauges: Readonly<Record<string, string>>
+  /** Checks found right. */
+  readonly checks: readonly string[]
   readonly startedDaysAgo: number
 }
 
@@ -30,13 +33,20 @@ function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: 
   }))
 }
 
+/** Standard, X and undersize halves of one invented maker. */
+function shells(fits: Shell['fits'], letter: string, standardHalves: number): Shell[] {
+  const shell = (mark: string, name: string, thou: number, halves: number): Shell => ({ id: `hl-${letter}${mark}`, name: `${letter}-${name}`, fits, wallMm: inch(thou / 1000), halves, source: 'shelf, counted' })
+  return [shell('S', 'standard', 0, standardHalves), shell('X', 'X', -0.5, 4), shell('U', 'undersize', 0.5, 4)]
+}
+
 const tern: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000001',
-  seed: 4151,
+  seed: 4166,
   startedDaysAgo: 9,
-  gauges: { bore: 'bore-metric.1', deck: 'dial-metric.1', chamberStart: 'burette.1', chamberEnd: 'burette.1' },
-  // One piston further down the hole, one chamber large: what the bench has to find.
-  faults: { deckMm: { 3: 0.06 }, chamberCm3: { 4: 0.9 } },
+  gauges: { ringTop: 'feeler-fine.1', ringSecond: 'feeler-fine.1', railUpper: 'feeler-metric.1', railLower: 'feeler-metric.1', rodSide: 'feeler-fine.1', centreDistance: 'bore-metric.1' },
+  checks: ['cracks', 'threadsChased', 'galleryPlugs', 'deckFlat', 'housings', 'journalFinish', 'thrustAligned', 'mainsTorqued', 'ringsLabelled'],
+  // One piston further down the hole, one chamber large, one ring tight, two pistons in the wrong bores: what the benches have to find.
+  faults: { deckMm: { 3: 0.06 }, chamberCm3: { 4: 0.9 }, ringTopMm: { 2: -0.058 }, boreMm: { 1: 0.008, 5: -0.006 }, skirtMm: { 1: -0.008, 5: 0.008 } },
   read: () => true,
   spec: {
     name: 'Tern',
@@ -44,7 +54,7 @@ const tern: DemoBuild = {
     units: 'metric',
     layout: {
       kind: 'inline', cylinders: 5, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 2, 4, 5, 3], valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
+      firingOrder: [1, 2, 4, 5, 3], mains: 6, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
     },
     duty: { use: 'hill-climb', fuel: '102 RON', boostKpa: 160, redlineRpm: 8200 },
     paper: {
@@ -59,12 +69,21 @@ const tern: DemoBuild = {
       pistonVolume: { value: 10.2, tolerance: 0.1, unit: 'cm3', source: PISTONS, reason: 'dish' },
       crownDiameter: { value: 82.5, tolerance: 0.02, unit: 'mm', source: PISTONS },
       landHeight: { value: 5, tolerance: 0.05, unit: 'mm', source: PISTONS },
+      mainJournal: { value: 58, tolerance: 0.01, unit: 'mm', source: SHEET },
+      rodJournal: { value: 50, tolerance: 0.01, unit: 'mm', source: SHEET },
+      shellWall: { value: 1.9, unit: 'mm', source: 'shell maker’s sheet' },
+      bearingTemperature: { value: 95, tolerance: 10, unit: 'degC', source: 'oil gauge, last season' },
+      pinDiameter: { value: 21, unit: 'mm', source: PISTONS },
+      ringTemperature: { value: 280, tolerance: 20, unit: 'degC', source: 'common practice, boosted' },
+      boreTemperature: { value: 150, tolerance: 15, unit: 'degC', source: 'common practice' },
       intakeClosing: { value: 222, unit: 'deg', source: `${CAM}, at 1.00 mm lift` },
       fluidDensity: { value: 0.87, tolerance: 0.005, unit: 'gPerCm3', source: 'weighed in the shop' },
       ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
       intakeTemperature: { value: 45, unit: 'degC', source: 'tuner' },
     },
     limits: {
+      topGap: { lower: 0.54, target: 0.56, source: 'ring maker’s card', reason: '0.0065 × bore for this boost; when in doubt, wide.' },
+      secondGap: { lower: 0.58, target: 0.6, source: 'ring maker’s card', reason: 'A little more than the top ring.' },
       compressionRatio: band(8.9, 9.1, 9, 'tuner', '1.6 bar of boost on 102 RON'),
       ratioSpread: { upper: 0.1, source: SHOP, reason: 'All five alike before any one perfect.' },
       quench: band(0.9, 1.3, 1.15, PISTONS, 'Steel rods; the piston maker’s window.'),
@@ -76,8 +95,9 @@ const tern: DemoBuild = {
       deckCut: { upper: 0.4, source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
       headCut: { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
     },
-    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2 },
-    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [] },
+    materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
+    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
+    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },
   },
 }
@@ -86,16 +106,18 @@ const petrel: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000002',
   seed: 5108,
   startedDaysAgo: 4,
-  gauges: { bore: 'bore-inch.1', deck: 'dial-inch.1', chamber: 'burette.1' },
-  faults: {},
-  read: (characteristic, cylinder) => characteristic === 'bore' || (characteristic === 'deck' && cylinder <= 5),
+  gauges: {},
+  checks: ['cracks', 'threadsChased', 'housings'],
+  // Mains and rods as the grinder left them: standard shells alone do not land them.
+  faults: { mainClearanceMm: { 2: inch(-0.0006), 4: inch(0.0008) }, rodClearanceMm: { 3: inch(0.0006), 6: inch(-0.0005) } },
+  read: (characteristic, cylinder) => ['bore', 'skirt', 'mainJournal', 'rodJournal', 'mainClearance', 'rodClearance'].includes(characteristic) || (characteristic === 'deck' && cylinder <= 5),
   spec: {
     name: 'Petrel',
     description: '90° V8, restored lake-racing hydroplane',
     units: 'inch',
     layout: {
       kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
+      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], mains: 5, valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
     },
     duty: { use: 'lake racing, sustained full throttle', fuel: '110 octane leaded', boostKpa: 0, redlineRpm: 7200 },
     paper: {
@@ -110,6 +132,13 @@ const petrel: DemoBuild = {
       pistonVolume: { value: -3, tolerance: 0.2, unit: 'cm3', source: PISTONS, reason: 'dome less valve pockets' },
       crownDiameter: { value: inch(4.12), tolerance: inch(0.001), unit: 'in', source: PISTONS },
       landHeight: { value: inch(0.25), tolerance: inch(0.002), unit: 'in', source: PISTONS },
+      mainJournal: { value: inch(2.75), tolerance: inch(0.0005), unit: 'in', source: 'grinder’s card' },
+      rodJournal: { value: inch(2.1), tolerance: inch(0.0005), unit: 'in', source: 'grinder’s card' },
+      bearingTemperature: { value: 95, tolerance: 10, unit: 'degF', source: 'owner' },
+      pinDiameter: { value: inch(0.927), unit: 'in', source: PISTONS },
+      ringTemperature: { value: 240, tolerance: 20, unit: 'degF', source: 'common practice, unboosted' },
+      boreTemperature: { value: 140, tolerance: 15, unit: 'degF', source: 'common practice' },
+      oilAllowance: { value: 4, unit: 'g', source: 'crank shop' },
       intakeClosing: { value: 228, unit: 'deg', source: `${CAM}, at 0.050 in` },
       ambientPressure: { value: 101.325, unit: 'psi', source: 'standard atmosphere, ISO 2533' },
       intakeTemperature: { value: 30, unit: 'degF', source: 'tuner' },
@@ -126,8 +155,9 @@ const petrel: DemoBuild = {
       deckCut: { upper: inch(0.015), source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
       headCut: { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
     },
+    materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
-    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), (mm) => `Steel ${(mm / MM_PER_INCH).toFixed(3)}`), pistons: [] },
+    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), (mm) => `Steel ${(mm / MM_PER_INCH).toFixed(3)}`), pistons: [], shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)] },
     choice: { gasket: 'hl-g3' },
   },
 }
@@ -137,6 +167,7 @@ const wren: DemoBuild = {
   seed: 6101,
   startedDaysAgo: 1,
   gauges: {},
+  checks: [],
   faults: {},
   read: () => false,
   spec: {
@@ -145,7 +176,7 @@ const wren: DemoBuild = {
     units: 'metric',
     layout: {
       kind: 'single', cylinders: 1, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1], valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
+      firingOrder: [1], mains: 2, valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
     },
     duty: { use: 'grass-track', fuel: 'methanol', boostKpa: 0, redlineRpm: 10_500 },
     paper: {
@@ -166,10 +197,17 @@ const wren: DemoBuild = {
       deckCut: { upper: 0.2, source: SHOP, reason: 'Barrel base shims are the other way.' },
       headCut: { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
     },
+    materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
     methods: { ...DEFAULT_METHODS, deckPlaces: 4, chamberRepeats: 2 },
-    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, (mm) => `Copper ${mm.toFixed(2)}`), pistons: [] },
+    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },
   },
 }
 
-export const DEMO_BUILDS: readonly DemoBuild[] = [tern, petrel, wren]
+/** What the scenario does not set itself starts from the benches' presets, as any fresh build does. */
+function withPresets(demo: DemoBuild): DemoBuild {
+  const { spec } = demo
+  return { ...demo, spec: { ...spec, limits: Object.assign({}, ...BENCHES.map((bench) => bench.presets(spec)), spec.limits) } }
+}
+
+export const DEMO_BUILDS: readonly DemoBuild[] = [tern, petrel, wren].map(withPresets)

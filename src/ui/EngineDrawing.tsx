@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import { bankCount, cylinderPlaces, cylindersPerBank, type EngineLayout } from '@/core/engine'
+import { bankCount, cylinderPlaces, cylindersPerBank, mainNumbers, type EngineLayout } from '@/core/engine'
 import type { Standing } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
 import { VerdictShape } from './VerdictMark'
@@ -8,8 +8,10 @@ import { VerdictShape } from './VerdictMark'
 export interface StationMark {
   readonly id: string
   readonly label: string
-  readonly cylinder: number
-  /** In bore radii from the cylinder's axis: x to the rear, y to the right. */
+  readonly cylinder?: number
+  /** Main bearing, where the mark is on the crank. */
+  readonly main?: number
+  /** In bore radii from the cylinder's axis, or from the middle of the main: x to the rear, y to the right. */
   readonly x: number
   readonly y: number
   readonly standing: Standing
@@ -53,8 +55,14 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
     cylinder, cx: margin.left + R * 1.35 + row * pitch,
     cy: margin.top + R * 1.37 + (twoBanks && bank === 'left' ? bankGap : 0),
   }))
+  // Mains stand between the throws, evenly from the front of the block to its rear.
+  const mainPlace = (main: number) => ({
+    cx: margin.left + R * 0.16 + ((main - 1) / (layout.mains - 1)) * (blockWidth - R * 0.32),
+    cy: margin.top + blockHeight / 2,
+  })
+  const hasMains = marks.some((mark) => mark.main !== undefined)
   const at = (mark: StationMark) => {
-    const place = places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!
+    const place = mark.main !== undefined ? mainPlace(mark.main) : (places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!)
     return { x: place.cx + mark.x * R, y: place.cy - mark.y * R }
   }
   const here = marks.find((mark) => mark.id === current)
@@ -76,6 +84,7 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
           <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">{cylinder}</text>
         </g>
       ))}
+      {hasMains && mainNumbers(layout).map((main) => <text key={main} className="side" fontSize={12} x={mainPlace(main).cx} y={margin.top + blockHeight - 5} textAnchor="middle">{main}</text>)}
       {sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
       {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
       {marks.map((mark) => {

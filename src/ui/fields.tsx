@@ -1,6 +1,6 @@
 'use client'
 import {
-  FieldError, Input, Label, Radio as AriaRadio, RadioGroup as AriaRadioGroup, Text, TextField as AriaTextField,
+  FieldError, Input, Label, Radio as AriaRadio, RadioGroup as AriaRadioGroup, Text, TextArea, TextField as AriaTextField,
   type TextFieldProps,
 } from 'react-aria-components'
 import styled from 'styled-components'
@@ -14,20 +14,22 @@ const FieldBox = styled(AriaTextField)`
     &[data-invalid] { border-color: var(--out); }
   }
   &[data-quiet] label { @media (min-width: 720px) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
-  &[data-numeric] input { ${numerals} }
+  &[data-numeric] :is(input, textarea) { ${numerals} }
   [slot='description'] { font-size: 12px; color: var(--quiet); }
   .react-aria-FieldError { font-size: 12px; color: var(--out); }
 `
 
-export function TextField({ label, hint, error, numeric, quiet, placeholder, inputMode, ...props }: TextFieldProps & {
+export function TextField({ label, hint, error, numeric, quiet, placeholder, inputMode, rows, ...props }: TextFieldProps & {
   label: string; hint?: string; error?: string; numeric?: boolean; placeholder?: string
+  /** Several lines of text. */
+  rows?: number
   /** The label stands in the column's head; here it is only spoken, and seen on a phone. */
   quiet?: boolean
 }) {
   return (
     <FieldBox {...props} isInvalid={error !== undefined} data-numeric={numeric || undefined} data-quiet={quiet || undefined}>
       <Label>{label}</Label>
-      <Input placeholder={placeholder} inputMode={inputMode} autoComplete="off" spellCheck={false} />
+      {rows ? <TextArea placeholder={placeholder} rows={rows} spellCheck={false} /> : <Input placeholder={placeholder} inputMode={inputMode} autoComplete="off" spellCheck={false} />}
       {hint && <Text slot="description">{hint}</Text>}
       {error && <FieldError>{error}</FieldError>}
     </FieldBox>

@@ -65,6 +65,7 @@ const SHOWN: Readonly<Record<Kind, Shown>> = {
   speed: { units: { metric: 'mPerS', inch: 'ftPerS' }, digits: { metric: 1, inch: 1 } },
   rotation: same('rpm', 0),
   roughness: { units: { metric: 'umRa', inch: 'uinRa' }, digits: { metric: 2, inch: 0 } },
+  expansion: same('perMK', 2),
   ratio: same('one', 3),
 }
 

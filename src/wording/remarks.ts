@@ -4,6 +4,9 @@ import { differenceWords, figureWords, plainWords, type Shown } from './figures'
 import { percent } from './verdicts'
 
 const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } }
+const RING_WORDS = { top: 'top ring', second: 'second ring', upperRail: 'oil rail', lowerRail: 'oil rail' } as const
+const MASS: Shown = { units: { metric: 'g', inch: 'g' }, digits: { metric: 1, inch: 1 } }
+const FINE: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } }
 const VOLUME: Shown = { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 1, inch: 1 } }
 
 /** What a remark says, in a sentence. */
@@ -13,11 +16,18 @@ export function remarkWords(remark: Remark, finding: Finding, shown: Shown, syst
       const sits = finding.output === 'deckClearance' ? 'Look at rod, pin height or piston of this one, not the block.' : 'Measure this one again before cutting.'
       return `The others are at ${figureWords(remark.others.value, { ...shown }, system)}. ${sits}`
     }
-    case 'owns': return `${percent(remark.share)} of the doubt is ${remark.label}.`
+    case 'owns': return capital(`${percent(remark.share)} of the doubt is ${remark.label}.`)
     case 'repeatsDisagree': return `The fills are ${differenceWords(remark.apart.value.value, shown, system)} apart, more than the gauge explains: a bubble or a drip?`
     case 'contradictsPaper': return `Paper says ${plainWords(remark.paper.value.value, shown, system)}.`
     case 'someplacesMissing': return `From ${remark.used} of ${remark.wanted} readings.`
-    case 'extremes': return `Cylinder ${remark.largest} most, ${remark.smallest} least.`
+    case 'pistonMarked': return `With the piston marked ${remark.mark}.`
+    case 'ringOnTaper': return `The ring gaps say ${figureWords(remark.ring.value, shown, system)}${remark.agrees ? ', which agrees.' : `, the bore gauge ${figureWords(remark.gauge.value, shown, system)}: one of the two is off, measure again.`}`
+    case 'narrowBeside': return `Narrower ${remark.side} of the vertical by ${differenceWords(remark.byMm, shown, system)}: is the cap where it belongs?`
+    case 'shellsPlanned': return `Upper ${remark.upper}, cap ${remark.lower}.`
+    case 'rodsOnPin': return `Rods ${remark.cylinders.join(' and ')} on one pin.`
+    case 'stackOwn': return 'This one alone: look at its rod, its throw or its piston.'
+    case 'stackShared': return 'All alike: block height, stroke or compression height on paper is not what is there.'
+    case 'extremes': return `${remark.of === 'main' ? 'Main' : 'Cylinder'} ${remark.largest} most, ${remark.smallest} least.`
   }
 }
 
@@ -29,6 +39,7 @@ export function missingWords(missing: readonly Missing[], stationLabel: (id: str
       case 'reading': return []
       case 'paper': return [`${PAPER[item.key].label.toLowerCase()} on paper`]
       case 'choice': return ['a gasket chosen']
+      case 'check': return [`the check “${item.label}”`]
       case 'impossible': return [item.reason === 'crankDoesNotTurn' ? 'a rod long enough to turn' : 'some clearance volume: these parts leave none']
     }
   })
@@ -41,6 +52,16 @@ export function missingWords(missing: readonly Missing[], stationLabel: (id: str
 export function changeWords({ change }: Pick<Advice, 'change'>, system: UnitSystem): string {
   switch (change.code) {
     case 'lookAgain': return `Measure cylinder ${change.cylinder} again: ${change.output === 'deckClearance' ? 'piston, pin and rod' : 'chamber'}`
+    case 'swapPistons': return `Pistons into other bores: ${change.pistonInBore.map((mark, index) => `bore ${index + 1} takes ${mark}`).join(', ')}`
+    case 'hone': return `Hone ${[...change.byCylinder].map(([cylinder, mm]) => `bore ${cylinder} by ${differenceWords(mm, FINE, system)}`).join(', ')}`
+    case 'shells': {
+      const words = change.pairs.map(({ number, upper, lower }) => `${number} ${upper === lower ? upper : `${upper} above, ${lower} in the cap`}`)
+      return `${change.kind === 'main' ? 'Main' : 'Rod'} shells${change.lands ? '' : ' (nearest there is)'}: ${words.join('; ')}`
+    }
+    case 'file': return `File the ${RING_WORDS[change.ring]} of cylinder ${change.cylinder} by ${differenceWords(change.mm, FINE, system)}, to ${plainWords(change.toMm, FINE, system)}; a little at a time, one end only, square, deburred`
+    case 'swapRings': return `${RING_WORDS[change.ring]} into other bores: ${change.after.map((from, index) => `bore ${index + 1} takes ${from}’s`).join(', ')}`
+    case 'pairMasses': return `Piston sets onto other rods: ${change.setOnRod.map((mark, index) => `rod ${index + 1} takes ${mark}`).join(', ')}; spread from ${differenceWords(change.fromG, MASS, system)} to ${differenceWords(change.toG, MASS, system)}`
+    case 'lighten': return `Take off ${[...change.byCylinder].map(([cylinder, grams]) => `${differenceWords(grams, MASS, system)} at cylinder ${cylinder}`).join(', ')}`
     case 'openChambers': {
       const most = Math.max(...change.byCylinder.values())
       return `Open chambers ${[...change.byCylinder.keys()].join(', ')} by up to ${differenceWords(most, VOLUME, system)}`
@@ -62,9 +83,17 @@ export function costWords(cost: Cost, system: UnitSystem): string {
     case 'metal': return `${differenceWords(cost.mm, LENGTH, system)} of metal`
     case 'newPistons': return 'new pistons'
     case 'grinding': return `${cost.cylinders} ${cost.cylinders === 1 ? 'chamber' : 'chambers'} to grind`
+    case 'marks': return `${cost.pistons} ${cost.pistons === 1 ? 'piston' : 'pistons'} to mark anew`
+    case 'honing': return `${cost.cylinders} ${cost.cylinders === 1 ? 'bore' : 'bores'} on the hone`
+    case 'buyHalves': return `buy ${cost.halves} ${cost.halves === 1 ? 'half' : 'halves'} ${cost.name}`
+    case 'fromShelf': return 'all on the shelf'
     case 'spreadStays': return 'spread stays'
     case 'noParts': return 'no new parts'
   }
+}
+
+function capital(words: string): string {
+  return words[0]!.toUpperCase() + words.slice(1)
 }
 
 export function stationWords(stations: readonly Station[]): (id: string) => string {

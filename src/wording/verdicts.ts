@@ -1,4 +1,4 @@
-import type { Finding, LimitDefinition } from '@/core/benches'
+import type { Finding, LimitDefinition, Output, Subject } from '@/core/benches'
 import type { Limit, UnitSystem } from '@/core/build'
 import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
 import { differenceWords, plainWords, type Shown } from './figures'
@@ -12,6 +12,23 @@ export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
 export const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
   strict: 'value ± U inside (ISO 14253-1, k = 2)',
   probable: '95 % sure on each side (ISO 14253-1:2017)',
+}
+
+/** "cylinder 3", "main 2", or nothing for the engine as a whole. */
+export function subjectWords({ cylinder, main }: Subject): string {
+  return cylinder !== undefined ? `cylinder ${cylinder}` : main !== undefined ? `main ${main}` : ''
+}
+
+/** "Ratio, cylinder 3". */
+export function findingTitle(finding: Finding, output: Pick<Output, 'label'>): string {
+  return [output.label, subjectWords(finding)].filter(Boolean).join(', ')
+}
+
+/** "Cylinders 1, 3": several findings of one output. */
+export function subjectsWords(subjects: readonly Subject[]): string {
+  const mains = subjects[0]?.main !== undefined
+  const numbers = subjects.map(({ cylinder, main }) => (mains ? main : cylinder))
+  return `${mains ? 'Main' : 'Cylinder'}${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`
 }
 
 export function standingOf(finding: Finding): Standing {
@@ -37,7 +54,7 @@ export function limitWords(limit: Limit, shown: Shown | LimitDefinition, system:
 /** What the verdict rests on, for a finding with a limit: band, source, chance, and whether the gauge can decide at all. */
 export function verdictReason(conformity: Conformity, limit: Limit, shown: Shown, system: UnitSystem): string {
   const parts = [`Limit ${limitWords(limit, shown, system)} (${limit.source}).`]
-  if (conformity.verdict === 'inDoubt') parts.push(`${percent(conformity.probability)} sure it is within.`)
+  if (conformity.verdict === 'inDoubt') parts.push(`${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within.`)
   if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the doubt: this gauge cannot decide.')
   return parts.join(' ')
 }

@@ -26,18 +26,23 @@ test('a fresh build, from the questions to the ratio, by keyboard alone', async 
   await expect(finding(page, 'quench.1')).toContainText('55')
 })
 
+type TypedReading = ReturnType<typeof readings>[number]
+
 test('a whole compression set of an inline five by keyboard comes to the same ratios as its file', async ({ page, shop }) => {
   const full = demo(TERN)
-  const id = await shop.bring({ ...full, entries: full.entries.filter((entry) => entry.kind === 'reading' && entry.characteristic === 'bore') })
+  const isTyped = ({ characteristic }: TypedReading) => /^(?:deck|chamberStart|chamberEnd)$/.test(characteristic)
+  const id = await shop.bring({ ...full, entries: readings(full).filter((reading) => !isTyped(reading)) })
   await openBench(page, shop, id)
-  const wanted = readings(full).filter((reading) => reading.characteristic !== 'bore')
+  const wanted = readings(full).filter(isTyped)
   for (const reading of wanted) await enter(page, reading.asTyped)
   await expect(finding(page, 'deckClearance.3')).toContainText('Over by')
   await expect(finding(page, 'chamberVolume.4')).toContainText('Over by')
   await expect(finding(page, 'compressionRatio.4')).toContainText('8.87')
   await expect(page.getByText('not sent yet')).toHaveCount(0)
   const stored = readings(await shop.document(id))
-  expect(stored.map(({ characteristic, place, value }) => ({ characteristic, place, value }))).toEqual(readings(full).map(({ characteristic, place, value }) => ({ characteristic, place, value })))
+  const bare = (all: readonly TypedReading[]) => all.filter(isTyped).map(({ characteristic, place, value }) => ({ characteristic, place, value }))
+  expect(bare(stored)).toEqual(bare(readings(full)))
+  expect(stored).toHaveLength(readings(full).length)
 })
 
 test('the ledger moves while a reading is typed, and is back when it is rubbed out', async ({ page, shop }) => {
@@ -52,7 +57,7 @@ test('the ledger moves while a reading is typed, and is back when it is rubbed o
   await expect(page.locator('[data-finding^="compressionRatio"][data-changed]').first()).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('complementary').locator('h2')).toHaveText('What it means')
-  expect(readings(await shop.document(id))).toHaveLength(68)
+  expect(readings(await shop.document(id))).toHaveLength(readings(full).length - 2)
 })
 
 test('an absurd value is questioned before it is stored; f takes the likely one, k keeps it as typed', async ({ page, shop }) => {
@@ -167,7 +172,7 @@ test('the planner, the rack, what it cost and a million draws', async ({ page, s
   await expect(page.getByRole('dialog').getByRole('row').nth(1)).toContainText('Multi-layer steel')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'What did it cost' }).click()
-  await expect(page.getByRole('dialog').getByRole('row').nth(3)).toContainText('−0.048')
+  await expect(page.getByRole('dialog').getByRole('row').nth(3)).toContainText(/−0\.04\d/)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Check the doubt by random draws' }).click()
   await page.getByRole('button', { name: 'Draw a million' }).click()

@@ -40,31 +40,36 @@ test('a reload with the server gone shows everything typed, sent or not, and all
   expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12'])
 })
 
-test('a reload with unsent readings and the server back sends them once', async ({ page, ownShop }) => {
-  const id = await ownShop.bring(demo(WREN))
-  await openBench(page, ownShop, id)
-  await page.route('**/entries', (route) => route.abort())
-  await enter(page, '0.10')
-  await expect(page.getByText(waiting)).toContainText('1 not sent yet')
-  await page.unroute('**/entries')
-  await page.reload()
-  await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(1)
-  await page.reload()
-  await page.locator('[data-ready]').waitFor()
-  expect(readings(await ownShop.document(id))).toHaveLength(1)
-  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('kalibros.entry')))).toEqual([])
-})
+test.describe('requests that fail on the way', () => {
+  // A page that its worker has taken over sends through it, past the routes of a test.
+  test.use({ serviceWorkers: 'block' })
 
-test('an answer that never came back does not make two readings of one', async ({ page, ownShop }) => {
-  const id = await ownShop.bring(demo(WREN))
-  await openBench(page, ownShop, id)
-  let lost = 0
-  await page.route('**/entries', async (route) => {
-    // The server stores it; the answer is lost on the way, twice.
-    if (lost++ < 2) { await route.fetch(); await route.abort() } else await route.continue()
+  test('a reload with unsent readings and the server back sends them once', async ({ page, ownShop }) => {
+    const id = await ownShop.bring(demo(WREN))
+    await openBench(page, ownShop, id)
+    await page.route('**/entries', (route) => route.abort())
+    await enter(page, '0.10')
+    await expect(page.getByText(waiting)).toContainText('1 not sent yet')
+    await page.unroute('**/entries')
+    await page.reload()
+    await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(1)
+    await page.reload()
+    await page.locator('[data-ready]').waitFor()
+    expect(readings(await ownShop.document(id))).toHaveLength(1)
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('kalibros.entry')))).toEqual([])
   })
-  await enter(page, '0.10')
-  await expect.poll(() => lost, { timeout: 20_000 }).toBeGreaterThan(2)
-  await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 20_000 })
-  expect(readings(await ownShop.document(id))).toHaveLength(1)
+
+  test('an answer that never came back does not make two readings of one', async ({ page, ownShop }) => {
+    const id = await ownShop.bring(demo(WREN))
+    await openBench(page, ownShop, id)
+    let lost = 0
+    await page.route('**/entries', async (route) => {
+      // The server stores it; the answer is lost on the way, twice.
+      if (lost++ < 2) { await route.fetch(); await route.abort() } else await route.continue()
+    })
+    await enter(page, '0.10')
+    await expect.poll(() => lost, { timeout: 20_000 }).toBeGreaterThan(2)
+    await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 20_000 })
+    expect(readings(await ownShop.document(id))).toHaveLength(1)
+  })
 })

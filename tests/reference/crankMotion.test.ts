@@ -45,7 +45,7 @@ describe('crank motion', () => {
 function layout(kind: LayoutKind, cylinders: number): EngineLayout {
   return {
     kind, cylinders, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-    firingOrder: usualFiringOrder(kind, cylinders), valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 90, intakeSide: 'left',
+    firingOrder: usualFiringOrder(kind, cylinders), mains: 5, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 90, intakeSide: 'left',
   }
 }
 

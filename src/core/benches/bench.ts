@@ -1,8 +1,9 @@
 import type { Build } from '../build/build'
 import type { PaperKey } from '../build/paper'
 import type { Limit, Place } from '../build/types'
-import type { Conformity, Figure, FormulaText } from '../metrology'
+import type { Conformity, Figure, FormulaText, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
+import type { Ring } from './ringNames'
 
 /** The one shape of every bench: what is measured where, what follows from it, what can be done about it. */
 export interface Bench {
@@ -15,10 +16,10 @@ export interface Bench {
   /** The computed ways to put it right. */
   readonly advise: (build: Build, findings: readonly Finding[]) => readonly Advice[]
   /** Starting limits for a fresh build, each with its source. */
-  readonly presets: (spec: Pick<Build['spec'], 'layout' | 'duty' | 'paper' | 'units'>) => Readonly<Record<string, Limit>>
+  readonly presets: (spec: Pick<Build['spec'], 'layout' | 'duty' | 'paper' | 'units' | 'materials'>) => Readonly<Record<string, Limit>>
 }
 
-export type BenchId = 'bores' | 'compression'
+export type BenchId = 'bores' | 'bearings' | 'rings' | 'rods' | 'compression'
 
 export interface Units { readonly metric: UnitId; readonly inch: UnitId }
 
@@ -35,6 +36,8 @@ export interface Characteristic {
   readonly passing?: boolean
   /** A short word of safety where this is measured. */
   readonly caution?: string
+  /** A ring on the file: strokes may be said behind the gap, as `.53/.54 10s`. */
+  readonly filed?: boolean
   /** The value itself may be negative. */
   readonly signed?: boolean
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
@@ -69,7 +72,23 @@ export interface BenchDefinition {
   readonly limits: Readonly<Record<string, LimitDefinition>>
   /** Paper the bench rests on, in the order a builder fills it in. */
   readonly paper: readonly PaperKey[]
+  /** Things looked at, not measured. */
+  readonly checks?: Readonly<Record<string, CheckDefinition>>
   readonly formulas: readonly FormulaText[]
+}
+
+export interface CheckDefinition {
+  readonly label: string
+  /** Why it is looked at, or what follows from it. */
+  readonly why: string
+  /** Once for the engine, or once for each. */
+  readonly each?: 'cylinder' | 'main'
+}
+
+/** What a finding is about: a cylinder, a main bearing, or the engine as a whole. */
+export interface Subject {
+  readonly cylinder?: number
+  readonly main?: number
 }
 
 export interface Station {
@@ -92,6 +111,7 @@ export type Missing =
   | { readonly kind: 'reading'; readonly stationId: string }
   | { readonly kind: 'paper'; readonly key: PaperKey }
   | { readonly kind: 'choice'; readonly what: 'gasket' }
+  | { readonly kind: 'check'; readonly label: string }
   | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' }
 
 /** Something worth saying about a finding, as data; `wording` makes the sentence. */
@@ -101,12 +121,18 @@ export type Remark =
   | { readonly code: 'repeatsDisagree'; readonly apart: Figure }
   | { readonly code: 'contradictsPaper'; readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
   | { readonly code: 'someplacesMissing'; readonly used: number; readonly wanted: number }
-  | { readonly code: 'extremes'; readonly largest: number; readonly smallest: number }
+  | { readonly code: 'pistonMarked'; readonly mark: number }
+  | { readonly code: 'ringOnTaper'; readonly ring: Figure; readonly gauge: Figure; readonly agrees: boolean }
+  | { readonly code: 'narrowBeside'; readonly side: 'left' | 'right'; readonly byMm: number }
+  | { readonly code: 'shellsPlanned'; readonly upper: string; readonly lower: string }
+  | { readonly code: 'rodsOnPin'; readonly cylinders: readonly number[] }
+  | { readonly code: 'stackOwn'; readonly apart: Figure }
+  | { readonly code: 'stackShared' }
+  | { readonly code: 'extremes'; readonly of: 'cylinder' | 'main'; readonly largest: number; readonly smallest: number }
 
-export interface Finding {
+export interface Finding extends Subject {
   readonly id: string
   readonly output: string
-  readonly cylinder?: number
   /** Undefined: not measured, and `missing` says what is wanted. */
   readonly figure?: Figure
   readonly missing: readonly Missing[]
@@ -119,22 +145,29 @@ export interface Finding {
 export interface Advice {
   readonly id: string
   readonly change: Change
-  readonly outcome: Outcome
+  readonly headlines: readonly Headline[]
+  /** The worst verdict after the change; undefined where nothing changes yet. */
+  readonly verdict?: Verdict | 'notJudged'
   readonly costs: readonly Cost[]
 }
 
 export type Change =
   | { readonly code: 'setup'; readonly gasket: { readonly id: string; readonly name: string }; readonly piston?: { readonly id: string; readonly name: string }; readonly deckCutMm: number; readonly headCutMm: number; readonly equalise: boolean }
   | { readonly code: 'openChambers'; readonly byCylinder: ReadonlyMap<number, number> }
+  | { readonly code: 'swapPistons'; readonly pistonInBore: readonly number[] }
+  | { readonly code: 'hone'; readonly byCylinder: ReadonlyMap<number, number> }
+  | { readonly code: 'shells'; readonly kind: 'main' | 'rod'; readonly lands: boolean; readonly pairs: readonly { readonly number: number; readonly upper: string; readonly lower: string }[] }
+  | { readonly code: 'file'; readonly ring: Ring; readonly cylinder: number; readonly mm: number; readonly toMm: number }
+  | { readonly code: 'swapRings'; readonly ring: Ring; readonly after: readonly number[] }
+  | { readonly code: 'pairMasses'; readonly setOnRod: readonly number[]; readonly fromG: number; readonly toG: number }
+  | { readonly code: 'lighten'; readonly byCylinder: ReadonlyMap<number, number> }
   | { readonly code: 'lookAgain'; readonly cylinder: number; readonly output: string }
 
-export interface Outcome {
-  /** Compression ratio of each cylinder after the change. */
-  readonly ratios: readonly { readonly cylinder: number; readonly figure: Figure }[]
-  readonly ratioSpread?: Figure
-  readonly quenchLeast?: Figure
-  /** The worst verdict among the figures that have a limit. */
-  readonly verdict: Conformity['verdict'] | 'notJudged'
+/** What a headline figure becomes after the change: one value, or the range over its subjects. */
+export interface Headline {
+  readonly output: string
+  readonly low: Figure
+  readonly high: Figure
 }
 
 export type Cost =
@@ -142,5 +175,9 @@ export type Cost =
   | { readonly code: 'metal'; readonly mm: number }
   | { readonly code: 'newPistons' }
   | { readonly code: 'grinding'; readonly cylinders: number; readonly cm3: number }
+  | { readonly code: 'marks'; readonly pistons: number }
+  | { readonly code: 'honing'; readonly cylinders: number }
+  | { readonly code: 'buyHalves'; readonly name: string; readonly halves: number }
+  | { readonly code: 'fromShelf' }
   | { readonly code: 'spreadStays' }
   | { readonly code: 'noParts' }

@@ -1,11 +1,36 @@
 import { paperAt, readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
-import { resultOf, type FormulaText } from '../metrology'
-import { BORE_AXES, BORE_DEPTHS } from './boreStations'
+import { resultOf, type Figure, type FormulaText } from '../metrology'
+import type { Missing } from './bench'
+import { BORE_AXES, BORE_DEPTHS, type BoreAxis, type BoreDepth } from './boreStations'
 import type { Derived } from './finding'
 
 export const boreMean: FormulaText = {
   id: 'boreMean', title: 'Mean bore', kind: 'length', expression: 'mean of the diameters read, both axes of a depth', source: 'definition of a mean',
+}
+
+/** One diameter of a bore, where it was read. */
+export interface BoreReading {
+  readonly depth: BoreDepth
+  readonly axis: BoreAxis
+  readonly figure: Figure
+}
+
+export function boreReading(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
+  return readingAt(build, 'bore', { cylinder, spot: `${depth}-${axis}` })
+}
+
+/** Every diameter of a bore that has been read. */
+export function boreReadings(build: Build, cylinder: number): readonly BoreReading[] {
+  return BORE_DEPTHS.flatMap((depth) => BORE_AXES.flatMap((axis) => {
+    const figure = boreReading(build, cylinder, depth, axis)
+    return figure ? [{ depth, axis, figure }] : []
+  }))
+}
+
+/** What is wanted to know a bore at one depth. */
+export function missingBore(cylinder: number, depth: BoreDepth): Missing[] {
+  return BORE_AXES.map((axis) => ({ kind: 'reading', stationId: stationId('bore', { cylinder, spot: `${depth}-${axis}` }) }))
 }
 
 /**
@@ -13,14 +38,10 @@ export const boreMean: FormulaText = {
  * Shared by every bench that needs a bore; never falls back from readings to paper by itself.
  */
 export function measuredBore(build: Build, cylinder: number): Derived {
-  const terms = BORE_DEPTHS.flatMap((depth) => {
-    const both = BORE_AXES.map((axis) => ({ label: `${depth}, ${axis}`, figure: readingAt(build, 'bore', { cylinder, spot: `${depth}-${axis}` }) }))
-    return both.every((term) => term.figure) ? both.map((term) => ({ label: term.label, figure: term.figure! })) : []
-  })
-  if (terms.length === 0) {
-    return { missing: BORE_AXES.map((axis) => ({ kind: 'reading', stationId: stationId('bore', { cylinder, spot: `middle-${axis}` }) })) }
-  }
-  return { figure: resultOf(boreMean, terms.map((term) => ({ ...term, weight: 1 / terms.length }))) }
+  const read = boreReadings(build, cylinder)
+  const whole = read.filter(({ depth }) => read.filter((other) => other.depth === depth).length === BORE_AXES.length)
+  if (whole.length === 0) return { missing: missingBore(cylinder, 'middle') }
+  return { figure: resultOf(boreMean, whole.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure, weight: 1 / whole.length }))) }
 }
 
 /** The bore a cylinder is reckoned with: measured or from paper, as the build's method says. */

@@ -6,6 +6,8 @@ import type { Station } from './bench'
 /** Depths of ring travel and axes at which a bore is read, in the order a bore gauge goes down. */
 export const BORE_DEPTHS = ['top', 'middle', 'bottom'] as const
 export const BORE_AXES = ['thrust', 'pin'] as const
+export type BoreDepth = (typeof BORE_DEPTHS)[number]
+export type BoreAxis = (typeof BORE_AXES)[number]
 
 const DRAWN_RADIUS = { top: 0.8, middle: 0.5, bottom: 0.22 } as const
 

@@ -2,20 +2,21 @@ import { resultOf, spread, type Figure, type FormulaText } from '../metrology'
 import type { Kind } from '../quantity'
 import { isKnown, type Derived } from './finding'
 
-/** Largest minus smallest across the cylinders that are known; the two are named in a remark. */
-export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>): Derived {
+/** Largest minus smallest across the cylinders (or mains) that are known; the two are named in a remark. */
+export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: 'cylinder' | 'main' = 'cylinder'): Derived {
   const known = new Map([...byCylinder].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
   const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
   if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }
+  const word = of === 'main' ? 'Main' : 'Cylinder'
   const text: FormulaText = {
-    id: 'spread', title: 'Spread across cylinders', kind, expression: 'largest − smallest', source: 'definition; what the gauge does to both alike cancels',
+    id: 'spread', title: of === 'main' ? 'Spread across mains' : 'Spread across cylinders', kind, expression: 'largest − smallest', source: 'definition; what the gauge does to both alike cancels',
   }
   return {
     figure: resultOf(text, [
-      { label: `Cylinder ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
-      { label: `Cylinder ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
+      { label: `${word} ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
+      { label: `${word} ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
     ]),
-    remarks: [{ code: 'extremes', largest: found.largest, smallest: found.smallest }],
+    remarks: [{ code: 'extremes', of, largest: found.largest, smallest: found.smallest }],
   }
 }
 

@@ -1,13 +1,22 @@
 import type { Build } from '../build/build'
-import { judge, type Figure } from '../metrology'
+import { judge, judgeInterval, type Figure } from '../metrology'
 import { doubtBudget } from './doubtBudget'
-import type { BenchDefinition, Finding, Missing, Remark } from './bench'
+import type { BenchDefinition, Finding, Missing, Remark, Subject } from './bench'
 
 /** A share of the doubt worth naming: one owner has most of it. */
 const OWNS_MOST = 0.6
 
 /** What is known, or what is wanted before it can be. */
-export type Derived = { readonly figure: Figure; readonly remarks?: readonly Remark[] } | { readonly missing: readonly Missing[] }
+export type Derived =
+  | { readonly figure: Figure; readonly remarks?: readonly Remark[]; /** A go/no-go reading is judged as the interval it is. */ readonly interval?: Interval }
+  | { readonly missing: readonly Missing[] }
+
+export interface Interval {
+  readonly low: number
+  readonly high: number
+  /** Half-width of what the leaves themselves may be off. */
+  readonly leafTolerance: number
+}
 
 export function isKnown(derived: Derived): derived is Extract<Derived, { figure: Figure }> {
   return 'figure' in derived
@@ -29,18 +38,23 @@ export function allOf<Name extends string>(inputs: Readonly<Record<Name, Derived
 
 /** Judges a derived figure by the build's limit for it and says who owns the doubt when it matters. */
 export function finding(
-  build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: { cylinder?: number } = {},
+  build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: Subject = {},
 ): Finding {
-  const { cylinder } = subject
-  const id = cylinder === undefined ? output : `${output}.${cylinder}`
+  const id = findingId(output, subject)
   const limitKey = definition.outputs[output]?.limit
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
-  if (!isKnown(derived)) return { id, output, cylinder, missing: derived.missing, limit, remarks: [] }
-  const { figure } = derived
-  const conformity = limit && judge(figure.value, limit, build.spec.methods.rule)
+  if (!isKnown(derived)) return { id, output, ...subject, missing: derived.missing, limit, remarks: [] }
+  const { figure, interval } = derived
+  const { rule } = build.spec.methods
+  const conformity = limit && (interval ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance) : judge(figure.value, limit, rule))
   const remarks = [...(derived.remarks ?? [])]
   if (conformity?.verdict === 'inDoubt') remarks.push(...mainOwner(build, figure))
-  return { id, output, cylinder, figure, missing: [], limit, conformity, remarks }
+  return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
+}
+
+/** `clearance.3` of cylinder 3, `mainClearance.m2` of main 2, `endFloat` of the engine. */
+export function findingId(output: string, { cylinder, main }: Subject): string {
+  return cylinder !== undefined ? `${output}.${cylinder}` : main !== undefined ? `${output}.m${main}` : output
 }
 
 /** The gauge or paper number that owns most of the doubt, where one does. */
@@ -51,4 +65,13 @@ function mainOwner(build: Build, figure: Figure): Remark[] {
 
 function distinct(missing: readonly Missing[]): Missing[] {
   return [...new Map(missing.map((item) => [JSON.stringify(item), item])).values()]
+}
+
+/** The interval of a go/no-go reading; undefined for a reading with one value. The leaves' own doubt is the gauge's bias doubt at 95 %. */
+export function intervalOf(build: Build, station: string): Interval | undefined {
+  const reading = build.readings.current.get(station)
+  if (reading?.upper === undefined) return undefined
+  const gauge = build.gauges.get(reading.gauge)
+  const bias = gauge?.bias ?? 0
+  return { low: reading.value - bias, high: reading.upper - bias, leafTolerance: 2 * (gauge?.biasU ?? 0) }
 }

@@ -1,9 +1,12 @@
 import type { Bench, BenchId } from './bench'
+import { bearings } from './bearings'
 import { bores } from './bores'
 import { compression } from './compression'
+import { rings } from './rings'
+import { rods } from './rods'
 
 /** Every bench, in the order of work. */
-export const BENCHES: readonly Bench[] = [bores, compression]
+export const BENCHES: readonly Bench[] = [bores, bearings, rings, rods, compression]
 
 export function benchById(id: BenchId): Bench {
   return BENCHES.find((bench) => bench.id === id)!
@@ -14,7 +17,11 @@ export function isBenchId(id: string): id is BenchId {
 }
 
 export type {
-  Advice, Bench, BenchDefinition, BenchId, Change, Characteristic, Cost, Finding, LimitDefinition, Missing, Outcome, Output, Remark, Station, Units,
+  Advice, Bench, BenchDefinition, BenchId, Change, Characteristic, CheckDefinition, Cost, Finding, Headline, LimitDefinition, Missing, Output, Remark, Station, Subject, Units,
 } from './bench'
 export { doubtBudget, type DoubtShare } from './doubtBudget'
+export { sheetsOf, type Across, type SheetOf, type SheetRow } from './sheets'
+export { findingId } from './finding'
+export { gaugesFor } from './gaugeChoice'
+export { benchChecks, type BenchCheck } from './checks'
 export { benchProgress, benchState, type BenchState } from './benchState'

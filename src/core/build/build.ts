@@ -1,4 +1,6 @@
-import { gaugeReading, goNoGoReading, paperFigure, type Figure } from '../metrology'
+import { EXPANSION } from '../engine'
+import { assumedFigure, gaugeReading, goNoGoReading, lengthAtTwenty, paperFigure, REFERENCE_TEMP_C, type Figure } from '../metrology'
+import { expansionUnder } from './parts'
 import { indexEntries, stationId, type ReadingsIndex } from './readings'
 import type { PaperKey } from './paper'
 import type { BuildDocument, Entry, Gauge, Reading, Spec } from './types'
@@ -51,9 +53,26 @@ export function figureOfReading(build: Build, reading: Reading, station: string)
   const value = reading.upper === undefined
     ? gaugeReading(reading.id, reading.value, gauge)
     : goNoGoReading(reading.id, reading.value, reading.upper, gauge)
-  const figure: Figure = { value, origin: { from: 'reading', readingId: reading.id, stationId: station } }
+  const figure = atTwenty(build, reading, { value, origin: { from: 'reading', readingId: reading.id, stationId: station } })
   build.figures.set(reading.id, figure)
   return figure
+}
+
+/** How well a shop thermometer and the time a part was given to settle leave its temperature known (common practice). */
+const TEMPERATURE_TOLERANCE_K = 1
+
+/** The reading brought to 20 °C where its temperature was written down and its part grows. */
+function atTwenty(build: Build, reading: Reading, read: Figure): Figure {
+  const { partTempC, gaugeTempC } = reading
+  const expansion = partTempC === undefined ? undefined : expansionUnder(reading.characteristic, build.spec.materials)
+  if (partTempC === undefined || !expansion) return read
+  const grows = (name: string, { perK, tolerancePerK }: { perK: number; tolerancePerK: number }) =>
+    assumedFigure(name, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
+  const temperature = (name: string, value: number) => assumedFigure(name, { value, tolerance: TEMPERATURE_TOLERANCE_K, source: `as written down, ± ${TEMPERATURE_TOLERANCE_K} K` })
+  return lengthAtTwenty.of({
+    readMm: read, partTempC: temperature('part temperature', partTempC), gaugeTempC: temperature('gauge temperature', gaugeTempC ?? REFERENCE_TEMP_C),
+    gaugePerK: grows('gauge steel', EXPANSION.part.steel), partPerK: grows(expansion.label, expansion),
+  })
 }
 
 export function paperAt(build: Build, key: PaperKey): Figure | undefined {

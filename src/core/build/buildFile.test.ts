@@ -1,7 +1,9 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import { migrateDocument } from './migrations'
+import { migrateDocument, migrateSpec } from './migrations'
 import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
@@ -29,8 +31,8 @@ describe('build files', () => {
   })
 
   it.each([
-    ['a value that is text', (json: any) => { json.entries[3].value = '0.05' }, ['entries', 3, 'value']],
-    ['a reading whose gauge is not in the file', (json: any) => { json.entries[2].gauge = 'gone' }, ['entries', 2, 'gauge']],
+    ['a value that is text', (json: any) => { json.entries[30].value = '0.05' }, ['entries', 30, 'value']],
+    ['a reading whose gauge is not in the file', (json: any) => { json.entries[20].gauge = 'gone' }, ['entries', 20, 'gauge']],
     ['an id used twice', (json: any) => { json.entries[5].id = json.entries[4].id }, ['entries', 5, 'id']],
     ['a cylinder that never fires', (json: any) => { json.spec.layout.firingOrder = [1, 2, 4, 5, 5] }, ['spec', 'layout', 'firingOrder']],
     ['a limit upside down', (json: any) => { json.spec.limits.quench = { lower: 2, upper: 1, source: 'x', reason: '' } }, ['spec', 'limits', 'quench']],
@@ -38,6 +40,19 @@ describe('build files', () => {
   ])('refuses %s and says where', (_, change, path) => {
     const result = edited(change)
     expect(result.ok ? [] : result.issues.map((issue) => issue.path)).toContainEqual(path)
+  })
+
+  it('brings a file of version 1 to this version, every reading as it was, and opens it', () => {
+    const text = readFileSync(path.resolve(import.meta.dirname, '../../../tests/reference/samples/build.v1.kalibros.json'), 'utf8')
+    const old = JSON.parse(text)
+    const result = readBuildFile(text)
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { document } = result
+    expect(old.version).toBe(1)
+    expect(document).toMatchObject({ version: 2, id: old.id, entries: old.entries, gauges: old.gauges })
+    expect(document.spec).toMatchObject({ paper: old.spec.paper, limits: old.spec.limits, layout: { ...old.spec.layout, mains: 5 }, stock: { gaskets: old.spec.stock.gaskets, shells: [] } })
+    expect(migrateSpec(old.spec, 1)).toEqual(document.spec)
+    expect(migrateSpec(document.spec, 2)).toEqual(document.spec)
   })
 
   it('applies migration steps in order and leaves the input alone', () => {

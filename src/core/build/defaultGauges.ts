@@ -18,7 +18,11 @@ export const DEFAULT_GAUGES: readonly Gauge[] = [
   card('burette', 'Burette, 0.1 cm³', 'volume', 'burette', 'cm3', { resolution: 0.1, repeatability: 0.05, biasU: 0.03, scaleU: 0.0005 }),
   card('scales', 'Scales, 0.1 g', 'mass', 'scales', 'g', { resolution: 0.1, repeatability: 0.05, biasU: 0.03, scaleU: 0.0002 }),
   card('feeler-metric', 'Feeler set, 0.05 mm', 'length', 'feeler', 'mm', { resolution: 0.05, repeatability: 0, biasU: 0.002 }),
+  card('feeler-fine', 'Feeler leaves, 0.01 mm', 'length', 'feeler', 'mm', { resolution: 0.01, repeatability: 0, biasU: 0.001 }),
   card('feeler-inch', 'Feeler set, 0.001 in', 'length', 'feeler', 'thou', { resolution: MM_PER_THOU, repeatability: 0, biasU: 0.1 * MM_PER_THOU }),
+  card('strip', 'Plastic strip', 'length', 'strip', 'mm', { resolution: 0.005, repeatability: 0.003, biasU: 0.3 * MM_PER_THOU / 2 }),
+  card('torque', 'Beam torque wrench', 'torque', 'torque', 'Nm', { resolution: 0.5, repeatability: 0.3, biasU: 0.2, scaleU: 0.02 }),
+  card('finish', 'Roughness tester', 'roughness', 'roughness', 'umRa', { resolution: 0.01, repeatability: 0.02, biasU: 0.01, scaleU: 0.025 }),
 ]
 
 function card(

@@ -1,5 +1,5 @@
-import { usualFiringOrder, type EngineLayout, type LayoutKind } from '../engine'
-import type { Methods, PaperNumber, Spec, UnitSystem } from './types'
+import { usualFiringOrder, usualMains, type EngineLayout, type LayoutKind } from '../engine'
+import type { Materials, Methods, PaperNumber, Spec, UnitSystem } from './types'
 
 /** The few answers a fresh build starts from; all else has a default that the paper page can change. */
 export interface FreshEngine {
@@ -19,6 +19,11 @@ export interface FreshEngine {
 
 export const DEFAULT_METHODS: Methods = {
   bore: 'paper', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1, piston: 'paper', crevice: 'greased', gasket: 'paper', rule: 'strict',
+  bearings: 'direct', ringDepths: 1, clocking: 'opposed',
+}
+
+export const DEFAULT_MATERIALS: Materials = {
+  block: 'greyIron', bore: 'greyIron', crank: 'steel', piston: 'forged2618', topRing: 'steel', secondRing: 'greyIron',
 }
 
 /** Centre distance as a share of the bore when nothing is known of it: for the drawing only. */
@@ -37,6 +42,7 @@ export function freshSpec(engine: FreshEngine): Spec {
       bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
       numbering: twoBanks ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
       firingOrder: [...usualFiringOrder(engine.kind, engine.cylinders)],
+      mains: usualMains(engine.kind, engine.cylinders),
       valvesPerCylinder: engine.valvesPerCylinder, valveDrive: engine.valveDrive,
       boreSpacingMm: Math.round((engine.paper.bore?.value ?? 85) * USUAL_SPACING), intakeSide: twoBanks ? 'valley' : 'left',
     },
@@ -46,10 +52,12 @@ export function freshSpec(engine: FreshEngine): Spec {
       ...engine.paper,
     },
     limits: {},
+    materials: DEFAULT_MATERIALS,
     methods: DEFAULT_METHODS,
     stock: {
       gaskets: engine.gasket ? [{ id: 'gasket-1', name: 'Gasket as stated', ...engine.gasket, source: 'as stated at the start' }] : [],
       pistons: [],
+      shells: [],
     },
     choice: engine.gasket ? { gasket: 'gasket-1' } : {},
   }

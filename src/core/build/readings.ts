@@ -1,4 +1,4 @@
-import type { Entry, Note, Place, Reading, Skip, Strike } from './types'
+import type { Check, Entry, Note, Place, Reading, Skip, Strike } from './types'
 
 /** Everything entered at the bench, arranged by station: what counts now, and all that ever happened there. */
 export interface ReadingsIndex {
@@ -7,21 +7,23 @@ export interface ReadingsIndex {
   /** Everything at a station, oldest first. */
   readonly history: ReadonlyMap<string, readonly HistoryLine[]>
   readonly skips: ReadonlyMap<string, Skip>
+  /** The last word on each check, by station name. */
+  readonly checks: ReadonlyMap<string, Check>
   readonly byId: ReadonlyMap<string, Reading>
   /** The last entry still standing: what an undo takes back. */
   readonly last: Entry | undefined
 }
 
 export interface HistoryLine {
-  readonly entry: Reading | Note | Skip
+  readonly entry: Reading | Note | Skip | Check
   readonly state: 'current' | 'superseded' | 'struck' | 'takenBack'
   readonly strike?: Strike
 }
 
-/** Name of a place to measure: characteristic, then cylinder, bank, spot and repeat where they apply. */
+/** Name of a place to measure: characteristic, then cylinder, main bearing, bank, spot and repeat where they apply. */
 export function stationId(characteristic: string, place: Place): string {
-  const { cylinder, bank, spot, repeat } = place
-  return [characteristic, cylinder && `c${cylinder}`, bank, spot, repeat && `r${repeat}`].filter(Boolean).join('/')
+  const { cylinder, main, bank, spot, repeat } = place
+  return [characteristic, cylinder && `c${cylinder}`, main && `m${main}`, bank, spot, repeat && `r${repeat}`].filter(Boolean).join('/')
 }
 
 /**
@@ -36,8 +38,9 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
 
   const current = new Map<string, Reading>()
   const skips = new Map<string, Skip>()
+  const checks = new Map<string, Check>()
   const byId = new Map<string, Reading>()
-  const lines = new Map<string, { entry: Reading | Note | Skip; strike?: Strike }[]>()
+  const lines = new Map<string, { entry: Reading | Note | Skip | Check; strike?: Strike }[]>()
   let last: Entry | undefined
   for (const entry of ordered) {
     if (entry.kind !== 'undo' && !undone.has(entry.id)) last = entry
@@ -45,7 +48,7 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
     const station = stationId(entry.characteristic, entry.place)
     const strike = strikes.get(entry.id)
     const atStation = lines.get(station) ?? []
-    atStation.push({ entry: entry as Reading | Note | Skip, strike })
+    atStation.push({ entry: entry as Reading | Note | Skip | Check, strike })
     lines.set(station, atStation)
     const stands = !undone.has(entry.id) && strike === undefined
     if (entry.kind === 'reading') {
@@ -53,13 +56,14 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
       if (stands) current.set(station, entry as Reading)
       if (stands) skips.delete(station)
     } else if (entry.kind === 'skip' && stands) skips.set(station, entry)
+    else if (entry.kind === 'check' && stands) checks.set(station, entry)
   }
   const history = new Map([...lines].map(([station, atStation]) => [
     station, atStation.map(({ entry, strike }): HistoryLine => ({ entry, strike, state: stateOf(entry, strike) })),
   ]))
-  return { current, history, skips, byId, last }
+  return { current, history, skips, checks, byId, last }
 
-  function stateOf(entry: Reading | Note | Skip, strike: Strike | undefined): HistoryLine['state'] {
+  function stateOf(entry: Reading | Note | Skip | Check, strike: Strike | undefined): HistoryLine['state'] {
     if (undone.has(entry.id)) return 'takenBack'
     if (strike) return 'struck'
     const standing = current.get(stationId(entry.characteristic, entry.place))

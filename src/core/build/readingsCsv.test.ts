@@ -22,8 +22,8 @@ describe('readings as CSV', () => {
   it('reads back every reading exactly', () => {
     const report = readingsFromCsv(readingsToCsv(tern), empty, stations, makeId)
     const readings = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading : outcome))
-    expect(readings).toHaveLength(70)
-    expect(readings).toEqual([...document.entries].sort((a, b) => (a.id < b.id ? -1 : 1)))
+    expect(readings).toHaveLength(261)
+    expect(readings).toEqual(document.entries.filter(({ kind }) => kind === 'reading').sort((a, b) => (a.id < b.id ? -1 : 1)))
   })
 
   it('knows rows that are already stored', () => {
@@ -52,7 +52,7 @@ describe('readings as CSV', () => {
   })
 
   it('keeps negative readings negative through a spreadsheet guard', () => {
-    const above = openBuild({ ...document, entries: [{ ...document.entries[30]!, value: -0.02, asTyped: '-0.02' } as never] })
+    const above = openBuild({ ...document, entries: [{ ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'deck')!, value: -0.02, asTyped: '-0.02' } as never] })
     const outcome = readingsFromCsv(readingsToCsv(above), empty, stations, makeId).rows[0]!.outcome
     expect(outcome.state === 'good' && outcome.reading.value).toBe(-0.02)
   })

@@ -6,7 +6,7 @@ import { stationId } from './readings'
 import type { Reading } from './types'
 
 export const CSV_COLUMNS = [
-  'id', 'characteristic', 'cylinder', 'bank', 'spot', 'repeat', 'value', 'upper', 'unit', 'as_typed', 'gauge', 'at', 'by', 'state',
+  'id', 'characteristic', 'cylinder', 'main', 'bank', 'spot', 'repeat', 'value', 'upper', 'unit', 'as_typed', 'gauge', 'part_temp_c', 'gauge_temp_c', 'strokes', 'at', 'by', 'state',
 ] as const
 type Column = (typeof CSV_COLUMNS)[number]
 
@@ -20,9 +20,10 @@ export function readingsToCsv(build: Build): string {
     .sort((a, b) => (a.entry.id < b.entry.id ? -1 : 1))
     .map(({ entry, state }): Record<Column, string | number> => ({
       id: entry.id, characteristic: entry.characteristic,
-      cylinder: entry.place.cylinder ?? '', bank: entry.place.bank ?? '', spot: entry.place.spot ?? '', repeat: entry.place.repeat ?? '',
+      cylinder: entry.place.cylinder ?? '', main: entry.place.main ?? '', bank: entry.place.bank ?? '', spot: entry.place.spot ?? '', repeat: entry.place.repeat ?? '',
       value: formatExact(entry.value, entry.unit), upper: entry.upper === undefined ? '' : formatExact(entry.upper, entry.unit),
-      unit: UNITS[entry.unit].symbol, as_typed: entry.asTyped, gauge: build.gauges.get(entry.gauge)?.name ?? entry.gauge, at: entry.at, by: entry.by, state,
+      unit: UNITS[entry.unit].symbol, as_typed: entry.asTyped, gauge: build.gauges.get(entry.gauge)?.name ?? entry.gauge,
+      part_temp_c: entry.partTempC ?? '', gauge_temp_c: entry.gaugeTempC ?? '', strokes: entry.strokes ?? '', at: entry.at, by: entry.by, state,
     }))
   return `${Papa.unparse(rows, { columns: [...CSV_COLUMNS], newline: '\n', escapeFormulae: FORMULA_LIKE })}\n`
 }
@@ -88,7 +89,7 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
     if (cell('state') === 'struck' || cell('state') === 'takenBack') return { state: 'left', why: cell('state') }
     const issues: RowIssue[] = []
     const place = {
-      cylinder: wholeNumber('cylinder', cell('cylinder')), bank: (cell('bank') || undefined) as Reading['place']['bank'],
+      cylinder: wholeNumber('cylinder', cell('cylinder')), main: wholeNumber('main', cell('main')), bank: (cell('bank') || undefined) as Reading['place']['bank'],
       spot: cell('spot') || undefined, repeat: wholeNumber('repeat', cell('repeat')),
     }
     const at = stationId(cell('characteristic'), place)
@@ -96,6 +97,9 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
     if (!station) issues.push({ code: 'unknownPlace', station: at })
     const value = measured('value')
     const upper = cell('upper') === '' ? undefined : measured('upper')
+    const partTempC = temperature('part_temp_c')
+    const gaugeTempC = temperature('gauge_temp_c')
+    const strokes = wholeNumber('strokes', cell('strokes'))
     const gauge = gaugeByName.get(cell('gauge').toLowerCase()) ?? gaugeByName.get(cell('gauge'))
     if (!gauge) issues.push({ code: 'unknownGauge', text: cell('gauge') })
     const time = new Date(cell('at'))
@@ -111,14 +115,21 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
       reading: {
         kind: 'reading', id: cell('id') || makeId(), at: time.toISOString(), by: cell('by').slice(0, 8),
         characteristic: cell('characteristic'), place: withoutEmpty(place), value: value.value, ...(upper && { upper: upper.value }),
-        unit: value.unit, asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, 64), gauge: gauge.id,
+        unit: value.unit, asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, 64), gauge: gauge.id, ...withoutEmpty({ partTempC, gaugeTempC, strokes }),
       },
     }
 
     function wholeNumber(column: Column, text: string): number | undefined {
       if (text === '') return undefined
-      if (/^\d{1,2}$/.test(text)) return Number(text)
+      if (/^\d{1,3}$/.test(text)) return Number(text)
       issues.push({ code: 'badNumber', column, text })
+      return undefined
+    }
+
+    function temperature(column: 'part_temp_c' | 'gauge_temp_c'): number | undefined {
+      if (cell(column) === '') return undefined
+      if (PLAIN_NUMBER.test(cell(column))) return Number(cell(column).replace(',', '.'))
+      issues.push({ code: 'badNumber', column, text: cell(column) })
       return undefined
     }
 
@@ -140,7 +151,7 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
   }
 }
 
-function withoutEmpty(place: Reading['place']): Reading['place'] {
-  return Object.fromEntries(Object.entries(place).filter(([, value]) => value !== undefined))
+function withoutEmpty<Fields extends object>(fields: Fields): Fields {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields
 }
 

@@ -4,10 +4,10 @@
  * Canonical units throughout: mm, cm³, cm², crank degrees, g, g/cm³, kPa, °C.
  */
 import { z } from 'zod'
+import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS } from '../engine'
 import { UNIT_IDS } from '../quantity'
 import { PAPER_KEYS, type PaperKey } from './paper'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
-
 
 const finite = z.number()
 const id = z.string().min(1).max(64)
@@ -26,6 +26,8 @@ export const layoutSchema = z.object({
   rotation: z.enum(['clockwise', 'anticlockwise']),
   firingOrder: z.array(z.int().min(1).max(16)).min(1).max(16),
   firingIntervalsDeg: z.array(finite.positive()).optional(),
+  /** Main bearings along the crank. */
+  mains: z.int().min(2).max(17),
   valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
   valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
   boreSpacingMm: finite.positive(),
@@ -67,6 +69,37 @@ export const gasketSchema = z.object({
   source: words,
 }).strict()
 
+/** Bearing shells on the shelf, counted in halves: a pair is two. */
+export const shellSchema = z.object({
+  id,
+  name: words,
+  fits: z.enum(['main', 'rod']),
+  /** How much thicker one half is than a standard one; an X half is thinner. */
+  wallMm: finite.min(-0.1).max(0.5),
+  /** Put on one half after the wall was measured. */
+  coatingMm: finite.min(0).max(0.05).optional(),
+  halves: z.int().min(0).max(200),
+  source: words,
+}).strict()
+
+export const materialsSchema = z.object({
+  block: z.enum(BLOCK_MATERIALS),
+  bore: z.enum(BLOCK_MATERIALS),
+  crank: z.enum(CRANK_MATERIALS),
+  piston: z.enum(PISTON_MATERIALS),
+  topRing: z.enum(RING_MATERIALS),
+  secondRing: z.enum(RING_MATERIALS),
+}).strict()
+
+/** Which half stands where; planned on a reading, and taken as fitted once the journal is measured again. */
+export const shellPairSchema = z.object({
+  upper: id,
+  lower: id,
+  plannedOn: z.uuid(),
+  /** What stood there when that reading was taken; left out: standard halves. */
+  instead: z.object({ upper: id, lower: id }).strict().optional(),
+}).strict()
+
 export const pistonSchema = z.object({
   id,
   name: words,
@@ -85,6 +118,11 @@ export const methodsSchema = z.object({
   /** Down the bore: was the gap above the top ring greased shut, or did the fluid fill it? */
   crevice: z.enum(['greased', 'filled']),
   gasket: z.enum(['paper', 'measured']),
+  /** Bore gauge zeroed on the journal's micrometer; housing and journal apart; or a crushed strip. */
+  bearings: z.enum(['direct', 'separate', 'strip']),
+  /** Depths at which each compression ring is gapped. */
+  ringDepths: z.union([z.literal(1), z.literal(3)]),
+  clocking: z.enum(['maker', 'opposed', 'pinAxis']),
   rule: z.enum(['strict', 'probable']),
 }).strict()
 
@@ -97,8 +135,16 @@ export const specSchema = z.object({
   paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
   limits: z.record(z.string(), limitSchema),
   methods: methodsSchema,
-  stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema) }).strict(),
-  choice: z.object({ gasket: id.optional(), piston: id.optional() }).strict(),
+  materials: materialsSchema,
+  stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
+  choice: z.object({
+    gasket: id.optional(),
+    piston: id.optional(),
+    /** The mark of the piston that goes into each cylinder, number one first; left out: each into its own. */
+    pistonInBore: z.array(z.int().min(1).max(16)).optional(),
+    /** Shells chosen for a journal, by its name (`main.3`, `rod.2`); left out: standard halves. */
+    shells: z.record(z.string(), shellPairSchema).optional(),
+  }).strict(),
 }).strict()
 
 export const gaugeSchema = z.object({
@@ -106,8 +152,8 @@ export const gaugeSchema = z.object({
   id,
   gauge: id,
   name: words,
-  measures: z.enum(['length', 'volume', 'mass']),
-  use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'other']),
+  measures: z.enum(['length', 'volume', 'mass', 'torque', 'roughness']),
+  use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'strip', 'torque', 'roughness', 'other']),
   unit: unitId,
   resolution: finite.positive(),
   repeatability: finite.nonnegative(),
@@ -116,11 +162,15 @@ export const gaugeSchema = z.object({
   biasU: finite.nonnegative(),
   scaleU: finite.nonnegative(),
   checkedOn: z.iso.date().optional(),
+  /** Days a check holds; left out: the gauge is not on a schedule. */
+  checkEveryDays: z.int().positive().max(3650).optional(),
   since: instant,
 }).strict()
 
 export const placeSchema = z.object({
   cylinder: z.int().min(1).max(16).optional(),
+  /** Main bearing, counted from the front. */
+  main: z.int().min(1).max(17).optional(),
   bank: z.enum(['left', 'right']).optional(),
   spot: z.string().min(1).max(24).optional(),
   repeat: z.int().min(1).max(9).optional(),
@@ -137,14 +187,21 @@ export const readingSchema = z.object({
   unit: unitId,
   asTyped: z.string().max(64),
   gauge: id,
+  /** Where part and gauge were not at 20 °C: the value is as indicated, the correction is in the sum. */
+  partTempC: finite.min(-30).max(200).optional(),
+  gaugeTempC: finite.min(-30).max(60).optional(),
+  /** Strokes of the ring file since the reading before. */
+  strokes: z.int().min(1).max(999).optional(),
   supersedes: z.uuid().optional(),
 }).strict()
 const strikeSchema = z.object({ kind: z.literal('strike'), ...stamp, target: z.uuid(), reason: words }).strict()
 const skipSchema = z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
 const noteSchema = z.object({ kind: z.literal('note'), ...stamp, ...station, text: words }).strict()
+/** A thing looked at, not measured: cracks, threads, clips the right way round. */
+const checkSchema = z.object({ kind: z.literal('check'), ...stamp, ...station, passed: z.boolean(), text: text.optional() }).strict()
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
-export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, undoSchema])
+export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, checkSchema, undoSchema])
 
 export const buildDocumentSchema = z.object({
   format: z.literal(BUILD_FORMAT),

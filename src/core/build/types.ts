@@ -2,8 +2,8 @@
 import type { z } from 'zod'
 import type { UnitId } from '../quantity'
 import type {
-  buildDocumentSchema, dutySchema, entrySchema, gasketSchema, gaugeSchema, limitSchema, methodsSchema, paperNumberSchema,
-  pistonSchema, placeSchema, readingSchema, specSchema,
+  buildDocumentSchema, dutySchema, entrySchema, gasketSchema, gaugeSchema, limitSchema, materialsSchema, methodsSchema, paperNumberSchema,
+  pistonSchema, placeSchema, readingSchema, shellPairSchema, shellSchema, specSchema,
 } from './schema'
 
 type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
@@ -13,6 +13,9 @@ export type PaperNumber = WithUnit<z.infer<typeof paperNumberSchema>>
 export type Limit = z.infer<typeof limitSchema>
 export type Gasket = z.infer<typeof gasketSchema>
 export type PistonOption = z.infer<typeof pistonSchema>
+export type Shell = z.infer<typeof shellSchema>
+export type ShellPair = z.infer<typeof shellPairSchema>
+export type Materials = z.infer<typeof materialsSchema>
 export type Methods = z.infer<typeof methodsSchema>
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
@@ -21,6 +24,7 @@ export type Reading = WithUnit<z.infer<typeof readingSchema>>
 export type Entry = z.infer<typeof entrySchema>
 export type Note = Extract<Entry, { kind: 'note' }>
 export type Skip = Extract<Entry, { kind: 'skip' }>
+export type Check = Extract<Entry, { kind: 'check' }>
 export type Strike = Extract<Entry, { kind: 'strike' }>
 export type BuildDocument = z.infer<typeof buildDocumentSchema>
 export type UnitSystem = Spec['units']

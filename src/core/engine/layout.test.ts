@@ -4,7 +4,7 @@ import { cylinderPlaces, usualFiringOrder, type EngineLayout } from './layout'
 
 const base: EngineLayout = {
   kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-  firingOrder: usualFiringOrder('v', 8), valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: 120, intakeSide: 'valley',
+  firingOrder: usualFiringOrder('v', 8), mains: 5, valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: 120, intakeSide: 'valley',
 }
 const where = (layout: EngineLayout) => cylinderPlaces(layout).map(({ bank, row }) => `${bank[0]}${row}`).join(' ')
 

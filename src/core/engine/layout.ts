@@ -18,6 +18,8 @@ export interface EngineLayout {
   readonly firingOrder: readonly number[]
   /** Crank degrees from each firing to the next, in firing order; even when left out. */
   readonly firingIntervalsDeg?: readonly number[]
+  /** Main bearings along the crank. */
+  readonly mains: number
   readonly valvesPerCylinder: 2 | 3 | 4 | 5
   readonly valveDrive: ValveDrive
   readonly boreSpacingMm: number
@@ -41,6 +43,15 @@ export function cylindersPerBank(layout: EngineLayout): number {
 
 export function cylinderNumbers(layout: EngineLayout): readonly number[] {
   return Array.from({ length: layout.cylinders }, (_, index) => index + 1)
+}
+
+/** One main bearing each side of every throw: the usual crank of today. */
+export function usualMains(kind: LayoutKind, cylinders: number): number {
+  return (kind === 'v' || kind === 'flat' ? Math.ceil(cylinders / 2) : cylinders) + 1
+}
+
+export function mainNumbers(layout: EngineLayout): readonly number[] {
+  return Array.from({ length: layout.mains }, (_, index) => index + 1)
 }
 
 /** Bank and row of every cylinder, in number order. */

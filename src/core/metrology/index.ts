@@ -5,7 +5,9 @@ export {
 export { expand, coverageFactor } from './expanded'
 export { gaugeReading, goNoGoReading, limitsU, type GaugeCard } from './doubt'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
+export { gaugeStudy, shareOfTolerance, studyVerdict, type GaugeStudy, type StudyIssue, type StudyReading, type StudyVerdict } from './gaugeStudy'
 export { spread } from './spread'
+export { lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
 export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
   formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,

@@ -96,7 +96,7 @@ function parseMain(text: string, context: EntryContext): ParsedEntry {
   if (context.kind === 'angle' && CRANK_WORDS.test(word)) {
     return { ok: true, value: crankAngleDeg(signed, word, context.bottomCentreDeg ?? 180), unit: 'deg' }
   }
-  const unit = word === '' ? bareUnit(decimal ?? '', context) : findUnit(word, context.kind)
+  const unit = word === '' ? bareUnit(decimal ?? '', magnitude, context) : findUnit(word, context.kind)
   if (unit === undefined) return failed({ code: 'unknownUnit', text: suffix.trim(), at: text.length - suffix.length })
   if (UNITS[unit].kind !== context.kind) {
     return failed({ code: 'wrongKind', text: suffix.trim(), at: text.length - suffix.length, wanted: context.kind, got: UNITS[unit].kind })
@@ -126,11 +126,15 @@ function parseDecimal(text: string): number | EntryIssue {
   return Number(text.replace(',', '.'))
 }
 
+/** No metal grows this little a million kelvin-parts: a smaller bare number is written per kelvin, 0.000012. */
+const LEAST_PER_MK = 0.01
+
 /**
  * Unit of a bare number. Where the bench speaks in thou, a builder who types `.0175` or `0.002` is reading inches:
  * no gauge shows thousandths of a thou, so three decimals or more cannot be meant in thou.
  */
-function bareUnit(decimal: string, context: EntryContext): UnitId {
+function bareUnit(decimal: string, magnitude: number, context: EntryContext): UnitId {
+  if (context.unit === 'perMK' && magnitude < LEAST_PER_MK) return 'perK'
   const decimals = /[.,](\d+)$/.exec(decimal)?.[1]?.length ?? 0
   return context.unit === 'thou' && decimals >= 3 ? 'in' : context.unit
 }

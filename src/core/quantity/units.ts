@@ -12,7 +12,7 @@ const METRE_PER_FOOT = (12 * MM_PER_INCH) / 1000
 
 export type Kind =
   | 'length' | 'volume' | 'area' | 'angle' | 'mass' | 'density' | 'temperature' | 'pressure'
-  | 'force' | 'torque' | 'power' | 'speed' | 'rotation' | 'roughness' | 'ratio'
+  | 'force' | 'torque' | 'power' | 'speed' | 'rotation' | 'roughness' | 'expansion' | 'ratio'
 
 export interface Unit {
   readonly kind: Kind
@@ -65,6 +65,8 @@ export const UNITS = {
   rpm: unit('rotation', 1, 'rpm', ['r/min', '1/min']),
   umRa: unit('roughness', 1, 'µm Ra', ['umra', 'µmra']),
   uinRa: unit('roughness', MM_PER_INCH / 1000, 'µin Ra', ['uin', 'µin', 'uinra', 'µinra']),
+  perK: unit('expansion', 1, '1/K', ['/k']),
+  perMK: unit('expansion', 1e-6, '×10⁻⁶/K', ['e-6/k', 'ppm/k', 'x10-6/k', 'e-6']),
   one: unit('ratio', 1, '', ['1', ':1']),
   percent: unit('ratio', 0.01, '%', ['percent']),
 } as const satisfies Record<string, Unit>
@@ -77,7 +79,7 @@ export const UNIT_IDS = Object.keys(UNITS) as UnitId[]
 export const CANONICAL_UNIT: Readonly<Record<Kind, UnitId>> = {
   length: 'mm', volume: 'cm3', area: 'cm2', angle: 'deg', mass: 'g', density: 'gPerCm3', temperature: 'degC',
   pressure: 'kPa', force: 'N', torque: 'Nm', power: 'kW', speed: 'mPerS', rotation: 'rpm', roughness: 'umRa',
-  ratio: 'one',
+  expansion: 'perK', ratio: 'one',
 }
 
 /** Canonical value (mm, cm³, …) of a number given in `unit`. */

@@ -2,10 +2,12 @@ import { compression } from './compression'
 import { conformity } from './conformity'
 import { convert } from './convert'
 import { crank } from './crank'
+import { gaugestudy } from './gaugeStudy'
+import { bearing, bobweight, clearance, hotgap, ringgap, stack, taper, warmclearance } from './shortBlock'
 import type { QuickSum } from './sum'
 
 /** Every quick sum, in the order a builder would look for them. */
-export const SUMS: readonly QuickSum[] = [compression, crank, conformity, convert]
+export const SUMS: readonly QuickSum[] = [clearance, ringgap, hotgap, taper, bearing, warmclearance, stack, bobweight, compression, crank, conformity, gaugestudy, convert]
 
 export function sumById(id: string): QuickSum | undefined {
   return SUMS.find((sum) => sum.id === id)

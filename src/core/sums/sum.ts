@@ -14,8 +14,8 @@ export interface QuickSum {
 
 export interface SumInput {
   readonly label: string
-  /** `unit` and `unitName`: not a quantity but the name of a unit. */
-  readonly kind: Kind | 'any' | 'unitName'
+  /** Besides quantities: `unitName`, the name of a unit or a rule; `table`, CSV text. */
+  readonly kind: Kind | 'any' | 'unitName' | 'table'
   readonly units: { readonly metric: UnitId; readonly inch: UnitId }
   readonly required: boolean
   readonly signed?: boolean
@@ -30,7 +30,7 @@ export interface Given {
   readonly figures: Readonly<Record<string, Figure>>
   /** The unit each number was typed in. */
   readonly units: Readonly<Record<string, UnitId>>
-  /** Inputs that name a unit. */
+  /** Inputs that are text: the name of a unit, a table. */
   readonly names: Readonly<Record<string, string>>
 }
 
@@ -67,7 +67,7 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
       if (input.required) issues.push({ code: 'missing', path: [name] })
       continue
     }
-    if (input.kind === 'unitName') {
+    if (input.kind === 'unitName' || input.kind === 'table') {
       names[name] = text
       continue
     }

@@ -1,1 +1,2 @@
-export { makeEngine, VirtualHand, type Faults, type TrueEngine } from './twin'
+export { makeEngine, type Faults, type TrueEngine } from './trueEngine'
+export { VirtualHand, type Indicated } from './virtualHand'

@@ -1,10 +1,10 @@
 'use client'
 import styled from 'styled-components'
-import type { Advice } from '@/core/benches'
+import type { Advice, BenchDefinition, Headline } from '@/core/benches'
 import type { UnitSystem } from '@/core/build'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { changeWords, costWords, figureWords, type Shown } from '@/wording'
+import { changeWords, costWords, figureWords, showFigure } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 14px;
@@ -15,36 +15,33 @@ const Table = styled.table`
   ${PHONE} { td[data-minor], th[data-minor] { display: none; } }
 `
 const Change = styled.span`display: inline-flex; gap: 8px; align-items: baseline; font-weight: 500; svg { position: relative; top: 2px; }`
-const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }
-const QUENCH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } }
 
 /** The computed ways to put it right: the change, what the headline figures become, what it costs elsewhere. */
-export function AdviceList({ advice, system, caption: words }: { advice: readonly Advice[]; system: UnitSystem; caption: string }) {
+export function AdviceList({ advice, definition, system, caption: words }: { advice: readonly Advice[]; definition: BenchDefinition; system: UnitSystem; caption: string }) {
+  const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
     <Table aria-label={words}>
-      <thead><tr><th scope="col">Change</th><th scope="col">Ratios become</th><th scope="col" data-minor>Spread</th><th scope="col" data-minor>Least quench</th><th scope="col" data-minor>Costs</th></tr></thead>
+      <thead><tr><th scope="col">Change</th>{outputs.map((output, index) => <th key={output} scope="col" data-minor={index > 0 || undefined}>{definition.outputs[output]!.label} becomes</th>)}<th scope="col" data-minor>Costs</th></tr></thead>
       <tbody>
-        {advice.map((one) => {
-          const { ratios, ratioSpread, quenchLeast, verdict } = one.outcome
-          const values = ratios.map(({ figure }) => figure.value.value)
-          const unchanged = one.change.code === 'lookAgain'
-          return (
-            <tr key={one.id}>
-              <td><Change><VerdictMark standing={unchanged ? 'notMeasured' : verdict === 'notJudged' ? 'noLimit' : verdict} size={12} silent={unchanged} />{changeWords(one, system)}</Change></td>
-              <td data-number>{unchanged ? '' : range(values)}</td>
-              <td data-number data-minor>{!unchanged && ratioSpread && figureWords(ratioSpread.value, RATIO, system)}</td>
-              <td data-number data-minor>{!unchanged && quenchLeast && figureWords(quenchLeast.value, QUENCH, system)}</td>
-              <td data-minor>{one.costs.map((cost) => costWords(cost, system)).join(', ')}</td>
-            </tr>
-          )
-        })}
+        {advice.map((one) => (
+          <tr key={one.id}>
+            <td><Change><VerdictMark standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict} size={12} silent={one.verdict === undefined} />{changeWords(one, system)}</Change></td>
+            {outputs.map((output, index) => {
+              const headline = one.headlines.find((other) => other.output === output)
+              return <td key={output} data-number data-minor={index > 0 || undefined}>{headline && headlineWords(headline, definition, system)}</td>
+            })}
+            <td data-minor>{one.costs.map((cost) => costWords(cost, system)).join(', ')}</td>
+          </tr>
+        ))}
       </tbody>
     </Table>
   )
 }
 
-function range(values: readonly number[]): string {
-  const low = Math.min(...values).toFixed(2)
-  const high = Math.max(...values).toFixed(2)
-  return low === high ? low : `${low}–${high}`
+/** One value with its doubt, or the range without: each has its own. */
+function headlineWords({ output, low, high }: Headline, definition: BenchDefinition, system: UnitSystem): string {
+  const shown = definition.outputs[output]!
+  if (low === high) return figureWords(low.value, shown, system)
+  const [from, to] = [showFigure(low.value, shown, system), showFigure(high.value, shown, system)]
+  return `${from.value}${from.value === to.value ? '' : `–${to.value}`} ${to.unit}`.trim()
 }

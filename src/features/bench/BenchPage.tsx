@@ -2,21 +2,26 @@
 import dynamic from 'next/dynamic'
 import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
-import { BENCHES, benchProgress, type Bench, type BenchId, type Finding, type Station } from '@/core/benches'
+import type { Bench, Finding, Station } from '@/core/benches/bench'
+import { benchProgress } from '@/core/benches/benchState'
+import { findingId } from '@/core/benches/finding'
 import type { Build, BuildDocument, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
-import { BENCH_VIEWS } from '@/features/benchViews'
 import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { SpokenTitle, TopBar } from '@/ui/Page'
 import { standingOf } from '@/wording'
+import { useSpec } from '@/features/spec/useSpec'
 import { AdviceList } from './AdviceList'
-import { gaugesFor } from './gaugeChoice'
+import { gaugesFor } from '@/core/benches/gaugeChoice'
 import { Ledger } from './Ledger'
 import { ReadingLine, type LineCommand, type ReadingLineHandle } from './ReadingLine'
 import { Sheet } from './Sheet'
-import { StageRule, type Stage } from './StageRule'
+import { Checks } from './Checks'
+import type { BenchView } from './benchView'
+import { shareDone, type Stage } from './stages'
+import { StageRule } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
 
 /** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
@@ -50,7 +55,7 @@ const Work = styled.main`
 `
 const Plan = styled.section`height: 196px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
 const Readings = styled.section`
-  display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(260px, 0.75fr); border-bottom: 1px solid var(--hairline);
+  display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(250px, 0.75fr); border-bottom: 1px solid var(--hairline);
   > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }
   h2 { ${caption} margin-bottom: 8px; }
   ${NARROW} { grid-template-columns: 1fr; > div:first-child { border-right: 0; } }
@@ -59,12 +64,22 @@ const Advices = styled.section`padding: 12px 16px 20px; background: var(--raised
 const Bad = styled.p`padding: 8px 16px; color: var(--on-scribe); background: var(--out);`
 const Waiting = styled.span`color: var(--scribe); font-weight: 600; white-space: nowrap;`
 
+export interface BenchPageProps {
+  readonly document: BuildDocument
+  readonly revision: number
+  /** Every stage as it stood when the page was served. */
+  readonly stages: readonly Stage[]
+  readonly startAt?: string
+}
+
 /** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */
-export function BenchPage({ document, benchId, startAt }: { document: BuildDocument; benchId: BenchId; startAt?: string }) {
+export function BenchPage({ document: served, revision, bench, view, stages: stagesAtStart, startAt }: BenchPageProps & { bench: Bench; view: BenchView }) {
   const device = useDevice()
-  const system = device.systemFor(document.spec.units)
-  const work = useBench(document, benchId, device.initials, startAt)
-  const { bench, build, stations, current, findings, settled, draft } = work
+  const system = device.systemFor(served.spec.units)
+  const edit = useSpec(served.id, served.spec, revision, device.initials)
+  const document = useMemo(() => ({ ...served, spec: edit.spec }), [served, edit.spec])
+  const work = useBench(document, bench, device.initials, startAt)
+  const { build, stations, current, findings, settled, draft } = work
   const { definition } = bench
   const [opened, setOpened] = useState<string>()
   const [panel, setPanel] = useState<'keys' | 'history'>()
@@ -92,8 +107,8 @@ export function BenchPage({ document, benchId, startAt }: { document: BuildDocum
   const { go } = work
   const pick = useCallback((id: string) => { go(id); setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }, [go])
   const open = useCallback((finding: Finding) => setOpened(finding.id), [])
-  const stages = useMemo(() => stagesOf(build, benchId), [build, benchId])
-  const { Picture, Tools } = BENCH_VIEWS[benchId]
+  const stages = useMemo(() => stagesNow(stagesAtStart, bench, build), [stagesAtStart, bench, build])
+  const { Picture, Tools } = view
   // The picture and the advice follow when the hand pauses: the ledger and the line may not wait for them.
   const { settled: later, build: laterBuild } = useAfterPause(useMemo(() => ({ settled, build }), [settled, build]))
   const advice = useMemo(() => bench.advise(laterBuild, later), [bench, later, laterBuild])
@@ -119,14 +134,15 @@ export function BenchPage({ document, benchId, startAt }: { document: BuildDocum
           </Readings>
           <Advices data-part="advice">
             <h2>Ways to put it right</h2>
-            {advice.length > 0 ? <MemoAdvice advice={advice} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
-            <Tools build={laterBuild} system={system} />
+            {advice.length > 0 ? <MemoAdvice advice={advice} definition={definition} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
+            <Tools build={laterBuild} system={system} edit={edit} />
+            <Checks bench={bench} build={build} onCheck={work.check} />
           </Advices>
         </Work>
         <MemoLedger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={open} draft={draft !== undefined} />
       </Middle>
       <div>
-        {(trouble || work.refused) && <Bad role="alert">{trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
+        {(trouble || edit.trouble || work.refused) && <Bad role="alert">{trouble || edit.trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
         {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} onCommand={onCommand} onKept={setTrouble} />}
       </div>
       {openedFinding && <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />}
@@ -170,26 +186,23 @@ function stationMarks(bench: Bench, stations: readonly Station[], settled: reado
   const standings = new Map(settled.map((finding) => [finding.id, standingOf(finding)]))
   const marks = new Map<string, StationMark>()
   for (const station of stations) {
-    const { cylinder } = station.place
-    if (cylinder === undefined) continue
+    const { cylinder, main } = station.place
+    if (cylinder === undefined && main === undefined) continue
     const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy ?? ''
-    const judged = standings.get(`${judgedBy}.${cylinder}`) ?? 'noLimit'
+    const judged = standings.get(findingId(judgedBy, station.place)) ?? 'noLimit'
     const standing = build.readings.current.has(station.id) ? (judged === 'notMeasured' ? 'noLimit' : judged) : 'notMeasured'
-    const spot = `${cylinder}/${station.drawnAt.x}/${station.drawnAt.y}`
+    const spot = `${cylinder}/${main}/${station.drawnAt.x}/${station.drawnAt.y}`
     const known = marks.get(spot)
     if (!known || station.id === current?.id || (known.id !== current?.id && known.standing !== 'notMeasured' && standing === 'notMeasured')) {
-      marks.set(spot, { id: station.id, label: station.label, cylinder, ...station.drawnAt, standing })
+      marks.set(spot, { id: station.id, label: station.label, cylinder, main, ...station.drawnAt, standing })
     }
   }
   return [...marks.values()]
 }
 
-function stagesOf(build: Build, here: BenchId): Stage[] {
-  const stages = BENCHES.map((bench): Stage => {
-    const { wanted, read, skipped } = benchProgress(bench, build)
-    return { href: `/builds/${build.id}/${bench.id}`, words: bench.definition.stage, done: wanted === 0 ? undefined : (read + skipped) / wanted, here: bench.id === here }
-  })
-  return [{ href: `/builds/${build.id}`, words: 'Job', done: 1, here: false }, { href: `/builds/${build.id}/paper`, words: 'Paper', done: 1, here: false }, ...stages, { href: `/builds/${build.id}/book`, words: 'Book', here: false }]
+/** The rule of stages, with this bench's own share as it is now. */
+function stagesNow(stages: readonly Stage[], bench: Bench, build: Build): readonly Stage[] {
+  return stages.map((stage) => (stage.bench === bench.id ? { ...stage, done: shareDone(benchProgress(bench, build)) } : stage))
 }
 
 function lastRead({ build, stations }: BenchWork): string | undefined {
@@ -200,7 +213,8 @@ function lastRead({ build, stations }: BenchWork): string | undefined {
 function adviceEmptyWords(findings: readonly Finding[]): string {
   const judged = findings.filter((finding) => finding.limit)
   if (judged.some((finding) => !finding.figure)) return 'Nothing to advise until every cylinder is measured.'
-  return judged.length === 0 ? 'No limits are set for this bench.' : 'Nothing to put right: everything is within its limits.'
+  if (judged.length === 0) return 'No limits are set for this bench.'
+  return judged.every(({ conformity }) => conformity?.verdict === 'within') ? 'Nothing to put right: everything is within its limits.' : 'No swap, part or cut to propose for what is out or in doubt: measure it again, or with a better gauge.'
 }
 
 function pitchWords(spacingMm: number, system: UnitSystem): string {

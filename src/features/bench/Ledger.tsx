@@ -7,7 +7,7 @@ import { expand } from '@/core/metrology'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { LimitBand } from '@/ui/LimitBand'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { missingWords, remarkWords, showFigure, stationWords, verdictReason, verdictWords } from '@/wording'
+import { findingTitle, missingWords, remarkWords, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
 import { ledgerLines, type LedgerLine } from './ledgerLines'
 
 const Side = styled.aside`
@@ -78,7 +78,7 @@ const LineBody = memo(({ line, definition, system, onOpen, stationLabel }: {
   if (line.kind === 'several') return <Several line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />
   const { finding, standing } = line
   const output = definition.outputs[finding.output]!
-  const title = finding.cylinder === undefined ? output.label : `${output.label}, cylinder ${finding.cylinder}`
+  const title = findingTitle(finding, output)
   if (!finding.figure) {
     return (
       <Open type="button" onClick={() => onOpen(finding)}>
@@ -106,7 +106,7 @@ function Several({ line, definition, system, onOpen, stationLabel }: {
   line: Extract<LedgerLine, { kind: 'several' }>; definition: BenchDefinition; system: UnitSystem; onOpen: (finding: Finding) => void; stationLabel: (id: string) => string
 }) {
   const output = definition.outputs[line.output]!
-  const cylinders = line.findings.map((finding) => finding.cylinder).join(', ')
+  const subjects = subjectsWords(line.findings)
   const values = line.findings.flatMap((finding) => (finding.figure ? [finding.figure.value] : [])).sort((a, b) => a.value - b.value)
   const low = values[0] && showFigure(values[0], output, system)
   const high = values.length > 0 ? showFigure(values.at(-1)!, output, system) : undefined
@@ -118,8 +118,8 @@ function Several({ line, definition, system, onOpen, stationLabel }: {
       </Top>
       <Words>
         {line.standing === 'notMeasured'
-          ? <>Cylinders {cylinders}. {missingWords(line.findings.flatMap((finding) => finding.missing).filter((item, index, all) => all.findIndex((one) => JSON.stringify(one) === JSON.stringify(item)) === index), stationLabel)}</>
-          : <>{line.standing === 'within' && <b>Within. </b>}{output.estimate && <b>Estimate. </b>}Cylinders {cylinders}.</>}
+          ? <>{subjects}. {missingWords(line.findings.flatMap((finding) => finding.missing).filter((item, index, all) => all.findIndex((one) => JSON.stringify(one) === JSON.stringify(item)) === index), stationLabel)}</>
+          : <>{line.standing === 'within' && <b>Within. </b>}{line.standing === 'inDoubt' && <><b>In doubt. </b>The band is narrower than the doubt: this gauge cannot decide. </>}{output.estimate && <b>Estimate. </b>}{subjects}.</>}
       </Words>
     </Open>
   )

@@ -1,14 +1,15 @@
 'use client'
 import { useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
-import type { Characteristic, Station } from '@/core/benches'
+import type { Characteristic, Station } from '@/core/benches/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
-import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, likelySlips, parseEntry, UNITS, type Slip } from '@/core/quantity'
+import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, likelySlips, parseEntry, UNITS, type EntryContext, type Slip } from '@/core/quantity'
+import { REFERENCE_TEMP_C } from '@/core/metrology'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { entryIssueWords, slipWords } from '@/wording'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
-import type { BenchWork, Draft } from './useBench'
+import type { BenchWork, Draft, PartTemperature } from './useBench'
 
 export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'help' | 'history'
 
@@ -44,11 +45,15 @@ const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 
 /** What the line is asking for: a reading, or the reason of a skip or a strike, or the text of a note. */
-type Asking = 'reading' | 'skip' | 'strike' | 'note'
-const ASKING_WORDS: Readonly<Record<Exclude<Asking, 'reading'>, string>> = { skip: 'Skip: why?', strike: 'Strike out: why?', note: 'Note for this place' }
+type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
+const ASKING_WORDS: Readonly<Record<Exclude<Asking, 'reading'>, string>> = { skip: 'Skip: why?', strike: 'Strike out: why?', note: 'Note for this place', temperature: 'Part / gauge, °C: 28 or 28/21; 20 for none' }
+
+/** Nearer to 20 °C than a shop thermometer can tell. */
+const SETTLED_K = 0.25
+const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
 const COMMANDS: Readonly<Record<string, LineCommand | Asking>> = {
-  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note',
+  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature',
 }
 
 export interface ReadingLineHandle { readonly focus: () => void }
@@ -66,6 +71,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   const [asking, setAsking] = useState<Asking>('reading')
   const [question, setQuestion] = useState<{ readonly draft: Draft; readonly slip?: Slip }>()
   const [said, setSaid] = useState('')
+  const [temperature, setTemperature] = useState<PartTemperature>()
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
   const [at, setAt] = useState(station?.id)
@@ -74,8 +80,8 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   const unit = characteristic.units[system]
   const parsed = useMemo(() => {
     if (!station || text.trim() === '' || asking !== 'reading') return undefined
-    return parseEntry(text, { kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler' })
-  }, [asking, characteristic, gauge?.use, station, text, unit])
+    return parseEntry(splitStrokes(text, characteristic).value, entryContext(characteristic, station, unit, gauge))
+  }, [asking, characteristic, gauge, station, text, unit])
 
   if (!station) return null
   const read = build.readings.current.get(station.id)
@@ -86,9 +92,9 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     setQuestion(undefined)
     setSaid('')
     if (!station || !gauge || asking !== 'reading') return
-    const entry = parseEntry(next, { kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge.use === 'feeler' })
+    const entry = parseEntry(splitStrokes(next, characteristic).value, entryContext(characteristic, station, unit, gauge))
     const plausible = entry.ok && entry.value >= station.expected.low && entry.value <= station.expected.high
-    setDraft(plausible ? { station, value: entry.value, upper: entry.upper, unit: entry.unit, gauge: gauge.id } : undefined)
+    setDraft(plausible ? { station, value: entry.value, upper: entry.upper, unit: entry.unit, gauge: gauge.id, temperature } : undefined)
   }
 
   function enter(): void {
@@ -97,7 +103,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     if (!parsed) return setSaid(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
     if (!parsed.ok) return
     if (!gauge) return setSaid('No gauge for this: put one in the drawer first.')
-    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id }
+    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes: splitStrokes(text, characteristic).strokes }
     const doubtful = questionOf(draft)
     if (doubtful) return setQuestion(doubtful)
     store(draft, text.trim())
@@ -122,10 +128,20 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
 
   function reasonGiven(): void {
     const words = text.trim()
+    if (asking === 'temperature') return temperatureGiven(words)
     if (words === '' || !station) return setSaid('A few words, so that it can be proven later.')
     if (asking === 'skip') work.skip(station, words)
     else if (asking === 'note') work.note(station, words)
     else if (read) work.strike(read.id, words)
+    leave()
+  }
+
+  function temperatureGiven(words: string): void {
+    const [part, gaugeTemp = part] = words.split('/').map((one) => parseEntry(one, { kind: 'temperature', unit: system === 'metric' ? 'degC' : 'degF', signed: true }))
+    if (!part?.ok || !gaugeTemp?.ok) return setSaid('One temperature, or part/gauge: 28/21.')
+    if ([part.value, gaugeTemp.value].some((value) => value < -30 || value > 60)) return setSaid('That is no temperature of a shop.')
+    const settled = [part.value, gaugeTemp.value].every((value) => Math.abs(value - REFERENCE_TEMP_C) < SETTLED_K)
+    setTemperature(settled ? undefined : { partTempC: part.value, gaugeTempC: gaugeTemp.value })
     leave()
   }
 
@@ -140,7 +156,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   function command(key: string): boolean {
     const meant = COMMANDS[key]
     if (!meant) return false
-    if (meant === 'skip' || meant === 'note') setAsking(meant)
+    if (meant === 'skip' || meant === 'note' || meant === 'temperature') setAsking(meant)
     else if (meant === 'strike') { if (read) setAsking('strike'); else setSaid('Nothing here to strike out.') }
     else if (meant !== 'reading') onCommand(meant)
     return true
@@ -173,6 +189,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
         <h2>Gauge</h2>
         <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
         <Quiet>{gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
+        {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       <div>
@@ -210,11 +227,12 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']
     const sense = characteristic.sense && parsed.value !== 0 ? ` ${parsed.value > 0 ? characteristic.sense.positive : characteristic.sense.negative}` : ''
     const next = stations[index + 1]
+    const { strokes } = splitStrokes(text, characteristic)
     return (
       <>
         <Understood>
           {joinUnit(formatExact(Math.abs(parsed.value) * (characteristic.sense ? 1 : Math.sign(parsed.value)), parsed.unit), parsed.unit)}
-          {parsed.upper !== undefined && ` goes, ${joinUnit(formatExact(parsed.upper, parsed.unit), parsed.unit)} does not`}{sense}{' '}
+          {parsed.upper !== undefined && ` goes, ${joinUnit(formatExact(parsed.upper, parsed.unit), parsed.unit)} does not`}{sense}{strokes !== undefined && `, after ${strokes} strokes`}{' '}
           {other !== parsed.unit && gauge && <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>}
           {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
         </Understood>
@@ -236,6 +254,16 @@ function Question({ question, unit }: { question: { draft: Draft; slip?: Slip };
       <WillDo style={{ display: 'block' }}>{slip && <><Key>f</Key> store {show(slip.value)} · </>}<Key>k</Key> keep as typed · or type again</WillDo>
     </>
   )
+}
+
+function entryContext(characteristic: Characteristic, station: Station, unit: Reading['unit'], gauge: Gauge | undefined): EntryContext {
+  return { kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler' }
+}
+
+/** `.53/.54 10s`: the gap, and the strokes of the file that made it. */
+function splitStrokes(text: string, { filed }: Characteristic): { value: string; strokes?: number } {
+  const match = filed ? /^(.*\S)\s+(\d{1,3})\s*s(?:trokes)?$/.exec(text.trim()) : null
+  return match ? { value: match[1]!, strokes: Number(match[2]) } : { value: text }
 }
 
 function capital(words: string): string {

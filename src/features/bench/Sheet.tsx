@@ -1,7 +1,7 @@
 'use client'
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import styled from 'styled-components'
-import type { Bench, Finding, Station } from '@/core/benches'
+import { findingId, sheetsOf, type Across, type Bench, type Finding, type SheetOf, type SheetRow, type Station } from '@/core/benches'
 import type { Build, Reading, UnitSystem } from '@/core/build'
 import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
@@ -9,13 +9,14 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
-  width: 100%; font-size: 13.5px; table-layout: fixed;
-  th:first-child { width: 118px; overflow: hidden; text-overflow: ellipsis; } th:last-child { width: 52px; }
+  width: 100%; font-size: 13.5px; table-layout: fixed; & + & { margin-top: 14px; }
+  th:first-child { width: 112px; overflow: hidden; text-overflow: ellipsis; } th:last-child:not(:first-child):not([data-only]) { width: 50px; }
   th { font-weight: 500; text-align: left; padding: 0 4px 0 0; white-space: nowrap; }
   thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
   tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
   tbody tr { height: 23px; }
+  &[data-dense] { td, td button { font-size: 11.5px; letter-spacing: -0.045em; padding-inline: 1px; gap: 1px; } tr[data-total] td { font-size: 11.5px; padding: 0 2px; } th:first-child { width: 100px; } th:last-child { width: 40px; } }
   tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; font-size: 13.5px; white-space: nowrap; } tr[data-total] th { font-weight: 600; }
 `
 const Cell = styled.button`
@@ -28,69 +29,79 @@ const Cell = styled.button`
 `
 const Spread = styled.td`color: var(--quiet);`
 
-/** The readings as a builder would rule them: cylinders across, places down, spread at the end. */
+/** Columns from which the figures stand closer. */
+const DENSE_FROM = 7
+const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'main ', bank: '', engine: '' }
+
+/** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
 export function Sheet({ bench, build, stations, findings, current, unsent, system, onPick }: {
   bench: Bench; build: Build; stations: readonly Station[]; findings: readonly Finding[]; current: string | undefined
   unsent: ReadonlySet<string>; system: UnitSystem; onPick: (id: string) => void
 }) {
-  const columns = [...new Set(stations.map((station) => station.place.cylinder ?? station.place.bank ?? ''))]
-  const rows = [...new Set(stations.map((station) => station.row))]
-  const byRow = new Map(rows.map((row) => [row, stations.filter((station) => station.row === row)]))
-  const verdicts = new Map(findings.map((finding) => [finding.id, standingOf(finding)]))
-  return (
-    <Table>
-      <thead><tr><th scope="col">{unitsTitle(bench, stations, system)}</th>{columns.map((column) => <th key={column} scope="col">{column}</th>)}<th scope="col">spread</th></tr></thead>
+  const sheets = useMemo(() => sheetsOf(stations), [stations])
+  const byId = new Map(findings.map((finding) => [finding.id, finding]))
+  return sheets.map((sheet) => (
+    <Table key={sheet.across} data-dense={sheet.columns.length >= DENSE_FROM || undefined}>
+      <thead><tr><th scope="col">{ACROSS_WORDS[sheet.across]}{unitsTitle(bench, sheet, system)}</th>{sheet.columns.map((column) => <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>{column}</th>)}{sheet.columns.length > 1 && <th scope="col">spread</th>}</tr></thead>
       <tbody>
-        {rows.flatMap((row, index) => {
-          const inRow = byRow.get(row)!
-          const judgedBy = judge(bench, inRow)
-          const feeding = rows.filter((one) => judge(bench, byRow.get(one)!) === judgedBy).length
-          const total = feeding > 1 && judgedBy !== judge(bench, byRow.get(rows[index + 1] ?? '') ?? []) && judgedBy ? <Total key={`${row}/total`} output={judgedBy} bench={bench} findings={findings} columns={columns} system={system} /> : null
-          return [(
-            <tr key={row}>
-              <th scope="row">{row}</th>
-              {columns.map((column) => {
-                const station = inRow.find((one) => (one.place.cylinder ?? one.place.bank ?? '') === column)
-                if (!station) return <td key={column} />
-                const reading = build.readings.current.get(station.id)
-                const characteristic = bench.definition.characteristics[station.characteristic]!
-                const empty = build.readings.skips.has(station.id) ? 'skip' : '–'
-                return (
-                  <td key={column}>
-                    <ReadingCell
-                      id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
-                      words={reading ? readingWords(reading, build, characteristic.units[system]) : empty}
-                      standing={reading && (verdicts.get(`${characteristic.judgedBy ?? ''}.${station.place.cylinder}`) ?? 'noLimit')}
-                    />
-                  </td>
-                )
-              })}
-              <Spread>{spreadWords(inRow, build, bench, system)}</Spread>
-            </tr>
-          ), total]
-        })}
+        {sheet.rows.flatMap((row, index) => [
+          <ReadingRow key={row.label} row={row} sheet={sheet} bench={bench} build={build} byId={byId} current={current} unsent={unsent} system={system} onPick={onPick} />,
+          ...(isLastOfSeveral(bench, sheet, index) ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />] : []),
+        ])}
       </tbody>
     </Table>
+  ))
+}
+
+function ReadingRow({ row, sheet, bench, build, byId, current, unsent, system, onPick }: {
+  row: SheetRow; sheet: SheetOf; bench: Bench; build: Build; byId: ReadonlyMap<string, Finding>; current: string | undefined
+  unsent: ReadonlySet<string>; system: UnitSystem; onPick: (id: string) => void
+}) {
+  return (
+    <tr>
+      <th scope="row">{row.label}</th>
+      {sheet.columns.map((column) => {
+        const station = row.stations.get(column)
+        if (!station) return <td key={column} />
+        const reading = build.readings.current.get(station.id)
+        const characteristic = bench.definition.characteristics[station.characteristic]!
+        const judged = byId.get(findingId(characteristic.judgedBy ?? '', station.place))
+        return (
+          <td key={column}>
+            <ReadingCell
+              id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
+              words={reading ? readingWords(reading, build, characteristic.units[system]) : build.readings.skips.has(station.id) ? 'skip' : '–'}
+              standing={reading && (judged ? standingOf(judged) : 'noLimit')}
+            />
+          </td>
+        )
+      })}
+      {sheet.columns.length > 1 && <Spread>{spreadWords(row, build, bench, system)}</Spread>}
+    </tr>
   )
 }
 
-/** The output the readings of a row go into, if it is one value a cylinder. */
-function judge(bench: Bench, inRow: readonly Station[]): string | undefined {
-  const first = inRow[0]
-  return first && bench.definition.characteristics[first.characteristic]!.judgedBy
+/** The output the readings of a row go into, if it is one value a column. */
+function judgeOf(bench: Bench, row: SheetRow | undefined): string | undefined {
+  return row && bench.definition.characteristics[row.characteristic]!.judgedBy
 }
 
-/** What the rows above come to for each cylinder, with its verdict. */
-function Total({ output, bench, findings, columns, system }: {
-  output: string; bench: Bench; findings: readonly Finding[]; columns: readonly (string | number)[]; system: UnitSystem
-}) {
+/** After the last of several rows that go into one value stands the value. */
+function isLastOfSeveral(bench: Bench, sheet: SheetOf, index: number): boolean {
+  const output = judgeOf(bench, sheet.rows[index])
+  const feeding = sheet.rows.filter((row) => judgeOf(bench, row) === output).length
+  return output !== undefined && feeding > 1 && output !== judgeOf(bench, sheet.rows[index + 1])
+}
+
+/** What the rows above come to in each column, with its verdict. */
+function Total({ output, sheet, bench, byId, system }: { output: string; sheet: SheetOf; bench: Bench; byId: ReadonlyMap<string, Finding>; system: UnitSystem }) {
   const definition = bench.definition.outputs[output]!
-  const family = findings.filter((finding) => finding.output === output)
+  const { stations } = sheet.rows.find((row) => judgeOf(bench, row) === output)!
   return (
     <tr data-total="">
       <th scope="row">{definition.label}</th>
-      {columns.map((column) => {
-        const finding = family.find((one) => one.cylinder === column)
+      {sheet.columns.map((column) => {
+        const finding = byId.get(findingId(output, stations.get(column)?.place ?? {}))
         const standing = finding ? standingOf(finding) : 'notMeasured'
         return (
           <td key={column} style={{ color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined }}>
@@ -98,7 +109,7 @@ function Total({ output, bench, findings, columns, system }: {
           </td>
         )
       })}
-      <td />
+      {sheet.columns.length > 1 && <td />}
     </tr>
   )
 }
@@ -123,19 +134,20 @@ function readingWords(reading: Reading, build: Build, unit: Reading['unit']): st
   const gauge = build.gauges.get(reading.gauge)
   const decimals = decimalsForStep(gauge?.resolution ?? 0.01, unit)
   const low = formatNumber(reading.value, unit, decimals)
-  return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
+  // A feeler’s pair without the noughts in front, as it is said: .57/.58.
+  return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`.replaceAll(/\b0\./g, '.')
 }
 
-function spreadWords(inRow: readonly Station[], build: Build, bench: Bench, system: UnitSystem): string {
-  const readings = inRow.flatMap((station) => build.readings.current.get(station.id) ?? [])
+function spreadWords(row: SheetRow, build: Build, bench: Bench, system: UnitSystem): string {
+  const readings = [...row.stations.keys()].flatMap((column) => build.readings.current.get(row.stations.get(column)!.id) ?? [])
   const first = readings[0]
-  if (!first || readings.length < 2 || bench.definition.characteristics[first.characteristic]!.passing) return ''
-  const unit = bench.definition.characteristics[first.characteristic]!.units[system]
+  const characteristic = bench.definition.characteristics[row.characteristic]!
+  if (!first || readings.length < 2 || characteristic.passing) return ''
   const values = readings.map((reading) => reading.value)
-  const decimals = decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit)
-  return formatDifference(Math.max(...values) - Math.min(...values), unit, decimals)
+  const unit = characteristic.units[system]
+  return formatDifference(Math.max(...values) - Math.min(...values), unit, decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit))
 }
 
-function unitsTitle(bench: Bench, stations: readonly Station[], system: UnitSystem): string {
-  return [...new Set(stations.map((station) => UNITS[bench.definition.characteristics[station.characteristic]!.units[system]].symbol))].join(', ')
+function unitsTitle(bench: Bench, sheet: SheetOf, system: UnitSystem): string {
+  return [...new Set(sheet.rows.map((row) => UNITS[bench.definition.characteristics[row.characteristic]!.units[system]].symbol))].join(', ')
 }

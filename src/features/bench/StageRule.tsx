@@ -2,14 +2,7 @@
 import Link from 'next/link'
 import styled from 'styled-components'
 import { NARROW, PHONE } from '@/ui/GlobalStyle'
-
-export interface Stage {
-  readonly href: string
-  readonly words: string
-  /** Share of its readings taken, 0 to 1; undefined where nothing is read. */
-  readonly done?: number
-  readonly here: boolean
-}
+import type { Stage } from './stages'
 
 const TICKS = 10
 const Side = styled.nav`

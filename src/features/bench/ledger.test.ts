@@ -3,7 +3,7 @@ import { compression } from '@/core/benches/compression'
 import { DEFAULT_GAUGES, openBuild, withEntries, type Build, type Reading } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { gaugesFor } from './gaugeChoice'
+import { gaugesFor } from '@/core/benches'
 import { ledgerLines } from './ledgerLines'
 import { changedFindings } from './useBench'
 

@@ -1,5 +1,5 @@
 import type { BenchDefinition, Finding } from '@/core/benches'
-import { standingOf, type Standing } from '@/wording'
+import { standingOf, subjectWords, type Standing } from '@/wording'
 
 /** A line of the ledger: one finding, or several alike that need no line each. */
 export type LedgerLine =
@@ -10,13 +10,13 @@ const WEIGHT: Readonly<Record<Standing, number>> = { over: 0, under: 0, inDoubt:
 
 /**
  * The findings with the largest consequence first: what is out, then what is in doubt, each on its own; what is within,
- * not judged or not measured gathered by output.
+ * not judged, not measured or beyond the gauge gathered by output.
  */
 export function ledgerLines(definition: BenchDefinition, findings: readonly Finding[]): readonly LedgerLine[] {
   const groups = new Map<string, LedgerLine>()
   for (const finding of findings) {
     const standing = standingOf(finding)
-    const alone = WEIGHT[standing] < 2 || finding.cylinder === undefined
+    const alone = subjectWords(finding) === '' || (WEIGHT[standing] < 2 && !cannotDecide(finding))
     const key = alone ? finding.id : `${finding.output}/${standing}`
     const known = groups.get(key)
     if (known?.kind === 'several') groups.set(key, { ...known, findings: [...known.findings, finding] })
@@ -27,6 +27,11 @@ export function ledgerLines(definition: BenchDefinition, findings: readonly Find
   const place = (line: LedgerLine) => outputs.indexOf(line.kind === 'one' ? line.finding.output : line.output)
   const rank = (line: LedgerLine) => WEIGHT[line.standing] + (isEstimate(definition, line) ? 0.5 : 0)
   return [...groups.values()].sort((a, b) => rank(a) - rank(b) || outness(b) - outness(a) || place(a) - place(b))
+}
+
+/** In doubt only because the band is narrower than any reading of this gauge: said once for all it is true of. */
+export function cannotDecide({ conformity }: Finding): boolean {
+  return conformity?.verdict === 'inDoubt' && conformity.gaugeCannotDecide
 }
 
 function isEstimate(definition: BenchDefinition, line: LedgerLine): boolean {

@@ -8,7 +8,7 @@ import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { figureWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, verdictReason, verdictWords } from '@/wording'
+import { figureWords, findingTitle, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectsWords, subjectWords, verdictReason, verdictWords } from '@/wording'
 import { Key } from './Key'
 import { DoubtBudget, SumTree } from './SumTree'
 
@@ -22,15 +22,14 @@ export function FindingPanel({ finding, definition, build, stations, system, onC
   onClose: () => void; onStation: (id: string) => void; onPick: (finding: Finding) => void; siblings: readonly Finding[]
 }) {
   const output = definition.outputs[finding.output]!
-  const title = finding.cylinder === undefined ? output.label : `${output.label}, cylinder ${finding.cylinder}`
-  const family = finding.cylinder === undefined ? [] : siblings.filter((one) => one.output === finding.output)
+  const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
   return (
-    <SidePanel title={title} isOpen onClose={onClose}>
+    <SidePanel title={findingTitle(finding, output)} isOpen onClose={onClose}>
           {family.length > 1 && (
             <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
               {family.map((one) => (
-                <Button key={one.id} size="small" onPress={() => onPick(one)} aria-label={`Cylinder ${one.cylinder}`} aria-current={one.id === finding.id || undefined}>
-                  <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder}
+                <Button key={one.id} size="small" onPress={() => onPick(one)} aria-label={subjectsWords([one])} aria-current={one.id === finding.id || undefined}>
+                  <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
                 </Button>
               ))}
             </div>
@@ -84,7 +83,7 @@ function PastLine({ line, build, onStrike }: { line: HistoryLine; build: Build; 
   const gone = state !== 'current'
   return (
     <Past data-gone={gone || undefined}>
-      <span data-value>{entry.kind === 'reading' ? entry.asTyped : entry.kind === 'note' ? `Note: ${entry.text}` : `Skipped: ${entry.reason}`}</span>
+      <span data-value>{pastWords(entry)}</span>
       <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}</Quiet>
       {entry.kind === 'reading' && (state === 'current' || state === 'superseded') && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
@@ -96,10 +95,19 @@ function PastLine({ line, build, onStrike }: { line: HistoryLine; build: Build; 
   )
 }
 
+function pastWords(entry: HistoryLine['entry']): string {
+  switch (entry.kind) {
+    case 'reading': return entry.asTyped
+    case 'note': return `Note: ${entry.text}`
+    case 'skip': return `Skipped: ${entry.reason}`
+    case 'check': return `${entry.passed ? 'Right' : 'Not right'}${entry.text ? `: ${entry.text}` : ''}`
+  }
+}
+
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'store and go to the next place'], ['← → ↑ ↓', 'to another place'], ['b or /', 'back one place'], ['r', 'to the place read last, to measure again'],
   ['s or *', 'skip this place, with a reason'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'undo the last entry'],
-  ['h', 'history of this place'], ['u', 'mm or inch'], ['g', 'another gauge'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
+  ['h', 'history of this place'], ['u', 'mm or inch'], ['g', 'another gauge'], ['t', 'temperature of part and gauge, where not 20 °C'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
 ]
 const KeyList = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 10px 16px; align-items: baseline;`
 

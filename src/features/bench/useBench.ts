@@ -1,8 +1,8 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import { benchById, type BenchId, type Finding, type Station } from '@/core/benches'
-import { currentCards, openBuild, stationId, withEntries, type Build, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
+import type { Bench, Finding, Station } from '@/core/benches/bench'
+import { currentCards, openBuild, stationId, withEntries, type Build, type BuildDocument, type Entry, type Gauge, type Place, type Reading } from '@/core/build'
 import { useEntries } from './useEntries'
 
 /** A reading being typed, before Enter: shown in the ledger, stored nowhere. */
@@ -12,13 +12,21 @@ export interface Draft {
   readonly upper?: number
   readonly unit: Reading['unit']
   readonly gauge: string
+  readonly temperature?: PartTemperature
+  /** Strokes of the ring file since the reading before. */
+  readonly strokes?: number
+}
+
+/** Where part and gauge are not at 20 °C. */
+export interface PartTemperature {
+  readonly partTempC: number
+  readonly gaugeTempC: number
 }
 
 const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 
 /** Everything a bench screen works with: the build as this device knows it, where the hand is, and what can be done there. */
-export function useBench(document: BuildDocument, benchId: BenchId, initials: string, startAt?: string) {
-  const bench = benchById(benchId)
+export function useBench(document: BuildDocument, bench: Bench, initials: string, startAt?: string) {
   const entries = useEntries(document.id, document.entries)
   const fromServer = useMemo(() => openBuild(document), [document])
   const build = useMemo(() => withEntries(fromServer, entries.added), [fromServer, entries.added])
@@ -45,7 +53,7 @@ export function useBench(document: BuildDocument, benchId: BenchId, initials: st
     const before = build.readings.current.get(reading.station.id)
     const entry: Entry = {
       kind: 'reading', ...stamp(), characteristic: reading.station.characteristic, place: reading.station.place, value: reading.value,
-      ...(reading.upper !== undefined && { upper: reading.upper }), unit: reading.unit, asTyped, gauge: reading.gauge, ...(before && { supersedes: before.id }),
+      ...(reading.upper !== undefined && { upper: reading.upper }), unit: reading.unit, asTyped, gauge: reading.gauge, ...reading.temperature, ...(reading.strokes !== undefined && { strokes: reading.strokes }), ...(before && { supersedes: before.id }),
     }
     const kept = add(entry)
     setDraft(undefined)
@@ -59,6 +67,7 @@ export function useBench(document: BuildDocument, benchId: BenchId, initials: st
   }, [add, build, stamp, stations])
   const note = useCallback((station: Station, text: string) => add({ kind: 'note', ...stamp(), characteristic: station.characteristic, place: station.place, text }), [add, stamp])
   const strike = useCallback((readingId: string, reason: string) => add({ kind: 'strike', ...stamp(), target: readingId, reason }), [add, stamp])
+  const check = useCallback((id: string, place: Place, passed: boolean, text: string) => add({ kind: 'check', ...stamp(), characteristic: id, place, passed, ...(text && { text }) }), [add, stamp])
   const undo = useCallback(() => {
     const last = build.readings.last
     if (!last) return undefined
@@ -67,7 +76,7 @@ export function useBench(document: BuildDocument, benchId: BenchId, initials: st
     return last
   }, [add, build, stamp])
 
-  return { bench, build, stations, current, findings, settled, draft, setDraft, gauges, unsent: entries.unsent, refused: entries.refused, go, step, store, skip, note, strike, undo }
+  return { bench, build, stations, current, findings, settled, draft, setDraft, gauges, unsent: entries.unsent, refused: entries.refused, go, step, store, skip, note, strike, check, undo }
 }
 
 export type BenchWork = ReturnType<typeof useBench>
@@ -88,10 +97,10 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station): s
   return (open ?? ahead[0] ?? from).id
 }
 
-function draftEntry({ station, value, upper, unit, gauge }: Draft): Entry {
+function draftEntry({ station, value, upper, unit, gauge, temperature }: Draft): Entry {
   return {
     kind: 'reading', id: DRAFT_ID, at: '', by: '', characteristic: station.characteristic, place: station.place, value,
-    ...(upper !== undefined && { upper }), unit, asTyped: '', gauge,
+    ...(upper !== undefined && { upper }), unit, asTyped: '', gauge, ...temperature,
   }
 }
 

@@ -15,14 +15,13 @@ export interface BuildSummary {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '1'
+export const SUMMARY_PROGRAM = '2'
 
 export function summarise(document: BuildDocument): BuildSummary {
   const build = openBuild(document)
   const states = BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
   const sum = (pick: (state: BenchState) => number) => states.reduce((total, { state }) => total + pick(state), 0)
-  const needed = states.filter(({ bench, state }) => state.next && (bench.id !== 'bores' || build.spec.methods.bore === 'measured'))
-  const next = needed[0]
+  const next = states.find(({ state }) => state.next)
   return {
     name: build.spec.name, description: build.spec.description, layout: build.spec.layout, boreMm: build.spec.paper.bore?.value ?? 85,
     verdicts: {

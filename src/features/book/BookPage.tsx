@@ -63,10 +63,13 @@ function BenchTables({ bench }: { bench: BenchSheet }) {
   return (
     <>
       <h2>{bench.title}</h2>
-      <Scroll tabIndex={0} role="region" aria-label={`${bench.title}: readings`}><Table>
-        <thead><tr><th scope="col">Readings</th>{bench.readings.columns.map((column) => <th key={column} scope="col" data-number>{column}</th>)}</tr></thead>
-        <tbody>{bench.readings.rows.map((row) => <tr key={row.label}><td>{row.label}</td>{row.cells.map((cell, index) => <td key={index} data-number>{cell}</td>)}</tr>)}</tbody>
-      </Table></Scroll>
+      {bench.sheets.map((sheet, index) => (
+        <Scroll key={index} tabIndex={0} role="region" aria-label={`${bench.title}: readings ${index + 1}`}><Table>
+          <thead><tr><th scope="col">Readings</th>{sheet.columns.map((column) => <th key={column} scope="col" data-number>{column}</th>)}</tr></thead>
+          <tbody>{sheet.rows.map((row) => <tr key={row.label}><td>{row.label}</td>{row.cells.map((cell, at) => <td key={at} data-number>{cell}</td>)}</tr>)}</tbody>
+        </Table></Scroll>
+      ))}
+      {bench.checks.length > 0 && <ul>{bench.checks.map((words) => <li key={words}>{words}</li>)}</ul>}
       <Scroll tabIndex={0} role="region" aria-label={`${bench.title}: findings`}><Table>
         <thead><tr><th scope="col">Finding</th><th scope="col" data-number>Value</th><th scope="col">Limit</th><th scope="col">Verdict</th></tr></thead>
         <tbody>{bench.findings.map((finding) => (

@@ -57,11 +57,13 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
 }
 
 function benchContent(bench: BenchSheet): Content[] {
-  const { columns, rows } = bench.readings
   return [
     { text: bench.title, style: 'heading' },
-    table(['Readings', ...columns], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
-    { text: ' ', fontSize: 4 },
+    ...bench.sheets.flatMap(({ columns, rows }): Content[] => [
+      table(['Readings', ...columns], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
+      { text: ' ', fontSize: 4 },
+    ]),
+    ...(bench.checks.length > 0 ? [{ ul: [...bench.checks], margin: [0, 0, 0, 4] } as Content] : []),
     table(['Finding', 'Value', 'Limit', '', 'Verdict'], [112, 92, 128, 10, '*'], bench.findings.map((finding) => [
       finding.label, { text: finding.value, style: 'number', noWrap: true, alignment: 'left' }, finding.limit,
       SHAPES[finding.standing] && finding.verdict ? { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${SHAPES[finding.standing]}</svg>`, width: 7, margin: [0, 1, 0, 0] } : '',

@@ -1,8 +1,8 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
-import { BENCHES, type Bench, type Finding } from '@/core/benches'
+import { benchChecks, BENCHES, sheetsOf, type Bench, type Finding, type Station } from '@/core/benches'
 import { openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
-import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS } from '@/core/quantity'
-import { figureWords, limitWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, verdictWords, type Standing } from '@/wording'
+import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
+import { figureWords, findingTitle, limitWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectWords, verdictWords, type Standing } from '@/wording'
 
 export interface BookSheet {
   readonly title: string
@@ -17,7 +17,8 @@ export interface BookSheet {
 
 export interface BenchSheet {
   readonly title: string
-  readonly readings: { readonly columns: readonly string[]; readonly rows: readonly { readonly label: string; readonly cells: readonly string[] }[] }
+  readonly sheets: readonly { readonly columns: readonly string[]; readonly rows: readonly { readonly label: string; readonly cells: readonly string[] }[] }[]
+  readonly checks: readonly string[]
   readonly findings: readonly { readonly label: string; readonly value: string; readonly limit: string; readonly standing: Standing; readonly verdict: string; readonly remark: string }[]
 }
 
@@ -45,32 +46,35 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
 
 function benchSheet(bench: Bench, build: Build, system: UnitSystem): BenchSheet {
   const stations = bench.stations(build)
-  const columns = [...new Set(stations.map((station) => String(station.place.cylinder ?? station.place.bank ?? '')))]
-  const rows = [...new Set(stations.map((station) => station.row))].map((row) => {
-    const inRow = stations.filter((station) => station.row === row)
-    const unit = bench.definition.characteristics[inRow[0]!.characteristic]!.units[system]
-    return {
-      label: `${row}, ${UNITS[unit].symbol}`,
-      cells: columns.map((column) => {
-        const station = inRow.find((one) => String(one.place.cylinder ?? one.place.bank ?? '') === column)
-        const reading = station && build.readings.current.get(station.id)
-        if (reading) return formatNumber(reading.value, unit, decimalsForStep(build.gauges.get(reading.gauge)?.resolution ?? 0.01, unit))
-        return station && build.readings.skips.has(station.id) ? 'skipped' : '–'
-      }),
-    }
-  })
+  const sheets = sheetsOf(stations).map((sheet) => ({
+    columns: sheet.columns.map((column) => (sheet.across === 'main' ? `main ${column}` : column)),
+    rows: sheet.rows.map((row) => {
+      const unit = bench.definition.characteristics[row.characteristic]!.units[system]
+      return { label: `${row.label}, ${UNITS[unit].symbol}`, cells: sheet.columns.map((column) => cellWords(build, row.stations.get(column), unit)) }
+    }),
+  }))
   const stationLabel = stationWords(stations)
   return {
     title: bench.definition.title,
-    readings: { columns, rows },
+    sheets,
+    checks: benchChecks(bench, build).flatMap(({ check, label, place }) => (check ? [`${[label, subjectWords(place)].filter(Boolean).join(', ')}: ${check.passed ? 'right' : 'NOT right'}${check.text ? `, ${check.text}` : ''} (${check.by}, ${check.at.slice(0, 10)})`] : [])),
     findings: bench.derive(build).map((finding) => findingLine(finding, bench, system, stationLabel)),
   }
+}
+
+function cellWords(build: Build, station: Station | undefined, unit: UnitId): string {
+  if (!station) return ''
+  const reading = build.readings.current.get(station.id)
+  if (!reading) return build.readings.skips.has(station.id) ? 'skipped' : '–'
+  const decimals = decimalsForStep(build.gauges.get(reading.gauge)?.resolution ?? 0.01, unit)
+  const low = formatNumber(reading.value, unit, decimals)
+  return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
 }
 
 function findingLine(finding: Finding, bench: Bench, system: UnitSystem, stationLabel: (id: string) => string): BenchSheet['findings'][number] {
   const output = bench.definition.outputs[finding.output]!
   return {
-    label: `${output.label}${finding.cylinder === undefined ? '' : `, cylinder ${finding.cylinder}`}${output.estimate ? ' (estimate)' : ''}`,
+    label: `${findingTitle(finding, output)}${output.estimate ? ' (estimate)' : ''}`,
     value: finding.figure ? figureWords(finding.figure.value, output, system) : '–',
     limit: finding.limit ? `${limitWords(finding.limit, output, system)} (${finding.limit.source})` : '',
     standing: standingOf(finding),

@@ -1,21 +1,17 @@
 'use client'
 import { useCallback, useMemo } from 'react'
-import { ProgressBar } from 'react-aria-components'
-import styled from 'styled-components'
 import { cylinderStates } from '@/core/benches/compression'
 import type { Build } from '@/core/build'
 import { standardUncertainty } from '@/core/metrology'
-import { Button } from '@/ui/Button'
-import { Row } from '@/ui/Page'
 import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
-import { documentOf } from './documentOf'
-import { FigureTable } from './FigureTable'
-import { useWork } from './useWork'
+import { WorkRow } from '@/features/bench/WorkRow'
+import { documentOf } from '@/features/bench/documentOf'
+import { FigureTable } from '@/ui/FigureTable'
+import { useWork } from '@/features/bench/useWork'
 
 const DRAWS = 1_000_000
 const SEED = 20_240_501
-const Bar = styled(ProgressBar)`flex: 1; height: 12px; background: var(--dye-wash); > div { height: 100%; background: var(--dye); }`
 
 /** The doubt of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
 export function DrawsPanel({ build }: { build: Build }) {
@@ -25,11 +21,7 @@ export function DrawsPanel({ build }: { build: Build }) {
   return (
     <>
       <p>A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It should agree with the doubt shown in the ledger.</p>
-      <Row>
-        {work.state === 'running'
-          ? <><Bar aria-label="Draws" value={work.progress * 100}><div style={{ width: `${work.progress * 100}%` }} /></Bar><Button onPress={stop}>Stop</Button></>
-          : <Button kind="primary" onPress={start}>{work.state === 'done' ? 'Draw again' : 'Draw a million'}</Button>}
-      </Row>
+      <WorkRow label="Draws" work={work} start={start} stop={stop} words="Draw a million" />
       <div aria-live="polite">
         {work.state === 'stopped' && <p>Stopped; nothing was changed.</p>}
         {work.state === 'failed' && <p>{work.words}</p>}

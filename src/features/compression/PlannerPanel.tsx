@@ -7,8 +7,8 @@ import { AdviceList } from '@/features/bench/AdviceList'
 import { Button } from '@/ui/Button'
 import { changeWords, differenceWords, limitWords } from '@/wording'
 import { planInWorker } from '@/workers/compression'
-import { documentOf } from './documentOf'
-import { useWork } from './useWork'
+import { documentOf } from '@/features/bench/documentOf'
+import { useWork } from '@/features/bench/useWork'
 
 const LIMITS: readonly PlannedLimit[] = ['compressionRatio', 'quench', 'ratioSpread', 'deckCut', 'headCut']
 
@@ -40,7 +40,7 @@ function Outcome({ result, build, system }: { result: PlannerResult; build: Buil
     return (
       <>
         <p>{result.tried} combinations tried. These meet every limit on their central values, least metal first; the mark is the verdict with doubt.</p>
-        <AdviceList advice={result.plans.map((plan) => planAdvice(build, plan))} system={system} caption="Plans, least metal first" />
+        <AdviceList advice={result.plans.map((plan) => planAdvice(build, plan))} definition={definition} system={system} caption="Plans, least metal first" />
       </>
     )
   }

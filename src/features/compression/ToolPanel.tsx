@@ -5,7 +5,7 @@ import type { Build, UnitSystem } from '@/core/build'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
-import { FigureTable } from './FigureTable'
+import { FigureTable } from '@/ui/FigureTable'
 import { PlannerPanel } from './PlannerPanel'
 import { DrawsPanel } from './DrawsPanel'
 

@@ -11,8 +11,9 @@ import { PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { limitWords, RULE_WORDS } from '@/wording'
 import { QuantityInput } from './QuantityInput'
-import { GasketStock, PistonStock } from './Stock'
-import { useSpec, type SpecEdit } from './useSpec'
+import { MaterialFields } from './MaterialFields'
+import { GasketStock, PistonStock, ShellStock } from './Stock'
+import { useSpec, type SpecEdit } from '@/features/spec/useSpec'
 
 const Grid = styled.div`
   display: grid; grid-template-columns: 200px minmax(110px, 150px) 110px minmax(140px, 1fr) minmax(140px, 1fr); gap: 8px 14px; padding: 5px 0; border-top: 1px solid var(--hairline); align-items: start;
@@ -47,6 +48,8 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         </Section>
         <Section aria-label="Gaskets in stock"><SectionTitle>Gaskets in stock</SectionTitle><GasketStock edit={edit} system={system} /></Section>
         <Section aria-label="Other pistons to consider"><SectionTitle>Other pistons to consider</SectionTitle><PistonStock edit={edit} system={system} /></Section>
+        <Section aria-label="Bearing shells in stock"><SectionTitle>Bearing shells in stock</SectionTitle><ShellStock edit={edit} system={system} /></Section>
+        <Section aria-label="Materials"><SectionTitle>What it is made of</SectionTitle><MaterialFields edit={edit} /></Section>
         <Section aria-label="Methods"><SectionTitle>How it is measured</SectionTitle><MethodFields edit={edit} /></Section>
         <Section aria-label="Limits">
           <SectionTitle>Limits</SectionTitle>
@@ -170,6 +173,9 @@ function MethodFields({ edit }: { edit: SpecEdit }) {
       <ChoiceRow label="Piston volume" value={methods.piston} onChange={(piston) => set({ piston }, `piston by ${piston}`)} options={[{ value: 'paper', label: 'From paper' }, { value: 'downTheBore', label: 'Down the bore' }]} hint="Down the bore measures dish, dome and pockets as they are, gap included." />
       <ChoiceRow label="The gap above the top ring, down the bore" value={methods.crevice} onChange={(crevice) => set({ crevice }, `crevice ${crevice}`)} options={[{ value: 'greased', label: 'Greased shut' }, { value: 'filled', label: 'Filled too' }]} hint="So that the crevice is counted once, not twice." />
       <ChoiceRow label="Gasket" value={methods.gasket} onChange={(gasket) => set({ gasket }, `gasket by ${gasket}`)} options={[{ value: 'paper', label: 'As its maker states' }, { value: 'measured', label: 'Measured where clamped' }]} hint="Compressed thickness, never the loose one." />
+      <ChoiceRow label="Bearing clearance" value={methods.bearings} onChange={(bearings) => set({ bearings }, `bearings ${bearings}`)} options={[{ value: 'direct', label: 'Dial zeroed on the journal' }, { value: 'separate', label: 'Shells and journal apart' }, { value: 'strip', label: 'Plastic strip' }]} hint="Zeroed on the micrometer that read the journal, its bias cancels. A strip is quick and coarse." />
+      <ChoiceRow label="Ring gaps read at" value={String(methods.ringDepths) as '1' | '3'} onChange={(depths) => set({ ringDepths: depths === '1' ? 1 : 3 }, `rings at ${depths} depths`)} options={[{ value: '1', label: 'An inch down' }, { value: '3', label: 'Three depths' }]} hint="Three depths make the ring a bore gauge: its gap grows by π times the bore." />
+      <ChoiceRow label="Ring clocking" value={methods.clocking} onChange={(clocking) => set({ clocking }, `clocking ${clocking}`)} options={[{ value: 'maker', label: 'Maker’s diagram' }, { value: 'opposed', label: 'Opposed, off the pin' }, { value: 'pinAxis', label: 'Along the pin' }]} hint="Gaps wander in running; they should not start in line." />
       <ChoiceRow label="Verdicts" value={methods.rule} onChange={(rule) => set({ rule }, `verdicts ${rule}`)} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }]} hint={RULE_WORDS[methods.rule]} />
     </div>
   )

@@ -1,12 +1,12 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { Gasket, PistonOption, UnitSystem } from '@/core/build'
-import { formatExact, parseEntry, UNITS, type Kind } from '@/core/quantity'
+import type { Gasket, PistonOption, Shell, UnitSystem } from '@/core/build'
+import { formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
-import { TextField } from '@/ui/fields'
+import { ChoiceRow, TextField } from '@/ui/fields'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
-import type { SpecEdit } from './useSpec'
+import type { SpecEdit } from '@/features/spec/useSpec'
 
 const Table = styled.table`
   width: 100%; font-size: 14px; th { text-align: left; font-weight: 500; font-size: 13px; color: var(--quiet); padding: 4px 10px 4px 0; } td { padding: 6px 10px 6px 0; border-top: 1px solid var(--hairline); }
@@ -52,6 +52,50 @@ export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
   )
 }
 
+const SHELL_SIZES = [
+  { value: 'standard', label: 'Standard', wallThou: 0 }, { value: 'x', label: 'X, half thou thinner', wallThou: -0.5 }, { value: 'undersize', label: 'Undersize, half thou thicker', wallThou: 0.5 },
+] as const
+type ShellSize = (typeof SHELL_SIZES)[number]['value']
+
+/** Shells on the shelf, in halves, each by how much thicker or thinner than standard it is. */
+export function ShellStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  const [fits, setFits] = useState<Shell['fits']>('main')
+  const [size, setSize] = useState<ShellSize>('standard')
+  const { shells } = edit.spec.stock
+  const unit = system === 'metric' ? 'um' : 'thou'
+  const fields: readonly StockField[] = [
+    { name: 'name', label: 'Name', kind: 'words' }, { name: 'halves', label: 'Halves on the shelf', kind: 'ratio' },
+    { name: 'coatingMm', label: `Coating a half, ${UNITS[unit].symbol}`, kind: 'length', optional: true }, { name: 'source', label: 'Source', kind: 'words' },
+  ]
+  const add = (values: Record<string, never>) => edit.change(`shells ${String(values.name)}`, (spec) => {
+    const wallMm = (SHELL_SIZES.find((one) => one.value === size)!.wallThou * UNITS.thou.factor)
+    const shell = { id: freshId('shell', spec.stock.shells), fits, wallMm, ...values, halves: Math.round(Number(values.halves)) } as unknown as Shell
+    return { ...spec, stock: { ...spec.stock, shells: [...spec.stock.shells, shell] } }
+  })
+  const setHalves = (shell: Shell, halves: number) => edit.change(`${shell.name}: ${halves} halves`, (spec) => ({ ...spec, stock: { ...spec.stock, shells: spec.stock.shells.map((one) => (one.id === shell.id ? { ...one, halves: Math.max(0, halves) } : one)) } }))
+  return (
+    <>
+      {shells.length > 0 && (
+        <Table>
+          <thead><tr><th scope="col">Shell</th><th scope="col">Fits</th><th scope="col">A half, against standard</th><th scope="col">Coating</th><th scope="col">Source</th><th scope="col">Halves</th></tr></thead>
+          <tbody>{shells.map((shell) => (
+            <tr key={shell.id}>
+              <td>{shell.name}</td><td>{shell.fits}</td><td data-number>{shell.wallMm === 0 ? 'standard' : `${shell.wallMm > 0 ? '+' : '−'}${formatExact(Math.abs(shell.wallMm), unit)} ${UNITS[unit].symbol}`}</td>
+              <td data-number>{shell.coatingMm ? `${formatExact(shell.coatingMm, unit)} ${UNITS[unit].symbol}` : 'none'}</td><td>{shell.source}</td>
+              <td data-number>{shell.halves} <Button size="small" aria-label={`One half ${shell.name} more`} onPress={() => setHalves(shell, shell.halves + 1)}>+</Button> <Button size="small" aria-label={`One half ${shell.name} fewer`} isDisabled={shell.halves === 0} onPress={() => setHalves(shell, shell.halves - 1)}>−</Button></td>
+            </tr>
+          ))}</tbody>
+        </Table>
+      )}
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 20 }}>
+        <ChoiceRow label="Fits" value={fits} onChange={setFits} options={[{ value: 'main', label: 'Mains' }, { value: 'rod', label: 'Rods' }]} />
+        <ChoiceRow label="Size" value={size} onChange={setSize} options={SHELL_SIZES} />
+      </div>
+      <StockForm fields={fields} unit={unit} add={add} words="Add shells" />
+    </>
+  )
+}
+
 /** Pistons the planner may consider besides the ones measured. */
 export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
   const { stock } = edit.spec
@@ -81,7 +125,7 @@ export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
   )
 }
 
-function StockForm({ fields, unit, add, words }: { fields: readonly StockField[]; unit: 'mm' | 'in'; add: (values: Record<string, never>) => void; words: string }) {
+function StockForm({ fields, unit, add, words }: { fields: readonly StockField[]; unit: UnitId; add: (values: Record<string, never>) => void; words: string }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
   const submit = () => {
@@ -91,7 +135,7 @@ function StockForm({ fields, unit, add, words }: { fields: readonly StockField[]
       const text = (typed[field.name] ?? '').trim()
       if (text === '') { if (!field.optional) wrong[field.name] = 'is needed'; continue }
       if (field.kind === 'words') { values[field.name] = text; continue }
-      const entry = parseEntry(text, { kind: field.kind, unit: field.kind === 'length' ? unit : 'cm3', signed: true })
+      const entry = parseEntry(text, { kind: field.kind, unit: field.kind === 'length' ? unit : field.kind === 'ratio' ? 'one' : 'cm3', signed: true })
       if (!entry.ok) wrong[field.name] = 'is not a number in a unit known here'
       else if (field.kind === 'length' && entry.value <= 0) wrong[field.name] = 'is more than nothing'
       else values[field.name] = entry.value

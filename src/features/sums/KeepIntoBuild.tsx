@@ -41,7 +41,7 @@ export function KeepIntoBuild({ sum, typed, system, builds, by }: {
 function paperOf(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch'): ReadonlyMap<PaperKey, PaperNumber> {
   const numbers = new Map<PaperKey, PaperNumber>()
   for (const [name, input] of Object.entries(sum.inputs)) {
-    if (!input.paper || input.kind === 'any' || input.kind === 'unitName' || !typed[name]?.trim()) continue
+    if (!input.paper || input.kind === 'any' || input.kind === 'unitName' || input.kind === 'table' || !typed[name]?.trim()) continue
     const entry = parseEntry(typed[name], { kind: input.kind, unit: input.units[system], signed: true, bottomCentreDeg: input.bottomCentreDeg })
     if (!entry.ok) continue
     const tolerance = entry.plusMinus === undefined ? {} : { tolerance: (entry.plusMinus / 2) * Math.sqrt(3) }

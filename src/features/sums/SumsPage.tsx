@@ -53,7 +53,7 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
       <Inputs aria-label={sum.title} onSubmit={(event) => event.preventDefault()}>
         {Object.entries(sum.inputs).map(([name, input]) => (name === 'rule'
           ? <div key={name} style={{ gridColumn: '1 / -1' }}><ChoiceRow label="Rule" value={(typed.rule ?? 'strict') as 'strict'} onChange={(rule) => setTyped((now) => ({ ...now, rule }))} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }] as never} /></div>
-          : (
+          : input.kind === 'table' ? <TableInput key={name} label={input.label} example={input.example} value={typed[name] ?? ''} error={issueOf(name)} onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))} /> : (
             <TextField
               key={name} label={`${input.label}${input.required ? '' : ' (if known)'}`} value={typed[name] ?? ''} placeholder={input.example} error={issueOf(name)} numeric
               onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
@@ -66,6 +66,16 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
         {outcome.ok && started && <KeepIntoBuild sum={sum} typed={typed} system={system} builds={builds} by={by} />}
       </Section>
     </>
+  )
+}
+
+/** A table typed, pasted or taken from a file. */
+function TableInput({ label, example, value, error, onChange }: { label: string; example: string; value: string; error: string | undefined; onChange: (text: string) => void }) {
+  return (
+    <div style={{ gridColumn: '1 / -1', display: 'grid', gap: 8 }}>
+      <TextField label={label} value={value} placeholder={example} error={error} onChange={onChange} numeric rows={9} />
+      <label>From a CSV file <input type="file" accept=".csv,text/csv" onChange={(event) => { void event.target.files?.[0]?.text().then(onChange) }} /></label>
+    </div>
   )
 }
 

@@ -1,21 +1,45 @@
 import type { BenchDefinition } from '../bench'
 import { boreMean } from '../boreDiameter'
+import { taperFromGaps } from '../ringGap'
+import { outOfRound, pistonClearance, taper } from './formulas'
 
 const BORE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SMALL = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const
+const FINISH = { kind: 'roughness', units: { metric: 'umRa', inch: 'uinRa' }, digits: { metric: 2, inch: 0 } } as const
 
 export const definition = {
-  title: 'Bores',
+  title: 'Bores and pistons',
   stage: 'Bores',
-  characteristics: { bore: { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'], judgedBy: 'boreDiameter' } },
+  characteristics: {
+    bore: { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'], judgedBy: 'boreDiameter' },
+    skirt: { label: 'Skirt', ...BORE, gauges: ['micrometer'], judgedBy: 'clearance' },
+    deckFinish: { label: 'Deck finish', kind: 'roughness', units: { metric: 'umRa', inch: 'uinRa' }, gauges: ['roughness'] },
+  },
   outputs: {
+    clearance: { label: 'Piston to wall', ...SMALL, limit: 'clearance' },
+    clearanceSpread: { label: 'Clearance spread', ...SMALL, limit: 'clearanceSpread' },
+    outOfRound: { label: 'Out-of-round', ...SMALL, limit: 'outOfRound' },
+    taper: { label: 'Taper', ...SMALL, limit: 'taper' },
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 }, limit: 'boreDiameter' },
     boreSpread: { label: 'Bore spread', ...SMALL, limit: 'boreSpread' },
+    deckFinish: { label: 'Deck finish', ...FINISH, limit: 'deckFinish' },
   },
   limits: {
+    clearance: { label: 'Piston to wall', ...SMALL },
+    clearanceSpread: { label: 'Clearance spread across cylinders', ...SMALL },
+    outOfRound: { label: 'Bore out-of-round', ...SMALL },
+    taper: { label: 'Bore taper', ...SMALL },
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 } },
     boreSpread: { label: 'Bore spread across cylinders', ...SMALL },
+    deckFinish: { label: 'Deck finish', ...FINISH },
   },
   paper: ['bore'],
-  formulas: [boreMean],
+  checks: {
+    cracks: { label: 'Block looked over for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },
+    threadsChased: { label: 'Threads chased and blown out', why: 'Fluid left under a bolt in a blind hole can crack the casting when the bolt is driven down. Eyes protected when blowing out.' },
+    galleryPlugs: { label: 'Gallery plugs out, galleries brushed, plugs back', why: 'Honing grit sits behind them.' },
+    deckFlat: { label: 'Deck flat', why: 'Usual: 0.05 to 0.08 mm overall (0.002–0.003 in), 0.025 mm in any 75 (0.001 in 3).' },
+    boresClean: { label: 'Bores wiped until the cloth stays clean, then oiled', why: 'Bare iron rusts in minutes.' },
+  },
+  formulas: [boreMean, outOfRound, taper, pistonClearance, taperFromGaps],
 } as const satisfies BenchDefinition

@@ -1,26 +1,12 @@
-import type { Build } from '../../build/build'
-import { cylinderNumbers } from '../../engine'
-import type { Bench, Finding } from '../bench'
-import { measuredBore } from '../boreDiameter'
-import { boreStations } from '../boreStations'
-import { spreadAcross } from '../engineWide'
-import { finding } from '../finding'
+import type { Bench } from '../bench'
+import { advise } from './advise'
 import { definition } from './definition'
+import { derive } from './derive'
+import { presets } from './presets'
+import { stations } from './stations'
 
-function derive(build: Build): Finding[] {
-  const diameters = new Map(cylinderNumbers(build.spec.layout).map((cylinder) => [cylinder, measuredBore(build, cylinder)]))
-  return [
-    ...[...diameters].map(([cylinder, diameter]) => finding(build, definition, 'boreDiameter', diameter, { cylinder })),
-    finding(build, definition, 'boreSpread', spreadAcross('length', diameters)),
-  ]
-}
+export { withPistons } from './advise'
+export { matchPistons, type PistonMatch } from './match'
+export { pistonClearance } from './formulas'
 
-/** Diameters as far as compression needs them: clearance, taper and out-of-round come with the short block. */
-export const bores: Bench = {
-  id: 'bores',
-  definition,
-  stations: boreStations,
-  derive,
-  advise: () => [],
-  presets: () => ({}),
-}
+export const bores: Bench = { id: 'bores', definition, stations, derive, advise, presets }

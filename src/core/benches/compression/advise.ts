@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Advice, Cost, Finding } from '../bench'
-import { equalisingCm3, outcomeOf } from './change'
+import { equalisingCm3, headlines, outcomeOf } from './change'
 import type { CylinderState } from './cylinder'
 import { gasketRack } from './gasketRack'
 import type { Plan } from './planner'
@@ -15,16 +15,16 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   if (states.some((state) => state.missing.length > 0)) return []
   const troubled = findings.some((finding) => finding.conformity !== undefined && finding.conformity.verdict !== 'within')
   if (!troubled) return []
-  return [...lookAgain(build, findings, states), ...openChambers(build, states), ...otherGaskets(build, states)]
+  return [...lookAgain(findings), ...openChambers(build, states), ...otherGaskets(build, states)]
 }
 
 /** A piston or chamber that stands apart from its sisters is measured again before metal is cut for it. */
-function lookAgain(build: Build, findings: readonly Finding[], states: readonly CylinderState[]): Advice[] {
+function lookAgain(findings: readonly Finding[]): Advice[] {
   return findings.flatMap((finding) => {
     if (finding.cylinder === undefined || !finding.remarks.some((remark) => remark.code === 'oddOneOut')) return []
     return [{
       id: `look.${finding.id}`, change: { code: 'lookAgain', cylinder: finding.cylinder, output: finding.output },
-      outcome: outcomeOf(build, states, {}), costs: [{ code: 'noParts' }],
+      headlines: [], costs: [{ code: 'noParts' }],
     }]
   })
 }
@@ -33,8 +33,9 @@ function openChambers(build: Build, states: readonly CylinderState[]): Advice[] 
   const opened = equalisingCm3(states)
   if (opened.size === 0) return []
   const most = Math.max(...opened.values())
+  const outcome = outcomeOf(build, states, { openedCm3: opened })
   return [{
-    id: 'openChambers', change: { code: 'openChambers', byCylinder: opened }, outcome: outcomeOf(build, states, { openedCm3: opened }),
+    id: 'openChambers', change: { code: 'openChambers', byCylinder: opened }, headlines: headlines(outcome), verdict: outcome.verdict,
     costs: [{ code: 'grinding', cylinders: opened.size, cm3: most }, { code: 'noParts' }],
   }]
 }
@@ -44,7 +45,7 @@ function otherGaskets(build: Build, states: readonly CylinderState[]): Advice[] 
   return gasketRack(build, states).filter((row) => !row.fitted).slice(0, GASKETS_SHOWN).map((row): Advice => ({
     id: `gasket.${row.gasket.id}`,
     change: { code: 'setup', gasket: row.gasket, deckCutMm: 0, headCutMm: 0, equalise: false },
-    outcome: row.outcome,
+    headlines: headlines(row.outcome), verdict: row.outcome.verdict,
     costs: [...valvesCloser(fitted ? fitted.thicknessMm - row.gasket.thicknessMm : 0), { code: 'spreadStays' }],
   }))
 }
@@ -61,7 +62,7 @@ export function planAdvice(build: Build, plan: Plan): Advice {
   ]
   return {
     id: `plan.${setup.gasket.id}.${setup.piston?.id ?? ''}.${setup.deckCutMm.toFixed(2)}.${setup.headCutMm.toFixed(2)}.${setup.equalise}`,
-    change: { code: 'setup', ...setup }, outcome: plan.outcome, costs,
+    change: { code: 'setup', ...setup }, headlines: headlines(plan.outcome), verdict: plan.outcome.verdict, costs,
   }
 }
 

@@ -1,7 +1,8 @@
 import type { Build } from '../../build/build'
 import type { Gasket, PistonOption } from '../../build/types'
 import { exactly, resultOf, spread, standardUncertainty, judge, type Conformity, type Figure } from '../../metrology'
-import type { Outcome } from '../bench'
+import type { Headline } from '../bench'
+import { worst } from '../worst'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
 import { gasketFigures, type CylinderState } from './cylinder'
 
@@ -15,6 +16,25 @@ export interface Knobs {
   readonly headCutMm?: number
   /** Ground out of a chamber. */
   readonly openedCm3?: ReadonlyMap<number, number>
+}
+
+/** The engine after a change. */
+export interface Outcome {
+  readonly ratios: readonly { readonly cylinder: number; readonly figure: Figure }[]
+  readonly ratioSpread?: Figure
+  readonly quenchLeast?: Figure
+  /** The worst verdict among the figures that have a limit. */
+  readonly verdict: Conformity['verdict'] | 'notJudged'
+}
+
+/** What an outcome says of the figures a builder asks for first. */
+export function headlines({ ratios, ratioSpread, quenchLeast }: Outcome): Headline[] {
+  const ranked = ratios.map(({ figure }) => figure).sort((a, b) => a.value.value - b.value.value)
+  const single = (output: string, figure: Figure | undefined): Headline[] => (figure ? [{ output, low: figure, high: figure }] : [])
+  return [
+    ...(ranked.length > 0 ? [{ output: 'compressionRatio', low: ranked[0]!, high: ranked.at(-1)! }] : []),
+    ...single('ratioSpread', ratioSpread), ...single('quench', quenchLeast),
+  ]
 }
 
 /** One cylinder's inputs with the knobs turned. The doubt of what was measured stays; a cut is taken as it is set. */
@@ -47,12 +67,6 @@ export function outcomeOf(build: Build, states: readonly CylinderState[], knobs:
     ...(limits.ratioSpread && ratioSpread ? [judge(ratioSpread.value, limits.ratioSpread, methods.rule).verdict] : []),
   ]
   return { ratios, ratioSpread, quenchLeast, verdict: worst(verdicts) }
-}
-
-const SEVERITY = ['within', 'inDoubt', 'under', 'over'] as const
-
-export function worst(verdicts: readonly Conformity['verdict'][]): Outcome['verdict'] {
-  return verdicts.length === 0 ? 'notJudged' : [...verdicts].sort((a, b) => SEVERITY.indexOf(b) - SEVERITY.indexOf(a))[0]!
 }
 
 /** How much each chamber must be opened to match the largest; chambers nearer than the burette can tell are left. */

@@ -6,8 +6,9 @@ import type { Missing, Remark } from '../bench'
 import { boreOf } from '../boreDiameter'
 import { allOf, isKnown, type Derived } from '../finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
-import { buretteDifference, deckMean, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
-import { chamberRepeats, deckSpots, PIN_AXIS, THRUST_AXIS, type DeckSpot } from './stations'
+import { deckClearance } from '../deckClearance'
+import { buretteDifference, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
+import { chamberRepeats } from './stations'
 
 /** One cylinder as measured: every input of its ratio, and the ratio if all of them are there. */
 export interface CylinderState {
@@ -48,20 +49,6 @@ function ratioInputs(build: Build, cylinder: number, measured: { deck: Derived; 
   if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
   const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build), intakeClosing: paperAt(build, 'intakeClosing') }
   return { inputs, missing: [] }
-}
-
-/** Deck clearance: the mean of those opposite pairs of places that are complete, so that the rock of the piston cancels. */
-function deckClearance(build: Build, cylinder: number): Derived {
-  const wanted = deckSpots(build)
-  const read = (spot: DeckSpot) => readingAt(build, 'deck', { cylinder, spot })
-  const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
-  const spots = pairs.flat()
-  if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
-    return { missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })) }
-  }
-  const figure = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
-  const remarks: Remark[] = spots.length < wanted.length ? [{ code: 'someplacesMissing', used: spots.length, wanted: wanted.length }] : []
-  return { figure, remarks }
 }
 
 /** Chamber volume: the mean of the fills that are complete, by whichever method the build uses. */

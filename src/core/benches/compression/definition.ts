@@ -1,4 +1,5 @@
 import type { BenchDefinition } from '../bench'
+import { deckMean } from '../deckClearance'
 import * as formulas from './formulas'
 
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } } as const
@@ -58,7 +59,7 @@ export const definition = {
     'crownDiameter', 'landHeight', 'intakeClosing', 'fluidDensity', 'ambientPressure', 'intakeTemperature',
   ],
   formulas: [
-    formulas.deckMean, formulas.buretteDifference, formulas.volumeByMass, formulas.repeatMean, formulas.sweptLength,
+    deckMean, formulas.buretteDifference, formulas.volumeByMass, formulas.repeatMean, formulas.sweptLength,
     formulas.sweptVolume, formulas.gasketVolume, formulas.deckVolume, formulas.creviceVolume, formulas.pistonVolumeDownTheBore,
     formulas.clearanceVolume, formulas.compressionRatio, formulas.quench, formulas.effectiveSweptVolume, formulas.endPressure,
     formulas.endTemperature, formulas.crankingPressure,

@@ -6,12 +6,6 @@ const HEYWOOD = 'Heywood, Internal Combustion Engine Fundamentals'
 const GEOMETRY = 'geometry of a cylinder'
 const KELVIN = 273.15
 
-export const deckMean: FormulaText = {
-  id: 'deckMean', title: 'Deck clearance of the piston', kind: 'length',
-  expression: 'mean of the places read on the crown',
-  source: 'common practice: opposite places, so that the rock of the piston cancels',
-}
-
 export const buretteDifference: FormulaText = {
   id: 'buretteDifference', title: 'Volume run in', kind: 'volume',
   expression: 'difference of the burette before and after', source: 'definition',
@@ -20,7 +14,6 @@ export const buretteDifference: FormulaText = {
 export const repeatMean: FormulaText = {
   id: 'repeatMean', title: 'Mean of the fills', kind: 'volume', expression: 'mean of the repeats', source: 'JCGM 100:2008, 4.2.1',
 }
-
 
 export const volumeByMass = formula({
   id: 'volumeByMass', title: 'Volume by mass', kind: 'volume', expression: 'mass of fluid ÷ its density', source: 'definition of density',

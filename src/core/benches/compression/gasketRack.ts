@@ -1,7 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Gasket } from '../../build/types'
-import type { Outcome } from '../bench'
-import { outcomeOf } from './change'
+import { outcomeOf, type Outcome } from './change'
 import type { CylinderState } from './cylinder'
 
 export interface RackRow {

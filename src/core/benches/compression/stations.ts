@@ -3,24 +3,8 @@ import type { Build } from '../../build/build'
 import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'
 import type { Station } from '../bench'
+import { DECK_SPOTS, deckSpots, type DeckSpot } from '../deckClearance'
 import type { CompressionCharacteristic } from './definition'
-
-/** Places on a crown, in the order a hand goes round it, and where they lie in the plan (x to the rear, y to the right). */
-export const DECK_SPOTS = {
-  front: { words: 'front', x: -0.62, y: 0 },
-  left: { words: 'left', x: 0, y: -0.62 },
-  rear: { words: 'rear', x: 0.62, y: 0 },
-  right: { words: 'right', x: 0, y: 0.62 },
-} as const
-export type DeckSpot = keyof typeof DECK_SPOTS
-
-/** Ends of the pin axis of an engine whose crank runs front to rear: reading both cancels the rock across it. */
-export const PIN_AXIS: readonly DeckSpot[] = ['front', 'rear']
-export const THRUST_AXIS: readonly DeckSpot[] = ['left', 'right']
-
-export function deckSpots(build: Build): readonly DeckSpot[] {
-  return build.spec.methods.deckPlaces === 2 ? PIN_AXIS : (Object.keys(DECK_SPOTS) as DeckSpot[])
-}
 
 export function chamberRepeats(build: Build): readonly number[] {
   return Array.from({ length: build.spec.methods.chamberRepeats }, (_, index) => index + 1)

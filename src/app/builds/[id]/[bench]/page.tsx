@@ -1,8 +1,10 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { benchById, isBenchId } from '@/core/benches'
+import { benchById, benchProgress, BENCHES, isBenchId, type BenchId } from '@/core/benches'
+import { openBuild, type BuildDocument } from '@/core/build'
+import { shareDone, type Stage } from '@/features/bench/stages'
+import { BenchPageOf } from '@/features/benchPages'
 import { loadBuild } from '../../../loadBuild'
-import { BenchPage } from '@/features/bench/BenchPage'
 
 type Props = { params: Promise<{ id: string; bench: string }>; searchParams: Promise<{ at?: string }> }
 
@@ -12,8 +14,20 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params, searchParams }: Props) {
-  const { id, bench } = await params
+  const { bench } = await params
   if (!isBenchId(bench)) notFound()
-  const { document } = await loadBuild(id)
-  return <BenchPage document={document} benchId={bench} startAt={(await searchParams).at} />
+  const { document, revision } = await loadBuild((await params).id)
+  return <BenchPageOf benchId={bench} document={document} revision={revision} stages={stagesOf(document, bench)} startAt={(await searchParams).at} />
+}
+
+/** The rule of stages as it stands: job, paper, every bench in the order of work, book. */
+function stagesOf(document: BuildDocument, here: BenchId): Stage[] {
+  const build = openBuild(document)
+  const home = `/builds/${document.id}`
+  return [
+    { href: home, words: 'Job', done: 1, here: false },
+    { href: `${home}/paper`, words: 'Paper', done: 1, here: false },
+    ...BENCHES.map((bench): Stage => ({ href: `${home}/${bench.id}`, words: bench.definition.stage, bench: bench.id, done: shareDone(benchProgress(bench, build)), here: bench.id === here })),
+    { href: `${home}/book`, words: 'Book', here: false },
+  ]
 }

@@ -1,0 +1,84 @@
+import { readingAt, type Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import type { Place, Reading } from '../../build/types'
+import { cylinderNumbers, mainNumbers } from '../../engine'
+import { resultOf, type Figure } from '../../metrology'
+import type { Missing, Subject } from '../bench'
+import type { Derived } from '../finding'
+import { bearingClearance, journalMean } from './formulas'
+
+/** A journal of the crank with its bearing: a main, or the pin of a cylinder's rod. */
+export interface Journal {
+  readonly kind: 'main' | 'rod'
+  readonly number: number
+  readonly subject: Subject
+}
+
+/** Where a journal is read: near each end, on two axes. */
+export const JOURNAL_ENDS = ['front', 'rear'] as const
+export const JOURNAL_AXES = ['vertical', 'horizontal'] as const
+/** Where the inside of fitted shells is read; 60° either side clear of the relief at the parting line. */
+export const SHELL_DIRECTIONS = ['vertical', 'left60', 'right60'] as const
+
+const CHARACTERISTICS = {
+  main: { journal: 'mainJournal', direct: 'mainClearance', separate: 'mainInside', strip: 'mainStrip' },
+  rod: { journal: 'rodJournal', direct: 'rodClearance', separate: 'rodInside', strip: 'rodStrip' },
+} as const
+
+export function journalsOf(build: Build, kind: Journal['kind']): readonly Journal[] {
+  return kind === 'main'
+    ? mainNumbers(build.spec.layout).map((main) => ({ kind, number: main, subject: { main } }))
+    : cylinderNumbers(build.spec.layout).map((cylinder) => ({ kind, number: cylinder, subject: { cylinder } }))
+}
+
+/** The name a journal's shells are chosen under. */
+export function journalName({ kind, number }: Journal): string {
+  return `${kind}.${number}`
+}
+
+export function journalPlace({ subject }: Journal, end: (typeof JOURNAL_ENDS)[number], axis: (typeof JOURNAL_AXES)[number]): Place {
+  return { ...subject, spot: `${end}-${axis}` }
+}
+
+export function journalReading(build: Build, journal: Journal, end: (typeof JOURNAL_ENDS)[number], axis: (typeof JOURNAL_AXES)[number]): Figure | undefined {
+  return readingAt(build, CHARACTERISTICS[journal.kind].journal, journalPlace(journal, end, axis))
+}
+
+/** Mean diameter: once one end was read on both axes. */
+export function journalDiameter(build: Build, journal: Journal): Derived {
+  const read = JOURNAL_ENDS.flatMap((end) => {
+    const both = JOURNAL_AXES.map((axis) => ({ label: `${end}, ${axis}`, figure: journalReading(build, journal, end, axis) }))
+    return both.every(({ figure }) => figure) ? both.map(({ label, figure }) => ({ label, figure: figure! })) : []
+  })
+  if (read.length === 0) {
+    const { journal: characteristic } = CHARACTERISTICS[journal.kind]
+    return { missing: JOURNAL_AXES.map((axis) => ({ kind: 'reading', stationId: stationId(characteristic, journalPlace(journal, 'front', axis)) })) }
+  }
+  return { figure: resultOf(journalMean, read.map((one) => ({ ...one, weight: 1 / read.length }))) }
+}
+
+/** Where the build's method reads the clearance of a journal, or what it follows from. */
+export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: string; place: Place } {
+  const { bearings } = build.spec.methods
+  return { characteristic: CHARACTERISTICS[kind][bearings], place: bearings === 'strip' ? { ...subject } : { ...subject, spot: 'vertical' } }
+}
+
+/** The reading the clearance of a journal rests on, whatever the method. */
+export function clearanceReading(build: Build, journal: Journal): Reading | undefined {
+  const { characteristic, place } = clearanceStation(build, journal)
+  return build.readings.current.get(stationId(characteristic, place))
+}
+
+/**
+ * Vertical clearance of a journal. Zeroed on the micrometer that read the journal, the bore gauge shows the clearance itself
+ * and the micrometer's bias is in both and cancels; read apart, both gauges bring their own.
+ */
+export function clearanceOf(build: Build, journal: Journal): Derived {
+  const { characteristic, place } = clearanceStation(build, journal)
+  const figure = readingAt(build, characteristic, place)
+  const missing: Missing[] = [{ kind: 'reading', stationId: stationId(characteristic, place) }]
+  if (build.spec.methods.bearings !== 'separate') return figure ? { figure } : { missing }
+  const diameter = journalDiameter(build, journal)
+  if (!figure || !('figure' in diameter)) return { missing: [...(figure ? [] : missing), ...('figure' in diameter ? [] : diameter.missing)] }
+  return { figure: bearingClearance.of({ insideMm: figure, journalMm: diameter.figure }) }
+}

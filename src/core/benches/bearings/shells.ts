@@ -1,0 +1,133 @@
+import type { Build } from '../../build/build'
+import type { Shell, ShellPair } from '../../build/types'
+import { exactly, judge, limitsU, type Figure } from '../../metrology'
+import { selectEvenly } from '../../numerics/selection'
+import { isKnown } from '../finding'
+import { clearanceOf, clearanceReading, journalName, journalsOf, type Journal } from './journals'
+
+/**
+ * Halves whose walls differ by more are never paired: an X half with an undersize one puts the parting line off the middle.
+ * Half a thou (common practice), and a tenth of a micron for rounding.
+ */
+const MOST_APART_MM = 0.0005 * 25.4 + 1e-4
+
+/** How much thicker than standard one half is, coating and all. */
+export function thicknessMm({ wallMm, coatingMm = 0 }: Shell): number {
+  return wallMm + coatingMm
+}
+
+export function mayPair(upper: Shell, lower: Shell): boolean {
+  return upper.fits === lower.fits && Math.abs(upper.wallMm - lower.wallMm) <= MOST_APART_MM
+}
+
+/** What two halves together take off the clearance, against a standard pair. */
+export function pairThicknessMm(upper: Shell, lower: Shell): number {
+  return thicknessMm(upper) + thicknessMm(lower)
+}
+
+/** The shells chosen for a journal, as long as both are still on the list. */
+export function chosenPair(build: Build, journal: Journal): { readonly pair: ShellPair; readonly upper: Shell; readonly lower: Shell } | undefined {
+  const pair = build.spec.choice.shells?.[journalName(journal)]
+  const halves = pair && halvesOf(build, pair)
+  return halves && { pair, ...halves }
+}
+
+function halvesOf(build: Build, ids: { upper: string; lower: string }): { upper: Shell; lower: Shell } | undefined {
+  const [upper, lower] = [ids.upper, ids.lower].map((id) => build.spec.stock.shells.find((shell) => shell.id === id))
+  return upper && lower && { upper, lower }
+}
+
+/** A plan still to be fitted: the journal has not been measured since it was made. */
+export function pendingPair(build: Build, journal: Journal): ReturnType<typeof chosenPair> {
+  const chosen = chosenPair(build, journal)
+  return chosen && clearanceReading(build, journal)?.id === chosen.pair.plannedOn ? chosen : undefined
+}
+
+/** What the shells in the journal when it was measured took off against a standard pair. */
+export function measuredWithMm(build: Build, journal: Journal): number {
+  const standing = standingPair(build, journal)
+  const halves = standing && halvesOf(build, standing)
+  return halves ? pairThicknessMm(halves.upper, halves.lower) : 0
+}
+
+/** The shells that were in the journal at its last reading; undefined for standard halves. */
+export function standingPair(build: Build, journal: Journal): { upper: string; lower: string } | undefined {
+  const chosen = chosenPair(build, journal)
+  return pendingPair(build, journal) ? chosen?.pair.instead : chosen && { upper: chosen.upper.id, lower: chosen.lower.id }
+}
+
+export interface ShellChoice {
+  readonly journal: Journal
+  readonly upper: Shell
+  readonly lower: Shell
+  readonly before: Figure
+  /** Clearance in mm with this pair. */
+  readonly clearanceMm: number
+  readonly plannedOn: string
+}
+
+export interface ShellSelection {
+  readonly kind: Journal['kind']
+  readonly choices: readonly ShellChoice[]
+  readonly targetMm: number
+  /** Halves to buy beyond what is on the shelf. */
+  readonly toBuy: readonly { readonly shell: Shell; readonly halves: number }[]
+  /** Whether every journal lands inside its limit on its central value. */
+  readonly lands: boolean
+}
+
+/**
+ * Shells for all journals of a kind: from the shelf, the least worst deviation from the target, then the least spread; when
+ * that does not land every journal in its limit, the same with anything on the list bought, fewest halves last.
+ * Undefined while a journal is not measured, no limit is set, or nothing is in stock.
+ */
+export function selectShells(build: Build, kind: Journal['kind']): ShellSelection | undefined {
+  const limit = build.spec.limits[kind === 'main' ? 'mainClearance' : 'rodClearance']
+  const journals = journalsOf(build, kind).map((journal) => ({ journal, clearance: clearanceOf(build, journal), reading: clearanceReading(build, journal) }))
+  const shells = build.spec.stock.shells.filter((shell) => shell.fits === kind)
+  if (!limit || shells.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading)) return undefined
+  const targetMm = limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
+  const pairs = shells.flatMap((upper, first) => shells.slice(first).filter((lower) => mayPair(upper, lower)).map((lower) => ({ upper, lower })))
+  const rows = journals.map(({ journal, clearance, reading }) => {
+    const before = (clearance as { figure: Figure }).figure
+    return { journal, before, plannedOn: reading!.id, bareMm: before.value.value + measuredWithMm(build, journal) }
+  })
+  const options = rows.map(({ bareMm }) => pairs.map(({ upper, lower }) => ({ value: bareMm - pairThicknessMm(upper, lower), uses: [shells.indexOf(upper), shells.indexOf(lower)] })))
+  const stock = shells.map((shell) => shell.halves)
+  const landing = (picked: readonly number[] | undefined) => picked !== undefined && picked.every((pair, row) => inside(options[row]![pair]!.value, limit))
+  const fromShelf = selectEvenly(options, targetMm, stock, 'shelf')
+  const picked = landing(fromShelf) ? fromShelf! : (selectEvenly(options, targetMm, stock, 'buy') ?? fromShelf)
+  if (!picked) return undefined
+  const choices = rows.map(({ journal, before, plannedOn }, row): ShellChoice => ({ journal, before, plannedOn, ...pairs[picked[row]!]!, clearanceMm: options[row]![picked[row]!]!.value }))
+  const used = shells.map((shell) => choices.reduce((sum, { upper, lower }) => sum + Number(upper === shell) + Number(lower === shell), 0))
+  return {
+    kind, choices, targetMm, lands: landing(picked),
+    toBuy: shells.flatMap((shell, index) => (used[index]! > shell.halves ? [{ shell, halves: used[index]! - shell.halves }] : [])),
+  }
+}
+
+function inside(valueMm: number, limit: { lower?: number; upper?: number }): boolean {
+  return judge(exactly(valueMm), limit, 'strict').verdict === 'within'
+}
+
+/** Shell walls are made to about a micron or two either way (common practice): the doubt a planned pair adds. */
+const WALL_TOLERANCE_MM = 0.002
+
+/** The plan of a selection as the build keeps it: by journal, on the reading it was made on, over what stood there. */
+export function plannedShells(build: Build, selection: ShellSelection): Record<string, ShellPair> {
+  return Object.fromEntries(selection.choices.map(({ journal, upper, lower, plannedOn }) => {
+    const instead = standingPair(build, journal)
+    return [journalName(journal), { upper: upper.id, lower: lower.id, plannedOn, ...(instead && { instead }) }]
+  }))
+}
+
+/** The change of a planned pair against what was measured with, with the doubt of four walls. */
+export function thickerBy(build: Build, journal: Journal): Figure | undefined {
+  const pending = pendingPair(build, journal)
+  if (!pending) return undefined
+  const owner = `stock:${pending.upper.id}`
+  return {
+    value: { value: pairThicknessMm(pending.upper, pending.lower) - measuredWithMm(build, journal), components: [{ source: `shells:${journalName(journal)}`, owner, u: limitsU(WALL_TOLERANCE_MM) * 2, dof: Infinity }] },
+    origin: { from: 'stock', id: pending.upper.id, name: `upper ${pending.upper.name}, lower ${pending.lower.name}`, source: pending.upper.source },
+  }
+}

@@ -1,0 +1,78 @@
+import type { Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import type { Place } from '../../build/types'
+import { bankCount, cylinderPlaces } from '../../engine'
+import type { Station } from '../bench'
+import type { BearingCharacteristic } from './definition'
+import { clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalPlace, journalsOf, SHELL_DIRECTIONS, type Journal } from './journals'
+
+const DIRECTION_WORDS = { vertical: 'vertical', left60: '60° left of vertical', right60: '60° right of vertical' } as const
+const DIRECTION_ROWS = { vertical: 'vertical', left60: '60° left', right60: '60° right' } as const
+const WIDEST_CLEARANCE_MM = 0.2
+
+/** Journals, then the clearances of every main and rod, then the crank as a whole. */
+export function stations(build: Build): readonly Station[] {
+  const mains = journalsOf(build, 'main')
+  const rods = journalsOf(build, 'rod')
+  return [
+    ...mains.flatMap((journal) => journalStations(build, journal)),
+    ...mains.flatMap((journal) => clearanceStations(build, journal)),
+    ...mains.map(({ number }) => station('spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 })),
+    station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 }),
+    station('runOut', {}, 'Run-out at the middle main', 'Run-out', { low: 0, high: 0.3 }),
+    ...rods.flatMap((journal) => journalStations(build, journal)),
+    ...rods.flatMap((journal) => clearanceStations(build, journal)),
+    ...rodSideStations(build),
+  ]
+}
+
+const name = ({ kind, number }: Journal) => (kind === 'main' ? `Main ${number}` : `Cylinder ${number}, rod journal`)
+
+function journalStations(build: Build, journal: Journal): Station[] {
+  const nominalMm = build.spec.paper[journal.kind === 'main' ? 'mainJournal' : 'rodJournal']?.value
+  const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1.1, high: nominalMm + 0.3 }
+  return JOURNAL_ENDS.flatMap((end) => JOURNAL_AXES.map((axis) => station(
+    journal.kind === 'main' ? 'mainJournal' : 'rodJournal', journalPlace(journal, end, axis), `${name(journal)}${journal.kind === 'main' ? ', journal' : ''}, ${end} end, ${axis}`,
+    `${journal.kind === 'main' ? 'Journal' : 'Pin'}, ${end} ${axis === 'vertical' ? 'vert.' : 'horiz.'}`, expected, nominalMm,
+  )))
+}
+
+function clearanceStations(build: Build, journal: Journal): Station[] {
+  const { characteristic } = clearanceStation(build, journal)
+  const of = characteristic as BearingCharacteristic
+  const clearance = { low: 0, high: WIDEST_CLEARANCE_MM }
+  switch (build.spec.methods.bearings) {
+    case 'strip': return [station(of, { ...journal.subject }, `${name(journal)}, strip width`, 'Strip', clearance)]
+    case 'direct': return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, clearance on the dial, ${DIRECTION_WORDS[spot]}`, `Clearance, ${DIRECTION_ROWS[spot]}`, clearance))
+    case 'separate': {
+      const nominalMm = build.spec.paper[journal.kind === 'main' ? 'mainJournal' : 'rodJournal']?.value
+      const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1, high: nominalMm + 0.4 }
+      return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, inside the shells, ${DIRECTION_WORDS[spot]}`, `Inside, ${DIRECTION_ROWS[spot]}`, expected, nominalMm))
+    }
+  }
+}
+
+/** Two rods on one pin have one gap between them, read at the lower number; a rod alone has its own. */
+function rodSideStations(build: Build): Station[] {
+  const { layout } = build.spec
+  const places = cylinderPlaces(layout)
+  if (bankCount(layout) === 1) return places.map(({ cylinder }) => rodSide(cylinder, `Cylinder ${cylinder}, rod side clearance`))
+  const rows = [...new Set(places.map(({ row }) => row))].sort((a, b) => a - b)
+  return rows.map((row) => {
+    const pair = places.filter((place) => place.row === row).map(({ cylinder }) => cylinder).sort((a, b) => a - b)
+    return rodSide(pair[0]!, `Rods ${pair.join(' and ')}, side clearance of the pair`)
+  })
+}
+
+function rodSide(cylinder: number, label: string): Station {
+  return station('rodSide', { cylinder }, label, 'Rod side', { low: 0.05, high: 1.2 })
+}
+
+/** Marks stand on the crank: mains at their bearing, pins in their cylinder; each kind of reading beside the other. */
+const DRAWN: Readonly<Partial<Record<BearingCharacteristic, { x: number; y: number }>>> = {
+  mainJournal: { x: 0, y: 0.3 }, spin: { x: 0, y: 0.62 }, mainClearance: { x: 0, y: 0 }, mainInside: { x: 0, y: 0 }, mainStrip: { x: 0, y: 0 }, rodJournal: { x: -0.3, y: 0 }, rodSide: { x: 0, y: -0.45 },
+}
+
+function station(characteristic: BearingCharacteristic, place: Place, label: string, row: string, expected: Station['expected'], nominal?: number): Station {
+  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal }), drawnAt: DRAWN[characteristic] ?? { x: 0.2, y: 0 } }
+}

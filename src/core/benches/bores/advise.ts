@@ -1,0 +1,60 @@
+import type { Build } from '../../build/build'
+import { cylinderNumbers } from '../../engine'
+import { judge } from '../../metrology'
+import { withSpec } from '../../build/build'
+import type { Advice, Finding, Headline } from '../bench'
+import { spreadAcross } from '../engineWide'
+import { isKnown } from '../finding'
+import { worst } from '../worst'
+import { clearanceOf } from './derive'
+import { matchPistons, type PistonMatch } from './match'
+
+/** Swap the pistons about when that helps; hone what no swap brings into its limits; look again at what stands alone. */
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
+  const match = matchPistons(build)
+  const troubled = findings.some(({ output, conformity }) => output.startsWith('clearance') && conformity !== undefined && conformity.verdict !== 'within')
+  if (!match || !troubled) return []
+  const swaps = match.after.some((mark, index) => mark !== match.before[index])
+  return [...(swaps ? [swapAdvice(build, match)] : []), ...honeAdvice(build, match)]
+}
+
+/** The build with its pistons in other bores. */
+export function withPistons(build: Build, pistonInBore: readonly number[]): Build {
+  return withSpec(build, { ...build.spec, choice: { ...build.spec.choice, pistonInBore: [...pistonInBore] } })
+}
+
+function swapAdvice(build: Build, match: PistonMatch): Advice {
+  const after = withPistons(build, match.after)
+  const moved = match.after.filter((mark, index) => mark !== match.before[index]).length
+  return {
+    id: 'swapPistons', change: { code: 'swapPistons', pistonInBore: match.after }, headlines: headlinesOf(after), verdict: verdictOf(after),
+    costs: [{ code: 'marks', pistons: moved }, { code: 'noParts' }],
+  }
+}
+
+/** Bores that are still tight with the best match: how much each wants to reach the target. A loose one cannot be honed back. */
+function honeAdvice(build: Build, match: PistonMatch): Advice[] {
+  const lower = build.spec.limits.clearance?.lower
+  if (lower === undefined) return []
+  const tight = match.clearanceMm(match.after).flatMap((mm, index) => (mm < lower ? [[index + 1, match.targetMm - mm] as const] : []))
+  if (tight.length === 0) return []
+  return [{ id: 'hone', change: { code: 'hone', byCylinder: new Map(tight) }, headlines: [], costs: [{ code: 'honing', cylinders: tight.length }] }]
+}
+
+function headlinesOf(build: Build): Headline[] {
+  const derived = new Map(cylinderNumbers(build.spec.layout).map((cylinder) => [cylinder, clearanceOf(build, cylinder)]))
+  const ranked = [...derived.values()].flatMap((one) => (isKnown(one) ? [one.figure] : [])).sort((a, b) => a.value.value - b.value.value)
+  const spread = spreadAcross('length', derived)
+  return [
+    ...(ranked.length > 0 ? [{ output: 'clearance', low: ranked[0]!, high: ranked.at(-1)! }] : []),
+    ...(isKnown(spread) ? [{ output: 'clearanceSpread', low: spread.figure, high: spread.figure }] : []),
+  ]
+}
+
+function verdictOf(build: Build): ReturnType<typeof worst> {
+  const { limits, methods } = build.spec
+  return worst(headlinesOf(build).flatMap(({ output, low, high }) => {
+    const limit = limits[output]
+    return limit ? [low, high].map((figure) => judge(figure.value, limit, methods.rule).verdict) : []
+  }))
+}

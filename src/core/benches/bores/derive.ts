@@ -1,0 +1,98 @@
+import { readingAt, type Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import { cylinderNumbers } from '../../engine'
+import { difference, expand, resultOf, type Figure } from '../../metrology'
+import type { Finding, Missing, Remark } from '../bench'
+import { boreReading, boreReadings, measuredBore, missingBore } from '../boreDiameter'
+import { BORE_AXES, BORE_DEPTHS } from '../boreStations'
+import { spreadAcross } from '../engineWide'
+import { finding, isKnown, type Derived } from '../finding'
+import { pistonIn } from '../fitted'
+import { smallestOf, taperByRing } from '../ringGap'
+import { definition } from './definition'
+import { outOfRound, pistonClearance, taper } from './formulas'
+import { stations } from './stations'
+
+export function derive(build: Build): Finding[] {
+  const numbers = cylinderNumbers(build.spec.layout)
+  const each = (output: keyof typeof definition.outputs, of: (build: Build, cylinder: number) => Derived) => {
+    const derived = new Map(numbers.map((cylinder) => [cylinder, of(build, cylinder)]))
+    return { derived, findings: [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder })) }
+  }
+  const clearances = each('clearance', clearanceOf)
+  const diameters = each('boreDiameter', measuredBore)
+  const several = numbers.length > 1
+  return [
+    ...clearances.findings,
+    ...(several ? [finding(build, definition, 'clearanceSpread', spreadAcross('length', clearances.derived))] : []),
+    ...each('outOfRound', outOfRoundOf).findings,
+    ...each('taper', taperOf).findings,
+    ...diameters.findings,
+    ...(several ? [finding(build, definition, 'boreSpread', spreadAcross('length', diameters.derived))] : []),
+    finding(build, definition, 'deckFinish', deckFinish(build)),
+  ]
+}
+
+/** Piston to wall of a cylinder with the piston that is to go into it. */
+export function clearanceOf(build: Build, cylinder: number): Derived {
+  const mark = pistonIn(build, cylinder)
+  const bore = smallestBore(build, cylinder)
+  const skirt = readingAt(build, 'skirt', { cylinder: mark })
+  if (!isKnown(bore) || !skirt) {
+    const wantsSkirt: Missing[] = skirt ? [] : [{ kind: 'reading', stationId: stationId('skirt', { cylinder: mark }) }]
+    return { missing: [...(isKnown(bore) ? [] : bore.missing), ...wantsSkirt] }
+  }
+  const remarks: Remark[] = mark === cylinder ? [] : [{ code: 'pistonMarked', mark }]
+  return { figure: pistonClearance.of({ boreMm: bore.figure, skirtMm: skirt }), remarks }
+}
+
+/** The smallest diameter read, once at least one depth was read on both axes. */
+export function smallestBore(build: Build, cylinder: number): Derived {
+  const read = boreReadings(build, cylinder)
+  if (!isKnown(measuredBore(build, cylinder))) return { missing: missingBore(cylinder, 'middle') }
+  return { figure: smallestOf('Smallest bore', read.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure }))) }
+}
+
+function outOfRoundOf(build: Build, cylinder: number): Derived {
+  return worstOf(cylinder, BORE_DEPTHS.flatMap((depth) => {
+    const [thrustMm, pinMm] = BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis))
+    return thrustMm && pinMm ? [outOfRound.of({ thrustMm, pinMm })] : []
+  }), [])
+}
+
+function taperOf(build: Build, cylinder: number): Derived {
+  const tapers = BORE_AXES.flatMap((axis) => {
+    const [topMm, bottomMm] = (['top', 'bottom'] as const).map((depth) => boreReading(build, cylinder, depth, axis))
+    return topMm && bottomMm ? [taper.of({ topMm, bottomMm })] : []
+  })
+  return worstOf(cylinder, tapers, ringRemark(build, cylinder))
+}
+
+function worstOf(cylinder: number, figures: readonly Figure[], remarks: readonly Remark[]): Derived {
+  const worst = [...figures].sort((a, b) => b.value.value - a.value.value)[0]
+  return worst ? { figure: worst, remarks } : { missing: [...missingBore(cylinder, 'top'), ...missingBore(cylinder, 'bottom')] }
+}
+
+/** What the top ring, as a gauge of its own, says of the taper: it feels the mean of all directions. */
+function ringRemark(build: Build, cylinder: number): Remark[] {
+  const ring = taperByRing(build, cylinder)
+  const ends = (['top', 'bottom'] as const).map((depth) => BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis)))
+  if (!ring || !isKnown(ring) || ends.flat().some((figure) => figure === undefined)) return []
+  const [top, bottom] = ends as Figure[][]
+  const text = { id: 'meanTaper', title: 'Taper by bore gauge, mean of both axes', kind: 'length', expression: 'mean at the top − mean at the bottom', source: 'definition' } as const
+  const gauge = resultOf(text, [
+    ...top!.map((figure, index) => ({ label: `Top, ${BORE_AXES[index]}`, weight: 0.5, figure })),
+    ...bottom!.map((figure, index) => ({ label: `Bottom, ${BORE_AXES[index]}`, weight: -0.5, figure })),
+  ])
+  const apart = difference(ring.figure.value, gauge.value)
+  return [{ code: 'ringOnTaper', ring: ring.figure, gauge, agrees: Math.abs(apart.value) <= expand(apart).U }]
+}
+
+/** The roughest deck face that was read; with two banks both are wanted. */
+function deckFinish(build: Build): Derived {
+  const faces = stations(build).filter((station) => station.characteristic === 'deckFinish')
+  const read = faces.map((station) => readingAt(build, 'deckFinish', station.place))
+  const missing = faces.filter((_, index) => !read[index])
+  if (missing.length > 0) return { missing: missing.map((station) => ({ kind: 'reading', stationId: station.id })) }
+  return { figure: (read as Figure[]).sort((a, b) => b.value.value - a.value.value)[0]! }
+}

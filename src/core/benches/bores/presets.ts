@@ -1,0 +1,50 @@
+import type { Build } from '../../build/build'
+import type { Limit, Materials } from '../../build/types'
+import type { Bench } from '../bench'
+import { inThou } from '../inThou'
+import { isRace, isSustained } from '../duty'
+
+const PRACTICE = 'Preset: common practice'
+const MM_PER_THOU = 0.0254
+const FOUR_INCH_MM = 101.6
+
+/** Piston to wall in thou, per four inches of bore (common practice), by the alloy the piston grows with. */
+const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: number; readonly upper: number; readonly words: string }>> = {
+  forged4032: { lower: 2.5, upper: 3.5, words: 'forged 4032' },
+  forged2618: { lower: 3.5, upper: 5, words: 'forged 2618' },
+  castHypereutectic: { lower: 1, upper: 2, words: 'cast' },
+}
+
+export const presets: Bench['presets'] = ({ paper, duty, materials, units }) => {
+  const roundness = inThou(isRace(duty) ? 0.5 : 1, units)
+  const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
+  return {
+    ...(clearance && { clearance }),
+    clearanceSpread: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'All alike before any one perfect; a match or a hone brings them together.' },
+    outOfRound: { upper: roundness, source: PRACTICE, reason: 'Rings seal a round bore.' },
+    taper: { upper: roundness, source: PRACTICE, reason: 'A ring that breathes up and down a taper wears and flutters.' },
+    deckFinish: { upper: 0.5, source: PRACTICE, reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.' },
+  }
+}
+
+function clearancePreset(boreMm: number | undefined, alloy: Materials['piston'], loose: boolean): Limit | undefined {
+  if (boreMm === undefined) return undefined
+  const { lower, upper, words } = CLEARANCE_THOU[alloy]
+  const scale = (MM_PER_THOU * boreMm) / FOUR_INCH_MM
+  const target = (loose ? upper : (lower + upper) / 2) * scale
+  return {
+    lower: round(lower * scale), upper: round((loose ? upper * 1.15 : upper) * scale), target: round(target), source: PRACTICE,
+    reason: `${words[0]!.toUpperCase()}${words.slice(1)}, for this bore${loose ? '; boost or long full throttle to the loose end' : ''}. The piston maker’s card outranks it.`,
+  }
+}
+
+function round(mm: number): number {
+  return Math.round(mm * 1000) / 1000
+}
+
+/** The clearance aimed at: the target, or the middle of the limit. */
+export function clearanceTarget({ spec }: Build): number | undefined {
+  const limit = spec.limits.clearance
+  if (!limit) return undefined
+  return limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
+}

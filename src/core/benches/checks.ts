@@ -1,0 +1,31 @@
+import type { Build } from '../build/build'
+import { stationId } from '../build/readings'
+import type { Check, Place } from '../build/types'
+import { cylinderNumbers, mainNumbers } from '../engine'
+import type { Bench, CheckDefinition } from './bench'
+
+/** One thing to look at, at one place, and the last word on it. */
+export interface BenchCheck extends CheckDefinition {
+  readonly id: string
+  readonly place: Place
+  readonly check: Check | undefined
+}
+
+/** Everything a bench wants looked at, in the order of its list. */
+export function benchChecks(bench: Bench, build: Build): readonly BenchCheck[] {
+  return Object.entries(bench.definition.checks ?? {}).flatMap(([id, definition]) => placesOf(build, definition).map((place) => (
+    { ...definition, id, place, check: checkAt(build, id, place) }
+  )))
+}
+
+export function checkAt(build: Build, id: string, place: Place = {}): Check | undefined {
+  return build.readings.checks.get(stationId(id, place))
+}
+
+function placesOf(build: Build, { each }: CheckDefinition): Place[] {
+  switch (each) {
+    case 'cylinder': return cylinderNumbers(build.spec.layout).map((cylinder) => ({ cylinder }))
+    case 'main': return mainNumbers(build.spec.layout).map((main) => ({ main }))
+    default: return [{}]
+  }
+}

@@ -1,0 +1,42 @@
+import { readingAt, type Build } from '../build/build'
+import { stationId } from '../build/readings'
+import { resultOf, type FormulaText } from '../metrology'
+import type { Remark } from './bench'
+import type { Derived } from './finding'
+
+export const deckMean: FormulaText = {
+  id: 'deckMean', title: 'Deck clearance of the piston', kind: 'length',
+  expression: 'mean of the places read on the crown',
+  source: 'common practice: opposite places, so that the rock of the piston cancels',
+}
+
+/** Places on a crown, in the order a hand goes round it, and where they lie in the plan (x to the rear, y to the right). */
+export const DECK_SPOTS = {
+  front: { words: 'front', x: -0.62, y: 0 },
+  left: { words: 'left', x: 0, y: -0.62 },
+  rear: { words: 'rear', x: 0.62, y: 0 },
+  right: { words: 'right', x: 0, y: 0.62 },
+} as const
+export type DeckSpot = keyof typeof DECK_SPOTS
+
+/** Ends of the pin axis of an engine whose crank runs front to rear: reading both cancels the rock across it. */
+export const PIN_AXIS: readonly DeckSpot[] = ['front', 'rear']
+export const THRUST_AXIS: readonly DeckSpot[] = ['left', 'right']
+
+export function deckSpots(build: Build): readonly DeckSpot[] {
+  return build.spec.methods.deckPlaces === 2 ? PIN_AXIS : (Object.keys(DECK_SPOTS) as DeckSpot[])
+}
+
+/** Deck clearance: the mean of those opposite pairs of places that are complete, so that the rock of the piston cancels. */
+export function deckClearance(build: Build, cylinder: number): Derived {
+  const wanted = deckSpots(build)
+  const read = (spot: DeckSpot) => readingAt(build, 'deck', { cylinder, spot })
+  const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
+  const spots = pairs.flat()
+  if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
+    return { missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })) }
+  }
+  const figure = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
+  const remarks: Remark[] = spots.length < wanted.length ? [{ code: 'someplacesMissing', used: spots.length, wanted: wanted.length }] : []
+  return { figure, remarks }
+}

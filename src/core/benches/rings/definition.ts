@@ -1,0 +1,41 @@
+import type { BenchDefinition } from '../bench'
+import { taperFromGaps } from '../ringGap'
+import { buttingTemperature, hotGap, ringTarget, secondOverTop } from './formulas'
+
+const GAP = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
+const SHOWN = { ...GAP, digits: { metric: 3, inch: 1 } } as const
+const HEAT = { kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, digits: { metric: 0, inch: 0 } } as const
+const FEELER = { ...GAP, gauges: ['feeler'], filed: true } as const
+
+export const definition = {
+  title: 'Rings',
+  stage: 'Rings',
+  characteristics: {
+    ringTop: { label: 'Top ring gap', ...FEELER, judgedBy: 'topGap' },
+    ringSecond: { label: 'Second ring gap', ...FEELER, judgedBy: 'secondGap' },
+    railUpper: { label: 'Upper rail gap', ...FEELER, judgedBy: 'railGap' },
+    railLower: { label: 'Lower rail gap', ...FEELER, judgedBy: 'railGap' },
+  },
+  outputs: {
+    topGap: { label: 'Top ring gap', ...SHOWN, limit: 'topGap' },
+    secondGap: { label: 'Second ring gap', ...SHOWN, limit: 'secondGap' },
+    secondOverTop: { label: 'Second over top', ...SHOWN, limit: 'secondOverTop' },
+    railGap: { label: 'Tighter oil rail', ...SHOWN, limit: 'railGap' },
+    buttingTemperature: { label: 'Top ring butts at', ...HEAT, limit: 'buttingTemperature', estimate: true },
+    hotGap: { label: 'Top gap left hot', ...SHOWN, estimate: true },
+  },
+  limits: {
+    topGap: { label: 'Top ring gap', ...SHOWN },
+    secondGap: { label: 'Second ring gap', ...SHOWN },
+    secondOverTop: { label: 'Second ring over top ring', ...SHOWN },
+    railGap: { label: 'Oil rail gap', ...SHOWN },
+    buttingTemperature: { label: 'Ring temperature to stand', ...HEAT },
+  },
+  paper: ['bore', 'ringTemperature', 'boreTemperature'],
+  checks: {
+    ringSide: { label: 'Ring side and back clearance, land depth', why: 'By the piston and ring makers’ numbers.' },
+    ringsLabelled: { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },
+    ringsUp: { label: 'Marks up, expander ends butted and not overlapped', why: 'Oil rails first, then the second (scraper edge down), then the top; spread no more than needed.', each: 'cylinder' },
+  },
+  formulas: [ringTarget, secondOverTop, taperFromGaps, hotGap, buttingTemperature],
+} as const satisfies BenchDefinition

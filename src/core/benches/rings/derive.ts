@@ -1,0 +1,55 @@
+import type { Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import { cylinderNumbers } from '../../engine'
+import { resultOf } from '../../metrology'
+import type { Finding } from '../bench'
+import { allOf, finding, intervalOf, isKnown, type Derived } from '../finding'
+import { ringDepths, ringGapAt, ringPlace, smallestOf } from '../ringGap'
+import { RING_CHARACTERISTIC, type Ring } from '../ringNames'
+import { definition } from './definition'
+import { buttingTemperature, hotGap, secondOverTop } from './formulas'
+import { ringHeat } from './heat'
+
+export function derive(build: Build): Finding[] {
+  const numbers = cylinderNumbers(build.spec.layout)
+  const each = (output: keyof typeof definition.outputs, of: (cylinder: number) => Derived) =>
+    numbers.map((cylinder) => finding(build, definition, output, of(cylinder), { cylinder }))
+  return [
+    ...each('topGap', (cylinder) => gapOf(build, ['top'], cylinder)),
+    ...each('secondGap', (cylinder) => gapOf(build, ['second'], cylinder)),
+    ...each('secondOverTop', (cylinder) => secondOver(build, cylinder)),
+    ...each('railGap', (cylinder) => gapOf(build, ['upperRail', 'lowerRail'], cylinder)),
+    ...(build.spec.paper.ringTemperature || build.spec.paper.boreTemperature
+      ? [...each('buttingTemperature', (cylinder) => hot(build, cylinder, 'buttingTemperature')), ...each('hotGap', (cylinder) => hot(build, cylinder, 'hotGap'))]
+      : []),
+  ]
+}
+
+/** The tightest gap among the rings and depths read: that is the one that butts. */
+export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): Derived {
+  const places = rings.flatMap((ring) => ringDepths(build, ring).map((depth) => ({ ring, depth, id: stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, depth)) })))
+  const read = places.flatMap(({ ring, depth, id }) => {
+    const figure = ringGapAt(build, ring, cylinder, depth)
+    return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : `${depth[0]!.toUpperCase()}${depth.slice(1)}`, figure, id }] : []
+  })
+  const first = places.filter(({ depth }) => depth === 'top').filter(({ id }) => !read.some((one) => one.id === id))
+  if (first.length > 0) return { missing: first.map(({ id }) => ({ kind: 'reading', stationId: id })) }
+  const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
+  return { figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: intervalOf(build, tightest.id) }
+}
+
+/** A second ring gapped tighter than the top traps pressure between the two and lifts the top one. */
+function secondOver(build: Build, cylinder: number): Derived {
+  const gaps = allOf({ top: gapOf(build, ['top'], cylinder), second: gapOf(build, ['second'], cylinder) })
+  if (gaps.missing) return { missing: gaps.missing }
+  const { top, second } = gaps.figures
+  return { figure: resultOf(secondOverTop, [{ label: 'Second ring', weight: 1, figure: second }, { label: 'Top ring', weight: -1, figure: top }]) }
+}
+
+function hot(build: Build, cylinder: number, what: 'hotGap' | 'buttingTemperature'): Derived {
+  const gap = gapOf(build, ['top'], cylinder)
+  const heat = ringHeat(build, cylinder)
+  if (!isKnown(gap) || 'missing' in heat) return { missing: [...(isKnown(gap) ? [] : gap.missing), ...('missing' in heat ? heat.missing : [])] }
+  const inputs = { ...heat.heat, gapMm: gap.figure }
+  return { figure: what === 'hotGap' ? hotGap.of(inputs) : buttingTemperature.of(inputs) }
+}

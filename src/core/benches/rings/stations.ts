@@ -1,0 +1,32 @@
+import type { Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import { cylinderNumbers } from '../../engine'
+import type { Station } from '../bench'
+import { ringDepths, ringPlace } from '../ringGap'
+import { RING_CHARACTERISTIC, RINGS, type Ring } from '../ringNames'
+
+const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'top ring', second: 'second ring', upperRail: 'upper oil rail', lowerRail: 'lower oil rail' }
+const ROW_WORDS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
+const DRAWN_Y: Readonly<Record<Ring, number>> = { top: 0.66, second: 0.22, upperRail: -0.22, lowerRail: -0.66 }
+const DRAWN_X = { top: 0, middle: 0.3, bottom: 0.6 } as const
+const DEPTH_WORDS = { top: 'an inch down', middle: 'mid travel', bottom: 'bottom of travel' } as const
+
+/** A cylinder at a time, its rings from the crown down: a ring is gapped in the bore it will live in. */
+export function stations(build: Build): readonly Station[] {
+  const boreMm = build.spec.paper.bore?.value ?? 85
+  return cylinderNumbers(build.spec.layout).flatMap((cylinder) => RINGS.flatMap((ring) => {
+    const depths = ringDepths(build, ring)
+    return depths.map((depth): Station => {
+      const characteristic = RING_CHARACTERISTIC[ring]
+      const place = ringPlace(cylinder, depth)
+      return {
+        id: stationId(characteristic, place), characteristic, place,
+        label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${DEPTH_WORDS[depth]}`,
+        row: depths.length > 1 ? `${ROW_WORDS[ring]}, ${depth}` : ROW_WORDS[ring],
+        // From 0.1 mm (a ring nobody would run) to a fiftieth of the bore: rails come wide.
+        expected: { low: 0.1, high: boreMm / 50 },
+        drawnAt: { x: DRAWN_X[depth], y: DRAWN_Y[ring] },
+      }
+    })
+  }))
+}

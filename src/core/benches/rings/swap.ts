@@ -1,0 +1,31 @@
+import type { Build } from '../../build/build'
+import { cylinderNumbers } from '../../engine'
+import { matchEvenly } from '../../numerics/matching'
+import { boreOf } from '../boreDiameter'
+import { isKnown } from '../finding'
+import type { Ring } from '../ringNames'
+import { gapOf } from './derive'
+
+export interface RingSwap {
+  /** The cylinder whose ring goes into each bore, number one first. */
+  readonly after: readonly number[]
+  /** Gap of each bore with the rings as they are, and after the swap. */
+  readonly gapsMm: readonly number[]
+  readonly gapsAfterMm: readonly number[]
+}
+
+/**
+ * Rings of one kind put into the bores that suit them: a ring keeps its own length, so its gap changes by π times the
+ * difference of the bores. Undefined until every bore and every gap is known.
+ */
+export function swapRings(build: Build, ring: Ring, targetMm: number): RingSwap | undefined {
+  const numbers = cylinderNumbers(build.spec.layout)
+  const bores = numbers.map((cylinder) => boreOf(build, cylinder))
+  const gaps = numbers.map((cylinder) => gapOf(build, [ring], cylinder))
+  if (bores.some((one) => !isKnown(one)) || gaps.some((one) => !isKnown(one))) return undefined
+  const bore = bores.flatMap((one) => (isKnown(one) ? [one.figure.value.value] : []))
+  const gap = gaps.flatMap((one) => (isKnown(one) ? [one.figure.value.value] : []))
+  const values = bore.map((boreMm) => gap.map((gapMm, from) => gapMm + Math.PI * (boreMm - bore[from]!)))
+  const after = matchEvenly(values, targetMm)
+  return { after: after.map((index) => index + 1), gapsMm: gap, gapsAfterMm: after.map((from, bore) => values[bore]![from]!) }
+}

@@ -1,0 +1,131 @@
+import { paperAt, readingAt, type Build } from '../../build/build'
+import { stationId } from '../../build/readings'
+import { crankTurns, cylinderNumbers, cylinderPlaces } from '../../engine'
+import { exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
+import type { Finding, Remark } from '../bench'
+import { deckClearance } from '../deckClearance'
+import { againstOthers, spreadAcross } from '../engineWide'
+import { allOf, finding, isKnown, type Derived } from '../finding'
+import { pistonIn } from '../fitted'
+import { definition, type RodCharacteristic, type RodOutput } from './definition'
+import { bigEndMean, bigEndRound, bobweight, pinClearance, reciprocatingMass, rotatingMass, stackApart, stackedDeck } from './formulas'
+
+export function derive(build: Build): Finding[] {
+  const numbers = cylinderNumbers(build.spec.layout)
+  const values = (of: (build: Build, cylinder: number) => Derived) => new Map(numbers.map((cylinder) => [cylinder, of(build, cylinder)]))
+  const each = (output: RodOutput, derived: ReadonlyMap<number, Derived>) => [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
+  const spread = (output: RodOutput, kind: 'length' | 'mass', derived: ReadonlyMap<number, Derived>) => (numbers.length > 1 ? [finding(build, definition, output, spreadAcross(kind, derived))] : [])
+  const centres = values((_, cylinder) => at(build, 'centreDistance', cylinder))
+  const reciprocating = values(reciprocatingOf)
+  const rotating = values(rotatingOf)
+  const stacks = withWhoLies(values(stackOf))
+  return [
+    ...each('pinClearance', values(pinClearanceOf)),
+    ...each('bigEndRound', values(bigEndRoundOf)),
+    ...each('bigEnd', values(bigEndOf)),
+    ...each('centreDistance', centres), ...spread('centreSpread', 'length', centres),
+    ...each('reciprocating', reciprocating), ...spread('reciprocatingSpread', 'mass', reciprocating),
+    ...each('rotating', rotating), ...spread('rotatingSpread', 'mass', rotating),
+    ...bobweights(build, rotating, reciprocating),
+    ...(build.spec.paper.blockHeight && build.spec.paper.compressionHeight ? each('stackApart', stacks) : []),
+  ]
+}
+
+function at(build: Build, characteristic: RodCharacteristic, cylinder: number, spot?: string): Derived {
+  const place = { cylinder, ...(spot && { spot }) }
+  const figure = readingAt(build, characteristic, place)
+  return figure ? { figure } : { missing: [{ kind: 'reading', stationId: stationId(characteristic, place) }] }
+}
+
+function pinClearanceOf(build: Build, cylinder: number): Derived {
+  const inputs = allOf({ bushMm: at(build, 'pinBush', cylinder), pinMm: at(build, 'pin', cylinder) })
+  return inputs.missing ? inputs : { figure: pinClearance.of(inputs.figures) }
+}
+
+function bigEndAxes(build: Build, cylinder: number) {
+  return allOf({ alongMm: at(build, 'bigEnd', cylinder, 'along'), acrossMm: at(build, 'bigEnd', cylinder, 'across') })
+}
+
+function bigEndRoundOf(build: Build, cylinder: number): Derived {
+  const axes = bigEndAxes(build, cylinder)
+  return axes.missing ? axes : { figure: bigEndRound.of(axes.figures) }
+}
+
+function bigEndOf(build: Build, cylinder: number): Derived {
+  const axes = bigEndAxes(build, cylinder)
+  if (axes.missing) return axes
+  return { figure: resultOf(bigEndMean, [{ label: 'Along the rod', weight: 0.5, figure: axes.figures.alongMm }, { label: 'Across the rod', weight: 0.5, figure: axes.figures.acrossMm }]) }
+}
+
+function total(text: FormulaText, parts: Readonly<Record<string, Derived>>): Derived {
+  const known = allOf(parts)
+  return known.missing ? known : { figure: resultOf(text, Object.entries(known.figures).map(([label, figure]) => ({ label, weight: 1, figure }))) }
+}
+
+/** The piston that is to go into the cylinder, with its pin and rings, on the cylinder's rod. */
+export function reciprocatingOf(build: Build, cylinder: number): Derived {
+  const mark = pistonIn(build, cylinder)
+  return total(reciprocatingMass, {
+    'Piston': at(build, 'pistonMass', mark), 'Pin': at(build, 'pinMass', mark), 'Rings and clips': at(build, 'ringsMass', mark), 'Rod, small end': at(build, 'rodSmall', cylinder),
+  })
+}
+
+export function rotatingOf(build: Build, cylinder: number): Derived {
+  return total(rotatingMass, { 'Rod, big end': at(build, 'rodBig', cylinder), 'Rod shells': at(build, 'shellsMass', cylinder) })
+}
+
+const USUAL_SHARE = 0.5
+
+/** Only where two rods share a pin of a 90° V: for anything else the rule does not hold, and matching is all there is to do. */
+function bobweights(build: Build, rotating: ReadonlyMap<number, Derived>, reciprocating: ReadonlyMap<number, Derived>): Finding[] {
+  const { layout } = build.spec
+  if (layout.kind !== 'v' || layout.bankAngleDeg !== 90 || layout.firingIntervalsDeg) return []
+  const places = cylinderPlaces(layout)
+  const rows = [...new Set(places.map(({ row }) => row))].sort((a, b) => a - b)
+  return rows.map((row) => {
+    const pair = places.filter((place) => place.row === row).map(({ cylinder }) => cylinder).sort((a, b) => a - b)
+    const both = (title: string, of: ReadonlyMap<number, Derived>) => total(
+      { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' }, Object.fromEntries(pair.map((cylinder) => [`Cylinder ${cylinder}`, of.get(cylinder)!])),
+    )
+    const inputs = allOf({ rotatingG: both('Rotating, both rods', rotating), reciprocatingG: both('Reciprocating, both', reciprocating) })
+    const share: Figure = paperAt(build, 'balanceShare') ?? { value: exactly(USUAL_SHARE), origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' } }
+    const derived: Derived = inputs.missing ? inputs : {
+      figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }), remarks: [{ code: 'rodsOnPin', cylinders: pair }],
+    }
+    return finding(build, definition, 'bobweight', derived, { cylinder: pair[0] })
+  })
+}
+
+/** The deck as measured against what block, throw, rod and piston add up to; the rod as measured where it was. */
+function stackOf(build: Build, cylinder: number): Derived {
+  const paper = (key: 'blockHeight' | 'stroke' | 'compressionHeight' | 'rodLength'): Derived => {
+    const figure = paperAt(build, key)
+    return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
+  }
+  const rod = at(build, 'centreDistance', cylinder)
+  const inputs = allOf({
+    measuredMm: deckClearance(build, cylinder), blockHeightMm: paper('blockHeight'), strokeMm: paper('stroke'),
+    rodMm: isKnown(rod) ? rod : paper('rodLength'), compressionHeightMm: paper('compressionHeight'),
+  })
+  if (inputs.missing) return inputs
+  const { measuredMm, ...stack } = inputs.figures
+  const pinOffsetMm = paperAt(build, 'pinOffset') ?? leftOut()
+  if (!crankTurns({ strokeMm: stack.strokeMm.value.value, rodMm: stack.rodMm.value.value, pinOffsetMm: pinOffsetMm.value.value })) return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
+  return { figure: stackApart.of({ measuredMm, stackedMm: stackedDeck.of({ ...stack, pinOffsetMm }) }) }
+}
+
+/**
+ * Which dimension lies. All cylinders off alike: block height, stroke or compression height, which they share. One off alone:
+ * its own rod, throw or piston; a rod that was measured is cleared.
+ */
+function withWhoLies(stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
+  const known = new Map([...stacks].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
+  return new Map([...stacks].map(([cylinder, derived]): [number, Derived] => {
+    if (!isKnown(derived)) return [cylinder, derived]
+    const compared = againstOthers('length', known, cylinder)
+    const isOff = (figure: Figure) => Math.abs(figure.value.value) > expand(figure.value).U
+    const remarks: Remark[] = compared && isOff(compared.apart) ? [{ code: 'stackOwn', apart: compared.apart }]
+      : isOff(derived.figure) ? [{ code: 'stackShared' }] : []
+    return [cylinder, { ...derived, remarks }]
+  }))
+}

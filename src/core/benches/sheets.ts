@@ -1,0 +1,41 @@
+import type { Station } from './bench'
+
+/** Stations that share their columns: the cylinders, the main bearings, the banks, or the engine as a whole. */
+export interface SheetOf {
+  readonly across: Across
+  readonly columns: readonly string[]
+  readonly rows: readonly SheetRow[]
+}
+
+export interface SheetRow {
+  readonly label: string
+  readonly characteristic: string
+  /** The station under each column, where the row has one there. */
+  readonly stations: ReadonlyMap<string, Station>
+}
+
+export type Across = 'cylinder' | 'main' | 'bank' | 'engine'
+
+function columnOf({ place }: Station): { across: Across; column: string } {
+  if (place.cylinder !== undefined) return { across: 'cylinder', column: String(place.cylinder) }
+  if (place.main !== undefined) return { across: 'main', column: String(place.main) }
+  if (place.bank !== undefined) return { across: 'bank', column: place.bank }
+  return { across: 'engine', column: 'engine' }
+}
+
+/** The stations of a bench ruled as a builder would: one sheet for what lies across, places down in walking order. */
+export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
+  const sheets = new Map<Across, { columns: Set<string>; rows: Map<string, { characteristic: string; stations: Map<string, Station> }> }>()
+  for (const station of stations) {
+    const { across, column } = columnOf(station)
+    const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }
+    const row = sheet.rows.get(station.row) ?? { characteristic: station.characteristic, stations: new Map() }
+    row.stations.set(column, station)
+    sheet.columns.add(column)
+    sheet.rows.set(station.row, row)
+    sheets.set(across, sheet)
+  }
+  return [...sheets].map(([across, { columns, rows }]) => ({
+    across, columns: [...columns], rows: [...rows].map(([label, row]) => ({ label, ...row })),
+  }))
+}

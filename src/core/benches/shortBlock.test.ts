@@ -1,0 +1,317 @@
+import { describe, expect, it } from 'vitest'
+import { openBuild, withEntries, withSpec, type Build, type Entry, type Place, type Spec } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { expectNear } from '../../../tests/support/expectNear'
+import { standardUncertainty } from '../metrology'
+import { bearings, journalsOf, selectShells, withShells } from './bearings'
+import { bores, matchPistons, withPistons } from './bores'
+import { benchById, BENCHES, benchChecks, type Bench, type Finding } from '.'
+import { buttingDraws, CLOCKING, filingLog, majorThrustSide, rings, ringsToDraw, swapRings, topRingFactor } from './rings'
+import { matchMasses, rods } from './rods'
+
+const TODAY = new Date('2026-03-01T12:00:00Z')
+const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, TODAY))) as [Build, Build]
+const sound = openBuild(demoDocument({ ...DEMO_BUILDS[0]!, faults: {} }, TODAY))
+
+function find(bench: Bench, build: Build, id: string): Finding {
+  return bench.derive(build).find((finding) => finding.id === id)!
+}
+const verdict = (bench: Bench, build: Build, id: string) => find(bench, build, id).conformity?.verdict
+const spec = (build: Build, change: (spec: Spec) => Spec) => withSpec(build, change(build.spec))
+
+let counter = 0
+const stamp = () => ({ id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`, at: '2026-03-02T10:00:00Z', by: 'KV' })
+/** The build with one more reading; mm, N·m or g as the characteristic has it. */
+function read(build: Build, characteristic: string, place: Place, value: number, gauge: string, more: object = {}): Build {
+  return withEntries(build, [{ kind: 'reading', ...stamp(), characteristic, place, value, unit: 'mm', asTyped: String(value), gauge, ...more } as Entry])
+}
+
+describe('every bench', () => {
+  it.each(BENCHES.map((bench) => [bench.id, bench] as const))('%s: never judges what was not measured, and says what is wanted', (_, bench) => {
+    const bare = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
+    for (const finding of bench.derive(bare)) {
+      expect(finding.figure, finding.id).toBeUndefined()
+      expect(finding.conformity, finding.id).toBeUndefined()
+      expect(finding.missing.length, finding.id).toBeGreaterThan(0)
+    }
+    expect(bench.advise(bare, bench.derive(bare))).toEqual([])
+  })
+
+  it.each(BENCHES.map((bench) => [bench.id, bench] as const))('%s: stations have names and places of their own, and a gauge of the drawer takes each', (_, bench) => {
+    for (const build of [tern, petrel]) {
+      const stations = bench.stations(build)
+      expect(new Set(stations.map(({ id }) => id)).size).toBe(stations.length)
+      for (const { characteristic, expected } of stations) {
+        expect(bench.definition.characteristics[characteristic]).toBeDefined()
+        expect(expected.low).toBeLessThan(expected.high)
+      }
+    }
+  })
+
+  it('finds nothing out in an engine without faults', () => {
+    const out = BENCHES.flatMap((bench) => bench.derive(sound)).filter(({ conformity }) => conformity?.verdict === 'over' || conformity?.verdict === 'under')
+    expect(out.map(({ id }) => id)).toEqual([])
+  })
+
+  it('does not depend on the order in which readings arrived', () => {
+    const document = demoDocument(DEMO_BUILDS[0]!, TODAY)
+    const shuffled = openBuild({ ...document, entries: document.entries.toReversed() })
+    for (const bench of BENCHES) expect(bench.derive(shuffled).map(({ id, figure }) => [id, figure?.value.value])).toEqual(bench.derive(tern).map(({ id, figure }) => [id, figure?.value.value]))
+  })
+})
+
+describe('bores and pistons', () => {
+  it('takes the smallest diameter, the worst depth, the worst axis', () => {
+    let build = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
+    const bore = { 'top-thrust': 83.02, 'top-pin': 83.01, 'middle-thrust': 83.008, 'middle-pin': 83.006, 'bottom-thrust': 83.002, 'bottom-pin': 83.004 }
+    for (const [spot, value] of Object.entries(bore)) build = read(build, 'bore', { cylinder: 1, spot }, value, 'bore-metric.1')
+    build = read(build, 'skirt', { cylinder: 1 }, 82.9, 'mic-metric.1')
+    const value = (id: string) => find(bores, build, id).figure!.value.value
+    expectNear(value('clearance.1'), 0.102, 1e-9)
+    expectNear(value('outOfRound.1'), 0.01, 1e-9)
+    expectNear(value('taper.1'), 0.018, 1e-9)
+    expectNear(value('boreDiameter.1'), 83.008333, 1e-6)
+  })
+
+  it('cancels the gauge’s bias in taper and out-of-round, and not in the clearance', () => {
+    const bias = (finding: Finding) => finding.figure!.value.components.filter(({ source, u }) => source.startsWith('gauge:bore') && Math.abs(u) > 1e-12)
+    expect(bias(find(bores, tern, 'taper.2'))).toEqual([])
+    expect(bias(find(bores, tern, 'outOfRound.2'))).toEqual([])
+    expect(bias(find(bores, tern, 'clearance.2'))).toHaveLength(1)
+  })
+
+  it('agrees with the ring as a gauge, and says so when a reading is wrong', () => {
+    const remark = (build: Build) => find(bores, build, 'taper.3').remarks.find(({ code }) => code === 'ringOnTaper')
+    expect(remark(tern)).toMatchObject({ agrees: true })
+    expect(remark(read(tern, 'bore', { cylinder: 3, spot: 'bottom-thrust' }, 83.06, 'bore-metric.1'))).toMatchObject({ agrees: false })
+  })
+
+  it('brings a reading taken warm to 20 °C by part and gauge (ISO 1): iron and steel at one temperature need almost nothing', () => {
+    const at = (temperature: object) => find(bores, read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 83.04, 'bore-metric.1', temperature), 'clearance.2')
+    const cold = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1')
+    const warm = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1', { partTempC: 40, gaugeTempC: 20 })
+    // 82.9 mm of iron, 20 K warm: 82.9 · 20 · 10.75e-6 = 0.0178 mm too large as read.
+    expectNear(find(bores, cold, 'clearance.2').figure!.value.value - find(bores, warm, 'clearance.2').figure!.value.value, 0.0178, 1e-4)
+    expect(standardUncertainty(find(bores, warm, 'clearance.2').figure!.value)).toBeGreaterThan(standardUncertainty(find(bores, cold, 'clearance.2').figure!.value))
+    expect(at({ partTempC: 30, gaugeTempC: 30 }).figure).toBeDefined()
+    const both = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1', { partTempC: 30, gaugeTempC: 30 })
+    expectNear(find(bores, both, 'clearance.2').figure!.value.value, find(bores, cold, 'clearance.2').figure!.value.value, 0.001)
+  })
+
+  it('matches pistons so that the spread comes inside, and the plan moves the findings', () => {
+    const match = matchPistons(tern)!
+    const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values)
+    expect(verdict(bores, tern, 'clearanceSpread')).toBe('over')
+    expect(spread(match.clearanceMm(match.after))).toBeLessThan(spread(match.clearanceMm(match.before)) / 2)
+    const planned = withPistons(tern, match.after)
+    expect(verdict(bores, planned, 'clearanceSpread')).toBe('within')
+    expectNear(find(bores, planned, 'clearance.1').figure!.value.value, match.clearanceMm(match.after)[0]!, 1e-12)
+    expect(find(bores, planned, 'clearance.1').remarks).toContainEqual({ code: 'pistonMarked', mark: match.after[0] })
+    expect(bores.advise(tern, bores.derive(tern))[0]).toMatchObject({ change: { code: 'swapPistons' }, verdict: 'within' })
+    expect(bores.advise(planned, bores.derive(planned))).toEqual([])
+  })
+
+  it('says which bore to hone when no match lands', () => {
+    const tight = spec(tern, (now) => ({ ...now, limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } } }))
+    const hone = bores.advise(tight, bores.derive(tight)).find(({ change }) => change.code === 'hone')!
+    expect(hone.change.code === 'hone' && hone.change.byCylinder.size).toBe(5)
+  })
+})
+
+describe('crank and bearings', () => {
+  it('lands Petrel’s mains and rods from the shelf, no X with an undersize', () => {
+    for (const kind of ['main', 'rod'] as const) {
+      const before = bearings.derive(petrel).filter(({ output, conformity }) => output === `${kind}Clearance` && conformity?.verdict !== 'within')
+      expect(before.length).toBeGreaterThan(0)
+      const selection = selectShells(petrel, kind)!
+      expect(selection.lands).toBe(true)
+      expect(selection.toBuy).toEqual([])
+      for (const { upper, lower } of selection.choices) expect(Math.abs(upper.wallMm - lower.wallMm)).toBeLessThan(0.013)
+      const planned = bearings.derive(withShells(petrel, selection)).filter(({ output }) => output === `${kind}Planned`)
+      expect(planned.map(({ conformity }) => conformity!.verdict)).toEqual(planned.map(() => 'within'))
+    }
+  })
+
+  it('moves the clearance by half a thou a half, and no more once the journal is measured again', () => {
+    const selection = selectShells(petrel, 'main')!
+    const choice = selection.choices.find(({ upper, lower }) => upper.wallMm !== 0 || lower.wallMm !== 0)!
+    expectNear(choice.clearanceMm, choice.before.value.value - choice.upper.wallMm - choice.lower.wallMm, 1e-12)
+    const planned = withShells(petrel, selection)
+    const main = choice.journal.number
+    const again = read(planned, 'mainClearance', { main, spot: 'vertical' }, choice.clearanceMm, 'bore-inch.1')
+    expect(find(bearings, again, `mainPlanned.m${main}`)).toBeUndefined()
+    // Chosen anew, the shells that now stand there are reckoned with: the same pair comes out, the clearance as it is.
+    const anew = selectShells(again, 'main')!.choices.find(({ journal }) => journal.number === main)!
+    expectNear(anew.clearanceMm + anew.upper.wallMm + anew.lower.wallMm, choice.clearanceMm + choice.upper.wallMm + choice.lower.wallMm, 1e-9)
+    expect(withShells(again, selectShells(again, 'main')!).spec.choice.shells![`main.${main}`]).toMatchObject({ instead: { upper: choice.upper.id, lower: choice.lower.id } })
+  })
+
+  it('says what to buy when the shelf does not land it', () => {
+    const bare = spec(petrel, (now) => ({ ...now, stock: { ...now.stock, shells: now.stock.shells.map((shell) => (shell.wallMm === 0 ? shell : { ...shell, halves: 0 })) } }))
+    const selection = selectShells(bare, 'main')!
+    expect(selection.lands).toBe(true)
+    expect(selection.toBuy.length).toBeGreaterThan(0)
+    expect(bearings.advise(bare, bearings.derive(bare))[0]!.costs[0]).toMatchObject({ code: 'buyHalves' })
+  })
+
+  it('carries less doubt zeroed on the micrometer than by two gauges apart', () => {
+    const apart = (build: Build) => journalsOf(build, 'main').reduce((all, { number }) => read(all, 'mainInside', { main: number, spot: 'vertical' }, 58.064, 'bore-metric.1'), spec(build, (now) => ({ ...now, methods: { ...now.methods, bearings: 'separate' } })))
+    const direct = find(bearings, tern, 'mainClearance.m3').figure!.value
+    const separate = find(bearings, apart(tern), 'mainClearance.m3').figure!.value
+    expectNear(separate.value, 0.064, 0.004)
+    expect(standardUncertainty(separate)).toBeGreaterThan(standardUncertainty(direct))
+  })
+
+  it('counts end float only with the thrust lined up and the mains at final torque', () => {
+    expect(find(bearings, tern, 'endFloat').figure).toBeDefined()
+    const loose = withEntries(tern, [{ kind: 'check', ...stamp(), characteristic: 'mainsTorqued', place: {}, passed: false, text: 'cap 3 off again' }])
+    expect(find(bearings, loose, 'endFloat').figure).toBeUndefined()
+    expect(find(bearings, loose, 'endFloat').missing).toEqual([{ kind: 'check', label: 'Mains at final torque' }])
+  })
+
+  it('finds the cap that binds and the cap that stands over', () => {
+    const limit = spec(tern, (now) => ({ ...now, limits: { ...now.limits, spinRise: { upper: 3, source: 'shop', reason: '' } } }))
+    const bound = read(limit, 'spin', { main: 4 }, 14, 'torque.1')
+    expect(verdict(bearings, bound, 'spinRise.m4')).toBe('over')
+    expect(verdict(bearings, bound, 'spinRise.m3')).toBe('within')
+    const shifted = read(tern, 'mainClearance', { main: 2, spot: 'left60' }, 0.04, 'bore-metric.1')
+    expect(find(bearings, shifted, 'mainClearance.m2').remarks).toContainEqual(expect.objectContaining({ code: 'narrowBeside', side: 'left' }))
+    expect(find(bearings, tern, 'mainClearance.m2').remarks).toEqual([])
+  })
+
+  it('opens up warm in an aluminium block', () => {
+    expectNear(find(bearings, tern, 'mainWarm.m1').figure!.value.value - find(bearings, tern, 'mainClearance.m1').figure!.value.value, 58 * 75 * 9.25e-6, 0.005)
+  })
+
+  it('has two rods to a gap on a V and one on an inline', () => {
+    const sides = (build: Build) => bearings.stations(build).filter(({ characteristic }) => characteristic === 'rodSide').map(({ place }) => place.cylinder)
+    expect(sides(petrel)).toEqual([1, 3, 5, 7])
+    expect(sides(tern)).toEqual([1, 2, 3, 4, 5])
+  })
+})
+
+describe('rings', () => {
+  it('finds Tern’s tight ring and names how much to file', () => {
+    expect(verdict(rings, tern, 'topGap.2')).toBe('under')
+    for (const cylinder of [1, 3, 4, 5]) expect(verdict(rings, tern, `topGap.${cylinder}`)).toBe('within')
+    expectNear(0.54 - find(rings, tern, 'topGap.2').figure!.value.value, 0.03, 0.011)
+    const file = rings.advise(tern, rings.derive(tern)).find(({ change }) => change.code === 'file')!
+    expect(file.change).toMatchObject({ ring: 'top', cylinder: 2, toMm: 0.56 })
+    expectNear((file.change as { mm: number }).mm, 0.05, 0.011)
+  })
+
+  it('judges a feeler as the interval it is', () => {
+    const at = (value: number, upper: number) => verdict(rings, read(tern, 'ringTop', { cylinder: 1, spot: 'top' }, value, 'feeler-fine.1', { upper }), 'topGap.1')
+    expect(at(0.53, 0.55)).toBe('inDoubt')
+    expect(at(0.5, 0.52)).toBe('under')
+  })
+
+  it('sets a second ring tighter than the top one against its limit', () => {
+    const build = read(tern, 'ringSecond', { cylinder: 1, spot: 'top' }, 0.5, 'feeler-fine.1', { upper: 0.51 })
+    expect(verdict(rings, build, 'secondOverTop.1')).toBe('under')
+  })
+
+  it('gives the tight ring a chance of butting and the others next to none; the same seed gives the same chance', () => {
+    const model = ringsToDraw(tern)!
+    const last = (seed: number) => [...buttingDraws(model, 20_000, seed)].at(-1)!.results
+    const chances = new Map(last(1).map(({ cylinder, chance }) => [cylinder, chance]))
+    expect(chances.get(2)!).toBeGreaterThan(0.005)
+    for (const cylinder of [1, 3, 4, 5]) expect(chances.get(cylinder)!).toBeLessThan(chances.get(2)! / 5)
+    expect(last(1)).toEqual(last(1))
+    expectNear(last(2).find(({ cylinder }) => cylinder === 2)!.chance, chances.get(2)!, 0.02)
+    for (const { cylinder, meanGapMm } of last(1)) expectNear(meanGapMm, find(rings, tern, `hotGap.${cylinder}`).figure!.value.value, 0.003)
+  })
+
+  it('foretells the strokes left from the last ones, and warns before the last', () => {
+    const place = { cylinder: 2, spot: 'top' }
+    const first = read(tern, 'ringTop', place, 0.52, 'feeler-fine.1', { upper: 0.53, strokes: 10 })
+    const log = filingLog(first, 'top', 2, tern.spec.limits.topGap)!
+    expect(log.passes).toHaveLength(2)
+    const perStroke = (0.525 - log.passes[0]!.gapMm) / 10
+    expectNear(log.passes[1]!.perStrokeMm!, perStroke, 1e-12)
+    expectNear(log.toFileMm, 0.56 - 0.525, 1e-12)
+    expectNear(log.strokesLeft!, 0.035 / perStroke, 1)
+    expect(log.strokesSafe!).toBeLessThan(log.strokesLeft!)
+    const nearly = read(first, 'ringTop', place, 0.553, 'feeler-fine.1', { upper: 0.563, strokes: 9 })
+    expect(filingLog(nearly, 'top', 2, tern.spec.limits.topGap)!.strokesSafe).toBe(0)
+    expect(filingLog(tern, 'top', 2, undefined)).toBeUndefined()
+  })
+
+  it('puts a ring that is too wide where the bore is smaller', () => {
+    const wide = spec(tern, (now) => ({ ...now, limits: { ...now.limits, topGap: { lower: 0.54, upper: 0.6, target: 0.56, source: 'test', reason: '' } } }))
+    const build = read(wide, 'ringTop', { cylinder: 1, spot: 'top' }, 0.62, 'feeler-fine.1', { upper: 0.63 })
+    const swap = swapRings(build, 'top', 0.56)!
+    expect([...swap.after].sort()).toEqual([1, 2, 3, 4, 5])
+    // A ring keeps its length: what the gaps come to in all changes only by the bores, which are the same.
+    expectNear(swap.gapsAfterMm.reduce((a, b) => a + b, 0), swap.gapsMm.reduce((a, b) => a + b, 0), 1e-9)
+  })
+
+  it.each([
+    [{ boostKpa: 0, use: 'street', fuel: 'petrol' }, 0.0045], [{ boostKpa: 0, use: 'circuit race', fuel: 'petrol' }, 0.005], [{ boostKpa: 0, use: 'lake racing', fuel: 'petrol' }, 0.0055],
+    [{ boostKpa: 50, use: 'street', fuel: 'petrol' }, 0.0055], [{ boostKpa: 160, use: 'hill-climb', fuel: '102 RON' }, 0.0065], [{ boostKpa: 260, use: 'drag', fuel: 'petrol' }, 0.007],
+  ])('starts %o from a factor of %s (common practice)', (duty, factor) => expect(topRingFactor({ ...duty, redlineRpm: 7000 }).factor).toBe(factor))
+
+  it('keeps the compression gaps of every school apart and off the thrust faces', () => {
+    for (const { gaps } of Object.values(CLOCKING)) {
+      const at = (ring: string) => gaps.find((gap) => gap.ring === ring)?.angleDeg
+      if (gaps.length === 0) continue
+      expect(Math.abs(at('top')! - at('second')!)).toBe(180)
+      for (const ring of ['top', 'second']) expect([90, 270]).not.toContain(at(ring))
+    }
+    expect(majorThrustSide({ rotation: 'clockwise' })).toBe('right')
+    expect(majorThrustSide({ rotation: 'anticlockwise' })).toBe('left')
+  })
+})
+
+describe('rods and balance', () => {
+  it('says that cylinder 3’s deck is off alone, and that its rod is not to blame', () => {
+    expect(find(rods, tern, 'stackApart.3').remarks.map(({ code }) => code)).toContain('stackOwn')
+    expectNear(find(rods, tern, 'stackApart.3').figure!.value.value, 0.06, 0.03)
+    expect(find(rods, tern, 'stackApart.1').remarks).toEqual([])
+  })
+
+  it('blames what all share when all are off alike', () => {
+    const wrong = spec(tern, (now) => ({ ...now, paper: { ...now.paper, blockHeight: { ...now.paper.blockHeight!, value: 220.3 } } }))
+    expect(find(rods, wrong, 'stackApart.1').remarks.map(({ code }) => code)).toEqual(['stackShared'])
+  })
+
+  it('weighs a bobweight for the pins of a 90° V only', () => {
+    let build = petrel
+    for (let cylinder = 1; cylinder <= 8; cylinder++) {
+      for (const [name, grams] of [['pistonMass', 480], ['pinMass', 118], ['ringsMass', 46], ['rodSmall', 180], ['rodBig', 420], ['shellsMass', 42]] as const) build = read(build, name, { cylinder }, grams, 'scales.1', { unit: 'g' })
+    }
+    const weights = rods.derive(build).filter(({ output }) => output === 'bobweight')
+    expect(weights.map(({ cylinder }) => cylinder)).toEqual([1, 3, 5, 7])
+    expectNear(weights[0]!.figure!.value.value, 1752, 1e-9)
+    expect(rods.derive(tern).some(({ output }) => output === 'bobweight')).toBe(false)
+  })
+
+  it('pairs heavy sets with light rods', () => {
+    let build = tern
+    for (const [cylinder, set, rod] of [[1, 340, 162], [2, 344, 160], [3, 342, 161], [4, 343, 158], [5, 341, 159]] as const) {
+      build = read(build, 'pistonMass', { cylinder }, set, 'scales.1', { unit: 'g' })
+      build = read(build, 'rodSmall', { cylinder }, rod, 'scales.1', { unit: 'g' })
+    }
+    const { beforeG, afterG } = matchMasses(build)!
+    const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values)
+    expect(spread(afterG)).toBeLessThan(spread(beforeG))
+    expectNear(afterG.reduce((a, b) => a + b), beforeG.reduce((a, b) => a + b), 1e-9)
+    expect(rods.advise(build, rods.derive(build)).map(({ change }) => change.code)).toContain('pairMasses')
+  })
+})
+
+describe('checks', () => {
+  it('keep the last word, and what was said before it', () => {
+    const done = benchChecks(benchById('bores'), tern).find(({ id }) => id === 'cracks')!
+    expect(done.check).toMatchObject({ passed: true })
+    const found = withEntries(tern, [{ kind: 'check', ...stamp(), characteristic: 'cracks', place: {}, passed: false, text: 'between 2 and 3' }])
+    expect(benchChecks(benchById('bores'), found).find(({ id }) => id === 'cracks')!.check).toMatchObject({ passed: false, text: 'between 2 and 3' })
+    expect(found.readings.history.get('cracks')).toHaveLength(2)
+  })
+
+  it('are asked once, or for each', () => {
+    expect(benchChecks(benchById('bearings'), tern).filter(({ id }) => id === 'oilHoles').map(({ place }) => place.main)).toEqual([1, 2, 3, 4, 5, 6])
+    expect(benchChecks(benchById('rods'), tern).filter(({ id }) => id === 'pinClips')).toHaveLength(5)
+  })
+})

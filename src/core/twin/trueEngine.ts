@@ -1,0 +1,89 @@
+/** A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the right answers are known. */
+import { cylinderNumbers, mainNumbers } from '../engine'
+import { randomStream } from '../numerics/random'
+import type { Spec } from '../build/types'
+
+type Each = ReadonlyMap<number, number>
+
+/** True dimensions: mm, cm³, g, N·m; maps by cylinder number, or by main where they say so. */
+export interface TrueEngine {
+  readonly boreMm: Each
+  readonly boreTaperMm: Each
+  readonly boreOvalMm: Each
+  readonly skirtMm: Each
+  readonly deckMm: Each
+  /** How far the crown tips: the right edge stands this much deeper than the left. */
+  readonly rockMm: number
+  readonly chamberCm3: Each
+  readonly pistonCm3: number
+  readonly gasketThicknessMm: number
+  readonly gasketBoreMm: number
+  readonly ringTopMm: Each
+  readonly ringSecondMm: Each
+  readonly railMm: Each
+  /** By main. */
+  readonly mainJournalMm: Each
+  readonly mainClearanceMm: Each
+  readonly spinNm: Each
+  readonly rodJournalMm: Each
+  readonly rodClearanceMm: Each
+  readonly rodSideMm: Each
+  readonly bigEndMm: Each
+  readonly pinBushMm: Each
+  readonly pinMm: Each
+  readonly centreDistanceMm: Each
+  readonly pistonMassG: Each
+  readonly rodSmallG: Each
+  readonly rodBigG: Each
+}
+
+/** What is wrong with an engine, as deviations from its paper, by cylinder or main. */
+export type Faults = { readonly [Name in keyof TrueEngine as TrueEngine[Name] extends Each ? Name : never]?: Readonly<Record<number, number>> }
+
+const ROCK_MM = 0.03
+const USUAL = { mainJournalMm: 58, rodJournalMm: 50, pinMm: 21, skirtClearanceMm: 0.1, topGapMm: 0.5, secondGapMm: 0.55, railGapMm: 0.7, mainClearanceMm: 0.06, rodClearanceMm: 0.056 }
+
+/** @throws if the spec lacks a paper number the engine cannot be made without. */
+export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine {
+  const { normal } = randomStream(seed)
+  const { paper, stock, choice, limits, layout } = spec
+  const gasket = stock.gaskets.find((option) => option.id === choice.gasket) ?? stock.gaskets[0]
+  if (!paper.bore || !paper.deckClearance || !paper.chamberVolume || !gasket) throw new Error(`The twin of ${spec.name} needs bore, deck, chamber and gasket on paper`)
+  const cylinders = cylinderNumbers(layout)
+  const mains = mainNumbers(layout)
+  /** Honest machining around nominal: `scatter` is a standard deviation. */
+  const around = (name: keyof Faults, nominal: number, scatter: number, numbers = cylinders): Each =>
+    new Map(numbers.map((number) => [number, nominal + scatter * normal() + (faults[name]?.[number] ?? 0)]))
+  const aim = (limit: string, otherwise: number) => limits[limit]?.target ?? limits[limit]?.lower ?? otherwise
+  const boreMm = around('boreMm', paper.bore.value, 0.002)
+  const deckMm = around('deckMm', paper.deckClearance.value, 0.004)
+  const chamberCm3 = around('chamberCm3', paper.chamberVolume.value, 0.06)
+  const pinMm = paper.pinDiameter?.value ?? USUAL.pinMm
+  const pistonMassG = Math.round((paper.bore.value / 10) ** 3 * 0.6)
+  return {
+    boreMm, deckMm, chamberCm3,
+    boreTaperMm: around('boreTaperMm', 0.003, 0.0015),
+    boreOvalMm: around('boreOvalMm', 0.002, 0.0015),
+    skirtMm: around('skirtMm', paper.bore.value - aim('clearance', USUAL.skirtClearanceMm), 0.005),
+    rockMm: ROCK_MM,
+    pistonCm3: paper.pistonVolume?.value ?? 0,
+    gasketThicknessMm: gasket.thicknessMm,
+    gasketBoreMm: gasket.boreMm,
+    ringTopMm: around('ringTopMm', aim('topGap', USUAL.topGapMm) + 0.008, 0.004),
+    ringSecondMm: around('ringSecondMm', aim('secondGap', USUAL.secondGapMm) + 0.008, 0.004),
+    railMm: around('railMm', Math.max(aim('railGap', 0), USUAL.railGapMm), 0.03),
+    mainJournalMm: around('mainJournalMm', paper.mainJournal?.value ?? USUAL.mainJournalMm, 0.002, mains),
+    mainClearanceMm: around('mainClearanceMm', aim('mainClearance', USUAL.mainClearanceMm), 0.002, mains),
+    spinNm: around('spinNm', 1.6, 0.2, mains),
+    rodJournalMm: around('rodJournalMm', paper.rodJournal?.value ?? USUAL.rodJournalMm, 0.002),
+    rodClearanceMm: around('rodClearanceMm', aim('rodClearance', USUAL.rodClearanceMm), 0.002),
+    rodSideMm: around('rodSideMm', ((limits.rodSide?.lower ?? 0.2) + (limits.rodSide?.upper ?? 0.3)) / 2, 0.01),
+    bigEndMm: around('bigEndMm', (paper.rodJournal?.value ?? USUAL.rodJournalMm) + 3.8, 0.003),
+    pinBushMm: around('pinBushMm', pinMm + 0.02, 0.001),
+    pinMm: around('pinMm', pinMm, 0.0005),
+    centreDistanceMm: around('centreDistanceMm', paper.rodLength?.value ?? 144, 0.01),
+    pistonMassG: around('pistonMassG', pistonMassG, 0.4),
+    rodSmallG: around('rodSmallG', Math.round(pistonMassG * 0.46), 0.25),
+    rodBigG: around('rodBigG', Math.round(pistonMassG * 1.15), 0.25),
+  }
+}

@@ -1,0 +1,33 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { memo } from 'react'
+import { bearings } from '@/core/benches/bearings'
+import { definition } from '@/core/benches/bearings/definition'
+import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchView } from '../bench/benchView'
+import { ShellTool } from './ShellTool'
+
+const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
+
+const HALF_HEIGHT = 150
+
+const view: BenchView = {
+  Picture: memo(({ findings, system }) => {
+    const of = (kind: 'main' | 'rod') => {
+      const planned = findings.filter((finding) => finding.output === `${kind}Planned`)
+      return { isPlanned: planned.length > 0, findings: planned.length > 0 ? planned : findings.filter((finding) => finding.output === `${kind}Clearance`) }
+    }
+    const [mains, rods] = [of('main'), of('rod')]
+    return (
+      <>
+        <SubjectChart title={`Main clearance${mains.isPlanned ? ', planned shells' : ''}`} findings={mains.findings} shown={definition.outputs.mainClearance} system={system} height={HALF_HEIGHT} />
+        <SubjectChart title={`Rod clearance by cylinder${rods.isPlanned ? ', planned shells' : ''}`} findings={rods.findings} shown={definition.outputs.rodClearance} system={system} height={HALF_HEIGHT} />
+      </>
+    )
+  }),
+  Tools: memo(ShellTool),
+}
+
+export function BearingsBench(props: BenchPageProps) {
+  return <BenchPage bench={bearings} view={view} {...props} />
+}

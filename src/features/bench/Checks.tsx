@@ -1,0 +1,53 @@
+'use client'
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import { benchChecks, type BenchCheck } from '@/core/benches/checks'
+import type { Bench } from '@/core/benches/bench'
+import type { Build, Place } from '@/core/build'
+import { Button } from '@/ui/Button'
+import { caption, PHONE } from '@/ui/GlobalStyle'
+import { TextField } from '@/ui/fields'
+import { VerdictMark } from '@/ui/VerdictMark'
+import { subjectWords } from '@/wording'
+
+const List = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(420px, 1fr)); gap: 0 28px; ${PHONE} { grid-template-columns: 1fr; }`
+const Item = styled.li`
+  display: grid; grid-template-columns: 18px 1fr auto; gap: 8px; align-items: center; min-height: 48px; border-top: 1px solid var(--hairline); padding: 4px 0;
+  p { line-height: 1.25; } small { display: block; color: var(--quiet); font-size: 12.5px; } > form { grid-column: 2 / -1; display: flex; gap: 8px; align-items: end; padding-bottom: 6px; }
+`
+const Heading = styled.h2`${caption}`
+
+/** Things looked at, not measured: what was found, by whom, when. A second look stands beside the first, nothing is wiped. */
+export function Checks({ bench, build, onCheck }: { bench: Bench; build: Build; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
+  const checks = useMemo(() => benchChecks(bench, build), [bench, build])
+  if (checks.length === 0) return null
+  return (
+    <section style={{ display: 'grid', gap: 8 }} aria-label="Checks">
+      <Heading>Checks · {checks.filter(({ check }) => check).length} of {checks.length}</Heading>
+      <List>{checks.map((one) => <CheckLine key={`${one.id}/${subjectWords(one.place)}`} one={one} onCheck={onCheck} />)}</List>
+    </section>
+  )
+}
+
+function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
+  const { id, label, why, place, check } = one
+  const [isWrong, setIsWrong] = useState(false)
+  const [text, setText] = useState('')
+  const title = [label, subjectWords(place)].filter(Boolean).join(', ')
+  return (
+    <Item>
+      <VerdictMark standing={check ? (check.passed ? 'within' : 'over') : 'notMeasured'} silent />
+      <p>{title}<small>{check ? `${check.passed ? 'right' : 'not right'}${check.text ? `: ${check.text}` : ''} · ${check.by}, ${check.at.slice(0, 16).replace('T', ' ')}` : why}</small></p>
+      <span style={{ display: 'flex', gap: 6 }}>
+        <Button size="small" onPress={() => { onCheck(id, place, true, ''); setIsWrong(false) }} aria-label={`${title}: right`}>Right</Button>
+        <Button size="small" kind="plain" onPress={() => setIsWrong(!isWrong)} aria-label={`${title}: not right`}>Not right</Button>
+      </span>
+      {isWrong && (
+        <form onSubmit={(event) => { event.preventDefault(); onCheck(id, place, false, text.trim()); setIsWrong(false); setText('') }}>
+          <TextField label="What was found" value={text} onChange={setText} autoFocus />
+          <Button type="submit" isDisabled={text.trim() === ''}>Write it down</Button>
+        </form>
+      )}
+    </Item>
+  )
+}

@@ -1,0 +1,17 @@
+import type { ExoticComponent } from 'react'
+import type { Finding } from '@/core/benches/bench'
+import type { Build, UnitSystem } from '@/core/build'
+import type { SpecEdit } from '../spec/useSpec'
+
+export interface ToolProps {
+  readonly build: Build
+  readonly system: UnitSystem
+  /** Takes a plan into the build, with undo. */
+  readonly edit: SpecEdit
+}
+
+/** What a bench adds to the frame: its picture beside the sheet and its tools under the advice. Memoised: neither is drawn again for a figure being typed. */
+export interface BenchView {
+  readonly Picture: ExoticComponent<{ findings: readonly Finding[]; build: Build; system: UnitSystem }>
+  readonly Tools: ExoticComponent<ToolProps>
+}

@@ -1,0 +1,91 @@
+'use client'
+import { max, min } from 'd3-array'
+import styled from 'styled-components'
+import type { Finding } from '@/core/benches/bench'
+import { boreReadings, type BoreReading } from '@/core/benches/boreDiameter'
+import { BORE_DEPTHS } from '@/core/benches/boreStations'
+import type { Build, UnitSystem } from '@/core/build'
+import { cylinderNumbers } from '@/core/engine'
+import { formatQuantity } from '@/core/quantity'
+import { caption, numerals } from '@/ui/GlobalStyle'
+import { standingOf, type Standing } from '@/wording'
+
+const Box = styled.figure`
+  figcaption { ${caption} text-transform: none; letter-spacing: 0; margin-bottom: 6px; } svg { width: 100%; height: auto; max-height: 230px; }
+  text { fill: var(--quiet); font-size: 11px; } text[data-number] { font-weight: 700; fill: var(--dye); font-size: 14px; } text { ${numerals} } p { font-size: 13px; color: var(--quiet); }
+`
+const COLUMN = 64
+const HEIGHT = 170
+const DEPTH_Y = { top: 34, middle: 85, bottom: 136 } as const
+/** Half the width a bore is drawn at, whatever its size. */
+const WALL = 17
+/** Widest a wall may be drawn away from its nominal line. */
+const REACH = 11
+const COLOUR: Readonly<Partial<Record<Standing, string>>> = { over: 'var(--out)', under: 'var(--out)', inDoubt: 'var(--doubt)', within: 'var(--within)' }
+
+/** Every bore in section, its walls drawn out of true by a stated magnification: thrust axis full, pin axis broken. */
+export function BoreSections({ findings, build, system }: { findings: readonly Finding[]; build: Build; system: UnitSystem }) {
+  const numbers = cylinderNumbers(build.spec.layout)
+  const read = new Map(numbers.map((cylinder) => [cylinder, boreReadings(build, cylinder)]))
+  const all = [...read.values()].flat().map(({ figure }) => figure.value.value)
+  const low = min(all)
+  const high = max(all)
+  if (low === undefined || high === undefined) return <Box><figcaption>Bores in section</figcaption>Nothing to draw yet: the walls appear as they are read.</Box>
+  const nominalMm = build.spec.paper.bore?.value ?? (low + high) / 2
+  const most = Math.max(Math.abs(high - nominalMm), Math.abs(low - nominalMm), 0.004)
+  const unitsPerMm = (2 * WALL) / nominalMm
+  // Half of a deviation stands on either wall; rounded down to a figure one can say.
+  const times = sayable((2 * REACH) / most / unitsPerMm)
+  const magnification = times * unitsPerMm
+  const verdict = (output: string, cylinder: number) => { const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder); return one ? standingOf(one) : 'notMeasured' }
+  const length = (mm: number) => (system === 'metric' ? formatQuantity(mm, 'mm', 3) : formatQuantity(mm, 'in', 4))
+  return (
+    <Box>
+      <figcaption>Bores in section, deviations × {times} against {length(nominalMm)}</figcaption>
+      <svg viewBox={`0 0 ${Math.max(5, numbers.length) * COLUMN} ${HEIGHT}`} role="img" aria-label={`Bores in section. ${numbers.map((cylinder) => words(cylinder, read.get(cylinder)!, length)).join('; ')}`}>
+        {numbers.map((cylinder, index) => (
+          <g key={cylinder} transform={`translate(${index * COLUMN + COLUMN / 2} 0)`}>
+            <text data-number="" textAnchor="middle" y={14} style={{ fill: COLOUR[verdict('clearance', cylinder)] }}>{cylinder}</text>
+            {[-1, 1].map((side) => <path key={side} d={`M${side * WALL} ${DEPTH_Y.top - 10} V${DEPTH_Y.bottom + 10}`} stroke="var(--edge)" strokeWidth={0.6} />)}
+            <Walls read={read.get(cylinder)!} axis="pin" nominalMm={nominalMm} magnification={magnification} colour="var(--dye)" broken />
+            <Walls read={read.get(cylinder)!} axis="thrust" nominalMm={nominalMm} magnification={magnification} colour="var(--scribe)" />
+            <text textAnchor="middle" y={HEIGHT - 6} style={{ fill: COLOUR[verdict('taper', cylinder)] }}>{spanWords(read.get(cylinder)!, system)}</text>
+          </g>
+        ))}
+      </svg>
+      <p>Full line thrust axis, broken line pin axis, thin line nominal; below, the range of each bore.</p>
+    </Box>
+  )
+}
+
+function Walls({ read, axis, nominalMm, magnification, colour, broken = false }: {
+  read: readonly BoreReading[]; axis: BoreReading['axis']; nominalMm: number; magnification: number; colour: string; broken?: boolean
+}) {
+  const points = BORE_DEPTHS.flatMap((depth) => {
+    const one = read.find((reading) => reading.depth === depth && reading.axis === axis)
+    return one ? [{ y: DEPTH_Y[depth], off: ((one.figure.value.value - nominalMm) / 2) * magnification }] : []
+  })
+  return [-1, 1].map((side) => (
+    <g key={side} stroke={colour} fill="none" strokeWidth={1.6} strokeDasharray={broken ? '4 3' : undefined}>
+      <polyline points={points.map(({ y, off }) => `${side * (WALL + off)},${y}`).join(' ')} />
+      {points.map(({ y, off }) => <circle key={y} cx={side * (WALL + off)} cy={y} r={1.8} fill={colour} stroke="none" />)}
+    </g>
+  ))
+}
+
+function spanWords(read: readonly BoreReading[], system: UnitSystem): string {
+  const values = read.map(({ figure }) => figure.value.value)
+  if (values.length < 2) return '–'
+  const span = Math.max(...values) - Math.min(...values)
+  return system === 'metric' ? `${(span * 1000).toFixed(0)} µm` : `${((span / 25.4) * 1e4).toFixed(0)} tenths`
+}
+
+function words(cylinder: number, read: readonly BoreReading[], length: (mm: number) => string): string {
+  return `${cylinder}: ${read.length === 0 ? 'not read' : read.map(({ depth, axis, figure }) => `${depth} ${axis} ${length(figure.value.value)}`).join(', ')}`
+}
+
+/** 1, 2 or 5 times a power of ten, not above the number. */
+function sayable(number: number): number {
+  const power = 10 ** Math.floor(Math.log10(number))
+  return ([5, 2].find((step) => step * power <= number) ?? 1) * power
+}

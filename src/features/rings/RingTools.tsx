@@ -1,0 +1,31 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
+import { Button, LinkButton } from '@/ui/Button'
+import { Row } from '@/ui/Page'
+import { SidePanel } from '@/ui/SidePanel'
+import type { ToolProps } from '../bench/benchView'
+
+const FilingPanel = dynamic(() => import('./FilingPanel').then((module) => module.FilingPanel), { ssr: false })
+const ButtingPanel = dynamic(() => import('./ButtingPanel').then((module) => module.ButtingPanel), { ssr: false })
+
+type Tool = 'filing' | 'butting'
+const TITLES: Readonly<Record<Tool, string>> = { filing: 'Filing log', butting: 'Chance of butting' }
+
+/** Tools of the ring bench: the filing log, the chance of butting, and the clocking sheet to print. */
+export function RingTools({ build, system }: ToolProps) {
+  const [tool, setTool] = useState<Tool>()
+  return (
+    <>
+      <Row>
+        <Button size="small" onPress={() => setTool('filing')}>Filing log</Button>
+        <Button size="small" onPress={() => setTool('butting')}>Chance of butting</Button>
+        <LinkButton size="small" href={`/builds/${build.id}/clocking`}>Clocking, to print</LinkButton>
+      </Row>
+      <SidePanel title={tool ? TITLES[tool] : ''} isOpen={tool !== undefined} onClose={() => setTool(undefined)}>
+        {tool === 'filing' && <FilingPanel build={build} system={system} />}
+        {tool === 'butting' && <ButtingPanel build={build} system={system} />}
+      </SidePanel>
+    </>
+  )
+}

@@ -1,0 +1,18 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { memo } from 'react'
+import { rings } from '@/core/benches/rings'
+import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchView } from '../bench/benchView'
+import { RingTools } from './RingTools'
+
+const ClosureChart = dynamic(() => import('./ClosureChart').then((module) => module.ClosureChart), { ssr: false })
+
+const view: BenchView = {
+  Picture: memo(({ findings, build, system }) => <ClosureChart findings={findings} build={build} system={system} />),
+  Tools: memo(RingTools),
+}
+
+export function RingsBench(props: BenchPageProps) {
+  return <BenchPage bench={rings} view={view} {...props} />
+}

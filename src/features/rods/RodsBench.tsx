@@ -1,0 +1,25 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { memo } from 'react'
+import { rods } from '@/core/benches/rods'
+import { definition } from '@/core/benches/rods/definition'
+import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchView } from '../bench/benchView'
+
+const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
+
+const HALF_HEIGHT = 150
+
+const view: BenchView = {
+  Picture: memo(({ findings, system }) => (
+    <>
+      <SubjectChart title="Reciprocating mass by cylinder" findings={findings.filter(({ output }) => output === 'reciprocating')} shown={definition.outputs.reciprocating} system={system} height={HALF_HEIGHT} />
+      <SubjectChart title="Measured deck against the stack, by cylinder" findings={findings.filter(({ output }) => output === 'stackApart')} shown={definition.outputs.stackApart} system={system} height={HALF_HEIGHT} />
+    </>
+  )),
+  Tools: memo(() => null),
+}
+
+export function RodsBench(props: BenchPageProps) {
+  return <BenchPage bench={rods} view={view} {...props} />
+}
