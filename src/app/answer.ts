@@ -36,7 +36,7 @@ class BadRequest extends Error {
 const MOST_BYTES = 20_000_000
 
 /** @throws BadRequest for what another site's page sends with this person's browser, and for what is too large. */
-async function bodyText(request: Request): Promise<string> {
+export async function bodyText(request: Request): Promise<string> {
   const from = request.headers.get('sec-fetch-site')
   if (from !== null && from !== 'same-origin' && from !== 'none') throw new BadRequest('Sent by another site. Nothing was stored.', 403)
   const text = await request.text()

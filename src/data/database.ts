@@ -7,11 +7,13 @@ import { migrate } from 'drizzle-orm/libsql/migrator'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { buildStore, type BuildStore } from './builds'
 import { gaugeStore, type GaugeStore } from './gauges'
+import { pressStore, type PressStore } from './presses'
 import * as schema from './schema'
 
 export interface Database {
   readonly builds: BuildStore
   readonly gauges: GaugeStore
+  readonly presses: PressStore
   close(): void
 }
 
@@ -36,7 +38,7 @@ export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_
   await migrate(connection, { migrationsFolder: MIGRATIONS })
   const gauges = gaugeStore(connection)
   if ((await gauges.list()).length === 0) await gauges.add(DEFAULT_GAUGES)
-  return { builds: buildStore(connection, gauges), gauges, close: () => client.close() }
+  return { builds: buildStore(connection, gauges), gauges, presses: pressStore(connection), close: () => client.close() }
 }
 
 const shared = globalThis as { kalibrosDatabase?: Promise<Database> }

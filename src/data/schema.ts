@@ -60,6 +60,22 @@ export const gaugeTable = sqliteTable('gauge_card', {
   since: text('since').notNull(),
 })
 
+/** Append-only: what live gauges sent, each line once, in the order of arrival. */
+export const pressTable = sqliteTable('gauge_press', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  id: text('id').notNull().unique(),
+  name: text('name').notNull(),
+  /** Canonical unit of the unit's kind. */
+  value: real('value').notNull(),
+  upper: real('upper'),
+  unit: text('unit').notNull(),
+  /** The gauge's own count of presses. */
+  sequence: integer('sequence').notNull(),
+  text: text('text').notNull(),
+  line: text('line').notNull(),
+  at: text('at').notNull(),
+}, (table) => [index('press_name').on(table.name, table.seq)])
+
 /** A cache of what the board shows of a build; thrown away and worked out again whenever the build or the program has moved on. */
 export const summaryTable = sqliteTable('build_summary', {
   buildId: text('build_id').primaryKey().references(() => buildTable.id),

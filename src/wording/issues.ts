@@ -1,3 +1,4 @@
+import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/build/files'
 import { formatQuantity, joinUnit, type EntryIssue, type Slip, type UnitId } from '@/core/quantity'
@@ -67,5 +68,17 @@ export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): s
     case 'entry': return entryIssueWords(issue.issue, system === 'metric' ? 'mm' : 'in')
     case 'unknownUnit': return `“${issue.typed}” is no unit for this value`
     case 'impossible': return issue.reason
+  }
+}
+
+/** What is wrong with a line a gauge sent. */
+export function gaugeLineIssueWords(issue: GaugeLineIssue): string {
+  switch (issue.code) {
+    case 'fields': return `${issue.got} fields where name;value;unit;sequence;checksum are five.`
+    case 'checksum': return `the checksum says ${issue.got || 'nothing'}, the line comes to ${issue.wanted}: garbled on the way.`
+    case 'value': return `“${issue.text}” is no value.`
+    case 'unit': return `“${issue.text}” is no unit known here.`
+    case 'sequence': return `“${issue.text}” is no count of presses.`
+    case 'name': return 'the gauge has no name.'
   }
 }

@@ -23,6 +23,7 @@ import type { BenchView } from './benchView'
 import { shareDone, type Stage } from './stages'
 import { StageRule } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
+import { useLiveGauges } from './useLiveGauges'
 
 /** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
 const panels = () => import('./panels')
@@ -84,6 +85,7 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
   const [opened, setOpened] = useState<string>()
   const [panel, setPanel] = useState<'keys' | 'history'>()
   const [trouble, setTrouble] = useState('')
+  const live = useLiveGauges()
   const line = useRef<ReadingLineHandle>(null)
   const changed = useChanged(settled, findings, draft !== undefined)
   const characteristic = current && definition.characteristics[current.characteristic]
@@ -98,10 +100,11 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
       case 'undo': work.undo(); break
       case 'unit': device.set({ system: system === 'metric' ? 'inch' : 'metric' }); break
       case 'gauge': setGaugeTurns((turns) => ({ ...turns, [current!.characteristic]: (turns[current!.characteristic] ?? 0) + 1 })); break
+      case 'live': live.toggle(); break
       case 'help': setPanel('keys'); break
       case 'history': setPanel('history'); break
     }
-  }, [current, device, system, work])
+  }, [current, device, live, system, work])
 
   const closePanels = () => { setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }
   const { go } = work
@@ -143,7 +146,7 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
       </Middle>
       <div>
         {(trouble || edit.trouble || work.refused) && <Bad role="alert">{trouble || edit.trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
-        {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} onCommand={onCommand} onKept={setTrouble} />}
+        {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} live={live} onCommand={onCommand} onKept={setTrouble} />}
       </div>
       {openedFinding && <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />}
       {panel === 'history' && <HistoryPanel station={current} build={build} onClose={closePanels} onStrike={work.strike} />}

@@ -1,5 +1,5 @@
 'use client'
-import { useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Characteristic, Station } from '@/core/benches/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
@@ -7,11 +7,12 @@ import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, l
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { entryIssueWords, slipWords } from '@/wording'
+import type { LivePress, useLiveGauges } from './useLiveGauges'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
 import type { BenchWork, Draft, PartTemperature } from './useBench'
 
-export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'help' | 'history'
+export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'live' | 'help' | 'history'
 
 const Line = styled.section`
   display: grid; grid-template-columns: 300px 250px 1fr 300px; border-top: 2px solid var(--dye); background: var(--raised); min-height: 112px;
@@ -53,7 +54,7 @@ const SETTLED_K = 0.25
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
 const COMMANDS: Readonly<Record<string, LineCommand | Asking>> = {
-  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature',
+  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature', l: 'live',
 }
 
 export interface ReadingLineHandle { readonly focus: () => void }
@@ -62,14 +63,14 @@ export interface ReadingLineHandle { readonly focus: () => void }
  * The one line readings come in by. Letters on an empty line are commands, since every reading starts with a digit, a sign,
  * a point or a comma; so no key needs a modifier, and a number pad alone is enough.
  */
-export function ReadingLine({ work, characteristic, gauge, system, onCommand, onKept, ref }: {
-  work: BenchWork; characteristic: Characteristic; gauge: Gauge | undefined; system: UnitSystem
+export function ReadingLine({ work, characteristic, gauge, system, live, onCommand, onKept, ref }: {
+  work: BenchWork; characteristic: Characteristic; gauge: Gauge | undefined; system: UnitSystem; live: ReturnType<typeof useLiveGauges>
   onCommand: (command: LineCommand) => void; onKept: (words: string) => void; ref?: Ref<ReadingLineHandle>
 }) {
   const { current: station, stations, build, setDraft } = work
   const [text, setText] = useState('')
   const [asking, setAsking] = useState<Asking>('reading')
-  const [question, setQuestion] = useState<{ readonly draft: Draft; readonly slip?: Slip }>()
+  const [question, setQuestion] = useState<{ readonly draft: Draft; readonly slip?: Slip; readonly press?: LivePress }>()
   const [said, setSaid] = useState('')
   const [temperature, setTemperature] = useState<PartTemperature>()
   const input = useRef<HTMLInputElement>(null)
@@ -83,11 +84,19 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     return parseEntry(splitStrokes(text, characteristic).value, entryContext(characteristic, station, unit, gauge))
   }, [asking, characteristic, gauge, station, text, unit])
 
+  useEffect(() => {
+    if (live.next && station && !question && asking === 'reading') land(live.next)
+    // A press lands where the hand is: at a new press, and when the place has moved on or a question was answered.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [live.next, station?.id, question, asking])
+
   if (!station) return null
   const read = build.readings.current.get(station.id)
   const index = stations.findIndex((one) => one.id === station.id)
 
   function type(next: string): void {
+    // Typed over a questioned press: the hand knows better, the press is let go.
+    if (question?.press) live.done(question.press)
     setText(next)
     setQuestion(undefined)
     setSaid('')
@@ -109,8 +118,25 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     store(draft, text.trim())
   }
 
-  function store(draft: Draft, asTyped: string): void {
-    const kept = work.store(draft, asTyped)
+  /** A press of a live gauge: taken as if typed, under its own id, so that it lands once however often it is heard. */
+  function land(press: LivePress): void {
+    if (!station) return
+    if (build.entries.some((entry) => entry.id === press.id)) return live.done(press)
+    const from = work.gauges.find((card) => card.gauge === press.name) ?? gauge
+    if (!from || UNITS[press.unit].kind !== characteristic.kind) {
+      setSaid(`${press.name} sent ${joinUnit(press.text, press.unit)}: this place wants ${UNITS[unit].symbol}. It was not stored.`)
+      return live.done(press)
+    }
+    const draft: Draft = { station, value: press.value, ...(press.upper !== null && { upper: press.upper }), unit: press.unit, gauge: from.id, temperature }
+    const doubtful = questionOf(draft)
+    setText(doubtful ? press.text : '')
+    if (doubtful) setQuestion({ ...doubtful, press })
+    else store(draft, press.text, press)
+  }
+
+  function store(draft: Draft, asTyped: string, press?: LivePress): void {
+    const kept = work.store(draft, asTyped, press?.id)
+    if (press) live.done(press)
     setText('')
     setQuestion(undefined)
     onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
@@ -146,6 +172,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
   }
 
   function leave(): void {
+    if (question?.press) live.done(question.press)
     setAsking('reading')
     setText('')
     setQuestion(undefined)
@@ -168,8 +195,8 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
     if (event.key === 'Escape') { event.preventDefault(); leave(); return }
     if (question && (event.key === 'k' || event.key === 'f')) {
       event.preventDefault()
-      if (event.key === 'k') store(question.draft, text.trim())
-      else if (question.slip) store({ ...question.draft, value: question.slip.value, upper: undefined }, `${text.trim()} → ${formatExact(question.slip.value, question.draft.unit)} (${slipWords(question.slip)})`)
+      if (event.key === 'k') store(question.draft, text.trim(), question.press)
+      else if (question.slip) store({ ...question.draft, value: question.slip.value, upper: undefined }, `${text.trim()} → ${formatExact(question.slip.value, question.draft.unit)} (${slipWords(question.slip)})`, question.press)
       return
     }
     if (text !== '' || asking !== 'reading') return
@@ -189,6 +216,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
         <h2>Gauge</h2>
         <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
         <Quiet>{gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
+        {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
         {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
@@ -207,7 +235,7 @@ export function ReadingLine({ work, characteristic, gauge, system, onCommand, on
       <PhoneOnly data-part="keypad">
         <Keypad
           onType={(key) => type(key === 'rub' ? text.slice(0, -1) : text + key)} onEnter={enter}
-          onCommand={(key) => { if (question && key !== 'z') { if (key === 'k') store(question.draft, text.trim()) } else if (text === '') command(key); else leave() }}
+          onCommand={(key) => { if (question && key !== 'z') { if (key === 'k') store(question.draft, text.trim(), question.press) } else if (text === '') command(key); else leave() }}
           question={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true}
         />
       </PhoneOnly>

@@ -49,10 +49,10 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   }, [stations])
 
   const add = entries.add
-  const store = useCallback((reading: Draft, asTyped: string) => {
+  const store = useCallback((reading: Draft, asTyped: string, id?: string) => {
     const before = build.readings.current.get(reading.station.id)
     const entry: Entry = {
-      kind: 'reading', ...stamp(), characteristic: reading.station.characteristic, place: reading.station.place, value: reading.value,
+      kind: 'reading', ...stamp(), ...(id !== undefined && { id }), characteristic: reading.station.characteristic, place: reading.station.place, value: reading.value,
       ...(reading.upper !== undefined && { upper: reading.upper }), unit: reading.unit, asTyped, gauge: reading.gauge, ...reading.temperature, ...(reading.strokes !== undefined && { strokes: reading.strokes }), ...(before && { supersedes: before.id }),
     }
     const kept = add(entry)

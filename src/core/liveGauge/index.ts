@@ -1,0 +1,1 @@
+export { formatGaugeLine, parseGaugeLine, type GaugeLine, type GaugeLineIssue } from './gaugeLine'

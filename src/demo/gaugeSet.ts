@@ -1,0 +1,54 @@
+import pRetry from 'p-retry'
+import { benchById, gaugesFor, type BenchId, type Station } from '@/core/benches'
+import { currentCards, openBuild, type Build, type BuildDocument, type Gauge } from '@/core/build'
+import { formatGaugeLine } from '@/core/liveGauge'
+import { makeEngine, VirtualHand, type Faults } from '@/core/twin'
+
+/** A set of simulated gauges with a button each: lines to a server, repeated until it says that it holds them. */
+export class GaugeSet {
+  private readonly counts = new Map<string, number>()
+
+  /** `firstNumber`: where the count of each gauge starts, as a gauge keeps it when switched off. */
+  constructor(private readonly server: string, private readonly firstNumber = 1) {}
+
+  /** Presses a button; resolves when the server holds the reading. */
+  async press(gauge: Gauge, indicated: { value: number; upper?: number }): Promise<void> {
+    const sequence = this.counts.get(gauge.gauge) ?? this.firstNumber
+    this.counts.set(gauge.gauge, sequence + 1)
+    await this.send(formatGaugeLine({ name: gauge.gauge, ...indicated, unit: gauge.unit, sequence }))
+  }
+
+  /** Sends a line as it is. @throws when the server understood and said no. */
+  async send(line: string): Promise<void> {
+    await pRetry(async () => {
+      const response = await fetch(`${this.server}/api/live`, { method: 'POST', headers: { 'content-type': 'text/plain' }, body: line })
+      if (response.ok) return
+      const { error } = (await response.json()) as { error: string }
+      if (response.status < 500) throw new Refused(error)
+      throw new Error(error)
+    }, { retries: Number.POSITIVE_INFINITY, minTimeout: 200, maxTimeout: 2000, shouldRetry: ({ error }) => !(error instanceof Refused) })
+  }
+}
+
+class Refused extends Error {}
+
+export interface OpenPlace {
+  readonly station: Station
+  readonly gauge: Gauge
+}
+
+/** The places of a bench that are still open, in walking order, each with the gauge the bench would offer first. */
+export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[] {
+  const bench = benchById(benchId)
+  const gauges = currentCards([...build.gauges.values()])
+  return bench.stations(build).filter(({ id }) => !build.readings.current.has(id) && !build.readings.skips.has(id)).flatMap((station) => {
+    const gauge = gaugesFor(bench.definition.characteristics[station.characteristic]!, gauges, build.spec.units)[0]
+    return gauge ? [{ station, gauge }] : []
+  })
+}
+
+/** A hand that measures a virtual engine of a build's paper. */
+export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): VirtualHand {
+  const { spec } = openBuild(document)
+  return new VirtualHand(makeEngine(spec, faults, seed), spec, seed + 1)
+}
