@@ -6,6 +6,7 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 import { TestServer } from '../tests/support/server'
 import config from '../playwright.config'
 import { percentile, type Report } from './report'
+import { sixteen } from './sixteen'
 
 const ENTRIES = 60
 /** Nobody reads a gauge and types faster than this; the chart is drawn in the pause. */
@@ -26,6 +27,7 @@ export async function pageFigures(report: Report): Promise<void> {
     report.figure('Enter to ledger painted, 95th percentile', percentile(await enterToPaint(page), 0.95), 'ms', 50)
     report.figure('a figure typed to ledger painted, 95th percentile', percentile(await keyToPaint(page), 0.95), 'ms', 50)
     report.figure('a million draws of five ratios in a worker', await millionDraws(page, url), 'ms', 2000)
+    report.figure('100,000 draws of sixteen rings butting, in a worker', await buttingDraws(page, server), 'ms', 1000)
   } finally {
     await browser.close()
     await server.stop()
@@ -99,6 +101,17 @@ async function paints(page: Page): Promise<number[]> {
   const samples = await page.evaluate(() => (window as never as { paints: number[] }).paints)
   if (samples.length < ENTRIES) throw new Error(`only ${samples.length} paints were seen`)
   return samples
+}
+
+async function buttingDraws(page: Page, server: TestServer): Promise<number> {
+  const document = sixteen()
+  await server.post('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
+  await page.goto(`${server.address}/builds/${document.id}/rings`)
+  await page.getByRole('button', { name: 'Chance of butting' }).click()
+  const started = performance.now()
+  await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
+  await page.getByRole('dialog').getByRole('row').nth(16).waitFor()
+  return performance.now() - started
 }
 
 async function millionDraws(page: Page, url: string): Promise<number> {

@@ -104,7 +104,7 @@ const tern: DemoBuild = {
 
 const petrel: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000002',
-  seed: 5108,
+  seed: 5112,
   startedDaysAgo: 4,
   gauges: {},
   checks: ['cracks', 'threadsChased', 'housings'],

@@ -2,10 +2,10 @@
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { BenchId } from '@/core/benches/bench'
-import type { BenchPageProps } from './bench/BenchPage'
+import { BenchPage, type BenchInFrame, type BenchPageProps } from './bench/BenchPage'
 
-/** Every bench's page, each fetched with its own part of the core and no other's. */
-const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchPageProps>>> = {
+/** What each bench adds to the frame, fetched with its own part of the core and no other's. */
+const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
   bores: dynamic(() => import('./bores/BoresBench').then((module) => module.BoresBench)),
   bearings: dynamic(() => import('./bearings/BearingsBench').then((module) => module.BearingsBench)),
   rings: dynamic(() => import('./rings/RingsBench').then((module) => module.RingsBench)),
@@ -15,5 +15,5 @@ const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchPageProps>>> = {
 
 export function BenchPageOf({ benchId, ...props }: BenchPageProps & { benchId: BenchId }) {
   const Page = BENCH_PAGES[benchId]
-  return <Page {...props} />
+  return <Page Frame={BenchPage} {...props} />
 }

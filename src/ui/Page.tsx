@@ -57,7 +57,3 @@ export const Notice = styled.p`
   &[data-tone='bad'] { border-color: var(--out); }
   &[data-tone='good'] { border-color: var(--within); }
 `
-
-export function LinkHome() {
-  return <p><Link href="/">To the shop board</Link></p>
-}

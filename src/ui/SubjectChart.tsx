@@ -1,5 +1,4 @@
 'use client'
-import { nice, ticks } from 'd3-array'
 import { ErrorBar, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/benches/bench'
@@ -8,6 +7,7 @@ import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'
 import { figureWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
+import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
 
 const Box = styled.figure`figcaption { ${caption} } svg text { ${numerals} font-size: 12px; fill: var(--quiet); } .recharts-surface { overflow: visible; }`
@@ -33,9 +33,8 @@ export function SubjectChart({ title, findings, shown, system, height = 210 }: {
   const symbol = UNITS[unit].symbol
   const [low, high] = spans.length > 0 ? [Math.min(...spans), Math.max(...spans)] : [0, 1]
   const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.12
-  const domain = nice(low - room, high + room, GRADUATIONS)
-  const marks = ticks(...domain, GRADUATIONS)
-  const decimals = Math.max(0, Math.ceil(-Math.log10((marks[1] ?? 1) - (marks[0] ?? 0)) - 1e-9))
+  const { marks, decimals } = graduations(low - room, high + room, GRADUATIONS)
+  const domain = [marks[0]!, marks.at(-1)!]
   return (
     <Box>
       <figcaption>{title}{symbol && `, ${symbol}`}</figcaption>

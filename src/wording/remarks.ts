@@ -55,7 +55,13 @@ export function changeWords({ change }: Pick<Advice, 'change'>, system: UnitSyst
     case 'swapPistons': return `Pistons into other bores: ${change.pistonInBore.map((mark, index) => `bore ${index + 1} takes ${mark}`).join(', ')}`
     case 'hone': return `Hone ${[...change.byCylinder].map(([cylinder, mm]) => `bore ${cylinder} by ${differenceWords(mm, FINE, system)}`).join(', ')}`
     case 'shells': {
-      const words = change.pairs.map(({ number, upper, lower }) => `${number} ${upper === lower ? upper : `${upper} above, ${lower} in the cap`}`)
+      const byPair = new Map<string, number[]>()
+      for (const { number, upper, lower } of change.pairs) {
+        const pair = upper === lower ? upper : `${upper} above, ${lower} in the cap`
+        byPair.set(pair, [...(byPair.get(pair) ?? []), number])
+      }
+      const fewestFirst = [...byPair].sort(([, a], [, b]) => a.length - b.length)
+      const words = fewestFirst.map(([pair, numbers], index) => (index > 0 && index === fewestFirst.length - 1 ? `the others ${pair}` : `${numbers.join(', ')} ${pair}`))
       return `${change.kind === 'main' ? 'Main' : 'Rod'} shells${change.lands ? '' : ' (nearest there is)'}: ${words.join('; ')}`
     }
     case 'file': return `File the ${RING_WORDS[change.ring]} of cylinder ${change.cylinder} by ${differenceWords(change.mm, FINE, system)}, to ${plainWords(change.toMm, FINE, system)}; a little at a time, one end only, square, deburred`

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next'
-import { currentCards } from '@/core/build'
 import { database } from '@/data/database'
 import { GaugeDrawer } from '@/features/gauges/GaugeDrawer'
 
@@ -8,5 +7,5 @@ export const dynamic = 'force-dynamic'
 
 export default async function Page() {
   const { gauges } = await database()
-  return <GaugeDrawer cards={currentCards(await gauges.list())} today={new Date().toISOString().slice(0, 10)} />
+  return <GaugeDrawer cards={await gauges.list()} today={new Date().toISOString().slice(0, 10)} />
 }

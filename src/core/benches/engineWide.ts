@@ -20,6 +20,12 @@ export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived
   }
 }
 
+/** A quarter of a limit's band: less apart than that is not worth a word. */
+export function worthNaming(limit: { lower?: number; upper?: number } | undefined): number {
+  const { lower, upper } = limit ?? {}
+  return lower === undefined || upper === undefined ? Infinity : (upper - lower) / 4
+}
+
 /** A cylinder against the mean of the others: by how much it stands apart, and the mean it stands apart from. */
 export function againstOthers(kind: Kind, byCylinder: ReadonlyMap<number, Figure>, cylinder: number): { apart: Figure; others: Figure } | undefined {
   const own = byCylinder.get(cylinder)

@@ -21,7 +21,6 @@ export type {
 } from './bench'
 export { doubtBudget, type DoubtShare } from './doubtBudget'
 export { sheetsOf, type Across, type SheetOf, type SheetRow } from './sheets'
-export { findingId } from './finding'
 export { gaugesFor } from './gaugeChoice'
 export { benchChecks, type BenchCheck } from './checks'
 export { benchProgress, benchState, type BenchState } from './benchState'

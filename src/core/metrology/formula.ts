@@ -92,6 +92,15 @@ export function resultOf(text: FormulaText, terms: readonly { label: string; wei
   return { value, origin: { from: 'sum', sum: { formula: text, terms: sumTerms } } }
 }
 
+/**
+ * How far two like figures stand apart, never negative: the larger less the smaller, so that the doubt of both stays also
+ * where they are the same (an absolute value would lose it there).
+ */
+export function apart(text: FormulaText, one: { label: string; figure: Figure }, other: { label: string; figure: Figure }): Figure {
+  const [larger, smaller] = one.figure.value.value >= other.figure.value.value ? [one, other] : [other, one]
+  return resultOf(text, [{ ...larger, weight: 1 }, { ...smaller, weight: -1 }])
+}
+
 /** A number from a maker's sheet. */
 export function paperFigure(key: string, paper: { value: number; tolerance?: number; source: string }): Figure {
   return {

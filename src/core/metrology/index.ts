@@ -10,5 +10,5 @@ export { spread } from './spread'
 export { lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
 export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
-  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
+  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, apart, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
 } from './formula'

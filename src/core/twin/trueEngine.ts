@@ -41,7 +41,7 @@ export interface TrueEngine {
 export type Faults = { readonly [Name in keyof TrueEngine as TrueEngine[Name] extends Each ? Name : never]?: Readonly<Record<number, number>> }
 
 const ROCK_MM = 0.03
-const USUAL = { mainJournalMm: 58, rodJournalMm: 50, pinMm: 21, skirtClearanceMm: 0.1, topGapMm: 0.5, secondGapMm: 0.55, railGapMm: 0.7, mainClearanceMm: 0.06, rodClearanceMm: 0.056 }
+const USUAL = { rodMm: 144, mainJournalMm: 58, rodJournalMm: 50, pinMm: 21, skirtClearanceMm: 0.1, topGapMm: 0.5, secondGapMm: 0.55, railGapMm: 0.7, mainClearanceMm: 0.06, rodClearanceMm: 0.056 }
 
 /** @throws if the spec lacks a paper number the engine cannot be made without. */
 export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine {
@@ -56,7 +56,10 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     new Map(numbers.map((number) => [number, nominal + scatter * normal() + (faults[name]?.[number] ?? 0)]))
   const aim = (limit: string, otherwise: number) => limits[limit]?.target ?? limits[limit]?.lower ?? otherwise
   const boreMm = around('boreMm', paper.bore.value, 0.002)
-  const deckMm = around('deckMm', paper.deckClearance.value, 0.004)
+  const rodMm = paper.rodLength?.value ?? USUAL.rodMm
+  const centreDistanceMm = around('centreDistanceMm', rodMm, 0.003)
+  // A longer rod stands its piston higher; what is left of the scatter is throw, block and piston.
+  const deckMm = new Map([...around('deckMm', paper.deckClearance.value, 0.003)].map(([cylinder, mm]) => [cylinder, mm - (centreDistanceMm.get(cylinder)! - rodMm)]))
   const chamberCm3 = around('chamberCm3', paper.chamberVolume.value, 0.06)
   const pinMm = paper.pinDiameter?.value ?? USUAL.pinMm
   const pistonMassG = Math.round((paper.bore.value / 10) ** 3 * 0.6)
@@ -81,7 +84,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     bigEndMm: around('bigEndMm', (paper.rodJournal?.value ?? USUAL.rodJournalMm) + 3.8, 0.003),
     pinBushMm: around('pinBushMm', pinMm + 0.02, 0.001),
     pinMm: around('pinMm', pinMm, 0.0005),
-    centreDistanceMm: around('centreDistanceMm', paper.rodLength?.value ?? 144, 0.01),
+    centreDistanceMm,
     pistonMassG: around('pistonMassG', pistonMassG, 0.4),
     rodSmallG: around('rodSmallG', Math.round(pistonMassG * 0.46), 0.25),
     rodBigG: around('rodBigG', Math.round(pistonMassG * 1.15), 0.25),

@@ -1,9 +1,9 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { bearings } from '@/core/benches/bearings'
+import { bearings } from '@/core/benches/bearings/bearings'
 import { definition } from '@/core/benches/bearings/definition'
-import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { ShellTool } from './ShellTool'
 
@@ -28,6 +28,6 @@ const view: BenchView = {
   Tools: memo(ShellTool),
 }
 
-export function BearingsBench(props: BenchPageProps) {
-  return <BenchPage bench={bearings} view={view} {...props} />
+export function BearingsBench({ Frame, ...props }: BenchInFrame) {
+  return <Frame bench={bearings} view={view} {...props} />
 }

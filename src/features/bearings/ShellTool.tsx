@@ -1,13 +1,15 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { journalName, journalsOf, selectShells, withShells, type Journal, type ShellSelection } from '@/core/benches/bearings'
 import { definition } from '@/core/benches/bearings/definition'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
 import { Row } from '@/ui/Page'
-import { SidePanel } from '@/ui/SidePanel'
 import { figureWords, plainWords } from '@/wording'
 import type { ToolProps } from '../bench/benchView'
+
+const SidePanel = dynamic(() => import('@/ui/SidePanel').then((module) => module.SidePanel), { ssr: false })
 
 const TITLES: Readonly<Record<Journal['kind'], string>> = { main: 'Main shells from stock', rod: 'Rod shells from stock' }
 
@@ -21,9 +23,9 @@ export function ShellTool({ build, system, edit }: ToolProps) {
         <Button size="small" onPress={() => setKind('main')}>Choose main shells</Button>
         <Button size="small" onPress={() => setKind('rod')}>Choose rod shells</Button>
       </Row>
-      <SidePanel title={kind ? TITLES[kind] : ''} isOpen={kind !== undefined} onClose={() => setKind(undefined)}>
-        {kind && !selection && <p>Every {kind === 'main' ? 'main' : 'rod'} clearance has to be read, a limit set, and shells in stock (on the paper page), before shells can be chosen.</p>}
-        {kind && selection && (
+      {kind && <SidePanel title={TITLES[kind]} isOpen onClose={() => setKind(undefined)}>
+        {!selection && <p>Every {kind === 'main' ? 'main' : 'rod'} clearance has to be read, a limit set, and shells in stock (on the paper page), before shells can be chosen.</p>}
+        {selection && (
           <>
             <Selection selection={selection} system={system} />
             <Row>
@@ -37,7 +39,7 @@ export function ShellTool({ build, system, edit }: ToolProps) {
             <p>The plan counts until a journal is measured again with the new shells in it; the new reading then speaks for itself. An X half is never paired with an undersize one.</p>
           </>
         )}
-      </SidePanel>
+      </SidePanel>}
     </>
   )
 }

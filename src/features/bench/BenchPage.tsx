@@ -73,6 +73,11 @@ export interface BenchPageProps {
   readonly startAt?: string
 }
 
+/** A bench as its own page part renders it: in the frame that all benches share and that is fetched once. */
+export interface BenchInFrame extends BenchPageProps {
+  readonly Frame: typeof BenchPage
+}
+
 /** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */
 export function BenchPage({ document: served, revision, bench, view, stages: stagesAtStart, startAt }: BenchPageProps & { bench: Bench; view: BenchView }) {
   const device = useDevice()

@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { benchChecks, type BenchCheck } from '@/core/benches/checks'
@@ -6,11 +7,12 @@ import type { Bench } from '@/core/benches/bench'
 import type { Build, Place } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { caption, PHONE } from '@/ui/GlobalStyle'
-import { TextField } from '@/ui/fields'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { subjectWords } from '@/wording'
 
-const List = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(420px, 1fr)); gap: 0 28px; ${PHONE} { grid-template-columns: 1fr; }`
+const CheckForm = dynamic(() => import('./CheckForm').then((module) => module.CheckForm), { ssr: false })
+
+const List = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(370px, 1fr)); gap: 0 28px; ${PHONE} { grid-template-columns: 1fr; }`
 const Item = styled.li`
   display: grid; grid-template-columns: 18px 1fr auto; gap: 8px; align-items: center; min-height: 48px; border-top: 1px solid var(--hairline); padding: 4px 0;
   p { line-height: 1.25; } small { display: block; color: var(--quiet); font-size: 12.5px; } > form { grid-column: 2 / -1; display: flex; gap: 8px; align-items: end; padding-bottom: 6px; }
@@ -32,7 +34,6 @@ export function Checks({ bench, build, onCheck }: { bench: Bench; build: Build; 
 function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
   const { id, label, why, place, check } = one
   const [isWrong, setIsWrong] = useState(false)
-  const [text, setText] = useState('')
   const title = [label, subjectWords(place)].filter(Boolean).join(', ')
   return (
     <Item>
@@ -42,12 +43,7 @@ function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, pl
         <Button size="small" onPress={() => { onCheck(id, place, true, ''); setIsWrong(false) }} aria-label={`${title}: right`}>Right</Button>
         <Button size="small" kind="plain" onPress={() => setIsWrong(!isWrong)} aria-label={`${title}: not right`}>Not right</Button>
       </span>
-      {isWrong && (
-        <form onSubmit={(event) => { event.preventDefault(); onCheck(id, place, false, text.trim()); setIsWrong(false); setText('') }}>
-          <TextField label="What was found" value={text} onChange={setText} autoFocus />
-          <Button type="submit" isDisabled={text.trim() === ''}>Write it down</Button>
-        </form>
-      )}
+      {isWrong && <CheckForm onFound={(text) => { onCheck(id, place, false, text); setIsWrong(false) }} />}
     </Item>
   )
 }

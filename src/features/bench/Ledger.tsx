@@ -27,7 +27,7 @@ const Open = styled.button`
 `
 const Top = styled.span`
   display: flex; align-items: center; gap: 6px; font-weight: 600; font-size: 14.5px; line-height: 1.2;
-  > [data-value] { ${numerals} margin-left: auto; font-size: 19px; font-weight: 500; white-space: nowrap; small { font-size: 12.5px; color: var(--quiet); font-weight: 400; margin-left: 4px; } }
+  > [data-value] { ${numerals} margin-left: auto; font-size: 19px; font-weight: 500; white-space: nowrap; &[data-range] { font-size: 15.5px; } small { font-size: 12.5px; color: var(--quiet); font-weight: 400; margin-left: 4px; } }
 `
 const Words = styled.p`font-size: 12.5px; line-height: 1.4; color: var(--quiet); b { color: var(--ink); font-weight: 600; }`
 const More = styled.p`display: none; padding: 8px 16px; color: var(--quiet); ${PHONE} { display: block; }`
@@ -114,7 +114,7 @@ function Several({ line, definition, system, onOpen, stationLabel }: {
     <Open type="button" onClick={() => onOpen(line.findings[0]!)}>
       <Top>
         <VerdictMark standing={line.standing} silent />{output.label}
-        {low && high && <span data-value>{low.value === high.value ? low.value : `${low.value}–${high.value}`}<small>{low.doubt} {low.unit}</small></span>}
+        {low && high && <span data-value data-range>{low.value === high.value ? low.value : `${low.value}–${high.value}`}<small>{low.doubt} {low.unit}</small></span>}
       </Top>
       <Words>
         {line.standing === 'notMeasured'

@@ -2,7 +2,7 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Characteristic, Station } from '@/core/benches/bench'
-import type { Gauge, Reading, UnitSystem } from '@/core/build'
+import { checkDue, isOverdue, type Gauge, type Reading, type UnitSystem } from '@/core/build'
 import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, likelySlips, parseEntry, UNITS, type EntryContext, type Slip } from '@/core/quantity'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
@@ -43,6 +43,8 @@ const Understood = styled.p`
 const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
 const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
+/** Capitals would make a micro of a mega. */
+const Unit = styled.span`text-transform: none;`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 
 /** What the line is asking for: a reading, or the reason of a skip or a strike, or the text of a note. */
@@ -215,13 +217,13 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
       <div data-part="gauge">
         <h2>Gauge</h2>
         <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
-        <Quiet>{gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
+        <Quiet>{gauge && isOverdue(gauge, new Date().toISOString()) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
         {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
         {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       <div>
-        <h2><label htmlFor="reading">{asking === 'reading' ? `Reading, ${UNITS[unit].symbol}` : ASKING_WORDS[asking]}</label></h2>
+        <h2><label htmlFor="reading">{asking === 'reading' ? <>Reading, <Unit>{UNITS[unit].symbol}</Unit></> : ASKING_WORDS[asking]}</label></h2>
         <Entry
           id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'}
           data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}

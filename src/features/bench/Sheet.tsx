@@ -1,8 +1,10 @@
 'use client'
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
-import { findingId, sheetsOf, type Across, type Bench, type Finding, type SheetOf, type SheetRow, type Station } from '@/core/benches'
-import type { Build, Reading, UnitSystem } from '@/core/build'
+import type { Bench, Finding, Station } from '@/core/benches/bench'
+import { findingId } from '@/core/benches/finding'
+import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/benches/sheets'
+import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
 import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
@@ -70,7 +72,7 @@ function ReadingRow({ row, sheet, bench, build, byId, current, unsent, system, o
           <td key={column}>
             <ReadingCell
               id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
-              words={reading ? readingWords(reading, build, characteristic.units[system]) : build.readings.skips.has(station.id) ? 'skip' : '–'}
+              words={reading ? `${readingWords(reading, build, characteristic.units[system])}${isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''}` : build.readings.skips.has(station.id) ? 'skip' : '–'}
               standing={reading && (judged ? standingOf(judged) : 'noLimit')}
             />
           </td>

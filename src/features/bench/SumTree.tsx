@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { doubtBudget } from '@/core/benches'
+import { doubtBudget } from '@/core/benches/doubtBudget'
 import type { Build, UnitSystem } from '@/core/build'
 import { standardUncertainty, type Figure, type Term } from '@/core/metrology'
 import { numerals } from '@/ui/GlobalStyle'

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/benches'
-import type { Build, HistoryLine, UnitSystem } from '@/core/build'
+import { checkDue, isOverdue, type Build, type HistoryLine, type UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
@@ -84,7 +84,7 @@ function PastLine({ line, build, onStrike }: { line: HistoryLine; build: Build; 
   return (
     <Past data-gone={gone || undefined}>
       <span data-value>{pastWords(entry)}</span>
-      <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}</Quiet>
+      <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}{entry.kind === 'reading' && overdueWords(build, entry)} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}</Quiet>
       {entry.kind === 'reading' && (state === 'current' || state === 'superseded') && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
           <TextField label="Strike out, because" value={reason} onChange={setReason} />
@@ -93,6 +93,12 @@ function PastLine({ line, build, onStrike }: { line: HistoryLine; build: Build; 
       )}
     </Past>
   )
+}
+
+/** A reading taken with a gauge whose check had run out says so for ever. */
+function overdueWords(build: Build, reading: { gauge: string; at: string }): string {
+  const card = build.gauges.get(reading.gauge)
+  return card && isOverdue(card, reading.at) ? `, its check overdue since ${checkDue(card)}` : ''
 }
 
 function pastWords(entry: HistoryLine['entry']): string {

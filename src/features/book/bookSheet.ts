@@ -1,6 +1,6 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
 import { benchChecks, BENCHES, sheetsOf, type Bench, type Finding, type Station } from '@/core/benches'
-import { openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
+import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
 import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { figureWords, findingTitle, limitWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectWords, verdictWords, type Standing } from '@/wording'
 
@@ -92,11 +92,13 @@ function paperLine(key: PaperKey, paper: PaperNumber, system: UnitSystem): BookS
 }
 
 function gaugesUsed(build: Build): BookSheet['gauges'] {
-  const used = new Set([...build.readings.current.values()].map((reading: Reading) => reading.gauge))
+  const readings = [...build.readings.current.values()]
+  const used = new Set(readings.map((reading: Reading) => reading.gauge))
+  const overdue = new Set(readings.filter((reading) => { const card = build.gauges.get(reading.gauge); return card && isOverdue(card, reading.at) }).map((reading) => reading.gauge))
   return [...used].flatMap((id) => build.gauges.get(id) ?? []).map((gauge) => {
     const show = (value: number) => Number((value / UNITS[gauge.unit].factor).toPrecision(2))
     const { symbol } = UNITS[gauge.unit]
-    return { name: gauge.name, doubt: `step ${show(gauge.resolution)}, repeats to s = ${show(gauge.repeatability)}, bias ${show(gauge.bias)} (u ${show(gauge.biasU)}) ${symbol}`, checked: gauge.checkedOn ?? 'no check on record' }
+    return { name: gauge.name, doubt: `step ${show(gauge.resolution)}, repeats to s = ${show(gauge.repeatability)}, bias ${show(gauge.bias)} (u ${show(gauge.biasU)}) ${symbol}`, checked: `${gauge.checkedOn ?? 'no check on record'}${overdue.has(gauge.id) ? ', overdue when used' : ''}` }
   })
 }
 

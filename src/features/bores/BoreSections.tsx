@@ -1,5 +1,4 @@
 'use client'
-import { max, min } from 'd3-array'
 import styled from 'styled-components'
 import type { Finding } from '@/core/benches/bench'
 import { boreReadings, type BoreReading } from '@/core/benches/boreDiameter'
@@ -12,10 +11,12 @@ import { standingOf, type Standing } from '@/wording'
 
 const Box = styled.figure`
   figcaption { ${caption} text-transform: none; letter-spacing: 0; margin-bottom: 6px; } svg { width: 100%; height: auto; max-height: 230px; }
-  text { fill: var(--quiet); font-size: 11px; } text[data-number] { font-weight: 700; fill: var(--dye); font-size: 14px; } text { ${numerals} } p { font-size: 13px; color: var(--quiet); }
+  text { fill: var(--quiet); } text[data-number] { font-weight: 700; fill: var(--dye); } text { ${numerals} } p { font-size: 13px; color: var(--quiet); }
 `
 const COLUMN = 64
 const HEIGHT = 170
+/** Bores that fit beside each other at full size of lettering. */
+const LETTERS_FIT = 4
 const DEPTH_Y = { top: 34, middle: 85, bottom: 136 } as const
 /** Half the width a bore is drawn at, whatever its size. */
 const WALL = 17
@@ -28,9 +29,9 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
   const numbers = cylinderNumbers(build.spec.layout)
   const read = new Map(numbers.map((cylinder) => [cylinder, boreReadings(build, cylinder)]))
   const all = [...read.values()].flat().map(({ figure }) => figure.value.value)
-  const low = min(all)
-  const high = max(all)
-  if (low === undefined || high === undefined) return <Box><figcaption>Bores in section</figcaption>Nothing to draw yet: the walls appear as they are read.</Box>
+  const low = Math.min(...all)
+  const high = Math.max(...all)
+  if (all.length === 0) return <Box><figcaption>Bores in section</figcaption>Nothing to draw yet: the walls appear as they are read.</Box>
   const nominalMm = build.spec.paper.bore?.value ?? (low + high) / 2
   const most = Math.max(Math.abs(high - nominalMm), Math.abs(low - nominalMm), 0.004)
   const unitsPerMm = (2 * WALL) / nominalMm
@@ -38,6 +39,8 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
   const times = sayable((2 * REACH) / most / unitsPerMm)
   const magnification = times * unitsPerMm
   const verdict = (output: string, cylinder: number) => { const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder); return one ? standingOf(one) : 'notMeasured' }
+  // Letters keep their size on the screen, however many bores share the width.
+  const letter = Math.max(1, numbers.length / LETTERS_FIT)
   const length = (mm: number) => (system === 'metric' ? formatQuantity(mm, 'mm', 3) : formatQuantity(mm, 'in', 4))
   return (
     <Box>
@@ -45,15 +48,15 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
       <svg viewBox={`0 0 ${Math.max(5, numbers.length) * COLUMN} ${HEIGHT}`} role="img" aria-label={`Bores in section. ${numbers.map((cylinder) => words(cylinder, read.get(cylinder)!, length)).join('; ')}`}>
         {numbers.map((cylinder, index) => (
           <g key={cylinder} transform={`translate(${index * COLUMN + COLUMN / 2} 0)`}>
-            <text data-number="" textAnchor="middle" y={14} style={{ fill: COLOUR[verdict('clearance', cylinder)] }}>{cylinder}</text>
+            <text data-number="" textAnchor="middle" y={18} fontSize={14 * letter} style={{ fill: COLOUR[verdict('clearance', cylinder)] }}>{cylinder}</text>
             {[-1, 1].map((side) => <path key={side} d={`M${side * WALL} ${DEPTH_Y.top - 10} V${DEPTH_Y.bottom + 10}`} stroke="var(--edge)" strokeWidth={0.6} />)}
             <Walls read={read.get(cylinder)!} axis="pin" nominalMm={nominalMm} magnification={magnification} colour="var(--dye)" broken />
             <Walls read={read.get(cylinder)!} axis="thrust" nominalMm={nominalMm} magnification={magnification} colour="var(--scribe)" />
-            <text textAnchor="middle" y={HEIGHT - 6} style={{ fill: COLOUR[verdict('taper', cylinder)] }}>{spanWords(read.get(cylinder)!, system)}</text>
+            <text textAnchor="middle" y={HEIGHT - 6} fontSize={12 * letter} style={{ fill: COLOUR[verdict('taper', cylinder)] }}>{spanWords(read.get(cylinder)!, system)}</text>
           </g>
         ))}
       </svg>
-      <p>Full line thrust axis, broken line pin axis, thin line nominal; below, the range of each bore.</p>
+      <p>Full line thrust axis, broken line pin axis, thin line nominal; below, the range of each bore in {system === 'metric' ? 'µm' : 'tenths'}.</p>
     </Box>
   )
 }
@@ -77,7 +80,7 @@ function spanWords(read: readonly BoreReading[], system: UnitSystem): string {
   const values = read.map(({ figure }) => figure.value.value)
   if (values.length < 2) return '–'
   const span = Math.max(...values) - Math.min(...values)
-  return system === 'metric' ? `${(span * 1000).toFixed(0)} µm` : `${((span / 25.4) * 1e4).toFixed(0)} tenths`
+  return system === 'metric' ? (span * 1000).toFixed(0) : ((span / 25.4) * 1e4).toFixed(0)
 }
 
 function words(cylinder: number, read: readonly BoreReading[], length: (mm: number) => string): string {

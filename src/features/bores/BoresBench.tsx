@@ -1,13 +1,13 @@
 'use client'
 import { memo } from 'react'
-import { bores } from '@/core/benches/bores'
-import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import { bores } from '@/core/benches/bores/bores'
+import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { BoreSections } from './BoreSections'
 import { MatchTool } from './MatchTool'
 
 const view: BenchView = { Picture: memo(BoreSections), Tools: memo(MatchTool) }
 
-export function BoresBench(props: BenchPageProps) {
-  return <BenchPage bench={bores} view={view} {...props} />
+export function BoresBench({ Frame, ...props }: BenchInFrame) {
+  return <Frame bench={bores} view={view} {...props} />
 }

@@ -1,13 +1,15 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { matchPistons } from '@/core/benches/bores'
 import { definition } from '@/core/benches/bores/definition'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
 import { Row } from '@/ui/Page'
-import { SidePanel } from '@/ui/SidePanel'
 import { plainWords } from '@/wording'
 import type { ToolProps } from '../bench/benchView'
+
+const SidePanel = dynamic(() => import('@/ui/SidePanel').then((module) => module.SidePanel), { ssr: false })
 
 /** Pistons matched to bores, before and after, taken as a plan that says which mark goes into which bore. */
 export function MatchTool({ build, system, edit }: ToolProps) {
@@ -25,7 +27,7 @@ export function MatchTool({ build, system, edit }: ToolProps) {
         <Button size="small" onPress={() => setOpen(true)}>Match pistons to bores</Button>
         {pistonInBore && <span>Planned: {pistonInBore.map((mark, index) => `bore ${index + 1} takes piston ${mark}`).join(', ')}.</span>}
       </Row>
-      <SidePanel title="Pistons to bores" isOpen={isOpen} onClose={() => setOpen(false)}>
+      {isOpen && <SidePanel title="Pistons to bores" isOpen onClose={() => setOpen(false)}>
         {!match && <p>Every bore and every skirt has to be read, and a clearance limit set, before pistons can be matched.</p>}
         {match && (
           <>
@@ -49,7 +51,7 @@ export function MatchTool({ build, system, edit }: ToolProps) {
             <p>Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns anew before assembly.</p>
           </>
         )}
-      </SidePanel>
+      </SidePanel>}
     </>
   )
 }

@@ -1,9 +1,9 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { compression } from '@/core/benches/compression'
+import { compression } from '@/core/benches/compression/compression'
 import { definition } from '@/core/benches/compression/definition'
-import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { CompressionTools } from './CompressionTools'
 
@@ -16,6 +16,6 @@ const view: BenchView = {
   Tools: memo(CompressionTools),
 }
 
-export function CompressionBench(props: BenchPageProps) {
-  return <BenchPage bench={compression} view={view} {...props} />
+export function CompressionBench({ Frame, ...props }: BenchInFrame) {
+  return <Frame bench={compression} view={view} {...props} />
 }

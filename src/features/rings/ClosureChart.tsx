@@ -1,6 +1,6 @@
 'use client'
-import { range } from 'd3-array'
-import { CartesianGrid, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+// The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
+import { ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/benches/bench'
 import { hotGapMm, ringExpansion } from '@/core/benches/rings'
@@ -12,9 +12,14 @@ import { caption, numerals } from '@/ui/GlobalStyle'
 
 const Box = styled.figure`figcaption { ${caption} text-transform: none; letter-spacing: 0; } svg text { ${numerals} font-size: 12px; fill: var(--quiet); } .recharts-surface { overflow: visible; } p { font-size: 13px; color: var(--quiet); }`
 const Readout = styled.div`background: var(--raised); border: 1px solid var(--edge); padding: 4px 8px; font-size: 13px; ${numerals}`
-const FROM_DEGC = 20
-const TO_DEGC = 400
-const STEP_K = 20
+/** Ring temperatures the lines are drawn through: 20 to 400 °C. */
+const TEMPERATURES_DEGC = Array.from({ length: 20 }, (_, step) => 20 + step * 20)
+
+interface Point { readonly ring: number; readonly gap: number; readonly name: string }
+
+function name(cylinder: number | undefined, index: number): string {
+  return `cylinder ${cylinder}, ${index === 0 ? 'tightest' : 'widest'}`
+}
 
 /** Top gap against ring temperature for the tightest and the widest ring: where the line meets nothing, the ring butts. */
 export function ClosureChart({ findings, build, system }: { findings: readonly Finding[]; build: Build; system: UnitSystem }) {
@@ -27,34 +32,33 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
   if (!wall || !running) return <Box><figcaption>Top gap as the ring heats</figcaption><p>Wants the running temperatures of ring and cylinder wall on paper.</p></Box>
   const { ring, bore } = ringExpansion(build)
   const shown = [gaps[0]!, ...(gaps.length > 1 ? [gaps.at(-1)!] : [])]
-  const rows = range(FROM_DEGC, TO_DEGC + 1, STEP_K).map((ringTempC) => ({
-    ring: fromCanonical(ringTempC, heatUnit),
-    ...Object.fromEntries(shown.flatMap(({ cylinder, figure }) => {
-      const diameter = boreOf(build, cylinder!)
-      if (!isKnown(diameter)) return []
+  const lines = shown.map(({ cylinder, figure }, index) => {
+    const diameter = boreOf(build, cylinder!)
+    const points = !isKnown(diameter) ? [] : TEMPERATURES_DEGC.map((ringTempC): Point => {
       const gapMm = hotGapMm({ boreMm: diameter.figure.value.value, gapMm: figure!.value.value, ringPerK: ring.perK, borePerK: bore.perK, boreTempC: wall.value, ringTempC })
-      return [[`c${cylinder}`, fromCanonical(gapMm, lengthUnit)]]
-    })),
-  }))
+      return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit), name: name(cylinder, index) }
+    })
+    return { cylinder, points, colour: index === 0 ? 'var(--scribe)' : 'var(--dye)', dash: index === 0 ? undefined : '5 4' }
+  })
   const band = [running.value - (running.tolerance ?? 0), running.value + (running.tolerance ?? 0)].map((value) => fromCanonical(value, heatUnit))
-  const name = (cylinder: number | undefined, index: number) => `cylinder ${cylinder}, ${index === 0 ? 'tightest' : 'widest'}`
   return (
     <Box>
       <figcaption>Top gap, {UNITS[lengthUnit].symbol}, as the ring heats, {UNITS[heatUnit].symbol}; wall at {fromCanonical(wall.value, heatUnit).toFixed(0)}</figcaption>
       <div role="img" aria-label={`Top gap against ring temperature. ${shown.map((finding, index) => name(finding.cylinder, index)).join('; ')}; running at ${band.map((value) => value.toFixed(0)).join(' to ')} ${UNITS[heatUnit].symbol}`}>
         <ResponsiveContainer width="100%" height={230} initialDimension={{ width: 360, height: 230 }}>
-          <LineChart data={rows} margin={{ top: 12, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--hairline)" vertical={false} />
+          <ScatterChart margin={{ top: 12, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <XAxis type="number" dataKey="ring" domain={['dataMin', 'dataMax']} tickCount={7} tickFormatter={(value: number) => value.toFixed(0)} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} />
-            <YAxis type="number" width={52} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)} />
+            <YAxis type="number" dataKey="gap" width={52} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)} />
             <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
             <ReferenceLine y={0} stroke="var(--out)" strokeWidth={1.5} label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }} />
-            <Tooltip cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }} isAnimationActive={false} content={({ payload, label }) => (payload?.length
-              ? <Readout>{Number(label).toFixed(0)} {UNITS[heatUnit].symbol}: {payload.map((one) => `${one.name} ${Number(one.value).toFixed(system === 'metric' ? 2 : 1)}`).join(' · ')}</Readout> : null)} />
-            {shown.map(({ cylinder }, index) => (
-              <Line key={cylinder} dataKey={`c${cylinder}`} name={name(cylinder, index)} stroke={index === 0 ? 'var(--scribe)' : 'var(--dye)'} strokeWidth={2} strokeDasharray={index === 0 ? undefined : '5 4'} dot={false} isAnimationActive={false} />
+            <Tooltip cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }} isAnimationActive={false} content={({ payload }) => {
+              const point = payload?.[0]?.payload as Point | undefined
+              return point ? <Readout>{point.ring.toFixed(0)} {UNITS[heatUnit].symbol}: {point.name} {point.gap.toFixed(system === 'metric' ? 2 : 1)} {UNITS[lengthUnit].symbol}</Readout> : null
+            }} />
+            {lines.map(({ cylinder, points, colour, dash }) => (
+              <Scatter key={cylinder} data={points} line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }} shape={() => <g />} isAnimationActive={false} />
             ))}
-          </LineChart>
+          </ScatterChart>
         </ResponsiveContainer>
       </div>
       <p>Full line: {name(shown[0]!.cylinder, 0)}.{shown[1] && ` Broken line: ${name(shown[1].cylinder, 1)}.`} Band: the ring running.</p>

@@ -3,11 +3,12 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { Button, LinkButton } from '@/ui/Button'
 import { Row } from '@/ui/Page'
-import { SidePanel } from '@/ui/SidePanel'
 import type { ToolProps } from '../bench/benchView'
 
 const FilingPanel = dynamic(() => import('./FilingPanel').then((module) => module.FilingPanel), { ssr: false })
 const ButtingPanel = dynamic(() => import('./ButtingPanel').then((module) => module.ButtingPanel), { ssr: false })
+
+const SidePanel = dynamic(() => import('@/ui/SidePanel').then((module) => module.SidePanel), { ssr: false })
 
 type Tool = 'filing' | 'butting'
 const TITLES: Readonly<Record<Tool, string>> = { filing: 'Filing log', butting: 'Chance of butting' }
@@ -22,10 +23,10 @@ export function RingTools({ build, system }: ToolProps) {
         <Button size="small" onPress={() => setTool('butting')}>Chance of butting</Button>
         <LinkButton size="small" href={`/builds/${build.id}/clocking`}>Clocking, to print</LinkButton>
       </Row>
-      <SidePanel title={tool ? TITLES[tool] : ''} isOpen={tool !== undefined} onClose={() => setTool(undefined)}>
+      {tool && <SidePanel title={TITLES[tool]} isOpen onClose={() => setTool(undefined)}>
         {tool === 'filing' && <FilingPanel build={build} system={system} />}
         {tool === 'butting' && <ButtingPanel build={build} system={system} />}
-      </SidePanel>
+      </SidePanel>}
     </>
   )
 }

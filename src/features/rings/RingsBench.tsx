@@ -1,8 +1,8 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { rings } from '@/core/benches/rings'
-import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import { rings } from '@/core/benches/rings/rings'
+import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { RingTools } from './RingTools'
 
@@ -13,6 +13,6 @@ const view: BenchView = {
   Tools: memo(RingTools),
 }
 
-export function RingsBench(props: BenchPageProps) {
-  return <BenchPage bench={rings} view={view} {...props} />
+export function RingsBench({ Frame, ...props }: BenchInFrame) {
+  return <Frame bench={rings} view={view} {...props} />
 }

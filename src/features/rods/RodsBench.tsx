@@ -1,9 +1,9 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { rods } from '@/core/benches/rods'
+import { rods } from '@/core/benches/rods/rods'
 import { definition } from '@/core/benches/rods/definition'
-import { BenchPage, type BenchPageProps } from '../bench/BenchPage'
+import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 
 const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
@@ -20,6 +20,6 @@ const view: BenchView = {
   Tools: memo(() => null),
 }
 
-export function RodsBench(props: BenchPageProps) {
-  return <BenchPage bench={rods} view={view} {...props} />
+export function RodsBench({ Frame, ...props }: BenchInFrame) {
+  return <Frame bench={rods} view={view} {...props} />
 }

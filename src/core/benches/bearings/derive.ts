@@ -1,7 +1,7 @@
 import { paperAt, readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { EXPANSION } from '../../engine'
-import { assumedFigure, difference, expand, leftOut, resultOf, type Figure } from '../../metrology'
+import { apart, assumedFigure, difference, expand, leftOut, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../bench'
 import { checkAt } from '../checks'
 import { spreadAcross } from '../engineWide'
@@ -43,13 +43,13 @@ function withDirections(build: Build, journal: Journal, clearance: Derived): Der
   if (!isKnown(clearance) || build.spec.methods.bearings === 'strip') return clearance
   const { characteristic, place } = clearanceStation(build, journal)
   const vertical = readingAt(build, characteristic, place)!
-  const narrower = (['left60', 'right60'] as const).flatMap((spot) => {
+  const remarks = (['left60', 'right60'] as const).flatMap((spot) => {
     const beside = readingAt(build, characteristic, { ...place, spot })
     if (!beside) return []
-    const apart = difference(vertical.value, beside.value)
-    return apart.value > expand(apart).U ? [{ code: 'narrowBeside', side: spot === 'left60' ? 'left' : 'right', byMm: apart.value } as const] : []
+    const narrower = difference(vertical.value, beside.value)
+    return narrower.value > expand(narrower).U ? [{ code: 'narrowBeside', side: spot === 'left60' ? 'left' : 'right', byMm: narrower.value } as const] : []
   })
-  return { ...clearance, remarks: narrower }
+  return { ...clearance, remarks }
 }
 
 function plannedOf(build: Build, journal: Journal, clearance: Derived): Derived {
@@ -62,15 +62,15 @@ function plannedOf(build: Build, journal: Journal, clearance: Derived): Derived 
 
 function roundOf(build: Build, journal: Journal): Derived {
   return worst(build, journal, JOURNAL_ENDS.flatMap((end) => {
-    const [oneMm, otherMm] = JOURNAL_AXES.map((axis) => journalReading(build, journal, end, axis))
-    return oneMm && otherMm ? [journalOutOfRound.of({ oneMm, otherMm })] : []
+    const [vertical, horizontal] = JOURNAL_AXES.map((axis) => journalReading(build, journal, end, axis))
+    return vertical && horizontal ? [apart(journalOutOfRound, { label: `${end}, vertical`, figure: vertical }, { label: `${end}, horizontal`, figure: horizontal })] : []
   }))
 }
 
 function taperOf(build: Build, journal: Journal): Derived {
   return worst(build, journal, JOURNAL_AXES.flatMap((axis) => {
-    const [frontMm, rearMm] = JOURNAL_ENDS.map((end) => journalReading(build, journal, end, axis))
-    return frontMm && rearMm ? [journalTaper.of({ frontMm, rearMm })] : []
+    const [front, rear] = JOURNAL_ENDS.map((end) => journalReading(build, journal, end, axis))
+    return front && rear ? [apart(journalTaper, { label: `front, ${axis}`, figure: front }, { label: `rear, ${axis}`, figure: rear })] : []
   }))
 }
 

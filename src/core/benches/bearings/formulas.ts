@@ -4,17 +4,13 @@ export const journalMean: FormulaText = {
   id: 'journalMean', title: 'Journal diameter', kind: 'length', expression: 'mean of the places and axes read', source: 'definition of a mean',
 }
 
-export const journalOutOfRound = formula({
-  id: 'journalOutOfRound', title: 'Journal out-of-round', kind: 'length', expression: '|one axis − the other|, at the worse end', source: 'definition; common practice',
-  inputs: { oneMm: { label: 'One axis', kind: 'length' }, otherMm: { label: 'The other axis', kind: 'length' } },
-  evaluate: ({ oneMm, otherMm }) => Math.abs(oneMm - otherMm),
-})
+export const journalOutOfRound: FormulaText = {
+  id: 'journalOutOfRound', title: 'Journal out-of-round', kind: 'length', expression: '|vertical − horizontal|, at the worse end', source: 'definition; common practice',
+}
 
-export const journalTaper = formula({
+export const journalTaper: FormulaText = {
   id: 'journalTaper', title: 'Journal taper', kind: 'length', expression: '|front end − rear end|, on the worse axis', source: 'definition; common practice',
-  inputs: { frontMm: { label: 'Front end', kind: 'length' }, rearMm: { label: 'Rear end', kind: 'length' } },
-  evaluate: ({ frontMm, rearMm }) => Math.abs(frontMm - rearMm),
-})
+}
 
 export const bearingClearance = formula({
   id: 'bearingClearance', title: 'Bearing clearance', kind: 'length', expression: 'inside of the fitted shells, vertical − journal', source: 'common practice',

@@ -1,13 +1,5 @@
-import type { Bench } from '../bench'
-import { advise } from './advise'
-import { definition } from './definition'
-import { derive } from './derive'
-import { presets } from './presets'
-import { stations } from './stations'
-
+export { bearings } from './bearings'
 export { withShells } from './advise'
 export { bearingClearance, warmClearance } from './formulas'
 export { journalName, journalsOf, type Journal } from './journals'
 export { selectShells, type ShellSelection } from './shells'
-
-export const bearings: Bench = { id: 'bearings', definition, stations, derive, advise, presets }

@@ -7,7 +7,7 @@ import type { BearingCharacteristic } from './definition'
 import { clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalPlace, journalsOf, SHELL_DIRECTIONS, type Journal } from './journals'
 
 const DIRECTION_WORDS = { vertical: 'vertical', left60: '60° left of vertical', right60: '60° right of vertical' } as const
-const DIRECTION_ROWS = { vertical: 'vertical', left60: '60° left', right60: '60° right' } as const
+const DIRECTION_ROWS = { vertical: 'Shells, vertical', left60: 'Shells, 60° left', right60: 'Shells, 60° right' } as const
 const WIDEST_CLEARANCE_MM = 0.2
 
 /** Journals, then the clearances of every main and rod, then the crank as a whole. */
@@ -33,7 +33,7 @@ function journalStations(build: Build, journal: Journal): Station[] {
   const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1.1, high: nominalMm + 0.3 }
   return JOURNAL_ENDS.flatMap((end) => JOURNAL_AXES.map((axis) => station(
     journal.kind === 'main' ? 'mainJournal' : 'rodJournal', journalPlace(journal, end, axis), `${name(journal)}${journal.kind === 'main' ? ', journal' : ''}, ${end} end, ${axis}`,
-    `${journal.kind === 'main' ? 'Journal' : 'Pin'}, ${end} ${axis === 'vertical' ? 'vert.' : 'horiz.'}`, expected, nominalMm,
+    `${end[0]!.toUpperCase()}${end.slice(1)}, ${axis}`, expected, nominalMm,
   )))
 }
 
@@ -43,11 +43,11 @@ function clearanceStations(build: Build, journal: Journal): Station[] {
   const clearance = { low: 0, high: WIDEST_CLEARANCE_MM }
   switch (build.spec.methods.bearings) {
     case 'strip': return [station(of, { ...journal.subject }, `${name(journal)}, strip width`, 'Strip', clearance)]
-    case 'direct': return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, clearance on the dial, ${DIRECTION_WORDS[spot]}`, `Clearance, ${DIRECTION_ROWS[spot]}`, clearance))
+    case 'direct': return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, clearance on the dial, ${DIRECTION_WORDS[spot]}`, DIRECTION_ROWS[spot], clearance))
     case 'separate': {
       const nominalMm = build.spec.paper[journal.kind === 'main' ? 'mainJournal' : 'rodJournal']?.value
       const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1, high: nominalMm + 0.4 }
-      return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, inside the shells, ${DIRECTION_WORDS[spot]}`, `Inside, ${DIRECTION_ROWS[spot]}`, expected, nominalMm))
+      return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, inside the shells, ${DIRECTION_WORDS[spot]}`, DIRECTION_ROWS[spot], expected, nominalMm))
     }
   }
 }

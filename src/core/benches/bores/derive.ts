@@ -1,7 +1,7 @@
 import { readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { cylinderNumbers } from '../../engine'
-import { difference, expand, resultOf, type Figure } from '../../metrology'
+import { apart, difference, expand, resultOf, type Figure } from '../../metrology'
 import type { Finding, Missing, Remark } from '../bench'
 import { boreReading, boreReadings, measuredBore, missingBore } from '../boreDiameter'
 import { BORE_AXES, BORE_DEPTHS } from '../boreStations'
@@ -56,14 +56,14 @@ export function smallestBore(build: Build, cylinder: number): Derived {
 function outOfRoundOf(build: Build, cylinder: number): Derived {
   return worstOf(cylinder, BORE_DEPTHS.flatMap((depth) => {
     const [thrustMm, pinMm] = BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis))
-    return thrustMm && pinMm ? [outOfRound.of({ thrustMm, pinMm })] : []
+    return thrustMm && pinMm ? [apart(outOfRound, { label: `${depth}, thrust`, figure: thrustMm }, { label: `${depth}, pin`, figure: pinMm })] : []
   }), [])
 }
 
 function taperOf(build: Build, cylinder: number): Derived {
   const tapers = BORE_AXES.flatMap((axis) => {
     const [topMm, bottomMm] = (['top', 'bottom'] as const).map((depth) => boreReading(build, cylinder, depth, axis))
-    return topMm && bottomMm ? [taper.of({ topMm, bottomMm })] : []
+    return topMm && bottomMm ? [apart(taper, { label: `top, ${axis}`, figure: topMm }, { label: `bottom, ${axis}`, figure: bottomMm })] : []
   })
   return worstOf(cylinder, tapers, ringRemark(build, cylinder))
 }
@@ -84,8 +84,8 @@ function ringRemark(build: Build, cylinder: number): Remark[] {
     ...top!.map((figure, index) => ({ label: `Top, ${BORE_AXES[index]}`, weight: 0.5, figure })),
     ...bottom!.map((figure, index) => ({ label: `Bottom, ${BORE_AXES[index]}`, weight: -0.5, figure })),
   ])
-  const apart = difference(ring.figure.value, gauge.value)
-  return [{ code: 'ringOnTaper', ring: ring.figure, gauge, agrees: Math.abs(apart.value) <= expand(apart).U }]
+  const between = difference(ring.figure.value, gauge.value)
+  return [{ code: 'ringOnTaper', ring: ring.figure, gauge, agrees: Math.abs(between.value) <= expand(between).U }]
 }
 
 /** The roughest deck face that was read; with two banks both are wanted. */

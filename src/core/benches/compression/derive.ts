@@ -3,7 +3,7 @@ import type { PaperKey } from '../../build/paper'
 import { cylinderNumbers, cylinderPlaces } from '../../engine'
 import { assumedFigure, exactly, expand, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../bench'
-import { againstOthers, spreadAcross } from '../engineWide'
+import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
 import { allOf, finding, isKnown, type Derived } from '../finding'
 import { cylinderState, type CylinderState } from './cylinder'
 import { definition, type CompressionOutput } from './definition'
@@ -74,26 +74,20 @@ function estimates(build: Build, ratio: Derived): [CompressionOutput, Derived][]
 function remarked(
   build: Build, kind: 'length' | 'volume', values: ReadonlyMap<number, Derived>, paperKey: PaperKey, limitKey: string,
 ): Map<number, Derived> {
-  const worthNaming = quarterBand(build, limitKey)
+  const least = worthNaming(build.spec.limits[limitKey])
   const known = new Map([...values].flatMap(([cylinder, value]) => (isKnown(value) ? [[cylinder, value.figure] as const] : [])))
   const odd = oddOneOut(known)
   return new Map([...values].map(([cylinder, value]): [number, Derived] => {
     if (!isKnown(value)) return [cylinder, value]
     const compared = cylinder === odd ? againstOthers(kind, known, cylinder) : undefined
     const remarks: Remark[] = [...(value.remarks ?? [])]
-    if (compared && isApart(compared.apart, worthNaming)) remarks.push({ code: 'oddOneOut', ...compared })
-    return [cylinder, { figure: value.figure, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, worthNaming)] }]
+    if (compared && isApart(compared.apart, least)) remarks.push({ code: 'oddOneOut', ...compared })
+    return [cylinder, { figure: value.figure, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, least)] }]
   }))
 }
 
-/** A quarter of the limit's band: less apart than that is not worth a word. */
-function quarterBand(build: Build, limitKey: string): number {
-  const { lower, upper } = build.spec.limits[limitKey] ?? {}
-  return lower === undefined || upper === undefined ? Infinity : (upper - lower) / 4
-}
-
-function isApart(apart: Figure, worthNaming: number): boolean {
-  return Math.abs(apart.value.value) > Math.max(worthNaming, expand(apart.value).U)
+function isApart(apart: Figure, least: number): boolean {
+  return Math.abs(apart.value.value) > Math.max(least, expand(apart.value).U)
 }
 
 /** The cylinder furthest from the mean of the others. Two odd ones drag that mean: only the furthest is a candidate. */
@@ -104,14 +98,14 @@ function oddOneOut(known: ReadonlyMap<number, Figure>): number | undefined {
 }
 
 /** A measurement and a paper number of the same thing that differ: a part, or a figure from another job. */
-function contradiction(build: Build, kind: 'length' | 'volume', measured: Figure, key: PaperKey, worthNaming: number): Remark[] {
+function contradiction(build: Build, kind: 'length' | 'volume', measured: Figure, key: PaperKey, least: number): Remark[] {
   const paper = paperAt(build, key)
-  if (!paper || Math.abs(measured.value.value - paper.value.value) <= worthNaming) return []
+  if (!paper || Math.abs(measured.value.value - paper.value.value) <= least) return []
   const apart = resultOf(
     { id: 'apart', title: 'Apart from paper', kind, expression: 'measured − paper', source: 'definition' },
     [{ label: 'Measured', weight: 1, figure: measured }, { label: 'Paper', weight: -1, figure: paper }],
   )
-  return isApart(apart, worthNaming) ? [{ code: 'contradictsPaper', key, paper, apart }] : []
+  return isApart(apart, least) ? [{ code: 'contradictsPaper', key, paper, apart }] : []
 }
 
 /** How much deeper the rear pistons stand than the front ones of the same bank: a deck that is not parallel to the crank. */

@@ -1,10 +1,10 @@
 import { paperAt, readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { crankTurns, cylinderNumbers, cylinderPlaces } from '../../engine'
-import { exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
+import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../bench'
 import { deckClearance } from '../deckClearance'
-import { againstOthers, spreadAcross } from '../engineWide'
+import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
 import { allOf, finding, isKnown, type Derived } from '../finding'
 import { pistonIn } from '../fitted'
 import { definition, type RodCharacteristic, type RodOutput } from './definition'
@@ -18,7 +18,7 @@ export function derive(build: Build): Finding[] {
   const centres = values((_, cylinder) => at(build, 'centreDistance', cylinder))
   const reciprocating = values(reciprocatingOf)
   const rotating = values(rotatingOf)
-  const stacks = withWhoLies(values(stackOf))
+  const stacks = withWhoLies(build, values(stackOf))
   return [
     ...each('pinClearance', values(pinClearanceOf)),
     ...each('bigEndRound', values(bigEndRoundOf)),
@@ -48,7 +48,7 @@ function bigEndAxes(build: Build, cylinder: number) {
 
 function bigEndRoundOf(build: Build, cylinder: number): Derived {
   const axes = bigEndAxes(build, cylinder)
-  return axes.missing ? axes : { figure: bigEndRound.of(axes.figures) }
+  return axes.missing ? axes : { figure: apart(bigEndRound, { label: 'Along the rod', figure: axes.figures.alongMm }, { label: 'Across the rod', figure: axes.figures.acrossMm }) }
 }
 
 function bigEndOf(build: Build, cylinder: number): Derived {
@@ -118,12 +118,13 @@ function stackOf(build: Build, cylinder: number): Derived {
  * Which dimension lies. All cylinders off alike: block height, stroke or compression height, which they share. One off alone:
  * its own rod, throw or piston; a rod that was measured is cleared.
  */
-function withWhoLies(stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
+function withWhoLies(build: Build, stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
+  const least = worthNaming(build.spec.limits.stackApart)
   const known = new Map([...stacks].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
   return new Map([...stacks].map(([cylinder, derived]): [number, Derived] => {
     if (!isKnown(derived)) return [cylinder, derived]
     const compared = againstOthers('length', known, cylinder)
-    const isOff = (figure: Figure) => Math.abs(figure.value.value) > expand(figure.value).U
+    const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
     const remarks: Remark[] = compared && isOff(compared.apart) ? [{ code: 'stackOwn', apart: compared.apart }]
       : isOff(derived.figure) ? [{ code: 'stackShared' }] : []
     return [cylinder, { ...derived, remarks }]

@@ -9,11 +9,9 @@ export const pinClearance = formula({
 
 export const bigEndMean: FormulaText = { id: 'bigEndMean', title: 'Big end, bolts tight', kind: 'length', expression: 'mean of both axes', source: 'definition of a mean' }
 
-export const bigEndRound = formula({
+export const bigEndRound: FormulaText = {
   id: 'bigEndRound', title: 'Big end out-of-round', kind: 'length', expression: '|along the rod − across it|', source: 'definition; common practice',
-  inputs: { alongMm: { label: 'Along the rod', kind: 'length' }, acrossMm: { label: 'Across the rod', kind: 'length' } },
-  evaluate: ({ alongMm, acrossMm }) => Math.abs(alongMm - acrossMm),
-})
+}
 
 export const reciprocatingMass: FormulaText = {
   id: 'reciprocatingMass', title: 'Reciprocating mass', kind: 'mass', expression: 'piston + pin + rings and clips + rod, small end', source: 'common practice',

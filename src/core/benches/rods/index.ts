@@ -1,11 +1,3 @@
-import type { Bench } from '../bench'
-import { advise } from './advise'
-import { definition } from './definition'
-import { derive } from './derive'
-import { presets } from './presets'
-import { stations } from './stations'
-
+export { rods } from './rods'
 export { bobweight, stackedDeck } from './formulas'
 export { matchMasses, type MassMatch } from './match'
-
-export const rods: Bench = { id: 'rods', definition, stations, derive, advise, presets }

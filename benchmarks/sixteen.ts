@@ -1,0 +1,22 @@
+import { openBuild, type BuildDocument } from '@/core/build'
+import { usualFiringOrder } from '@/core/engine'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
+
+/** The most cylinders a build may have: the Tern's parts as a V16, every place measured, forty halves of rod shells on the shelf. */
+export function sixteen(): BuildDocument {
+  const tern = DEMO_BUILDS[0]!
+  const { spec } = tern
+  const shell = (id: string, wallMm: number, halves: number) => ({ id, name: id, fits: 'rod' as const, wallMm, halves, source: 'benchmark' })
+  const demo: DemoBuild = {
+    ...tern, id: '01920000-0000-7000-8000-000000000016', faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
+    spec: {
+      ...spec, name: 'Sixteen',
+      layout: { ...spec.layout, kind: 'v', cylinders: 16, bankAngleDeg: 45, mains: 9, numbering: 'alternating', firingOrder: [...usualFiringOrder('v', 16)], intakeSide: 'valley' },
+      stock: { ...spec.stock, shells: [shell('standard', 0, 20), shell('X', -0.0127, 8), shell('undersize', 0.0127, 8), shell('coated', 0.005, 4)] },
+    },
+  }
+  return demoDocument(demo, new Date())
+}
+
+export const openSixteen = () => openBuild(sixteen())

@@ -1,0 +1,8 @@
+import type { Bench } from '../bench'
+import { advise } from './advise'
+import { definition } from './definition'
+import { derive } from './derive'
+import { presets } from './presets'
+import { stations } from './stations'
+
+export const rods: Bench = { id: 'rods', definition, stations, derive, advise, presets }

@@ -1,0 +1,21 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { graduations } from './graduations'
+
+describe('graduations', () => {
+  it.each([[1.37, 3.62, [1, 1.5, 2, 2.5, 3, 3.5, 4], 1], [0, 100, [0, 20, 40, 60, 80, 100], 0], [8.86, 9.12, [8.8, 8.9, 9, 9.1, 9.2], 1]] as const)('%s to %s', (low, high, marks, decimals) => {
+    expect(graduations(low, high, 5)).toEqual({ marks, decimals })
+  })
+
+  it('hold what they are for, on even steps of 1, 2 or 5', () => {
+    fc.assert(fc.property(fc.double({ min: -1000, max: 1000, noNaN: true }), fc.double({ min: 0.01, max: 500, noNaN: true }), (low, span) => {
+      const { marks, decimals } = graduations(low, low + span, 5)
+      expect(marks[0]!).toBeLessThanOrEqual(low + span * 1e-6)
+      expect(marks.at(-1)!).toBeGreaterThanOrEqual(low + span * (1 - 1e-6))
+      expect(marks.length).toBeLessThanOrEqual(8)
+      const step = marks[1]! - marks[0]!
+      expect([1, 2, 5, 10].map(String)).toContain(String(Math.round(step / 10 ** Math.floor(Math.log10(step) + 1e-9))))
+      for (const mark of marks) expect(mark).toBe(Number(mark.toFixed(decimals)))
+    }))
+  })
+})
