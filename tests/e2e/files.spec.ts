@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { demo, expect, finding, openBench, readings, TERN, test, WREN } from './shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({ page, shop }) => {
@@ -174,31 +175,43 @@ test('pages carry their guards: headers, no scripts from elsewhere, no telemetry
   expect(strangers).toEqual([])
 })
 
+/** Scans what a page shows. What is marked up is the same by night; what is seen is not. */
+async function scan(page: Page, theme: 'light' | 'dark', where: string): Promise<void> {
+  const axe = new AxeBuilder({ page })
+  const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
+  expect(violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+}
+
 for (const theme of ['light', 'dark'] as const) {
-  test(`axe finds nothing on any screen, ${theme}`, async ({ page, shop }) => {
+  test.describe(`axe finds nothing, ${theme}`, () => {
     test.setTimeout(150_000)
-    await page.context().addCookies([{ name: 'kalibros-theme', value: theme, url: shop.server.address }])
-    const id = await shop.bring(demo(TERN))
-    const fresh = await shop.bring(demo(WREN))
-    const scan = async (where: string) => {
-      // What is marked up is the same by night; what is seen is not.
-      const axe = new AxeBuilder({ page })
-      const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
-      expect(violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
-    }
-    for (const url of ['/', '/new', '/gauges', '/sums', '/sums/conformity', `/builds/${id}`, `/builds/${id}/paper`, `/builds/${id}/book`, `/builds/${id}/readings`, `/builds/${id}/clocking`, ...['bores', 'bearings', 'rings', 'rods'].map((bench) => `/builds/${id}/${bench}`), `/builds/${fresh}/compression`, '/nowhere']) {
-      await page.goto(shop.server.address + url)
-      await page.waitForLoadState('networkidle')
-      await scan(url)
-    }
-    await openBench(page, shop, id)
-    await page.waitForLoadState('networkidle')
-    await scan('bench')
-    await finding(page, 'compressionRatio.4').getByRole('button').click()
-    await page.getByRole('dialog').waitFor()
-    await scan('sum')
-    await page.keyboard.press('Escape')
-    await page.setViewportSize({ width: 390, height: 844 })
-    await scan('bench on a phone')
+    test.beforeEach(async ({ page, shop }) => {
+      await page.context().addCookies([{ name: 'kalibros-theme', value: theme, url: shop.server.address }])
+    })
+
+    test('on any page', async ({ page, shop }) => {
+      const id = await shop.bring(demo(TERN))
+      for (const url of ['/', '/new', '/gauges', '/sums', '/sums/conformity', '/sums/gaugestudy', `/builds/${id}`, `/builds/${id}/paper`, `/builds/${id}/book`, `/builds/${id}/readings`, `/builds/${id}/clocking`, '/nowhere']) {
+        await page.goto(shop.server.address + url)
+        await page.waitForLoadState('networkidle')
+        await scan(page, theme, url)
+      }
+    })
+
+    test('at any bench, fresh or full, with its panels, on a phone', async ({ page, shop }) => {
+      const id = await shop.bring(demo(TERN))
+      const fresh = await shop.bring(demo(WREN))
+      for (const [build, bench] of [[id, 'bores'], [id, 'bearings'], [id, 'rings'], [id, 'rods'], [fresh, 'compression'], [id, 'compression']] as const) {
+        await openBench(page, shop, build, bench)
+        await page.waitForLoadState('networkidle')
+        await scan(page, theme, bench)
+      }
+      await finding(page, 'compressionRatio.4').getByRole('button').click()
+      await page.getByRole('dialog').waitFor()
+      await scan(page, theme, 'sum')
+      await page.keyboard.press('Escape')
+      await page.setViewportSize({ width: 390, height: 844 })
+      await scan(page, theme, 'bench on a phone')
+    })
   })
 }

@@ -58,6 +58,26 @@ test('a garbled line is refused, a press of the wrong kind is told and not store
   expect(readings(await shop.document(id))).toHaveLength(0)
 })
 
+test('a serial gauge’s lines land, also when they come in pieces', async ({ page, shop }) => {
+  const document = emptyTern()
+  const id = await shop.bring(document)
+  const lines = [1, 2].map((count) => formatGaugeLine({ name: 'bore-metric', value: 83 + count / 1000, unit: 'mm', sequence: 7000 + count })).join('\r\n')
+  // A port as the browser would give one, its bytes cut in the middle of a line.
+  await page.addInitScript((text) => {
+    const bytes = new TextEncoder().encode(`${text}\r\n`)
+    const port = {
+      open: () => Promise.resolve(), close: () => Promise.resolve(),
+      readable: new ReadableStream({ start(controller) { controller.enqueue(bytes.slice(0, 11)); controller.enqueue(bytes.slice(11)) } }),
+    }
+    Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } })
+  }, lines)
+  await openBench(page, shop, id, 'bores')
+  await page.keyboard.press('l')
+  await page.getByRole('button', { name: 'Serial gauge' }).click()
+  await expect(page.getByText('serial gauge connected')).toBeVisible()
+  await expect.poll(async () => readings(await shop.document(id)).map(({ value }) => value)).toEqual([83.001, 83.002])
+})
+
 test('a whole short block from simulated gauges and by keyboard: every reading there once', async ({ page, ownShop }) => {
   const document = emptyTern()
   const id = await ownShop.bring(document)

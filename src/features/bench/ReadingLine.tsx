@@ -8,9 +8,12 @@ import { REFERENCE_TEMP_C } from '@/core/metrology'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { entryIssueWords, slipWords } from '@/wording'
 import type { LivePress, useLiveGauges } from './useLiveGauges'
+import dynamic from 'next/dynamic'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
 import type { BenchWork, Draft, PartTemperature } from './useBench'
+
+const SerialButton = dynamic(() => import('./SerialButton').then((module) => module.SerialButton), { ssr: false })
 
 export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'live' | 'help' | 'history'
 
@@ -219,6 +222,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
         <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
         <Quiet>{gauge && isOverdue(gauge, new Date().toISOString()) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
         {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
+        {live.state !== 'off' && <SerialButton />}
         {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
