@@ -1,10 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Entry } from '@/core/build'
+import type { GaugeLine } from '@/core/liveGauge'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { openDatabase, type Database } from './database'
@@ -116,6 +117,39 @@ describe('revisions', () => {
   it('lets only one of two people through who save at once', async () => {
     const saves = await Promise.allSettled(['a', 'b'].map((description) => db.builds.revise(tern.id, 1, { ...tern.spec, description }, 'KV', description)))
     expect(saves.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+  })
+})
+
+describe('what an older program stored', () => {
+  it('opens as this program knows it, every reading as it was', async () => {
+    const old = JSON.parse(readFileSync(path.resolve(import.meta.dirname, '../../tests/reference/samples/build.v1.kalibros.json'), 'utf8'))
+    const at = '2026-01-01T00:00:00Z'
+    const client = createClient({ url })
+    await client.execute({ sql: 'INSERT INTO build (id, created_at, touched_at) VALUES (?, ?, ?)', args: [old.id, at, at] })
+    await client.execute({ sql: "INSERT INTO build_revision (build_id, number, spec, at, by, reason) VALUES (?, 1, ?, ?, 'KV', 'start')", args: [old.id, JSON.stringify(old.spec), at] })
+    client.close()
+    await db.builds.append(old.id, old.entries)
+    const loaded = (await db.builds.load(old.id))!
+    expect(loaded.document.entries).toEqual(old.entries)
+    expect(loaded.document.spec).toMatchObject({ name: 'Petrel', layout: { mains: 5 }, stock: { shells: [] }, methods: { bearings: 'direct' } })
+    expect(await db.builds.specAt(old.id, 1)).toEqual(loaded.document.spec)
+    await db.builds.revise(old.id, 1, loaded.document.spec, 'KV', 'same again')
+    expect((await db.builds.load(old.id))!.document.spec).toEqual(loaded.document.spec)
+  })
+})
+
+describe('presses of live gauges', () => {
+  const line = (sequence: number, value = 83): GaugeLine => ({ name: 'bore-metric', value, unit: 'mm', sequence, text: String(value) })
+  it('are kept once each, in order, and can be asked for from any one on', async () => {
+    const first = await db.presses.add(line(1), 'a')
+    expect(first.isNew).toBe(true)
+    expect((await db.presses.add(line(2), 'b')).isNew).toBe(true)
+    expect(await db.presses.add(line(1), 'a')).toEqual({ press: first.press, isNew: false })
+    // Another gauge may say the very same thing.
+    expect((await db.presses.add({ ...line(1), name: 'mic-metric' }, 'a')).isNew).toBe(true)
+    expect((await db.presses.after(first.press.seq)).map(({ name, sequence }) => [name, sequence])).toEqual([['bore-metric', 2], ['mic-metric', 1]])
+    expect(await db.presses.lastSeq()).toBe(first.press.seq + 2)
+    for (const sql of ['UPDATE gauge_press SET value = 9', 'DELETE FROM gauge_press']) await expect(raw(sql)).rejects.toThrow(/append-only/)
   })
 })
 

@@ -22,7 +22,7 @@ const DEFAULT_URL = 'file:./data/kalibros.db'
 const MIGRATIONS = path.join(process.env.KALIBROS_ROOT ?? process.cwd(), 'src/data/migrations')
 const BUSY_TIMEOUT_MS = 5000
 
-/** Opens the database at a libSQL URL, makes its folder if it is missing, migrates it and fills an empty gauge drawer. */
+/** Opens the database at a libSQL URL, makes its folder if it is missing, migrates it and puts the usual gauges into the drawer. */
 export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_URL): Promise<Database> {
   const file = /^file:(?!:memory:)(.+?)(?:\?|$)/.exec(url)?.[1]
   if (file) mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
@@ -37,7 +37,8 @@ export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_
   const connection = drizzle(client, { schema })
   await migrate(connection, { migrationsFolder: MIGRATIONS })
   const gauges = gaugeStore(connection)
-  if ((await gauges.list()).length === 0) await gauges.add(DEFAULT_GAUGES)
+  // Those already there stay as they are; a newer program may bring a gauge for something it has learnt to measure.
+  await gauges.add(DEFAULT_GAUGES)
   return { builds: buildStore(connection, gauges), gauges, presses: pressStore(connection), close: () => client.close() }
 }
 

@@ -1,6 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { graduations } from './graduations'
+import { graduations, sayable } from './graduations'
+
+describe('a figure one would say', () => {
+  it.each([[0.13, 0.2, 0.1], [2, 2, 2], [7, 10, 5], [4900, 5000, 2000]])('%s is %s or %s', (number, up, down) => {
+    expect(sayable(number, 'up')).toBeCloseTo(up, 12)
+    expect(sayable(number, 'down')).toBeCloseTo(down, 12)
+  })
+})
 
 describe('graduations', () => {
   it.each([[1.37, 3.62, [1, 1.5, 2, 2.5, 3, 3.5, 4], 1], [0, 100, [0, 20, 40, 60, 80, 100], 0], [8.86, 9.12, [8.8, 8.9, 9, 9.1, 9.2], 1]] as const)('%s to %s', (low, high, marks, decimals) => {

@@ -7,6 +7,7 @@ import type { Build, UnitSystem } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
+import { sayable } from '@/ui/graduations'
 import { standingOf, type Standing } from '@/wording'
 
 const Box = styled.figure`
@@ -36,7 +37,7 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
   const most = Math.max(Math.abs(high - nominalMm), Math.abs(low - nominalMm), 0.004)
   const unitsPerMm = (2 * WALL) / nominalMm
   // Half of a deviation stands on either wall; rounded down to a figure one can say.
-  const times = sayable((2 * REACH) / most / unitsPerMm)
+  const times = sayable((2 * REACH) / most / unitsPerMm, 'down')
   const magnification = times * unitsPerMm
   const verdict = (output: string, cylinder: number) => { const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder); return one ? standingOf(one) : 'notMeasured' }
   // Letters keep their size on the screen, however many bores share the width.
@@ -85,10 +86,4 @@ function spanWords(read: readonly BoreReading[], system: UnitSystem): string {
 
 function words(cylinder: number, read: readonly BoreReading[], length: (mm: number) => string): string {
   return `${cylinder}: ${read.length === 0 ? 'not read' : read.map(({ depth, axis, figure }) => `${depth} ${axis} ${length(figure.value.value)}`).join(', ')}`
-}
-
-/** 1, 2 or 5 times a power of ten, not above the number. */
-function sayable(number: number): number {
-  const power = 10 ** Math.floor(Math.log10(number))
-  return ([5, 2].find((step) => step * power <= number) ?? 1) * power
 }
