@@ -207,6 +207,19 @@ describe('rings', () => {
     expect(at(0.5, 0.52)).toBe('under')
   })
 
+  it('asks for three depths of the compression rings only, and only where the build gaps them so', () => {
+    const rows = (build: Build) => new Map(rings.stations(build).filter(({ place }) => place.cylinder === 1).map(({ characteristic }) => [characteristic, rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length]))
+    expect(Object.fromEntries(rows(tern))).toEqual({ ringTop: 3, ringSecond: 3, railUpper: 1, railLower: 1 })
+    expect(Object.fromEntries(rows(petrel))).toEqual({ ringTop: 1, ringSecond: 1, railUpper: 1, railLower: 1 })
+  })
+
+  it('judges the tightest of the depths, and opens to all of them', () => {
+    const gap = find(rings, read(tern, 'ringTop', { cylinder: 4, spot: 'bottom' }, 0.5, 'feeler-fine.1', { upper: 0.51 }), 'topGap.4')
+    expectNear(gap.figure!.value.value, 0.505, 1e-9)
+    expect(gap.conformity!.verdict).toBe('under')
+    expect(gap.figure!.origin).toMatchObject({ from: 'sum', sum: { terms: [{ label: 'Bottom' }, { label: expect.any(String) }, { label: expect.any(String) }] } })
+  })
+
   it('sets a second ring tighter than the top one against its limit', () => {
     const build = read(tern, 'ringSecond', { cylinder: 1, spot: 'top' }, 0.5, 'feeler-fine.1', { upper: 0.51 })
     expect(verdict(rings, build, 'secondOverTop.1')).toBe('under')
