@@ -9,7 +9,7 @@ export function sixteen(): BuildDocument {
   const { spec } = tern
   const shell = (id: string, wallMm: number, halves: number) => ({ id, name: id, fits: 'rod' as const, wallMm, halves, source: 'benchmark' })
   const demo: DemoBuild = {
-    ...tern, id: '01920000-0000-7000-8000-000000000016', faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
+    ...tern, id: '01920000-0000-7000-8000-000000000016', seed: tern.seed + 1000, faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
     spec: {
       ...spec, name: 'Sixteen',
       layout: { ...spec.layout, kind: 'v', cylinders: 16, bankAngleDeg: 45, mains: 9, numbering: 'alternating', firingOrder: [...usualFiringOrder('v', 16)], intakeSide: 'valley' },

@@ -18,7 +18,6 @@ import { gaugesFor } from '@/core/benches/gaugeChoice'
 import { Ledger } from './Ledger'
 import { ReadingLine, type LineCommand, type ReadingLineHandle } from './ReadingLine'
 import { Sheet } from './Sheet'
-import { Checks } from './Checks'
 import type { BenchView } from './benchView'
 import { shareDone, type Stage } from './stages'
 import { StageRule } from './StageRule'
@@ -29,6 +28,8 @@ import { useLiveGauges } from './useLiveGauges'
 const panels = () => import('./panels')
 const FindingPanel = dynamic(() => panels().then((module) => module.FindingPanel), { ssr: false })
 const HistoryPanel = dynamic(() => panels().then((module) => module.HistoryPanel), { ssr: false })
+/** Not every bench has things to look at. */
+const Checks = dynamic(() => import('./Checks').then((module) => module.Checks))
 const KeysPanel = dynamic(() => panels().then((module) => module.KeysPanel), { ssr: false })
 
 /** Shorter than a look from the gauge to the screen takes. */
@@ -54,14 +55,15 @@ const Work = styled.main`
   min-height: 0; overflow: auto; display: grid; grid-template-rows: auto auto 1fr; align-content: start;
   ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; } }
 `
-const Plan = styled.section`height: 196px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
+/** Parts that do not move each other: what changes in one is laid out and painted for it alone. */
+const Plan = styled.section`contain: content; height: 196px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
 const Readings = styled.section`
-  display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(250px, 0.75fr); border-bottom: 1px solid var(--hairline);
+  contain: content; display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(250px, 0.75fr); border-bottom: 1px solid var(--hairline);
   > div { padding: 12px 16px; min-width: 0; overflow-x: auto; &:first-child { border-right: 1px solid var(--hairline); } }
   h2 { ${caption} margin-bottom: 8px; }
   ${NARROW} { grid-template-columns: 1fr; > div:first-child { border-right: 0; } }
 `
-const Advices = styled.section`padding: 12px 16px 20px; background: var(--raised); display: grid; gap: 10px; align-content: start; > h2 { ${caption} }`
+const Advices = styled.section`contain: content; padding: 12px 16px 20px; background: var(--raised); display: grid; gap: 10px; align-content: start; > h2 { ${caption} }`
 const Bad = styled.p`padding: 8px 16px; color: var(--on-scribe); background: var(--out);`
 const Waiting = styled.span`color: var(--scribe); font-weight: 600; white-space: nowrap;`
 
@@ -144,7 +146,7 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
             <h2>Ways to put it right</h2>
             {advice.length > 0 ? <MemoAdvice advice={advice} definition={definition} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
             <Tools build={laterBuild} system={system} edit={edit} />
-            <Checks bench={bench} build={build} onCheck={work.check} />
+            {definition.checks && <Checks bench={bench} build={build} onCheck={work.check} />}
           </Advices>
         </Work>
         <MemoLedger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={open} draft={draft !== undefined} />

@@ -11,7 +11,7 @@ import { findingTitle, missingWords, remarkWords, showFigure, stationWords, subj
 import { ledgerLines, type LedgerLine } from './ledgerLines'
 
 const Side = styled.aside`
-  min-height: 0; overflow: auto; border-left: 1px solid var(--hairline); background: var(--raised); padding: 12px 0;
+  contain: content; min-height: 0; overflow: auto; border-left: 1px solid var(--hairline); background: var(--raised); padding: 12px 0;
   > h2 { ${caption} padding: 0 16px 6px; }
   ${PHONE} { border-left: 0; padding: 6px 0; overflow: visible; > h2 { display: none; } }
 `

@@ -18,7 +18,7 @@ const SerialButton = dynamic(() => import('./SerialButton').then((module) => mod
 export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'live' | 'help' | 'history'
 
 const Line = styled.section`
-  display: grid; grid-template-columns: 300px 250px 1fr 300px; border-top: 2px solid var(--dye); background: var(--raised); min-height: 112px;
+  contain: content; display: grid; grid-template-columns: 300px 250px 1fr 300px; border-top: 2px solid var(--dye); background: var(--raised); min-height: 112px;
   > div { padding: 10px 20px; border-right: 1px solid var(--hairline); min-width: 0; &:last-child { border-right: 0; } }
   h2 { ${caption} font-size: 11.5px; }
   ${NARROW} { grid-template-columns: 240px 1fr 240px; > [data-part='gauge'] { display: none; } }

@@ -33,7 +33,7 @@ const Spread = styled.td`color: var(--quiet);`
 
 /** Columns from which the figures stand closer. */
 const DENSE_FROM = 7
-const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'main ', bank: '', engine: '' }
+const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
 export function Sheet({ bench, build, stations, findings, current, unsent, system, onPick }: {
