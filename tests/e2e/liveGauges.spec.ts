@@ -58,10 +58,10 @@ test('a garbled line is refused, a press of the wrong kind is told and not store
   expect(readings(await shop.document(id))).toHaveLength(0)
 })
 
-test('a serial gauge’s lines land, also when they come in pieces', async ({ page, shop }) => {
+test('a serial gauge’s lines land, also when they come in pieces and one between them is garbled', async ({ page, shop }) => {
   const document = emptyTern()
   const id = await shop.bring(document)
-  const lines = [1, 2].map((count) => formatGaugeLine({ name: 'bore-metric', value: 83 + count / 1000, unit: 'mm', sequence: 7000 + count })).join('\r\n')
+  const lines = [1, 2].map((count) => formatGaugeLine({ name: 'bore-metric', value: 83 + count / 1000, unit: 'mm', sequence: 7000 + count })).join('\r\nbore-metric;83.9;mm;7009;0000\r\n')
   // A port as the browser would give one, its bytes cut in the middle of a line.
   await page.addInitScript((text) => {
     const bytes = new TextEncoder().encode(`${text}\r\n`)
@@ -74,7 +74,7 @@ test('a serial gauge’s lines land, also when they come in pieces', async ({ pa
   await openBench(page, shop, id, 'bores')
   await page.keyboard.press('l')
   await page.getByRole('button', { name: 'Serial gauge' }).click()
-  await expect(page.getByText('serial gauge connected')).toBeVisible()
+  await expect(page.getByText('garbled on the way')).toBeVisible()
   await expect.poll(async () => readings(await shop.document(id)).map(({ value }) => value)).toEqual([83.001, 83.002])
 })
 

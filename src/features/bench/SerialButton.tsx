@@ -5,16 +5,19 @@ import { hasSerial, relaySerialGauge } from './serialGauge'
 
 /** Plugs a serial gauge in, where the browser can. */
 export function SerialButton() {
-  const [state, setState] = useState<'off' | 'on' | string>('off')
+  const [isOn, setOn] = useState(false)
+  const [trouble, setTrouble] = useState('')
   if (!hasSerial()) return null
   const connect = () => {
-    setState('on')
-    relaySerialGauge().then(() => setState('off'), (failure: Error) => setState(failure.name === 'NotFoundError' ? 'off' : failure.message))
+    setOn(true)
+    setTrouble('')
+    // Choosing no port is no trouble: the browser says NotFoundError.
+    relaySerialGauge(setTrouble).catch((failure: Error) => setTrouble(failure.name === 'NotFoundError' ? '' : failure.message)).finally(() => setOn(false))
   }
   return (
     <span style={{ display: 'block', marginTop: 4, fontSize: 13 }}>
-      {state === 'on' ? 'serial gauge connected' : <Button size="small" onPress={connect}>Serial gauge</Button>}
-      {state !== 'on' && state !== 'off' && <b role="alert"> {state}</b>}
+      {isOn ? 'serial gauge connected' : <Button size="small" onPress={connect}>Serial gauge</Button>}
+      {trouble && <b role="alert"> {trouble}</b>}
     </span>
   )
 }

@@ -22,9 +22,10 @@ const BAUD_RATE = 9600
 /**
  * Lets a person choose a serial port and hands its lines to the server, as any live gauge does: from there they reach
  * the bench that listens, once each. Resolves when the gauge is unplugged.
- * @throws when no port was chosen, it cannot be opened, or the server says no to a line.
+ * A line that is garbled on the wire is told through `onRefused`, and the gauge stays connected.
+ * @throws when no port was chosen or it cannot be opened.
  */
-export async function relaySerialGauge(): Promise<void> {
+export async function relaySerialGauge(onRefused: (words: string) => void): Promise<void> {
   const port = await serialOf()!.requestPort()
   await port.open({ baudRate: BAUD_RATE })
   const reader = port.readable.getReader()
@@ -36,7 +37,7 @@ export async function relaySerialGauge(): Promise<void> {
       if (done) return
       const lines = (rest + decoder.decode(value, { stream: true })).split(/\r?\n/)
       rest = lines.pop() ?? ''
-      for (const line of lines) if (line.trim() !== '') await relay(line)
+      for (const line of lines) if (line.trim() !== '') await relay(line).catch((refusal: Error) => onRefused(refusal.message))
     }
   } finally {
     reader.releaseLock()
