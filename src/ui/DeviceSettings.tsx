@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
@@ -20,7 +20,7 @@ const Initials = styled.input`
 `
 
 /** What belongs to the device and not to a build: units on show, light or dark, whose hands these are. */
-export function DeviceSettings({ ownSystem }: { ownSystem?: UnitSystem }) {
+export const DeviceSettings = memo(({ ownSystem }: { ownSystem?: UnitSystem }) => {
   const device = useDevice()
   const router = useRouter()
   const [typed, setTyped] = useState(device.initials)
@@ -41,4 +41,4 @@ export function DeviceSettings({ ownSystem }: { ownSystem?: UnitSystem }) {
       />
     </Box>
   )
-}
+})

@@ -1,4 +1,5 @@
 'use client'
+import { memo } from 'react'
 import styled from 'styled-components'
 import { bankCount, cylinderPlaces, cylindersPerBank, mainNumbers, type EngineLayout } from '@/core/engine'
 import type { Standing } from '@/wording'
@@ -87,21 +88,22 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
       {hasMains && mainNumbers(layout).map((main) => <text key={main} className="side" fontSize={12} x={mainPlace(main).cx} y={margin.top + blockHeight - 5} textAnchor="middle">{main}</text>)}
       {sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
       {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
-      {marks.map((mark) => {
-        const { x, y } = at(mark)
-        const isHere = mark.id === current
-        return (
-          <g key={mark.id} className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(mark.id)} data-station={mark.id}>
-            <title>{mark.label}</title>
-            <circle r={13} fill="transparent" />
-            {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
-            <VerdictShape standing={mark.standing} r={isHere ? 4.6 : 5.4} />
-          </g>
-        )
-      })}
+      {marks.map((mark) => <Mark key={mark.id} id={mark.id} label={mark.label} standing={mark.standing} {...at(mark)} isHere={mark.id === current} onPick={onPick} />)}
     </Drawing>
   )
 }
+
+/** A mark of plain values, so that a reading draws only the marks it changes. */
+const Mark = memo(({ id, label, standing, x, y, isHere, onPick }: {
+  id: string; label: string; standing: Standing; x: number; y: number; isHere: boolean; onPick?: (id: string) => void
+}) => (
+  <g className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(id)} data-station={id}>
+    <title>{label}</title>
+    <circle r={13} fill="transparent" />
+    {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
+    <VerdictShape standing={standing} r={isHere ? 4.6 : 5.4} />
+  </g>
+))
 
 /** Centre distance of the last two cylinders, as a drawing dimensions it. */
 function Pitch({ from, pitch, y, words }: { from: number; pitch: number; y: number; words: string }) {

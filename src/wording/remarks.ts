@@ -98,7 +98,7 @@ export function costWords(cost: Cost, system: UnitSystem): string {
   }
 }
 
-function capital(words: string): string {
+export function capital(words: string): string {
   return words[0]!.toUpperCase() + words.slice(1)
 }
 

@@ -56,7 +56,7 @@ export function pooled(a: MonteCarloResult, b: MonteCarloResult): MonteCarloResu
 function slicer(model: MonteCarloModel, seed: number): (from: number, to: number) => MonteCarloResult[] {
   const { fillNormal } = randomStream(seed)
   const plan = drawPlan(model.inputs)
-  const shocks = new Float64Array(plan.sources)
+  const shocks = new Float64Array(plan.shocks)
   const values = plan.centres.slice()
   const out = new Float64Array(model.results)
   const means = new Float64Array(model.results)
@@ -66,13 +66,14 @@ function slicer(model: MonteCarloModel, seed: number): (from: number, to: number
   const upper = Float64Array.from(out, (_, result) => model.bounds?.[result]?.upper ?? Infinity)
   return (from, to) => {
     for (let trial = from + 1; trial <= to; trial++) {
+      const share = 1 / trial
       fillNormal(shocks)
       plan.deal(shocks, values)
       model.evaluate(values, out)
       for (let result = 0; result < out.length; result++) {
         const value = out[result]!
         const step = value - means[result]!
-        means[result]! += step / trial
+        means[result]! += step * share
         squares[result]! += step * (value - means[result]!)
         if (value >= lower[result]! && value <= upper[result]!) inside[result]!++
       }
@@ -84,47 +85,32 @@ function slicer(model: MonteCarloModel, seed: number): (from: number, to: number
 }
 
 /**
- * Flattens the inputs' components to arrays: one shock a source, weights an input. Sources that only one input has are
- * drawn as one: a sum of independent normals is a normal of their quadratic sum, so nothing is lost but time.
+ * Flattens the inputs' components to arrays. Sources that only one input has are drawn as one: a sum of independent normals
+ * is a normal of their quadratic sum, so nothing is lost but time. Every doubtful input then has one shock of its own, and
+ * shocks shared by several are added from one list: two loops without a branch in them.
  */
 function drawPlan(inputs: readonly Uncertain[]) {
   const users = new Map<string, number>()
   for (const input of inputs) for (const { source } of input.components) users.set(source, (users.get(source) ?? 0) + 1)
-  const index = new Map<string, number>()
-  const start = [0]
-  const source: number[] = []
-  const weight: number[] = []
-  inputs.forEach((input, position) => {
-    let own = 0
-    const add = (name: string, u: number) => {
-      if (!index.has(name)) index.set(name, index.size)
-      source.push(index.get(name)!)
-      weight.push(u)
-    }
-    for (const component of input.components) {
-      if (users.get(component.source) === 1) own += component.u ** 2
-      else add(component.source, component.u)
-    }
-    if (own > 0) add(`own of input ${position}`, Math.sqrt(own))
-    start.push(source.length)
-  })
-  const sources = Int32Array.from(source)
-  const weights = Float64Array.from(weight)
-  const starts = Int32Array.from(start)
-  const centres = Float64Array.from(inputs.map((input) => input.value))
-  const doubtful = Int32Array.from(inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : [])))
+  const isShared = (source: string) => users.get(source)! > 1
+  const shared = [...users.keys()].filter(isShared)
+  const doubtfulInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
+  const own = doubtfulInputs.map((position) => Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source)).map(({ u }) => u)))
+  const shares = doubtfulInputs.flatMap((position) => inputs[position]!.components.flatMap(({ source, u }) => (isShared(source) ? [{ position, shock: doubtfulInputs.length + shared.indexOf(source), u }] : [])))
+
+  const centres = Float64Array.from(inputs, (input) => input.value)
+  const doubtful = Int32Array.from(doubtfulInputs)
+  const ownWeights = Float64Array.from(own)
+  const shareInputs = Int32Array.from(shares, ({ position }) => position)
+  const shareShocks = Int32Array.from(shares, ({ shock }) => shock)
+  const shareWeights = Float64Array.from(shares, ({ u }) => u)
   return {
-    sources: index.size,
+    shocks: doubtfulInputs.length + shared.length,
     centres,
     /** Writes the doubtful inputs of one draw; the exact ones stay at their centres. */
     deal(shocks: Float64Array, values: Float64Array): void {
-      for (let d = 0; d < doubtful.length; d++) {
-        const input = doubtful[d]!
-        const end = starts[input + 1]!
-        let value = centres[input]!
-        for (let c = starts[input]!; c < end; c++) value += weights[c]! * shocks[sources[c]!]!
-        values[input] = value
-      }
+      for (let d = 0; d < doubtful.length; d++) values[doubtful[d]!] = centres[doubtful[d]!]! + ownWeights[d]! * shocks[d]!
+      for (let s = 0; s < shareInputs.length; s++) values[shareInputs[s]!]! += shareWeights[s]! * shocks[shareShocks[s]!]!
     },
   }
 }

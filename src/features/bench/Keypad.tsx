@@ -1,39 +1,52 @@
 'use client'
 import { Delete } from 'lucide-react'
+import { memo } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
 import { numerals } from '@/ui/GlobalStyle'
 
 const Pad = styled.div`display: grid; grid-template-columns: repeat(4, 1fr); grid-auto-rows: 52px; gap: 6px;`
-const PadKey = styled(AriaButton)`
+const PadButton = styled(AriaButton)`
   ${numerals} font-size: 20px; font-weight: 600; border: 1px solid var(--edge); border-radius: 3px; background: var(--ground); cursor: pointer; display: grid; place-items: center;
   &[data-pressed] { background: var(--dye-wash); }
   &[data-words] { font-family: inherit; letter-spacing: 0; font-size: 15px; font-weight: 500; color: var(--dye); }
   &[data-store] { grid-row: span 2; background: var(--scribe); border-color: var(--scribe); color: var(--on-scribe); font-family: inherit; letter-spacing: 0; font-size: 17px; }
 `
 
-/** The phone's own keys: no keyboard slides over the ledger. The last column commands, the rest types. */
-export function Keypad({ onType, onEnter, onCommand, question, unitWords, signed }: {
-  onType: (key: string) => void; onEnter: () => void; onCommand: (key: string) => void; question: boolean; unitWords: string; signed: boolean
-}) {
-  const digit = (key: string) => <PadKey key={key} onPress={() => onType(key)}>{key}</PadKey>
+/** The letter of the reading line that each command key stands for. */
+export const PAD_COMMANDS = { undo: 'z', units: 'u', skip: 's', back: 'b', gauge: 'g' } as const
+type PadCommand = keyof typeof PAD_COMMANDS
+type Figure = '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7' | '8' | '9' | '.' | '-' | '/'
+export type PadKey = Figure | PadCommand | 'store' | 'keep' | 'rub'
+
+export function isPadCommand(key: PadKey): key is PadCommand {
+  return key in PAD_COMMANDS
+}
+
+/** The phone's own keys: no keyboard slides over the ledger. The last column commands, the rest types. Memoised: no key changes with a figure typed. */
+export const Keypad = memo(({ onKey, asks, unitWords, signed }: {
+  onKey: (key: PadKey) => void
+  /** The line asks something back: the big key keeps the value as it was typed. */
+  asks: boolean
+  unitWords: string; signed: boolean
+}) => {
+  const figure = (key: Figure) => <PadButton key={key} onPress={() => onKey(key)}>{key}</PadButton>
+  const skip = <PadButton data-words onPress={() => onKey('skip')}>skip</PadButton>
   return (
     <Pad role="group" aria-label="Keypad">
-      {['7', '8', '9'].map(digit)}
-      <PadKey data-words onPress={() => onCommand('z')}>undo</PadKey>
-      {['4', '5', '6'].map(digit)}
-      <PadKey data-words onPress={() => onCommand('u')} aria-label={`Units: ${unitWords}. Change`}>mm · in</PadKey>
-      {['1', '2', '3'].map(digit)}
-      {question
-        ? <PadKey data-store onPress={() => onCommand('k')}>Keep</PadKey>
-        : <PadKey data-store onPress={onEnter}>Store</PadKey>}
-      {digit('0')}
-      {digit('.')}
-      {signed ? digit('-') : <PadKey data-words onPress={() => onCommand('s')}>skip</PadKey>}
-      <PadKey data-words onPress={() => onType('rub')} aria-label="Rub out the last figure"><Delete size={20} aria-hidden /></PadKey>
-      <PadKey data-words onPress={() => onCommand('b')}>back</PadKey>
-      {signed ? <PadKey data-words onPress={() => onCommand('s')}>skip</PadKey> : digit('/')}
-      <PadKey data-words onPress={() => onCommand('g')}>gauge</PadKey>
+      {(['7', '8', '9'] as const).map(figure)}
+      <PadButton data-words onPress={() => onKey('undo')}>undo</PadButton>
+      {(['4', '5', '6'] as const).map(figure)}
+      <PadButton data-words onPress={() => onKey('units')} aria-label={`Units: ${unitWords}. Change`}>mm · in</PadButton>
+      {(['1', '2', '3'] as const).map(figure)}
+      <PadButton data-store onPress={() => onKey(asks ? 'keep' : 'store')}>{asks ? 'Keep' : 'Store'}</PadButton>
+      {figure('0')}
+      {figure('.')}
+      {signed ? figure('-') : skip}
+      <PadButton data-words onPress={() => onKey('rub')} aria-label="Rub out the last figure"><Delete size={20} aria-hidden /></PadButton>
+      <PadButton data-words onPress={() => onKey('back')}>back</PadButton>
+      {signed ? skip : figure('/')}
+      <PadButton data-words onPress={() => onKey('gauge')}>gauge</PadButton>
     </Pad>
   )
-}
+})

@@ -7,7 +7,7 @@ import { expand } from '@/core/metrology'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { LimitBand } from '@/ui/LimitBand'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { findingTitle, missingWords, remarkWords, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
+import { capital, findingTitle, missingWords, remarkWords, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
 import { ledgerLines, type LedgerLine } from './ledgerLines'
 
 const Side = styled.aside`
@@ -123,8 +123,4 @@ function Several({ line, definition, system, onOpen, stationLabel }: {
       </Words>
     </Open>
   )
-}
-
-function capital(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1)
 }

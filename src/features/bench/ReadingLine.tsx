@@ -1,17 +1,19 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
-import type { Characteristic, Station } from '@/core/benches/bench'
-import { checkDue, isOverdue, type Gauge, type Reading, type UnitSystem } from '@/core/build'
-import { dialTurnSlip, decimalsForStep, formatExact, formatQuantity, joinUnit, likelySlips, parseEntry, UNITS, type EntryContext, type Slip } from '@/core/quantity'
-import { REFERENCE_TEMP_C } from '@/core/metrology'
+import type { Characteristic } from '@/core/benches/bench'
+import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
+import { formatExact, formatQuantity, joinUnit, UNITS } from '@/core/quantity'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
-import { entryIssueWords, slipWords } from '@/wording'
-import type { LivePress, useLiveGauges } from './useLiveGauges'
-import dynamic from 'next/dynamic'
+import { slipWords } from '@/wording'
 import { Key } from './Key'
-import { Keypad } from './Keypad'
+import { isPadCommand, Keypad, PAD_COMMANDS, type PadKey } from './Keypad'
+import { isPlausible, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
+import { Understood } from './Understood'
 import type { BenchWork, Draft, PartTemperature } from './useBench'
+import type { LivePress, useLiveGauges } from './useLiveGauges'
+import { useStable } from './useStable'
 
 const SerialButton = dynamic(() => import('./SerialButton').then((module) => module.SerialButton), { ssr: false })
 
@@ -39,11 +41,6 @@ const Entry = styled.input`
   &[data-words] { font-family: inherit; letter-spacing: 0; font-size: 24px; }
   &::placeholder { color: var(--quiet); opacity: 0.75; font-size: 16px; letter-spacing: 0; font-family: 'Archivo Variable', sans-serif; }
 `
-const Understood = styled.p`
-  margin-top: 8px; font-size: 16px; span { color: var(--quiet); } &[data-tone='bad'] { color: var(--out); } &[data-tone='ask'] { color: var(--doubt); font-weight: 500; }
-  ${PHONE} { margin: 0; font-size: 14px; }
-`
-const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
 const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
 /** Capitals would make a micro of a mega. */
@@ -54,8 +51,6 @@ const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
 const ASKING_WORDS: Readonly<Record<Exclude<Asking, 'reading'>, string>> = { skip: 'Skip: why?', strike: 'Strike out: why?', note: 'Note for this place', temperature: 'Part / gauge, °C: 28 or 28/21; 20 for none' }
 
-/** Nearer to 20 °C than a shop thermometer can tell. */
-const SETTLED_K = 0.25
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
 const COMMANDS: Readonly<Record<string, LineCommand | Asking>> = {
@@ -75,7 +70,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   const { current: station, stations, build, setDraft } = work
   const [text, setText] = useState('')
   const [asking, setAsking] = useState<Asking>('reading')
-  const [question, setQuestion] = useState<{ readonly draft: Draft; readonly slip?: Slip; readonly press?: LivePress }>()
+  const [question, setQuestion] = useState<Question>()
   const [said, setSaid] = useState('')
   const [temperature, setTemperature] = useState<PartTemperature>()
   const input = useRef<HTMLInputElement>(null)
@@ -84,16 +79,18 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   if (at !== station?.id) { setAt(station?.id); setText(''); setQuestion(undefined); setAsking('reading'); setSaid('') }
 
   const unit = characteristic.units[system]
-  const parsed = useMemo(() => {
-    if (!station || text.trim() === '' || asking !== 'reading') return undefined
-    return parseEntry(splitStrokes(text, characteristic).value, entryContext(characteristic, station, unit, gauge))
-  }, [asking, characteristic, gauge, station, text, unit])
+  const entry = useMemo(
+    () => (station && text.trim() !== '' && asking === 'reading' ? readLine(text, characteristic, station, unit, gauge) : undefined),
+    [asking, characteristic, gauge, station, text, unit],
+  )
 
   useEffect(() => {
     if (live.next && station && !question && asking === 'reading') land(live.next)
     // A press lands where the hand is: at a new press, and when the place has moved on or a question was answered.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [live.next, station?.id, question, asking])
+
+  const pad = useStable(onPad)
 
   if (!station) return null
   const read = build.readings.current.get(station.id)
@@ -106,19 +103,20 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
     setQuestion(undefined)
     setSaid('')
     if (!station || !gauge || asking !== 'reading') return
-    const entry = parseEntry(splitStrokes(next, characteristic).value, entryContext(characteristic, station, unit, gauge))
-    const plausible = entry.ok && entry.value >= station.expected.low && entry.value <= station.expected.high
-    setDraft(plausible ? { station, value: entry.value, upper: entry.upper, unit: entry.unit, gauge: gauge.id, temperature } : undefined)
+    const { parsed } = readLine(next, characteristic, station, unit, gauge)
+    const isShown = parsed.ok && isPlausible(parsed.value, station)
+    setDraft(isShown ? { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature } : undefined)
   }
 
   function enter(): void {
     if (!station) return
     if (asking !== 'reading') return reasonGiven()
-    if (!parsed) return setSaid(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
+    if (!entry) return setSaid(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
+    const { parsed, strokes } = entry
     if (!parsed.ok) return
     if (!gauge) return setSaid('No gauge for this: put one in the drawer first.')
-    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes: splitStrokes(text, characteristic).strokes }
-    const doubtful = questionOf(draft)
+    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes }
+    const doubtful = questionOf(draft, characteristic, build, gauge)
     if (doubtful) return setQuestion(doubtful)
     store(draft, text.trim())
   }
@@ -133,7 +131,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
       return live.done(press)
     }
     const draft: Draft = { station, value: press.value, ...(press.upper !== null && { upper: press.upper }), unit: press.unit, gauge: from.id, temperature }
-    const doubtful = questionOf(draft)
+    const doubtful = questionOf(draft, characteristic, build, gauge)
     setText(doubtful ? press.text : '')
     if (doubtful) setQuestion({ ...doubtful, press })
     else store(draft, press.text, press)
@@ -147,16 +145,6 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
     onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
   }
 
-  /** What is odd about a value, if anything: outside what the place can be, or a dial turn off its sisters. */
-  function questionOf(draft: Draft): { draft: Draft; slip?: Slip } | undefined {
-    const { low, high } = draft.station.expected
-    const sisters = [...build.readings.current.values()].filter((reading) => reading.characteristic === draft.station.characteristic && !sameStation(reading, draft.station))
-    const turn = gauge?.use === 'dial' ? dialTurnSlip(draft.value, sisters.map((reading) => reading.value)) : undefined
-    if (turn) return { draft, slip: turn }
-    if (draft.value >= low && draft.value <= high) return undefined
-    return { draft, slip: likelySlips(draft.value, draft.station.expected, characteristic.kind, draft.station.nominal)[0] }
-  }
-
   function reasonGiven(): void {
     const words = text.trim()
     if (asking === 'temperature') return temperatureGiven(words)
@@ -168,11 +156,9 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   }
 
   function temperatureGiven(words: string): void {
-    const [part, gaugeTemp = part] = words.split('/').map((one) => parseEntry(one, { kind: 'temperature', unit: system === 'metric' ? 'degC' : 'degF', signed: true }))
-    if (!part?.ok || !gaugeTemp?.ok) return setSaid('One temperature, or part/gauge: 28/21.')
-    if ([part.value, gaugeTemp.value].some((value) => value < -30 || value > 60)) return setSaid('That is no temperature of a shop.')
-    const settled = [part.value, gaugeTemp.value].every((value) => Math.abs(value - REFERENCE_TEMP_C) < SETTLED_K)
-    setTemperature(settled ? undefined : { partTempC: part.value, gaugeTempC: gaugeTemp.value })
+    const given = temperatureFrom(words, system)
+    if ('issue' in given) return setSaid(given.issue)
+    setTemperature(given.temperature)
     leave()
   }
 
@@ -194,6 +180,15 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
     return true
   }
 
+  function onPad(key: PadKey): void {
+    if (key === 'store') enter()
+    else if (key === 'keep') { if (question) store(question.draft, text.trim(), question.press) }
+    else if (key === 'rub') type(text.slice(0, -1))
+    else if (!isPadCommand(key)) type(text + key)
+    else if (text === '') command(PAD_COMMANDS[key])
+    else leave()
+  }
+
   function onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return
     if (event.key === 'Enter') { event.preventDefault(); if (!event.repeat) enter(); return }
@@ -210,7 +205,6 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
     if (command(event.key.toLowerCase())) event.preventDefault()
   }
 
-  const words = understoodWords()
   return (
     <Line aria-label="Reading line">
       <div data-part="place">
@@ -236,80 +230,14 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
       </div>
       <div data-part="understood" id="understood" aria-live="polite">
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
-        {words}
+        <Understood
+          question={question} said={said} wantsWords={asking !== 'reading'} entry={entry} read={read}
+          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]}
+        />
       </div>
       <PhoneOnly data-part="keypad">
-        <Keypad
-          onType={(key) => type(key === 'rub' ? text.slice(0, -1) : text + key)} onEnter={enter}
-          onCommand={(key) => { if (question && key !== 'z') { if (key === 'k') store(question.draft, text.trim(), question.press) } else if (text === '') command(key); else leave() }}
-          question={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true}
-        />
+        <Keypad onKey={pad} asks={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
       </PhoneOnly>
     </Line>
   )
-
-  function understoodWords() {
-    if (question) return <Question question={question} unit={unit} />
-    if (said) return <Understood>{said}</Understood>
-    if (asking !== 'reading') return <WillDo><Key>Enter</Key> keep the words · <Key>Esc</Key> leave</WillDo>
-    if (!parsed) {
-      return read
-        ? <Understood><span>{read.by}, {read.at.slice(0, 10)}</span></Understood>
-        : <WillDo><Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys</WillDo>
-    }
-    if (!parsed.ok) return <Understood data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Understood>
-    const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']
-    const sense = characteristic.sense && parsed.value !== 0 ? ` ${parsed.value > 0 ? characteristic.sense.positive : characteristic.sense.negative}` : ''
-    const next = stations[index + 1]
-    const { strokes } = splitStrokes(text, characteristic)
-    return (
-      <>
-        <Understood>
-          {joinUnit(formatExact(Math.abs(parsed.value) * (characteristic.sense ? 1 : Math.sign(parsed.value)), parsed.unit), parsed.unit)}
-          {parsed.upper !== undefined && ` goes, ${joinUnit(formatExact(parsed.upper, parsed.unit), parsed.unit)} does not`}{sense}{strokes !== undefined && `, after ${strokes} strokes`}{' '}
-          {other !== parsed.unit && gauge && <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>}
-          {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
-        </Understood>
-        <WillDo><Key>Enter</Key> {read ? 'store beside the old one' : 'store'}{next ? `, go to ${next.label.replace(/^Cylinder/, 'cylinder')}` : ''}</WillDo>
-      </>
-    )
-  }
-}
-
-function Question({ question, unit }: { question: { draft: Draft; slip?: Slip }; unit: Reading['unit'] }) {
-  const { draft, slip } = question
-  const show = (value: number) => joinUnit(formatExact(Number(value.toPrecision(6)), unit), unit)
-  return (
-    <>
-      <Understood data-tone="ask">
-        {slip?.code === 'dialTurn' ? `${show(draft.value)} stands one dial turn from its sisters.` : `${show(draft.value)} is outside ${show(draft.station.expected.low)} to ${show(draft.station.expected.high)}.`}
-        {slip && ` ${capital(slipWords(slip))}`}
-      </Understood>
-      <WillDo style={{ display: 'block' }}>{slip && <><Key>f</Key> store {show(slip.value)} · </>}<Key>k</Key> keep as typed · or type again</WillDo>
-    </>
-  )
-}
-
-function entryContext(characteristic: Characteristic, station: Station, unit: Reading['unit'], gauge: Gauge | undefined): EntryContext {
-  return { kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler' }
-}
-
-/** `.53/.54 10s`: the gap, and the strokes of the file that made it. */
-function splitStrokes(text: string, { filed }: Characteristic): { value: string; strokes?: number } {
-  const match = filed ? /^(.*\S)\s+(\d{1,3})\s*s(?:trokes)?$/.exec(text.trim()) : null
-  return match ? { value: match[1]!, strokes: Number(match[2]) } : { value: text }
-}
-
-function capital(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1)
-}
-
-function sameStation(reading: Reading, station: Station): boolean {
-  return JSON.stringify(reading.place) === JSON.stringify(station.place) && reading.characteristic === station.characteristic
-}
-
-/** Typed between two steps of the gauge: kept, but said. A thousandth of a step absorbs the unit conversion. */
-function finerThanGauge(value: number, gauge: Gauge): boolean {
-  const steps = value / gauge.resolution
-  return Math.abs(steps - Math.round(steps)) > 1e-3
 }

@@ -14,6 +14,9 @@ export interface Entries {
   readonly add: (entry: Entry) => KeepResult
 }
 
+/** A frame or two. */
+const PAINT_FIRST_MS = 30
+
 /**
  * The entries of a build as this device knows them: kept first, shown at once, sent until acknowledged, and let go only
  * when a fresh copy from the server holds them.
@@ -21,6 +24,8 @@ export interface Entries {
 export function useEntries(buildId: string, fromServer: readonly Entry[]): Entries {
   const [local, setLocal] = useState<readonly KeptEntry[]>([])
   const [refused, setRefused] = useState<string>()
+  /** The same as `local`, at once: what is sent next may not wait for a rendering. */
+  const held = useRef<readonly KeptEntry[]>([])
   const sending = useRef(false)
   const abort = useRef<AbortController>(undefined)
 
@@ -29,12 +34,14 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
     sending.current = true
     abort.current = new AbortController()
     try {
-      for (let waiting = unsentOf(buildId); waiting.length > 0; waiting = unsentOf(buildId)) {
+      for (let waiting = unsentOf(held.current); waiting.length > 0; waiting = unsentOf(held.current)) {
         await sendEntries(buildId, waiting, abort.current.signal)
+        const acknowledged = new Set(waiting)
         for (const entry of waiting) keep(buildId, { entry, sent: true })
+        held.current = held.current.map((one) => (acknowledged.has(one.entry) ? { entry: one.entry, sent: true } : one))
         // An acknowledgement may wait for the frame that shows the reading itself.
         startTransition(() => {
-          setLocal(keptEntries(buildId))
+          setLocal(held.current)
           setRefused(undefined)
         })
       }
@@ -47,10 +54,14 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
 
   useEffect(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
+    const kept = keptEntries(buildId)
+    letGo(buildId, kept.filter(({ entry }) => known.has(entry.id)).map(({ entry }) => entry.id))
+    // What a full device could not keep is held by this page alone.
+    const onlyHere = held.current.filter(({ entry }) => !kept.some((one) => one.entry.id === entry.id))
+    held.current = [...kept, ...onlyHere].filter(({ entry }) => !known.has(entry.id))
     // What this device keeps is known only in the browser, after the server's first paint.
-    letGo(buildId, keptEntries(buildId).filter(({ entry }) => known.has(entry.id)).map(({ entry }) => entry.id))
     // oxlint-disable-next-line react/set-state-in-effect
-    setLocal(keptEntries(buildId))
+    setLocal(held.current)
     void send()
   }, [buildId, fromServer, send])
 
@@ -62,8 +73,10 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
 
   const add = useCallback((entry: Entry) => {
     const result = keep(buildId, { entry, sent: false })
-    setLocal((now) => [...now, { entry, sent: false }])
-    void send()
+    held.current = [...held.current, { entry, sent: false }]
+    setLocal(held.current)
+    // It is safe on the device: the frame that shows it goes before the wire.
+    setTimeout(() => void send(), PAINT_FIRST_MS)
     return result
   }, [buildId, send])
 
@@ -78,6 +91,6 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
   return { added, unsent, refused, add }
 }
 
-function unsentOf(buildId: string): readonly Entry[] {
-  return keptEntries(buildId).filter(({ sent }) => !sent).map(({ entry }) => entry)
+function unsentOf(held: readonly KeptEntry[]): readonly Entry[] {
+  return held.filter(({ sent }) => !sent).map(({ entry }) => entry)
 }

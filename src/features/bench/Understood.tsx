@@ -1,0 +1,63 @@
+import styled from 'styled-components'
+import type { Characteristic, Station } from '@/core/benches/bench'
+import type { Gauge, Reading, UnitSystem } from '@/core/build'
+import { decimalsForStep, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
+import { PHONE } from '@/ui/GlobalStyle'
+import { capital, entryIssueWords, slipWords } from '@/wording'
+import { Key } from './Key'
+import { finerThanGauge, type LineEntry, type Question } from './lineEntry'
+
+const Said = styled.p`
+  margin-top: 8px; font-size: 16px; span { color: var(--quiet); } &[data-tone='bad'] { color: var(--out); } &[data-tone='ask'] { color: var(--doubt); font-weight: 500; }
+  ${PHONE} { margin: 0; font-size: 14px; }
+`
+const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
+
+/** What was understood of the line, and what Enter will do. */
+export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next }: {
+  question: Question | undefined; said: string; wantsWords: boolean; entry: LineEntry | undefined; read: Reading | undefined
+  characteristic: Characteristic; unit: UnitId; system: UnitSystem; gauge: Gauge | undefined; next: Station | undefined
+}) {
+  if (question) return <Asked question={question} unit={unit} />
+  if (said) return <Said>{said}</Said>
+  if (wantsWords) return <WillDo><Key>Enter</Key> keep the words · <Key>Esc</Key> leave</WillDo>
+  if (!entry) {
+    return read
+      ? <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
+      : <WillDo><Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys</WillDo>
+  }
+  const { parsed, strokes } = entry
+  if (!parsed.ok) return <Said data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Said>
+  const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']
+  return (
+    <>
+      <Said>
+        {valueWords(parsed, characteristic)}{strokes !== undefined && `, after ${strokes} strokes`}{' '}
+        {other !== parsed.unit && gauge && <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>}
+        {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
+      </Said>
+      <WillDo><Key>Enter</Key> {read ? 'store beside the old one' : 'store'}{next ? `, go to ${next.label.replace(/^Cylinder/, 'cylinder')}` : ''}</WillDo>
+    </>
+  )
+}
+
+/** `0.05 mm down the hole`, `0.53 mm goes, 0.54 mm does not`. */
+function valueWords({ value, upper, unit }: Entry, { sense }: Characteristic): string {
+  const low = joinUnit(formatExact(sense ? Math.abs(value) : value, unit), unit)
+  const high = upper === undefined ? '' : ` goes, ${joinUnit(formatExact(upper, unit), unit)} does not`
+  const side = sense && value !== 0 ? ` ${value > 0 ? sense.positive : sense.negative}` : ''
+  return low + high + side
+}
+
+function Asked({ question: { draft, slip }, unit }: { question: Question; unit: UnitId }) {
+  const show = (value: number) => joinUnit(formatExact(Number(value.toPrecision(6)), unit), unit)
+  return (
+    <>
+      <Said data-tone="ask">
+        {slip?.code === 'dialTurn' ? `${show(draft.value)} stands one dial turn from its sisters.` : `${show(draft.value)} is outside ${show(draft.station.expected.low)} to ${show(draft.station.expected.high)}.`}
+        {slip && ` ${capital(slipWords(slip))}`}
+      </Said>
+      <WillDo style={{ display: 'block' }}>{slip && <><Key>f</Key> store {show(slip.value)} · </>}<Key>k</Key> keep as typed · or type again</WillDo>
+    </>
+  )
+}
