@@ -20,6 +20,8 @@ export interface DemoBuild {
   readonly read: (characteristic: string, cylinder: number) => boolean
   /** Gauges where the shop takes another than the first of its drawer. */
   readonly gauges: Readonly<Record<string, string>>
+  /** What the shop leaves out of what is not read, and why. */
+  readonly skips?: Readonly<Record<string, string>>
   /** Checks found right. */
   readonly checks: readonly string[]
   readonly startedDaysAgo: number
@@ -106,6 +108,7 @@ const petrel: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000002',
   seed: 5112,
   startedDaysAgo: 4,
+  skips: { deckFinish: 'roughness tester out on loan', spin: 'turned by hand, nothing bound' },
   gauges: {},
   checks: ['cracks', 'threadsChased', 'housings'],
   // Mains and rods as the grinder left them: standard shells alone do not land them.

@@ -102,7 +102,12 @@ export function capital(words: string): string {
   return words[0]!.toUpperCase() + words.slice(1)
 }
 
+/** In the middle of a sentence. */
+export function small(words: string): string {
+  return words[0]!.toLowerCase() + words.slice(1)
+}
+
 export function stationWords(stations: readonly Station[]): (id: string) => string {
   const labels = new Map(stations.map((station) => [station.id, station.label]))
-  return (id) => labels.get(id)?.replace(/^Cylinder/, 'cylinder') ?? id
+  return (id) => small(labels.get(id) ?? id)
 }

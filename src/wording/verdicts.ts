@@ -42,6 +42,11 @@ export function verdictWords(finding: Finding, shown: Shown, system: UnitSystem)
   return `${standing} by ${differenceWords(finding.conformity!.excess, shown, system)}`
 }
 
+/** "Top gap, cylinder 2: under by 0.03 mm". */
+export function standsOutWords(finding: Finding, output: Output, system: UnitSystem): string {
+  return `${findingTitle(finding, output)}: ${verdictWords(finding, output, system)}`
+}
+
 /** "8.9 to 9.1", "at most 0.1", "at least 0.9 mm". */
 export function limitWords(limit: Limit, shown: Shown | LimitDefinition, system: UnitSystem): string {
   const { lower, upper } = limit

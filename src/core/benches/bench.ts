@@ -54,6 +54,8 @@ export interface Output {
   readonly limit?: string
   /** A model, not a measurement: said wherever it is shown. */
   readonly estimate?: boolean
+  /** Largest minus smallest of the parts: a part that is out speaks before it. */
+  readonly spread?: boolean
 }
 
 export interface LimitDefinition {

@@ -1,5 +1,6 @@
 import type { Build } from '../build/build'
 import type { Bench, Finding, Station } from './bench'
+import { standsOut } from './consequence'
 
 export interface BenchProgress {
   readonly wanted: number
@@ -12,10 +13,13 @@ export interface BenchProgress {
 /** Where a bench stands: how much is read, what the verdicts are, where to measure next. */
 export interface BenchState extends BenchProgress {
   readonly verdicts: { readonly within: number; readonly inDoubt: number; readonly out: number; readonly notMeasured: number }
+  /** What is furthest out, or most in doubt. */
+  readonly worst: Finding | undefined
 }
 
 export function benchState(bench: Bench, build: Build): BenchState {
-  return { ...benchProgress(bench, build), verdicts: countVerdicts(bench.derive(build)) }
+  const findings = bench.derive(build)
+  return { ...benchProgress(bench, build), verdicts: countVerdicts(findings), worst: standsOut(bench.definition, findings)[0] }
 }
 
 /** How far the readings have come, without working anything out: cheap enough for every keystroke. */

@@ -39,3 +39,9 @@ export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
     across, columns: [...columns], rows: [...rows].map(([label, row]) => ({ label, ...row })),
   }))
 }
+
+/** The places beside a station in its row of the sheet, itself among them. */
+export function rowOf(station: Station, stations: readonly Station[]): readonly Station[] {
+  const { across } = columnOf(station)
+  return stations.filter((one) => one.row === station.row && one.characteristic === station.characteristic && columnOf(one).across === across)
+}

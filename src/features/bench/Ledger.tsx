@@ -8,7 +8,7 @@ import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { LimitBand } from '@/ui/LimitBand'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { capital, findingTitle, missingWords, remarkWords, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
-import { ledgerLines, type LedgerLine } from './ledgerLines'
+import { findingsOf, ledgerLines, type LedgerLine } from './ledgerLines'
 
 const Side = styled.aside`
   contain: content; min-height: 0; overflow: auto; border-left: 1px solid var(--hairline); background: var(--raised); padding: 12px 0;
@@ -26,7 +26,8 @@ const Open = styled.button`
   &:focus-visible { outline-offset: -2px; }
 `
 const Top = styled.span`
-  display: flex; align-items: center; gap: 6px; font-weight: 600; font-size: 14.5px; line-height: 1.2;
+  display: flex; flex-wrap: wrap; align-items: center; gap: 2px 6px; font-weight: 600; font-size: 14.5px; line-height: 1.2;
+  > span { max-width: calc(100% - 20px); }
   > [data-value] { ${numerals} margin-left: auto; font-size: 19px; font-weight: 500; white-space: nowrap; &[data-range] { font-size: 15.5px; } small { font-size: 12.5px; color: var(--quiet); font-weight: 400; margin-left: 4px; } }
 `
 const Words = styled.p`font-size: 12.5px; line-height: 1.4; color: var(--quiet); b { color: var(--ink); font-weight: 600; }`
@@ -58,10 +59,6 @@ function keyOf(line: LedgerLine): string {
   return line.kind === 'one' ? line.finding.id : `${line.output}.${line.standing}`
 }
 
-function findingsOf(line: LedgerLine): readonly Finding[] {
-  return line.kind === 'one' ? [line.finding] : line.findings
-}
-
 /** Whether a line would look the same: findings are made anew by every derivation, most of them with the same values. */
 function looksSame(a: LedgerLine, b: LedgerLine): boolean {
   const [before, after] = [findingsOf(a), findingsOf(b)]
@@ -82,7 +79,7 @@ const LineBody = memo(({ line, definition, system, onOpen, stationLabel }: {
   if (!finding.figure) {
     return (
       <Open type="button" onClick={() => onOpen(finding)}>
-        <Top><VerdictMark standing={standing} />{title}</Top>
+        <Top><VerdictMark standing={standing} /><span>{title}</span></Top>
         <Words>{missingWords(finding.missing, stationLabel)}</Words>
       </Open>
     )
@@ -90,7 +87,7 @@ const LineBody = memo(({ line, definition, system, onOpen, stationLabel }: {
   const shown = showFigure(finding.figure.value, output, system)
   return (
     <Open type="button" onClick={() => onOpen(finding)}>
-      <Top><VerdictMark standing={standing} silent />{title}<span data-value>{shown.value}<small>{shown.doubt} {shown.unit}</small></span></Top>
+      <Top><VerdictMark standing={standing} silent /><span>{title}</span><span data-value>{shown.value}<small>{shown.doubt} {shown.unit}</small></span></Top>
       <Words>
         {finding.conformity && <b>{capital(verdictWords(finding, output, system))}. </b>}
         {output.estimate && <b>Estimate. </b>}
@@ -113,7 +110,7 @@ function Several({ line, definition, system, onOpen, stationLabel }: {
   return (
     <Open type="button" onClick={() => onOpen(line.findings[0]!)}>
       <Top>
-        <VerdictMark standing={line.standing} silent />{output.label}
+        <VerdictMark standing={line.standing} silent /><span>{output.label}</span>
         {low && high && <span data-value data-range>{low.value === high.value ? low.value : `${low.value}–${high.value}`}<small>{low.doubt} {low.unit}</small></span>}
       </Top>
       <Words>

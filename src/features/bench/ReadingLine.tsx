@@ -3,15 +3,16 @@ import dynamic from 'next/dynamic'
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Characteristic } from '@/core/benches/bench'
+import { rowOf } from '@/core/benches/sheets'
 import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
 import { formatExact, formatQuantity, joinUnit, UNITS } from '@/core/quantity'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { slipWords } from '@/wording'
 import { Key } from './Key'
 import { isPadCommand, Keypad, PAD_COMMANDS, type PadKey } from './Keypad'
-import { isPlausible, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
+import { exampleOf, isPlausible, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
 import { Understood } from './Understood'
-import type { BenchWork, Draft, PartTemperature } from './useBench'
+import { isOpen, type BenchWork, type Draft, type PartTemperature } from './useBench'
 import type { LivePress, useLiveGauges } from './useLiveGauges'
 import { useStable } from './useStable'
 
@@ -43,6 +44,7 @@ const Entry = styled.input`
 `
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
 const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
+const WholeRow = styled.label`display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; input { width: 20px; height: 20px; accent-color: var(--dye); } ${PHONE} { justify-content: flex-end; min-height: 48px; }`
 /** Capitals would make a micro of a mega. */
 const Unit = styled.span`text-transform: none;`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
@@ -72,6 +74,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   const [asking, setAsking] = useState<Asking>('reading')
   const [question, setQuestion] = useState<Question>()
   const [said, setSaid] = useState('')
+  const [wholeRow, setWholeRow] = useState(false)
   const [temperature, setTemperature] = useState<PartTemperature>()
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
@@ -95,6 +98,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   if (!station) return null
   const read = build.readings.current.get(station.id)
   const index = stations.findIndex((one) => one.id === station.id)
+  const openInRow = asking === 'skip' ? [station, ...rowOf(station, stations).filter((one) => one !== station && isOpen(one, build))] : []
 
   function type(next: string): void {
     // Typed over a questioned press: the hand knows better, the press is let go.
@@ -149,7 +153,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
     const words = text.trim()
     if (asking === 'temperature') return temperatureGiven(words)
     if (words === '' || !station) return setSaid('A few words, so that it can be proven later.')
-    if (asking === 'skip') work.skip(station, words)
+    if (asking === 'skip') work.skip(wholeRow ? openInRow : [station], words)
     else if (asking === 'note') work.note(station, words)
     else if (read) work.strike(read.id, words)
     leave()
@@ -174,7 +178,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
   function command(key: string): boolean {
     const meant = COMMANDS[key]
     if (!meant) return false
-    if (meant === 'skip' || meant === 'note' || meant === 'temperature') setAsking(meant)
+    if (meant === 'skip' || meant === 'note' || meant === 'temperature') { setAsking(meant); setWholeRow(false) }
     else if (meant === 'strike') { if (read) setAsking('strike'); else setSaid('Nothing here to strike out.') }
     else if (meant !== 'reading') onCommand(meant)
     return true
@@ -199,6 +203,7 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
       else if (question.slip) store({ ...question.draft, value: question.slip.value, upper: undefined }, `${text.trim()} → ${formatExact(question.slip.value, question.draft.unit)} (${slipWords(question.slip)})`, question.press)
       return
     }
+    if (asking === 'skip' && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) { event.preventDefault(); setWholeRow(!wholeRow); return }
     if (text !== '' || asking !== 'reading') return
     const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Backspace: -1 }[event.key]
     if (by === 1 || by === -1) { event.preventDefault(); work.go(work.step(station!, by)); return }
@@ -232,8 +237,11 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
         <Understood
           question={question} said={said} wantsWords={asking !== 'reading'} entry={entry} read={read}
-          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]}
+          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]} example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
         />
+        {asking === 'skip' && openInRow.length > 1 && (
+          <WholeRow><input type="checkbox" checked={wholeRow} onChange={() => { setWholeRow(!wholeRow); input.current?.focus() }} /> all {openInRow.length} open places of this row <Key>↓</Key></WholeRow>
+        )}
       </div>
       <PhoneOnly data-part="keypad">
         <Keypad onKey={pad} asks={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />

@@ -14,7 +14,7 @@ const Table = styled.table`
   width: 100%; font-size: 13.5px; table-layout: fixed; & + & { margin-top: 14px; }
   th:first-child { width: 112px; overflow: hidden; text-overflow: ellipsis; } th:last-child:not(:first-child):not([data-only]) { width: 50px; }
   th { font-weight: 500; text-align: left; padding: 0 4px 0 0; white-space: nowrap; }
-  thead th { text-align: right; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; } }
+  thead th { text-align: right; vertical-align: bottom; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; white-space: normal; line-height: 1.15; } }
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
   tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
   tbody tr { height: 23px; }

@@ -3,7 +3,7 @@ import type { Characteristic, Station } from '@/core/benches/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
 import { decimalsForStep, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
 import { PHONE } from '@/ui/GlobalStyle'
-import { capital, entryIssueWords, slipWords } from '@/wording'
+import { capital, entryIssueWords, slipWords, small } from '@/wording'
 import { Key } from './Key'
 import { finerThanGauge, type LineEntry, type Question } from './lineEntry'
 
@@ -14,16 +14,19 @@ const Said = styled.p`
 const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
 
 /** What was understood of the line, and what Enter will do. */
-export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next }: {
+export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next, example }: {
   question: Question | undefined; said: string; wantsWords: boolean; entry: LineEntry | undefined; read: Reading | undefined
   characteristic: Characteristic; unit: UnitId; system: UnitSystem; gauge: Gauge | undefined; next: Station | undefined
+  /** On a build with no reading yet: how one is typed. */
+  example: string | undefined
 }) {
   if (question) return <Asked question={question} unit={unit} />
   if (said) return <Said>{said}</Said>
   if (wantsWords) return <WillDo><Key>Enter</Key> keep the words · <Key>Esc</Key> leave</WillDo>
   if (!entry) {
-    return read
-      ? <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
+    if (read) return <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
+    return example
+      ? <Said>Type what the gauge shows, such as <b>{example}</b>, then <Key>Enter</Key>. <span><Key>?</Key> all keys</span></Said>
       : <WillDo><Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys</WillDo>
   }
   const { parsed, strokes } = entry
@@ -36,7 +39,7 @@ export function Understood({ question, said, wantsWords, entry, read, characteri
         {other !== parsed.unit && gauge && <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>}
         {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
       </Said>
-      <WillDo><Key>Enter</Key> {read ? 'store beside the old one' : 'store'}{next ? `, go to ${next.label.replace(/^Cylinder/, 'cylinder')}` : ''}</WillDo>
+      <WillDo><Key>Enter</Key> {read ? 'store beside the old one' : 'store'}{next ? `, go to ${small(next.label)}` : ''}</WillDo>
     </>
   )
 }

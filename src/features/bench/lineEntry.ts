@@ -1,7 +1,7 @@
 import type { Characteristic, Station } from '@/core/benches/bench'
 import type { Build, Gauge, Reading, UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
-import { dialTurnSlip, likelySlips, parseEntry, type ParsedEntry, type Slip, type UnitId } from '@/core/quantity'
+import { decimalsForStep, dialTurnSlip, formatNumber, likelySlips, parseEntry, type ParsedEntry, type Slip, type UnitId } from '@/core/quantity'
 import type { LivePress } from './useLiveGauges'
 import type { Draft, PartTemperature } from './useBench'
 
@@ -30,6 +30,14 @@ export function readLine(text: string, characteristic: Characteristic, station: 
 function splitStrokes(text: string, { filed }: Characteristic): { value: string; strokes?: number } {
   const match = filed ? /^(.*\S)\s+(\d{1,3})\s*s(?:trokes)?$/.exec(text.trim()) : null
   return match ? { value: match[1]!, strokes: Number(match[2]) } : { value: text }
+}
+
+/** How a reading is typed here: in the middle of what the place can be, to the step of the gauge; a feeler's as a pair. */
+export function exampleOf({ expected, nominal }: Station, unit: UnitId, gauge: Gauge | undefined): string {
+  const step = gauge?.resolution ?? 0.01
+  const middle = Math.round((nominal ?? (expected.low + expected.high) / 2) / step) * step
+  const words = (value: number) => formatNumber(value, unit, decimalsForStep(step, unit))
+  return gauge?.use === 'feeler' ? `${words(middle)}/${words(middle + step)}` : words(middle)
 }
 
 export function isPlausible(value: number, { expected }: Station): boolean {

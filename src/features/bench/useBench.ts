@@ -61,9 +61,10 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
     return kept
   }, [add, build, stamp, stations])
 
-  const skip = useCallback((station: Station, reason: string) => {
-    add({ kind: 'skip', ...stamp(), characteristic: station.characteristic, place: station.place, reason })
-    setCurrentId(nextAfter(stations, build, station))
+  /** Leaves places out for one reason, and goes on behind the first of them. */
+  const skip = useCallback((left: readonly Station[], reason: string) => {
+    for (const { characteristic, place } of left) add({ kind: 'skip', ...stamp(), characteristic, place, reason })
+    setCurrentId(nextAfter(stations, build, left[0]!, left))
   }, [add, build, stamp, stations])
   const note = useCallback((station: Station, text: string) => add({ kind: 'note', ...stamp(), characteristic: station.characteristic, place: station.place, text }), [add, stamp])
   const strike = useCallback((readingId: string, reason: string) => add({ kind: 'strike', ...stamp(), target: readingId, reason }), [add, stamp])
@@ -85,15 +86,15 @@ function firstOpen(stations: readonly Station[], build: Build): string | undefin
   return stations.find((station) => isOpen(station, build))?.id
 }
 
-function isOpen(station: Station, build: Build): boolean {
+export function isOpen(station: Station, build: Build): boolean {
   return !build.readings.current.has(station.id) && !build.readings.skips.has(station.id)
 }
 
-/** The next place in walking order; on to the first open one when the next is already read. */
-function nextAfter(stations: readonly Station[], build: Build, from: Station): string {
+/** The next open place in walking order, beside those just dealt with; the next one at all when everything is read. */
+function nextAfter(stations: readonly Station[], build: Build, from: Station, dealtWith: readonly Station[] = [from]): string {
   const index = stations.findIndex((station) => station.id === from.id)
   const ahead = stations.slice(index + 1)
-  const open = [...ahead, ...stations.slice(0, index)].find((station) => isOpen(station, build))
+  const open = [...ahead, ...stations.slice(0, index)].find((station) => isOpen(station, build) && !dealtWith.includes(station))
   return (open ?? ahead[0] ?? from).id
 }
 

@@ -22,6 +22,8 @@ const Counts = styled.ul`
 const Small = styled.div`height: 76px; ${PHONE} { height: 52px; }`
 const Next = styled.div`font-size: 14px; small { display: block; color: var(--quiet); font-size: 13px; }`
 
+const Worst = styled.p`display: flex; gap: 6px; align-items: center;`
+
 export interface BoardBuild { readonly id: string; readonly summary: BuildSummary; readonly touchedAt: string }
 
 /** The shop board: every engine on the go, how it stands, and what to do next to it. */
@@ -50,7 +52,7 @@ export function Board({ builds, total, page, pageSize }: { builds: readonly Boar
 }
 
 function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
-  const { verdicts, next } = summary
+  const { verdicts, next, worst } = summary
   return (
     <Job>
       <Small aria-hidden><EngineDrawing layout={summary.layout} boreMm={summary.boreMm} bare /></Small>
@@ -59,7 +61,10 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         <p>{summary.description}</p>
       </Name>
       <Next>
-        {next ? <><small>Next: {next.title.toLowerCase()}</small>{next.words}</> : <><small>All read</small>{verdicts.out > 0 ? 'Put right what is out' : 'Print the book'}</>}
+        {next && <><small>Next: {next.title.toLowerCase()}</small>{next.words}</>}
+        {!next && !worst && <><small>All read</small>Print the book</>}
+        {worst && !next && <small>All read; put right first</small>}
+        {worst && <Worst><VerdictMark standing={worst.standing} silent />{worst.words}</Worst>}
         <Counts aria-label="Verdicts">
           {verdicts.out > 0 && <li><VerdictMark standing="over" silent /><b>{verdicts.out}</b> out</li>}
           {verdicts.inDoubt > 0 && <li><VerdictMark standing="inDoubt" silent /><b>{verdicts.inDoubt}</b> in doubt</li>}
@@ -67,7 +72,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
           {verdicts.notMeasured > 0 && <li><VerdictMark standing="notMeasured" silent /><b>{verdicts.notMeasured}</b> not measured</li>}
         </Counts>
       </Next>
-      <LinkButton href={`/builds/${id}/${next?.bench ?? 'compression'}`} prefetch={false}>{next ? 'To the bench' : 'Look at it'}</LinkButton>
+      <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>{next ? 'To the bench' : worst ? 'Look at it' : 'To the book'}</LinkButton>
     </Job>
   )
 }

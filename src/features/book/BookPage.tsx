@@ -7,7 +7,8 @@ import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Row, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { bookSheet, type BenchSheet } from './bookSheet'
+import type { Standing } from '@/wording'
+import { bookSheet, type BenchSheet, type OutLine } from './bookSheet'
 
 const Paper = styled.main`
   max-width: 860px; margin: 24px auto 64px; padding: 40px 48px; background: var(--raised); border: 1px solid var(--hairline); display: grid; gap: 20px;
@@ -19,7 +20,7 @@ const Tools = styled.nav`max-width: 860px; margin: 20px auto 0; padding: 0 14px;
 const Facts = styled.dl`display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 8px 20px; dt { ${caption} } `
 const Table = styled.table`
   width: 100%; font-size: 13px; th { text-align: left; font-weight: 600; font-size: 12px; padding: 3px 8px 3px 0; border-bottom: 1px solid var(--edge); } td { padding: 3px 8px 3px 0; border-bottom: 1px solid var(--hairline); vertical-align: baseline; }
-  td[data-number], th[data-number] { ${numerals} text-align: right; white-space: nowrap; font-size: 12.5px; } tr { break-inside: avoid; } svg { position: relative; top: 2px; }
+  td[data-number], th[data-number] { ${numerals} text-align: right; white-space: nowrap; font-size: 12.5px; } tr { break-inside: avoid; } small { display: block; color: var(--quiet); font-size: 11px; } svg { position: relative; top: 2px; }
   @media print { font-size: 8.5pt; td[data-number] { font-size: 8pt; } }
 `
 const Scroll = styled.div`overflow-x: auto;`
@@ -39,6 +40,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
         <Facts>{sheet.facts.map(([label, words]) => <div key={label}><dt>{label}</dt><dd>{words}</dd></div>)}</Facts>
         <div style={{ height: 150 }}><EngineDrawing layout={document.spec.layout} boreMm={document.spec.paper.bore?.value ?? 85} /></div>
         {sheet.benches.length === 0 && <p>Nothing is measured yet.</p>}
+        {sheet.benches.length > 0 && <><h2>What stands out</h2>{sheet.standsOut.length > 0 ? <StandsOut lines={sheet.standsOut} /> : <p>Nothing: all that is measured and has a limit is within it.</p>}</>}
         {sheet.benches.map((bench) => <BenchTables key={bench.title} bench={bench} />)}
         <h2>Paper</h2>
         <Scroll tabIndex={0} role="region" aria-label="Paper"><Table>
@@ -59,26 +61,42 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
   )
 }
 
+/** What a reader wants first: what is not as it should be, and what was found about it. */
+function StandsOut({ lines }: { lines: readonly OutLine[] }) {
+  return (
+    <Scroll tabIndex={0} role="region" aria-label="What stands out"><Table>
+      <thead><tr><th scope="col">Finding</th><th scope="col" data-number>Value</th><th scope="col">Limit</th><th scope="col">Verdict</th></tr></thead>
+      <tbody>{lines.map((line) => (
+        <tr key={line.label}><td>{line.label}</td><td data-number>{line.value}</td><td>{line.limit}</td><td><VerdictMark standing={line.standing} size={11} silent /> {line.words}</td></tr>
+      ))}</tbody>
+    </Table></Scroll>
+  )
+}
+
+const MARKED: ReadonlySet<Standing> = new Set(['over', 'under', 'inDoubt'])
+
 function BenchTables({ bench }: { bench: BenchSheet }) {
   return (
     <>
       <h2>{bench.title}</h2>
-      {bench.sheets.map((sheet, index) => (
+      {bench.readings.map((sheet, index) => (
         <Scroll key={index} tabIndex={0} role="region" aria-label={`${bench.title}: readings ${index + 1}`}><Table>
           <thead><tr><th scope="col">Readings</th>{sheet.columns.map((column) => <th key={column} scope="col" data-number>{column}</th>)}</tr></thead>
           <tbody>{sheet.rows.map((row) => <tr key={row.label}><td>{row.label}</td>{row.cells.map((cell, at) => <td key={at} data-number>{cell}</td>)}</tr>)}</tbody>
         </Table></Scroll>
       ))}
       {bench.checks.length > 0 && <ul>{bench.checks.map((words) => <li key={words}>{words}</li>)}</ul>}
-      <Scroll tabIndex={0} role="region" aria-label={`${bench.title}: findings`}><Table>
-        <thead><tr><th scope="col">Finding</th><th scope="col" data-number>Value</th><th scope="col">Limit</th><th scope="col">Verdict</th></tr></thead>
-        <tbody>{bench.findings.map((finding) => (
-          <tr key={finding.label}>
-            <td>{finding.label}</td><td data-number>{finding.value}</td><td>{finding.limit}</td>
-            <td>{finding.verdict && <><VerdictMark standing={finding.standing} size={11} silent /> {finding.verdict}</>}{finding.remark && ` ${finding.remark}`}</td>
-          </tr>
-        ))}</tbody>
-      </Table></Scroll>
+      {bench.findings.map((sheet, index) => (
+        <Scroll key={index} tabIndex={0} role="region" aria-label={`${bench.title}: findings ${index + 1}`}><Table>
+          <thead><tr><th scope="col">Findings</th>{sheet.columns.map((column) => <th key={column} scope="col" data-number>{column}</th>)}</tr></thead>
+          <tbody>{sheet.rows.map((row) => (
+            <tr key={row.label}>
+              <td>{row.label}{row.under && <small>{row.under}</small>}</td>
+              {row.cells.map((cell, at) => <td key={at} data-number>{MARKED.has(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}</td>)}
+            </tr>
+          ))}</tbody>
+        </Table></Scroll>
+      ))}
     </>
   )
 }

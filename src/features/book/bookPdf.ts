@@ -3,7 +3,7 @@ import path from 'node:path'
 import pdfmake from 'pdfmake'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { Standing } from '@/wording'
-import type { BenchSheet, BookSheet } from './bookSheet'
+import type { BenchSheet, BookSheet, FoundCell, OutLine } from './bookSheet'
 
 const FONTS = path.join(process.cwd(), 'node_modules/@fontsource')
 const fontFile = (family: string, weight: number) => path.join(FONTS, family, 'files', `${family}-latin-${weight}-normal.woff`)
@@ -43,6 +43,7 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
       { text: sheet.title, style: 'title' },
       { text: `${sheet.description}. Build sheet, ${printedOn}.`, margin: [0, 0, 0, 8] },
       { columns: chunk(sheet.facts, Math.ceil(sheet.facts.length / 2)).map((facts) => ({ table: { widths: [70, '*'], body: facts.map(([label, words]) => [{ text: label, bold: true }, words]) }, layout: 'noBorders' })) },
+      ...(sheet.benches.length > 0 ? [{ text: 'What stands out', style: 'heading' }, standsOutContent(sheet.standsOut)] : [{ text: 'Nothing is measured yet.' }]),
       ...sheet.benches.flatMap(benchContent),
       { text: 'Paper', style: 'heading' },
       table(['Number', 'Value', 'Source', 'Reason'], [110, 100, '*', '*'], sheet.paper.map((line) => [line.label, { text: line.value, style: 'number' }, line.source, line.reason])),
@@ -56,24 +57,49 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
   return new Uint8Array(buffer)
 }
 
+function standsOutContent(lines: readonly OutLine[]): Content {
+  if (lines.length === 0) return { text: 'Nothing: all that is measured and has a limit is within it.' }
+  return table(['Finding', 'Value', 'Limit', '', 'Verdict'], [118, 92, 118, 10, '*'], lines.map((line) => [
+    line.label, { text: line.value, style: 'number', noWrap: true, alignment: 'left' }, line.limit, shape(line.standing, 7), line.words,
+  ]))
+}
+
 function benchContent(bench: BenchSheet): Content[] {
   return [
     { text: bench.title, style: 'heading' },
-    ...bench.sheets.flatMap(({ columns, rows }): Content[] => [
-      table(['Readings', ...columns], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
-      { text: ' ', fontSize: 4 },
+    ...bench.readings.flatMap(({ columns, rows }): Content[] => [
+      table(['Readings', ...columns.map(acrossHead)], ['*', ...columns.map(() => 'auto')], rows.map((row) => [row.label, ...row.cells.map((cell) => ({ text: cell, style: 'number' }))])),
+      GAP,
     ]),
     ...(bench.checks.length > 0 ? [{ ul: [...bench.checks], margin: [0, 0, 0, 4] } as Content] : []),
-    table(['Finding', 'Value', 'Limit', '', 'Verdict'], [112, 92, 128, 10, '*'], bench.findings.map((finding) => [
-      finding.label, { text: finding.value, style: 'number', noWrap: true, alignment: 'left' }, finding.limit,
-      SHAPES[finding.standing] && finding.verdict ? { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${SHAPES[finding.standing]}</svg>`, width: 7, margin: [0, 1, 0, 0] } : '',
-      [finding.verdict, finding.remark].filter(Boolean).join('. '),
-    ])),
+    ...bench.findings.flatMap(({ columns, rows }): Content[] => [
+      table(['Findings', ...columns.map(acrossHead)], ['*', ...columns.map(() => 'auto')], rows.map((row) => [
+        row.under ? { stack: [row.label, { text: row.under, fontSize: 7 }] } : row.label, ...row.cells.map(foundCell),
+      ])),
+      GAP,
+    ]),
   ]
 }
 
-function table(head: readonly string[], widths: readonly (string | number)[], body: readonly TableCell[][]): Content {
-  return { table: { headerRows: 1, dontBreakRows: true, widths: [...widths] as never, body: [head.map((text): TableCell => ({ text, style: 'head' })), ...body] }, layout: RULED }
+const GAP: Content = { text: ' ', fontSize: 4 }
+
+function acrossHead(text: string): TableCell {
+  return { text, style: 'head', alignment: 'right' }
+}
+
+/** A value out or in doubt carries its shape, so that it is found without colour. */
+function foundCell({ words, standing }: FoundCell): TableCell {
+  const text = { text: words, style: 'number', noWrap: true }
+  const isMarked = standing === 'over' || standing === 'under' || standing === 'inDoubt'
+  return isMarked ? { columns: [{ ...(shape(standing, 6) as object), width: 7 }, { ...text, width: 'auto' }] as Content[], columnGap: 1 } : text
+}
+
+function shape(standing: Standing, width: number): TableCell {
+  return SHAPES[standing] ? { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${SHAPES[standing]}</svg>`, width, margin: [0, 1, 0, 0] } : ''
+}
+
+function table(head: readonly TableCell[], widths: readonly (string | number)[], body: readonly TableCell[][]): Content {
+  return { table: { headerRows: 1, dontBreakRows: true, widths: [...widths] as never, body: [head.map((cell): TableCell => (typeof cell === 'string' ? { text: cell, style: 'head' } : cell)), ...body] }, layout: RULED }
 }
 
 function chunk<T>(items: readonly T[], size: number): T[][] {

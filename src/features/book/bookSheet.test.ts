@@ -16,12 +16,23 @@ describe('the build sheet', () => {
   const deck = sheet.benches.find((bench) => bench.title === 'Deck and compression')!
 
   it('holds every reading to the digits of its gauge, every finding with limit and source', () => {
-    expect(deck.sheets[0]!.rows[0]).toEqual({ label: 'Deck, front, mm', cells: expect.arrayContaining([expect.stringMatching(/^0\.\d\d$/)]) })
-    expect(deck.sheets[0]!.rows).toHaveLength(8)
-    const ratio = deck.findings.find((finding) => finding.label === 'Ratio, cylinder 4')!
-    expect(ratio).toMatchObject({ limit: '8.9 to 9.1 (tuner)', value: expect.stringMatching(/^8\.8\d ±0\.03$/) })
-    expect(['under', 'inDoubt']).toContain(ratio.standing)
-    expect(deck.findings.filter((finding) => finding.label.includes('(estimate)')).length).toBeGreaterThan(0)
+    expect(deck.readings[0]!.rows[0]).toEqual({ label: 'Deck, front, mm', under: '', cells: expect.arrayContaining([expect.stringMatching(/^0\.\d\d$/)]) })
+    expect(deck.readings[0]!.rows).toHaveLength(8)
+    const [cylinders, engine] = deck.findings
+    expect(cylinders!.columns).toEqual(['1', '2', '3', '4', '5'])
+    const ratio = cylinders!.rows.find((row) => row.label === 'Ratio')!
+    expect(ratio).toMatchObject({ under: expect.stringMatching(/^±0\.0\d · 8\.9 to 9\.1 \(tuner\)$/), cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d$/), standing: expect.any(String) })) })
+    expect(['under', 'inDoubt']).toContain(ratio.cells[3]!.standing)
+    expect(engine!.columns).toEqual(['engine'])
+    expect(cylinders!.rows.some((row) => row.label.includes('(estimate)'))).toBe(true)
+  })
+
+  it('says first what stands out over all benches: out before in doubt, each with its limit and its reason', () => {
+    const labels = sheet.standsOut.map(({ label }) => label)
+    expect(labels).toEqual(expect.arrayContaining(['Top ring gap, cylinder 2', 'Deck clearance, cylinder 3', 'Chamber, cylinder 4']))
+    expect(sheet.standsOut.every(({ standing }) => ['over', 'under', 'inDoubt'].includes(standing))).toBe(true)
+    expect(sheet.standsOut.find(({ label }) => label === 'Top ring gap, cylinder 2')).toMatchObject({ standing: 'under', limit: expect.stringMatching(/^at least 0\.54 mm \(/), words: expect.stringMatching(/^under by 0\.0\d\d? mm/) })
+    expect(bookSheet(wren!, 'metric').standsOut).toEqual([])
   })
 
   it('names paper, gauges and rule', () => {
@@ -43,7 +54,7 @@ describe('the build sheet', () => {
 
   it('speaks the units it is asked for', () => {
     const inches = bookSheet(petrel!, 'inch')
-    expect(inches.benches.at(-1)!.sheets[0]!.rows[0]!.label).toBe('Deck, front, thou')
+    expect(inches.benches.at(-1)!.readings[0]!.rows[0]!.label).toBe('Deck, front, thou')
     expect(bookSheet(wren!, 'metric').benches).toEqual([])
   })
 
@@ -58,8 +69,10 @@ describe('the board’s summary', () => {
   it('counts verdicts and names the next place', () => {
     expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, read: 261, wanted: 261, next: undefined })
     expect(summarise(tern!).verdicts.out).toBeGreaterThanOrEqual(4)
-    expect(summarise(petrel!).next).toEqual({ bench: 'bores', title: 'Bores and pistons', words: 'Deck face, left bank, finish' })
-    expect(summarise(wren!)).toMatchObject({ next: { bench: 'bores' }, verdicts: { out: 0, within: 0 } })
+    expect(summarise(petrel!).next).toEqual({ bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' })
+    expect(summarise(petrel!).worst).toMatchObject({ bench: 'bearings', standing: 'over', words: expect.stringMatching(/^Main clearance, main 4: over by [\d.]+ thou$/) })
+    expect(summarise(tern!).worst).toMatchObject({ standing: 'under', words: expect.stringMatching(/^Top ring gap, cylinder 2: under by 0\.03\d? mm$/) })
+    expect(summarise(wren!)).toMatchObject({ worst: undefined, next: { bench: 'bores' }, verdicts: { out: 0, within: 0 } })
   })
 })
 

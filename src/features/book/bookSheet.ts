@@ -1,13 +1,15 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
-import { benchChecks, BENCHES, sheetsOf, type Bench, type Finding, type Station } from '@/core/benches'
+import { benchChecks, BENCHES, sheetsOf, standsOut, type Bench, type Finding, type Station } from '@/core/benches'
 import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
 import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
-import { figureWords, findingTitle, limitWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectWords, verdictWords, type Standing } from '@/wording'
+import { figureWords, findingTitle, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
 
 export interface BookSheet {
   readonly title: string
   readonly description: string
   readonly facts: readonly (readonly [label: string, words: string])[]
+  /** Everything out or in doubt, over all benches, each with its limit and the reason: the first thing to read. */
+  readonly standsOut: readonly OutLine[]
   readonly benches: readonly BenchSheet[]
   readonly paper: readonly { readonly label: string; readonly value: string; readonly source: string; readonly reason: string }[]
   readonly gauges: readonly { readonly name: string; readonly doubt: string; readonly checked: string }[]
@@ -15,11 +17,30 @@ export interface BookSheet {
   readonly crossed: readonly string[]
 }
 
+export interface OutLine {
+  readonly label: string
+  readonly value: string
+  readonly limit: string
+  readonly standing: Standing
+  readonly words: string
+}
+
+/** Columns with a row a line, as the sheet of the bench has them. */
+interface Ruled<Cell> {
+  readonly columns: readonly string[]
+  readonly rows: readonly { readonly label: string; /** Smaller, under the label. */ readonly under: string; readonly cells: readonly Cell[] }[]
+}
+
 export interface BenchSheet {
   readonly title: string
-  readonly sheets: readonly { readonly columns: readonly string[]; readonly rows: readonly { readonly label: string; readonly cells: readonly string[] }[] }[]
+  readonly readings: readonly Ruled<string>[]
   readonly checks: readonly string[]
-  readonly findings: readonly { readonly label: string; readonly value: string; readonly limit: string; readonly standing: Standing; readonly verdict: string; readonly remark: string }[]
+  readonly findings: readonly Ruled<FoundCell>[]
+}
+
+export interface FoundCell {
+  readonly words: string
+  readonly standing: Standing
 }
 
 const PRESSURE = { metric: 'bar', inch: 'psi' } as const
@@ -27,6 +48,7 @@ const PRESSURE = { metric: 'bar', inch: 'psi' } as const
 export function bookSheet(document: BuildDocument, system: UnitSystem): BookSheet {
   const build = openBuild(document)
   const { spec } = build
+  const measured = BENCHES.filter((bench) => bench.stations(build).some((station) => build.readings.current.has(station.id))).map((bench) => ({ bench, findings: bench.derive(build) }))
   const gasket = spec.stock.gaskets.find((one) => one.id === spec.choice.gasket)
   return {
     title: spec.name,
@@ -36,7 +58,8 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
       ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'], ['Redline', `${spec.duty.redlineRpm} rpm`],
       ['Gasket', gasket ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, system === 'metric' ? 'mm' : 'in'), system === 'metric' ? 'mm' : 'in')} compressed (${gasket.source})` : 'not chosen'],
     ],
-    benches: BENCHES.filter((bench) => bench.stations(build).some((station) => build.readings.current.has(station.id))).map((bench) => benchSheet(bench, build, system)),
+    standsOut: measured.flatMap(({ bench, findings }) => standsOut(bench.definition, findings).map((finding) => outLine(finding, bench, system))),
+    benches: measured.map(({ bench, findings }) => benchSheet(bench, findings, build, system)),
     paper: (Object.entries(spec.paper) as [PaperKey, PaperNumber | undefined][]).flatMap(([key, paper]) => (paper ? [paperLine(key, paper, system)] : [])),
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
@@ -44,21 +67,49 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
   }
 }
 
-function benchSheet(bench: Bench, build: Build, system: UnitSystem): BenchSheet {
-  const stations = bench.stations(build)
-  const sheets = sheetsOf(stations).map((sheet) => ({
-    columns: sheet.columns.map((column) => (sheet.across === 'main' ? `main ${column}` : column)),
-    rows: sheet.rows.map((row) => {
-      const unit = bench.definition.characteristics[row.characteristic]!.units[system]
-      return { label: `${row.label}, ${UNITS[unit].symbol}`, cells: sheet.columns.map((column) => cellWords(build, row.stations.get(column), unit)) }
-    }),
-  }))
-  const stationLabel = stationWords(stations)
+function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, system: UnitSystem): BenchSheet {
   return {
     title: bench.definition.title,
-    sheets,
+    readings: sheetsOf(bench.stations(build)).map((sheet) => ({
+      columns: sheet.columns.map((column) => (sheet.across === 'main' ? `main ${column}` : column)),
+      rows: sheet.rows.map((row) => {
+        const unit = bench.definition.characteristics[row.characteristic]!.units[system]
+        return { label: `${row.label}, ${UNITS[unit].symbol}`, under: '', cells: sheet.columns.map((column) => cellWords(build, row.stations.get(column), unit)) }
+      }),
+    })),
     checks: benchChecks(bench, build).flatMap(({ check, label, place }) => (check ? [`${[label, subjectWords(place)].filter(Boolean).join(', ')}: ${check.passed ? 'right' : 'NOT right'}${check.text ? `, ${check.text}` : ''} (${check.by}, ${check.at.slice(0, 10)})`] : [])),
-    findings: bench.derive(build).map((finding) => findingLine(finding, bench, system, stationLabel)),
+    findings: findingSheets(findings, bench, system),
+  }
+}
+
+/** Findings ruled like readings: what is found of cylinders or mains goes across, what is found of the engine stands alone. */
+function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitSystem): BenchSheet['findings'] {
+  const sheets = new Map<string, { columns: Set<string>; rows: Map<string, Map<string, Finding>> }>()
+  for (const finding of findings) {
+    const across = finding.cylinder !== undefined ? 'cylinder' : finding.main !== undefined ? 'main' : 'engine'
+    const column = subjectWords(finding) || 'engine'
+    const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }
+    sheets.set(across, sheet)
+    sheet.columns.add(column)
+    sheet.rows.set(finding.output, (sheet.rows.get(finding.output) ?? new Map<string, Finding>()).set(column, finding))
+  }
+  return [...sheets.values()].map(({ columns, rows }) => ({
+    columns: [...columns].map((column) => column.replace('cylinder ', '')),
+    rows: [...rows].map(([output, found]) => findingRow(output, [...columns].map((column) => found.get(column)), bench, system)),
+  }))
+}
+
+/** The doubt is said once a row, the widest of it; a value that is not within carries its shape. */
+function findingRow(outputId: string, found: readonly (Finding | undefined)[], bench: Bench, system: UnitSystem): BenchSheet['findings'][number]['rows'][number] {
+  const output = bench.definition.outputs[outputId]!
+  const shown = found.map((finding) => finding?.figure && showFigure(finding.figure.value, output, system))
+  const doubts = shown.flatMap((one) => (one?.doubt ? [one.doubt] : [])).sort((a, b) => Number(b.slice(1)) - Number(a.slice(1)))
+  const unit = UNITS[output.units[system]].symbol
+  const limit = found.find((finding) => finding?.limit)?.limit
+  return {
+    label: `${output.label}${unit && `, ${unit}`}${output.estimate ? ' (estimate)' : ''}`,
+    under: [doubts[0], limit && `${limitWords(limit, output, system)} (${limit.source})`].filter(Boolean).join(' · '),
+    cells: found.map((finding, index) => ({ words: shown[index]?.value ?? (finding ? '–' : ''), standing: finding ? standingOf(finding) : 'noLimit' })),
   }
 }
 
@@ -71,15 +122,14 @@ function cellWords(build: Build, station: Station | undefined, unit: UnitId): st
   return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
 }
 
-function findingLine(finding: Finding, bench: Bench, system: UnitSystem, stationLabel: (id: string) => string): BenchSheet['findings'][number] {
+function outLine(finding: Finding, bench: Bench, system: UnitSystem): OutLine {
   const output = bench.definition.outputs[finding.output]!
   return {
     label: `${findingTitle(finding, output)}${output.estimate ? ' (estimate)' : ''}`,
     value: finding.figure ? figureWords(finding.figure.value, output, system) : '–',
     limit: finding.limit ? `${limitWords(finding.limit, output, system)} (${finding.limit.source})` : '',
     standing: standingOf(finding),
-    verdict: finding.limit || !finding.figure ? verdictWords(finding, output, system) : '',
-    remark: finding.figure ? finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ') : missingWords(finding.missing, stationLabel),
+    words: [verdictWords(finding, output, system), ...finding.remarks.map((remark) => remarkWords(remark, finding, output, system))].join('. ').replaceAll('..', '.'),
   }
 }
 

@@ -21,6 +21,7 @@ export function MatchTool({ build, system, edit }: ToolProps) {
     const { pistonInBore: _, ...choice } = spec.choice
     return { ...spec, choice: plan ? { ...choice, pistonInBore: [...plan] } : choice }
   })
+  if (build.spec.layout.cylinders === 1) return null
   return (
     <>
       <Row>

@@ -27,10 +27,10 @@ export const definition = {
   outputs: {
     mainClearance: { label: 'Main clearance', ...SMALL, limit: 'mainClearance' },
     mainPlanned: { label: 'Main clearance, planned shells', ...SMALL, limit: 'mainClearance' },
-    mainSpread: { label: 'Main spread', ...SMALL, limit: 'mainSpread' },
+    mainSpread: { label: 'Main spread', ...SMALL, limit: 'mainSpread', spread: true },
     rodClearance: { label: 'Rod clearance', ...SMALL, limit: 'rodClearance' },
     rodPlanned: { label: 'Rod clearance, planned shells', ...SMALL, limit: 'rodClearance' },
-    rodSpread: { label: 'Rod spread', ...SMALL, limit: 'rodSpread' },
+    rodSpread: { label: 'Rod spread', ...SMALL, limit: 'rodSpread', spread: true },
     mainRound: { label: 'Main journal out-of-round', ...SMALL, limit: 'journalRound' },
     mainTaper: { label: 'Main journal taper', ...SMALL, limit: 'journalTaper' },
     rodRound: { label: 'Rod journal out-of-round', ...SMALL, limit: 'journalRound' },

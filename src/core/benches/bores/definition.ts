@@ -17,11 +17,11 @@ export const definition = {
   },
   outputs: {
     clearance: { label: 'Piston to wall', ...SMALL, limit: 'clearance' },
-    clearanceSpread: { label: 'Clearance spread', ...SMALL, limit: 'clearanceSpread' },
+    clearanceSpread: { label: 'Clearance spread', ...SMALL, limit: 'clearanceSpread', spread: true },
     outOfRound: { label: 'Out-of-round', ...SMALL, limit: 'outOfRound' },
     taper: { label: 'Taper', ...SMALL, limit: 'taper' },
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 }, limit: 'boreDiameter' },
-    boreSpread: { label: 'Bore spread', ...SMALL, limit: 'boreSpread' },
+    boreSpread: { label: 'Bore spread', ...SMALL, limit: 'boreSpread', spread: true },
     deckFinish: { label: 'Deck finish', ...FINISH, limit: 'deckFinish' },
   },
   limits: {
