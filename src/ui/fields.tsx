@@ -27,7 +27,8 @@ export function TextField({ label, hint, error, numeric, quiet, placeholder, inp
   quiet?: boolean
 }) {
   return (
-    <FieldBox {...props} isInvalid={error !== undefined} data-numeric={numeric || undefined} data-quiet={quiet || undefined}>
+    // What is wrong is said, not left to the browser: it would not let a form with an old error be sent again.
+    <FieldBox {...props} validationBehavior="aria" isInvalid={error !== undefined} data-numeric={numeric || undefined} data-quiet={quiet || undefined}>
       <Label>{label}</Label>
       {rows ? <TextArea placeholder={placeholder} rows={rows} spellCheck={false} /> : <Input placeholder={placeholder} inputMode={inputMode} autoComplete="off" spellCheck={false} />}
       {hint && <Text slot="description">{hint}</Text>}

@@ -90,6 +90,7 @@ export function costWords(cost: Cost, system: UnitSystem): string {
     case 'newPistons': return 'new pistons'
     case 'grinding': return `${cost.cylinders} ${cost.cylinders === 1 ? 'chamber' : 'chambers'} to grind`
     case 'marks': return `${cost.pistons} ${cost.pistons === 1 ? 'piston' : 'pistons'} to mark anew`
+    case 'otherBores': return 'piston to wall changes with the bore'
     case 'honing': return `${cost.cylinders} ${cost.cylinders === 1 ? 'bore' : 'bores'} on the hone`
     case 'buyHalves': return `buy ${cost.halves} ${cost.halves === 1 ? 'half' : 'halves'} ${cost.name}`
     case 'fromShelf': return 'all on the shelf'

@@ -1,7 +1,7 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN } from './shop'
+import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
-  await page.goto(`${shop.server.address}/new`)
+  await visit(page, shop, '/new')
   await expect(page.getByLabel('Name of the job')).toBeFocused()
   await page.keyboard.type('Dipper')
   // Space chooses, arrows move, Tab goes on: nothing here needs a pointer.

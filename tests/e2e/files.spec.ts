@@ -1,11 +1,11 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { demo, expect, finding, openBench, readings, TERN, test, WREN } from './shop'
+import { demo, expect, finding, openBench, readings, TERN, test, WREN, visit } from './shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({ page, shop }) => {
   const document = demo(TERN)
   const text = JSON.stringify(document)
-  await page.goto(`${shop.server.address}/new`)
+  await visit(page, shop, '/new')
   const file = page.getByLabel('Build file')
   const give = (content: string) => file.setInputFiles({ name: 'x.kalibros.json', mimeType: 'application/json', buffer: Buffer.from(content) })
   await give(text.slice(0, 4000))
@@ -21,7 +21,7 @@ test('a corrupted build file is refused with what and where; a sound one opens; 
   const { gauges: given, ...sent } = document
   expect(stored).toEqual(sent)
   expect(gauges).toEqual(expect.arrayContaining(given))
-  await page.goto(`${shop.server.address}/new`)
+  await visit(page, shop, '/new')
   await give(text)
   await expect(page.locator('p[role=alert]')).toContainText('already here')
   await page.getByRole('button', { name: 'Bring it in as a copy' }).click()
@@ -43,7 +43,7 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
   rows[deck + 9] = rows[deck + 9]!.replace(/"?Bridge and dial, 0\.01 mm"?/, 'laser')
   const good = rows.length - 3
   const id = await shop.bring({ ...demo(TERN), entries: [] })
-  await page.goto(`${shop.server.address}/builds/${id}/readings`)
+  await visit(page, shop, `/builds/${id}/readings`)
   await page.getByLabel('CSV file').setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from([csv[0], ...rows].join('\n')) })
   await expect(page.getByText(`${good} rows are good, 3 are not`)).toBeVisible()
   const bad = page.getByRole('table').getByRole('row')
@@ -60,7 +60,7 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
 test('the book prints what the bench found, and comes as PDF on A4 and Letter', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await page.goto(`${shop.server.address}/builds/${id}/book`)
-  await expect(page.getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.03')
+  await expect(page.getByRole('region', { name: 'What stands out' }).getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.03')
   await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText(readings(await shop.document(id)).find(({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 3 && place.spot === 'front')!.asTyped)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
@@ -74,7 +74,7 @@ test('the book prints what the bench found, and comes as PDF on A4 and Letter', 
 
 test('paper and limits are edited, keep their source, and can be undone', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
-  await page.goto(`${shop.server.address}/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper`)
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('93.0')
   await stroke.press('Enter')
@@ -99,7 +99,7 @@ test('paper and limits are edited, keep their source, and can be undone', async 
 
 test('a save over somebody else’s is refused and overwrites nothing', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
-  await page.goto(`${shop.server.address}/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper`)
   const { spec } = await shop.document(id)
   await shop.server.post(`/api/builds/${id}/spec`, { basedOn: 1, by: 'AB', reason: 'fuel', spec: { ...spec, duty: { ...spec.duty, fuel: 'petrol' } } })
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
@@ -111,7 +111,7 @@ test('a save over somebody else’s is refused and overwrites nothing', async ({
 
 test('a copy of a build takes its paper along and none of its readings', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN, (document) => ({ ...document, spec: { ...document.spec, name: 'Original' } })))
-  await page.goto(`${shop.server.address}/new`)
+  await visit(page, shop, '/new')
   await page.getByLabel('Copy of').selectOption({ label: 'Original' })
   await page.getByRole('button', { name: 'Start the copy' }).click()
   await expect(page.getByRole('textbox', { name: 'Name', exact: true }).first()).toHaveValue('Original, again')
@@ -122,7 +122,7 @@ test('a copy of a build takes its paper along and none of its readings', async (
 })
 
 test('a new gauge card serves new readings and leaves the old ones with theirs', async ({ page, shop }) => {
-  await page.goto(`${shop.server.address}/gauges`)
+  await visit(page, shop, '/gauges')
   await page.getByRole('button', { name: 'New card for Burette, 0.1 cm³' }).click()
   await page.getByLabel('Reads too much by, cm³').fill('0.2')
   await page.getByRole('button', { name: 'Put in the drawer' }).click()
@@ -133,7 +133,7 @@ test('a new gauge card serves new readings and leaves the old ones with theirs',
 
 test('quick sums: typed in any unit, with doubt, and kept into a build as paper', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, name: 'Keeper' } })))
-  await page.goto(`${shop.server.address}/sums/compression`)
+  await visit(page, shop, '/sums/compression')
   for (const [label, text] of [['Bore', '4.030in'], ['Stroke', '3.750in'], ['Chamber', '64±0.5cc'], ['Piston (dish +, dome −) (if known)', '7'], ['Deck clearance (below +)', '0.015in'], ['Gasket bore', '4.06in'], ['Gasket, compressed', '0.040in']] as const) await page.getByLabel(label, { exact: true }).fill(text)
   await expect(page.getByRole('region', { name: 'Results' })).toContainText('10.49')
   await page.getByRole('button', { name: 'The sum' }).first().click()

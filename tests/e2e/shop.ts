@@ -45,7 +45,12 @@ async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
   await server.stop()
 }
 
-/** Opens a page and waits until it answers to keys. */
+/** Opens a page of forms and waits until all its script is there: a press before that would be lost. */
+export async function visit(page: Page, shop: Shop, path: string): Promise<void> {
+  await page.goto(shop.server.address + path, { waitUntil: 'networkidle' })
+}
+
+/** Opens a bench and waits until it answers to keys. */
 export async function openBench(page: Page, shop: Shop, id: string, bench = 'compression'): Promise<void> {
   await page.goto(`${shop.server.address}/builds/${id}/${bench}`)
   await page.locator('[data-ready]').waitFor()

@@ -1,4 +1,4 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN } from './shop'
+import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
 
 test('pistons are matched to bores, the plan is kept and can be taken back', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
@@ -72,7 +72,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
 
 test('the clocking sheet follows the school and prints the engine’s bore at true scale', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
-  await page.goto(`${shop.server.address}/builds/${id}/clocking`)
+  await visit(page, shop, `/builds/${id}/clocking`)
   const first = page.getByRole('img', { name: /^Cylinder 1, front up/ })
   await expect(first).toHaveAttribute('width', '109mm')
   await expect(first).toHaveAccessibleName(/top gap at 45°, second gap at 225°/)
@@ -111,7 +111,7 @@ test('a reading taken with a gauge whose check had run out is marked wherever it
   await page.keyboard.press('b')
   await page.keyboard.press('h')
   await expect(page.getByRole('dialog')).toContainText('its check overdue since 2024-07-08')
-  await page.goto(`${ownShop.server.address}/gauges`)
+  await visit(page, ownShop, '/gauges')
   await expect(page.getByRole('row', { name: /Bore gauge, 0\.002 mm/ })).toContainText('overdue')
   await page.getByRole('button', { name: 'Checks of Bore gauge, 0.002 mm' }).click()
   await expect(page.getByRole('dialog').getByRole('row').nth(1)).toContainText('+0.004 mm · more than its doubt')

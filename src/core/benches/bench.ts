@@ -178,6 +178,7 @@ export type Cost =
   | { readonly code: 'newPistons' }
   | { readonly code: 'grinding'; readonly cylinders: number; readonly cm3: number }
   | { readonly code: 'marks'; readonly pistons: number }
+  | { readonly code: 'otherBores' }
   | { readonly code: 'honing'; readonly cylinders: number }
   | { readonly code: 'buyHalves'; readonly name: string; readonly halves: number }
   | { readonly code: 'fromShelf' }

@@ -9,7 +9,7 @@ const definition = { outputs: { gap: output(), gapSpread: output({ spread: true 
 const figure = { value: { value: 1, components: [] } } as unknown as Finding['figure']
 const found = (id: string, outputId: string, verdict?: Conformity['verdict'], excess = 0, U = 0.01, gaugeCannotDecide = false): Finding => ({
   id, output: outputId, missing: [], remarks: [], figure,
-  ...(verdict && { limit: { lower: 1, source: 'test' }, conformity: { verdict, excess, U, gaugeCannotDecide, rule: 'strict', probability: 0, k: 2 } }),
+  ...(verdict && { limit: { lower: 1, source: 'test', reason: '' }, conformity: { verdict, excess, U, gaugeCannotDecide, rule: 'strict', probability: 0, k: 2 } }),
 })
 const order = (...findings: Finding[]) => [...findings].sort(ofBench(definition)).map(({ id }) => id)
 

@@ -306,10 +306,14 @@ describe('rods and balance', () => {
       build = read(build, 'pistonMass', { cylinder }, set, 'scales.1', { unit: 'g' })
       build = read(build, 'rodSmall', { cylinder }, rod, 'scales.1', { unit: 'g' })
     }
-    const { beforeG, afterG } = matchMasses(build)!
+    const { before, after, massG } = matchMasses(build)!
     const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values)
-    expect(spread(afterG)).toBeLessThan(spread(beforeG))
-    expectNear(afterG.reduce((a, b) => a + b), beforeG.reduce((a, b) => a + b), 1e-9)
+    expect(spread(massG(after))).toBeLessThan(spread(massG(before)))
+    expectNear(massG(after).reduce((a, b) => a + b), massG(before).reduce((a, b) => a + b), 1e-9)
+    const planned = withSpec(build, { ...build.spec, choice: { ...build.spec.choice, pistonInBore: [...after] } })
+    expect(matchMasses(planned)!.before).toEqual(after)
+    const masses = rods.derive(planned).filter(({ output }) => output === 'reciprocating').map(({ figure }) => figure!.value.value)
+    massG(after).forEach((mass, index) => expectNear(masses[index]!, mass, 1e-9))
     expect(rods.advise(build, rods.derive(build)).map(({ change }) => change.code)).toContain('pairMasses')
   })
 })

@@ -44,7 +44,7 @@ const Entry = styled.input`
 `
 const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
 const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
-const WholeRow = styled.label`display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; input { width: 20px; height: 20px; accent-color: var(--dye); } ${PHONE} { justify-content: flex-end; min-height: 48px; }`
+const WholeRow = styled.label`display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; input { width: 20px; height: 20px; accent-color: var(--dye); } ${PHONE} { justify-content: flex-end; min-height: 48px; kbd { display: none; } }`
 /** Capitals would make a micro of a mega. */
 const Unit = styled.span`text-transform: none;`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`

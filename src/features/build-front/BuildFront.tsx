@@ -19,7 +19,7 @@ const Engine = styled.section`
   ${PHONE} { grid-template-columns: 1fr; > :first-child { height: 150px; border-right: 0; border-bottom: 1px solid var(--hairline); } }
 `
 const Facts = styled.dl`
-  display: grid; grid-template-columns: 1fr 1fr; align-content: center; gap: 10px 20px; padding: 12px 20px; background: var(--raised); dt { ${caption} } dd { ${numerals} font-size: 15px; }
+  display: grid; grid-template-columns: 1fr 1fr; align-content: center; gap: 10px 20px; padding: 12px 20px; background: var(--raised); dt { ${caption} } dd { ${numerals} font-size: 14px; white-space: nowrap; }
 `
 const Benches = styled.ul`display: grid; border-top: 1px solid var(--edge);`
 const BenchRow = styled.li`

@@ -21,7 +21,7 @@ export function MaterialFields({ edit }: { edit: SpecEdit }) {
         return (
           <ChoiceRow<string>
             key={part} label={label} value={materials[part]} options={options.map((value) => ({ value, label: expansions[value]!.label }))}
-            hint={`Grows ${(perK * 1e6).toFixed(2)} ± ${(tolerancePerK * 1e6).toFixed(2)} ×10⁻⁶/K (from memory)`}
+            hint={`Grows ${(perK * 1e6).toFixed(2)} ± ${(tolerancePerK * 1e6).toFixed(2)} ×10⁻⁶/K, a common value; no source named`}
             onChange={(value) => edit.change(`${label.toLowerCase()}: ${expansions[value]!.label}`, (spec) => ({ ...spec, materials: { ...spec.materials, [part]: value } }))}
           />
         )

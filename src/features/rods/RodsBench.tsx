@@ -5,8 +5,10 @@ import { rods } from '@/core/benches/rods/rods'
 import { definition } from '@/core/benches/rods/definition'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
+import { PlanTool } from '../bench/PlanTool'
 
 const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
+const MassPanel = dynamic(() => import('./MassPanel').then((module) => module.MassPanel), { ssr: false })
 
 const HALF_HEIGHT = 150
 
@@ -17,7 +19,7 @@ const view: BenchView = {
       <SubjectChart title="Measured deck against the stack, by cylinder" findings={findings.filter(({ output }) => output === 'stackApart')} shown={definition.outputs.stackApart} system={system} height={HALF_HEIGHT} />
     </>
   )),
-  Tools: memo(() => null),
+  Tools: memo((props) => <PlanTool words="Match masses" Panel={MassPanel} {...props} />),
 }
 
 export function RodsBench({ Frame, ...props }: BenchInFrame) {

@@ -7,14 +7,23 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const verdict = findings.find(({ output }) => output === 'reciprocatingSpread')?.conformity?.verdict
   const match = verdict !== undefined && verdict !== 'within' ? matchMasses(build) : undefined
   if (!match) return []
-  const spread = (masses: readonly number[]) => Math.max(...masses) - Math.min(...masses)
-  const gains = spread(match.afterG) < spread(match.beforeG)
-  const kept = gains ? match.afterG : match.beforeG
-  const lightest = Math.min(...kept)
-  const limit = build.spec.limits.reciprocatingSpread?.upper ?? 0
-  const heavy = kept.flatMap((mass, index) => (mass - lightest > limit ? [[index + 1, mass - lightest - limit] as const] : []))
-  return [
-    ...(gains ? [{ id: 'pairMasses', change: { code: 'pairMasses', setOnRod: match.after, fromG: spread(match.beforeG), toG: spread(match.afterG) } as const, headlines: [], costs: [{ code: 'noParts' } as const] }] : []),
-    ...(heavy.length > 0 ? [{ id: 'lighten', change: { code: 'lighten', byCylinder: new Map(heavy) } as const, headlines: [], costs: [{ code: 'noParts' } as const] }] : []),
-  ]
+  const [fromG, toG] = [spread(match.massG(match.before)), spread(match.massG(match.after))]
+  const plan = toG < fromG ? match.after : match.before
+  const heavy = tooHeavy(match.massG(plan), build.spec.limits.reciprocatingSpread?.upper ?? 0)
+  const pair: Advice = {
+    id: 'pairMasses', change: { code: 'pairMasses', setOnRod: match.after, fromG, toG }, headlines: [],
+    costs: [{ code: 'marks', pistons: match.after.filter((mark, index) => mark !== match.before[index]).length }, { code: 'otherBores' }],
+  }
+  const lighten: Advice = { id: 'lighten', change: { code: 'lighten', byCylinder: heavy }, headlines: [], costs: [{ code: 'noParts' }] }
+  return [...(toG < fromG ? [pair] : []), ...(heavy.size > 0 ? [lighten] : [])]
+}
+
+/** Grams to take off each cylinder that is heavier than the lightest by more than the limit. */
+function tooHeavy(massesG: readonly number[], limitG: number): ReadonlyMap<number, number> {
+  const allowed = Math.min(...massesG) + limitG
+  return new Map(massesG.flatMap((mass, index) => (mass > allowed ? [[index + 1, mass - allowed] as const] : [])))
+}
+
+function spread(massesG: readonly number[]): number {
+  return Math.max(...massesG) - Math.min(...massesG)
 }

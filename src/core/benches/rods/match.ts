@@ -1,26 +1,35 @@
 import type { Build } from '../../build/build'
+import { readingAt } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
-import { readingAt } from '../../build/build'
+import { pistonIn } from '../fitted'
 
+/** Which piston set (piston, pin, rings) goes onto the rod of which cylinder, before and after. The rods stay on their journals. */
 export interface MassMatch {
-  /** Mark of the piston set for each rod, number one first. */
+  /** Mark of the piston set of each cylinder, number one first. */
+  readonly before: readonly number[]
   readonly after: readonly number[]
-  /** Reciprocating masses, each piston on its own rod, and after. */
-  readonly beforeG: readonly number[]
-  readonly afterG: readonly number[]
+  /** Reciprocating mass of each cylinder with those sets. */
+  readonly massG: (setOnRod: readonly number[]) => readonly number[]
 }
 
-/** Piston sets (piston, pin, rings) put on the rods that even out the reciprocating masses. Undefined until all are weighed. */
+/** Piston sets put on the rods that even out the reciprocating masses. Undefined until all are weighed. */
 export function matchMasses(build: Build): MassMatch | undefined {
   const numbers = cylinderNumbers(build.spec.layout)
-  const weighed = (names: readonly string[], cylinder: number) => names.map((name) => readingAt(build, name, { cylinder })?.value.value)
-  const sets = numbers.map((cylinder) => weighed(['pistonMass', 'pinMass', 'ringsMass'], cylinder))
-  const rods = numbers.map((cylinder) => weighed(['rodSmall'], cylinder))
-  if ([...sets, ...rods].flat().some((mass) => mass === undefined)) return undefined
-  const sum = (masses: readonly (number | undefined)[]) => masses.reduce<number>((all, mass) => all + mass!, 0)
-  const values = rods.map((rod) => sets.map((set) => sum(rod) + sum(set)))
-  const mean = values.reduce((all, row, index) => all + row[index]!, 0) / values.length
-  const after = matchEvenly(values, mean)
-  return { after: after.map((index) => index + 1), beforeG: values.map((row, index) => row[index]!), afterG: after.map((set, rod) => values[rod]![set]!) }
+  const sets = numbers.flatMap((cylinder) => weighed(build, ['pistonMass', 'pinMass', 'ringsMass'], cylinder) ?? [])
+  const rods = numbers.flatMap((cylinder) => weighed(build, ['rodSmall'], cylinder) ?? [])
+  if (sets.length < numbers.length || rods.length < numbers.length) return undefined
+  const masses = rods.map((rod) => sets.map((set) => rod + set))
+  const mean = masses.reduce((sum, row, index) => sum + row[index]!, 0) / masses.length
+  return {
+    before: numbers.map((cylinder) => pistonIn(build, cylinder)),
+    after: matchEvenly(masses, mean).map((index) => index + 1),
+    massG: (setOnRod) => setOnRod.map((mark, rod) => masses[rod]![mark - 1]!),
+  }
+}
+
+/** Grams of several parts of one cylinder together; undefined while one is not weighed. */
+function weighed(build: Build, parts: readonly string[], cylinder: number): number | undefined {
+  const masses = parts.flatMap((part) => readingAt(build, part, { cylinder })?.value.value ?? [])
+  return masses.length < parts.length ? undefined : masses.reduce((sum, mass) => sum + mass, 0)
 }
