@@ -43,6 +43,11 @@ export function plainWords(canonical: number, shown: Shown, system: UnitSystem):
   return joinUnit(trimmed(formatNumber(canonical, shown.units[system], shown.digits[system])), shown.units[system])
 }
 
+/** The same in a column, where points stand under points: noughts are kept. */
+export function tabled(canonical: number, shown: Shown, system: UnitSystem): string {
+  return joinUnit(formatNumber(canonical, shown.units[system], shown.digits[system]), shown.units[system])
+}
+
 /** The size of a difference of `shown`'s kind. */
 export function differenceWords(canonical: number, shown: Shown, system: UnitSystem): string {
   return joinUnit(trimmed(formatDifference(canonical, shown.units[system], shown.digits[system])), shown.units[system])

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { BENCHES, type Finding } from '@/core/benches'
+import { BENCHES, type Change, type Finding, type Remark } from '@/core/benches'
 import { compression } from '@/core/benches/compression'
 import { openBuild, type Limit } from '@/core/build'
-import { judge, type Uncertain } from '@/core/metrology'
+import { judge, type Figure, type Uncertain } from '@/core/metrology'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import {
-  changeWords, costWords, differenceWords, entryIssueWords, figureOfKindWords, figureWords, fileIssueWords, limitWords, missingWords, percent, plainWords, remarkWords,
+  changeWords, costWords, differenceWords, entryIssueWords, gaugeLineIssueWords, figureOfKindWords, figureWords, fileIssueWords, limitWords, missingWords, percent, plainWords, remarkWords,
   rowIssueWords, showFigure, slipWords, standingOf, stationWords, sumIssueWords, verdictReason, verdictWords, type Shown,
 } from '.'
 
@@ -105,6 +105,39 @@ describe('remarks, wants and advice in words', () => {
     expect(costWords({ code: 'valvesCloser', mm: 0.1 }, 'inch')).toBe('valves 3.9 thou closer')
   })
 
+  it('say what the short block finds, each with what to do about it', () => {
+    const clearance = { ...find('deckClearance.1'), output: 'clearance' }
+    const say = (remark: Remark) => remarkWords(remark, clearance, LENGTH, 'metric')
+    const figure = (mm: number, u: number): Figure => ({ value: known(mm, u), origin: { from: 'typed', name: 'x' } }) as unknown as Figure
+    expect(say({ code: 'pistonMarked', mark: 3 })).toBe('With the piston marked 3.')
+    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.011, 0.002), agrees: true })).toBe('The ring gaps say 0.010 ±0.004 mm, which agrees.')
+    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.03, 0.002), agrees: false })).toBe('The ring gaps say 0.010 ±0.004 mm, the bore gauge 0.030 ±0.004 mm: one of the two is off, measure again.')
+    expect(say({ code: 'narrowBeside', side: 'left', byMm: 0.012 })).toBe('Narrower left of the vertical by 0.012 mm: is the cap where it belongs?')
+    expect(say({ code: 'shellsPlanned', upper: 'M-X', lower: 'M-standard' })).toBe('Upper M-X, cap M-standard.')
+    expect(say({ code: 'rodsOnPin', cylinders: [1, 2] })).toBe('Rods 1 and 2 on one pin.')
+    expect(say({ code: 'stackOwn', apart: figure(0.06, 0.01) })).toContain('look at its rod, its throw or its piston')
+    expect(say({ code: 'stackShared' })).toContain('block height, stroke or compression height')
+    expect(say({ code: 'extremes', of: 'main', largest: 4, smallest: 2 })).toBe('Main 4 most, 2 least.')
+  })
+
+  it('say every way to put a short block right, in the trade’s own order', () => {
+    const change = (one: Change, system: 'metric' | 'inch' = 'metric') => changeWords({ change: one }, system)
+    expect(change({ code: 'swapPistons', pistonInBore: [2, 1] })).toBe('Pistons into other bores: bore 1 takes 2, bore 2 takes 1')
+    expect(change({ code: 'hone', byCylinder: new Map([[3, 0.012]]) })).toBe('Hone bore 3 by 0.012 mm')
+    expect(change({ code: 'hone', byCylinder: new Map([[3, 0.0127]]) }, 'inch')).toBe('Hone bore 3 by 0.5 thou')
+    expect(change({ code: 'file', ring: 'upperRail', cylinder: 2, mm: 0.03, toMm: 0.4 })).toContain('File the oil rail of cylinder 2 by 0.03 mm, to 0.4 mm; a little at a time, one end only')
+    expect(change({ code: 'swapRings', ring: 'second', after: [2, 1] })).toBe('second ring into other bores: bore 1 takes 2’s, bore 2 takes 1’s')
+    expect(change({ code: 'pairMasses', setOnRod: [2, 1], fromG: 1.1, toG: 0.3 })).toBe('Piston sets onto other rods: rod 1 takes 2, rod 2 takes 1; spread from 1.1 g to 0.3 g')
+    expect(change({ code: 'lighten', byCylinder: new Map([[1, 0.4], [4, 1]]) })).toBe('Take off 0.4 g at cylinder 1, 1 g at cylinder 4')
+    const pair = (number: number, upper: string, lower: string) => ({ number, upper, lower })
+    expect(change({ code: 'shells', kind: 'main', lands: true, pairs: [pair(1, 'S', 'S'), pair(2, 'S', 'X'), pair(3, 'S', 'S')] })).toBe('Main shells: 2 S above, X in the cap; the others S')
+    expect(change({ code: 'shells', kind: 'rod', lands: false, pairs: [pair(1, 'S', 'S')] })).toBe('Rod shells (nearest there is): 1 S')
+    expect((['marks', 'honing'] as const).map((code) => costWords(code === 'marks' ? { code, pistons: 1 } : { code, cylinders: 2 }, 'metric'))).toEqual(['1 piston to mark anew', '2 bores on the hone'])
+    expect(costWords({ code: 'buyHalves', name: 'M-X', halves: 1 }, 'metric')).toBe('buy 1 half M-X')
+    expect(costWords({ code: 'buyHalves', name: 'M-X', halves: 2 }, 'metric')).toBe('buy 2 halves M-X')
+    expect(costWords({ code: 'otherBores' }, 'metric')).toContain('piston to wall')
+  })
+
   it('has a stage, a label and words for everything every bench defines', () => {
     for (const { definition } of BENCHES) {
       for (const { limit } of Object.values(definition.outputs)) if (limit) expect(Object.keys(definition.limits)).toContain(limit)
@@ -126,5 +159,21 @@ describe('issues in words say what, where and what to do', () => {
     [rowIssueWords({ code: 'missingColumn', column: 'value' }), /“value” is missing/],
     [sumIssueWords({ code: 'unknownUnit', path: ['to'], typed: 'cc' }), /no unit for this value/],
     [slipWords({ code: 'dialTurn', value: 1 }), /one turn off/],
+    [entryIssueWords({ code: 'empty' }, 'mm'), /Nothing typed/],
+    [entryIssueWords({ code: 'zeroDenominator', at: 2 }, 'mm'), /over nothing/],
+    [entryIssueWords({ code: 'negativeDoubt', at: 3 }, 'mm'), /never negative/],
+    [entryIssueWords({ code: 'unknownUnit', text: 'furlong', at: 2 }, 'mm'), /“furlong” is no unit/],
+    [fileIssueWords({ code: 'notJson', path: [], detail: 'ends early' }), /breaks off or is damaged \(ends early\)/],
+    [fileIssueWords({ code: 'notABuildFile', path: [] }), /not a Kalibros build file/],
+    [fileIssueWords({ code: 'unknownTarget', path: ['entries', 1, 'target'], target: 'z' }), /^entries\[1\]\.target: points at entry z/],
+    [fileIssueWords({ code: 'unknownChoice', path: ['spec', 'choice', 'gasket'], id: 'g9' }), /^spec\.choice\.gasket: “g9” is not in stock/],
+    [rowIssueWords({ code: 'unknownPlace', station: 'deck/c9' }), /no place “deck\/c9”/],
+    [rowIssueWords({ code: 'badUnit', text: '' }), /^No unit\.$/],
+    [rowIssueWords({ code: 'badUnit', text: 'cc' }), /“cc” is not a unit for this place/],
+    [rowIssueWords({ code: 'unknownGauge', text: 'mic 9' }), /No gauge “mic 9”/],
+    [rowIssueWords({ code: 'badTime', text: 'noon' }), /“noon” is not a date and time/],
+    [sumIssueWords({ code: 'entry', path: ['bore'], typed: 'x', issue: { code: 'notANumber', text: 'x', at: 0 } }, 'inch'), /0\.11 in/],
+    [gaugeLineIssueWords({ code: 'checksum', got: '', wanted: 'A1B2' }), /checksum says nothing, the line comes to A1B2/],
+    [gaugeLineIssueWords({ code: 'fields', got: 3 }), /^3 fields where .* are five/],
   ])('%s', (words, pattern) => expect(words).toMatch(pattern))
 })

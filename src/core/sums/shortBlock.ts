@@ -15,7 +15,7 @@ const GROWS = { metric: 'perMK', inch: 'perMK' } as const
 const PLAIN = { metric: 'one', inch: 'one' } as const
 
 const length = (label: string, example: string, more: Partial<SumInput> = {}): SumInput => ({ label, kind: 'length', units: BIG, required: true, example, ...more })
-const grows = (label: string, example: string): SumInput => ({ label, kind: 'expansion', units: GROWS, required: false, example })
+const grows = (label: string, example: string): SumInput => ({ label: `${label}, ×10⁻⁶/K`, kind: 'expansion', units: GROWS, required: false, example })
 const mass = (label: string, example: string, required = true): SumInput => ({ label, kind: 'mass', units: GRAMS, required, example })
 
 /** A given input, or the usual value of a material with its doubt. */

@@ -12,6 +12,8 @@ const Said = styled.p`
   ${PHONE} { margin: 0; font-size: 14px; }
 `
 const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
+const Keys = styled.i`font-style: normal; ${PHONE} { display: none; }`
+const Pad = styled.b`display: none; ${PHONE} { display: inline; }`
 
 /** What was understood of the line, and what Enter will do. */
 export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next, example }: {
@@ -26,7 +28,7 @@ export function Understood({ question, said, wantsWords, entry, read, characteri
   if (!entry) {
     if (read) return <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
     return example
-      ? <Said>Type what the gauge shows, such as <b>{example}</b>, then <Key>Enter</Key>. <span><Key>?</Key> all keys</span></Said>
+      ? <Said>Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad><Keys><Key>Enter</Key>. <Key>?</Key> all keys</Keys></Said>
       : <WillDo><Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys</WillDo>
   }
   const { parsed, strokes } = entry

@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest'
+import type { Characteristic, Station } from '@/core/benches'
+import { bores } from '@/core/benches/bores'
+import { rings } from '@/core/benches/rings'
+import { compression } from '@/core/benches/compression'
+import { openBuild, type Gauge } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { exampleOf, finerThanGauge, isPlausible, questionOf, readLine, temperatureFrom } from './lineEntry'
+
+const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, new Date('2026-03-01T12:00:00Z'))))
+const gauge = (id: string): Gauge => tern!.gauges.get(id)!
+const station = (bench: typeof bores, build = tern!, match = ''): Station => bench.stations(build).find(({ id }) => id.startsWith(match))!
+const bore = station(bores, tern, 'bore/c1')
+const ring = station(rings, tern, 'ringTop/c1')
+const deck = station(compression, tern, 'deck/c1')
+const boreCharacteristic: Characteristic = bores.definition.characteristics.bore!
+const ringCharacteristic: Characteristic = rings.definition.characteristics.ringTop!
+const deckCharacteristic: Characteristic = compression.definition.characteristics.deck!
+
+describe('the reading line reads', () => {
+  it('a bare number in the unit of the place, another unit when it is said', () => {
+    expect(readLine('83.004', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: 83.004, unit: 'mm' })
+    expect(readLine('3.2679in', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: expect.closeTo(83.00466, 9), unit: 'in' })
+  })
+
+  it('a plus from nominal, where the place has one', () => {
+    expect(readLine('+0.004', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: expect.closeTo(83.004, 9) })
+  })
+
+  it('a pair only where a feeler is in the hand, and strokes only of a ring on the file', () => {
+    expect(readLine('.53/.54 10s', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1'))).toMatchObject({ parsed: { ok: true, value: 0.53, upper: 0.54 }, strokes: 10 })
+    expect(readLine('.53/.54 12 strokes', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBe(12)
+    expect(readLine('.53/.54', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBeUndefined()
+    expect(readLine('83.0 10s', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed.ok).toBe(false)
+  })
+
+  it('temperatures of part and gauge, one for both, none when both are settled', () => {
+    expect(temperatureFrom('28', 'metric')).toEqual({ temperature: { partTempC: 28, gaugeTempC: 28 } })
+    expect(temperatureFrom('28/21', 'metric')).toEqual({ temperature: { partTempC: 28, gaugeTempC: 21 } })
+    expect(temperatureFrom('86/70', 'inch')).toEqual({ temperature: { partTempC: expect.closeTo(30, 9), gaugeTempC: expect.closeTo(21.111, 3) } })
+    expect(temperatureFrom('20', 'metric')).toEqual({})
+    expect(temperatureFrom('68', 'inch')).toEqual({})
+    expect(temperatureFrom('warm', 'metric')).toHaveProperty('issue')
+    expect(temperatureFrom('', 'metric')).toHaveProperty('issue')
+    expect(temperatureFrom('200', 'metric')).toEqual({ issue: 'That is no temperature of a shop.' })
+  })
+})
+
+describe('the reading line questions', () => {
+  const draft = (at: Station, value: number) => ({ station: at, value, unit: 'mm' as const, gauge: 'x' })
+
+  it('nothing that the place can be', () => {
+    expect(isPlausible(83.02, bore)).toBe(true)
+    expect(questionOf(draft(bore, 83.02), boreCharacteristic, tern!, gauge('bore-metric.1'))).toBeUndefined()
+  })
+
+  it('a lost point and a wrong sign, with what was likely meant', () => {
+    expect(questionOf(draft(bore, 8300.4), boreCharacteristic, tern!, gauge('bore-metric.1'))).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(83.004, 9) } })
+    expect(questionOf(draft(bore, 7), boreCharacteristic, tern!, gauge('bore-metric.1'))?.slip).toBeUndefined()
+    expect(questionOf(draft(bore, 7), boreCharacteristic, tern!, gauge('bore-metric.1'))).toBeDefined()
+  })
+
+  it('a dial one turn off its sisters, but only of a dial', () => {
+    const low = draft(deck, 1.05)
+    expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'))?.slip).toMatchObject({ code: 'dialTurn', value: expect.closeTo(0.05, 9) })
+    expect(questionOf(low, deckCharacteristic, tern!, gauge('caliper.1'))?.slip?.code).not.toBe('dialTurn')
+  })
+
+  it('says when a value is finer than its gauge reads, whatever the unit it was typed in', () => {
+    expect(finerThanGauge(0.05, gauge('dial-metric.1'))).toBe(false)
+    expect(finerThanGauge(0.053, gauge('dial-metric.1'))).toBe(true)
+    expect(finerThanGauge(2.1 * 25.4, petrel!.gauges.get('mic-inch.1')!)).toBe(false)
+  })
+})
+
+describe('the example for a first reading', () => {
+  it('is what the place should be, to the step of the gauge and in the unit shown', () => {
+    expect(exampleOf(bore, 'mm', gauge('bore-metric.1'))).toBe('83.000')
+    expect(exampleOf(bore, 'in', gauge('bore-inch.1'))).toBe('3.2677')
+  })
+
+  it('is a pair for a feeler, and can be typed as it stands', () => {
+    const words = exampleOf(ring, 'mm', gauge('feeler-fine.1'))
+    expect(words).toMatch(/^\d\.\d\d\/\d\.\d\d$/)
+    const { parsed } = readLine(words, ringCharacteristic, ring, 'mm', gauge('feeler-fine.1'))
+    expect(parsed.ok && isPlausible(parsed.value, ring)).toBe(true)
+  })
+})
