@@ -6,6 +6,9 @@ import path from 'node:path'
 
 const ROOT = path.resolve(import.meta.dirname, '../..')
 
+/** A start takes a second or two; on a machine starved of its cores it has taken half a minute. */
+const PATIENCE_MS = 90_000
+
 /** A built Kalibros on a port and a database of its own, that can be killed and started again. */
 export class TestServer {
   readonly folder = mkdtempSync(path.join(tmpdir(), 'kalibros-e2e-'))
@@ -33,7 +36,7 @@ export class TestServer {
     this.child = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
       cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl },
     })
-    for (let attempt = 0; attempt < 300; attempt++) {
+    while (performance.now() - started < PATIENCE_MS) {
       const well = await fetch(`${this.address}/api/health`).then((response) => response.ok, () => false)
       if (well) return performance.now() - started
       await new Promise((resolve) => setTimeout(resolve, 50))

@@ -16,13 +16,14 @@ import { useSpec } from '@/features/spec/useSpec'
 import { AdviceList } from './AdviceList'
 import { gaugesFor } from '@/core/benches/gaugeChoice'
 import { Ledger } from './Ledger'
-import { ReadingLine, type LineCommand, type ReadingLineHandle } from './ReadingLine'
+import { ReadingLine, type ReadingLineHandle } from './ReadingLine'
 import { Sheet } from './Sheet'
 import type { BenchView } from './benchView'
 import { shareDone, type Stage } from './stages'
 import { StageRule } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
 import { useLiveGauges } from './useLiveGauges'
+import type { LineCommand } from './useReadingLine'
 
 /** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
 const panels = () => import('./panels')
@@ -153,7 +154,7 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
       </Middle>
       <div>
         {(trouble || edit.trouble || work.refused) && <Bad role="alert">{trouble || edit.trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
-        {characteristic && <ReadingLine ref={line} work={work} characteristic={characteristic} gauge={gauge} system={system} live={live} onCommand={onCommand} onKept={setTrouble} />}
+        {current && characteristic && <ReadingLine ref={line} work={work} station={current} characteristic={characteristic} gauge={gauge} system={system} live={live} onCommand={onCommand} onKept={setTrouble} />}
       </div>
       {openedFinding && <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />}
       {panel === 'history' && <HistoryPanel station={current} build={build} onClose={closePanels} onStrike={work.strike} />}

@@ -1,24 +1,18 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
-import type { Characteristic } from '@/core/benches/bench'
-import { rowOf } from '@/core/benches/sheets'
-import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
-import { formatExact, formatQuantity, joinUnit, UNITS } from '@/core/quantity'
+import { checkDue, isOverdue, type UnitSystem } from '@/core/build'
+import { formatQuantity, UNITS } from '@/core/quantity'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
-import { slipWords } from '@/wording'
 import { Key } from './Key'
-import { isPadCommand, Keypad, PAD_COMMANDS, type PadKey } from './Keypad'
-import { exampleOf, isPlausible, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
+import { Keypad } from './Keypad'
+import { exampleOf } from './lineEntry'
 import { Understood } from './Understood'
-import { isOpen, type BenchWork, type Draft, type PartTemperature } from './useBench'
-import type { LivePress, useLiveGauges } from './useLiveGauges'
-import { useStable } from './useStable'
+import type { PartTemperature } from './useBench'
+import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
 
 const SerialButton = dynamic(() => import('./SerialButton').then((module) => module.SerialButton), { ssr: false })
-
-export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'live' | 'help' | 'history'
 
 const Line = styled.section`
   contain: content; display: grid; grid-template-columns: 300px 250px 1fr 300px; border-top: 2px solid var(--dye); background: var(--raised); min-height: 112px;
@@ -49,166 +43,27 @@ const WholeRow = styled.label`display: flex; align-items: center; gap: 8px; min-
 const Unit = styled.span`text-transform: none;`
 const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
 
-/** What the line is asking for: a reading, or the reason of a skip or a strike, or the text of a note. */
-type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
-const ASKING_WORDS: Readonly<Record<Exclude<Asking, 'reading'>, string>> = { skip: 'Skip: why?', strike: 'Strike out: why?', note: 'Note for this place', temperature: 'Part / gauge, °C: 28 or 28/21; 20 for none' }
+/** What the line wants instead of a reading. */
+function askingWords(asking: Exclude<Asking, 'reading'>, system: UnitSystem): string {
+  switch (asking) {
+    case 'skip': return 'Skip: why?'
+    case 'strike': return 'Strike out: why?'
+    case 'note': return 'Note for this place'
+    case 'temperature': return system === 'metric' ? 'Part / gauge, °C: 28 or 28/21; 20 for none' : 'Part / gauge, °F: 82 or 82/70; 68 for none'
+  }
+}
 
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
-const COMMANDS: Readonly<Record<string, LineCommand | Asking>> = {
-  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature', l: 'live',
-}
-
 export interface ReadingLineHandle { readonly focus: () => void }
 
-/**
- * The one line readings come in by. Letters on an empty line are commands, since every reading starts with a digit, a sign,
- * a point or a comma; so no key needs a modifier, and a number pad alone is enough.
- */
-export function ReadingLine({ work, characteristic, gauge, system, live, onCommand, onKept, ref }: {
-  work: BenchWork; characteristic: Characteristic; gauge: Gauge | undefined; system: UnitSystem; live: ReturnType<typeof useLiveGauges>
-  onCommand: (command: LineCommand) => void; onKept: (words: string) => void; ref?: Ref<ReadingLineHandle>
-}) {
-  const { current: station, stations, build, setDraft } = work
-  const [text, setText] = useState('')
-  const [asking, setAsking] = useState<Asking>('reading')
-  const [question, setQuestion] = useState<Question>()
-  const [said, setSaid] = useState('')
-  const [wholeRow, setWholeRow] = useState(false)
-  const [temperature, setTemperature] = useState<PartTemperature>()
+/** The one line readings come in by: the place, the gauge, the entry, and what was understood. */
+export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLineHandle> }) {
+  const { work: { stations, build }, station, characteristic, gauge, system, live } = props
+  const { text, asking, question, said, wholeRow, unit, read, entry, temperature, openInRow, type, onKeyDown, toggleRow, onPad } = useReadingLine(props)
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
-  const [at, setAt] = useState(station?.id)
-  if (at !== station?.id) { setAt(station?.id); setText(''); setQuestion(undefined); setAsking('reading'); setSaid('') }
-
-  const unit = characteristic.units[system]
-  const entry = useMemo(
-    () => (station && text.trim() !== '' && asking === 'reading' ? readLine(text, characteristic, station, unit, gauge) : undefined),
-    [asking, characteristic, gauge, station, text, unit],
-  )
-
-  useEffect(() => {
-    if (live.next && station && !question && asking === 'reading') land(live.next)
-    // A press lands where the hand is: at a new press, and when the place has moved on or a question was answered.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [live.next, station?.id, question, asking])
-
-  const pad = useStable(onPad)
-
-  if (!station) return null
-  const read = build.readings.current.get(station.id)
   const index = stations.findIndex((one) => one.id === station.id)
-  const openInRow = asking === 'skip' ? [station, ...rowOf(station, stations).filter((one) => one !== station && isOpen(one, build))] : []
-
-  function type(next: string): void {
-    // Typed over a questioned press: the hand knows better, the press is let go.
-    if (question?.press) live.done(question.press)
-    setText(next)
-    setQuestion(undefined)
-    setSaid('')
-    if (!station || !gauge || asking !== 'reading') return
-    const { parsed } = readLine(next, characteristic, station, unit, gauge)
-    const isShown = parsed.ok && isPlausible(parsed.value, station)
-    setDraft(isShown ? { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature } : undefined)
-  }
-
-  function enter(): void {
-    if (!station) return
-    if (asking !== 'reading') return reasonGiven()
-    if (!entry) return setSaid(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
-    const { parsed, strokes } = entry
-    if (!parsed.ok) return
-    if (!gauge) return setSaid('No gauge for this: put one in the drawer first.')
-    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes }
-    const doubtful = questionOf(draft, characteristic, build, gauge)
-    if (doubtful) return setQuestion(doubtful)
-    store(draft, text.trim())
-  }
-
-  /** A press of a live gauge: taken as if typed, under its own id, so that it lands once however often it is heard. */
-  function land(press: LivePress): void {
-    if (!station) return
-    if (build.entries.some((entry) => entry.id === press.id)) return live.done(press)
-    const from = work.gauges.find((card) => card.gauge === press.name) ?? gauge
-    if (!from || UNITS[press.unit].kind !== characteristic.kind) {
-      setSaid(`${press.name} sent ${joinUnit(press.text, press.unit)}: this place wants ${UNITS[unit].symbol}. It was not stored.`)
-      return live.done(press)
-    }
-    const draft: Draft = { station, value: press.value, ...(press.upper !== null && { upper: press.upper }), unit: press.unit, gauge: from.id, temperature }
-    const doubtful = questionOf(draft, characteristic, build, gauge)
-    setText(doubtful ? press.text : '')
-    if (doubtful) setQuestion({ ...doubtful, press })
-    else store(draft, press.text, press)
-  }
-
-  function store(draft: Draft, asTyped: string, press?: LivePress): void {
-    const kept = work.store(draft, asTyped, press?.id)
-    if (press) live.done(press)
-    setText('')
-    setQuestion(undefined)
-    onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
-  }
-
-  function reasonGiven(): void {
-    const words = text.trim()
-    if (asking === 'temperature') return temperatureGiven(words)
-    if (words === '' || !station) return setSaid('A few words, so that it can be proven later.')
-    if (asking === 'skip') work.skip(wholeRow ? openInRow : [station], words)
-    else if (asking === 'note') work.note(station, words)
-    else if (read) work.strike(read.id, words)
-    leave()
-  }
-
-  function temperatureGiven(words: string): void {
-    const given = temperatureFrom(words, system)
-    if ('issue' in given) return setSaid(given.issue)
-    setTemperature(given.temperature)
-    leave()
-  }
-
-  function leave(): void {
-    if (question?.press) live.done(question.press)
-    setAsking('reading')
-    setText('')
-    setQuestion(undefined)
-    setSaid('')
-    setDraft(undefined)
-  }
-
-  function command(key: string): boolean {
-    const meant = COMMANDS[key]
-    if (!meant) return false
-    if (meant === 'skip' || meant === 'note' || meant === 'temperature') { setAsking(meant); setWholeRow(false) }
-    else if (meant === 'strike') { if (read) setAsking('strike'); else setSaid('Nothing here to strike out.') }
-    else if (meant !== 'reading') onCommand(meant)
-    return true
-  }
-
-  function onPad(key: PadKey): void {
-    if (key === 'store') enter()
-    else if (key === 'keep') { if (question) store(question.draft, text.trim(), question.press) }
-    else if (key === 'rub') type(text.slice(0, -1))
-    else if (!isPadCommand(key)) type(text + key)
-    else if (text === '') command(PAD_COMMANDS[key])
-    else leave()
-  }
-
-  function onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    if (event.key === 'Enter') { event.preventDefault(); if (!event.repeat) enter(); return }
-    if (event.key === 'Escape') { event.preventDefault(); leave(); return }
-    if (question && (event.key === 'k' || event.key === 'f')) {
-      event.preventDefault()
-      if (event.key === 'k') store(question.draft, text.trim(), question.press)
-      else if (question.slip) store({ ...question.draft, value: question.slip.value, upper: undefined }, `${text.trim()} → ${formatExact(question.slip.value, question.draft.unit)} (${slipWords(question.slip)})`, question.press)
-      return
-    }
-    if (asking === 'skip' && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) { event.preventDefault(); setWholeRow(!wholeRow); return }
-    if (text !== '' || asking !== 'reading') return
-    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Backspace: -1 }[event.key]
-    if (by === 1 || by === -1) { event.preventDefault(); work.go(work.step(station!, by)); return }
-    if (command(event.key.toLowerCase())) event.preventDefault()
-  }
 
   return (
     <Line aria-label="Reading line">
@@ -218,15 +73,11 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
       </div>
       <div data-part="gauge">
         <h2>Gauge</h2>
-        <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
-        <Quiet>{gauge && isOverdue(gauge, new Date().toISOString()) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
-        {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
-        {live.state !== 'off' && <SerialButton />}
-        {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
+        <GaugeInHand gauge={gauge} live={live} temperature={temperature} system={system} />
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       <div>
-        <h2><label htmlFor="reading">{asking === 'reading' ? <>Reading, <Unit>{UNITS[unit].symbol}</Unit></> : ASKING_WORDS[asking]}</label></h2>
+        <h2><label htmlFor="reading">{asking === 'reading' ? <>Reading, <Unit>{UNITS[unit].symbol}</Unit></> : askingWords(asking, system)}</label></h2>
         <Entry
           id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'}
           data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
@@ -240,12 +91,26 @@ export function ReadingLine({ work, characteristic, gauge, system, live, onComma
           characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]} example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
         />
         {asking === 'skip' && openInRow.length > 1 && (
-          <WholeRow><input type="checkbox" checked={wholeRow} onChange={() => { setWholeRow(!wholeRow); input.current?.focus() }} /> all {openInRow.length} open places of this row <Key>↓</Key></WholeRow>
+          <WholeRow><input type="checkbox" checked={wholeRow} onChange={() => { toggleRow(); input.current?.focus() }} /> all {openInRow.length} open places of this row <Key>↓</Key></WholeRow>
         )}
       </div>
       <PhoneOnly data-part="keypad">
-        <Keypad onKey={pad} asks={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
+        <Keypad onKey={onPad} asks={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
       </PhoneOnly>
     </Line>
+  )
+}
+
+/** The gauge that takes the reading, how its check stands, and what else it is read with. */
+function GaugeInHand({ gauge, live, temperature, system }: Pick<LineProps, 'gauge' | 'live' | 'system'> & { temperature: PartTemperature | undefined }) {
+  const [now] = useState(() => new Date().toISOString())
+  return (
+    <>
+      <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
+      <Quiet>{gauge && isOverdue(gauge, now) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
+      {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
+      {live.state !== 'off' && <SerialButton />}
+      {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
+    </>
   )
 }

@@ -16,6 +16,13 @@ const Adding = styled.form`display: grid; grid-template-columns: repeat(auto-fit
 
 interface StockField { readonly name: string; readonly label: string; readonly kind: Kind | 'words'; readonly optional?: boolean }
 
+/** A form as filled in: every field that is not optional is there. */
+interface Filled {
+  readonly words: Readonly<Record<string, string>>
+  /** In canonical units. */
+  readonly numbers: Readonly<Record<string, number>>
+}
+
 /** Gaskets that can be had; one of them is on the engine. */
 export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
   const { stock, choice } = edit.spec
@@ -24,8 +31,11 @@ export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
     { name: 'name', label: 'Name', kind: 'words' }, { name: 'thicknessMm', label: `Compressed, ${UNITS[unit].symbol}`, kind: 'length' },
     { name: 'boreMm', label: `Bore, ${UNITS[unit].symbol}`, kind: 'length' }, { name: 'thicknessToleranceMm', label: `± thickness, ${UNITS[unit].symbol}`, kind: 'length', optional: true }, { name: 'source', label: 'Source', kind: 'words' },
   ]
-  const add = (values: Record<string, never>) => edit.change(`gasket ${String(values.name)}`, (spec) => {
-    const gasket = { id: freshId('gasket', spec.stock.gaskets), ...values } as unknown as Gasket
+  const add = ({ words, numbers }: Filled) => edit.change(`gasket ${words.name}`, (spec) => {
+    const gasket: Gasket = {
+      id: freshId('gasket', spec.stock.gaskets), name: words.name!, source: words.source!, thicknessMm: numbers.thicknessMm!, boreMm: numbers.boreMm!,
+      ...(numbers.thicknessToleranceMm !== undefined && { thicknessToleranceMm: numbers.thicknessToleranceMm }),
+    }
     return { ...spec, stock: { ...spec.stock, gaskets: [...spec.stock.gaskets, gasket] }, choice: { ...spec.choice, gasket: spec.choice.gasket ?? gasket.id } }
   })
   return (
@@ -67,9 +77,12 @@ export function ShellStock({ edit, system }: { edit: SpecEdit; system: UnitSyste
     { name: 'name', label: 'Name', kind: 'words' }, { name: 'halves', label: 'Halves on the shelf', kind: 'ratio' },
     { name: 'coatingMm', label: `Coating a half, ${UNITS[unit].symbol}`, kind: 'length', optional: true }, { name: 'source', label: 'Source', kind: 'words' },
   ]
-  const add = (values: Record<string, never>) => edit.change(`shells ${String(values.name)}`, (spec) => {
-    const wallMm = (SHELL_SIZES.find((one) => one.value === size)!.wallThou * UNITS.thou.factor)
-    const shell = { id: freshId('shell', spec.stock.shells), fits, wallMm, ...values, halves: Math.round(Number(values.halves)) } as unknown as Shell
+  const add = ({ words, numbers }: Filled) => edit.change(`shells ${words.name}`, (spec) => {
+    const shell: Shell = {
+      id: freshId('shell', spec.stock.shells), name: words.name!, source: words.source!, fits,
+      wallMm: SHELL_SIZES.find((one) => one.value === size)!.wallThou * UNITS.thou.factor, halves: Math.round(numbers.halves!),
+      ...(numbers.coatingMm !== undefined && { coatingMm: numbers.coatingMm }),
+    }
     return { ...spec, stock: { ...spec.stock, shells: [...spec.stock.shells, shell] } }
   })
   const setHalves = (shell: Shell, halves: number) => edit.change(`${shell.name}: ${halves} halves`, (spec) => ({ ...spec, stock: { ...spec.stock, shells: spec.stock.shells.map((one) => (one.id === shell.id ? { ...one, halves: Math.max(0, halves) } : one)) } }))
@@ -104,9 +117,10 @@ export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
     { name: 'name', label: 'Name', kind: 'words' }, { name: 'volumeCm3', label: 'Volume, cm³ (dish +, dome −)', kind: 'volume' },
     { name: 'compressionHeightMm', label: `Compression height, ${UNITS[unit].symbol}`, kind: 'length' }, { name: 'source', label: 'Source', kind: 'words' },
   ]
-  const add = (values: Record<string, never>) => edit.change(`piston ${String(values.name)}`, (spec) => ({
-    ...spec, stock: { ...spec.stock, pistons: [...spec.stock.pistons, { id: freshId('piston', spec.stock.pistons), ...values } as unknown as PistonOption] },
-  }))
+  const add = ({ words, numbers }: Filled) => edit.change(`piston ${words.name}`, (spec) => {
+    const piston: PistonOption = { id: freshId('piston', spec.stock.pistons), name: words.name!, source: words.source!, volumeCm3: numbers.volumeCm3!, compressionHeightMm: numbers.compressionHeightMm! }
+    return { ...spec, stock: { ...spec.stock, pistons: [...spec.stock.pistons, piston] } }
+  })
   return (
     <>
       {stock.pistons.length > 0 && (
@@ -125,32 +139,41 @@ export function PistonStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
   )
 }
 
-function StockForm({ fields, unit, add, words }: { fields: readonly StockField[]; unit: UnitId; add: (values: Record<string, never>) => void; words: string }) {
+function StockForm({ fields, unit, add, words: heading }: { fields: readonly StockField[]; unit: UnitId; add: (filled: Filled) => void; words: string }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
   const submit = () => {
-    const values: Record<string, unknown> = {}
-    const wrong: Record<string, string> = {}
-    for (const field of fields) {
-      const text = (typed[field.name] ?? '').trim()
-      if (text === '') { if (!field.optional) wrong[field.name] = 'is needed'; continue }
-      if (field.kind === 'words') { values[field.name] = text; continue }
-      const entry = parseEntry(text, { kind: field.kind, unit: field.kind === 'length' ? unit : field.kind === 'ratio' ? 'one' : 'cm3', signed: true })
-      if (!entry.ok) wrong[field.name] = 'is not a number in a unit known here'
-      else if (field.kind === 'length' && entry.value <= 0) wrong[field.name] = 'is more than nothing'
-      else values[field.name] = entry.value
-    }
+    const { filled, wrong } = readFields(fields, typed, unit)
     setErrors(wrong)
     if (Object.keys(wrong).length > 0) return
-    add(values as Record<string, never>)
+    add(filled)
     setTyped({})
   }
   return (
-    <Adding aria-label={words} onSubmit={(event) => { event.preventDefault(); submit() }}>
+    <Adding aria-label={heading} onSubmit={(event) => { event.preventDefault(); submit() }}>
       {fields.map((field) => <TextField key={field.name} label={field.label} value={typed[field.name] ?? ''} onChange={(text) => setTyped((now) => ({ ...now, [field.name]: text }))} error={errors[field.name]} numeric={field.kind !== 'words'} />)}
-      <Button type="submit">{words}</Button>
+      <Button type="submit">{heading}</Button>
     </Adding>
   )
+}
+
+/** What was typed, or what is wrong with it, field by field. */
+function readFields(fields: readonly StockField[], typed: Readonly<Record<string, string>>, unit: UnitId): { filled: Filled; wrong: Readonly<Record<string, string>> } {
+  const words: Record<string, string> = {}
+  const numbers: Record<string, number> = {}
+  const wrong: Record<string, string> = {}
+  for (const { name, kind, optional } of fields) {
+    const text = (typed[name] ?? '').trim()
+    if (text === '') { if (!optional) wrong[name] = 'is needed' }
+    else if (kind === 'words') words[name] = text
+    else {
+      const entry = parseEntry(text, { kind, unit: kind === 'length' ? unit : kind === 'ratio' ? 'one' : 'cm3', signed: true })
+      if (!entry.ok) wrong[name] = 'is not a number in a unit known here'
+      else if (kind === 'length' && entry.value <= 0) wrong[name] = 'is more than nothing'
+      else numbers[name] = entry.value
+    }
+  }
+  return { filled: { words, numbers }, wrong }
 }
 
 function freshId(kind: string, known: readonly { readonly id: string }[]): string {

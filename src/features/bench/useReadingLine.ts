@@ -1,0 +1,190 @@
+'use client'
+import { useEffect, useMemo, useState, type KeyboardEvent } from 'react'
+import type { Characteristic, Station } from '@/core/benches/bench'
+import { rowOf } from '@/core/benches/sheets'
+import type { Gauge, UnitSystem } from '@/core/build'
+import { formatExact, joinUnit, UNITS } from '@/core/quantity'
+import { slipWords } from '@/wording'
+import { isPadCommand, PAD_COMMANDS, type PadKey } from './Keypad'
+import { isPlausible, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
+import { isOpen, type BenchWork, type Draft, type PartTemperature } from './useBench'
+import type { LivePress, useLiveGauges } from './useLiveGauges'
+import { useStable } from './useStable'
+
+/** What the line asks the bench to do. */
+export type LineCommand = 'back' | 'again' | 'undo' | 'unit' | 'gauge' | 'live' | 'help' | 'history'
+
+/** What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, or temperatures. */
+export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
+
+const COMMANDS: Readonly<Record<string, LineCommand | Exclude<Asking, 'reading'>>> = {
+  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature', l: 'live',
+}
+const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Backspace: -1 }
+
+interface LineState {
+  readonly text: string
+  readonly asking: Asking
+  /** What is odd about the value, before it is stored. */
+  readonly question?: Question
+  readonly said: string
+  /** A skip is meant for every open place of the row. */
+  readonly wholeRow: boolean
+}
+
+const EMPTY: LineState = { text: '', asking: 'reading', said: '', wholeRow: false }
+
+export interface LineProps {
+  readonly work: BenchWork
+  readonly station: Station
+  readonly characteristic: Characteristic
+  readonly gauge: Gauge | undefined
+  readonly system: UnitSystem
+  readonly live: ReturnType<typeof useLiveGauges>
+  readonly onCommand: (command: LineCommand) => void
+  /** Called with a warning where the device could not keep what was stored, with nothing where it could. */
+  readonly onKept: (warning: string) => void
+}
+
+/**
+ * The line at work: what is typed, what it asks back, and what each key does. Letters on an empty line are commands, since
+ * every reading starts with a digit, a sign, a point or a comma; so no key needs a modifier, and a number pad alone is enough.
+ */
+export function useReadingLine({ work, station, characteristic, gauge, system, live, onCommand, onKept }: LineProps) {
+  const { stations, build, setDraft } = work
+  const [line, setLine] = useState(EMPTY)
+  const [temperature, setTemperature] = useState<PartTemperature>()
+  const [at, setAt] = useState(station.id)
+  if (at !== station.id) { setAt(station.id); setLine(EMPTY) }
+
+  const { text, asking, question, wholeRow } = line
+  const unit = characteristic.units[system]
+  const read = build.readings.current.get(station.id)
+  const entry = useMemo(
+    () => (text.trim() !== '' && asking === 'reading' ? readLine(text, characteristic, station, unit, gauge) : undefined),
+    [asking, characteristic, gauge, station, text, unit],
+  )
+  const openInRow = asking === 'skip' ? [station, ...rowOf(station, stations).filter((one) => one !== station && isOpen(one, build))] : []
+
+  useEffect(() => {
+    if (live.next && !question && asking === 'reading') land(live.next)
+    // A press lands where the hand is: at a new press, and when the place has moved on or a question was answered.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [live.next, station.id, question, asking])
+
+  function say(said: string): void {
+    setLine((now) => ({ ...now, said }))
+  }
+
+  function type(next: string): void {
+    // Typed over a questioned press: the hand knows better, the press is let go.
+    if (question?.press) live.done(question.press)
+    setLine({ ...line, text: next, question: undefined, said: '' })
+    if (!gauge || asking !== 'reading') return
+    const { parsed } = readLine(next, characteristic, station, unit, gauge)
+    const isShown = parsed.ok && isPlausible(parsed.value, station)
+    setDraft(isShown ? { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature } : undefined)
+  }
+
+  function enter(): void {
+    if (asking === 'temperature') return temperatureGiven()
+    if (asking !== 'reading') return wordsGiven(asking)
+    if (!entry) return say(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
+    const { parsed, strokes } = entry
+    if (!parsed.ok) return
+    if (!gauge) return say('No gauge for this: put one in the drawer first.')
+    const draft: Draft = { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes }
+    const doubtful = questionOf(draft, characteristic, build, gauge)
+    if (doubtful) return setLine({ ...line, question: doubtful })
+    store(draft, text.trim())
+  }
+
+  /** A press of a live gauge: taken as if typed, under its own id, so that it lands once however often it is heard. */
+  function land(press: LivePress): void {
+    if (build.entries.some(({ id }) => id === press.id)) return live.done(press)
+    const from = work.gauges.find((card) => card.gauge === press.name) ?? gauge
+    if (!from || UNITS[press.unit].kind !== characteristic.kind) {
+      say(`${press.name} sent ${joinUnit(press.text, press.unit)}: this place wants ${UNITS[unit].symbol}. It was not stored.`)
+      return live.done(press)
+    }
+    const draft: Draft = { station, value: press.value, ...(press.upper !== null && { upper: press.upper }), unit: press.unit, gauge: from.id, temperature }
+    const doubtful = questionOf(draft, characteristic, build, gauge)
+    if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press } }))
+    else store(draft, press.text, press)
+  }
+
+  function store(draft: Draft, asTyped: string, press?: LivePress): void {
+    const kept = work.store(draft, asTyped, press?.id)
+    if (press) live.done(press)
+    setLine((now) => ({ ...now, text: '', question: undefined }))
+    onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
+  }
+
+  function answer(key: 'k' | 'f', { draft, slip, press }: Question): void {
+    if (key === 'k') store(draft, text.trim(), press)
+    else if (slip) store({ ...draft, value: slip.value, upper: undefined }, `${text.trim()} → ${formatExact(slip.value, draft.unit)} (${slipWords(slip)})`, press)
+  }
+
+  function wordsGiven(what: 'skip' | 'strike' | 'note'): void {
+    const words = text.trim()
+    if (words === '') return say('A few words, so that it can be proven later.')
+    if (what === 'skip') work.skip(wholeRow ? openInRow : [station], words)
+    else if (what === 'note') work.note(station, words)
+    else if (read) work.strike(read.id, words)
+    leave()
+  }
+
+  function temperatureGiven(): void {
+    const given = temperatureFrom(text.trim(), system)
+    if ('issue' in given) return say(given.issue)
+    setTemperature(given.temperature)
+    leave()
+  }
+
+  function leave(): void {
+    if (question?.press) live.done(question.press)
+    setLine(EMPTY)
+    setDraft(undefined)
+  }
+
+  function command(key: string): boolean {
+    const meant = COMMANDS[key]
+    if (!meant) return false
+    if (meant === 'strike' && !read) say('Nothing here to strike out.')
+    else if (meant === 'skip' || meant === 'note' || meant === 'temperature' || meant === 'strike') setLine({ ...EMPTY, asking: meant })
+    else onCommand(meant)
+    return true
+  }
+
+  function onPad(key: PadKey): void {
+    if (key === 'store') enter()
+    else if (key === 'keep') { if (question) answer('k', question) }
+    else if (key === 'rub') type(text.slice(0, -1))
+    else if (!isPadCommand(key)) type(text + key)
+    else if (text === '') command(PAD_COMMANDS[key])
+    else leave()
+  }
+
+  function onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    if (pressed(event.key, event.repeat)) event.preventDefault()
+  }
+
+  /** What a key does beside typing itself; whether it did. */
+  function pressed(key: string, isRepeat: boolean): boolean {
+    if (key === 'Enter') { if (!isRepeat) enter(); return true }
+    if (key === 'Escape') { leave(); return true }
+    if (question && (key === 'k' || key === 'f')) { answer(key, question); return true }
+    if (asking === 'skip' && (key === 'ArrowDown' || key === 'ArrowUp')) { toggleRow(); return true }
+    if (text !== '' || asking !== 'reading') return false
+    const by = STEPS[key]
+    if (by) { work.go(work.step(station, by)); return true }
+    return command(key.toLowerCase())
+  }
+
+  function toggleRow(): void {
+    setLine((now) => ({ ...now, wholeRow: !now.wholeRow }))
+  }
+
+  return { ...line, unit, read, entry, temperature, openInRow, type, onKeyDown, toggleRow, onPad: useStable(onPad) }
+}
