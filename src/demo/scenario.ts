@@ -1,5 +1,5 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
-import { BENCHES } from '@/core/benches'
+import { startingLimits } from '@/core/benches'
 import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Limit, type Shell, type Spec } from '@/core/build'
 import type { Faults } from '@/core/twin'
 
@@ -210,7 +210,7 @@ const wren: DemoBuild = {
 /** What the scenario does not set itself starts from the benches' presets, as any fresh build does. */
 function withPresets(demo: DemoBuild): DemoBuild {
   const { spec } = demo
-  return { ...demo, spec: { ...spec, limits: Object.assign({}, ...BENCHES.map((bench) => bench.presets(spec)), spec.limits) } }
+  return { ...demo, spec: { ...spec, limits: { ...startingLimits(spec), ...spec.limits } } }
 }
 
 export const DEMO_BUILDS: readonly DemoBuild[] = [tern, petrel, wren].map(withPresets)

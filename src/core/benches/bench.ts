@@ -1,7 +1,7 @@
 import type { Build } from '../build/build'
 import type { PaperKey } from '../build/paper'
-import type { Limit, Place } from '../build/types'
-import type { Conformity, Figure, FormulaText, Verdict } from '../metrology'
+import type { Limit, Place, Spec } from '../build/types'
+import type { Conformity, Figure, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
 import type { Ring } from './ringNames'
 
@@ -15,9 +15,10 @@ export interface Bench {
   readonly derive: (build: Build) => readonly Finding[]
   /** The computed ways to put it right. */
   readonly advise: (build: Build, findings: readonly Finding[]) => readonly Advice[]
-  /** Starting limits for a fresh build, each with its source. */
-  readonly presets: (spec: Pick<Build['spec'], 'layout' | 'duty' | 'paper' | 'units' | 'materials'>) => Readonly<Record<string, Limit>>
 }
+
+/** Starting limits of one bench for a fresh build, each with its source. */
+export type Presets = (spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials'>) => Readonly<Record<string, Limit>>
 
 export type BenchId = 'bores' | 'bearings' | 'rings' | 'rods' | 'compression'
 
@@ -76,7 +77,6 @@ export interface BenchDefinition {
   readonly paper: readonly PaperKey[]
   /** Things looked at, not measured. */
   readonly checks?: Readonly<Record<string, CheckDefinition>>
-  readonly formulas: readonly FormulaText[]
 }
 
 export interface CheckDefinition {

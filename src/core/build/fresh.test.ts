@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BENCHES, gaugesFor } from '@/core/benches'
+import { BENCHES, gaugesFor, startingLimits } from '@/core/benches'
 import { crankTurns, firingIntervals, type LayoutKind } from '@/core/engine'
 import { DEFAULT_GAUGES, freshSpec, openBuild, BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
 import { readBuildFile } from './files'
@@ -15,7 +15,7 @@ function fresh(kind: LayoutKind, cylinders: number, units: UnitSystem): BuildDoc
   })
   return {
     format: BUILD_FORMAT, version: BUILD_VERSION, id: '01920000-0000-7000-8000-00000000ffff', createdAt: '2026-03-01T10:00:00Z', gauges: [...DEFAULT_GAUGES], entries: [],
-    spec: { ...spec, limits: Object.assign({}, ...BENCHES.map((bench) => bench.presets(spec))) },
+    spec: { ...spec, limits: startingLimits(spec) },
   }
 }
 

@@ -1,5 +1,4 @@
 'use client'
-import { Delete } from 'lucide-react'
 import { memo } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
@@ -43,7 +42,7 @@ export const Keypad = memo(({ onKey, asks, unitWords, signed }: {
       {figure('0')}
       {figure('.')}
       {signed ? figure('-') : skip}
-      <PadButton data-words onPress={() => onKey('rub')} aria-label="Rub out the last figure"><Delete size={20} aria-hidden /></PadButton>
+      <PadButton data-words onPress={() => onKey('rub')} aria-label="Rub out the last figure">rub out</PadButton>
       <PadButton data-words onPress={() => onKey('back')}>back</PadButton>
       {signed ? skip : figure('/')}
       <PadButton data-words onPress={() => onKey('gauge')}>gauge</PadButton>

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES, type LimitDefinition } from '@/core/benches'
+import { BENCHES, startingLimits, type LimitDefinition } from '@/core/benches'
 import { PAPER_KEYS, paperDefinition, type Limit, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
 import { UNITS, type UnitId } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
@@ -32,6 +32,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
   const system = device.systemFor(spec.units)
+  const presets = startingLimits(spec)
   return (
     <>
       <TopBar trail={[{ href: `/builds/${id}`, words: spec.name }, { href: '#', words: 'Paper and limits' }]} ownSystem={spec.units} />
@@ -54,13 +55,13 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         <Section aria-label="Limits">
           <SectionTitle>Limits</SectionTitle>
           <div><Grid data-head="" data-limit="" aria-hidden><span /><span>From</span><span>Target</span><span>To</span><span>Source</span><span>Reason</span></Grid>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
-            <LimitRow key={key} name={key} definition={definition} preset={bench.presets(spec)[key]} edit={edit} system={system} />
+            <LimitRow key={key} name={key} definition={definition} preset={presets[key]} edit={edit} system={system} />
           )))}</div>
         </Section>
         <Foot>
           <Button onPress={edit.undo} isDisabled={!edit.canUndo}>Undo the last change</Button>
           <span role="status" style={{ flex: 1 }}>{edit.said && `Kept: ${edit.said}`}</span>
-          <LinkButton href={`/builds/${id}/compression`} kind="primary">To the bench</LinkButton>
+          <LinkButton href={`/builds/${id}`} kind="primary">To the benches</LinkButton>
         </Foot>
         {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
       </Main>

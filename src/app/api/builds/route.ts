@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server'
 import { v7 as uuidV7 } from 'uuid'
 import { z } from 'zod'
-import { BENCHES } from '@/core/benches'
+import { startingLimits } from '@/core/benches'
 import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Spec } from '@/core/build'
 import { readBuildJson, specIssues, specSchema } from '@/core/build/files'
 import { database } from '@/data/database'
@@ -40,7 +40,7 @@ export function POST(request: Request) {
 
 /** Every bench puts in its starting limits; what was given stays. */
 function withPresets(spec: Spec): Spec {
-  return { ...spec, limits: Object.assign({}, ...BENCHES.map((bench) => bench.presets(spec)), spec.limits) }
+  return { ...spec, limits: { ...startingLimits(spec), ...spec.limits } }
 }
 
 async function copiedSpec(id: string, name: string): Promise<Spec | undefined> {

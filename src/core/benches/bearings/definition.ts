@@ -1,5 +1,4 @@
 import type { BenchDefinition } from '../bench'
-import * as formulas from './formulas'
 
 const JOURNAL = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SIZE = { ...JOURNAL, digits: { metric: 3, inch: 4 } } as const
@@ -67,9 +66,6 @@ export const definition = {
     spinsFree: { label: 'Crank spins by hand with every cap torqued', why: 'Check after every cap: the one that binds is the last one done.' },
     sealer: { label: 'Girdle faces: thin anaerobic sealer only', why: 'A thick sealer changes the bore. Where the caps are separate there is none.' },
   },
-  formulas: [
-    formulas.journalMean, formulas.journalOutOfRound, formulas.journalTaper, formulas.bearingClearance, formulas.plannedClearance, formulas.warmClearance, formulas.spinRise,
-  ],
 } as const satisfies BenchDefinition
 
 export type BearingCharacteristic = keyof typeof definition.characteristics

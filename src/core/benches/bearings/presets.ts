@@ -1,4 +1,4 @@
-import type { Bench } from '../bench'
+import type { Presets } from '../bench'
 import { inThou } from '../inThou'
 import { bankCount } from '../../engine'
 import { isRace } from '../duty'
@@ -6,7 +6,7 @@ import { isRace } from '../duty'
 const PRACTICE = 'Preset: common practice'
 
 /** A thousandth of the journal, near enough: 0.001 in per inch; race mains and rods by the usual windows. */
-export const presets: Bench['presets'] = ({ paper, duty, layout, units }) => ({
+export const presets: Presets = ({ paper, duty, layout, units }) => ({
   mainClearance: isRace(duty)
     ? { lower: inThou(2, units), upper: inThou(3, units), target: inThou(2.5, units), source: PRACTICE, reason: 'Race mains, 0.0020 to 0.0030 in vertical.' }
     : byJournal(paper.mainJournal?.value),

@@ -1,7 +1,4 @@
 import type { BenchDefinition } from '../bench'
-import { boreMean } from '../boreDiameter'
-import { taperFromGaps } from '../ringGap'
-import { outOfRound, pistonClearance, taper } from './formulas'
 
 const BORE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SMALL = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const
@@ -41,5 +38,4 @@ export const definition = {
     deckFlat: { label: 'Deck flat', why: 'Usual: 0.05 to 0.08 mm overall (0.002–0.003 in), 0.025 mm in any 75 (0.001 in 3).' },
     boresClean: { label: 'Bores wiped until the cloth stays clean, then oiled', why: 'Bare iron rusts in minutes.' },
   },
-  formulas: [boreMean, outOfRound, taper, pistonClearance, taperFromGaps],
 } as const satisfies BenchDefinition

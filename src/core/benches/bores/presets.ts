@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Limit, Materials } from '../../build/types'
-import type { Bench } from '../bench'
+import type { Presets } from '../bench'
 import { inThou } from '../inThou'
 import { isRace, isSustained } from '../duty'
 
@@ -15,7 +15,7 @@ const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: num
   castHypereutectic: { lower: 1, upper: 2, words: 'cast' },
 }
 
-export const presets: Bench['presets'] = ({ paper, duty, materials, units }) => {
+export const presets: Presets = ({ paper, duty, materials, units }) => {
   const roundness = inThou(isRace(duty) ? 0.5 : 1, units)
   const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
   return {

@@ -2,7 +2,6 @@ import type { Bench } from '../bench'
 import { advise } from './advise'
 import { definition } from './definition'
 import { derive } from './derive'
-import { presets } from './presets'
 import { stations } from './stations'
 
-export const compression: Bench = { id: 'compression', definition, stations, derive, advise, presets }
+export const compression: Bench = { id: 'compression', definition, stations, derive, advise }

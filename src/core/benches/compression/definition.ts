@@ -1,6 +1,4 @@
 import type { BenchDefinition } from '../bench'
-import { deckMean } from '../deckClearance'
-import * as formulas from './formulas'
 
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } } as const
 const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 2, inch: 2 } } as const
@@ -57,12 +55,6 @@ export const definition = {
   paper: [
     'bore', 'stroke', 'rodLength', 'pinOffset', 'blockHeight', 'compressionHeight', 'deckClearance', 'chamberVolume', 'chamberOpenArea', 'pistonVolume',
     'crownDiameter', 'landHeight', 'intakeClosing', 'fluidDensity', 'ambientPressure', 'intakeTemperature',
-  ],
-  formulas: [
-    deckMean, formulas.buretteDifference, formulas.volumeByMass, formulas.repeatMean, formulas.sweptLength,
-    formulas.sweptVolume, formulas.gasketVolume, formulas.deckVolume, formulas.creviceVolume, formulas.pistonVolumeDownTheBore,
-    formulas.clearanceVolume, formulas.compressionRatio, formulas.quench, formulas.effectiveSweptVolume, formulas.endPressure,
-    formulas.endTemperature, formulas.crankingPressure,
   ],
 } as const satisfies BenchDefinition
 

@@ -1,4 +1,4 @@
-import type { Bench } from '../bench'
+import type { Presets } from '../bench'
 import { cylinderVolumeCm3 } from '../../engine'
 
 const PRACTICE = 'Preset: common practice'
@@ -9,7 +9,7 @@ const MM_PER_THOU = 0.0254
  * Starting limits of a fresh build. All are common practice, all are meant to be replaced by the paperwork of the
  * gasket and piston makers and by the tuner's own numbers.
  */
-export const presets: Bench['presets'] = ({ paper, duty, units }) => {
+export const presets: Presets = ({ paper, duty, units }) => {
   const deckMm = paper.deckClearance?.value ?? 0
   const target = duty.boostKpa > 0 ? 9 : /methanol|ethanol/i.test(duty.fuel) ? 13 : 10.5
   const chamberHalfBand = chamberBandCm3(paper.bore?.value, paper.stroke?.value, target)

@@ -1,6 +1,4 @@
 import type { BenchDefinition } from '../bench'
-import { taperFromGaps } from '../ringGap'
-import { buttingTemperature, hotGap, ringTarget, secondOverTop } from './formulas'
 
 const GAP = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
 const SHOWN = { ...GAP, digits: { metric: 3, inch: 1 } } as const
@@ -37,5 +35,4 @@ export const definition = {
     ringsLabelled: { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },
     ringsUp: { label: 'Marks up, expander ends butted and not overlapped', why: 'Oil rails first, then the second (scraper edge down), then the top; spread no more than needed.', each: 'cylinder' },
   },
-  formulas: [ringTarget, secondOverTop, taperFromGaps, hotGap, buttingTemperature],
 } as const satisfies BenchDefinition

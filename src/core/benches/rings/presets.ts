@@ -1,5 +1,5 @@
 import type { Duty, Limit } from '../../build/types'
-import type { Bench } from '../bench'
+import type { Presets } from '../bench'
 import { inThou } from '../inThou'
 import { isAlcohol, isRace, isSustained } from '../duty'
 
@@ -23,7 +23,7 @@ export function topRingFactor(duty: Duty): Factor {
 /** The second ring gets this much more, so that no pressure is trapped under the top one (common practice: 0.0005 to 0.0010). */
 const SECOND_MORE = 0.0005
 
-export const presets: Bench['presets'] = ({ paper, duty, units }) => {
+export const presets: Presets = ({ paper, duty, units }) => {
   const boreMm = paper.bore?.value
   const { factor, words } = topRingFactor(duty)
   const running = paper.ringTemperature?.value ?? (duty.boostKpa > LIGHT_KPA ? 300 : 250)

@@ -2,7 +2,6 @@ import type { Bench } from '../bench'
 import { advise } from './advise'
 import { definition } from './definition'
 import { derive } from './derive'
-import { presets } from './presets'
 import { stations } from './stations'
 
-export const rings: Bench = { id: 'rings', definition, stations, derive, advise, presets }
+export const rings: Bench = { id: 'rings', definition, stations, derive, advise }

@@ -1,5 +1,4 @@
 import type { BenchDefinition } from '../bench'
-import * as formulas from './formulas'
 
 const SIZE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SHOWN_SIZE = { ...SIZE, digits: { metric: 3, inch: 4 } } as const
@@ -52,9 +51,6 @@ export const definition = {
     boltsSleeved: { label: 'Rod bolts sleeved, rod guided down by hand', why: 'A nick in the crank is a new crank.' },
     balancedTogether: { label: 'Flywheel and clutch balanced with the crank are marked', why: 'Split them and it wants balancing again.' },
   },
-  formulas: [
-    formulas.pinClearance, formulas.bigEndMean, formulas.bigEndRound, formulas.reciprocatingMass, formulas.rotatingMass, formulas.bobweight, formulas.stackedDeck, formulas.stackApart,
-  ],
 } as const satisfies BenchDefinition
 
 export type RodCharacteristic = keyof typeof definition.characteristics

@@ -1,10 +1,10 @@
-import type { Bench } from '../bench'
+import type { Presets } from '../bench'
 import { inThou } from '../inThou'
 
 const PRACTICE = 'Preset: common practice'
 const ASSUMED = 'Preset: assumed'
 
-export const presets: Bench['presets'] = ({ units }) => ({
+export const presets: Presets = ({ units }) => ({
   pinClearance: { lower: inThou(0.6, units), upper: inThou(1, units), source: PRACTICE, reason: 'A floating pin, 0.0006 to 0.0010 in.' },
   bigEndRound: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The rod maker’s sheet outranks it.' },
   centreSpread: { upper: inThou(2, units), source: ASSUMED, reason: 'Shows at once as deck clearance.' },
