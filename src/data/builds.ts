@@ -2,7 +2,7 @@ import 'server-only'
 import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
 import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
-import { entryOf, rowOf } from './entryRows'
+import { entryOf, rowOf, rowsOfBuild } from './entryRows'
 import { Refused } from './failure'
 import type { GaugeStore } from './gauges'
 import { buildTable, entryTable, gaugeTable, revisionTable, summaryTable } from './schema'
@@ -68,7 +68,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     if (!head) return undefined
     const [[revision], rows, cards] = await Promise.all([
       connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1),
-      connection.select().from(entryTable).where(eq(entryTable.buildId, id)).orderBy(asc(entryTable.seq)),
+      rowsOfBuild(connection, id),
       gauges.list(),
     ])
     if (!revision) throw new Error(`Build ${id} has no revision`)

@@ -6,6 +6,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { Entry } from '@/core/build'
 import type { GaugeLine } from '@/core/liveGauge'
+import { randomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { openDatabase, type Database } from './database'
@@ -55,6 +56,34 @@ describe('builds', () => {
 
 describe('entries', () => {
   beforeEach(() => db.builds.create({ ...tern, entries: [] }, 'KV'))
+
+  it('gives back every kind of entry, each number to its last bit, in the order of arrival', async () => {
+    const stamp = () => ({ id: uuidV7(), at: '2026-03-01T10:00:00.000Z', by: 'KV' })
+    const place = { cylinder: 1, spot: 'front' }
+    const odd = [0.1 + 0.2, 3.2677 * 25.4, 1e-7 / 3, 1 / 3, -0.0254 * 7, 5e-324, 1.7976931348623157e308, 0, -0.05, 12]
+    const readings = odd.map((value, index): Entry => ({ ...reading(value), upper: index % 2 ? value + 1 / 7 : undefined, partTempC: 20 + 1 / 3, gaugeTempC: 20, strokes: index } as Entry))
+    const first = reading(2 / 3)
+    const others: Entry[] = [
+      { kind: 'strike', ...stamp(), target: first.id, reason: 'slipped: “10 µm”, a\nnew line' },
+      { kind: 'skip', ...stamp(), characteristic: 'deck', place, reason: '' },
+      { kind: 'note', ...stamp(), characteristic: 'deck', place: { bank: 'left' }, text: '½ bore ø' },
+      { kind: 'check', ...stamp(), characteristic: 'cracks', place: {}, passed: false, text: 'between 2 and 3' },
+      { kind: 'check', ...stamp(), characteristic: 'cracks', place: { main: 2 }, passed: true },
+      { kind: 'undo', ...stamp(), target: first.id },
+    ]
+    const all = [first, ...readings, ...others]
+    await db.builds.append(tern.id, all)
+    // As the wire would carry them: what is not there is not written as undefined.
+    expect((await db.builds.load(tern.id))!.document.entries).toEqual(JSON.parse(JSON.stringify(all)))
+  })
+
+  it('gives back random doubles bit for bit', async () => {
+    const random = randomStream(11)
+    const all = Array.from({ length: 300 }, () => reading((random.uniform() - 0.5) * 10 ** (random.uniform() * 12 - 6)))
+    await db.builds.append(tern.id, all)
+    const values = (await db.builds.load(tern.id))!.document.entries.map((entry) => (entry.kind === 'reading' ? entry.value : NaN))
+    expect(values).toEqual(all.map((entry) => (entry.kind === 'reading' ? entry.value : NaN)))
+  })
 
   it('stores a repeated send once, alone, within one send and in parallel', async () => {
     const entry = reading()
