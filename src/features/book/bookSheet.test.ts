@@ -30,6 +30,8 @@ describe('the build sheet', () => {
   it('says first what stands out over all benches: out before in doubt, each with its limit and its reason', () => {
     const labels = sheet.standsOut.map(({ label }) => label)
     expect(labels).toEqual(expect.arrayContaining(['Top ring gap, cylinder 2', 'Deck clearance, cylinder 3', 'Chamber, cylinder 4']))
+    expect(labels[0]).toBe('Top ring gap, cylinder 2')
+    expect(labels.indexOf('Chamber, cylinder 4')).toBeLessThan(labels.indexOf('Clearance spread'))
     expect(sheet.standsOut.every(({ standing }) => ['over', 'under', 'inDoubt'].includes(standing))).toBe(true)
     expect(sheet.standsOut.find(({ label }) => label === 'Top ring gap, cylinder 2')).toMatchObject({ standing: 'under', limit: expect.stringMatching(/^at least 0\.54 mm \(/), words: expect.stringMatching(/^under by 0\.0\d\d? mm/) })
     expect(bookSheet(wren!, 'metric').standsOut).toEqual([])

@@ -1,5 +1,5 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
-import { benchChecks, BENCHES, sheetsOf, standsOut, type Bench, type Finding, type Station } from '@/core/benches'
+import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Bench, type Finding, type Output, type Station } from '@/core/benches'
 import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
 import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { figureWords, findingTitle, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
@@ -58,7 +58,8 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
       ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'], ['Redline', `${spec.duty.redlineRpm} rpm`],
       ['Gasket', gasket ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, system === 'metric' ? 'mm' : 'in'), system === 'metric' ? 'mm' : 'in')} compressed (${gasket.source})` : 'not chosen'],
     ],
-    standsOut: measured.flatMap(({ bench, findings }) => standsOut(bench.definition, findings).map((finding) => outLine(finding, bench, system))),
+    standsOut: measured.flatMap(({ bench, findings }) => standsOut(bench.definition, findings).map((finding) => ({ finding, output: bench.definition.outputs[finding.output]! })))
+      .sort(byConsequence).map(({ finding, output }) => outLine(finding, output, system)),
     benches: measured.map(({ bench, findings }) => benchSheet(bench, findings, build, system)),
     paper: (Object.entries(spec.paper) as [PaperKey, PaperNumber | undefined][]).flatMap(([key, paper]) => (paper ? [paperLine(key, paper, system)] : [])),
     gauges: gaugesUsed(build),
@@ -122,8 +123,7 @@ function cellWords(build: Build, station: Station | undefined, unit: UnitId): st
   return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
 }
 
-function outLine(finding: Finding, bench: Bench, system: UnitSystem): OutLine {
-  const output = bench.definition.outputs[finding.output]!
+function outLine(finding: Finding, output: Output, system: UnitSystem): OutLine {
   return {
     label: `${findingTitle(finding, output)}${output.estimate ? ' (estimate)' : ''}`,
     value: finding.figure ? figureWords(finding.figure.value, output, system) : '–',
