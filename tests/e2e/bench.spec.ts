@@ -179,7 +179,7 @@ test('the planner, the rack, what it cost and a million draws', async ({ page, s
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped; nothing was changed.')).toBeVisible()
   await page.getByRole('button', { name: 'Draw a million' }).click()
-  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 30_000 })
+  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 90_000 })
 })
 
 test('an inch engine speaks thou and goes on where it was left', async ({ page, shop }) => {

@@ -67,7 +67,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Chance of butting' }).click()
   await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
-  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 20_000 })
+  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 90_000 })
 })
 
 test('the clocking sheet follows the school and prints the engine’s bore at true scale', async ({ page, shop }) => {

@@ -24,7 +24,7 @@ function kalibros(args: readonly string[], input?: string) {
   return { status, stdout, stderr }
 }
 
-describe('sums from a terminal', { timeout: 30_000 }, () => {
+describe('sums from a terminal', { timeout: 240_000 }, () => {
   it('compression with --json: the worked 10.49 (common practice), canonical units, terms', () => {
     const { status, stdout } = kalibros(['sum', 'compression', 'bore=4.030in', 'stroke=3.750in', 'chamber=64±0.5cc', 'piston=7cc', 'deck=0.015in', 'gasketBore=4.06in', 'gasketThickness=0.040in', '--json'])
     const { sum, results, terms } = JSON.parse(stdout)
@@ -55,7 +55,7 @@ describe('sums from a terminal', { timeout: 30_000 }, () => {
   ])('%j is refused with 2 and the path of the fault', (args, words) => expect(kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }))
 })
 
-describe('build files from a terminal', { timeout: 30_000 }, () => {
+describe('build files from a terminal', { timeout: 240_000 }, () => {
   it('derives from a file and from standard input alike, and --check tells what is out', () => {
     const fromFile = kalibros(['derive', file])
     expect(fromFile.status).toBe(0)

@@ -5,18 +5,34 @@ import { BORE_DEPTHS, type BoreDepth } from './boreStations'
 import type { Derived } from './finding'
 import { RING_CHARACTERISTIC, type Ring } from './ringNames'
 
-/** Depths at which a ring is gapped: where it was always done, or down the whole of its travel. */
-export function ringDepths(build: Build, ring: Ring): readonly BoreDepth[] {
-  const several = build.spec.methods.ringDepths === 3 && (ring === 'top' || ring === 'second')
-  return several ? BORE_DEPTHS : ['top']
+/** Where in its bore a ring is gapped: at a depth, as it lies or turned a quarter. */
+export interface RingSpot {
+  readonly depth: BoreDepth
+  readonly turned: boolean
 }
 
-export function ringPlace(cylinder: number, depth: BoreDepth): Reading['place'] {
-  return { cylinder, spot: depth }
+/** Where it was always done, or down the whole of its travel; once more turned a quarter where the build gaps its rings so. Rails at the top, as they lie. */
+export function ringSpots(build: Build, ring: Ring): readonly RingSpot[] {
+  const { ringDepths, ringQuarterTurn } = build.spec.methods
+  const isCompression = ring === 'top' || ring === 'second'
+  const depths = isCompression && ringDepths === 3 ? BORE_DEPTHS : (['top'] as const)
+  return depths.flatMap((depth) => [{ depth, turned: false }, ...(isCompression && ringQuarterTurn ? [{ depth, turned: true }] : [])])
 }
 
-export function ringGapAt(build: Build, ring: Ring, cylinder: number, depth: BoreDepth): Figure | undefined {
-  return readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, depth))
+export function ringPlace(cylinder: number, { depth, turned }: RingSpot): Reading['place'] {
+  return { cylinder, spot: turned ? `${depth}-quarter` : depth }
+}
+
+export function ringGapAt(build: Build, ring: Ring, cylinder: number, spot: RingSpot): Figure | undefined {
+  return readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+}
+
+/** The gap at a depth: the mean of as it lay and turned a quarter, where both were read. */
+function gapAtDepth(build: Build, cylinder: number, depth: BoreDepth): Figure | undefined {
+  const read = [false, true].flatMap((turned) => ringGapAt(build, 'top', cylinder, { depth, turned }) ?? [])
+  if (read.length < 2) return read[0]
+  const text = { id: 'meanOfTurns', title: 'Mean of both turns', kind: 'length', expression: '(as it lay + turned a quarter) ÷ 2', source: 'definition' } as const
+  return resultOf(text, read.map((figure, index) => ({ label: index === 0 ? 'As it lay' : 'Turned a quarter', figure, weight: 1 / read.length })))
 }
 
 /** A ring pushed down a bore is a bore gauge: its gap changes by π times the change in diameter. */
@@ -29,8 +45,8 @@ export const taperFromGaps = formula({
 
 /** Taper of a bore by the top ring, where it was gapped at both ends of its travel. */
 export function taperByRing(build: Build, cylinder: number): Derived | undefined {
-  const topGapMm = ringGapAt(build, 'top', cylinder, 'top')
-  const bottomGapMm = ringGapAt(build, 'top', cylinder, 'bottom')
+  const topGapMm = gapAtDepth(build, cylinder, 'top')
+  const bottomGapMm = gapAtDepth(build, cylinder, 'bottom')
   return topGapMm && bottomGapMm ? { figure: taperFromGaps.of({ topGapMm, bottomGapMm }) } : undefined
 }
 

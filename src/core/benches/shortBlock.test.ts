@@ -3,7 +3,8 @@ import { openBuild, withEntries, withSpec, type Build, type Entry, type Place, t
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { expectNear } from '../../../tests/support/expectNear'
-import { standardUncertainty } from '../metrology'
+import { standardUncertainty, type Figure } from '../metrology'
+import { taperByRing } from './ringGap'
 import { bearings, journalsOf, selectShells, withShells } from './bearings'
 import { bores, matchPistons, withPistons } from './bores'
 import { benchById, BENCHES, benchChecks, type Bench, type Finding } from '.'
@@ -211,6 +212,31 @@ describe('rings', () => {
     const rows = (build: Build) => new Map(rings.stations(build).filter(({ place }) => place.cylinder === 1).map(({ characteristic }) => [characteristic, rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length]))
     expect(Object.fromEntries(rows(tern))).toEqual({ ringTop: 3, ringSecond: 3, railUpper: 1, railLower: 1 })
     expect(Object.fromEntries(rows(petrel))).toEqual({ ringTop: 1, ringSecond: 1, railUpper: 1, railLower: 1 })
+  })
+
+  it('asks once more with the ring turned a quarter where the build gaps them so; the tighter of the two counts', () => {
+    const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
+    const count = (build: Build, characteristic: string) => rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length
+    expect([count(turned, 'ringTop'), count(turned, 'ringSecond'), count(turned, 'railUpper')]).toEqual([6, 6, 1])
+    expect(rings.stations(turned)[1]).toMatchObject({ id: 'ringTop/c1/top-quarter', label: 'Cylinder 1, top ring gap, an inch down, turned a quarter', row: 'Top, top, ¼ turn' })
+    // Not read yet: nothing changes.
+    expect(find(rings, turned, 'topGap.1').figure!.value.value).toBe(find(rings, tern, 'topGap.1').figure!.value.value)
+    const tight = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, 0.51, 'feeler-fine.1', { upper: 0.52 })
+    expect(find(rings, tight, 'topGap.1').figure!.value.value).toBeCloseTo(0.515, 9)
+    expect(verdict(rings, tight, 'topGap.1')).toBe('under')
+    const wide = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, 0.9, 'feeler-fine.1', { upper: 0.91 })
+    expect(find(rings, wide, 'topGap.1').figure!.value.value).toBe(find(rings, tern, 'topGap.1').figure!.value.value)
+  })
+
+  it('takes the mean of both turns for the taper by ring: an out-of-square reading counts half', () => {
+    const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
+    const [top, bottom] = (['top', 'bottom'] as const).map((spot) => tern.readings.current.get(`ringTop/c1/${spot}`)!)
+    const step = 0.0314
+    const more = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, top!.value + step, 'feeler-fine.1', { upper: top!.upper! + step })
+    const before = taperByRing(tern, 1) as { figure: Figure }
+    const after = taperByRing(more, 1) as { figure: Figure }
+    expect(bottom).toBeDefined()
+    expectNear(after.figure.value.value - before.figure.value.value, step / 2 / Math.PI, 1e-9)
   })
 
   it('judges the tightest of the depths, and opens to all of them', () => {

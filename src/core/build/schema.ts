@@ -122,6 +122,8 @@ export const methodsSchema = z.object({
   bearings: z.enum(['direct', 'separate', 'strip']),
   /** Depths at which each compression ring is gapped. */
   ringDepths: z.union([z.literal(1), z.literal(3)]),
+  /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
+  ringQuarterTurn: z.boolean().optional(),
   clocking: z.enum(['maker', 'opposed', 'pinAxis']),
   rule: z.enum(['strict', 'probable']),
 }).strict()

@@ -49,7 +49,7 @@ export function ringsToDraw(build: Build): RingsToDraw | undefined {
     const heat = ringHeat(build, cylinder)
     if (!isKnown(gap) || 'missing' in heat) return []
     const boreMm: Uncertain = heat.heat.boreMm.value
-    const interval = gap.interval ?? intervalOf(build, stationId(RING_CHARACTERISTIC.top, ringPlace(cylinder, 'top')))
+    const interval = gap.interval ?? intervalOf(build, stationId(RING_CHARACTERISTIC.top, ringPlace(cylinder, { depth: 'top', turned: false })))
     return [{
       cylinder, boreMm: boreMm.value, boreU: standardUncertainty(boreMm),
       gap: interval ? { low: interval.low, high: interval.high } : { value: gap.figure.value.value, u: standardUncertainty(gap.figure.value) },

@@ -4,7 +4,7 @@ import { cylinderNumbers } from '../../engine'
 import { resultOf } from '../../metrology'
 import type { Finding } from '../bench'
 import { allOf, finding, intervalOf, isKnown, type Derived } from '../finding'
-import { ringDepths, ringGapAt, ringPlace, smallestOf } from '../ringGap'
+import { ringGapAt, ringPlace, ringSpots, smallestOf, type RingSpot } from '../ringGap'
 import { RING_CHARACTERISTIC, type Ring } from '../ringNames'
 import { definition } from './definition'
 import { buttingTemperature, hotGap, secondOverTop } from './formulas'
@@ -25,17 +25,21 @@ export function derive(build: Build): Finding[] {
   ]
 }
 
-/** The tightest gap among the rings and depths read: that is the one that butts. */
+/** The tightest gap among the rings, depths and turns read: that is the one that butts. */
 export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): Derived {
-  const places = rings.flatMap((ring) => ringDepths(build, ring).map((depth) => ({ ring, depth, id: stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, depth)) })))
-  const read = places.flatMap(({ ring, depth, id }) => {
-    const figure = ringGapAt(build, ring, cylinder, depth)
-    return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : `${depth[0]!.toUpperCase()}${depth.slice(1)}`, figure, id }] : []
+  const places = rings.flatMap((ring) => ringSpots(build, ring).map((spot) => ({ ring, spot, id: stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot)) })))
+  const read = places.flatMap(({ ring, spot, id }) => {
+    const figure = ringGapAt(build, ring, cylinder, spot)
+    return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : spotWords(spot), figure, id }] : []
   })
-  const first = places.filter(({ depth }) => depth === 'top').filter(({ id }) => !read.some((one) => one.id === id))
+  const first = places.filter(({ spot: { depth, turned } }) => depth === 'top' && !turned).filter(({ id }) => !read.some((one) => one.id === id))
   if (first.length > 0) return { missing: first.map(({ id }) => ({ kind: 'reading', stationId: id })) }
   const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
   return { figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: intervalOf(build, tightest.id) }
+}
+
+function spotWords({ depth, turned }: RingSpot): string {
+  return `${depth[0]!.toUpperCase()}${depth.slice(1)}${turned ? ', turned a quarter' : ''}`
 }
 
 /** A second ring gapped tighter than the top traps pressure between the two and lifts the top one. */

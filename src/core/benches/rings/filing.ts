@@ -31,7 +31,7 @@ export interface FilingLog {
  * un-filed, so the safe count takes the quickest pass so far and the gap at its widest.
  */
 export function filingLog(build: Build, ring: Ring, cylinder: number, limit: Bounds | undefined): FilingLog | undefined {
-  const station = stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, 'top'))
+  const station = stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, { depth: 'top', turned: false }))
   const readings = (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) => (entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry as Reading] : []))
   const last = readings.at(-1)
   const targetMm = limit?.target ?? limit?.lower

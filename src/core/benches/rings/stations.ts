@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { cylinderNumbers } from '../../engine'
 import type { Station } from '../bench'
-import { ringDepths, ringPlace } from '../ringGap'
+import { ringPlace, ringSpots } from '../ringGap'
 import { RING_CHARACTERISTIC, RINGS, type Ring } from '../ringNames'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'top ring', second: 'second ring', upperRail: 'upper oil rail', lowerRail: 'lower oil rail' }
@@ -15,14 +15,15 @@ const DEPTH_WORDS = { top: 'an inch down', middle: 'mid travel', bottom: 'bottom
 export function stations(build: Build): readonly Station[] {
   const boreMm = build.spec.paper.bore?.value ?? 85
   return cylinderNumbers(build.spec.layout).flatMap((cylinder) => RINGS.flatMap((ring) => {
-    const depths = ringDepths(build, ring)
-    return depths.map((depth): Station => {
+    const spots = ringSpots(build, ring)
+    return spots.map((spot): Station => {
       const characteristic = RING_CHARACTERISTIC[ring]
-      const place = ringPlace(cylinder, depth)
+      const place = ringPlace(cylinder, spot)
+      const { depth, turned } = spot
       return {
         id: stationId(characteristic, place), characteristic, place,
-        label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${DEPTH_WORDS[depth]}`,
-        row: depths.length > 1 ? `${ROW_WORDS[ring]}, ${depth}` : ROW_WORDS[ring],
+        label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${DEPTH_WORDS[depth]}${turned ? ', turned a quarter' : ''}`,
+        row: [ROW_WORDS[ring], ...(spots.some((one) => one.depth !== depth) ? [depth] : []), ...(turned ? ['¼ turn'] : [])].join(', '),
         // From 0.1 mm (a ring nobody would run) to a fiftieth of the bore: rails come wide.
         expected: { low: 0.1, high: boreMm / 50 },
         drawnAt: { x: DRAWN_X[depth], y: DRAWN_Y[ring] },
