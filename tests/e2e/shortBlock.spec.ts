@@ -70,6 +70,18 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 90_000 })
 })
 
+test('a ring turned a quarter is asked for where the paper says so, and the tighter gap counts', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/paper`)
+  await page.getByRole('radiogroup', { name: 'Ring in the bore' }).getByText('And turned a quarter').click()
+  await expect.poll(async () => (await shop.document(id)).spec.methods.ringQuarterTurn).toBe(true)
+  await openBench(page, shop, id, 'rings')
+  await expect(place(page)).toHaveText('Cylinder 1, top ring gap, an inch down, turned a quarter')
+  await expect(page.getByRole('rowheader', { name: 'Second, bottom ¼' })).toBeVisible()
+  await enter(page, '.50/.51')
+  await expect(finding(page, 'topGap.1')).toContainText('Under by 0.035 mm')
+})
+
 test('the clocking sheet follows the school and prints the engine’s bore at true scale', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await visit(page, shop, `/builds/${id}/clocking`)

@@ -218,7 +218,7 @@ describe('rings', () => {
     const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
     const count = (build: Build, characteristic: string) => rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length
     expect([count(turned, 'ringTop'), count(turned, 'ringSecond'), count(turned, 'railUpper')]).toEqual([6, 6, 1])
-    expect(rings.stations(turned)[1]).toMatchObject({ id: 'ringTop/c1/top-quarter', label: 'Cylinder 1, top ring gap, an inch down, turned a quarter', row: 'Top, top, ¼ turn' })
+    expect(rings.stations(turned)[1]).toMatchObject({ id: 'ringTop/c1/top-quarter', label: 'Cylinder 1, top ring gap, an inch down, turned a quarter', row: 'Top, top ¼' })
     // Not read yet: nothing changes.
     expect(find(rings, turned, 'topGap.1').figure!.value.value).toBe(find(rings, tern, 'topGap.1').figure!.value.value)
     const tight = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, 0.51, 'feeler-fine.1', { upper: 0.52 })

@@ -23,7 +23,7 @@ export function stations(build: Build): readonly Station[] {
       return {
         id: stationId(characteristic, place), characteristic, place,
         label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${DEPTH_WORDS[depth]}${turned ? ', turned a quarter' : ''}`,
-        row: [ROW_WORDS[ring], ...(spots.some((one) => one.depth !== depth) ? [depth] : []), ...(turned ? ['¼ turn'] : [])].join(', '),
+        row: `${ROW_WORDS[ring]}${spots.some((one) => one.depth !== depth) ? `, ${depth}` : ''}${turned ? ' ¼' : ''}`,
         // From 0.1 mm (a ring nobody would run) to a fiftieth of the bore: rails come wide.
         expected: { low: 0.1, high: boreMm / 50 },
         drawnAt: { x: DRAWN_X[depth], y: DRAWN_Y[ring] },
