@@ -112,7 +112,7 @@ function pastWords(entry: HistoryLine['entry']): string {
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'store and go to the next place'], ['← → ↑ ↓', 'to another place'], ['b or /', 'back one place'], ['r', 'to the place read last, to measure again'],
-  ['s or *', 'skip this place, with a reason'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'undo the last entry'],
+  ['s or *', 'skip this place, with a reason; ↓ there for its whole row'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'undo the last entry'],
   ['h', 'history of this place'], ['u', 'mm or inch'], ['g', 'another gauge'], ['l', 'listen to live gauges, or stop'], ['t', 'temperature of part and gauge, where not 20 °C'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
 ]
 const KeyList = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 10px 16px; align-items: baseline;`
