@@ -24,6 +24,7 @@ export function remarkWords(remark: Remark, finding: Finding, shown: Shown, syst
     case 'ringOnTaper': return `The ring gaps say ${figureWords(remark.ring.value, shown, system)}${remark.agrees ? ', which agrees.' : `, the bore gauge ${figureWords(remark.gauge.value, shown, system)}: one of the two is off, measure again.`}`
     case 'narrowBeside': return `Narrower ${remark.side} of the vertical by ${differenceWords(remark.byMm, shown, system)}: is the cap where it belongs?`
     case 'shellsPlanned': return `Upper ${remark.upper}, cap ${remark.lower}.`
+    case 'filedSince': return `Filed since ${remark.places === 1 ? 'one other place was' : `${remark.places} other places were`} read: read ${remark.places === 1 ? 'it' : 'them'} again.`
     case 'rodsOnPin': return `Rods ${remark.cylinders.join(' and ')} on one pin.`
     case 'stackOwn': return 'This one alone: look at its rod, its throw or its piston.'
     case 'stackShared': return 'All alike: block height, stroke or compression height on paper is not what is there.'

@@ -116,6 +116,8 @@ describe('remarks, wants and advice in words', () => {
     expect(say({ code: 'shellsPlanned', upper: 'M-X', lower: 'M-standard' })).toBe('Upper M-X, cap M-standard.')
     expect(say({ code: 'rodsOnPin', cylinders: [1, 2] })).toBe('Rods 1 and 2 on one pin.')
     expect(say({ code: 'stackOwn', apart: figure(0.06, 0.01) })).toContain('look at its rod, its throw or its piston')
+    expect(say({ code: 'filedSince', places: 1 })).toBe('Filed since one other place was read: read it again.')
+    expect(say({ code: 'filedSince', places: 2 })).toBe('Filed since 2 other places were read: read them again.')
     expect(say({ code: 'stackShared' })).toContain('block height, stroke or compression height')
     expect(say({ code: 'extremes', of: 'main', largest: 4, smallest: 2 })).toBe('Main 4 most, 2 least.')
   })

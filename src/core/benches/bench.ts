@@ -127,6 +127,7 @@ export type Remark =
   | { readonly code: 'ringOnTaper'; readonly ring: Figure; readonly gauge: Figure; readonly agrees: boolean }
   | { readonly code: 'narrowBeside'; readonly side: 'left' | 'right'; readonly byMm: number }
   | { readonly code: 'shellsPlanned'; readonly upper: string; readonly lower: string }
+  | { readonly code: 'filedSince'; readonly places: number }
   | { readonly code: 'rodsOnPin'; readonly cylinders: readonly number[] }
   | { readonly code: 'stackOwn'; readonly apart: Figure }
   | { readonly code: 'stackShared' }

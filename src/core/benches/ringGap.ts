@@ -1,4 +1,5 @@
 import { readingAt, type Build } from '../build/build'
+import { stationId } from '../build/readings'
 import type { Reading } from '../build/types'
 import { formula, linear, resultOf, type Figure } from '../metrology'
 import { BORE_DEPTHS, type BoreDepth } from './boreStations'
@@ -10,6 +11,9 @@ export interface RingSpot {
   readonly depth: BoreDepth
   readonly turned: boolean
 }
+
+/** Where a ring was always gapped, and is filed to. */
+export const AN_INCH_DOWN: RingSpot = { depth: 'top', turned: false }
 
 /** Where it was always done, or down the whole of its travel; once more turned a quarter where the build gaps its rings so. Rails at the top, as they lie. */
 export function ringSpots(build: Build, ring: Ring): readonly RingSpot[] {
@@ -23,8 +27,24 @@ export function ringPlace(cylinder: number, { depth, turned }: RingSpot): Readin
   return { cylinder, spot: turned ? `${depth}-quarter` : depth }
 }
 
+export function ringStation(ring: Ring, cylinder: number, spot: RingSpot): string {
+  return stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+}
+
+/** The gap at a spot; undefined where it was not read, or the ring has been on the file since. */
 export function ringGapAt(build: Build, ring: Ring, cylinder: number, spot: RingSpot): Figure | undefined {
-  return readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+  return isFiledSince(build, ring, cylinder, spot) ? undefined : readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+}
+
+/** Read before the ring's last pass on the file: the gap of a ring that is no more. Ids are in the order of time. */
+export function isFiledSince(build: Build, ring: Ring, cylinder: number, spot: RingSpot): boolean {
+  const read = build.readings.current.get(ringStation(ring, cylinder, spot))
+  return read !== undefined && ringSpots(build, ring).some((other) => passes(build, ringStation(ring, cylinder, other)).some(({ id, strokes }) => strokes !== undefined && id > read.id))
+}
+
+/** The readings of one place that stand or stood, first to last: those struck out or taken back do not count. */
+export function passes(build: Build, station: string): readonly Reading[] {
+  return (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) => (entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry] : []))
 }
 
 /** The gap at a depth: the mean of as it lay and turned a quarter, where both were read. */

@@ -214,6 +214,30 @@ describe('rings', () => {
     expect(Object.fromEntries(rows(petrel))).toEqual({ ringTop: 1, ringSecond: 1, railUpper: 1, railLower: 1 })
   })
 
+  it('does not hold what was read before the last pass on the file against the ring: nobody is told to file twice', () => {
+    const place = { cylinder: 2, spot: 'top' }
+    expect(find(rings, tern, 'topGap.2').figure!.value.value).toBeCloseTo(0.505, 9)
+    const filed = read(tern, 'ringTop', place, 0.55, 'feeler-fine.1', { upper: 0.56, strokes: 12 })
+    const after = find(rings, filed, 'topGap.2')
+    expect(after.figure!.value.value).toBeCloseTo(0.555, 9)
+    expect(after.conformity!.verdict).toBe('within')
+    expect(after.remarks).toContainEqual({ code: 'filedSince', places: 2 })
+    expect(rings.advise(filed, rings.derive(filed)).some(({ change }) => change.code === 'file' && change.cylinder === 2)).toBe(false)
+    // Another ring of the same bore was not on the file.
+    expect(find(rings, filed, 'secondGap.2').figure!.value.value).toBe(find(rings, tern, 'secondGap.2').figure!.value.value)
+    // Read again at the other places, they count again; also where the filed place itself was measured once more without strokes.
+    const again = read(read(filed, 'ringTop', place, 0.55, 'feeler-fine.1', { upper: 0.56, supersedes: filed.readings.current.get('ringTop/c2/top')!.id }), 'ringTop', { cylinder: 2, spot: 'bottom' }, 0.53, 'feeler-fine.1', { upper: 0.54 })
+    expect(find(rings, again, 'topGap.2').figure!.value.value).toBeCloseTo(0.535, 9)
+    expect(find(rings, again, 'topGap.2').remarks).toContainEqual({ code: 'filedSince', places: 1 })
+    expect(taperByRing(filed, 2)).toBeUndefined()
+  })
+
+  it('wants the gap an inch down again when the ring was filed by another depth', () => {
+    const filed = read(tern, 'ringTop', { cylinder: 2, spot: 'bottom' }, 0.55, 'feeler-fine.1', { upper: 0.56, strokes: 12 })
+    expect(find(rings, filed, 'topGap.2').figure).toBeUndefined()
+    expect(find(rings, filed, 'topGap.2').missing).toEqual([{ kind: 'reading', stationId: 'ringTop/c2/top' }])
+  })
+
   it('asks once more with the ring turned a quarter where the build gaps them so; the tighter of the two counts', () => {
     const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
     const count = (build: Build, characteristic: string) => rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length

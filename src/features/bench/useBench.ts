@@ -98,10 +98,10 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station, de
   return (open ?? ahead[0] ?? from).id
 }
 
-function draftEntry({ station, value, upper, unit, gauge, temperature }: Draft): Entry {
+function draftEntry({ station, value, upper, unit, gauge, temperature, strokes }: Draft): Entry {
   return {
     kind: 'reading', id: DRAFT_ID, at: '', by: '', characteristic: station.characteristic, place: station.place, value,
-    ...(upper !== undefined && { upper }), unit, asTyped: '', gauge, ...temperature,
+    ...(upper !== undefined && { upper }), unit, asTyped: '', gauge, ...temperature, ...(strokes !== undefined && { strokes }),
   }
 }
 

@@ -81,9 +81,8 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
     if (question?.press) live.done(question.press)
     setLine({ ...line, text: next, question: undefined, said: '' })
     if (!gauge || asking !== 'reading') return
-    const { parsed } = readLine(next, characteristic, station, unit, gauge)
-    const isShown = parsed.ok && isPlausible(parsed.value, station)
-    setDraft(isShown ? { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature } : undefined)
+    const { parsed, strokes } = readLine(next, characteristic, station, unit, gauge)
+    setDraft(parsed.ok && isPlausible(parsed.value, station) ? { station, value: parsed.value, upper: parsed.upper, unit: parsed.unit, gauge: gauge.id, temperature, strokes } : undefined)
   }
 
   function enter(): void {

@@ -3,10 +3,8 @@ import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { standardUncertainty, type Uncertain } from '../../metrology'
 import { randomStream, type RandomStream } from '../../numerics/random'
-import { stationId } from '../../build/readings'
 import { intervalOf, isKnown } from '../finding'
-import { ringPlace } from '../ringGap'
-import { RING_CHARACTERISTIC } from '../ringNames'
+import { AN_INCH_DOWN, ringStation } from '../ringGap'
 import { gapOf } from './derive'
 import { hotGapMm } from './formulas'
 import { ringExpansion, ringHeat } from './heat'
@@ -49,7 +47,7 @@ export function ringsToDraw(build: Build): RingsToDraw | undefined {
     const heat = ringHeat(build, cylinder)
     if (!isKnown(gap) || 'missing' in heat) return []
     const boreMm: Uncertain = heat.heat.boreMm.value
-    const interval = gap.interval ?? intervalOf(build, stationId(RING_CHARACTERISTIC.top, ringPlace(cylinder, { depth: 'top', turned: false })))
+    const interval = gap.interval ?? intervalOf(build, ringStation('top', cylinder, AN_INCH_DOWN))
     return [{
       cylinder, boreMm: boreMm.value, boreU: standardUncertainty(boreMm),
       gap: interval ? { low: interval.low, high: interval.high } : { value: gap.figure.value.value, u: standardUncertainty(gap.figure.value) },

@@ -1,11 +1,10 @@
 import type { Build } from '../../build/build'
-import { stationId } from '../../build/readings'
 import { cylinderNumbers } from '../../engine'
 import { resultOf } from '../../metrology'
 import type { Finding } from '../bench'
 import { allOf, finding, intervalOf, isKnown, type Derived } from '../finding'
-import { ringGapAt, ringPlace, ringSpots, smallestOf, type RingSpot } from '../ringGap'
-import { RING_CHARACTERISTIC, type Ring } from '../ringNames'
+import { isFiledSince, ringGapAt, ringSpots, ringStation, smallestOf, type RingSpot } from '../ringGap'
+import type { Ring } from '../ringNames'
 import { definition } from './definition'
 import { buttingTemperature, hotGap, secondOverTop } from './formulas'
 import { ringHeat } from './heat'
@@ -27,7 +26,7 @@ export function derive(build: Build): Finding[] {
 
 /** The tightest gap among the rings, depths and turns read: that is the one that butts. */
 export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): Derived {
-  const places = rings.flatMap((ring) => ringSpots(build, ring).map((spot) => ({ ring, spot, id: stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot)) })))
+  const places = rings.flatMap((ring) => ringSpots(build, ring).map((spot) => ({ ring, spot, id: ringStation(ring, cylinder, spot) })))
   const read = places.flatMap(({ ring, spot, id }) => {
     const figure = ringGapAt(build, ring, cylinder, spot)
     return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : spotWords(spot), figure, id }] : []
@@ -35,7 +34,11 @@ export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): D
   const first = places.filter(({ spot: { depth, turned } }) => depth === 'top' && !turned).filter(({ id }) => !read.some((one) => one.id === id))
   if (first.length > 0) return { missing: first.map(({ id }) => ({ kind: 'reading', stationId: id })) }
   const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
-  return { figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: intervalOf(build, tightest.id) }
+  const before = places.filter(({ ring, spot }) => isFiledSince(build, ring, cylinder, spot)).length
+  return {
+    figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: intervalOf(build, tightest.id),
+    ...(before > 0 && { remarks: [{ code: 'filedSince', places: before }] }),
+  }
 }
 
 function spotWords({ depth, turned }: RingSpot): string {

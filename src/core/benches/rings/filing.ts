@@ -1,10 +1,9 @@
 import type { Build } from '../../build/build'
-import { stationId } from '../../build/readings'
 import type { Reading } from '../../build/types'
 import { figureOfReading } from '../../build/build'
 import { standardUncertainty, type Bounds } from '../../metrology'
-import { ringPlace } from '../ringGap'
-import { RING_CHARACTERISTIC, type Ring } from '../ringNames'
+import { AN_INCH_DOWN, passes, ringStation } from '../ringGap'
+import type { Ring } from '../ringNames'
 
 /** One pass on the file: the gap it left, and what a stroke took off. */
 export interface FilingPass {
@@ -27,28 +26,28 @@ export interface FilingLog {
 }
 
 /**
- * The filing of one ring from its readings, first to last: those struck out or taken back do not count. A ring cannot be
- * un-filed, so the safe count takes the quickest pass so far and the gap at its widest.
+ * The filing of one ring from its readings an inch down, first to last. A ring cannot be un-filed, so the safe count takes
+ * the quickest pass so far and the gap at its widest.
  */
 export function filingLog(build: Build, ring: Ring, cylinder: number, limit: Bounds | undefined): FilingLog | undefined {
-  const station = stationId(RING_CHARACTERISTIC[ring], ringPlace(cylinder, { depth: 'top', turned: false }))
-  const readings = (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) => (entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry as Reading] : []))
+  const station = ringStation(ring, cylinder, AN_INCH_DOWN)
+  const readings = passes(build, station)
   const last = readings.at(-1)
   const targetMm = limit?.target ?? limit?.lower
   if (!last || targetMm === undefined) return undefined
   const gapOf = (reading: Reading) => figureOfReading(build, reading, station).value
-  const passes = readings.map((reading, index): FilingPass => {
+  const log = readings.map((reading, index): FilingPass => {
     const gapMm = gapOf(reading).value
     const before = readings[index - 1]
     const perStrokeMm = before && reading.strokes ? (gapMm - gapOf(before).value) / reading.strokes : undefined
     return { reading, gapMm, strokes: reading.strokes, perStrokeMm }
   })
-  const rates = passes.flatMap(({ perStrokeMm }) => (perStrokeMm !== undefined && perStrokeMm > 0 ? [perStrokeMm] : []))
-  const toFileMm = targetMm - passes.at(-1)!.gapMm
+  const rates = log.flatMap(({ perStrokeMm }) => (perStrokeMm !== undefined && perStrokeMm > 0 ? [perStrokeMm] : []))
+  const toFileMm = targetMm - log.at(-1)!.gapMm
   const doubtMm = 2 * standardUncertainty(gapOf(last))
   const strokes = (mm: number, rate: number | undefined) => (rate === undefined ? undefined : Math.max(0, Math.floor(mm / rate)))
   return {
-    passes, toFileMm, doubtMm,
+    passes: log, toFileMm, doubtMm,
     strokesSafe: strokes(toFileMm - doubtMm, rates.length > 0 ? Math.max(...rates) : undefined),
     strokesLeft: strokes(toFileMm, rates.at(-1)),
   }
