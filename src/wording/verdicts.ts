@@ -9,6 +9,11 @@ export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
   within: 'within', inDoubt: 'in doubt', over: 'over', under: 'under', notMeasured: 'not measured', noLimit: 'no limit', stale: 'stale',
 }
 
+/** Out or in doubt: it carries its shape wherever it stands, so that it is found without colour. */
+export function isMarked(standing: Standing): boolean {
+  return standing === 'over' || standing === 'under' || standing === 'inDoubt'
+}
+
 export const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
   strict: 'value ± U inside (ISO 14253-1, k = 2)',
   probable: '95 % sure on each side (ISO 14253-1:2017)',

@@ -18,6 +18,22 @@ test('the server killed in mid-entry loses nothing that was acknowledged, and th
   expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12', '0.13'])
 })
 
+test('a device too full to keep a reading says so, and the reading is sent all the same', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.addInitScript(() => {
+    const kept = Storage.prototype.setItem
+    Storage.prototype.setItem = function setItem(key, value) {
+      if (key.startsWith('kalibros.entry')) throw new DOMException('full', 'QuotaExceededError')
+      kept.call(this, key, value)
+    }
+  })
+  await openBench(page, shop, id)
+  await enter(page, '0.11')
+  await expect(page.getByText('This device is full and keeps nothing')).toBeVisible()
+  await expect.poll(async () => readings(await shop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.11'])
+  await expect(page.getByText('not sent yet')).toHaveCount(0)
+})
+
 test('a reload with the server gone shows everything typed, sent or not, and all of it arrives once', async ({ page, ownShop }) => {
   const id = await ownShop.bring(demo(WREN))
   await openBench(page, ownShop, id)

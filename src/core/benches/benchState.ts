@@ -13,7 +13,7 @@ export interface BenchProgress {
 /** Where a bench stands: how much is read, what the verdicts are, where to measure next. */
 export interface BenchState extends BenchProgress {
   readonly verdicts: { readonly within: number; readonly inDoubt: number; readonly out: number; readonly notMeasured: number }
-  /** What is furthest out, or most in doubt. */
+  /** What wants a hand first, if anything does. */
   readonly worst: Finding | undefined
 }
 

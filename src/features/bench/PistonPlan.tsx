@@ -1,5 +1,6 @@
 'use client'
 import type { Build } from '@/core/build'
+import { span } from '@/core/numerics/span'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
 import { Row } from '@/ui/Page'
@@ -37,7 +38,7 @@ export function PistonPlan({ build, before, after, figures, reason, edit }: {
               ])}
             </tr>
           ))}
-          <tr><td data-words>spread</td>{plans.map((plan, when) => [<td key={when} />, ...figures.map(({ title, of, show }) => <td key={title + when}>{show(spread(of(plan)))}</td>)])}</tr>
+          <tr><td data-words>spread</td>{plans.map((plan, when) => [<td key={when} />, ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>)])}</tr>
         </tbody>
       </FigureTable>
       <Row>
@@ -47,8 +48,4 @@ export function PistonPlan({ build, before, after, figures, reason, edit }: {
       <p>Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns anew before assembly.</p>
     </>
   )
-}
-
-function spread(values: readonly number[]): number {
-  return Math.max(...values) - Math.min(...values)
 }

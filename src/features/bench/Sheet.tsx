@@ -5,10 +5,11 @@ import type { Bench, Finding, Station } from '@/core/benches/bench'
 import { findingId } from '@/core/benches/finding'
 import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/benches/sheets'
 import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
+import { span } from '@/core/numerics/span'
 import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { showFigure, standingOf, type Standing } from '@/wording'
+import { isMarked, showFigure, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 13.5px; table-layout: fixed; & + & { margin-top: 14px; }
@@ -120,13 +121,12 @@ function Total({ output, sheet, bench, byId, system }: { output: string; sheet: 
 const ReadingCell = memo(({ id, label, words, here, waiting, standing, onPick }: {
   id: string; label: string; words: string; here: boolean; waiting: boolean; standing: Standing | undefined; onPick: (id: string) => void
 }) => {
-  const marked = standing === 'over' || standing === 'under' || standing === 'inDoubt'
   return (
     <Cell
       type="button" tabIndex={here ? 0 : -1} onClick={() => onPick(id)} data-here={here || undefined} data-standing={standing} data-unsent={waiting || undefined}
       aria-current={here ? 'location' : undefined} aria-label={`${label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
     >
-      {marked && <VerdictMark standing={standing} size={9} silent />}{words}{waiting ? ' •' : ''}
+      {standing && isMarked(standing) && <VerdictMark standing={standing} size={9} silent />}{words}{waiting ? ' •' : ''}
     </Cell>
   )
 })
@@ -147,7 +147,7 @@ function spreadWords(row: SheetRow, build: Build, bench: Bench, system: UnitSyst
   if (!first || readings.length < 2 || characteristic.passing) return ''
   const values = readings.map((reading) => reading.value)
   const unit = characteristic.units[system]
-  return formatDifference(Math.max(...values) - Math.min(...values), unit, decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit))
+  return formatDifference(span(values), unit, decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit))
 }
 
 function unitsTitle(bench: Bench, sheet: SheetOf, system: UnitSystem): string {

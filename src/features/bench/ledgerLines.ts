@@ -1,13 +1,11 @@
 import { cannotDecide, ofBench } from '@/core/benches/consequence'
 import type { BenchDefinition, Finding } from '@/core/benches/bench'
-import { standingOf, subjectWords, type Standing } from '@/wording'
+import { isMarked, standingOf, subjectWords, type Standing } from '@/wording'
 
 /** A line of the ledger: one finding, or several alike that need no line each. */
 export type LedgerLine =
   | { readonly kind: 'one'; readonly finding: Finding; readonly standing: Standing }
   | { readonly kind: 'several'; readonly output: string; readonly findings: readonly Finding[]; readonly standing: Standing }
-
-const NEEDS_A_LINE: ReadonlySet<Standing> = new Set(['over', 'under', 'inDoubt'])
 
 /**
  * The findings with the largest consequence first: what is out, then what is in doubt, each on its own; what is within,
@@ -17,7 +15,7 @@ export function ledgerLines(definition: BenchDefinition, findings: readonly Find
   const groups = new Map<string, LedgerLine>()
   for (const finding of findings) {
     const standing = standingOf(finding)
-    const alone = subjectWords(finding) === '' || (NEEDS_A_LINE.has(standing) && !cannotDecide(finding))
+    const alone = subjectWords(finding) === '' || (isMarked(standing) && !cannotDecide(finding))
     const key = alone ? finding.id : `${finding.output}/${standing}`
     const known = groups.get(key)
     if (known) groups.set(key, { kind: 'several', output: finding.output, findings: [...findingsOf(known), finding], standing })

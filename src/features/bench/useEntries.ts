@@ -36,9 +36,9 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
     try {
       for (let waiting = unsentOf(held.current); waiting.length > 0; waiting = unsentOf(held.current)) {
         await sendEntries(buildId, waiting, abort.current.signal)
-        const acknowledged = new Set(waiting)
+        const acknowledged = new Set(waiting.map(({ id }) => id))
         for (const entry of waiting) keep(buildId, { entry, sent: true })
-        held.current = held.current.map((one) => (acknowledged.has(one.entry) ? { entry: one.entry, sent: true } : one))
+        held.current = held.current.map((one) => (acknowledged.has(one.entry.id) ? { entry: one.entry, sent: true } : one))
         // An acknowledgement may wait for the frame that shows the reading itself.
         startTransition(() => {
           setLocal(held.current)

@@ -12,7 +12,7 @@ export interface BuildSummary {
   readonly verdicts: BenchState['verdicts']
   readonly read: number
   readonly wanted: number
-  /** What is furthest out over all benches, in the build's own units. */
+  /** What wants a hand first over all benches, in the build's own units. */
   readonly worst: { readonly bench: BenchId; readonly standing: Standing; readonly words: string } | undefined
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
 }

@@ -7,7 +7,7 @@ import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Row, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import type { Standing } from '@/wording'
+import { isMarked } from '@/wording'
 import { bookSheet, type BenchSheet, type OutLine } from './bookSheet'
 
 const Paper = styled.main`
@@ -73,8 +73,6 @@ function StandsOut({ lines }: { lines: readonly OutLine[] }) {
   )
 }
 
-const MARKED: ReadonlySet<Standing> = new Set(['over', 'under', 'inDoubt'])
-
 function BenchTables({ bench }: { bench: BenchSheet }) {
   return (
     <>
@@ -92,7 +90,7 @@ function BenchTables({ bench }: { bench: BenchSheet }) {
           <tbody>{sheet.rows.map((row) => (
             <tr key={row.label}>
               <td>{row.label}{row.under && <small>{row.under}</small>}</td>
-              {row.cells.map((cell, at) => <td key={at} data-number>{MARKED.has(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}</td>)}
+              {row.cells.map((cell, at) => <td key={at} data-number>{isMarked(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}</td>)}
             </tr>
           ))}</tbody>
         </Table></Scroll>

@@ -2,7 +2,7 @@ import 'server-only'
 import path from 'node:path'
 import pdfmake from 'pdfmake'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
-import type { Standing } from '@/wording'
+import { isMarked, type Standing } from '@/wording'
 import type { BenchSheet, BookSheet, FoundCell, OutLine } from './bookSheet'
 
 const FONTS = path.join(process.cwd(), 'node_modules/@fontsource')
@@ -90,8 +90,7 @@ function acrossHead(text: string): TableCell {
 /** A value out or in doubt carries its shape, so that it is found without colour. */
 function foundCell({ words, standing }: FoundCell): TableCell {
   const text = { text: words, style: 'number', noWrap: true }
-  const isMarked = standing === 'over' || standing === 'under' || standing === 'inDoubt'
-  return isMarked ? { columns: [{ ...(shape(standing, 6) as object), width: 7 }, { ...text, width: 'auto' }] as Content[], columnGap: 1 } : text
+  return isMarked(standing) ? { columns: [{ ...(shape(standing, 6) as object), width: 7 }, { ...text, width: 'auto' }] as Content[], columnGap: 1 } : text
 }
 
 function shape(standing: Standing, width: number): TableCell {

@@ -1,6 +1,7 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
-import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Bench, type Finding, type Output, type Station } from '@/core/benches'
+import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Across, type Bench, type Finding, type Output, type Station } from '@/core/benches'
 import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
+import { expand } from '@/core/metrology'
 import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { figureWords, findingTitle, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
 
@@ -85,32 +86,39 @@ function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, sy
 
 /** Findings ruled like readings: what is found of cylinders or mains goes across, what is found of the engine stands alone. */
 function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitSystem): BenchSheet['findings'] {
-  const sheets = new Map<string, { columns: Set<string>; rows: Map<string, Map<string, Finding>> }>()
+  const sheets = new Map<Across, { columns: Set<string>; rows: Map<string, Map<string, Finding>> }>()
   for (const finding of findings) {
-    const across = finding.cylinder !== undefined ? 'cylinder' : finding.main !== undefined ? 'main' : 'engine'
-    const column = subjectWords(finding) || 'engine'
+    const { across, column } = columnOf(finding)
     const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }
     sheets.set(across, sheet)
     sheet.columns.add(column)
     sheet.rows.set(finding.output, (sheet.rows.get(finding.output) ?? new Map<string, Finding>()).set(column, finding))
   }
   return [...sheets.values()].map(({ columns, rows }) => ({
-    columns: [...columns].map((column) => column.replace('cylinder ', '')),
+    columns: [...columns],
     rows: [...rows].map(([output, found]) => findingRow(output, [...columns].map((column) => found.get(column)), bench, system)),
   }))
+}
+
+function columnOf({ cylinder, main }: Finding): { across: Across; column: string } {
+  if (cylinder !== undefined) return { across: 'cylinder', column: String(cylinder) }
+  return main !== undefined ? { across: 'main', column: `main ${main}` } : { across: 'engine', column: 'engine' }
 }
 
 /** The doubt is said once a row, the widest of it; a value that is not within carries its shape. */
 function findingRow(outputId: string, found: readonly (Finding | undefined)[], bench: Bench, system: UnitSystem): BenchSheet['findings'][number]['rows'][number] {
   const output = bench.definition.outputs[outputId]!
-  const shown = found.map((finding) => finding?.figure && showFigure(finding.figure.value, output, system))
-  const doubts = shown.flatMap((one) => (one?.doubt ? [one.doubt] : [])).sort((a, b) => Number(b.slice(1)) - Number(a.slice(1)))
+  const figures = found.map((finding) => finding?.figure?.value)
+  const [vaguest] = figures.flatMap((value) => value ?? []).sort((a, b) => expand(b).U - expand(a).U)
   const unit = UNITS[output.units[system]].symbol
   const limit = found.find((finding) => finding?.limit)?.limit
   return {
     label: `${output.label}${unit && `, ${unit}`}${output.estimate ? ' (estimate)' : ''}`,
-    under: [doubts[0], limit && `${limitWords(limit, output, system)} (${limit.source})`].filter(Boolean).join(' · '),
-    cells: found.map((finding, index) => ({ words: shown[index]?.value ?? (finding ? '–' : ''), standing: finding ? standingOf(finding) : 'noLimit' })),
+    under: [vaguest && showFigure(vaguest, output, system).doubt, limit && `${limitWords(limit, output, system)} (${limit.source})`].filter(Boolean).join(' · '),
+    cells: found.map((finding, index) => {
+      const value = figures[index]
+      return { words: value ? showFigure(value, output, system).value : finding ? '–' : '', standing: finding ? standingOf(finding) : 'noLimit' }
+    }),
   }
 }
 

@@ -5,6 +5,7 @@ import { boreReadings, type BoreReading } from '@/core/benches/boreDiameter'
 import { BORE_DEPTHS } from '@/core/benches/boreStations'
 import type { Build, UnitSystem } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
+import { span } from '@/core/numerics/span'
 import { formatQuantity } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
 import { sayable } from '@/ui/graduations'
@@ -80,8 +81,7 @@ function Walls({ read, axis, nominalMm, magnification, colour, broken = false }:
 function spanWords(read: readonly BoreReading[], system: UnitSystem): string {
   const values = read.map(({ figure }) => figure.value.value)
   if (values.length < 2) return '–'
-  const span = Math.max(...values) - Math.min(...values)
-  return system === 'metric' ? (span * 1000).toFixed(0) : ((span / 25.4) * 1e4).toFixed(0)
+  return system === 'metric' ? (span(values) * 1000).toFixed(0) : ((span(values) / 25.4) * 1e4).toFixed(0)
 }
 
 function words(cylinder: number, read: readonly BoreReading[], length: (mm: number) => string): string {

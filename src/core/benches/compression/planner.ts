@@ -1,6 +1,7 @@
 import type { Build } from '../../build/build'
 import { exactly, type Bounds, type Figure } from '../../metrology'
 import type { Gasket, PistonOption } from '../../build/types'
+import { span } from '../../numerics/span'
 import { equalisingCm3, outcomeOf, turned, type Knobs, type Outcome } from './change'
 import { bareRatio, numbersOf, type RatioInputs } from './chain'
 import type { CylinderState } from './cylinder'
@@ -105,7 +106,7 @@ function missesOf(build: Build, cylinders: readonly { cylinder: number; inputs: 
   }
   check('compressionRatio', ratios)
   check('quench', quenches)
-  check('ratioSpread', [Math.max(...ratios) - Math.min(...ratios)])
+  check('ratioSpread', [span(ratios)])
   check('deckCut', [setup.deckCutMm])
   check('headCut', [setup.headCutMm])
   return misses

@@ -1,4 +1,5 @@
 import type { Build } from '../../build/build'
+import { span } from '../../numerics/span'
 import type { Advice, Finding } from '../bench'
 import { matchMasses } from './match'
 
@@ -7,7 +8,7 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const verdict = findings.find(({ output }) => output === 'reciprocatingSpread')?.conformity?.verdict
   const match = verdict !== undefined && verdict !== 'within' ? matchMasses(build) : undefined
   if (!match) return []
-  const [fromG, toG] = [spread(match.massG(match.before)), spread(match.massG(match.after))]
+  const [fromG, toG] = [span(match.massG(match.before)), span(match.massG(match.after))]
   const plan = toG < fromG ? match.after : match.before
   const heavy = tooHeavy(match.massG(plan), build.spec.limits.reciprocatingSpread?.upper ?? 0)
   const pair: Advice = {
@@ -22,8 +23,4 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
 function tooHeavy(massesG: readonly number[], limitG: number): ReadonlyMap<number, number> {
   const allowed = Math.min(...massesG) + limitG
   return new Map(massesG.flatMap((mass, index) => (mass > allowed ? [[index + 1, mass - allowed] as const] : [])))
-}
-
-function spread(massesG: readonly number[]): number {
-  return Math.max(...massesG) - Math.min(...massesG)
 }
