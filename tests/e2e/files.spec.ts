@@ -184,7 +184,7 @@ async function scan(page: Page, theme: 'light' | 'dark', where: string): Promise
 
 for (const theme of ['light', 'dark'] as const) {
   test.describe(`axe finds nothing, ${theme}`, () => {
-    test.setTimeout(150_000)
+    test.setTimeout(600_000)
     test.beforeEach(async ({ page, shop }) => {
       await page.context().addCookies([{ name: 'kalibros-theme', value: theme, url: shop.server.address }])
     })

@@ -4,7 +4,7 @@ import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { BENCHES } from '@/core/benches'
 import { demo, enter, expect, openBench, place, readings, TERN, test } from './shop'
 
-test.setTimeout(150_000)
+test.setTimeout(600_000)
 
 const emptyTern = (): BuildDocument => demo(TERN, (document) => ({ ...document, entries: [] }))
 const cardOf = (document: BuildDocument, gauge: string): Gauge => currentCards(document.gauges as Gauge[]).find((card) => card.gauge === gauge)!

@@ -60,6 +60,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await expect(page.locator('#understood')).toContainText('0.53 mm goes, 0.54 mm does not, after 10 strokes')
   await page.keyboard.press('Enter')
   await expect.poll(async () => readings(await shop.document(id)).at(-1)).toMatchObject({ value: 0.53, upper: 0.54, strokes: 10, asTyped: '.53/.54 10s' })
+  await expect(finding(page, 'topGap.2')).toContainText('Filed since 2 other places were read: read them again.')
   await page.getByRole('button', { name: 'Filing log' }).click()
   await page.getByRole('radio', { name: '2', exact: true }).click({ force: true })
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(3)
