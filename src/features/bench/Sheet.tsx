@@ -19,7 +19,7 @@ const Table = styled.table`
   td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
   tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
   tbody tr { height: 23px; }
-  &[data-dense] { td, td button { font-size: 11.5px; letter-spacing: -0.045em; padding-inline: 1px; gap: 1px; } tr[data-total] td { font-size: 11.5px; padding: 0 2px; } th:first-child { width: 100px; } th:last-child { width: 40px; } }
+  &[data-dense] { td, td button { font-size: 11.5px; letter-spacing: -0.045em; padding-inline: 1px; gap: 1px; } tr[data-total] td { font-size: 11.5px; padding: 0 2px; } th:first-child { width: 104px; } tbody th { font-size: 12.5px; font-stretch: 82%; } th:last-child { width: 40px; } }
   tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; font-size: 13.5px; white-space: nowrap; } tr[data-total] th { font-weight: 600; }
 `
 const Cell = styled.button`
@@ -32,8 +32,9 @@ const Cell = styled.button`
 `
 const Spread = styled.td`color: var(--quiet);`
 
-/** Columns from which the figures stand closer. */
+/** Columns, or characters of a reading, from which the figures stand closer: a feeler's pair from a metric drawer is long in thou. */
 const DENSE_FROM = 7
+const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
@@ -44,7 +45,7 @@ export function Sheet({ bench, build, stations, findings, current, unsent, syste
   const sheets = useMemo(() => sheetsOf(stations), [stations])
   const byId = new Map(findings.map((finding) => [finding.id, finding]))
   return sheets.map((sheet) => (
-    <Table key={sheet.across} data-dense={sheet.columns.length >= DENSE_FROM || undefined}>
+    <Table key={sheet.across} data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}>
       <thead><tr><th scope="col">{ACROSS_WORDS[sheet.across]}{unitsTitle(bench, sheet, system)}</th>{sheet.columns.map((column) => <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>{column}</th>)}{sheet.columns.length > 1 && <th scope="col">spread</th>}</tr></thead>
       <tbody>
         {sheet.rows.flatMap((row, index) => [
@@ -130,6 +131,13 @@ const ReadingCell = memo(({ id, label, words, here, waiting, standing, onPick }:
     </Cell>
   )
 })
+
+function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem): number {
+  return Math.max(0, ...sheet.rows.flatMap((row) => [...row.stations.values()].flatMap(({ id }) => {
+    const reading = build.readings.current.get(id)
+    return reading ? [readingWords(reading, build, bench.definition.characteristics[row.characteristic]!.units[system]).length] : []
+  })))
+}
 
 /** A reading to the digits its gauge resolves. */
 function readingWords(reading: Reading, build: Build, unit: Reading['unit']): string {

@@ -31,7 +31,7 @@ export function Board({ builds, total, page, pageSize }: { builds: readonly Boar
   const pages = Math.ceil(total / pageSize)
   return (
     <>
-      <TopBar trail={[{ href: '/', words: 'Shop board' }]}><Row as="nav" aria-label="Shop" style={{ gap: 16 }}><Link href="/sums">Quick sums</Link><Link href="/gauges">Gauge drawer</Link></Row></TopBar>
+      <TopBar trail={[{ href: '/', words: 'Board' }]}><Row as="nav" aria-label="Shop" style={{ gap: 16 }}><Link href="/sums">Quick sums</Link><Link href="/gauges">Gauge drawer</Link></Row></TopBar>
       <Main>
         <Row style={{ justifyContent: 'space-between' }}>
           <Title>{total === 0 ? 'No engine on the stand yet' : total === 1 ? 'One engine on the go' : `${total} engines on the go`}</Title>
