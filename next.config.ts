@@ -16,7 +16,8 @@ const config: NextConfig = {
   // The migrations are read from disk at start.
   outputFileTracingIncludes: { '/*': ['./src/data/migrations/**/*'] },
   typescript: { ignoreBuildErrors: true }, // `npm test` checks types in their own step, core and app apart.
-  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }],
+  // Pages get a policy of their own from the proxy; what they fetch may fetch from here and nowhere else.
+  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }, { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'self'; frame-ancestors 'none'" }] }],
 }
 
 export default config

@@ -1,5 +1,5 @@
 import { openBuild, type BuildDocument } from '@/core/build'
-import { usualFiringOrder } from '@/core/engine'
+import { freshLayout } from '@/core/build/fresh'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
 
@@ -12,7 +12,7 @@ export function sixteen(): BuildDocument {
     ...tern, id: '01920000-0000-7000-8000-000000000016', seed: tern.seed + 1000, faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
     spec: {
       ...spec, name: 'Sixteen',
-      layout: { ...spec.layout, kind: 'v', cylinders: 16, bankAngleDeg: 45, mains: 9, numbering: 'alternating', firingOrder: [...usualFiringOrder('v', 16)], intakeSide: 'valley' },
+      layout: { ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }), boreSpacingMm: spec.layout.boreSpacingMm },
       stock: { ...spec.stock, shells: [shell('standard', 0, 20), shell('X', -0.0127, 8), shell('undersize', 0.0127, 8), shell('coated', 0.005, 4)] },
     },
   }

@@ -16,7 +16,9 @@ self.addEventListener('fetch', (event) => {
 async function copyFirst(request) {
   const copies = await caches.open(COPIES)
   const copy = await copies.match(request)
-  if (copy) return copy
+  // Several workers are one file with what is to be run behind a #, and a copy keeps the # it was first fetched with: answered
+  // afresh, without an address of its own, each worker starts with the one it was asked with.
+  if (copy) return new Response(copy.body, copy)
   const answer = await fetch(request)
   if (answer.ok) await copies.put(request, answer.clone())
   return answer
@@ -26,7 +28,8 @@ async function networkFirst(request) {
   const copies = await caches.open(COPIES)
   try {
     const answer = await fetch(request)
-    if (answer.ok) await copies.put(request, answer.clone())
+    // Sent elsewhere, to sign in, it is not this page.
+    if (answer.ok && !answer.redirected) await copies.put(request, answer.clone())
     return answer
   } catch (failure) {
     const copy = await copies.match(request)

@@ -1,7 +1,9 @@
 import 'server-only'
 import { NextResponse } from 'next/server'
 import type { z } from 'zod'
+import { shapeIssue } from '@/core/files'
 import { isRefused, type RefusalCode } from '@/data/failure'
+import { fileIssueWords, placeWords } from '@/wording'
 
 const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: string) => string }>> = {
   noSuchBuild: { status: 404, words: () => 'There is no such build here. Nothing was stored.' },
@@ -12,12 +14,21 @@ const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: str
   buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
 }
 
+export function refusalWords(code: RefusalCode, about: string): string {
+  return REFUSAL[code].words(about)
+}
+
+/** The first thing that is wrong with what was sent, where and what. */
+export function shapeWords({ issues: [issue] }: z.ZodError): string {
+  return issue ? fileIssueWords(shapeIssue(issue), placeWords) : 'It could not be read.'
+}
+
 /** Runs a route's work and words every expected failure; the unexpected goes to the log, not to the person. */
 export async function answering(work: () => Promise<NextResponse>): Promise<NextResponse> {
   try {
     return await work()
   } catch (error) {
-    if (isRefused(error)) return refused(REFUSAL[error.code].status, REFUSAL[error.code].words(error.about))
+    if (isRefused(error)) return refused(REFUSAL[error.code].status, refusalWords(error.code, error.about))
     if (error instanceof BadRequest) return refused(error.status, error.message)
     console.error(error)
     return refused(500, 'Something failed here. What you typed is kept on your device.')
@@ -35,26 +46,22 @@ class BadRequest extends Error {
 /** Nothing a person types by hand is larger; a whole build file may be. */
 const MOST_BYTES = 20_000_000
 
-/** @throws BadRequest for what another site's page sends with this person's browser, and for what is too large. */
-export async function bodyText(request: Request): Promise<string> {
-  const from = request.headers.get('sec-fetch-site')
-  if (from !== null && from !== 'same-origin' && from !== 'none') throw new BadRequest('Sent by another site. Nothing was stored.', 403)
+/**
+ * The body as data of a schema. A page of another site can send text and forms but not JSON, so that nothing else is taken.
+ * @throws BadRequest naming the first fault and its path.
+ */
+export async function bodyOf<Schema extends z.ZodType>(request: Request, schema: Schema): Promise<z.infer<Schema>> {
+  const type = request.headers.get('content-type') ?? ''
+  if (!/^application\/json\b/i.test(type)) throw new BadRequest('Only JSON is taken here. Nothing was stored.', 415)
   const text = await request.text()
   if (text.length > MOST_BYTES) throw new BadRequest('The file is larger than 20 MB. Nothing was stored.', 413)
-  return text
-}
-
-/** The body as data of a schema. @throws BadRequest naming the first fault and its path. */
-export async function bodyOf<Schema extends z.ZodType>(request: Request, schema: Schema): Promise<z.infer<Schema>> {
   let json: unknown
   try {
-    json = JSON.parse(await bodyText(request))
-  } catch (error) {
-    if (error instanceof BadRequest) throw error
+    json = JSON.parse(text)
+  } catch {
     throw new BadRequest('The request broke off on the way. Nothing was stored.', 400)
   }
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
-  const issue = parsed.error.issues[0]
-  throw new BadRequest(`${issue?.path.join('.') || 'body'}: ${issue?.message}. Nothing was stored.`)
+  throw new BadRequest(`${shapeWords(parsed.error)} Nothing was stored.`)
 }

@@ -9,5 +9,5 @@ const OFFERED = 24
 export async function latestBuilds(): Promise<readonly BuildChoice[]> {
   const { builds } = await database()
   const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, (build) => summarise(build.document))
-  return rows.map(({ id, summary }) => ({ id, name: summary.name }))
+  return rows.flatMap(({ id, summary }) => (summary ? [{ id, name: summary.name }] : []))
 }

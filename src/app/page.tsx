@@ -1,12 +1,21 @@
-import { Board } from '@/features/board/Board'
+import { Board, type BoardQuery } from '@/features/board/Board'
 import { SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
 import { database } from '@/data/database'
 
 const PAGE_SIZE = 24
+/** More pages than any shop fills; a number beyond is a slip. */
+const MOST_PAGES = 100_000
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
-  const page = Math.max(1, Number.parseInt((await searchParams).page ?? '1', 10) || 1)
+type Query = Readonly<Partial<Record<'page' | 'find' | 'order' | 'away', string>>>
+
+export default async function Page({ searchParams }: { searchParams: Promise<Query> }) {
+  const asked = await searchParams
+  const query: BoardQuery = {
+    page: /^\d{1,6}$/.test(asked.page ?? '') ? Math.min(MOST_PAGES, Math.max(1, Number(asked.page))) : 1,
+    find: typeof asked.find === 'string' ? asked.find.slice(0, 80) : '', order: asked.order === 'name' || asked.order === 'oldest' ? asked.order : 'latest', putAway: asked.away === '1',
+  }
   const { builds } = await database()
-  const { rows, total } = await builds.board({ offset: (page - 1) * PAGE_SIZE, size: PAGE_SIZE }, SUMMARY_PROGRAM, (build) => summarise(build.document))
-  return <Board builds={rows} total={total} page={page} pageSize={PAGE_SIZE} />
+  const page = { offset: (query.page - 1) * PAGE_SIZE, size: PAGE_SIZE, putAway: query.putAway, search: query.find, order: query.order }
+  const { rows, total } = await builds.board(page, SUMMARY_PROGRAM, (build) => summarise(build.document))
+  return <Board builds={rows} total={total} query={query} pageSize={PAGE_SIZE} />
 }

@@ -3,7 +3,7 @@ import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
 import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
 import { entryOf, rowOf, rowsOfBuild } from './entryRows'
-import { Refused } from './failure'
+import { Refused, type RefusalCode } from './failure'
 import type { GaugeStore } from './gauges'
 import { buildTable, entryTable, gaugeTable, revisionTable, summaryTable } from './schema'
 
@@ -23,28 +23,51 @@ export interface Revision {
 export interface BoardRow<Summary> {
   readonly id: string
   readonly touchedAt: string
-  readonly summary: Summary
+  /** Undefined: this one build cannot be read or worked out; the others can. */
+  readonly summary: Summary | undefined
+}
+
+export interface BoardPage {
+  readonly offset: number
+  readonly size: number
+  /** Only builds put away; otherwise only those that are not. */
+  readonly putAway?: boolean
+  /** Words all of which stand in name or description, in any case. */
+  readonly search?: string
+  readonly order?: 'latest' | 'name' | 'oldest'
+}
+
+/** What came of entries that were sent: which are stored now, whether by this send or before it, and which are refused. */
+export interface Appended {
+  readonly stored: readonly string[]
+  readonly refused: readonly { readonly id: string; readonly code: RefusalCode; readonly about: string }[]
+  /** How many of them were not known before. */
+  readonly added: number
+  readonly lastSeq: number
 }
 
 export interface BuildStore {
   /** Stores a whole document: a new build, an imported file or a copy. @throws Refused if its id, or an entry's, is taken. */
   create(document: BuildDocument, by: string): Promise<void>
   load(id: string): Promise<StoredBuild | undefined>
+  /** The spec as it stands, without the entries: what a send is checked against. */
+  head(id: string): Promise<{ readonly spec: Spec; readonly gauges: readonly Gauge[]; readonly revision: number } | undefined>
   /**
-   * Adds entries; those already stored are left as they are, so that a repeated send is one reading. All or none.
-   * @throws Refused if the build, a gauge or a target is not there, or an id belongs to another build.
+   * Adds entries; those already stored are left as they are, so that a repeated send is one reading. Each stands for itself: one
+   * that is refused holds up no other, unless `whole` says all or none.
+   * @throws Refused if the build is not there; with `whole`, for the first entry that is refused.
    */
-  append(id: string, entries: readonly Entry[]): Promise<{ readonly stored: number; readonly lastSeq: number }>
+  append(id: string, entries: readonly Entry[], whole?: boolean): Promise<Appended>
   /** Stores the spec as the next revision. @throws Refused if it was based on an older one. */
   revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number>
   revisions(id: string): Promise<readonly Revision[]>
   specAt(id: string, number: number): Promise<Spec | undefined>
   /** A page of the board, latest work first. `summarise` is asked only for builds whose kept summary is out of date. */
-  board<Summary>(page: { offset: number; size: number }, program: string, summarise: (build: StoredBuild) => Summary): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+  board<Summary>(page: BoardPage, program: string, summarise: (build: StoredBuild) => Summary): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
-  return { create, load, append, revise, revisions, specAt, board }
+  return { create, load, head, append, revise, revisions, specAt, board }
 
   async function create(document: BuildDocument, by: string): Promise<void> {
     const now = new Date().toISOString()
@@ -56,7 +79,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     }
     const cards = document.gauges.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
     await connection.batch([
-      connection.insert(buildTable).values({ id: document.id, createdAt: document.createdAt, touchedAt: now }),
+      connection.insert(buildTable).values({ id: document.id, createdAt: document.createdAt, touchedAt: now, putAway: document.spec.putAway === true }),
       connection.insert(revisionTable).values({ buildId: document.id, number: 1, spec: JSON.stringify(document.spec), version: BUILD_VERSION, at: now, by, reason: 'start' }),
       ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards).onConflictDoNothing()] : []),
       ...chunks(document.entries).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, document.id, now)))),
@@ -79,8 +102,17 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
   }
 
-  async function append(id: string, entries: readonly Entry[]): Promise<{ stored: number; lastSeq: number }> {
-    const fresh = await unknownEntries(id, entries)
+  async function head(id: string) {
+    const [[revision], cards] = await Promise.all([
+      connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1), gauges.list(),
+    ])
+    return revision && { spec: specOf(revision), revision: revision.number, gauges: cards }
+  }
+
+  async function append(id: string, entries: readonly Entry[], whole = false): Promise<Appended> {
+    const { fresh, known, refused } = await sorted(id, entries)
+    const [first] = refused
+    if (whole && first) throw new Refused(first.code, first.about)
     const now = new Date().toISOString()
     if (fresh.length > 0) {
       await connection.batch([
@@ -89,26 +121,39 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
         ...chunks(fresh).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, id, now))).onConflictDoNothing({ target: entryTable.id })),
       ])
     }
-    return { stored: fresh.length, lastSeq: await lastSeqOf(id) }
+    return { stored: [...known, ...fresh.map((entry) => entry.id)], refused, added: fresh.length, lastSeq: await lastSeqOf(id) }
   }
 
-  /** Entries not stored yet, after checking that everything they point at is there. */
-  async function unknownEntries(id: string, entries: readonly Entry[]): Promise<readonly Entry[]> {
-    const [head] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
-    if (!head) throw new Refused('noSuchBuild', id)
-    const targets = entries.flatMap((entry) => ('target' in entry ? [entry.target] : []))
-    const known = await connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable)
-      .where(inArray(entryTable.id, [...entries.map((entry) => entry.id), ...targets]))
-    const buildOf = new Map(known.map((row) => [row.id, row.buildId]))
-    const coming = new Set(entries.map((entry) => entry.id))
+  /** Entries by what becomes of them: not stored yet, stored already, or pointing at what is not there. */
+  async function sorted(id: string, entries: readonly Entry[]): Promise<{ fresh: readonly Entry[]; known: readonly string[]; refused: Appended['refused'] }> {
+    const [build] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
+    if (!build) throw new Refused('noSuchBuild', id)
+    const buildOf = await buildsOf([...entries.map((entry) => entry.id), ...entries.flatMap(pointedAt)])
     const cards = new Set((await gauges.list()).map((card) => card.id))
+    const coming = new Set<string>()
+    const fresh = new Map<string, Entry>()
+    const known = new Set<string>()
+    const refused: { id: string; code: RefusalCode; about: string }[] = []
     for (const entry of entries) {
       const owner = buildOf.get(entry.id)
-      if (owner !== undefined && owner !== id) throw new Refused('idTaken', entry.id)
-      if (entry.kind === 'reading' && !cards.has(entry.gauge)) throw new Refused('noSuchGauge', entry.gauge)
-      if ('target' in entry && buildOf.get(entry.target) !== id && !coming.has(entry.target)) throw new Refused('noSuchTarget', entry.target)
+      const astray = pointedAt(entry).find((target) => buildOf.get(target) !== id && !coming.has(target))
+      if (owner === id) known.add(entry.id)
+      else if (owner !== undefined) refused.push({ id: entry.id, code: 'idTaken', about: entry.id })
+      else if (entry.kind === 'reading' && !cards.has(entry.gauge)) refused.push({ id: entry.id, code: 'noSuchGauge', about: entry.gauge })
+      else if (astray !== undefined) refused.push({ id: entry.id, code: 'noSuchTarget', about: astray })
+      else {
+        coming.add(entry.id)
+        fresh.set(entry.id, entry)
+      }
     }
-    return [...new Map(entries.map((entry) => [entry.id, entry])).values()].filter((entry) => !buildOf.has(entry.id))
+    return { fresh: [...fresh.values()], known: [...known], refused }
+  }
+
+  async function buildsOf(ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+    const rows = await Promise.all(chunks(ids).map((some) => (
+      connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable).where(inArray(entryTable.id, some))
+    )))
+    return new Map(rows.flat().map((row) => [row.id, row.buildId]))
   }
 
   async function lastSeqOf(id: string): Promise<number> {
@@ -125,7 +170,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     try {
       await connection.batch([
         connection.insert(revisionTable).values({ buildId: id, number, spec: JSON.stringify(spec), version: BUILD_VERSION, at, by, reason }),
-        connection.update(buildTable).set({ touchedAt: at }).where(eq(buildTable.id, id)),
+        connection.update(buildTable).set({ touchedAt: at, putAway: spec.putAway === true }).where(eq(buildTable.id, id)),
       ])
     } catch (cause) {
       // Two people saved at once: the primary key let one through.
@@ -146,21 +191,39 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     return row && specOf(row)
   }
 
-  async function board<Summary>(page: { offset: number; size: number }, program: string, summarise: (build: StoredBuild) => Summary) {
+  async function board<Summary>(page: BoardPage, program: string, summarise: (build: StoredBuild) => Summary) {
+    const name = sql<string>`json_extract(${latestSpec}, '$.name')`
+    const words = (page.search ?? '').trim().split(/\s+/).filter(Boolean)
+    // Every condition is there whatever is asked: a missing one would widen the list.
+    const wanted = and(
+      eq(buildTable.putAway, page.putAway ?? false),
+      sql.join([sql`1`, ...words.map((word) => sql`instr(lower(${name} || ' ' || json_extract(${latestSpec}, '$.description')), ${word.toLowerCase()}) > 0`)], sql` and `),
+    )
+    const order = page.order === 'name' ? [sql`lower(${name})`] : [page.order === 'oldest' ? asc(buildTable.createdAt) : desc(buildTable.touchedAt)]
     const heads = await connection.select({
       id: buildTable.id, touchedAt: buildTable.touchedAt, summary: summaryTable.summary, program: summaryTable.program,
       keptRevision: summaryTable.revision, keptSeq: summaryTable.lastSeq,
       revision: sql<number>`(select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id})`,
       lastSeq: sql<number>`coalesce((select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0)`,
     }).from(buildTable).leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
-      .orderBy(desc(buildTable.touchedAt), asc(buildTable.id)).limit(page.size).offset(page.offset)
-    const [counted] = await connection.select({ total: count() }).from(buildTable)
+      .where(wanted).orderBy(...order, asc(buildTable.id)).limit(page.size).offset(page.offset)
+    const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
     const rows: BoardRow<Summary>[] = []
     for (const head of heads) {
       const kept = head.program === program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq && head.summary !== null
-      rows.push({ id: head.id, touchedAt: head.touchedAt, summary: kept ? (JSON.parse(head.summary!) as Summary) : await summarised(head.id, program, summarise) })
+      rows.push({ id: head.id, touchedAt: head.touchedAt, summary: kept ? (JSON.parse(head.summary!) as Summary) : await soundSummary(head.id, program, summarise) })
     }
     return { rows, total: counted?.total ?? 0 }
+  }
+
+  /** One build that cannot be read must not keep the others off the board. */
+  async function soundSummary<Summary>(id: string, program: string, summarise: (build: StoredBuild) => Summary): Promise<Summary | undefined> {
+    try {
+      return await summarised(id, program, summarise)
+    } catch (fault) {
+      console.error(`Build ${id} cannot be summarised`, fault)
+      return undefined
+    }
   }
 
   async function summarised<Summary>(id: string, program: string, summarise: (build: StoredBuild) => Summary): Promise<Summary> {
@@ -172,10 +235,19 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   }
 }
 
+/** The entries an entry says something of: without them it means nothing. */
+function pointedAt(entry: Entry): readonly string[] {
+  if (entry.kind === 'reading') return [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])]
+  return 'target' in entry ? [entry.target] : []
+}
+
 /** A spec as this program knows it, whichever version of the program stored it. */
 function specOf(row: { spec: string; version: number }): Spec {
   return migrateSpec(JSON.parse(row.spec) as object, row.version)
 }
+
+/** The spec of the latest revision of a build, as the JSON text it is stored as. */
+const latestSpec = sql`(select spec from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id} order by ${revisionTable.number} desc limit 1)`
 
 /** SQLite takes a limited number of values a statement. */
 const ROWS_PER_INSERT = 400

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Entry } from '@/core/build'
 import type { GaugeLine } from '@/core/liveGauge'
 import { randomStream } from '@/core/numerics/random'
@@ -87,27 +87,35 @@ describe('entries', () => {
 
   it('stores a repeated send once, alone, within one send and in parallel', async () => {
     const entry = reading()
-    expect((await db.builds.append(tern.id, [entry])).stored).toBe(1)
-    expect((await db.builds.append(tern.id, [entry, reading(), entry])).stored).toBe(1)
+    expect(await db.builds.append(tern.id, [entry])).toMatchObject({ stored: [entry.id], added: 1, refused: [] })
+    const next = reading()
+    expect(await db.builds.append(tern.id, [entry, next, entry])).toMatchObject({ stored: [entry.id, next.id], added: 1, refused: [] })
     const twin = reading()
     await Promise.all([db.builds.append(tern.id, [twin]), db.builds.append(tern.id, [twin])])
     expect((await db.builds.load(tern.id))!.document.entries).toHaveLength(3)
   })
 
-  it('stores all of a send or none', async () => {
-    await expect(db.builds.append(tern.id, [reading(), { ...reading(), gauge: 'nobody’s' } as Entry])).rejects.toMatchObject({ code: 'noSuchGauge' })
+  it('stores every sound entry of a send, whatever becomes of the others; a table of readings all or none', async () => {
+    const [good, bad, last] = [reading(), { ...reading(), gauge: 'nobody’s' } as Entry, reading(0.06)]
+    await expect(db.builds.append(tern.id, [good, bad, last], true)).rejects.toMatchObject({ code: 'noSuchGauge' })
     expect((await db.builds.load(tern.id))!.document.entries).toHaveLength(0)
+    expect(await db.builds.append(tern.id, [good, bad, last])).toMatchObject({ stored: [good.id, last.id], refused: [{ id: bad.id, code: 'noSuchGauge', about: 'nobody’s' }] })
+    expect((await db.builds.load(tern.id))!.document.entries.map(({ id }) => id)).toEqual([good.id, last.id])
   })
 
   it('refuses a build, a target and an id that are not its own', async () => {
     await expect(db.builds.append(uuidV7(), [reading()])).rejects.toMatchObject({ code: 'noSuchBuild' })
-    const strike: Entry = { kind: 'strike', id: uuidV7(), at: new Date().toISOString(), by: 'KV', target: uuidV7(), reason: 'gone' }
-    await expect(db.builds.append(tern.id, [strike])).rejects.toMatchObject({ code: 'noSuchTarget' })
-    const entry = reading()
-    await db.builds.append(tern.id, [entry])
+    const [first, second] = [reading(), reading()]
+    const strike: Entry = { kind: 'strike', id: uuidV7(), at: new Date().toISOString(), by: 'KV', target: first.id, reason: 'gone' }
+    const codes = async (build: string, ...entries: Entry[]) => (await db.builds.append(build, entries)).refused.map(({ id, code, about }) => [id, code, about])
+    expect(await codes(tern.id, strike, { ...reading(), supersedes: second.id } as Entry, { ...reading(), settles: [second.id] } as Entry)).toEqual([
+      [strike.id, 'noSuchTarget', first.id], [expect.any(String), 'noSuchTarget', second.id], [expect.any(String), 'noSuchTarget', second.id],
+    ])
+    // What it pointed at came after all: sent again, it is taken.
+    expect(await codes(tern.id, first, strike)).toEqual([])
     const other = { ...tern, id: uuidV7(), entries: [] }
     await db.builds.create(other, 'KV')
-    await expect(db.builds.append(other.id, [entry])).rejects.toMatchObject({ code: 'idTaken' })
+    expect(await codes(other.id, first, { ...strike, id: uuidV7() })).toEqual([[first.id, 'idTaken', first.id], [expect.any(String), 'noSuchTarget', first.id]])
   })
 
   it('keeps every kind of entry to the letter', async () => {
@@ -118,6 +126,8 @@ describe('entries', () => {
       { kind: 'strike', ...stamp(), target: first.id, reason: 'dial had slipped' },
       { kind: 'skip', ...stamp(), characteristic: 'gasketBore', place: { bank: 'left' }, reason: 'no gasket yet' },
       { kind: 'note', ...stamp(), characteristic: 'chamber', place: { cylinder: 2, repeat: 1 }, text: 'a bubble' },
+      { kind: 'move', ...stamp(), target: first.id, place: { cylinder: 4, spot: 'front' }, reason: 'meant for 4' },
+      { ...reading(0.5), plusMinus: 0.002, settles: [first.id] } as Entry,
       { kind: 'undo', ...stamp(), target: first.id },
     ]
     await db.builds.append(tern.id, all)
@@ -160,7 +170,7 @@ describe('what an older program stored', () => {
     await db.builds.append(old.id, old.entries)
     const loaded = (await db.builds.load(old.id))!
     expect(loaded.document.entries).toEqual(old.entries)
-    expect(loaded.document.spec).toMatchObject({ name: 'Petrel', layout: { mains: 5 }, stock: { shells: [] }, methods: { bearings: 'direct' } })
+    expect(loaded.document.spec).toMatchObject({ name: 'Petrel', layout: { mains: 5, pins: expect.arrayContaining([expect.objectContaining({ cylinders: [1, 2] })]), rodBearings: 'plain' }, stock: { shells: [] }, methods: { bearings: 'direct' } })
     expect(await db.builds.specAt(old.id, 1)).toEqual(loaded.document.spec)
     await db.builds.revise(old.id, 1, loaded.document.spec, 'KV', 'same again')
     expect((await db.builds.load(old.id))!.document.spec).toEqual(loaded.document.spec)
@@ -170,15 +180,29 @@ describe('what an older program stored', () => {
 describe('presses of live gauges', () => {
   const line = (sequence: number, value = 83): GaugeLine => ({ name: 'bore-metric', value, unit: 'mm', sequence, text: String(value) })
   it('are kept once each, in order, and can be asked for from any one on', async () => {
-    const first = await db.presses.add(line(1), 'a')
+    const first = await db.presses.add(line(1), 'a', null)
     expect(first.isNew).toBe(true)
-    expect((await db.presses.add(line(2), 'b')).isNew).toBe(true)
-    expect(await db.presses.add(line(1), 'a')).toEqual({ press: first.press, isNew: false })
+    expect((await db.presses.add(line(2), 'b', null)).isNew).toBe(true)
+    expect(await db.presses.add(line(1), 'a', null)).toEqual({ press: first.press, isNew: false })
     // Another gauge may say the very same thing.
-    expect((await db.presses.add({ ...line(1), name: 'mic-metric' }, 'a')).isNew).toBe(true)
-    expect((await db.presses.after(first.press.seq)).map(({ name, sequence }) => [name, sequence])).toEqual([['bore-metric', 2], ['mic-metric', 1]])
+    expect((await db.presses.add({ ...line(1), name: 'mic-metric' }, 'a', null)).isNew).toBe(true)
+    expect((await db.presses.after(first.press.seq, 'bench-1')).map(({ name, sequence }) => [name, sequence])).toEqual([['bore-metric', 2], ['mic-metric', 1]])
     expect(await db.presses.lastSeq()).toBe(first.press.seq + 2)
     for (const sql of ['UPDATE gauge_press SET value = 9', 'DELETE FROM gauge_press']) await expect(raw(sql)).rejects.toThrow(/append-only/)
+  })
+
+  it('go to the session that has the gauge and to no other; taken over, the next go there', async () => {
+    await db.presses.hold('bore-metric', 'bench-1', 'KV at Tern')
+    expect(await db.presses.holder('bore-metric')).toEqual({ name: 'bore-metric', session: 'bench-1', words: 'KV at Tern' })
+    await db.presses.add(line(1), 'a', 'bench-1')
+    await db.presses.hold('bore-metric', 'bench-2', 'AB at Petrel')
+    await db.presses.add(line(2), 'b', 'bench-2')
+    const sequences = async (session: string) => (await db.presses.after(0, session)).map(({ sequence }) => sequence)
+    expect([await sequences('bench-1'), await sequences('bench-2'), await sequences('bench-3')]).toEqual([[1], [2], []])
+    expect([await db.presses.heldBy('bench-1'), await db.presses.heldBy('bench-2')]).toEqual([[], ['bore-metric']])
+    await db.presses.hold('bore-metric', null, '')
+    expect(await db.presses.holder('bore-metric')).toBeUndefined()
+    expect(await db.presses.heldBy('bench-2')).toEqual([])
   })
 })
 
@@ -209,6 +233,32 @@ describe('the board', () => {
     const first = await db.builds.board({ offset: 0, size: 1 }, '1', name)
     expect(first).toMatchObject({ total: 3, rows: [{ summary: 'Tern' }] })
     expect((await db.builds.board({ offset: 1, size: 5 }, '1', name)).rows).toHaveLength(2)
+  })
+
+  it('shows the builds that are sound when one cannot be worked out, and tries that one again', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    const nameOf = (build: { document: { spec: { name: string } } }) => { if (build.document.spec.name === 'Petrel') throw new Error('cannot be worked out'); return build.document.spec.name }
+    const said = vi.spyOn(console, 'error').mockImplementation(() => {})
+    const { rows, total } = await db.builds.board({ offset: 0, size: 10, order: 'name' }, '1', nameOf)
+    expect(total).toBe(3)
+    expect(rows.map(({ summary }) => summary)).toEqual([undefined, 'Tern', 'Wren'])
+    expect(said).toHaveBeenCalledTimes(1)
+    said.mockRestore()
+    const again = await db.builds.board({ offset: 0, size: 10, order: 'name' }, '1', (build) => build.document.spec.name)
+    expect(again.rows.map(({ summary }) => summary)).toEqual(['Petrel', 'Tern', 'Wren'])
+  })
+
+  it('searches by words in any case, orders, and keeps what is put away apart', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    const names = async (page: object) => (await db.builds.board({ offset: 0, size: 10, order: 'name', ...page }, '1', (build) => build.document.spec.name)).rows.map(({ summary }) => summary)
+    expect(await names({ search: 'pET' })).toEqual(['Petrel'])
+    expect(await names({ search: 'petrel nowhere' })).toEqual([])
+    expect(await names({ search: '%' })).toEqual([])
+    await db.builds.revise(tern.id, 1, { ...tern.spec, putAway: true }, 'KV', 'put away')
+    expect(await names({})).toEqual(['Petrel', 'Wren'])
+    expect(await names({ putAway: true })).toEqual(['Tern'])
+    await db.builds.revise(tern.id, 2, tern.spec, 'KV', 'taken out')
+    expect(await names({})).toEqual(['Petrel', 'Tern', 'Wren'])
   })
 })
 

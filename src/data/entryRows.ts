@@ -38,13 +38,14 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
   const stamp = { id, buildId, kind, at, by, receivedAt }
   switch (entry.kind) {
     case 'reading': {
-      const { characteristic, place, value, upper, unit, asTyped, gauge, partTempC, gaugeTempC, strokes, supersedes } = entry
-      return { ...stamp, characteristic, ...place, value, upper, unit, asTyped, gauge, partTempC, gaugeTempC, strokes, supersedes }
+      const { characteristic, place, value, upper, plusMinus, unit, asTyped, gauge, partTempC, gaugeTempC, strokes, supersedes, settles } = entry
+      return { ...stamp, characteristic, ...place, value, upper, plusMinus, unit, asTyped, gauge, partTempC, gaugeTempC, strokes, supersedes, settles: settles && JSON.stringify(settles) }
     }
     case 'skip': return { ...stamp, characteristic: entry.characteristic, ...entry.place, words: entry.reason }
     case 'note': return { ...stamp, characteristic: entry.characteristic, ...entry.place, words: entry.text }
     case 'check': return { ...stamp, characteristic: entry.characteristic, ...entry.place, passed: entry.passed, words: entry.text }
     case 'strike': return { ...stamp, target: entry.target, words: entry.reason }
+    case 'move': return { ...stamp, ...entry.place, target: entry.target, words: entry.reason }
     case 'undo': return { ...stamp, target: entry.target }
   }
 }
@@ -56,13 +57,15 @@ export function entryOf(row: Row): Entry {
     case 'reading':
       return {
         kind: 'reading', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), value: needed(row, 'value'),
-        ...(row.upper !== null && { upper: row.upper }), unit: needed(row, 'unit'), asTyped: needed(row, 'asTyped'), gauge: needed(row, 'gauge'),
+        ...optional({ upper: row.upper, plusMinus: row.plusMinus }), unit: needed(row, 'unit'), asTyped: needed(row, 'asTyped'), gauge: needed(row, 'gauge'),
         ...optional({ partTempC: row.partTempC, gaugeTempC: row.gaugeTempC, strokes: row.strokes, supersedes: row.supersedes }),
+        ...(row.settles !== null && { settles: JSON.parse(row.settles) as string[] }),
       }
     case 'skip': return { kind: 'skip', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), reason: needed(row, 'words') }
     case 'note': return { kind: 'note', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), text: needed(row, 'words') }
     case 'check': return { kind: 'check', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), passed: needed(row, 'passed'), ...optional({ text: row.words }) }
     case 'strike': return { kind: 'strike', ...stamp, target: needed(row, 'target'), reason: needed(row, 'words') }
+    case 'move': return { kind: 'move', ...stamp, target: needed(row, 'target'), place: placeOf(row), reason: needed(row, 'words') }
     case 'undo': return { kind: 'undo', ...stamp, target: needed(row, 'target') }
   }
 }

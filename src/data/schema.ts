@@ -5,6 +5,8 @@ export const buildTable = sqliteTable('build', {
   id: text('id').primaryKey(),
   createdAt: text('created_at').notNull(),
   touchedAt: text('touched_at').notNull(),
+  /** Off the board, everything kept; as the latest revision says. */
+  putAway: integer('put_away', { mode: 'boolean' }).notNull().default(false),
 }, (table) => [index('build_touched').on(table.touchedAt)])
 
 /** Append-only: the spec as it stood from each revision on. */
@@ -24,7 +26,7 @@ export const entryTable = sqliteTable('entry', {
   seq: integer('seq').primaryKey({ autoIncrement: true }),
   id: text('id').notNull().unique(),
   buildId: text('build_id').notNull().references(() => buildTable.id),
-  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'undo'] }).notNull(),
+  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo'] }).notNull(),
   characteristic: text('characteristic'),
   cylinder: integer('cylinder'),
   main: integer('main'),
@@ -34,6 +36,8 @@ export const entryTable = sqliteTable('entry', {
   /** Canonical unit of the characteristic's kind. */
   value: real('value'),
   upper: real('upper'),
+  /** Half-width typed behind ±. */
+  plusMinus: real('plus_minus'),
   /** Unit it was typed in. */
   unit: text('unit'),
   asTyped: text('as_typed'),
@@ -45,6 +49,8 @@ export const entryTable = sqliteTable('entry', {
   passed: integer('passed', { mode: 'boolean' }),
   gauge: text('gauge').references(() => gaugeTable.id),
   supersedes: text('supersedes'),
+  /** Ids of other readings it settles, as a JSON list. */
+  settles: text('settles'),
   target: text('target'),
   words: text('words'),
   at: text('at').notNull(),
@@ -73,8 +79,21 @@ export const pressTable = sqliteTable('gauge_press', {
   sequence: integer('sequence').notNull(),
   text: text('text').notNull(),
   line: text('line').notNull(),
+  /** The bench session that had the gauge when it was pressed; none: nobody had. */
+  session: text('session'),
   at: text('at').notNull(),
 }, (table) => [index('press_name').on(table.name, table.seq)])
+
+/** Append-only: who took, gave back or took over which live gauge. The last row of a gauge says who has it now. */
+export const gaugeHoldTable = sqliteTable('gauge_hold', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  name: text('name').notNull(),
+  /** None: given back. */
+  session: text('session'),
+  /** Who and where, for the words on the other screen. */
+  words: text('words').notNull(),
+  at: text('at').notNull(),
+}, (table) => [index('gauge_hold_name').on(table.name, table.seq)])
 
 /** A cache of what the board shows of a build; thrown away and worked out again whenever the build or the program has moved on. */
 export const summaryTable = sqliteTable('build_summary', {

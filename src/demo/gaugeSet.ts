@@ -21,7 +21,7 @@ export class GaugeSet {
   /** Sends a line as it is. @throws when the server understood and said no. */
   async send(line: string): Promise<void> {
     await pRetry(async () => {
-      const response = await fetch(`${this.server}/api/live`, { method: 'POST', headers: { 'content-type': 'text/plain' }, body: line })
+      const response = await fetch(`${this.server}/api/live`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ lines: [line] }) })
       if (response.ok) return
       const { error } = (await response.json()) as { error: string }
       if (response.status < 500) throw new Refused(error)

@@ -1,6 +1,8 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
 import { startingLimits } from '@/core/benches'
 import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Limit, type Shell, type Spec } from '@/core/build'
+import { usualPins, type LayoutKind } from '@/core/engine'
+import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'
 
 const SHEET = 'owner’s sheet'
@@ -8,8 +10,7 @@ const GASKETS = 'gasket maker’s sheet'
 const PISTONS = 'piston maker’s card'
 const CAM = 'cam card'
 const SHOP = 'shop rule'
-const MM_PER_INCH = 25.4
-const inch = (inches: number) => Number((inches * MM_PER_INCH).toPrecision(12))
+const inch = (inches: number) => Number(toCanonical(inches, 'in').toPrecision(12))
 
 export interface DemoBuild {
   readonly id: string
@@ -29,9 +30,15 @@ export interface DemoBuild {
 
 const band = (lower: number, upper: number, target: number | undefined, source: string, reason: string): Limit => ({ lower, upper, target, source, reason })
 
-function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: number, label: (mm: number) => string): Gasket[] {
+/** The usual crank of a layout, front number one, turning clockwise. */
+function pins(kind: LayoutKind, cylinders: number, bankAngleDeg: number): Spec['layout']['pins'] {
+  const placed = { kind, cylinders, bankAngleDeg, numbering: bankAngleDeg > 0 ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise' } as const
+  return usualPins(placed).map((pin) => ({ ...pin, cylinders: [...pin.cylinders] }))
+}
+
+function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: number, kind: Gasket['kind'], label: (mm: number) => string): Gasket[] {
   return thicknessesMm.map((thicknessMm, index) => ({
-    id: `hl-g${index + 1}`, name: label(thicknessMm), boreMm, thicknessMm, thicknessToleranceMm: toleranceMm, source: GASKETS,
+    id: `hl-g${index + 1}`, name: label(thicknessMm), boreMm, thicknessMm, thicknessToleranceMm: toleranceMm, kind, source: GASKETS,
   }))
 }
 
@@ -56,9 +63,9 @@ const tern: DemoBuild = {
     units: 'metric',
     layout: {
       kind: 'inline', cylinders: 5, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 2, 4, 5, 3], mains: 6, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
+      firingOrder: [1, 2, 4, 5, 3], pins: pins('inline', 5, 0), mains: 6, mainBearings: 'plain', rodBearings: 'plain', valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
     },
-    duty: { use: 'hill-climb', fuel: '102 RON', boostKpa: 160, redlineRpm: 8200 },
+    duty: { use: 'competition', useWords: 'hill-climb', fuel: 'petrol', fuelWords: '102 RON', boostKpa: 160, redlineRpm: 8200 },
     paper: {
       bore: { value: 83, unit: 'mm', source: SHEET, reason: '82.5 + 0.5 overbore' },
       stroke: { value: 92.8, tolerance: 0.02, unit: 'mm', source: SHEET },
@@ -99,7 +106,7 @@ const tern: DemoBuild = {
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
-    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [], shells: [] },
+    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },
   },
 }
@@ -120,9 +127,9 @@ const petrel: DemoBuild = {
     units: 'inch',
     layout: {
       kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], mains: 5, valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
+      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], pins: pins('v', 8, 90), mains: 5, mainBearings: 'plain', rodBearings: 'plain', valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
     },
-    duty: { use: 'lake racing, sustained full throttle', fuel: '110 octane leaded', boostKpa: 0, redlineRpm: 7200 },
+    duty: { use: 'sustained', useWords: 'lake racing, full throttle', fuel: 'petrol', fuelWords: '110 octane leaded', boostKpa: 0, redlineRpm: 7200 },
     paper: {
       bore: { value: inch(4.155), unit: 'in', source: SHEET, reason: '4.125 + 0.030 overbore' },
       stroke: { value: inch(3.75), tolerance: inch(0.001), unit: 'in', source: SHEET },
@@ -160,7 +167,7 @@ const petrel: DemoBuild = {
     },
     materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
-    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), (mm) => `Steel ${(mm / MM_PER_INCH).toFixed(3)}`), pistons: [], shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)] },
+    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), 'steelShim', (mm) => `Steel ${fromCanonical(mm, 'in').toFixed(3)}`), pistons: [], shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)] },
     choice: { gasket: 'hl-g3' },
   },
 }
@@ -179,9 +186,9 @@ const wren: DemoBuild = {
     units: 'metric',
     layout: {
       kind: 'single', cylinders: 1, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1], mains: 2, valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
+      firingOrder: [1], pins: pins('single', 1, 0), mains: 2, mainBearings: 'rolling', rodBearings: 'rolling', valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
     },
-    duty: { use: 'grass-track', fuel: 'methanol', boostKpa: 0, redlineRpm: 10_500 },
+    duty: { use: 'competition', useWords: 'grass-track', fuel: 'methanol', boostKpa: 0, redlineRpm: 10_500 },
     paper: {
       bore: { value: 88, tolerance: 0.01, unit: 'mm', source: SHEET },
       stroke: { value: 82, tolerance: 0.02, unit: 'mm', source: SHEET },
@@ -202,7 +209,7 @@ const wren: DemoBuild = {
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
     methods: { ...DEFAULT_METHODS, deckPlaces: 4, chamberRepeats: 2 },
-    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
+    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },
   },
 }

@@ -20,17 +20,20 @@ const Initials = styled.input`
 `
 
 /** What belongs to the device and not to a build: units on show, light or dark, whose hands these are. */
-export const DeviceSettings = memo(({ ownSystem }: { ownSystem?: UnitSystem }) => {
+export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSystem; buildId?: string }) => {
   const device = useDevice()
   const router = useRouter()
   const [typed, setTyped] = useState(device.initials)
+  const [seen, setSeen] = useState(device.initials)
+  if (seen !== device.initials) { setSeen(device.initials); setTyped(device.initials) }
   const keep = (change: Parameters<typeof device.set>[0]) => { device.set(change); router.refresh() }
-  const shown = ownSystem ? device.systemFor(ownSystem) : device.system
+  const shown = ownSystem && buildId ? device.systemFor(ownSystem, buildId) : (device.system ?? ownSystem)
+  const change = (system: UnitSystem) => { if (buildId) { device.setSystemFor(buildId, system); router.refresh() } else keep({ system }) }
   const nextTheme = device.theme === 'auto' ? 'light' : device.theme === 'light' ? 'dark' : 'auto'
   return (
     <Box>
       {shown && (
-        <Toggle onPress={() => keep({ system: shown === 'metric' ? 'inch' : 'metric' })} aria-label={`Units shown: ${shown}. Change`}>
+        <Toggle onPress={() => change(shown === 'metric' ? 'inch' : 'metric')} aria-label={`Units shown: ${shown}. Change`}>
           {shown === 'metric' ? <><b>mm</b> · in</> : <>mm · <b>in</b></>}
         </Toggle>
       )}

@@ -26,7 +26,7 @@ const Trail = styled.nav`
 export interface Crumb { readonly href: string; readonly words: string }
 
 /** The bar on top of every page: where one is, and what this device prefers. */
-export function TopBar({ trail = [], note, ownSystem, children }: { trail?: readonly Crumb[]; note?: string; ownSystem?: UnitSystem; children?: ReactNode }) {
+export function TopBar({ trail = [], note, ownSystem, buildId, children }: { trail?: readonly Crumb[]; note?: string; ownSystem?: UnitSystem; buildId?: string; children?: ReactNode }) {
   return (
     <Header>
       <Brand href="/" prefetch={false} aria-label="Kalibros, shop board">K<span>alibros</span></Brand>
@@ -35,7 +35,7 @@ export function TopBar({ trail = [], note, ownSystem, children }: { trail?: read
         {note && <span>{note}</span>}
       </Trail>
       {children}
-      <DeviceSettings ownSystem={ownSystem} />
+      <DeviceSettings ownSystem={ownSystem} buildId={buildId} />
     </Header>
   )
 }

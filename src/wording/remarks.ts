@@ -1,7 +1,7 @@
-import type { Advice, Cost, Finding, Missing, Remark, Station } from '@/core/benches'
+import type { Advice, Broken, Cost, Finding, Missing, Remark, Station } from '@/core/benches'
 import { PAPER, type UnitSystem } from '@/core/build'
 import { differenceWords, figureWords, plainWords, type Shown } from './figures'
-import { percent } from './verdicts'
+import { percent, subjectsWords, subjectWords } from './verdicts'
 
 const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } }
 const RING_WORDS = { top: 'top ring', second: 'second ring', upperRail: 'oil rail', lowerRail: 'oil rail' } as const
@@ -16,10 +16,12 @@ export function remarkWords(remark: Remark, finding: Finding, shown: Shown, syst
       const sits = finding.output === 'deckClearance' ? 'Look at rod, pin height or piston of this one, not the block.' : 'Measure this one again before cutting.'
       return `The others are at ${figureWords(remark.others.value, { ...shown }, system)}. ${sits}`
     }
-    case 'owns': return capital(`${percent(remark.share)} of the doubt is ${remark.label}.`)
+    case 'owns': return capital(`${percent(remark.share)} of the uncertainty is ${remark.label}.`)
     case 'repeatsDisagree': return `The fills are ${differenceWords(remark.apart.value.value, shown, system)} apart, more than the gauge explains: a bubble or a drip?`
     case 'contradictsPaper': return `Paper says ${plainWords(remark.paper.value.value, shown, system)}.`
-    case 'someplacesMissing': return `From ${remark.used} of ${remark.wanted} readings.`
+    case 'incomplete': return `From ${remark.used} of ${remark.wanted} only: not settled before the rest is read.`
+    case 'oldPart': return remark.part === 'piston' ? 'Read with the piston that stood here before the plan: read it again with the new one.' : 'By its maker’s figure: what was measured was another gasket.'
+    case 'leafTolerance': return `The leaves themselves may be ±${differenceWords(remark.mm, shown, system)}: no check of them is on record.`
     case 'pistonMarked': return `With the piston marked ${remark.mark}.`
     case 'ringOnTaper': return `The ring gaps say ${figureWords(remark.ring.value, shown, system)}${remark.agrees ? ', which agrees.' : `, the bore gauge ${figureWords(remark.gauge.value, shown, system)}: one of the two is off, measure again.`}`
     case 'narrowBeside': return `Narrower ${remark.side} of the vertical by ${differenceWords(remark.byMm, shown, system)}: is the cap where it belongs?`
@@ -32,6 +34,10 @@ export function remarkWords(remark: Remark, finding: Finding, shown: Shown, syst
   }
 }
 
+const IMPOSSIBLE_WORDS = {
+  crankDoesNotTurn: 'a rod long enough to turn', noClearanceVolume: 'some clearance volume: these parts leave none', otherGasket: 'the gasket measured that is on the engine now',
+} as const
+
 /** What is wanted before a finding can be known: "4 readings to go". */
 export function missingWords(missing: readonly Missing[], stationLabel: (id: string) => string): string {
   const readings = missing.filter((item) => item.kind === 'reading')
@@ -41,7 +47,7 @@ export function missingWords(missing: readonly Missing[], stationLabel: (id: str
       case 'paper': return [`${PAPER[item.key].label.toLowerCase()} on paper`]
       case 'choice': return ['a gasket chosen']
       case 'check': return [`the check “${item.label}”`]
-      case 'impossible': return [item.reason === 'crankDoesNotTurn' ? 'a rod long enough to turn' : 'some clearance volume: these parts leave none']
+      case 'impossible': return [IMPOSSIBLE_WORDS[item.reason]]
     }
   })
   const first = readings[0]
@@ -90,8 +96,10 @@ export function costWords(cost: Cost, system: UnitSystem): string {
     case 'metal': return `${differenceWords(cost.mm, LENGTH, system)} of metal`
     case 'newPistons': return 'new pistons'
     case 'grinding': return `${cost.cylinders} ${cost.cylinders === 1 ? 'chamber' : 'chambers'} to grind`
-    case 'marks': return `${cost.pistons} ${cost.pistons === 1 ? 'piston' : 'pistons'} to mark anew`
+    case 'marks': return `${cost.pistons} ${cost.pistons === 1 ? 'piston' : 'pistons'} to mark again`
     case 'otherBores': return 'piston to wall changes with the bore'
+    case 'acrossBanks': return `${cost.pistons} ${cost.pistons === 1 ? 'piston changes' : 'pistons change'} banks`
+    case 'checkPockets': return 'check valve pockets, pin offset and front marks'
     case 'honing': return `${cost.cylinders} ${cost.cylinders === 1 ? 'bore' : 'bores'} on the hone`
     case 'buyHalves': return `buy ${cost.halves} ${cost.halves === 1 ? 'half' : 'halves'} ${cost.name}`
     case 'fromShelf': return 'all on the shelf'
@@ -112,4 +120,19 @@ export function small(words: string): string {
 export function stationWords(stations: readonly Station[]): (id: string) => string {
   const labels = new Map(stations.map((station) => [station.id, station.label]))
   return (id) => small(labels.get(id) ?? id)
+}
+
+/** What a way to put it right breaks or leaves broken: "deck clearance, cylinders 2, 3 under by 0.02 mm". */
+export function brokenWords(broken: readonly Broken[], system: UnitSystem): string {
+  const groups = new Map<string, Broken[]>()
+  for (const one of broken) {
+    const key = `${one.bench}.${one.output}.${one.verdict}`
+    groups.set(key, [...(groups.get(key) ?? []), one])
+  }
+  return [...groups.values()].map((alike) => {
+    const [first] = alike as [Broken]
+    const worst = Math.max(...alike.map(({ excess }) => excess))
+    const of = subjectWords(first) === '' ? '' : ` ${small(subjectsWords(alike))}`
+    return `${small(first.shown.label)}${of} ${first.verdict} by ${differenceWords(worst, first.shown, system)}`
+  }).join('; ')
 }

@@ -19,9 +19,11 @@ export const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
   probable: '95 % sure on each side (ISO 14253-1:2017)',
 }
 
-/** "cylinder 3", "main 2", or nothing for the engine as a whole. */
-export function subjectWords({ cylinder, main }: Subject): string {
-  return cylinder !== undefined ? `cylinder ${cylinder}` : main !== undefined ? `main ${main}` : ''
+/** "cylinder 3", "main 2", "left bank", or nothing for the engine as a whole. */
+export function subjectWords({ cylinder, main, bank }: Subject): string {
+  if (cylinder !== undefined) return `cylinder ${cylinder}`
+  if (main !== undefined) return `main ${main}`
+  return bank === undefined ? '' : `${bank} bank`
 }
 
 /** "Ratio, cylinder 3". */
@@ -31,6 +33,7 @@ export function findingTitle(finding: Finding, output: Pick<Output, 'label'>): s
 
 /** "Cylinders 1, 3": several findings of one output. */
 export function subjectsWords(subjects: readonly Subject[]): string {
+  if (subjects[0]?.bank !== undefined) return `${subjects.map(({ bank }) => bank).join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R')
   const mains = subjects[0]?.main !== undefined
   const numbers = subjects.map(({ cylinder, main }) => (mains ? main : cylinder))
   return `${mains ? 'Main' : 'Cylinder'}${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`
@@ -73,4 +76,18 @@ export function percent(share: number): string {
   if (share > 0.995) return 'over 99 %'
   if (share < 0.005) return 'under 1 %'
   return `${Math.round(share * 100)} %`
+}
+
+interface FoundAt { readonly bench: string; readonly finding: Finding }
+
+/** What a change of paper, limits or choice moved: how many figures, and every verdict that is another one now. `labelOf` names an output. */
+export function movedWords(before: readonly FoundAt[], after: readonly FoundAt[], labelOf: (bench: string, output: string) => string): { readonly figures: number; readonly verdicts: readonly string[] } {
+  const was = new Map(before.map(({ bench, finding }) => [`${bench}.${finding.id}`, finding]))
+  const pairs = after.map(({ bench, finding }) => ({ label: labelOf(bench, finding.output), finding, earlier: was.get(`${bench}.${finding.id}`) }))
+  const figures = pairs.filter(({ finding, earlier }) => finding.figure?.value.value !== earlier?.figure?.value.value).length
+  const verdicts = pairs.flatMap(({ label, finding, earlier }) => {
+    const [then, now] = [earlier ? standingOf(earlier) : 'notMeasured', standingOf(finding)]
+    return then === now || (then === 'notMeasured' && now === 'noLimit') ? [] : [`${[label, subjectWords(finding)].filter(Boolean).join(', ')}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
+  })
+  return { figures, verdicts }
 }

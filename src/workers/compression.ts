@@ -1,8 +1,7 @@
 import { proxy } from 'comlink'
 import type { BuildDocument } from '@/core/build'
-import type { PlannerResult } from '@/core/benches/compression'
 import { pooled } from '@/core/metrology'
-import type { CompressionWorker, RatioDraws } from './protocol'
+import type { CompressionWorker, JudgedPlans, RatioDraws } from './protocol'
 import { runInWorker } from './run'
 
 const start = () => new Worker(new URL('./compression.worker.ts', import.meta.url), { type: 'module' })
@@ -23,6 +22,6 @@ export async function drawRatios(document: BuildDocument, draws: number, seed: n
   return { cylinders: first!.cylinders, results, elapsedMs: performance.now() - started }
 }
 
-export function planInWorker(document: BuildDocument, signal: AbortSignal): Promise<PlannerResult> {
+export function planInWorker(document: BuildDocument, signal: AbortSignal): Promise<JudgedPlans> {
   return runInWorker(start, (worker: CompressionWorker) => worker.plan(document), signal)
 }

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/build'
-import { cylinderStates, planCompression, ratioModel } from '@/core/benches/compression'
+import { cylinderStates, planAdvice, planCompression, ratioModel } from '@/core/benches/compression'
+import { evaluate, judgeAll } from '@/core/benches/judgeAdvice'
 import { monteCarlo } from '@/core/metrology'
 import type { CompressionWorker } from './protocol'
 
@@ -17,7 +18,8 @@ const worker: CompressionWorker = {
   },
   async plan(document) {
     const build = openBuild(document)
-    return planCompression(build, cylinderStates(build))
+    const result = planCompression(build, cylinderStates(build))
+    return { result, plans: judgeAll(result.plans.map((plan) => planAdvice(build, plan)), evaluate(build)) }
   },
 }
 

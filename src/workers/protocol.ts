@@ -1,13 +1,31 @@
 import type { BuildDocument } from '@/core/build'
 import type { MonteCarloResult } from '@/core/metrology'
+import type { BenchId, JudgedAdvice } from '@/core/benches'
 import type { PlannerResult } from '@/core/benches/compression'
 import type { ButtingResult } from '@/core/benches/rings'
+import type { CsvReport } from '@/core/files'
 
 /** What the compression worker does. Arguments and answers are plain data. */
 export interface CompressionWorker {
   /** Random draws of every known cylinder's ratio; calls `onProgress` between slices with the draws done. */
   drawRatios(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void): Promise<Omit<RatioDraws, 'elapsedMs'>>
-  plan(document: BuildDocument): Promise<PlannerResult>
+  plan(document: BuildDocument): Promise<JudgedPlans>
+}
+
+/** What the planner found, and its plans as every bench judges them. */
+export interface JudgedPlans {
+  readonly result: PlannerResult
+  readonly plans: readonly JudgedAdvice[]
+}
+
+/** What the adviser does. */
+export interface AdviceWorker {
+  advise(document: BuildDocument, bench: BenchId): Promise<readonly JudgedAdvice[]>
+}
+
+/** What the reader of tables does. */
+export interface CsvWorker {
+  read(document: BuildDocument, text: string, asCopy: boolean): Promise<CsvReport>
 }
 
 /** What the ring worker does. */

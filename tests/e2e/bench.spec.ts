@@ -1,4 +1,4 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
+import { demo, enter, KNOWN_PERSON, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
   await visit(page, shop, '/new')
@@ -81,13 +81,13 @@ test('a dial read one turn off is questioned', async ({ page, shop }) => {
   await openBench(page, shop, id)
   await page.locator('[data-station="deck/c5/front"]').click()
   await enter(page, '1.05')
-  await expect(page.getByText('one dial turn from its sisters')).toBeVisible()
+  await expect(page.getByText('one dial turn from the others')).toBeVisible()
 })
 
 test('what cannot be read says why and stores nothing', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)
-  for (const [text, words] of [['12cc', 'measures volume'], ['1,234', 'could be 1.234 or 1234'], ['0.1 furlong', 'no unit known']] as const) {
+  for (const [text, words] of [['12cc', 'measures volume'], ['1,234', '1.234 mm is outside'], ['0.1 furlong', 'no unit known']] as const) {
     await enter(page, text)
     await expect(page.locator('#understood')).toContainText(words)
     await page.keyboard.press('Escape')
@@ -193,6 +193,7 @@ test('an inch engine speaks thou and goes on where it was left', async ({ page, 
 
 test('on a phone the keypad enters, stores and undoes', async ({ browser, shop }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  await context.addCookies([KNOWN_PERSON])
   const page = await context.newPage()
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)

@@ -11,7 +11,7 @@ test('a corrupted build file is refused with what and where; a sound one opens; 
   await give(text.slice(0, 4000))
   await expect(page.locator('p[role=alert]')).toContainText('breaks off or is damaged')
   await give(text.replace(/"value":(0\.\d+)/, '"value":"$1"'))
-  await expect(page.locator('p[role=alert]')).toContainText('spec.paper.deckClearance.value')
+  await expect(page.locator('p[role=alert]')).toHaveText('Paper, deck clearance, value: wants a number, not a text. Nothing was stored.')
   await give(JSON.stringify({ ...document, version: 99 }))
   await expect(page.locator('p[role=alert]')).toContainText('newer program')
   expect((await shop.server.get(`/api/builds/${document.id}/file`)).status).toBe(404)
@@ -97,16 +97,33 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   await expect.poll(async () => (await shop.document(id)).spec.methods.bore).toBe('paper')
 })
 
-test('a save over somebody else’s is refused and overwrites nothing', async ({ page, shop }) => {
+test('a change is stored on top of what somebody saved in between; a refused one vanishes alone and the screen shows what is stored', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await visit(page, shop, `/builds/${id}/paper`)
   const { spec } = await shop.document(id)
-  await shop.server.post(`/api/builds/${id}/spec`, { basedOn: 1, by: 'AB', reason: 'fuel', spec: { ...spec, duty: { ...spec.duty, fuel: 'petrol' } } })
+  const { status } = await shop.server.post(`/api/builds/${id}/spec`, { basedOn: 1, by: 'AB', reason: 'fuel', spec: { ...spec, duty: { ...spec.duty, fuel: 'diesel' } } })
+  expect(status).toBe(200)
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('83')
   await stroke.press('Enter')
-  await expect(page.locator('p[role=alert]')).toContainText('Nothing was overwritten')
-  expect((await shop.document(id)).spec.duty.fuel).toBe('petrol')
+  await expect(page.getByText('on top of what somebody saved in between')).toBeVisible()
+  await expect.poll(async () => (await shop.document(id)).spec).toMatchObject({ duty: { fuel: 'diesel' }, paper: { stroke: { value: 83 } } })
+  // Two edits on their way: the first is refused, the second stands.
+  let first = true
+  await page.route('**/spec', async (route) => {
+    if (!first) return route.continue()
+    first = false
+    await route.fulfill({ status: 422, contentType: 'application/json', body: JSON.stringify({ error: 'Stroke cannot be that.' }) })
+  })
+  await stroke.fill('88')
+  await stroke.press('Enter')
+  const rod = page.getByRole('textbox', { name: 'Rod length, mm', exact: true })
+  await rod.fill('151')
+  await rod.press('Enter')
+  await expect(page.locator('p[role=alert]')).toContainText('Stroke cannot be that.')
+  await expect.poll(async () => (await shop.document(id)).spec.paper).toMatchObject({ stroke: { value: 83 }, rodLength: { value: 151 } })
+  await expect(stroke).toHaveValue('83')
+  await expect(rod).toHaveValue('151')
 })
 
 test('a copy of a build takes its paper along and none of its readings', async ({ page, shop }) => {
@@ -146,8 +163,11 @@ test('quick sums: typed in any unit, with doubt, and kept into a build as paper'
 
 test('refusals are words, never a stack trace', async ({ shop }) => {
   const id = await shop.bring(demo(WREN))
+  const { status: mixed, json: answer } = await shop.server.post<{ stored: unknown[]; refused: { error: string }[] }>(`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }] })
+  expect([mixed, answer.stored]).toEqual([200, []])
+  expect(answer.refused[0]!.error).toMatch(/^Id: /)
   const cases: [string, unknown][] = [
-    [`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }] }], [`/api/builds/${id}/entries`, {}], ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
+    [`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }], whole: true }], [`/api/builds/${id}/entries`, {}], ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
     [`/api/builds/${id}/spec`, { basedOn: 1, by: 'KV', reason: 'x', spec: {} }], ['/api/gauges', { card: {} }], ['/api/builds', { from: 'file', by: 'KV', document: 7, asCopy: false }],
   ]
   for (const [url, body] of cases) {
@@ -156,7 +176,8 @@ test('refusals are words, never a stack trace', async ({ shop }) => {
     expect(status).toBeLessThan(500)
     expect(json.error).not.toMatch(/ at .*\.[jt]s|Error:/)
   }
-  const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', body: '{"entries":[' })
+  const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"entries":[' })
+  expect((await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', body: JSON.stringify({ entries: demo(TERN).entries }) })).status).toBe(415)
   expect(broken.status).toBe(400)
   const stranger = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'sec-fetch-site': 'cross-site' }, body: JSON.stringify({ entries: demo(TERN).entries }) })
   expect(stranger.status).toBe(403)

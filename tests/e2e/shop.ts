@@ -16,6 +16,9 @@ export function demo(which: number, change: (document: BuildDocument) => BuildDo
   return change({ ...document, id: uuidV7(), entries: document.entries.map((entry) => ({ ...entry, id: uuidV7() })) })
 }
 
+/** Initials were asked for before the first reading and are known here from then on. */
+export const KNOWN_PERSON = { name: 'kalibros-initials', value: 'KV', domain: '127.0.0.1', path: '/' }
+
 export interface Shop {
   readonly server: TestServer
   /** Puts a build into the shop; its id. */
@@ -26,6 +29,11 @@ export interface Shop {
 
 /** One server for all tests of a worker: each test brings builds of its own. */
 export const test = base.extend<{ ownShop: Shop }, { shop: Shop }>({
+  /** The person at this bench is known, as after the first reading of a day. */
+  context: async ({ context }, use) => {
+    await context.addCookies([KNOWN_PERSON])
+    await use(context)
+  },
   shop: [async ({}, use) => { await withShop(use) }, { scope: 'worker' }],
   /** A server for this test alone, to be killed and started again. */
   ownShop: async ({}, use) => { await withShop(use) },

@@ -51,7 +51,7 @@ test('end float waits for its checks; what was found is written down with who an
   await expect.poll(async () => (await shop.document(id)).entries.filter(({ kind }) => kind === 'check').length).toBe(3)
 })
 
-test('a feeler pair is an interval, strokes of the file are counted, and the filing log foretells the rest', async ({ page, shop }) => {
+test('a feeler pair is an interval, strokes of the file are counted, and the filing log says what is left', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id, 'rings')
   await expect(finding(page, 'topGap.2')).toContainText('Under by')
@@ -64,7 +64,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await page.getByRole('button', { name: 'Filing log' }).click()
   await page.getByRole('radio', { name: '2', exact: true }).click({ force: true })
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(3)
-  await expect(page.getByRole('dialog')).toContainText(/About \d+ strokes at the last rate; stop and measure after \d+\./)
+  await expect(page.getByRole('dialog')).toContainText(/About \d+ strokes at the rate so far; stop and measure after \d+\./)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Chance of butting' }).click()
   await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
@@ -127,5 +127,5 @@ test('a reading taken with a gauge whose check had run out is marked wherever it
   await visit(page, ownShop, '/gauges')
   await expect(page.getByRole('row', { name: /Bore gauge, 0\.002 mm/ })).toContainText('overdue')
   await page.getByRole('button', { name: 'Checks of Bore gauge, 0.002 mm' }).click()
-  await expect(page.getByRole('dialog').getByRole('row').nth(1)).toContainText('+0.004 mm · more than its doubt')
+  await expect(page.getByRole('dialog').getByRole('row').nth(1)).toContainText('+0.004 mm · more than its uncertainty')
 })

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { writeBuildFile } from '@/core/build/files'
+import { writeBuildFile } from '@/core/files'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { expectNear } from '../support/expectNear'
@@ -81,7 +81,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
   })
 
   it('publishes the schema that the program reads by', () => {
-    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v2.schema.json'), 'utf8')
+    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v3.schema.json'), 'utf8')
     expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))
   })
 })

@@ -5,6 +5,6 @@ import { latestBuilds } from '../latestBuilds'
 export const metadata: Metadata = { title: 'New build' }
 export const dynamic = 'force-dynamic'
 
-export default async function Page() {
-  return <NewBuild builds={await latestBuilds()} />
+export default async function Page({ searchParams }: { searchParams: Promise<{ copy?: string }> }) {
+  return <NewBuild builds={await latestBuilds()} copyOf={(await searchParams).copy} />
 }

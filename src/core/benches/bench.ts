@@ -18,7 +18,7 @@ export interface Bench {
 }
 
 /** Starting limits of one bench for a fresh build, each with its source. */
-export type Presets = (spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials'>) => Readonly<Record<string, Limit>>
+export type Presets = (spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials' | 'methods' | 'stock' | 'choice'>) => Readonly<Record<string, Limit>>
 
 export type BenchId = 'bores' | 'bearings' | 'rings' | 'rods' | 'compression'
 
@@ -57,6 +57,8 @@ export interface Output {
   readonly estimate?: boolean
   /** Largest minus smallest of the parts: a part that is out speaks before it. */
   readonly spread?: boolean
+  /** A size: no value of it can be below zero. */
+  readonly neverNegative?: boolean
 }
 
 export interface LimitDefinition {
@@ -87,10 +89,11 @@ export interface CheckDefinition {
   readonly each?: 'cylinder' | 'main'
 }
 
-/** What a finding is about: a cylinder, a main bearing, or the engine as a whole. */
+/** What a finding is about: a cylinder, a main bearing, a bank, or the engine as a whole. */
 export interface Subject {
   readonly cylinder?: number
   readonly main?: number
+  readonly bank?: 'left' | 'right'
 }
 
 export interface Station {
@@ -103,6 +106,8 @@ export interface Station {
   readonly row: string
   /** Canonical range outside which a value is questioned. */
   readonly expected: { readonly low: number; readonly high: number }
+  /** Where values here usually are, by the paper, and how far from it they usually stray: a value beyond is looked at for a slip. */
+  readonly usual?: { readonly centre: number; readonly stray: number }
   /** Canonical nominal that `+2` is measured from. */
   readonly nominal?: number
   /** Where it is drawn: a place in the plan of its cylinder, in bore radii from its axis (x to the rear, y to the right). */
@@ -114,7 +119,7 @@ export type Missing =
   | { readonly kind: 'paper'; readonly key: PaperKey }
   | { readonly kind: 'choice'; readonly what: 'gasket' }
   | { readonly kind: 'check'; readonly label: string }
-  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' }
+  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' }
 
 /** Something worth saying about a finding, as data; `wording` makes the sentence. */
 export type Remark =
@@ -122,7 +127,9 @@ export type Remark =
   | { readonly code: 'owns'; readonly label: string; readonly share: number }
   | { readonly code: 'repeatsDisagree'; readonly apart: Figure }
   | { readonly code: 'contradictsPaper'; readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
-  | { readonly code: 'someplacesMissing'; readonly used: number; readonly wanted: number }
+  | { readonly code: 'incomplete'; readonly used: number; readonly wanted: number }
+  | { readonly code: 'oldPart'; readonly part: 'piston' | 'gasket' }
+  | { readonly code: 'leafTolerance'; readonly mm: number }
   | { readonly code: 'pistonMarked'; readonly mark: number }
   | { readonly code: 'ringOnTaper'; readonly ring: Figure; readonly gauge: Figure; readonly agrees: boolean }
   | { readonly code: 'narrowBeside'; readonly side: 'left' | 'right'; readonly byMm: number }
@@ -152,6 +159,27 @@ export interface Advice {
   /** The worst verdict after the change; undefined where nothing changes yet. */
   readonly verdict?: Verdict | 'notJudged'
   readonly costs: readonly Cost[]
+  /** The build after the change, so that every bench can judge it; left out where nothing is changed. */
+  readonly after?: Build
+}
+
+/** A limit that a change breaks, or leaves broken: which finding of which bench. */
+export interface Broken extends Subject {
+  readonly bench: BenchId
+  readonly output: string
+  /** How the output is named and shown: whoever shows it need not know its bench. */
+  readonly shown: Pick<Output, 'label' | 'units' | 'digits'>
+  readonly verdict: Verdict
+  /** How far outside its bound, canonical unit. */
+  readonly excess: number
+}
+
+/** An advice as judged over all benches, as plain data. */
+export interface JudgedAdvice extends Omit<Advice, 'after'> {
+  /** What was kept before and is not any more. */
+  readonly breaks: readonly Broken[]
+  /** What was out and still is, among what the change moves. */
+  readonly leaves: readonly Broken[]
 }
 
 export type Change =
@@ -180,6 +208,8 @@ export type Cost =
   | { readonly code: 'grinding'; readonly cylinders: number; readonly cm3: number }
   | { readonly code: 'marks'; readonly pistons: number }
   | { readonly code: 'otherBores' }
+  | { readonly code: 'acrossBanks'; readonly pistons: number }
+  | { readonly code: 'checkPockets' }
   | { readonly code: 'honing'; readonly cylinders: number }
   | { readonly code: 'buyHalves'; readonly name: string; readonly halves: number }
   | { readonly code: 'fromShelf' }

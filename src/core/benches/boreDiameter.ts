@@ -1,7 +1,8 @@
 import { paperAt, readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
 import { resultOf, type Figure, type FormulaText } from '../metrology'
-import type { Missing } from './bench'
+import { afterWork } from './afterWork'
+import type { Missing, Remark } from './bench'
 import { BORE_AXES, BORE_DEPTHS, type BoreAxis, type BoreDepth } from './boreStations'
 import type { Derived } from './finding'
 
@@ -17,7 +18,8 @@ export interface BoreReading {
 }
 
 export function boreReading(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
-  return readingAt(build, 'bore', { cylinder, spot: `${depth}-${axis}` })
+  const read = readingAt(build, 'bore', { cylinder, spot: `${depth}-${axis}` })
+  return read && afterWork(read, build.work?.honedMm?.get(cylinder), 'length', 'Hone')
 }
 
 /** Every diameter of a bore that has been read. */
@@ -41,12 +43,19 @@ export function measuredBore(build: Build, cylinder: number): Derived {
   const read = boreReadings(build, cylinder)
   const whole = read.filter(({ depth }) => read.filter((other) => other.depth === depth).length === BORE_AXES.length)
   if (whole.length === 0) return { missing: missingBore(cylinder, 'middle') }
-  return { figure: resultOf(boreMean, whole.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure, weight: 1 / whole.length }))) }
+  const figure = resultOf(boreMean, whole.map(({ depth, axis, figure: one }) => ({ label: `${depth}, ${axis}`, figure: one, weight: 1 / whole.length })))
+  return { figure, ...incompleteBore(whole.length) }
 }
 
-/** The bore a cylinder is reckoned with: measured or from paper, as the build's method says. */
+/** A bore read at fewer places than it has: what follows from it says so and is not called within. */
+export function incompleteBore(used: number): { isPartial?: boolean; remarks?: readonly Remark[] } {
+  const wanted = BORE_DEPTHS.length * BORE_AXES.length
+  return used < wanted ? { isPartial: true, remarks: [{ code: 'incomplete', used, wanted }] } : {}
+}
+
+/** The bore a cylinder is computed with: measured or from paper, as the build's method says. */
 export function boreOf(build: Build, cylinder: number): Derived {
   if (build.spec.methods.bore === 'measured') return measuredBore(build, cylinder)
   const figure = paperAt(build, 'bore')
-  return figure ? { figure } : { missing: [{ kind: 'paper', key: 'bore' }] }
+  return figure ? { figure: afterWork(figure, build.work?.honedMm?.get(cylinder), 'length', 'Hone') } : { missing: [{ kind: 'paper', key: 'bore' }] }
 }

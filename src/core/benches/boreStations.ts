@@ -9,6 +9,8 @@ export const BORE_AXES = ['thrust', 'pin'] as const
 export type BoreDepth = (typeof BORE_DEPTHS)[number]
 export type BoreAxis = (typeof BORE_AXES)[number]
 
+/** Honed bores of one oversize lie within a thousandth of it. */
+const USUAL_STRAY = 0.001
 const DRAWN_RADIUS = { top: 0.8, middle: 0.5, bottom: 0.22 } as const
 
 /** Three depths by two axes a bore. */
@@ -21,7 +23,7 @@ export function boreStations(build: Build): readonly Station[] {
       id: stationId('bore', place), characteristic: 'bore', place,
       label: `Cylinder ${cylinder}, bore, ${depth}, ${axis} axis`, row: `${depth[0]!.toUpperCase()}${depth.slice(1)}, ${axis}`,
       expected: nominalMm === undefined ? { low: 20, high: 250 } : { low: nominalMm * 0.99, high: nominalMm * 1.01 },
-      nominal: nominalMm,
+      ...(nominalMm !== undefined && { nominal: nominalMm, usual: { centre: nominalMm, stray: nominalMm * USUAL_STRAY } }),
       drawnAt: axis === 'pin' ? { x: radius, y: 0 } : { x: 0, y: -radius },
     }
   })))

@@ -1,7 +1,9 @@
 import { readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
 import { resultOf, type FormulaText } from '../metrology'
+import { afterWork } from './afterWork'
 import type { Remark } from './bench'
+import { oldPistonRemarks } from './oldParts'
 import type { Derived } from './finding'
 
 export const deckMean: FormulaText = {
@@ -10,7 +12,7 @@ export const deckMean: FormulaText = {
   source: 'common practice: opposite places, so that the rock of the piston cancels',
 }
 
-/** Places on a crown, in the order a hand goes round it, and where they lie in the plan (x to the rear, y to the right). */
+/** Places on a crown, in the order one goes round it, and where they lie in the plan (x to the rear, y to the right). */
 export const DECK_SPOTS = {
   front: { words: 'front', x: -0.62, y: 0 },
   left: { words: 'left', x: 0, y: -0.62 },
@@ -36,7 +38,10 @@ export function deckClearance(build: Build, cylinder: number): Derived {
   if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
     return { missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })) }
   }
-  const figure = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
-  const remarks: Remark[] = spots.length < wanted.length ? [{ code: 'someplacesMissing', used: spots.length, wanted: wanted.length }] : []
-  return { figure, remarks }
+  const measured = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
+  const { deckCutMm = 0, piston } = build.work ?? {}
+  const figure = afterWork(measured, -deckCutMm - (piston?.tallerMm ?? 0), 'length', 'Deck cut or taller piston')
+  const ofOldPiston = oldPistonRemarks(build, cylinder, spots.map((spot) => stationId('deck', { cylinder, spot })))
+  const incomplete: Remark[] = spots.length < wanted.length ? [{ code: 'incomplete', used: spots.length, wanted: wanted.length }] : []
+  return { figure, isPartial: incomplete.length > 0 || ofOldPiston.length > 0, remarks: [...incomplete, ...ofOldPiston] }
 }

@@ -25,6 +25,9 @@ function ownerLabel(build: Build, owner: string): string {
   const [kind = '', id = ''] = owner.split(/:(.*)/s)
   if (kind === 'gauge') return build.gauges.get(id)?.name ?? id
   if (kind === 'reading') return build.gauges.get(build.readings.byId.get(id)?.gauge ?? '')?.name ?? 'a reading'
+  if (kind === 'temperature') return 'shop temperature, not written down'
+  if (kind === 'selection') return 'which of them is the extreme'
   if (kind === 'stock') return build.spec.stock.gaskets.find((gasket) => gasket.id === id)?.name ?? id
-  return id in PAPER ? `${PAPER[id as PaperKey].label} (paper)` : id
+  const key = id.split('/')[0]!
+  return key in PAPER ? `${PAPER[key as PaperKey].label} (paper)` : id
 }

@@ -1,15 +1,25 @@
 import type { Duty } from '../build/types'
 
-/** How hard an engine is used, as the presets of the trade tell duties apart. */
+/** Driven on the road: the wider limits do. */
+export function isGentle({ use }: Duty): boolean {
+  return use === 'street'
+}
+
+/** Raced, drag and long full throttle included. */
 export function isRace({ use }: Duty): boolean {
-  return !/street|road|tour|daily/i.test(use)
+  return use === 'competition' || use === 'sustained' || use === 'drag'
 }
 
 /** Hours at full throttle: boats, endurance, ovals. */
 export function isSustained({ use }: Duty): boolean {
-  return /sustained|marine|lake|boat|hydroplane|endurance|offshore/i.test(use)
+  return use === 'sustained'
+}
+
+/** Nobody has said what the engine is for: a preset that needs to know says so. */
+export function isUnsaid({ use }: Duty): boolean {
+  return use === 'unsaid'
 }
 
 export function isAlcohol({ fuel }: Duty): boolean {
-  return /methanol|ethanol|alcohol/i.test(fuel)
+  return fuel === 'methanol' || fuel === 'ethanolBlend'
 }

@@ -1,8 +1,8 @@
-import { resultOf, spread, type Figure, type FormulaText } from '../metrology'
+import { asExtreme, resultOf, spread, type Figure, type FormulaText } from '../metrology'
 import type { Kind } from '../quantity'
 import { isKnown, type Derived } from './finding'
 
-/** Largest minus smallest across the cylinders (or mains) that are known; the two are named in a remark. */
+/** Largest minus smallest across the cylinders (or mains) that are known; the two are named, and it is said when some are missing. */
 export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: 'cylinder' | 'main' = 'cylinder'): Derived {
   const known = new Map([...byCylinder].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
   const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
@@ -11,12 +11,17 @@ export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived
   const text: FormulaText = {
     id: 'spread', title: of === 'main' ? 'Spread across mains' : 'Spread across cylinders', kind, expression: 'largest − smallest', source: 'definition; what the gauge does to both alike cancels',
   }
+  const figure = resultOf(text, [
+    { label: `${word} ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
+    { label: `${word} ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
+  ])
+  const isPartial = known.size < byCylinder.size || [...byCylinder.values()].some((derived) => isKnown(derived) && derived.isPartial)
   return {
-    figure: resultOf(text, [
-      { label: `${word} ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
-      { label: `${word} ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
-    ]),
-    remarks: [{ code: 'extremes', of, largest: found.largest, smallest: found.smallest }],
+    figure: asExtreme(figure, found.selectionU), isPartial,
+    remarks: [
+      { code: 'extremes', of, largest: found.largest, smallest: found.smallest },
+      ...(known.size < byCylinder.size ? [{ code: 'incomplete', used: known.size, wanted: byCylinder.size } as const] : []),
+    ],
   }
 }
 

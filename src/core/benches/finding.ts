@@ -1,5 +1,5 @@
 import type { Build } from '../build/build'
-import { judge, judgeInterval, type Figure } from '../metrology'
+import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
 import { doubtBudget } from './doubtBudget'
 import type { BenchDefinition, Finding, Missing, Remark, Subject } from './bench'
 
@@ -8,13 +8,20 @@ const OWNS_MOST = 0.6
 
 /** What is known, or what is wanted before it can be. */
 export type Derived =
-  | { readonly figure: Figure; readonly remarks?: readonly Remark[]; /** A go/no-go reading is judged as the interval it is. */ readonly interval?: Interval }
+  | {
+    readonly figure: Figure
+    readonly remarks?: readonly Remark[]
+    /** A go/no-go reading is judged as the interval it is. */
+    readonly interval?: Interval
+    /** From fewer readings or parts than there are, or from a part that was taken out since: never called within. */
+    readonly isPartial?: boolean
+  }
   | { readonly missing: readonly Missing[] }
 
 export interface Interval {
   readonly low: number
   readonly high: number
-  /** Half-width of what the leaves themselves may be off. */
+  /** Half-width of what checked leaves may be off; 0 where the leaf has no check on record. */
   readonly leafTolerance: number
 }
 
@@ -46,15 +53,23 @@ export function finding(
   if (!isKnown(derived)) return { id, output, ...subject, missing: derived.missing, limit, remarks: [] }
   const { figure, interval } = derived
   const { rule } = build.spec.methods
-  const conformity = limit && (interval ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance) : judge(figure.value, limit, rule))
+  const judged = limit && (interval ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance) : judge(figure.value, limit, rule, isSize(definition, output)))
+  const conformity: Conformity | undefined = judged && derived.isPartial && judged.verdict === 'within' ? { ...judged, verdict: 'inDoubt', gaugeCannotDecide: false } : judged
   const remarks = [...(derived.remarks ?? [])]
-  if (conformity?.verdict === 'inDoubt') remarks.push(...mainOwner(build, figure))
+  if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, figure))
   return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
 }
 
-/** `clearance.3` of cylinder 3, `mainClearance.m2` of main 2, `endFloat` of the engine. */
-export function findingId(output: string, { cylinder, main }: Subject): string {
-  return cylinder !== undefined ? `${output}.${cylinder}` : main !== undefined ? `${output}.m${main}` : output
+function isSize(definition: BenchDefinition, output: string): boolean {
+  const { spread, neverNegative } = definition.outputs[output] ?? {}
+  return spread === true || neverNegative === true
+}
+
+/** `clearance.3` of cylinder 3, `mainClearance.m2` of main 2, `deckFall.left` of a bank, `endFloat` of the engine. */
+export function findingId(output: string, { cylinder, main, bank }: Subject): string {
+  if (cylinder !== undefined) return `${output}.${cylinder}`
+  if (main !== undefined) return `${output}.m${main}`
+  return bank === undefined ? output : `${output}.${bank}`
 }
 
 /** The gauge or paper number that owns most of the doubt, where one does. */
@@ -67,11 +82,18 @@ function distinct(missing: readonly Missing[]): Missing[] {
   return [...new Map(missing.map((item) => [JSON.stringify(item), item])).values()]
 }
 
-/** The interval of a go/no-go reading; undefined for a reading with one value. The leaves' own doubt is the gauge's bias doubt at 95 %. */
+/** The interval of a go/no-go reading; undefined for a reading with one value. What a checked leaf may be off is its bias uncertainty at 95 %. */
 export function intervalOf(build: Build, station: string): Interval | undefined {
   const reading = build.readings.current.get(station)
   if (reading?.upper === undefined) return undefined
   const gauge = build.gauges.get(reading.gauge)
   const bias = gauge?.bias ?? 0
-  return { low: reading.value - bias, high: reading.upper - bias, leafTolerance: 2 * (gauge?.biasU ?? 0) }
+  return { low: reading.value - bias, high: reading.upper - bias, leafTolerance: gauge?.checkedOn === undefined ? 0 : 2 * gauge.biasU }
+}
+
+/** What an unchecked leaf may be off, said beside a verdict that does not count it. */
+export function leafRemark(build: Build, station: string): Remark[] {
+  const reading = build.readings.current.get(station)
+  const gauge = reading?.upper === undefined ? undefined : build.gauges.get(reading.gauge)
+  return gauge && gauge.checkedOn === undefined && gauge.biasU > 0 ? [{ code: 'leafTolerance', mm: 2 * gauge.biasU }] : []
 }

@@ -1,6 +1,29 @@
-import type { Build } from '../build/build'
+import { withSpec, type Build } from '../build/build'
+import { bankCount, cylinderPlaces } from '../engine'
+import type { Cost } from './bench'
 
 /** The mark of the piston that goes into a cylinder: its own number, until a plan says otherwise. */
 export function pistonIn(build: Build, cylinder: number): number {
   return build.spec.choice.pistonInBore?.[cylinder - 1] ?? cylinder
+}
+
+/** The build with its pistons in other bores: what was read up to now with pistons in place was read with the old ones. */
+export function withPistons(build: Build, pistonInBore: readonly number[]): Build {
+  const { choice } = build.spec
+  const last = build.entries.at(-1)?.id
+  return withSpec(build, { ...build.spec, choice: { ...choice, pistonInBore: [...pistonInBore], ...(last && { chosenAfter: { ...choice.chosenAfter, pistons: last } }) } })
+}
+
+/** What moving pistons asks to be looked at: marks, and whether they fit the other way round. */
+export function movingCosts(build: Build, before: readonly number[], after: readonly number[]): Cost[] {
+  const { layout, paper } = build.spec
+  const bankOf = new Map(cylinderPlaces(layout).map(({ cylinder, bank }) => [cylinder, bank]))
+  const moved = after.flatMap((mark, index) => (mark === before[index] ? [] : [{ mark, cylinder: index + 1 }]))
+  const across = bankCount(layout) === 2 ? moved.filter(({ mark, cylinder }) => bankOf.get(mark) !== bankOf.get(cylinder)).length : 0
+  return [
+    ...(moved.length > 0 ? [{ code: 'marks', pistons: moved.length } as const] : []),
+    ...(across > 0 ? [{ code: 'acrossBanks', pistons: across } as const] : []),
+    // Pockets and an offset pin make a left and a right piston of one casting.
+    ...(moved.length > 0 && (across > 0 || (paper.pinOffset?.value ?? 0) !== 0) ? [{ code: 'checkPockets' } as const] : []),
+  ]
 }

@@ -1,6 +1,7 @@
 import type { UnitSystem } from '../build/types'
+import { UNITS } from '../quantity'
 
-const MM_PER_THOU = 0.0254
+const MM_PER_THOU = UNITS.thou.factor
 
 /** A preset said in thou, in mm: as it is for a shop that works in inches, to the nearest figure one would say in a metric one. */
 export function inThou(value: number, units: UnitSystem): number {

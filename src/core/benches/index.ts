@@ -17,7 +17,7 @@ export function isBenchId(id: string): id is BenchId {
 }
 
 export type {
-  Advice, Bench, BenchDefinition, BenchId, Change, Characteristic, CheckDefinition, Cost, Finding, Headline, LimitDefinition, Missing, Output, Remark, Station, Subject, Units,
+  Advice, Bench, BenchDefinition, BenchId, Broken, Change, Characteristic, CheckDefinition, Cost, Finding, Headline, JudgedAdvice, LimitDefinition, Missing, Output, Remark, Station, Subject, Units,
 } from './bench'
 export { doubtBudget, type DoubtShare } from './doubtBudget'
 export { sheetsOf, type Across, type SheetOf, type SheetRow } from './sheets'
@@ -25,4 +25,4 @@ export { gaugesFor } from './gaugeChoice'
 export { benchChecks, type BenchCheck } from './checks'
 export { benchProgress, benchState, type BenchState } from './benchState'
 export { byConsequence, standsOut } from './consequence'
-export { startingLimits } from './startingLimits'
+export { startingLimits, followPresets } from './startingLimits'

@@ -1,7 +1,8 @@
 import { readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
 import type { Reading } from '../build/types'
-import { formula, linear, resultOf, type Figure } from '../metrology'
+import { formula, resultOf, type Figure } from '../metrology'
+import { afterWork } from './afterWork'
 import { BORE_DEPTHS, type BoreDepth } from './boreStations'
 import type { Derived } from './finding'
 import { RING_CHARACTERISTIC, type Ring } from './ringNames'
@@ -33,13 +34,24 @@ export function ringStation(ring: Ring, cylinder: number, spot: RingSpot): strin
 
 /** The gap at a spot; undefined where it was not read, or the ring has been on the file since. */
 export function ringGapAt(build: Build, ring: Ring, cylinder: number, spot: RingSpot): Figure | undefined {
-  return isFiledSince(build, ring, cylinder, spot) ? undefined : readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+  if (isFiledSince(build, ring, cylinder, spot)) return undefined
+  const read = readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
+  return read && afterWork(read, gapChangeMm(build, ring, cylinder), 'length', 'File or hone')
 }
 
-/** Read before the ring's last pass on the file: the gap of a ring that is no more. Ids are in the order of time. */
+/** What considered work does to a gap: filed off, and π times what the bore is honed. */
+export function gapChangeMm(build: Build, ring: Ring, cylinder: number): number {
+  return (build.work?.filedMm?.get(`${ring}/${cylinder}`) ?? 0) + Math.PI * (build.work?.honedMm?.get(cylinder) ?? 0)
+}
+
+/** Read before the ring's last pass on the file: the gap of a ring that is no more. By the order of arrival: clocks of devices differ. */
 export function isFiledSince(build: Build, ring: Ring, cylinder: number, spot: RingSpot): boolean {
   const read = build.readings.current.get(ringStation(ring, cylinder, spot))
-  return read !== undefined && ringSpots(build, ring).some((other) => passes(build, ringStation(ring, cylinder, other)).some(({ id, strokes }) => strokes !== undefined && id > read.id))
+  return read !== undefined && ringSpots(build, ring).some((other) => passes(build, ringStation(ring, cylinder, other)).some(({ id, strokes }) => strokes !== undefined && arrivalOf(build, id) > arrivalOf(build, read.id)))
+}
+
+function arrivalOf(build: Build, id: string): number {
+  return build.readings.arrival.get(id) ?? Infinity
 }
 
 /** The readings of one place that stand or stood, first to last: those struck out or taken back do not count. */
@@ -68,11 +80,4 @@ export function taperByRing(build: Build, cylinder: number): Derived | undefined
   const topGapMm = gapAtDepth(build, cylinder, 'top')
   const bottomGapMm = gapAtDepth(build, cylinder, 'bottom')
   return topGapMm && bottomGapMm ? { figure: taperFromGaps.of({ topGapMm, bottomGapMm }) } : undefined
-}
-
-/** The smallest of several figures, as a choice that opens to all of them. */
-export function smallestOf(title: string, figures: readonly { readonly label: string; readonly figure: Figure }[]): Figure {
-  const ranked = [...figures].sort((a, b) => a.figure.value.value - b.figure.value.value)
-  const text = { id: 'smallest', title, kind: 'length', expression: 'the smallest one read', source: 'definition' } as const
-  return { ...resultOf(text, ranked.map(({ label, figure }, index) => ({ label, figure, weight: index === 0 ? 1 : 0 }))), value: linear([[1, ranked[0]!.figure.value]]) }
 }

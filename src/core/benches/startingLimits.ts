@@ -1,3 +1,4 @@
+import type { Limit, Spec } from '../build/types'
 import type { Presets } from './bench'
 import { presets as bearings } from './bearings/presets'
 import { presets as bores } from './bores/presets'
@@ -6,4 +7,17 @@ import { presets as rings } from './rings/presets'
 import { presets as rods } from './rods/presets'
 
 /** Limits a fresh build is judged by until its owner or a maker says otherwise, over all benches, each with source and reason. */
-export const startingLimits: Presets = (spec) => Object.assign({}, ...[bores, bearings, rings, rods, compression].map((presets) => presets(spec)))
+export const startingLimits: Presets = (spec) => {
+  const all = Object.assign({}, ...[bores, bearings, rings, rods, compression].map((presets) => presets(spec))) as Record<string, Limit>
+  return Object.fromEntries(Object.entries(all).map(([key, limit]) => [key, { ...limit, follows: true }]))
+}
+
+/**
+ * The spec with every limit that still follows put in again from the paper and the duty as they are now. What somebody has
+ * overridden stays as it is, and what somebody took off stays off.
+ */
+export function followPresets(spec: Spec): Spec {
+  const own = Object.entries(spec.limits).filter(([, limit]) => !limit.follows)
+  const followed = Object.entries(startingLimits(spec)).filter(([key]) => !spec.unlimited?.includes(key))
+  return { ...spec, limits: { ...Object.fromEntries(followed), ...Object.fromEntries(own) } }
+}

@@ -1,7 +1,8 @@
+import { UNITS } from '../quantity'
 import type { Gauge } from './types'
 
 const SINCE = '2020-01-01T00:00:00.000Z'
-const MM_PER_THOU = 0.0254
+const MM_PER_THOU = UNITS.thou.factor
 
 /**
  * The drawer a fresh shop starts with: typical working instruments (common practice), each to be replaced by the shop's own

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { BENCHES, gaugesFor, startingLimits } from '@/core/benches'
 import { crankTurns, firingIntervals, type LayoutKind } from '@/core/engine'
 import { DEFAULT_GAUGES, freshSpec, openBuild, BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
-import { readBuildFile } from './files'
+import { readBuildFile } from '../files'
 
 const paper = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' })
 const KINDS: readonly (readonly [LayoutKind, readonly number[]])[] = [['single', [1]], ['inline', [2, 3, 4, 5, 6, 8]], ['v', [2, 4, 6, 8, 10, 12, 16]], ['flat', [2, 4, 6, 8, 12]]]

@@ -1,4 +1,5 @@
-import { usualFiringOrder, usualMains, type EngineLayout, type LayoutKind } from '../engine'
+import { usualFiringOrder, usualMains, usualPins, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind } from '../engine'
+import type { DutyUse, Fuel } from './duty'
 import type { Materials, Methods, PaperNumber, Spec, UnitSystem } from './types'
 
 /** The few answers a fresh build starts from; all else has a default that the paper page can change. */
@@ -11,19 +12,24 @@ export interface FreshEngine {
   readonly bankAngleDeg: number
   readonly valvesPerCylinder: EngineLayout['valvesPerCylinder']
   readonly valveDrive: EngineLayout['valveDrive']
-  readonly fuel: string
+  readonly crank?: CrankStyle
+  readonly bearings?: BearingKind
+  readonly use?: DutyUse
+  readonly useWords?: string
+  readonly fuel: Fuel
+  readonly fuelWords?: string
   readonly boostKpa: number
-  readonly paper: Readonly<Partial<Record<'bore' | 'stroke' | 'rodLength' | 'chamberVolume' | 'pistonVolume' | 'deckClearance', PaperNumber>>>
+  readonly paper: Readonly<Partial<Record<'bore' | 'stroke' | 'rodLength' | 'compressionRatio' | 'chamberVolume' | 'pistonVolume' | 'deckClearance', PaperNumber>>>
   readonly gasket?: { readonly boreMm: number; readonly thicknessMm: number }
 }
 
 export const DEFAULT_METHODS: Methods = {
   bore: 'paper', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1, piston: 'paper', crevice: 'greased', gasket: 'paper', rule: 'strict',
-  bearings: 'direct', ringDepths: 1, clocking: 'opposed',
+  bearings: 'direct', ringDepths: 1, clocking: 'opposed', squish: 'pad',
 }
 
 export const DEFAULT_MATERIALS: Materials = {
-  block: 'greyIron', bore: 'greyIron', crank: 'steel', piston: 'forged2618', topRing: 'steel', secondRing: 'greyIron',
+  block: 'greyIron', bore: 'greyIron', crank: 'steel', piston: 'forged2618', rod: 'steel', topRing: 'steel', secondRing: 'greyIron',
 }
 
 /** Centre distance as a share of the bore when nothing is known of it: for the drawing only. */
@@ -32,21 +38,15 @@ const STANDARD_ATMOSPHERE_KPA = 101.325
 
 /** A spec to start measuring with. Limits are put in by the benches' presets. */
 export function freshSpec(engine: FreshEngine): Spec {
-  const twoBanks = engine.kind === 'v' || engine.kind === 'flat'
   return {
     name: engine.name,
     description: engine.description,
     units: engine.units,
-    layout: {
-      kind: engine.kind, cylinders: engine.cylinders,
-      bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
-      numbering: twoBanks ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [...usualFiringOrder(engine.kind, engine.cylinders)],
-      mains: usualMains(engine.kind, engine.cylinders),
-      valvesPerCylinder: engine.valvesPerCylinder, valveDrive: engine.valveDrive,
-      boreSpacingMm: Math.round((engine.paper.bore?.value ?? 85) * USUAL_SPACING), intakeSide: twoBanks ? 'valley' : 'left',
+    layout: freshLayout(engine),
+    duty: {
+      use: engine.use ?? 'unsaid', ...(engine.useWords && { useWords: engine.useWords }), fuel: engine.fuel, ...(engine.fuelWords && { fuelWords: engine.fuelWords }),
+      boostKpa: engine.boostKpa, redlineRpm: 7000,
     },
-    duty: { use: 'not said', fuel: engine.fuel, boostKpa: engine.boostKpa, redlineRpm: 7000 },
     paper: {
       ambientPressure: { value: STANDARD_ATMOSPHERE_KPA, unit: engine.units === 'metric' ? 'kPa' : 'psi', source: 'standard atmosphere, ISO 2533' },
       ...engine.paper,
@@ -61,4 +61,21 @@ export function freshSpec(engine: FreshEngine): Spec {
     },
     choice: engine.gasket ? { gasket: 'gasket-1' } : {},
   }
+}
+
+/** The layout of an engine from the few answers: the usual crank, a firing order it allows, the usual mains. */
+export function freshLayout(engine: Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'valvesPerCylinder' | 'valveDrive' | 'crank' | 'bearings'> & { readonly paper?: FreshEngine['paper'] }): EngineLayout & { firingOrder: number[]; pins: Spec['layout']['pins'] } {
+  const twoBanks = engine.kind === 'v' || engine.kind === 'flat'
+  const placed = {
+    kind: engine.kind, cylinders: engine.cylinders, bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
+    numbering: twoBanks ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
+  } as const
+  const bearings = engine.bearings ?? 'plain'
+  const layout = {
+    ...placed, firingOrder: [] as number[], pins: usualPins(placed, engine.crank).map((pin) => ({ ...pin, cylinders: [...pin.cylinders] })),
+    mains: usualMains(engine.kind, engine.cylinders), mainBearings: bearings, rodBearings: bearings,
+    valvesPerCylinder: engine.valvesPerCylinder, valveDrive: engine.valveDrive,
+    boreSpacingMm: Math.round((engine.paper?.bore?.value ?? 85) * USUAL_SPACING), intakeSide: twoBanks ? 'valley' : 'left',
+  } as const
+  return { ...layout, firingOrder: [...usualFiringOrder(layout)] }
 }

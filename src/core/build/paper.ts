@@ -17,6 +17,7 @@ const CC = { metric: 'cm3', inch: 'cm3' } as const
 export const PAPER = {
   bore: { label: 'Bore', kind: 'length', units: MM_OR_INCH, low: 20, high: 250, hint: 'finished size, overbore included' },
   stroke: { label: 'Stroke', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
+  compressionRatio: { label: 'Ratio wanted', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 4, high: 25, hint: 'by the fuel and the tuner; the limit follows it' },
   rodLength: { label: 'Rod length', kind: 'length', units: MM_OR_INCH, low: 50, high: 500, hint: 'centre to centre' },
   pinOffset: { label: 'Pin offset', kind: 'length', units: MM_OR_INCH, low: -10, high: 10, signed: true, hint: 'towards the major thrust side is negative' },
   blockHeight: { label: 'Block height', kind: 'length', units: MM_OR_INCH, low: 80, high: 600, hint: 'crank centre to deck' },
@@ -30,7 +31,9 @@ export const PAPER = {
   mainJournal: { label: 'Main journal', kind: 'length', units: MM_OR_INCH, low: 20, high: 150 },
   rodJournal: { label: 'Rod journal', kind: 'length', units: MM_OR_INCH, low: 15, high: 120 },
   shellWall: { label: 'Bearing shell wall', kind: 'length', units: MM_OR_INCH, low: 0.8, high: 6, hint: 'for the warm clearance' },
-  bearingTemperature: { label: 'Warm bearing temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 20, high: 180, hint: 'block and crank together' },
+  ringFactor: { label: 'Top ring, gap per bore', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 0.002, high: 0.015, hint: 'own factor, such as 0.0055; left out: by the duty' },
+  crankTemperature: { label: 'Warm crank temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 20, high: 180, hint: 'left out: as the block' },
+  bearingTemperature: { label: 'Warm bearing temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 20, high: 180, hint: 'block; and the crank, unless said apart' },
   pinDiameter: { label: 'Piston pin', kind: 'length', units: MM_OR_INCH, low: 8, high: 60 },
   ringTemperature: { label: 'Top ring, running hot', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 80, high: 450, hint: 'about 200–250 °C unboosted, 300 under heavy boost' },
   boreTemperature: { label: 'Cylinder wall, running hot', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 60, high: 300 },

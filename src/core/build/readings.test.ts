@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { indexEntries, stationId } from './readings'
+import { indexEntries, lastOf, stationId } from './readings'
 import type { Entry } from './types'
 
 const at = '2026-03-01T10:00:00.000Z'
@@ -9,6 +9,7 @@ const uuid = (n: number) => `01920000-0000-7000-8000-${String(n).padStart(12, '0
 const reading = (n: number, value: number): Entry => ({
   kind: 'reading', id: uuid(n), at, by: 'KV', characteristic: 'deck', place, value, unit: 'mm', asTyped: String(value), gauge: 'dial.1',
 })
+const correction = (n: number, value: number, of: number): Entry => ({ ...reading(n, value), supersedes: uuid(of) }) as Entry
 const strike = (n: number, target: number): Entry => ({ kind: 'strike', id: uuid(n), at, by: 'KV', target: uuid(target), reason: 'dial had slipped' })
 const undo = (n: number, target: number): Entry => ({ kind: 'undo', id: uuid(n), at, by: 'KV', target: uuid(target) })
 const valueAt = (entries: Entry[]) => indexEntries(entries).current.get(STATION)?.value
@@ -20,18 +21,42 @@ describe('readings index', () => {
     expect(stationId('gasketThickness', { bank: 'left' })).toBe('gasketThickness/left')
   })
 
-  it('a re-measure counts and the earlier reading stays in the history', () => {
-    const index = indexEntries([reading(1, 0.05), reading(2, 0.06)])
+  it('a correction counts and the earlier reading stays in the history', () => {
+    const index = indexEntries([reading(1, 0.05), correction(2, 0.06, 1)])
     expect(index.current.get(STATION)?.value).toBe(0.06)
     expect(index.history.get(STATION)!.map(({ state }) => state)).toEqual(['superseded', 'current'])
+    expect(index.conflicts.size).toBe(0)
   })
 
-  it('does not depend on the order of arrival', () => {
-    expect(valueAt([reading(2, 0.06), reading(1, 0.05)])).toBe(0.06)
+  it('what a reading corrects decides, not the clock that stamped it nor the order of arrival', () => {
+    const slow = { ...correction(1, 0.06, 2), at: '2026-03-01T09:00:00.000Z' } as Entry
+    for (const entries of [[reading(2, 0.05), slow], [slow, reading(2, 0.05)]]) {
+      expect(valueAt(entries)).toBe(0.06)
+      expect(indexEntries(entries).history.get(STATION)!.map(({ entry, state }) => [entry.id, state])).toContainEqual([uuid(2), 'superseded'])
+    }
+  })
+
+  it('two readings that do not know of each other are a conflict: both kept, the later received counts until it is settled', () => {
+    const index = indexEntries([reading(2, 0.06), reading(1, 0.05)])
+    expect(index.current.get(STATION)?.value).toBe(0.05)
+    expect(index.conflicts.get(STATION)!.map(({ value }) => value).sort()).toEqual([0.05, 0.06])
+    expect(index.history.get(STATION)!.map(({ state }) => state).sort()).toEqual(['conflicting', 'current'])
+    const settled = indexEntries([reading(2, 0.06), reading(1, 0.05), { ...correction(3, 0.06, 1), settles: [uuid(2)] } as Entry])
+    expect(settled.current.get(STATION)?.id).toBe(uuid(3))
+    expect(settled.conflicts.size).toBe(0)
+  })
+
+  it('a reading moved to the cylinder it was meant for counts there, and nowhere else', () => {
+    const move: Entry = { kind: 'move', id: uuid(2), at, by: 'KV', target: uuid(1), place: { cylinder: 4, spot: 'front' }, reason: 'meant for 4' }
+    const index = indexEntries([reading(1, 0.05), move])
+    expect(index.current.has(STATION)).toBe(false)
+    expect(index.current.get('deck/c4/front')).toMatchObject({ id: uuid(1), value: 0.05 })
+    // Taken back, it stands where it was typed.
+    expect(indexEntries([reading(1, 0.05), move, undo(3, 2)]).current.get(STATION)?.id).toBe(uuid(1))
   })
 
   it('striking the latest brings the one before back; striking all leaves nothing', () => {
-    const both = [reading(1, 0.05), reading(2, 0.06)]
+    const both = [reading(1, 0.05), correction(2, 0.06, 1)]
     expect(valueAt([...both, strike(3, 2)])).toBe(0.05)
     expect(valueAt([...both, strike(3, 2), strike(4, 1)])).toBeUndefined()
   })
@@ -42,8 +67,15 @@ describe('readings index', () => {
     expect(valueAt([reading(1, 0.05), strike(2, 1), undo(3, 2)])).toBe(0.05)
   })
 
-  it('offers the last standing entry for undo', () => {
-    expect(indexEntries([reading(1, 0.05), reading(2, 0.06), undo(3, 2)]).last?.id).toBe(uuid(1))
+  it('offers for undo the last standing entry of this person and these places, never another’s', () => {
+    const others = { ...reading(3, 0.07), by: 'AB' } as Entry
+    const elsewhere = { ...reading(4, 83), characteristic: 'bore' } as Entry
+    const last = (...entries: Entry[]) => lastOf(entries, indexEntries(entries), 'KV', (characteristic) => characteristic === 'deck')?.id
+    const mine = [reading(1, 0.05), correction(2, 0.06, 1)]
+    expect(last(...mine, others, elsewhere)).toBe(uuid(2))
+    expect(last(...mine, others, undo(5, 2))).toBe(uuid(1))
+    expect(last(...mine, strike(5, 2))).toBe(uuid(5))
+    expect(last(others, elsewhere)).toBeUndefined()
   })
 
   it('a skip stands until the place is read', () => {

@@ -4,7 +4,8 @@
  * Canonical units throughout: mm, cm³, cm², crank degrees, g, g/cm³, kPa, °C.
  */
 import { z } from 'zod'
-import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS } from '../engine'
+import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
+import { DUTY_USES, FUELS } from './duty'
 import { UNIT_IDS } from '../quantity'
 import { PAPER_KEYS, type PaperKey } from './paper'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
@@ -25,9 +26,12 @@ export const layoutSchema = z.object({
   leadingBank: z.enum(['left', 'right']),
   rotation: z.enum(['clockwise', 'anticlockwise']),
   firingOrder: z.array(z.int().min(1).max(16)).min(1).max(16),
-  firingIntervalsDeg: z.array(finite.positive()).optional(),
+  /** The crank: where its pins stand, in the running direction, and which rods are on them. */
+  pins: z.array(z.object({ angleDeg: finite.min(-360).max(360), cylinders: z.array(z.int().min(1).max(16)).min(1).max(4), splitDeg: finite.min(-180).max(180).optional() }).strict()).min(1).max(16),
   /** Main bearings along the crank. */
-  mains: z.int().min(2).max(17),
+  mains: z.int().min(1).max(17),
+  mainBearings: z.enum(['plain', 'rolling']),
+  rodBearings: z.enum(['plain', 'rolling']),
   valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
   valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
   boreSpacingMm: finite.positive(),
@@ -35,8 +39,11 @@ export const layoutSchema = z.object({
 }).strict()
 
 export const dutySchema = z.object({
-  use: words,
-  fuel: words,
+  use: z.enum(DUTY_USES),
+  /** In the owner's words. */
+  useWords: text.optional(),
+  fuel: z.enum(FUELS),
+  fuelWords: text.optional(),
   boostKpa: finite.min(0).max(1000),
   redlineRpm: finite.positive().max(30_000),
 }).strict()
@@ -45,6 +52,8 @@ export const paperNumberSchema = z.object({
   value: finite,
   /** Half-width of hard limits; left out when the paper gives none. */
   tolerance: finite.nonnegative().optional(),
+  /** Whether the tolerance is one error common to the set, or another for each piece; left out: common. */
+  varies: z.enum(['set', 'piece']).optional(),
   unit: unitId,
   source: words,
   reason: text.optional(),
@@ -56,6 +65,8 @@ export const limitSchema = z.object({
   target: finite.optional(),
   source: words,
   reason: text,
+  /** Put in by a bench; it follows the paper and the duty until somebody overrides it. */
+  follows: z.literal(true).optional(),
 }).strict().refine((limit) => limit.lower !== undefined || limit.upper !== undefined, { message: 'a limit needs a lower or an upper bound' })
   .refine((limit) => (limit.lower ?? -Infinity) <= (limit.upper ?? Infinity), { message: 'the lower bound is above the upper' })
 
@@ -66,6 +77,8 @@ export const gasketSchema = z.object({
   /** Compressed thickness, never the loose one. */
   thicknessMm: finite.positive(),
   thicknessToleranceMm: finite.nonnegative().optional(),
+  /** What it is made of, where that decides: the deck's finish. */
+  kind: z.enum(['multiLayerSteel', 'composite', 'copper', 'steelShim', 'other']).optional(),
   source: words,
 }).strict()
 
@@ -87,6 +100,7 @@ export const materialsSchema = z.object({
   bore: z.enum(BLOCK_MATERIALS),
   crank: z.enum(CRANK_MATERIALS),
   piston: z.enum(PISTON_MATERIALS),
+  rod: z.enum(ROD_MATERIALS),
   topRing: z.enum(RING_MATERIALS),
   secondRing: z.enum(RING_MATERIALS),
 }).strict()
@@ -125,6 +139,8 @@ export const methodsSchema = z.object({
   /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
   ringQuarterTurn: z.boolean().optional(),
   clocking: z.enum(['maker', 'opposed', 'pinAxis']),
+  /** Whether the chamber has a pad that comes close to the crown; without one there is no quench to judge. */
+  squish: z.enum(['pad', 'none']),
   rule: z.enum(['strict', 'probable']),
 }).strict()
 
@@ -136,11 +152,19 @@ export const specSchema = z.object({
   duty: dutySchema,
   paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
   limits: z.record(z.string(), limitSchema),
+  /** Limits somebody took off: no preset comes back in their place. */
+  unlimited: z.array(z.string()).optional(),
+  job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
+  copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
+  /** Work that is over: off the board, everything kept. */
+  putAway: z.boolean().optional(),
   methods: methodsSchema,
   materials: materialsSchema,
   stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
   choice: z.object({
     gasket: id.optional(),
+    /** The last entry there was when other parts were chosen: readings up to it were taken with the old ones. */
+    chosenAfter: z.object({ gasket: z.uuid().optional(), pistons: z.uuid().optional() }).strict().optional(),
     piston: id.optional(),
     /** The mark of the piston that goes into each cylinder, number one first; left out: each into its own. */
     pistonInBore: z.array(z.int().min(1).max(16)).optional(),
@@ -157,8 +181,8 @@ export const gaugeSchema = z.object({
   measures: z.enum(['length', 'volume', 'mass', 'torque', 'roughness']),
   use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'strip', 'torque', 'roughness', 'other']),
   unit: unitId,
-  resolution: finite.positive(),
-  repeatability: finite.nonnegative(),
+  resolution: finite.positive().max(100),
+  repeatability: finite.nonnegative().max(100),
   repeatabilityDof: finite.positive(),
   bias: finite,
   biasU: finite.nonnegative(),
@@ -178,7 +202,9 @@ export const placeSchema = z.object({
   repeat: z.int().min(1).max(9).optional(),
 }).strict()
 
-const stamp = { id: z.uuid(), at: instant, by: z.string().trim().min(1).max(8) }
+/** In small letters: the same id in capitals would be a second one. */
+const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
+const stamp = { id: entryId, at: instant, by: z.string().trim().min(1).max(8) }
 const station = { characteristic: z.string().min(1).max(32), place: placeSchema }
 
 export const readingSchema = z.object({
@@ -186,6 +212,8 @@ export const readingSchema = z.object({
   value: finite,
   /** Upper end of a go/no-go interval. */
   upper: finite.optional(),
+  /** Half-width typed behind ±, at 95 %: it stands in place of the gauge's own noise. */
+  plusMinus: finite.nonnegative().optional(),
   unit: unitId,
   asTyped: z.string().max(64),
   gauge: id,
@@ -195,15 +223,19 @@ export const readingSchema = z.object({
   /** Strokes of the ring file since the reading before. */
   strokes: z.int().min(1).max(999).optional(),
   supersedes: z.uuid().optional(),
+  /** Other readings of the place that did not know of each other, settled by this one. */
+  settles: z.array(z.uuid()).max(20).optional(),
 }).strict()
 const strikeSchema = z.object({ kind: z.literal('strike'), ...stamp, target: z.uuid(), reason: words }).strict()
 const skipSchema = z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
 const noteSchema = z.object({ kind: z.literal('note'), ...stamp, ...station, text: words }).strict()
 /** A thing looked at, not measured: cracks, threads, clips the right way round. */
 const checkSchema = z.object({ kind: z.literal('check'), ...stamp, ...station, passed: z.boolean(), text: text.optional() }).strict()
+/** A reading that was taken at another place than it was entered at. */
+const moveSchema = z.object({ kind: z.literal('move'), ...stamp, target: z.uuid(), place: placeSchema, reason: words }).strict()
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
-export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, checkSchema, undoSchema])
+export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, checkSchema, moveSchema, undoSchema])
 
 export const buildDocumentSchema = z.object({
   format: z.literal(BUILD_FORMAT),

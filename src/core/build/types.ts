@@ -25,6 +25,7 @@ export type Entry = z.infer<typeof entrySchema>
 export type Note = Extract<Entry, { kind: 'note' }>
 export type Skip = Extract<Entry, { kind: 'skip' }>
 export type Check = Extract<Entry, { kind: 'check' }>
+export type Move = Extract<Entry, { kind: 'move' }>
 export type Strike = Extract<Entry, { kind: 'strike' }>
 export type BuildDocument = z.infer<typeof buildDocumentSchema>
 export type UnitSystem = Spec['units']

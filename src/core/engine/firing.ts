@@ -1,73 +1,98 @@
+import { sum } from 'd3-array'
 import { ANGLE_TOL_DEG } from '../numerics/tolerance'
 import { pistonDropMm, type Crank } from './crankMotion'
-import { cylinderNumbers, type EngineLayout } from './layout'
+import { topsDeg, withinTurn } from './crankPins'
+import { cylinderNumbers, cylinderPlaces, type EngineLayout } from './layout'
 
 const CYCLE_DEG = 720
 const TURN_DEG = 360
 
 export type FiringIssue =
   | { readonly code: 'notEveryCylinderOnce'; readonly expected: number }
-  | { readonly code: 'intervalsDoNotClose'; readonly totalDeg: number }
-  | { readonly code: 'throwsDisagree'; readonly cylinder: number; readonly firesAtDeg: number; readonly throwTdcDeg: number }
-
-/** Crank degrees (0–720 from number one's firing TDC) at which each cylinder fires. */
-export function firingAnglesDeg(layout: EngineLayout): ReadonlyMap<number, number> {
-  const even = CYCLE_DEG / layout.cylinders
-  let angle = 0
-  return new Map(layout.firingOrder.map((cylinder, index) => {
-    const at = angle
-    angle += layout.firingIntervalsDeg?.[index] ?? even
-    return [cylinder, at] as const
-  }))
-}
-
-/** Crank degrees (0–360) at which each piston is at the top; both its TDCs of a cycle fall there. */
-export function tdcAnglesDeg(layout: EngineLayout): ReadonlyMap<number, number> {
-  return new Map([...firingAnglesDeg(layout)].map(([cylinder, angle]) => [cylinder, angle % TURN_DEG]))
-}
+  | { readonly code: 'notEveryCylinderOnAPin'; readonly cylinder: number }
+  | { readonly code: 'throwsDisagree'; readonly totalDeg: number }
 
 /**
- * Every cylinder fires once, the intervals close the cycle and, where throw TDCs are given, each firing falls on
- * one of the two TDCs its throw and bank allow.
+ * Crank degrees from each firing to the next, in firing order: from one top to the next that the crank allows. Two neighbours in
+ * the order with one top between them fire a turn apart; together only where more cylinders share the tops than two turns can fire
+ * one by one. Where the order leaves a turn over (twins), it goes to the shortest interval, so that the firings come as evenly as
+ * the throws let them.
  */
-export function firingIssues(layout: EngineLayout, throwTdcsDeg?: ReadonlyMap<number, number>): readonly FiringIssue[] {
+export function firingIntervals(layout: EngineLayout): readonly number[] {
+  const tops = topsDeg(layout)
+  const order = layout.firingOrder
+  const shortest = order.map((cylinder, index) => withinTurn((tops.get(order[(index + 1) % order.length]!) ?? 0) - (tops.get(cylinder) ?? 0)))
+  const turnApart = shortest.map((interval) => interval || TURN_DEG)
+  const firesTogether = layout.cylinders > 2 * new Set([...tops.values()].map((top) => Math.round(top))).size
+  const intervals = firesTogether ? shortest : turnApart
+  if (Math.abs(CYCLE_DEG - sum(intervals) - TURN_DEG) > ANGLE_TOL_DEG) return intervals
+  const at = intervals.indexOf(Math.min(...intervals))
+  return intervals.map((interval, index) => (index === at ? interval + TURN_DEG : interval))
+}
+
+/** Every cylinder fires once and stands on one pin, and the firing order is one that the throws allow: it closes in two turns. */
+export function firingIssues(layout: EngineLayout): readonly FiringIssue[] {
   const numbers = cylinderNumbers(layout)
   const fired = [...layout.firingOrder].sort((a, b) => a - b)
   if (fired.length !== numbers.length || fired.some((cylinder, index) => cylinder !== numbers[index])) {
     return [{ code: 'notEveryCylinderOnce', expected: layout.cylinders }]
   }
-  const issues: FiringIssue[] = []
-  const totalDeg = layout.firingIntervalsDeg?.reduce((sum, interval) => sum + interval, 0) ?? CYCLE_DEG
-  if (Math.abs(totalDeg - CYCLE_DEG) > ANGLE_TOL_DEG) issues.push({ code: 'intervalsDoNotClose', totalDeg })
-  for (const [cylinder, firesAtDeg] of firingAnglesDeg(layout)) {
-    const throwTdcDeg = throwTdcsDeg?.get(cylinder)
-    if (throwTdcDeg === undefined) continue
-    const apart = Math.abs(((firesAtDeg - throwTdcDeg) % TURN_DEG + TURN_DEG + TURN_DEG / 2) % TURN_DEG - TURN_DEG / 2)
-    if (apart > ANGLE_TOL_DEG) issues.push({ code: 'throwsDisagree', cylinder, firesAtDeg, throwTdcDeg })
-  }
-  return issues
+  const astray = numbers.find((cylinder) => layout.pins.flatMap(({ cylinders }) => cylinders).filter((one) => one === cylinder).length !== 1)
+  if (astray !== undefined) return [{ code: 'notEveryCylinderOnAPin', cylinder: astray }]
+  const totalDeg = sum(firingIntervals(layout))
+  return Math.abs(totalDeg - CYCLE_DEG) > ANGLE_TOL_DEG ? [{ code: 'throwsDisagree', totalDeg }] : []
 }
 
-/** Crank degrees between successive firings, in firing order. */
-export function firingIntervals(layout: EngineLayout): readonly number[] {
-  const angles = [...firingAnglesDeg(layout).values()]
-  return angles.map((angle, index) => (angles[index + 1] ?? CYCLE_DEG) - angle)
+const KNOWN_ORDERS: readonly (readonly number[])[] = [[1, 8, 4, 3, 6, 5, 7, 2], [1, 3, 2, 4], [1, 6, 5, 4, 3, 2], [1, 6, 2, 4, 3, 5]]
+
+/** A firing order the crank allows: a known one, or the most even, banks and ends in turn. The builder confirms it from the engine's paperwork. */
+export function usualFiringOrder(layout: EngineLayout): readonly number[] {
+  const known = KNOWN_ORDERS.find((firingOrder) => firingOrder.length === layout.cylinders && firingIssues({ ...layout, firingOrder }).length === 0)
+  return known ?? mostEvenOrder(layout)
+}
+
+function mostEvenOrder(layout: EngineLayout): readonly number[] {
+  const tops = topsDeg(layout)
+  const placeOf = new Map(cylinderPlaces(layout).map((place) => [place.cylinder, place]))
+  const even = CYCLE_DEG / layout.cylinders
+  const order = [1]
+  for (let at = 0; order.length < layout.cylinders;) {
+    const last = placeOf.get(order.at(-1)!)!
+    const unfired = cylinderNumbers(layout).filter((cylinder) => !order.includes(cylinder))
+    // Beyond the second top of any that has not fired it never would.
+    const lastChance = Math.min(...unfired.map((cylinder) => tops.get(cylinder)! + TURN_DEG))
+    const open = unfired.flatMap((cylinder) => [0, TURN_DEG].map((turn) => ({ cylinder, angle: tops.get(cylinder)! + turn })))
+      .filter(({ angle }) => angle > at - ANGLE_TOL_DEG && angle < lastChance + ANGLE_TOL_DEG)
+    const costOf = ({ cylinder, angle }: { cylinder: number; angle: number }) => {
+      const { bank, row } = placeOf.get(cylinder)!
+      return Math.abs(angle - at - even) - (bank === last.bank ? 0 : 0.5) - Math.abs(row - last.row) * 0.01
+    }
+    const next = open.reduce((best, one) => (costOf(one) < costOf(best) ? one : best))
+    order.push(next.cylinder)
+    at = next.angle
+  }
+  return order
 }
 
 /**
- * The crank angle at which the highest piston stands lowest, where the crank is parked before a cam is turned alone.
- * Searched over the turn at 0.1° and refined by golden section to 0.001°: the function is a minimum of smooth drops,
- * so between two neighbours of the best grid point it has one peak.
+ * The crank angles after number one's top at which the highest piston stands lowest, where the crank is parked before a cam is
+ * turned alone. Midway between two neighbouring tops both pistons stand equally high, and nowhere between them does the higher
+ * one stand lower; with an offset pin the two flanks differ, so the middle is refined by golden section to 0.001°.
  */
-export function parkingAngle(layout: EngineLayout, crank: Crank): { readonly angleDeg: number; readonly dropMm: number } {
-  const tdcs = [...new Set(tdcAnglesDeg(layout).values())]
-  const leastDrop = (angleDeg: number) => Math.min(...tdcs.map((tdc) => pistonDropMm(crank, angleDeg - tdc)))
-  const step = 0.1
-  let best = 0
-  for (let angle = 0; angle < TURN_DEG; angle += step) if (leastDrop(angle) > leastDrop(best)) best = angle
-  const angleDeg = goldenSectionMaximum(leastDrop, best - step, best + step, 1e-3)
-  return { angleDeg, dropMm: leastDrop(angleDeg) }
+export function parkingAngle(layout: EngineLayout, crank: Crank): { readonly anglesDeg: readonly number[]; readonly dropMm: number } {
+  const tops = [...new Set([...topsDeg(layout).values()].map((top) => Number(top.toFixed(6))))].sort((a, b) => a - b)
+  const leastDrop = (angleDeg: number) => Math.min(...tops.map((top) => pistonDropMm(crank, angleDeg - top)))
+  const best = tops.map((top, index) => {
+    const next = tops[index + 1] ?? tops[0]! + TURN_DEG
+    const angleDeg = goldenSectionMaximum(leastDrop, top, next, 1e-3)
+    return { angleDeg: withinTurn(angleDeg), dropMm: leastDrop(angleDeg) }
+  })
+  const dropMm = Math.max(...best.map((one) => one.dropMm))
+  return { anglesDeg: best.filter((one) => dropMm - one.dropMm < PARKING_TOL_MM).map(({ angleDeg }) => angleDeg).sort((a, b) => a - b), dropMm }
 }
+
+/** Angles whose pistons stand within this of each other are equally good places to park. */
+const PARKING_TOL_MM = 0.01
 
 function goldenSectionMaximum(f: (x: number) => number, from: number, to: number, tolerance: number): number {
   const ratio = (Math.sqrt(5) - 1) / 2

@@ -1,41 +1,101 @@
 import { describe, expect, it } from 'vitest'
-import { firingAnglesDeg, firingIntervals, firingIssues, tdcAnglesDeg } from './firing'
-import { cylinderPlaces, usualFiringOrder, type EngineLayout } from './layout'
+import { freshLayout } from '../build/fresh'
+import { sharedPins, topsDeg, usualPins } from './crankPins'
+import { firingIntervals, firingIssues, usualFiringOrder } from './firing'
+import { cylinderPlaces, type EngineLayout, type LayoutKind } from './layout'
 
-const base: EngineLayout = {
-  kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-  firingOrder: usualFiringOrder('v', 8), mains: 5, valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: 120, intakeSide: 'valley',
-}
+const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 90, crank?: Parameters<typeof freshLayout>[0]['crank']): EngineLayout => (
+  freshLayout({ kind, cylinders, bankAngleDeg, valvesPerCylinder: 2, valveDrive: 'pushrod', ...(crank && { crank }) })
+)
+const base = start('v', 8)
+const four = start('inline', 4)
 const where = (layout: EngineLayout) => cylinderPlaces(layout).map(({ bank, row }) => `${bank[0]}${row}`).join(' ')
+const tops = (layout: EngineLayout) => [...new Set([...topsDeg(layout).values()].map((top) => Math.round(top)))].sort((a, b) => a - b)
 
 describe('numbering (common practice)', () => {
   it.each([
     ['alternating across', base, 'l0 r0 l1 r1 l2 r2 l3 r3'],
     ['down each bank', { ...base, numbering: 'downEachBank' }, 'l0 l1 l2 l3 r0 r1 r2 r3'],
     ['right bank leading', { ...base, leadingBank: 'right' }, 'r0 l0 r1 l1 r2 l2 r3 l3'],
-    ['counted from the rear', { ...base, kind: 'inline', cylinders: 4, firingOrder: [1, 3, 4, 2], numberOneAt: 'rear' }, 'l3 l2 l1 l0'],
-    ['single', { ...base, kind: 'single', cylinders: 1, firingOrder: [1] }, 'l0'],
+    ['counted from the rear', { ...four, numberOneAt: 'rear' }, 'l3 l2 l1 l0'],
+    ['single', start('single', 1), 'l0'],
   ] as const)('%s', (_, layout, expected) => expect(where(layout as EngineLayout)).toBe(expected))
 })
 
+describe('tops follow from pins, split and bank (common practice: the tops of each layout)', () => {
+  it.each<[string, EngineLayout, number[]]>([
+    ['single', start('single', 1), [0]],
+    ['inline three', start('inline', 3), [0, 120, 240]],
+    ['inline four', four, [0, 180]],
+    ['inline five', start('inline', 5), [0, 72, 144, 216, 288]],
+    ['inline six', start('inline', 6), [0, 120, 240]],
+    ['inline twin 0/270', start('inline', 2, 0, 'quarter'), [0, 270]],
+    ['boxer four', start('flat', 4), [0, 180]],
+    ['boxer six', start('flat', 6), [0, 120, 240]],
+    ['60° V6, split pins', start('v', 6, 60), [0, 120, 240]],
+    ['90° V6, split pins', start('v', 6, 90), [0, 120, 240]],
+    ['90° V6, shared pins', start('v', 6, 90, 'shared'), [0, 30, 120, 150, 240, 270]],
+    ['cross-plane V8', base, [0, 90, 180, 270]],
+    ['flat-plane V8', start('v', 8, 90, 'flatPlane'), [0, 90, 180, 270]],
+    ['72° V10, shared pins fire evenly', start('v', 10, 72, 'shared'), [0, 72, 144, 216, 288]],
+    ['60° V12', start('v', 12, 60), [0, 60, 120, 180, 240, 300]],
+  ])('%s', (_, layout, expected) => expect(tops(layout)).toEqual(expected))
+
+  it('V-twins of 45° and 90° reach their tops a bank angle apart, whichever bank carries number one', () => {
+    for (const [bankAngleDeg, apart] of [[45, [45, 315]], [90, [90, 270]]] as const) {
+      const [, second] = tops(start('v', 2, bankAngleDeg))
+      expect(apart).toContain(second)
+    }
+  })
+
+  it('turns round with the direction of rotation', () => {
+    const other: EngineLayout = { ...start('v', 2, 45), rotation: 'anticlockwise' }
+    expect(tops(start('v', 2, 45))[1]! + tops(other)[1]!).toBe(360)
+  })
+})
+
+describe('rods on a pin', () => {
+  it('a 90° V8 shares four, a split V6 none, a boxer none', () => {
+    expect(sharedPins(base).map(({ cylinders }) => cylinders)).toEqual([[1, 2], [3, 4], [5, 6], [7, 8]])
+    expect(sharedPins(start('v', 6, 60))).toEqual([])
+    expect(sharedPins(start('flat', 4))).toEqual([])
+    expect(start('flat', 6).pins).toHaveLength(6)
+  })
+})
+
 describe('firing', () => {
-  it('closes the cycle evenly', () => {
-    expect([...firingAnglesDeg(base).entries()].slice(0, 3)).toEqual([[1, 0], [8, 90], [4, 180]])
-    expect(firingIntervals(base)).toEqual(Array(8).fill(90))
-    expect(tdcAnglesDeg(base).get(6)).toBe(0)
+  it.each<[string, EngineLayout, number[]]>([
+    ['cross-plane V8 evenly', base, Array<number>(8).fill(90)],
+    ['inline four evenly', four, [180, 180, 180, 180]],
+    ['inline three evenly', start('inline', 3), [240, 240, 240]],
+    ['split V6 evenly', start('v', 6, 60), Array<number>(6).fill(120)],
+    ['V12 evenly', start('v', 12, 60), Array<number>(12).fill(60)],
+    ['single', start('single', 1), [720]],
+    ['inline twin together', start('inline', 2, 0, 'together'), [360, 360]],
+  ])('%s', (_, layout, expected) => expect(firingIntervals(layout).map((interval) => Math.round(interval))).toEqual(expected))
+
+  it('45° V-twin at 405 and 315, 0/270 twin at 270 and 450, a 90° V6 on shared pins at 90 and 150 (common practice)', () => {
+    const intervals = (layout: EngineLayout) => [...firingIntervals(layout)].sort((a, b) => a - b)
+    expect(intervals(start('v', 2, 45))).toEqual([315, 405])
+    expect(intervals(start('inline', 2, 0, 'quarter'))).toEqual([270, 450])
+    expect(intervals(start('v', 6, 90, 'shared'))).toEqual([90, 90, 90, 150, 150, 150])
   })
 
-  it('finds an order that misses a cylinder, intervals that do not close, throws that disagree', () => {
-    expect(firingIssues(base)).toEqual([])
-    expect(firingIssues({ ...base, firingOrder: [1, 8, 4, 3, 6, 5, 7, 7] })[0]!.code).toBe('notEveryCylinderOnce')
-    expect(firingIssues({ ...base, firingIntervalsDeg: [90, 90, 90, 90, 90, 90, 90, 80] })[0]).toMatchObject({ code: 'intervalsDoNotClose', totalDeg: 710 })
-    expect(firingIssues(base, tdcAnglesDeg(base))).toEqual([])
-    expect(firingIssues(base, new Map([[8, 180]]))[0]).toMatchObject({ code: 'throwsDisagree', cylinder: 8 })
+  it.each<[LayoutKind, number, number]>([
+    ['single', 1, 0], ['inline', 2, 0], ['inline', 3, 0], ['inline', 4, 0], ['inline', 5, 0], ['inline', 6, 0], ['inline', 8, 0], ['flat', 2, 180], ['flat', 4, 180], ['flat', 6, 180],
+    ['v', 2, 45], ['v', 2, 90], ['v', 4, 60], ['v', 6, 60], ['v', 6, 90], ['v', 8, 90], ['v', 10, 72], ['v', 10, 90], ['v', 12, 60],
+  ])('%s %i at %i° starts from an order its crank allows', (kind, cylinders, bankAngleDeg) => {
+    expect(firingIssues(start(kind, cylinders, bankAngleDeg))).toEqual([])
   })
 
-  it('takes an odd-fire twin', () => {
-    const twin: EngineLayout = { ...base, cylinders: 2, firingOrder: [1, 2], firingIntervalsDeg: [405, 315] }
-    expect(firingIssues(twin)).toEqual([])
-    expect(firingIntervals(twin)).toEqual([405, 315])
+  it('finds an order that misses a cylinder, a cylinder on no pin or on two, throws that disagree', () => {
+    expect(firingIssues({ ...base, firingOrder: [1, 8, 4, 3, 6, 5, 7, 7] })).toEqual([{ code: 'notEveryCylinderOnce', expected: 8 }])
+    expect(firingIssues({ ...base, pins: base.pins.slice(1) })).toEqual([{ code: 'notEveryCylinderOnAPin', cylinder: 1 }])
+    expect(firingIssues({ ...base, pins: [...base.pins, { angleDeg: 0, cylinders: [8] }] })).toEqual([{ code: 'notEveryCylinderOnAPin', cylinder: 8 }])
+    // 1-2-3-4 on a four: 180 + 360 + 180 + 360 turns thrice.
+    expect(firingIssues({ ...four, firingOrder: [1, 2, 3, 4] })).toEqual([{ code: 'throwsDisagree', totalDeg: 1080 }])
+    // The order of a cross-plane crank on a flat-plane one.
+    expect(firingIssues({ ...base, pins: usualPins(base, 'flatPlane') })[0]).toMatchObject({ code: 'throwsDisagree' })
+    expect(usualFiringOrder({ ...base, pins: usualPins(base, 'flatPlane') })).not.toEqual(base.firingOrder)
   })
 })

@@ -4,6 +4,21 @@ export type LayoutKind = 'inline' | 'v' | 'flat' | 'single'
 export type Numbering = 'downEachBank' | 'alternating'
 export type ValveDrive = 'pushrod' | 'bucketShimOver' | 'bucketShimUnder' | 'bucketHydraulic' | 'fingerFollower' | 'rockerShaft'
 
+/** Shells with a clearance to measure, or rolling elements that have none. */
+export type BearingKind = 'plain' | 'rolling'
+
+/** A pin of the crank and the rods on it. */
+export interface CrankPin {
+  /** Where it stands on the crank, in the running direction from the first pin. */
+  readonly angleDeg: number
+  readonly cylinders: readonly number[]
+  /**
+   * Split pin: by how much later than on a common pin the rod of the bank that follows comes to its top; negative: earlier.
+   * The tops of the two stand bank angle + split apart.
+   */
+  readonly splitDeg?: number
+}
+
 export interface EngineLayout {
   readonly kind: LayoutKind
   readonly cylinders: number
@@ -16,10 +31,12 @@ export interface EngineLayout {
   /** Crank rotation seen from the front. */
   readonly rotation: 'clockwise' | 'anticlockwise'
   readonly firingOrder: readonly number[]
-  /** Crank degrees from each firing to the next, in firing order; even when left out. */
-  readonly firingIntervalsDeg?: readonly number[]
+  /** The crank itself: it decides where the pistons stand; firing order and intervals are checked against it. */
+  readonly pins: readonly CrankPin[]
   /** Main bearings along the crank. */
   readonly mains: number
+  readonly mainBearings: BearingKind
+  readonly rodBearings: BearingKind
   readonly valvesPerCylinder: 2 | 3 | 4 | 5
   readonly valveDrive: ValveDrive
   readonly boreSpacingMm: number
@@ -65,23 +82,4 @@ export function cylinderPlaces(layout: EngineLayout): readonly CylinderPlace[] {
     const along = alternating ? Math.floor(index / 2) : index % rows
     return { cylinder, bank: second ? other : layout.leadingBank, row: layout.numberOneAt === 'front' ? along : rows - 1 - along }
   })
-}
-
-const EXAMPLE_ORDERS: Readonly<Record<string, readonly number[]>> = {
-  'single/1': [1],
-  'inline/2': [1, 2],
-  'inline/3': [1, 3, 2],
-  'inline/4': [1, 3, 4, 2],
-  'inline/5': [1, 2, 4, 5, 3],
-  'inline/6': [1, 5, 3, 6, 2, 4],
-  'inline/8': [1, 6, 2, 5, 8, 3, 7, 4],
-  'v/6': [1, 2, 3, 4, 5, 6],
-  'v/8': [1, 8, 4, 3, 6, 5, 7, 2],
-  'flat/4': [1, 3, 2, 4],
-  'flat/6': [1, 6, 2, 4, 3, 5],
-}
-
-/** A usual firing order for a layout: a start the builder confirms from the engine's own paperwork. */
-export function usualFiringOrder(kind: LayoutKind, cylinders: number): readonly number[] {
-  return EXAMPLE_ORDERS[`${kind}/${cylinders}`] ?? Array.from({ length: cylinders }, (_, index) => index + 1)
 }

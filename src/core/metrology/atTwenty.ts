@@ -4,6 +4,20 @@ import { formula } from './formula'
 export const REFERENCE_TEMP_C = 20
 
 /**
+ * A clearance read away from 20 °C, as it would be at 20 °C: what is outside has grown away from what is inside, both at the
+ * temperature of the parts. The gauge reads a few hundredths and does not grow.
+ */
+export const clearanceAtTwenty = formula({
+  id: 'clearanceAtTwenty', title: 'Clearance at 20 °C', kind: 'length', source: 'ISO 1; linear thermal expansion; coefficients from memory',
+  expression: 'read − diameter · (α outside − α inside) · (parts − 20 °C)',
+  inputs: {
+    readMm: { label: 'As read', kind: 'length' }, diameterMm: { label: 'Diameter', kind: 'length' }, partTempC: { label: 'Parts', kind: 'temperature' },
+    outerPerK: { label: 'Outside grows', kind: 'expansion' }, innerPerK: { label: 'Inside grows', kind: 'expansion' },
+  },
+  evaluate: ({ readMm, diameterMm, partTempC, outerPerK, innerPerK }) => readMm - diameterMm * (outerPerK - innerPerK) * (partTempC - REFERENCE_TEMP_C),
+})
+
+/**
  * A length read away from 20 °C, as it would be at 20 °C: what the gauge grew it read too little, what the part grew it
  * read too much. First order in the expansions, good to 1e-6 of the length for the 30 K a shop ever sees.
  */

@@ -101,10 +101,19 @@ export function apart(text: FormulaText, one: { label: string; figure: Figure },
   return resultOf(text, [{ ...larger, weight: 1 }, { ...smaller, weight: -1 }])
 }
 
-/** A number from a maker's sheet. */
-export function paperFigure(key: string, paper: { value: number; tolerance?: number; source: string }): Figure {
+/** A figure picked as the extreme of several, with what the picking adds to its uncertainty. */
+export function asExtreme(figure: Figure, u: number): Figure {
+  if (u === 0) return figure
+  const { value, components } = figure.value
+  // Named after what was picked: two figures picked from other readings share nothing by it.
+  const source = `selection:${components.map((component) => component.source).join('+').slice(0, 200)}`
+  return { ...figure, value: { value, components: [...components, { source, owner: 'selection', u, dof: Infinity }] } }
+}
+
+/** A number from a maker's sheet; `name` tells one piece's tolerance from another's. */
+export function paperFigure(name: string, paper: { value: number; tolerance?: number; source: string }, key = name): Figure {
   return {
-    value: paperNumber(key, paper.value, paper.tolerance),
+    value: paperNumber(name, paper.value, paper.tolerance),
     origin: { from: 'paper', key, source: paper.source, exact: !paper.tolerance },
   }
 }

@@ -3,12 +3,13 @@ export {
   type Component, type Uncertain, type Expanded,
 } from './uncertain'
 export { expand, coverageFactor } from './expanded'
-export { gaugeReading, goNoGoReading, limitsU, type GaugeCard } from './doubt'
+export { gaugeReading, goNoGoReading, limitsU, zeroedReading, type GaugeCard } from './doubt'
+export { selectionU, type Extreme } from './extremes'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
 export { gaugeStudy, shareOfTolerance, studyVerdict, type GaugeStudy, type StudyIssue, type StudyReading, type StudyVerdict } from './gaugeStudy'
 export { spread } from './spread'
-export { lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
+export { clearanceAtTwenty, lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
 export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
-  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, apart, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
+  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, apart, asExtreme, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
 } from './formula'

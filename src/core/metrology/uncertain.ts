@@ -12,6 +12,8 @@ export interface Component {
   readonly u: number
   /** Degrees of freedom of the source; Infinity when its size is taken as known. */
   readonly dof: number
+  /** The history the size was estimated from: sources that share it share its degrees of freedom, however many they are. */
+  readonly history?: string
 }
 
 export interface Uncertain {
@@ -83,16 +85,39 @@ export function propagate<Name extends string>(
     const high = f({ ...at, [name]: x.value + u })
     const low = f({ ...at, [name]: x.value - u })
     addScaled(bySource, x.components, (high - low) / (2 * u))
+    addCurvature(bySource, x, Math.abs(high + low - 2 * value), Math.abs(high - low) / 2)
   }
   return { value, components: [...bySource.values()] }
 }
 
-/** Effective degrees of freedom, Welch–Satterthwaite (GUM G.4.1). */
+/** Below this share of the linear part a curvature changes no digit anybody sees. */
+const LEAST_CURVATURE = 0.05
+
+/**
+ * The second-order term of one input where the linear one nearly vanishes, as at a turning point (GUM 5.1.2, note): for a normal
+ * input the square of z has the standard deviation √2, and c = f(x + u) + f(x − u) − 2f(x) is twice its factor.
+ */
+function addCurvature(into: Map<string, Accumulated>, x: Uncertain, curvature: number, linearU: number): void {
+  const u = curvature / Math.SQRT2
+  if (!(u > LEAST_CURVATURE * linearU)) return
+  const largest = x.components.reduce((a, b) => (Math.abs(b.u) > Math.abs(a.u) ? b : a))
+  addScaled(into, [{ source: `${largest.source}/curvature`, owner: largest.owner, u, dof: largest.dof }], 1)
+}
+
+/** Effective degrees of freedom, Welch–Satterthwaite (GUM G.4.1); what shares a history counts as one estimate. */
 export function effectiveDof(x: Uncertain): number {
   const u = standardUncertainty(x)
   if (u === 0) return Infinity
   let sum = 0
-  for (const component of x.components) sum += component.u ** 4 / component.dof
+  const histories = new Map<string, { variance: number; dof: number }>()
+  for (const { u: own, dof, history } of x.components) {
+    if (dof === Infinity) continue
+    if (history === undefined) { sum += own ** 4 / dof; continue }
+    const known = histories.get(history)
+    if (known) known.variance += own * own
+    else histories.set(history, { variance: own * own, dof })
+  }
+  for (const { variance, dof } of histories.values()) sum += variance ** 2 / dof
   return sum === 0 ? Infinity : u ** 4 / sum
 }
 
@@ -107,10 +132,10 @@ export function budget(x: Uncertain): { owner: string; share: number }[] {
 
 /** Adds `factor` × each component into `into`, source by source. The one hot loop of every derivation: no copies but the first. */
 function addScaled(into: Map<string, Accumulated>, components: readonly Component[], factor: number): void {
-  for (const { source, owner, u, dof } of components) {
+  for (const { source, owner, u, dof, history } of components) {
     const known = into.get(source)
     if (known) known.u += u * factor
-    else into.set(source, { source, owner, u: u * factor, dof })
+    else into.set(source, history === undefined ? { source, owner, u: u * factor, dof } : { source, owner, u: u * factor, dof, history })
   }
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { decimalsForDoubt, decimalsForStep, formatNumber, formatQuantity } from './format'
 import { parseEntry, type EntryContext } from './parseEntry'
-import { dialTurnSlip, likelySlips } from './slips'
+import { dialTurnSlip, likelySlip } from './slips'
 import { CANONICAL_UNIT, toCanonical, UNIT_IDS, UNITS } from './units'
 
 const THOU = 0.0254
@@ -46,12 +46,12 @@ describe('what people type', () => {
   })
 
   it.each([
-    ['', 'empty'], ['abc', 'notANumber'], ['1.2.3', 'notANumber'], ['17 furlongs', 'unknownUnit'], ['17cc', 'wrongKind'], ['1,234', 'ambiguousSeparator'],
+    ['', 'empty'], ['abc', 'notANumber'], ['1.2.3', 'notANumber'], ['17 furlongs', 'unknownUnit'], ['17cc', 'wrongKind'], ['1,234', 'ambiguous'],
     ['1/0', 'zeroDenominator'], ['1±2±3', 'notANumber'], ['NaN', 'notANumber'], ['Infinity', 'notANumber'], ['--2', 'notANumber'], ['64±-0.5', 'negativeDoubt'],
   ])('refuses %s as %s', (text, code) => expect(issue(text, mm)).toBe(code))
 
   it('hands back both readings of an ambiguous comma, and takes its neighbours', () => {
-    expect(parseEntry('1,234', mm)).toMatchObject({ issue: { readings: [1.234, 1234] } })
+    expect(parseEntry('1,234', mm)).toMatchObject({ issue: { readings: [{ value: 1.234, unit: 'mm' }, { value: 1234, unit: 'mm' }] } })
     expect(value('1,23', mm)).toBe(1.23)
     expect(value('0,234', mm)).toBe(0.234)
     expect(value('1,2345', mm)).toBe(1.2345)
@@ -93,11 +93,32 @@ describe('formatting', () => {
 })
 
 describe('slips', () => {
-  const bore = { low: 82, high: 84 }
-  it('finds the decimal point of 8.302 and the inches of 3.27', () => {
-    expect(likelySlips(8.302, bore, 'length')[0]).toMatchObject({ code: 'decimalPoint', value: 83.02 })
-    expect(likelySlips(3.27, bore, 'length').map((slip) => slip.code)).toContain('inchForMm')
-    expect(likelySlips(500, { low: 1, high: 2 }, 'ratio')).toEqual([])
+  const bore = { low: 82, high: 84, centre: 83, stray: 0.05 }
+  const deck = { low: -1, high: 3, centre: 0.4, stray: 0.1 }
+  it.each([
+    ['a lost point', 8.302, bore, {}, 'decimalPoint', 83.02],
+    ['a slipped point', 830.2, bore, {}, 'decimalPoint', 83.02],
+    ['inches where millimetres stand', 3.268, bore, {}, 'inchForMm', 83.0072],
+    ['from nominal, without its sign', 0.02, bore, { nominal: 83 }, 'fromNominal', 83.02],
+    // The unit before the point: 0.015 in read as mm, not 0.15 of something.
+    ['inches among neighbours, though 0.015 mm can be', 0.015, { low: -1, high: 3, centre: 0.381, stray: 0.05 }, { signed: true }, 'inchForMm', 0.381],
+    ['the sign of a piston in the hole', -0.4, deck, { signed: true }, 'sign', 0.4],
+    ['millimetres typed on an inch bench', 83 * 25.4, bore, { unit: 'in' }, 'mmForInch', 83],
+    ['thou typed for inches', 15 * 25.4, { low: -1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'in' }, 'thouForInch', 0.381],
+    ['inches typed on a thou bench', 0.015 * 0.0254, { low: 0.1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'thou' }, 'inchForThou', 0.381],
+    ['millimetres typed on a thou bench', 0.38 * 0.0254, { low: 0.1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'thou' }, 'mmForThou', 0.38],
+    ['thou typed for millimetres', 15, { low: 0.1, high: 3, centre: 0.38, stray: 0.1 }, {}, 'thouForMm', 0.381],
+  ] as const)('%s', (_, value, likely, options, code, mended) => {
+    const slip = likelySlip(value, likely, { unit: 'mm', ...options })
+    expect(slip).toMatchObject({ code, value: expect.closeTo(mended, 9) })
+    expect(slip!.mend(value)).toBeCloseTo(mended, 9)
+  })
+
+  it('says nothing of what is usual, of what is odd but no slip, and of what no slip brings into range', () => {
+    expect(likelySlip(83.04, bore, { unit: 'mm' })).toBeUndefined()
+    expect(likelySlip(83.4, bore, { unit: 'mm' })).toBeUndefined()
+    expect(likelySlip(500, { low: 1, high: 2 }, { unit: 'one' })).toBeUndefined()
+    expect(likelySlip(83, { low: 82, high: 84 }, { unit: 'mm' })).toBeUndefined()
   })
 
   it('questions a dial read one turn wrong and nothing else', () => {

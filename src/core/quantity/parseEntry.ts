@@ -1,4 +1,5 @@
-import { UNITS, differenceToCanonical, findUnit, toCanonical, type Kind, type UnitId } from './units'
+import { numbersIn, readsAsFraction, type NumberIssue, type TypedNumber } from './typedNumber'
+import { differenceToCanonical, findUnit, toCanonical, UNITS, type Kind, type UnitId } from './units'
 
 /** Where a number is typed decides what a bare one means. */
 export interface EntryContext {
@@ -13,140 +14,225 @@ export interface EntryContext {
   readonly interval?: boolean
   /** Crank degrees that BBDC and ABDC count from: 180 after the intake stroke, −180 before the exhaust stroke. */
   readonly bottomCentreDeg?: 180 | -180
+  /** Canonical range of what can stand here: where a text can be read in two ways, the one outside it is not meant. */
+  readonly expected?: { readonly low: number; readonly high: number }
+  /** Canonical step of the gauge: nobody reads a value smaller than it. */
+  readonly step?: number
+  /** Unit a bare `+3` from nominal is meant in, once a person has said so. */
+  readonly offsetUnit?: UnitId
 }
 
-export interface Entry {
-  readonly ok: true
-  /** Canonical value; the lower end when `upper` is given. */
+/** One way to read a typed text, in canonical units. */
+export interface Understood {
+  /** The lower end when `upper` is given. */
   readonly value: number
-  /** Canonical upper end of a go/no-go interval. */
+  /** Upper end of a go/no-go interval. */
   readonly upper?: number
-  /** Canonical half-width typed after ±, meant at 95 %. */
+  /** Half-width typed after ±, meant at 95 %. */
   readonly plusMinus?: number
   /** Unit the number was given in. */
   readonly unit: UnitId
+  /** Typed as a difference from nominal, in this unit. */
+  readonly offsetUnit?: UnitId
+}
+
+export interface Entry extends Understood {
+  readonly ok: true
 }
 
 export type EntryIssue =
+  | NumberIssue
   | { readonly code: 'empty' }
-  | { readonly code: 'notANumber'; readonly text: string; readonly at: number }
   | { readonly code: 'unknownUnit'; readonly text: string; readonly at: number }
   | { readonly code: 'wrongKind'; readonly text: string; readonly at: number; readonly wanted: Kind; readonly got: Kind }
-  | { readonly code: 'ambiguousSeparator'; readonly text: string; readonly readings: readonly [number, number] }
-  | { readonly code: 'zeroDenominator'; readonly at: number }
+  | { readonly code: 'ambiguous'; readonly text: string; readonly readings: readonly Understood[] }
   | { readonly code: 'intervalOrder'; readonly low: number; readonly high: number }
   | { readonly code: 'negativeDoubt'; readonly at: number }
 
 export type ParsedEntry = Entry | { readonly ok: false; readonly issue: EntryIssue }
 
-const CRANK_WORDS = /^(btdc|atdc|bbdc|abdc)$/
-const NUMBER = String.raw`(?:\d+(?:[.,]\d+)*|[.,]\d+)`
-/** sign, number with optional fraction, suffix: `+1 3/8 in`, `-.002`, `39 abdc`. */
-const QUANTITY = new RegExp(String.raw`^([+-]?)\s*(?:(\d+)\s+(\d+)\s*/\s*(\d+)|(\d+)\s*/\s*(\d+)|(${NUMBER}))\s*(.*)$`, 's')
-const INTERVAL = new RegExp(String.raw`^(${NUMBER})\s*/\s*(${NUMBER})\s*([^\d.,]*)$`, 's')
+type Readings = readonly Understood[] | EntryIssue
 
 /**
  * Reads what a person types at the bench: `17`, `.0175`, `0.0175in`, `17.5t`, `1 3/8`, `43um`, `0,29`, `+2`, `2 ATDC`,
- * `17/18` where a feeler is used, and `64±0.5cc`. Never rounds, never clamps, never guesses between two readings of a comma.
+ * `17/18` where a feeler is used, `64±0.5cc`, `5 in the hole`. Every way the text can be read is worked out; those that cannot
+ * stand here are dropped; one left is taken, two are asked about. Never rounds, never clamps, never guesses.
  */
 export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
-  const text = typed.trim().replace(/[−–]/g, '-')
+  const text = normalised(typed)
   if (text === '') return failed({ code: 'empty' })
-  const [main = '', doubt, extra] = text.split(/±|\+\/-/)
-  if (extra !== undefined) return failed({ code: 'notANumber', text: extra, at: typed.lastIndexOf(extra) })
-  if (doubt === undefined) return parseMain(main.trim(), context)
-  return withDoubt(main.trim(), doubt.trim(), context)
+  const [main = '', doubt, extra] = text.split(/±|\+\/-|\+-/)
+  if (extra !== undefined) return failed({ code: 'notANumber', text: extra.trim(), at: text.lastIndexOf(extra) })
+  const readings = doubt === undefined ? readMain(main.trim(), context) : readWithDoubt(main.trim(), doubt.trim(), context)
+  return settle(readings, typed.trim(), context)
 }
 
-function withDoubt(main: string, doubt: string, context: EntryContext): ParsedEntry {
-  const half = parseMain(doubt, { ...context, nominal: undefined, interval: false, signed: true })
-  if (!half.ok) return half
-  if (half.value < 0) return failed({ code: 'negativeDoubt', at: main.length + 1 })
-  // A unit after the doubt belongs to both numbers: 64±0.5cc.
-  const mainUnit = /[a-zµμ"°³]/i.test(main) ? context.unit : half.unit
-  const value = parseMain(main, { ...context, unit: mainUnit })
-  if (!value.ok) return value
-  const doubtUnit = /[a-zµμ"°³]/i.test(doubt) ? half.unit : value.unit
-  const half2 = parseMain(doubt, { ...context, unit: doubtUnit, nominal: undefined, interval: false, signed: true })
-  if (!half2.ok) return half2
-  return { ...value, plusMinus: Math.abs(half2.value - toCanonical(0, half2.unit)) }
+/** Signs, quotes and fractions as keyboards and phones write them, in one spelling each. */
+function normalised(typed: string): string {
+  return typed.replace(/[\u00A0\u2007\u2009\u202F]/g, ' ').replace(/[−–‒—﹣－]/g, '-').replace(/''|’’|”|″/g, '"').replace(/\s+/g, ' ').trim()
 }
 
-function parseMain(text: string, context: EntryContext): ParsedEntry {
-  if (context.interval) {
-    const match = INTERVAL.exec(text)
-    if (match) return parseInterval(match, context)
-  }
-  const match = QUANTITY.exec(text)
-  if (!match) return failed({ code: 'notANumber', text, at: 0 })
-  const [, sign = '', whole, top, bottom, plainTop, plainBottom, decimal, suffix = ''] = match
-  let magnitude: number
-  if (decimal !== undefined) {
-    const number = parseDecimal(decimal)
-    if (typeof number !== 'number') return failed(number)
-    magnitude = number
-  } else {
-    const denominator = Number(bottom ?? plainBottom)
-    if (denominator === 0) return failed({ code: 'zeroDenominator', at: text.indexOf('/') + 1 })
-    magnitude = Number(whole ?? 0) + Number(top ?? plainTop) / denominator
-  }
-  const signed = sign === '-' ? -magnitude : magnitude
-
-  const word = suffix.trim().toLowerCase()
-  if (context.kind === 'angle' && CRANK_WORDS.test(word)) {
-    return { ok: true, value: crankAngleDeg(signed, word, context.bottomCentreDeg ?? 180), unit: 'deg' }
-  }
-  const unit = word === '' ? bareUnit(decimal ?? '', magnitude, context) : findUnit(word, context.kind)
-  if (unit === undefined) return failed({ code: 'unknownUnit', text: suffix.trim(), at: text.length - suffix.length })
-  if (UNITS[unit].kind !== context.kind) {
-    return failed({ code: 'wrongKind', text: suffix.trim(), at: text.length - suffix.length, wanted: context.kind, got: UNITS[unit].kind })
-  }
-  const fromNominal = sign !== '' && !context.signed && context.nominal !== undefined
-  const value = fromNominal ? context.nominal + differenceToCanonical(signed, unit) : toCanonical(signed, unit)
-  return { ok: true, value, unit }
+/** What is left when everything that cannot stand here is dropped: in range and readable on the gauge, or else in range. */
+function settle(readings: Readings, text: string, { expected, step }: EntryContext): ParsedEntry {
+  if ('code' in readings) return failed(readings)
+  const inRange = ({ value, upper = value }: Understood) => expected === undefined || (value >= expected.low && upper <= expected.high)
+  const isReadable = ({ value, offsetUnit }: Understood) => step === undefined || offsetUnit !== undefined || value === 0 || Math.abs(value) >= step / 2
+  const tiers = [readings.filter((one) => inRange(one) && isReadable(one)), readings.filter(inRange), readings]
+  // Outside the range nothing tells the readings apart: the first, the plainest, is taken, and the place questions it.
+  const last = expected === undefined ? readings : readings.slice(0, 1)
+  const left = distinct([...tiers.slice(0, 2), last].find((tier) => tier.length > 0) ?? [])
+  const [only] = left
+  if (!only) return failed({ code: 'notANumber', text, at: 0 })
+  return left.length === 1 ? { ok: true, ...only } : failed({ code: 'ambiguous', text, readings: left })
 }
 
-function parseInterval(match: RegExpExecArray, context: EntryContext): ParsedEntry {
-  const [, lowText = '', highText = '', suffix = ''] = match
-  const low = parseMain(lowText + suffix, { ...context, interval: false })
-  const high = parseMain(highText + suffix, { ...context, interval: false })
-  if (!low.ok) return low
-  if (!high.ok) return high
-  if (high.value <= low.value) return failed({ code: 'intervalOrder', low: low.value, high: high.value })
-  return { ok: true, value: low.value, upper: high.value, unit: low.unit }
+function distinct(readings: readonly Understood[]): readonly Understood[] {
+  const same = (a: Understood, b: Understood) => a.value === b.value && a.upper === b.upper && a.plusMinus === b.plusMinus
+  return readings.filter((one, index) => readings.findIndex((other) => same(one, other)) === index)
 }
 
-/** A decimal with point or comma. `1,234` could be either a decimal or a thousand: both readings are handed back. */
-function parseDecimal(text: string): number | EntryIssue {
-  const separators = text.match(/[.,]/g) ?? []
-  if (separators.length > 1) return { code: 'notANumber', text, at: 0 }
-  if (separators[0] === ',' && /^[1-9]\d{0,2},\d{3}$/.test(text)) {
-    return { code: 'ambiguousSeparator', text, readings: [Number(text.replace(',', '.')), Number(text.replace(',', ''))] }
-  }
-  return Number(text.replace(',', '.'))
+/** A unit behind the ± alone: a large one belongs to both numbers (`64±0.5cc`), a small one may be the uncertainty's own (`83.000±2um`). */
+function readWithDoubt(main: string, doubt: string, context: EntryContext): Readings {
+  const half = splitUnit(doubt)
+  if (half.number === '') return { code: 'notANumber', text: doubt, at: main.length + 1 }
+  if (half.number.startsWith('-')) return { code: 'negativeDoubt', at: main.length + 1 }
+  const magnitudes = numbersIn(half.number.replace(/^\+/, ''))
+  if (!Array.isArray(magnitudes)) return magnitudes as NumberIssue
+  const word = half.unit.toLowerCase()
+  const isShare = word === '%' && !(context.unit === 'percent' && splitUnit(main).unit === '')
+  if (isShare) return withHalf(readMain(main, context), ({ value }) => (Math.abs(value) * magnitudes[0]!.magnitude) / 100)
+  if (CRANK_WORDS.test(word)) return withHalf(readMain(`${main} ${word}`, context), () => magnitudes[0]!.magnitude)
+  const unit = word === '' ? undefined : knownUnit(half.unit, context, main.length + 1)
+  if (typeof unit === 'object') return unit
+  const isBare = splitUnit(main).unit === '' && !WAY.test(main)
+  const mains = unit !== undefined && isBare ? [unit, ...(SMALL_UNITS.has(unit) && unit !== context.unit ? [context.unit] : [])] : [undefined]
+  const all = mains.map((mainUnit) => withHalf(
+    readMain(main, mainUnit === undefined ? context : { ...context, unit: mainUnit }, mainUnit !== undefined),
+    (reading) => differenceToCanonical(magnitudes[0]!.magnitude, unit ?? reading.unit),
+  ))
+  return all.find((one) => 'code' in one) ?? all.flatMap((one) => one as readonly Understood[])
+}
+
+function withHalf(readings: Readings, half: (reading: Understood) => number): Readings {
+  return 'code' in readings ? readings : readings.map((reading) => ({ ...reading, plusMinus: half(reading) }))
+}
+
+const CRANK_WORDS = /^(btdc|atdc|bbdc|abdc)$/
+const SMALL_UNITS: ReadonlySet<UnitId> = new Set(['um', 'hundredth', 'thou', 'tenth'])
+/** Which way from nominal, or from the deck: `0.0005 under`, `5 in the hole`, `3 proud`. */
+const WAY = /\s*\b(in the hole|down the hole|below deck|above deck|below|down|under(?:size)?|above|proud|out|up|over(?:size)?)$/i
+const DOWN = /hole|below|down|under/i
+
+/** `isGiven`: the unit of the context was written with the number, so that nothing else is thought of. */
+function readMain(text: string, context: EntryContext, isGiven = false): Readings {
+  const way = WAY.exec(text)?.[1]
+  if (way) return readWay(text.replace(WAY, ''), way, context)
+  const crank = context.kind === 'angle' ? /^(.*?)\s*°?\s*\b(btdc|atdc|bbdc|abdc)$/i.exec(text) : null
+  if (crank) return readCrank(crank[1]!.replace(/\s*(?:deg(?:rees)?)$/i, ''), crank[2]!.toLowerCase(), context)
+  const interval = context.interval ? readInterval(text, context, isGiven) : undefined
+  // A pair of leaves can look like a fraction: 1/64. Which of the two can stand here decides.
+  if (interval && !readsAsFraction(text)) return interval
+  const quantity = readQuantity(text, context, isGiven)
+  if (!interval || 'code' in interval) return 'code' in quantity && interval ? interval : quantity
+  return 'code' in quantity ? interval : [...interval, ...quantity]
+}
+
+/** Below the deck is positive; anywhere else over is more than nominal and under is less. */
+function readWay(text: string, way: string, context: EntryContext): Readings {
+  if (/^[+-]/.test(text)) return { code: 'notANumber', text: `${text} ${way}`, at: 0 }
+  const isDown = DOWN.test(way)
+  if (context.signed) return readMain(isDown ? text : `-${text}`, context)
+  if (context.nominal === undefined) return { code: 'unknownUnit', text: way, at: text.length }
+  return readMain(`${isDown ? '-' : '+'}${text}`, context)
+}
+
+/** Crank degrees from a dead-centre word; a negative number crosses the dead centre (−2 BTDC is 2 ATDC). */
+function readCrank(text: string, word: string, { bottomCentreDeg = 180 }: EntryContext): Readings {
+  const sign = text.startsWith('-') ? -1 : 1
+  const numbers = numbersIn(text.replace(/^[+-]\s*/, ''))
+  if (!Array.isArray(numbers)) return numbers as NumberIssue
+  const from = word.endsWith('bdc') ? bottomCentreDeg : 0
+  const after = word.startsWith('a') ? 1 : -1
+  return numbers.map(({ magnitude }) => ({ value: from + after * sign * magnitude, unit: 'deg' }))
+}
+
+function readInterval(text: string, context: EntryContext, isGiven: boolean): Readings | undefined {
+  const match = /^([^/-]+?)\s*(?:\/|-|\bto\b)\s*([^/-]+)$/i.exec(text)
+  if (!match) return undefined
+  const [low, high] = [splitUnit(match[1]!.trim()), splitUnit(match[2]!.trim())]
+  if (low.number === '' || high.number === '' || /\s/.test(low.number)) return undefined
+  // A unit behind the second leaf belongs to both.
+  const word = low.unit || high.unit
+  const own = { ...context, interval: false, nominal: undefined }
+  const [from, to] = [readQuantity(`${low.number} ${word}`, own, isGiven), readQuantity(`${high.number} ${high.unit || word}`, own, isGiven)]
+  if ('code' in from) return from
+  if ('code' in to) return to
+  const pairs = from.flatMap((lower) => to.filter(({ unit }) => word !== '' || unit === lower.unit).map((upper) => ({ value: lower.value, upper: upper.value, unit: lower.unit })))
+  const inOrder = pairs.filter(({ value, upper }) => upper > value)
+  return inOrder.length > 0 ? inOrder : { code: 'intervalOrder', low: pairs[0]?.value ?? 0, high: pairs[0]?.upper ?? 0 }
+}
+
+function readQuantity(text: string, context: EntryContext, isGiven: boolean): Readings {
+  const { sign, number, unit: word } = splitSign(text)
+  if (number === '') return { code: 'notANumber', text, at: 0 }
+  const numbers = numbersIn(number)
+  if (!Array.isArray(numbers)) return numbers as NumberIssue
+  const named = word === '' ? undefined : knownUnit(word, context, text.length - word.length)
+  if (typeof named === 'object') return named
+  const isOffset = sign !== '' && !context.signed && context.nominal !== undefined
+  const all = numbers.flatMap((typed) => {
+    const units = named !== undefined ? [named] : isGiven ? [context.unit] : isOffset ? offsetUnits(context) : bareUnits(typed, context)
+    return units.map((unit): Understood => {
+      const signed = sign === '-' ? -typed.magnitude : typed.magnitude
+      return isOffset ? { value: context.nominal! + differenceToCanonical(signed, unit), unit, offsetUnit: unit } : { value: toCanonical(signed, unit), unit }
+    })
+  })
+  return all.every(({ value }) => Number.isFinite(value) && Math.abs(value) < 1e12) ? all : { code: 'tooLarge', text }
+}
+
+/** The number in front and the unit behind it. */
+function splitUnit(text: string): { number: string; unit: string } {
+  const match = /^([+-]?\s*(?:\d[\d.,]*(?:e[+-]?\d+)?(?:[\s-]+\d+\s*\/\s*\d+|\s*\/\s*\d+)?|[.,]\d+(?:e[+-]?\d+)?)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?)\s*(.*)$/is.exec(text)
+  return { number: (match?.[1] ?? '').trim(), unit: (match?.[2] ?? '').trim() }
+}
+
+function splitSign(text: string): { sign: string; number: string; unit: string } {
+  const { number, unit } = splitUnit(text)
+  const sign = /^[+-]/.exec(number)?.[0] ?? ''
+  return { sign, number: number.slice(sign.length).trim(), unit }
+}
+
+/** @returns the unit a word names, of the kind wanted here, or what is wrong with it. */
+function knownUnit(word: string, context: EntryContext, at: number): UnitId | EntryIssue {
+  const unit = findUnit(word, context.kind)
+  if (unit === undefined) return { code: 'unknownUnit', text: word, at }
+  return UNITS[unit].kind === context.kind ? unit : { code: 'wrongKind', text: word, at, wanted: context.kind, got: UNITS[unit].kind }
 }
 
 /** No metal grows this little a million kelvin-parts: a smaller bare number is written per kelvin, 0.000012. */
 const LEAST_PER_MK = 0.01
 
-/**
- * Unit of a bare number. Where the bench speaks in thou, a builder who types `.0175` or `0.002` is reading inches:
- * no gauge shows thousandths of a thou, so three decimals or more cannot be meant in thou.
- */
-function bareUnit(decimal: string, magnitude: number, context: EntryContext): UnitId {
-  if (context.unit === 'perMK' && magnitude < LEAST_PER_MK) return 'perK'
-  const decimals = /[.,](\d+)$/.exec(decimal)?.[1]?.length ?? 0
-  return context.unit === 'thou' && decimals >= 3 ? 'in' : context.unit
+/** The units a bare number can be meant in, the likeliest first. */
+function bareUnits({ magnitude, decimals, isFraction, isPointed }: TypedNumber, { unit, expected }: EntryContext): readonly UnitId[] {
+  switch (unit) {
+    case 'perMK': return [magnitude < LEAST_PER_MK ? 'perK' : 'perMK']
+    // A share of a half is written 0.5 by some and 50 by others.
+    case 'percent': return magnitude <= 1 ? ['percent', 'one'] : ['percent']
+    case 'thou': {
+      // No gauge shows thousandths of a thou: three decimals, or a fraction, are inches.
+      if (decimals >= 3 || (isFraction && magnitude < 1)) return ['in']
+      return isPointed && (expected !== undefined || decimals === 2) ? ['thou', 'in'] : ['thou']
+    }
+    default: return [unit]
+  }
 }
 
-/** Crank degrees from a dead-centre word; a negative number crosses the dead centre (−2 BTDC is 2 ATDC). */
-function crankAngleDeg(degrees: number, word: string, bottomCentreDeg: 180 | -180): number {
-  switch (word) {
-    case 'btdc': return -degrees
-    case 'atdc': return degrees
-    case 'bbdc': return bottomCentreDeg - degrees
-    default: return bottomCentreDeg + degrees
-  }
+/** From nominal one says the small units: +3 on an inch bore is thou or tenths, on a metric one hundredths or microns. */
+function offsetUnits({ unit, offsetUnit, expected }: EntryContext): readonly UnitId[] {
+  if (offsetUnit !== undefined) return [offsetUnit]
+  if (expected === undefined) return [unit]
+  if (unit === 'in') return ['in', 'thou', 'tenth']
+  return unit === 'mm' ? ['mm', 'hundredth', 'um'] : [unit]
 }
 
 function failed(issue: EntryIssue): ParsedEntry {

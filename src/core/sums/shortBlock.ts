@@ -104,7 +104,8 @@ export const warmclearance: QuickSum = {
   id: 'warmclearance', title: 'Bearing, warm', question: 'What does a bearing clearance become when the engine is warm?',
   inputs: {
     clearance: length('Clearance at 20 °C', '0.060 mm', { units: SMALL }), journal: length('Journal', '58.00 mm', { paper: 'mainJournal' }),
-    temp: { label: 'Block and crank at', kind: 'temperature', units: HEAT, required: true, paper: 'bearingTemperature', example: '95 C' },
+    temp: { label: 'Block at', kind: 'temperature', units: HEAT, required: true, paper: 'bearingTemperature', example: '95 C' },
+    crankTemp: { label: 'Crank at, if not the same', kind: 'temperature', units: HEAT, required: false, paper: 'crankTemperature', example: '85 C' },
     wall: length('Shell wall', '1.90 mm', { required: false, paper: 'shellWall' }), blockAlpha: grows('Block grows', '21'), crankAlpha: grows('Crank grows', '11.75'),
   },
   evaluate({ figures }) {
@@ -113,7 +114,7 @@ export const warmclearance: QuickSum = {
     return { ok: true, results: [{
       id: 'warmClearance', label: 'Clearance, warm', kind: 'length', estimate: true,
       figure: warmClearance.of({
-        clearanceMm: inputs.clearance, journalMm: inputs.journal, warmDegC: inputs.temp, wallMm: figures.wall ?? leftOut(),
+        clearanceMm: inputs.clearance, journalMm: inputs.journal, warmDegC: inputs.temp, crankDegC: figures.crankTemp ?? inputs.temp, wallMm: figures.wall ?? leftOut(),
         blockPerK: orUsual(figures, 'blockAlpha', castAluminium), shellPerK: assumedFigure('shell steel', { value: steel.perK, tolerance: steel.tolerancePerK, source: 'from memory' }), crankPerK: orUsual(figures, 'crankAlpha', steel),
       }),
     }] }

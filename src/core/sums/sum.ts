@@ -1,4 +1,4 @@
-import type { PaperKey } from '../build/paper'
+import { PAPER, type PaperKey } from '../build/paper'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
 import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
 
@@ -48,7 +48,8 @@ export interface SumResult {
 export type SumIssue =
   | { readonly code: 'missing'; readonly path: readonly [string] }
   | { readonly code: 'unknownInput'; readonly path: readonly [string] }
-  | { readonly code: 'entry'; readonly path: readonly [string]; readonly issue: EntryIssue; readonly typed: string }
+  | { readonly code: 'entry'; readonly path: readonly [string]; readonly issue: EntryIssue; readonly typed: string; readonly kind: Kind }
+  | { readonly code: 'outOfRange'; readonly path: readonly [string]; readonly value: number; readonly low: number; readonly high: number; readonly kind: Kind }
   | { readonly code: 'unknownUnit'; readonly path: readonly [string]; readonly typed: string }
   | { readonly code: 'impossible'; readonly path: readonly string[]; readonly reason: string }
 
@@ -73,15 +74,30 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
     }
     const kind = input.kind === 'any' ? kindOfTyped(text) : input.kind
     const unit = input.kind === 'any' ? CANONICAL_UNIT[kind] : input.units[system]
-    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg: input.bottomCentreDeg })
+    const range = rangeOf(input, kind)
+    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg: input.bottomCentreDeg, expected: range })
     if (!entry.ok) {
-      issues.push({ code: 'entry', path: [name], issue: entry.issue, typed: text })
+      issues.push({ code: 'entry', path: [name], issue: entry.issue, typed: text, kind })
+      continue
+    }
+    if (range && (entry.value < range.low || entry.value > range.high)) {
+      issues.push({ code: 'outOfRange', path: [name], value: entry.value, ...range, kind })
       continue
     }
     figures[name] = statedFigure(name, entry.value, entry.plusMinus)
     units[name] = entry.unit
   }
   return issues.length > 0 ? { ok: false, issues } : sum.evaluate({ figures, units, names })
+}
+
+/** Kinds of which there is no less than nothing. */
+const NEVER_NEGATIVE: ReadonlySet<Kind> = new Set(['length', 'volume', 'area', 'mass', 'density', 'roughness', 'expansion'])
+const MOST = 1e9
+
+/** What an input can be: what its paper number can be, or else not less than nothing where nothing less exists. */
+function rangeOf({ paper, signed, kind: asked }: SumInput, kind: Kind): { readonly low: number; readonly high: number } | undefined {
+  if (paper) return { low: PAPER[paper].low, high: PAPER[paper].high }
+  return !signed && asked !== 'any' && NEVER_NEGATIVE.has(kind) ? { low: 0, high: MOST } : undefined
 }
 
 /** Kind of a number by the unit it carries: the first kind that reads it; a bare number is a ratio. */

@@ -39,7 +39,9 @@ describe('compression', () => {
     [{ ...compression, bore: '4cc' }, ['entry', 'bore']],
     [{ ...compression, pinOffset: '1mm' }, ['impossible', 'rod']],
     [{ ...compression, intakeClosing: '40 ABDC' }, ['impossible', 'rod']],
-    [{ ...compression, rod: '1in' }, ['impossible', 'rod']],
+    [{ ...compression, stroke: '5in', rod: '2.4in' }, ['impossible', 'rod']],
+    [{ ...compression, rod: '1in' }, ['outOfRange', 'rod']],
+    [{ ...compression, bore: '-83' }, ['outOfRange', 'bore']],
     [{ ...compression, crownDiameter: '4in' }, ['impossible', 'landHeight']],
     [{ ...compression, piston: '-90cc' }, ['impossible', 'chamber']],
   ])('%o is refused at %o', (typed, issue) => expect(issues('compression', typed as never)).toContainEqual(issue))
@@ -74,7 +76,7 @@ describe('convert', () => {
     const found = results('convert', { value: '80±4 lbf.ft' }).get('Nm')!
     expectNear(found.figure.value.value, 108.465435866, 1e-8)
     expectNear(standardUncertainty(found.figure.value), 2 * 1.3558179483314004, 1e-9)
-    expect([...results('convert', { value: '1 in' }).keys()]).toEqual(['mm', 'um', 'hundredth', 'in', 'thou', 'tenth'])
+    expect([...results('convert', { value: '1 in' }).keys()]).toEqual(['mm', 'cm', 'um', 'hundredth', 'in', 'thou', 'tenth'])
   })
   it('refuses a unit of another kind', () => expect(issues('convert', { value: '1in', to: 'psi' })).toContainEqual(['unknownUnit', 'to']))
 })

@@ -1,10 +1,10 @@
 'use client'
 import styled from 'styled-components'
-import type { Advice, BenchDefinition, Headline } from '@/core/benches'
+import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/benches/bench'
 import type { UnitSystem } from '@/core/build'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { changeWords, costWords, figureWords, showFigure } from '@/wording'
+import { brokenWords, changeWords, costWords, figureWords, showFigure } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 14px;
@@ -14,10 +14,11 @@ const Table = styled.table`
   td:last-child { color: var(--quiet); }
   ${PHONE} { td[data-minor], th[data-minor] { display: none; } }
 `
+const Harm = styled.small`display: block; color: var(--out); font-size: 12.5px; &[data-leaves] { color: var(--quiet); }`
 const Change = styled.span`display: inline-flex; gap: 8px; align-items: baseline; font-weight: 500; svg { position: relative; top: 2px; }`
 
 /** The computed ways to put it right: the change, what the headline figures become, what it costs elsewhere. */
-export function AdviceList({ advice, definition, system, caption: words }: { advice: readonly Advice[]; definition: BenchDefinition; system: UnitSystem; caption: string }) {
+export function AdviceList({ advice, definition, system, caption: words }: { advice: readonly JudgedAdvice[]; definition: BenchDefinition; system: UnitSystem; caption: string }) {
   const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
     <Table aria-label={words}>
@@ -25,7 +26,11 @@ export function AdviceList({ advice, definition, system, caption: words }: { adv
       <tbody>
         {advice.map((one) => (
           <tr key={one.id}>
-            <td><Change><VerdictMark standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict} size={12} silent={one.verdict === undefined} />{changeWords(one, system)}</Change></td>
+            <td><Change><VerdictMark standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict} size={12} silent={one.verdict === undefined} /><span>
+              {changeWords(one, system)}
+              {one.breaks.length > 0 && <Harm>breaks {brokenWords(one.breaks, system)}</Harm>}
+              {one.leaves.length > 0 && <Harm data-leaves>leaves {brokenWords(one.leaves, system)}</Harm>}
+            </span></Change></td>
             {outputs.map((output, index) => {
               const headline = one.headlines.find((other) => other.output === output)
               return <td key={output} data-number data-minor={index > 0 || undefined}>{headline && headlineWords(headline, definition, system)}</td>

@@ -5,8 +5,9 @@ import styled from 'styled-components'
 import type { Bench, Finding, Station } from '@/core/benches/bench'
 import { benchProgress } from '@/core/benches/benchState'
 import { findingId } from '@/core/benches/finding'
-import type { Build, BuildDocument, UnitSystem } from '@/core/build'
+import type { Build, BuildDocument, Place, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
+import { Button, LinkButton } from '@/ui/Button'
 import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
@@ -17,6 +18,7 @@ import { AdviceList } from './AdviceList'
 import { gaugesFor } from '@/core/benches/gaugeChoice'
 import { Ledger } from './Ledger'
 import { ReadingLine, type ReadingLineHandle } from './ReadingLine'
+import { useAdvice, type AdviceState } from './useAdvice'
 import { Sheet } from './Sheet'
 import type { BenchView } from './benchView'
 import { shareDone, type Stage } from './stages'
@@ -31,6 +33,7 @@ const FindingPanel = dynamic(() => panels().then((module) => module.FindingPanel
 const HistoryPanel = dynamic(() => panels().then((module) => module.HistoryPanel), { ssr: false })
 /** Not every bench has things to look at. */
 const Checks = dynamic(() => import('./Checks').then((module) => module.Checks))
+const RefusedPanel = dynamic(() => import('./RefusedPanel').then((module) => module.RefusedPanel), { ssr: false })
 const KeysPanel = dynamic(() => panels().then((module) => module.KeysPanel), { ssr: false })
 
 /** Shorter than a look from the gauge to the screen takes. */
@@ -54,7 +57,7 @@ const Middle = styled.div`
 `
 const Work = styled.main`
   min-height: 0; overflow: auto; display: grid; grid-template-rows: auto auto 1fr; align-content: start;
-  ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; } }
+  ${PHONE} { display: block; overflow: visible; > [data-part='sheet'], > [data-part='advice'] { display: none; &[data-shown] { display: grid; } } }
 `
 /** Parts that do not move each other: what changes in one is laid out and painted for it alone. */
 const Plan = styled.section`contain: content; height: 196px; border-bottom: 1px solid var(--hairline); ${PHONE} { height: 132px; }`
@@ -66,6 +69,9 @@ const Readings = styled.section`
 `
 const Advices = styled.section`contain: content; padding: 12px 16px 20px; background: var(--raised); display: grid; gap: 10px; align-content: start; > h2 { ${caption} }`
 const Bad = styled.p`padding: 8px 16px; color: var(--on-scribe); background: var(--out);`
+/** On a phone the sheet, and the advice with checks and tools, are one tap away. */
+const Parts = styled.div`display: none; ${PHONE} { display: grid; grid-template-columns: 1fr 1fr; gap: 6px; padding: 6px 12px; border-bottom: 1px solid var(--hairline); }`
+const Done = styled.p`display: flex; gap: 12px; align-items: center; justify-content: flex-end; padding: 6px 20px; background: var(--dye-wash); border-top: 1px solid var(--hairline);`
 const Waiting = styled.span`color: var(--scribe); font-weight: 600; white-space: nowrap;`
 
 export interface BenchPageProps {
@@ -84,16 +90,18 @@ export interface BenchInFrame extends BenchPageProps {
 /** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */
 export function BenchPage({ document: served, revision, bench, view, stages: stagesAtStart, startAt }: BenchPageProps & { bench: Bench; view: BenchView }) {
   const device = useDevice()
-  const system = device.systemFor(served.spec.units)
+  const system = device.systemFor(served.spec.units, served.id)
   const edit = useSpec(served.id, served.spec, revision, device.initials)
   const document = useMemo(() => ({ ...served, spec: edit.spec }), [served, edit.spec])
   const work = useBench(document, bench, device.initials, startAt)
   const { build, stations, current, findings, settled, draft } = work
   const { definition } = bench
   const [opened, setOpened] = useState<string>()
-  const [panel, setPanel] = useState<'keys' | 'history'>()
+  const [panel, setPanel] = useState<'keys' | 'history' | 'refused'>()
   const [trouble, setTrouble] = useState('')
-  const live = useLiveGauges()
+  const live = useLiveGauges(`${device.initials || 'somebody'} at ${served.spec.name}, ${bench.definition.stage.toLowerCase()}`)
+  const [phonePart, setPhonePart] = useState<'sheet' | 'advice'>()
+  const [again, setAgain] = useState<{ readonly station: string; readonly text: string }>()
   const line = useRef<ReadingLineHandle>(null)
   const changed = useChanged(settled, findings, draft !== undefined)
   const characteristic = current && definition.characteristics[current.characteristic]
@@ -105,14 +113,14 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
     switch (command) {
       case 'back': if (current) work.go(work.step(current, -1)); break
       case 'again': work.go(lastRead(work)); break
-      case 'undo': work.undo(); break
-      case 'unit': device.set({ system: system === 'metric' ? 'inch' : 'metric' }); break
+      case 'unit': device.setSystemFor(served.id, system === 'metric' ? 'inch' : 'metric'); break
       case 'gauge': setGaugeTurns((turns) => ({ ...turns, [current!.characteristic]: (turns[current!.characteristic] ?? 0) + 1 })); break
       case 'live': live.toggle(); break
+      case 'take': void live.take(); break
       case 'help': setPanel('keys'); break
       case 'history': setPanel('history'); break
     }
-  }, [current, device, live, system, work])
+  }, [current, device, live, served.id, system, work])
 
   const closePanels = () => { setOpened(undefined); setPanel(undefined); requestAnimationFrame(() => line.current?.focus()) }
   const { go } = work
@@ -122,42 +130,52 @@ export function BenchPage({ document: served, revision, bench, view, stages: sta
   const { Picture, Tools } = view
   // The picture and the advice follow when the hand pauses: the ledger and the line may not wait for them.
   const { settled: later, build: laterBuild } = useAfterPause(useMemo(() => ({ settled, build }), [settled, build]))
-  const advice = useMemo(() => bench.advise(laterBuild, later), [bench, later, laterBuild])
+  const advice = useAdvice(bench.id, laterBuild)
+  const { acts, signed } = work
+  const check = useCallback((id: string, place: Place, passed: boolean, text: string) => signed((by) => acts.check(by, id, place, passed, text)), [acts, signed])
+  const nextBench = work.isDone ? stages.find(({ bench: id, done }) => id !== undefined && id !== bench.id && done !== undefined && done < 1) : undefined
   const marks = useMemo(() => stationMarks(bench, stations, settled, build, current), [bench, stations, settled, build, current])
   const openedFinding = findings.find((finding) => finding.id === opened)
 
   return (
     <Frame data-ready={useHydrated() || undefined} onKeyDownCapture={warmPanels} onPointerDownCapture={warmPanels}>
-      <TopBar trail={[{ href: `/builds/${build.id}`, words: build.spec.name }, { href: '#', words: definition.title }]} note={build.spec.description} ownSystem={document.spec.units}>
-        {work.unsent.size > 0 && <Waiting role="status">{work.unsent.size} not sent yet, kept on this device</Waiting>}
+      <TopBar trail={[{ href: `/builds/${build.id}`, words: build.spec.name }, { href: '#', words: definition.title }]} note={build.spec.description} ownSystem={document.spec.units} buildId={document.id}>
+        {work.unsent.size > 0 && <Waiting role="status">{work.unsent.size} not sent yet, kept on this device{work.trouble && `: ${work.trouble}`}</Waiting>}
+        {work.refused.length > 0 && <Button size="small" onPress={() => setPanel('refused')}>{work.refused.length} not taken by the server</Button>}
       </TopBar>
       <Middle>
         <MemoStageRule stages={stages} />
         <Work>
           <SpokenTitle>{definition.title}, {build.spec.name}</SpokenTitle>
           <Plan aria-label="Engine"><MemoDrawing layout={build.spec.layout} boreMm={build.spec.paper.bore?.value ?? 85} marks={marks} current={current?.id} onPick={pick} sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)} /></Plan>
-          <Readings data-part="sheet">
+          <Parts>
+            <Button size="small" aria-pressed={phonePart === 'sheet'} onPress={() => setPhonePart((now) => (now === 'sheet' ? undefined : 'sheet'))}>Sheet and picture</Button>
+            <Button size="small" aria-pressed={phonePart === 'advice'} onPress={() => setPhonePart((now) => (now === 'advice' ? undefined : 'advice'))}>Advice, checks, tools</Button>
+          </Parts>
+          <Readings data-part="sheet" data-shown={phonePart === 'sheet' || undefined}>
             <div>
               <h2>Readings</h2>
               <MemoSheet bench={bench} build={build} stations={stations} findings={settled} current={current?.id} unsent={work.unsent} system={system} onPick={pick} />
             </div>
             <div><Picture findings={later} build={laterBuild} system={system} /></div>
           </Readings>
-          <Advices data-part="advice">
+          <Advices data-part="advice" data-shown={phonePart === 'advice' || undefined}>
             <h2>Ways to put it right</h2>
-            {advice.length > 0 ? <MemoAdvice advice={advice} definition={definition} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later)}</p>}
+            {advice.state === 'known' && advice.advice.length > 0 ? <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" /> : <p>{adviceEmptyWords(later, advice)}</p>}
             <Tools build={laterBuild} system={system} edit={edit} />
-            {definition.checks && <Checks bench={bench} build={build} onCheck={work.check} />}
+            {definition.checks && <Checks bench={bench} build={build} onCheck={check} />}
           </Advices>
         </Work>
         <MemoLedger definition={definition} findings={findings} stations={stations} changed={changed} system={system} onOpen={open} draft={draft !== undefined} />
       </Middle>
       <div>
-        {(trouble || edit.trouble || work.refused) && <Bad role="alert">{trouble || edit.trouble || `The server refused a reading: ${work.refused} It stays on this device.`}</Bad>}
-        {current && characteristic && <ReadingLine ref={line} work={work} station={current} characteristic={characteristic} gauge={gauge} system={system} live={live} onCommand={onCommand} onKept={setTrouble} />}
+        {nextBench && <Done>Every place here is read or skipped. <LinkButton href={nextBench.href} size="small" kind="primary">Next: {nextBench.words}</LinkButton></Done>}
+        {(trouble || edit.trouble) && <Bad role="alert">{trouble || edit.trouble}</Bad>}
+        {current && characteristic && <ReadingLine key={again?.text} ref={line} startText={again?.station === current.id ? again.text : ''} onInitials={(initials) => device.set({ initials })} work={work} station={current} characteristic={characteristic} gauge={gauge} system={system} live={live} onCommand={onCommand} onKept={setTrouble} />}
       </div>
       {openedFinding && <FindingPanel finding={openedFinding} definition={definition} build={build} stations={stations} system={system} onClose={closePanels} onStation={pick} onPick={(finding) => setOpened(finding.id)} siblings={findings} />}
-      {panel === 'history' && <HistoryPanel station={current} build={build} onClose={closePanels} onStrike={work.strike} />}
+      {panel === 'history' && <HistoryPanel station={current} build={build} stations={stations} onClose={closePanels} onStrike={(id, why) => signed((by) => acts.strike(by, id, why))} onSettle={(reading) => signed((by) => acts.settle(by, reading))} onMove={(id, to, why) => signed((by) => acts.move(by, id, to.place, why))} />}
+      {panel === 'refused' && <RefusedPanel refused={work.refused} stations={stations} onClose={closePanels} onDrop={work.dropRefused} onAgain={({ entry }, station) => { go(station); if (entry.kind === 'reading') setAgain({ station, text: entry.asTyped }); work.dropRefused(entry.id); closePanels() }} />}
       {panel === 'keys' && <KeysPanel onClose={closePanels} />}
     </Frame>
   )
@@ -221,10 +239,12 @@ function lastRead({ build, stations }: BenchWork): string | undefined {
   return latest.find(([id]) => stations.some((station) => station.id === id))?.[0]
 }
 
-function adviceEmptyWords(findings: readonly Finding[]): string {
+function adviceEmptyWords(findings: readonly Finding[], advice: AdviceState): string {
+  if (advice.state === 'failed') return `The advice could not be worked out: ${advice.words}`
   const judged = findings.filter((finding) => finding.limit)
   if (judged.some((finding) => !finding.figure)) return 'Nothing to advise until every cylinder is measured.'
   if (judged.length === 0) return 'No limits are set for this bench.'
+  if (advice.state === 'working') return 'Working it out over every bench…'
   return judged.every(({ conformity }) => conformity?.verdict === 'within') ? 'Nothing to put right: everything is within its limits.' : 'No swap, part or cut to propose for what is out or in doubt: measure it again, or with a better gauge.'
 }
 

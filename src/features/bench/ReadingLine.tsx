@@ -7,7 +7,7 @@ import { formatQuantity, UNITS } from '@/core/quantity'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
-import { exampleOf } from './lineEntry'
+import { exampleOf, MOST_TYPED } from './lineEntry'
 import { Understood } from './Understood'
 import type { PartTemperature } from './useBench'
 import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
@@ -49,8 +49,14 @@ function askingWords(asking: Exclude<Asking, 'reading'>, system: UnitSystem): st
     case 'skip': return 'Skip: why?'
     case 'strike': return 'Strike out: why?'
     case 'note': return 'Note for this place'
+    case 'initials': return 'Your initials, once for this device'
     case 'temperature': return system === 'metric' ? 'Part / gauge, °C: 28 or 28/21; 20 for none' : 'Part / gauge, °F: 82 or 82/70; 68 for none'
   }
+}
+
+function mostTyped(asking: Asking): number {
+  if (asking === 'reading' || asking === 'initials' || asking === 'temperature') return MOST_TYPED[asking]
+  return MOST_TYPED.words
 }
 
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
@@ -79,7 +85,7 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
       <div>
         <h2><label htmlFor="reading">{asking === 'reading' ? <>Reading, <Unit>{UNITS[unit].symbol}</Unit></> : askingWords(asking, system)}</label></h2>
         <Entry
-          id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'}
+          id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'} maxLength={mostTyped(asking)}
           data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
           onChange={(event) => type(event.target.value)} onKeyDown={onKeyDown} aria-describedby="understood"
         />
@@ -88,14 +94,14 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
         <Understood
           question={question} said={said} wantsWords={asking !== 'reading'} entry={entry} read={read}
-          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]} example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
+          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]} conflict={build.readings.conflicts.get(station.id)} example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
         />
         {asking === 'skip' && openInRow.length > 1 && (
           <WholeRow><input type="checkbox" checked={wholeRow} onChange={() => { toggleRow(); input.current?.focus() }} /> all {openInRow.length} open places of this row <Key>↓</Key></WholeRow>
         )}
       </div>
       <PhoneOnly data-part="keypad">
-        <Keypad onKey={onPad} asks={question !== undefined} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
+        <Keypad onKey={onPad} asks={question ? (question.slip ? 'keepOrMend' : 'keep') : 'no'} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
       </PhoneOnly>
     </Line>
   )
@@ -108,7 +114,8 @@ function GaugeInHand({ gauge, live, temperature, system }: Pick<LineProps, 'gaug
     <>
       <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
       <Quiet>{gauge && isOverdue(gauge, now) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
-      {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? 'listening to live gauges' : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
+      {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? (live.mine.length > 0 ? `at this bench: ${live.mine.join(', ')}` : 'listening to live gauges') : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
+      {live.said && <Quiet role="alert"><b>{live.said}</b>{live.offered && <> <Key>o</Key> take it</>}</Quiet>}
       {live.state !== 'off' && <SerialButton />}
       {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
     </>

@@ -6,7 +6,7 @@ import { findingId } from '@/core/benches/finding'
 import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/benches/sheets'
 import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
 import { span } from '@/core/numerics/span'
-import { decimalsForStep, formatDifference, formatNumber, UNITS } from '@/core/quantity'
+import { decimalsForStep, decimalsToShow, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { isMarked, showFigure, standingOf, type Standing } from '@/wording'
@@ -74,7 +74,7 @@ function ReadingRow({ row, sheet, bench, build, byId, current, unsent, system, o
           <td key={column}>
             <ReadingCell
               id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
-              words={reading ? `${readingWords(reading, build, characteristic.units[system])}${isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''}` : build.readings.skips.has(station.id) ? 'skip' : '–'}
+              words={reading ? `${build.readings.conflicts.has(station.id) ? '≠ ' : ''}${readingWords(reading, build, characteristic.units[system])}${isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''}${hasNote(build, station.id) ? ' ¹' : ''}` : build.readings.skips.has(station.id) ? 'skip' : '–'}
               standing={reading && (judged ? standingOf(judged) : 'noLimit')}
             />
           </td>
@@ -139,10 +139,15 @@ function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem)
   })))
 }
 
-/** A reading to the digits its gauge resolves. */
+/** A note leaves a mark at its place. */
+function hasNote(build: Build, station: string): boolean {
+  return (build.readings.history.get(station) ?? []).some(({ entry, state }) => entry.kind === 'note' && state === 'current')
+}
+
+/** A reading to the digits its gauge resolves, or to those it was typed to where they are more: never rounded to the step. */
 function readingWords(reading: Reading, build: Build, unit: Reading['unit']): string {
   const gauge = build.gauges.get(reading.gauge)
-  const decimals = decimalsForStep(gauge?.resolution ?? 0.01, unit)
+  const decimals = decimalsToShow(reading, gauge?.resolution ?? 0.01, unit)
   const low = formatNumber(reading.value, unit, decimals)
   // A feeler’s pair without the noughts in front, as it is said: .57/.58.
   return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`.replaceAll(/\b0\./g, '.')

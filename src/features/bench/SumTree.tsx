@@ -2,7 +2,9 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import { doubtBudget } from '@/core/benches/doubtBudget'
+import type { Output } from '@/core/benches/bench'
 import type { Build, UnitSystem } from '@/core/build'
+import { formatExact, joinUnit } from '@/core/quantity'
 import { standardUncertainty, type Figure, type Term } from '@/core/metrology'
 import { numerals } from '@/ui/GlobalStyle'
 import { figureOfKindWords, percent } from '@/wording'
@@ -51,11 +53,27 @@ function TermLine({ term, share, build, system, onStation, startsOpen, depth }: 
         <span data-value>{figureOfKindWords(figure, term.kind, system)}</span>
         <small>
           <OriginWords figure={figure} build={build} onStation={onStation} />
-          {share !== undefined && share > 0.005 && `${opens ? '' : ' · '}${percent(share)} of the doubt`}
+          {share !== undefined && share > 0.005 && `${opens ? '' : ' · '}${percent(share)} of the uncertainty`}
         </small>
       </div>
       {opens && open && <SumTree figure={figure} build={build} system={system} onStation={onStation} depth={depth + 1} />}
     </Line>
+  )
+}
+
+/** A finding that is a reading itself: what the gauge showed, what it reads too much, and who read it. */
+export function DirectSum({ figure, build, system, output, onStation }: { figure: Figure; build: Build; system: UnitSystem; output: Output; onStation?: (stationId: string) => void }) {
+  const { origin } = figure
+  if (origin.from !== 'reading') return null
+  const reading = build.readings.byId.get(origin.readingId)
+  const bias = reading ? build.gauges.get(reading.gauge)?.bias ?? 0 : 0
+  const unit = output.units[system]
+  const words = (value: number) => joinUnit(formatExact(Number(value.toPrecision(8)), unit), unit)
+  return (
+    <List>
+      <Line><div><span>As read</span><span data-value>{reading ? words(reading.value) : 'being typed'}</span><small><OriginWords figure={figure} build={build} onStation={onStation} /></small></div></Line>
+      {bias !== 0 && reading && <Line><div><span>Gauge reads too much</span><span data-value>{words(bias)}</span><small>{words(figure.value.value)} from {words(reading.value)}</small></div></Line>}
+    </List>
   )
 }
 
@@ -83,9 +101,9 @@ const Budget = styled.dl`
   dd[data-share] { ${numerals} text-align: right; }
 `
 
-/** Who owns the doubt, as bars: where a better gauge would help and where it would not. */
+/** Where the uncertainty comes from, as bars: where a better gauge would help and where it would not. */
 export function DoubtBudget({ figure, build }: { figure: Figure; build: Build }) {
-  if (standardUncertainty(figure.value) === 0) return <p>No doubt to share: everything here is exact on paper.</p>
+  if (standardUncertainty(figure.value) === 0) return <p>No uncertainty: everything here is exact on paper.</p>
   const shares = doubtBudget(build, figure.value)
   return (
     <Budget>

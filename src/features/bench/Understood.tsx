@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import type { Characteristic, Station } from '@/core/benches/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
-import { decimalsForStep, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
+import { decimalsForStep, differenceInUnit, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
 import { PHONE } from '@/ui/GlobalStyle'
 import { capital, entryIssueWords, slipWords, small } from '@/wording'
 import { Key } from './Key'
@@ -16,16 +16,19 @@ const Keys = styled.i`font-style: normal; ${PHONE} { display: none; }`
 const Pad = styled.b`display: none; ${PHONE} { display: inline; }`
 
 /** What was understood of the line, and what Enter will do. */
-export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next, example }: {
+export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next, example, conflict }: {
   question: Question | undefined; said: string; wantsWords: boolean; entry: LineEntry | undefined; read: Reading | undefined
   characteristic: Characteristic; unit: UnitId; system: UnitSystem; gauge: Gauge | undefined; next: Station | undefined
   /** On a build with no reading yet: how one is typed. */
   example: string | undefined
+  /** Readings of this place that do not know of each other. */
+  conflict: readonly Reading[] | undefined
 }) {
   if (question) return <Asked question={question} unit={unit} />
   if (said) return <Said>{said}</Said>
   if (wantsWords) return <WillDo><Key>Enter</Key> keep the words · <Key>Esc</Key> leave</WillDo>
   if (!entry) {
+    if (conflict) return <Said data-tone="ask">{conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts. <Key>h</Key> settle</Said>
     if (read) return <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
     return example
       ? <Said>Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad><Keys><Key>Enter</Key>. <Key>?</Key> all keys</Keys></Said>
@@ -47,19 +50,20 @@ export function Understood({ question, said, wantsWords, entry, read, characteri
 }
 
 /** `0.05 mm down the hole`, `0.53 mm goes, 0.54 mm does not`. */
-function valueWords({ value, upper, unit }: Entry, { sense }: Characteristic): string {
+function valueWords({ value, upper, plusMinus, unit }: Entry, { sense }: Characteristic): string {
   const low = joinUnit(formatExact(sense ? Math.abs(value) : value, unit), unit)
   const high = upper === undefined ? '' : ` goes, ${joinUnit(formatExact(upper, unit), unit)} does not`
+  const stated = plusMinus === undefined ? '' : ` ± ${joinUnit(String(Number(differenceInUnit(plusMinus, unit).toPrecision(6))), unit)}`
   const side = sense && value !== 0 ? ` ${value > 0 ? sense.positive : sense.negative}` : ''
-  return low + high + side
+  return low + high + stated + side
 }
 
-function Asked({ question: { draft, slip }, unit }: { question: Question; unit: UnitId }) {
+function Asked({ question: { draft, outside, slip }, unit }: { question: Question; unit: UnitId }) {
   const show = (value: number) => joinUnit(formatExact(Number(value.toPrecision(6)), unit), unit)
   return (
     <>
       <Said data-tone="ask">
-        {slip?.code === 'dialTurn' ? `${show(draft.value)} stands one dial turn from its sisters.` : `${show(draft.value)} is outside ${show(draft.station.expected.low)} to ${show(draft.station.expected.high)}.`}
+        {outside ? `${show(draft.value)} is outside ${show(outside.low)} to ${show(outside.high)}.` : slip?.code === 'dialTurn' ? `${show(draft.value)} stands one dial turn from the others.` : `${show(draft.value)} stands far from its paper and the others.`}
         {slip && ` ${capital(slipWords(slip))}`}
       </Said>
       <WillDo style={{ display: 'block' }}>{slip && <><Key>f</Key> store {show(slip.value)} · </>}<Key>k</Key> keep as typed · or type again</WillDo>

@@ -24,8 +24,12 @@ describe('the reading line reads', () => {
     expect(readLine('3.2679in', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: expect.closeTo(83.00466, 9), unit: 'in' })
   })
 
-  it('a plus from nominal, where the place has one', () => {
-    expect(readLine('+0.004', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: expect.closeTo(83.004, 9) })
+  it('a plus from nominal in the unit it can be meant in here, asks once where two are, and then knows', () => {
+    const read = (text: string, offsetUnit?: 'mm' | 'hundredth' | 'um') => readLine(text, boreCharacteristic, bore, 'mm', gauge('bore-metric.1'), offsetUnit).parsed
+    expect(read('+0.4um')).toMatchObject({ ok: true, value: expect.closeTo(83.0004, 9) })
+    expect(read('+4')).toMatchObject({ ok: false, issue: { code: 'ambiguous', readings: [{ value: expect.closeTo(83.04, 9) }, { value: expect.closeTo(83.004, 9) }] } })
+    expect(read('+4', 'hundredth')).toMatchObject({ ok: true, value: expect.closeTo(83.04, 9), offsetUnit: 'hundredth' })
+    expect(read('+0.02mm')).toMatchObject({ ok: true, value: expect.closeTo(83.02, 9) })
   })
 
   it('a pair only where a feeler is in the hand, and strokes only of a ring on the file', () => {
@@ -50,21 +54,23 @@ describe('the reading line reads', () => {
 describe('the reading line questions', () => {
   const draft = (at: Station, value: number) => ({ station: at, value, unit: 'mm' as const, gauge: 'x' })
 
+  const ask = (drafted: ReturnType<typeof draft>) => questionOf(drafted, boreCharacteristic, tern!, gauge('bore-metric.1'), bores.stations(tern!))
+
   it('nothing that the place can be', () => {
     expect(isPlausible(83.02, bore)).toBe(true)
-    expect(questionOf(draft(bore, 83.02), boreCharacteristic, tern!, gauge('bore-metric.1'))).toBeUndefined()
+    expect(ask(draft(bore, 83.02))).toBeUndefined()
   })
 
   it('a lost point and a wrong sign, with what was likely meant', () => {
-    expect(questionOf(draft(bore, 8300.4), boreCharacteristic, tern!, gauge('bore-metric.1'))).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(83.004, 9) } })
-    expect(questionOf(draft(bore, 7), boreCharacteristic, tern!, gauge('bore-metric.1'))?.slip).toBeUndefined()
-    expect(questionOf(draft(bore, 7), boreCharacteristic, tern!, gauge('bore-metric.1'))).toBeDefined()
+    expect(ask(draft(bore, 8300.4))).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(83.004, 9) } })
+    expect(ask(draft(bore, 7))?.slip).toBeUndefined()
+    expect(ask(draft(bore, 7))).toBeDefined()
   })
 
   it('a dial one turn off its sisters, but only of a dial', () => {
     const low = draft(deck, 1.05)
-    expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'))?.slip).toMatchObject({ code: 'dialTurn', value: expect.closeTo(0.05, 9) })
-    expect(questionOf(low, deckCharacteristic, tern!, gauge('caliper.1'))?.slip?.code).not.toBe('dialTurn')
+    expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'), compression.stations(tern!))?.slip).toMatchObject({ code: 'dialTurn', value: expect.closeTo(0.05, 9) })
+    expect(questionOf(low, deckCharacteristic, tern!, gauge('caliper.1'), compression.stations(tern!))?.slip?.code).not.toBe('dialTurn')
   })
 
   it('says when a value is finer than its gauge reads, whatever the unit it was typed in', () => {

@@ -1,13 +1,16 @@
 import type { Characteristic, Station } from '@/core/benches/bench'
-import type { Build, Gauge, Reading, UnitSystem } from '@/core/build'
+import { rowOf } from '@/core/benches/sheets'
+import type { Build, Gauge, UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
-import { decimalsForStep, dialTurnSlip, formatNumber, likelySlips, parseEntry, type ParsedEntry, type Slip, type UnitId } from '@/core/quantity'
+import { decimalsForStep, dialTurnSlip, formatNumber, likelySlip, parseEntry, type Likely, type ParsedEntry, type Slip, type UnitId } from '@/core/quantity'
 import type { LivePress } from './useLiveGauges'
 import type { Draft, PartTemperature } from './useBench'
 
-/** What the line asks back before it stores: a value that cannot be, or one dial turn off. */
+/** What the line asks back before it stores: a value that cannot be, or that stands oddly beside its paper and its neighbours. */
 export interface Question {
   readonly draft: Draft
+  /** The range it is outside of; left out where it is possible, but odd. */
+  readonly outside?: { readonly low: number; readonly high: number }
   readonly slip?: Slip
   /** Where a live gauge sent it. */
   readonly press?: LivePress
@@ -19,16 +22,22 @@ export interface LineEntry {
   readonly strokes?: number
 }
 
-/** What a typed text says at a station. */
-export function readLine(text: string, characteristic: Characteristic, station: Station, unit: UnitId, gauge: Gauge | undefined): LineEntry {
+/** Lengths that the server takes: longer is not let in where it is typed. */
+export const MOST_TYPED = { reading: 40, words: 200, initials: 4, temperature: 16 } as const
+
+/** What a typed text says at a station. `offsetUnit`: what a bare `+3` from nominal has last been said to be. */
+export function readLine(text: string, characteristic: Characteristic, station: Station, unit: UnitId, gauge: Gauge | undefined, offsetUnit?: UnitId): LineEntry {
   const { value, strokes } = splitStrokes(text, characteristic)
-  const parsed = parseEntry(value, { kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler' })
+  const parsed = parseEntry(value, {
+    kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler', expected: station.expected,
+    ...(gauge && { step: gauge.resolution }), ...(offsetUnit && { offsetUnit }),
+  })
   return { parsed, strokes }
 }
 
 /** `.53/.54 10s`: the gap, and the strokes of the file that made it. */
 function splitStrokes(text: string, { filed }: Characteristic): { value: string; strokes?: number } {
-  const match = filed ? /^(.*\S)\s+(\d{1,3})\s*s(?:trokes)?$/.exec(text.trim()) : null
+  const match = filed ? /^(.*\S)\s+([1-9]\d{0,2})\s*s(?:trokes)?$/.exec(text.trim()) : null
   return match ? { value: match[1]!, strokes: Number(match[2]) } : { value: text }
 }
 
@@ -44,18 +53,33 @@ export function isPlausible(value: number, { expected }: Station): boolean {
   return value >= expected.low && value <= expected.high
 }
 
-/** What is odd about a value, if anything: outside what the place can be, or a dial turn off its sisters. */
-export function questionOf(draft: Draft, characteristic: Characteristic, build: Build, gauge: Gauge | undefined): Question | undefined {
+/** What is odd about a value, if anything: outside what the place can be, far from its paper and its neighbours, or a dial turn off. */
+export function questionOf(draft: Draft, characteristic: Characteristic, build: Build, gauge: Gauge | undefined, stations: readonly Station[]): Question | undefined {
   const { station, value } = draft
-  const sisters = [...build.readings.current.values()].filter((reading) => reading.characteristic === station.characteristic && !samePlace(reading, station))
-  const turn = gauge?.use === 'dial' ? dialTurnSlip(value, sisters.map((reading) => reading.value)) : undefined
+  const neighbours = neighboursOf(station, build, stations)
+  const turn = gauge?.use === 'dial' ? dialTurnSlip(value, neighbours) : undefined
   if (turn) return { draft, slip: turn }
-  if (isPlausible(value, station)) return undefined
-  return { draft, slip: likelySlips(value, station.expected, characteristic.kind, station.nominal)[0] }
+  const slip = likelySlip(value, likelyAt(station, neighbours, gauge), { unit: draft.unit, signed: characteristic.signed, nominal: station.nominal })
+  if (!isPlausible(value, station)) return { draft, outside: station.expected, ...(slip && { slip }) }
+  return slip && { draft, slip }
 }
 
-function samePlace(reading: Reading, station: Station): boolean {
-  return JSON.stringify(reading.place) === JSON.stringify(station.place)
+function neighboursOf(station: Station, build: Build, stations: readonly Station[]): readonly number[] {
+  return rowOf(station, stations).flatMap(({ id }) => (id === station.id ? [] : build.readings.current.get(id)?.value ?? []))
+}
+
+/** Neighbours that tell where a value should be; fewer say little. */
+const ENOUGH_NEIGHBOURS = 3
+/** A row may stray this many times as far as its neighbours do among themselves, and at least this many steps of the gauge. */
+const ROW_STRAYS = 1.5
+const LEAST_STEPS = 8
+
+function likelyAt({ expected, usual }: Station, neighbours: readonly number[], gauge: Gauge | undefined): Likely {
+  if (neighbours.length < ENOUGH_NEIGHBOURS) return { ...expected, ...usual }
+  const sorted = [...neighbours].sort((a, b) => a - b)
+  const centre = sorted[Math.floor(sorted.length / 2)]!
+  const stray = Math.max(ROW_STRAYS * (sorted.at(-1)! - sorted[0]!), LEAST_STEPS * (gauge?.resolution ?? 0), (usual?.stray ?? 0) / 2)
+  return { ...expected, centre, stray }
 }
 
 /** Typed between two steps of the gauge: kept, but said. A thousandth of a step absorbs the unit conversion. */

@@ -1,8 +1,9 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { BenchDefinition, Finding, Station } from '@/core/benches'
-import { checkDue, isOverdue, type Build, type HistoryLine, type UnitSystem } from '@/core/build'
+import type { BenchDefinition, Finding, Station } from '@/core/benches/bench'
+import { rowOf } from '@/core/benches/sheets'
+import { checkDue, isOverdue, type Build, type HistoryLine, type Reading, type UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
@@ -10,7 +11,7 @@ import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { figureWords, findingTitle, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectsWords, subjectWords, verdictReason, verdictWords } from '@/wording'
 import { Key } from './Key'
-import { DoubtBudget, SumTree } from './SumTree'
+import { DirectSum, DoubtBudget, SumTree } from './SumTree'
 
 const Big = styled.p`${numerals} font-size: 28px; display: flex; gap: 12px; align-items: center;`
 const Heading = styled.h3`${caption}`
@@ -43,8 +44,8 @@ export function FindingPanel({ finding, definition, build, stations, system, onC
                 {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
               </Quiet>
               <Heading>The sum</Heading>
-              <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />
-              <Heading>Who owns the doubt</Heading>
+              {finding.figure.origin.from === 'reading' ? <DirectSum figure={finding.figure} build={build} system={system} output={output} onStation={onStation} /> : <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />}
+              <Heading>Where the uncertainty comes from</Heading>
               <DoubtBudget figure={finding.figure} build={build} />
             </>
           ) : <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>}
@@ -62,36 +63,60 @@ const Past = styled.li`
   padding: 10px 0; border-bottom: 1px solid var(--hairline); display: grid; gap: 4px;
   [data-value] { ${numerals} font-size: 18px; } &[data-gone] [data-value] { text-decoration: line-through; color: var(--quiet); }
 `
-const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = { current: 'stands', superseded: 'measured again since', struck: 'struck out', takenBack: 'taken back' }
+const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = { current: 'stands', conflicting: 'does not know of the one that counts', superseded: 'measured again since', struck: 'struck out', takenBack: 'taken back', movedAway: 'moved to another place' }
 
 /** Everything that ever happened at a place, and striking a reading out. */
-export function HistoryPanel({ station, build, onClose, onStrike }: {
-  station: Station | undefined; build: Build; onClose: () => void; onStrike: (readingId: string, reason: string) => void
+export function HistoryPanel({ station, build, stations, onClose, onStrike, onSettle, onMove }: {
+  station: Station | undefined; build: Build; stations: readonly Station[]; onClose: () => void
+  onStrike: (readingId: string, reason: string) => void; onSettle: (reading: Reading) => void; onMove: (readingId: string, to: Station, reason: string) => void
 }) {
   const lines = (station && build.readings.history.get(station.id)) ?? []
+  const others = station ? rowOf(station, stations).filter(({ id }) => id !== station.id) : []
   return (
     <SidePanel title={station?.label ?? ''} isOpen onClose={onClose}>
       {lines.length === 0 && <p>Nothing here yet.</p>}
-      <ul>{lines.toReversed().map((line) => <PastLine key={line.entry.id} line={line} build={build} onStrike={onStrike} />)}</ul>
+      {station && build.readings.conflicts.has(station.id) && <p><b>These readings do not know of each other.</b> Both are kept; the last to arrive counts until you say which one does, or measure again.</p>}
+      <ul>{lines.toReversed().map((line) => <PastLine key={`${line.entry.id}/${line.state}`} line={line} build={build} places={others} isConflict={station !== undefined && build.readings.conflicts.has(station.id)} onStrike={onStrike} onSettle={onSettle} onMove={onMove} />)}</ul>
     </SidePanel>
   )
 }
 
-function PastLine({ line, build, onStrike }: { line: HistoryLine; build: Build; onStrike: (readingId: string, reason: string) => void }) {
+function PastLine({ line, build, places, isConflict, onStrike, onSettle, onMove }: {
+  line: HistoryLine; build: Build; places: readonly Station[]; isConflict: boolean
+  onStrike: (readingId: string, reason: string) => void; onSettle: (reading: Reading) => void; onMove: (readingId: string, to: Station, reason: string) => void
+}) {
   const [reason, setReason] = useState('')
   const { entry, state, strike } = line
-  const gone = state !== 'current'
+  const gone = state !== 'current' && state !== 'conflicting'
+  const stands = entry.kind === 'reading' && (state === 'current' || state === 'conflicting' || state === 'superseded')
   return (
     <Past data-gone={gone || undefined}>
       <span data-value>{pastWords(entry)}</span>
-      <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}{entry.kind === 'reading' && overdueWords(build, entry)} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}</Quiet>
-      {entry.kind === 'reading' && (state === 'current' || state === 'superseded') && (
+      <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}{entry.kind === 'reading' && overdueWords(build, entry)} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}{line.move && `: ${line.move.reason} (${line.move.by})`}</Quiet>
+      {isConflict && entry.kind === 'reading' && (state === 'current' || state === 'conflicting') && <div><Button onPress={() => onSettle(entry)}>This one counts</Button></div>}
+      {stands && <MoveForm places={places} onMove={(to, why) => onMove(entry.id, to, why)} />}
+      {stands && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
           <TextField label="Strike out, because" value={reason} onChange={setReason} />
           <Button isDisabled={reason.trim() === ''} onPress={() => { onStrike(entry.id, reason.trim()); setReason('') }}>Strike out</Button>
         </div>
       )}
     </Past>
+  )
+}
+
+const Places = styled.select`min-height: 40px; padding: 0 8px; background: var(--raised); border: 1px solid var(--edge); border-radius: 3px;`
+
+/** A reading that was taken elsewhere in its row: it goes there, and both places say so. */
+function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to: Station, reason: string) => void }) {
+  const [to, setTo] = useState('')
+  const chosen = places.find(({ id }) => id === to)
+  if (places.length === 0) return null
+  return (
+    <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' }}>
+      <label>Taken at <Places value={to} onChange={(event) => setTo(event.target.value)}><option value="">this place</option>{places.map(({ id, label }) => <option key={id} value={id}>{label}</option>)}</Places></label>
+      {chosen && <Button onPress={() => { onMove(chosen, `was entered at the wrong place`); setTo('') }}>Move it there</Button>}
+    </div>
   )
 }
 
@@ -112,8 +137,8 @@ function pastWords(entry: HistoryLine['entry']): string {
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'store and go to the next place'], ['← → ↑ ↓', 'to another place'], ['b or /', 'back one place'], ['r', 'to the place read last, to measure again'],
-  ['s or *', 'skip this place, with a reason; ↓ there for its whole row'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'undo the last entry'],
-  ['h', 'history of this place'], ['u', 'mm or inch'], ['g', 'another gauge'], ['l', 'listen to live gauges, or stop'], ['t', 'temperature of part and gauge, where not 20 °C'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
+  ['s or *', 'skip this place, with a reason; ↓ there for its whole row'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'take back your last entry at this bench'],
+  ['h', 'history of this place: strike out, move, settle'], ['u', 'mm or inch'], ['g', 'another gauge'], ['l', 'listen to live gauges, or give them back'], ['o', 'take over the gauge that was pressed elsewhere'], ['t', 'temperature of part and gauge, where not 20 °C'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
 ]
 const KeyList = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 10px 16px; align-items: baseline;`
 
@@ -121,7 +146,7 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
   return (
     <SidePanel title="Keys, on an empty line" isOpen onClose={onClose}>
       <KeyList>{KEYS.map(([key, words]) => <div key={key} style={{ display: 'contents' }}><dt><Key>{key}</Key></dt><dd>{words}</dd></div>)}</KeyList>
-      <Quiet>Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 17/18 for a feeler.</Quiet>
+      <Quiet>Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 0.0005 under · 5 in the hole · 17/18 for a feeler · 64±0.5.</Quiet>
     </SidePanel>
   )
 }

@@ -49,7 +49,7 @@ class RefusedLine extends Error {}
 
 function relay(line: string): Promise<void> {
   return pRetry(async () => {
-    const response = await fetch('/api/live', { method: 'POST', headers: { 'content-type': 'text/plain' }, body: line })
+    const response = await fetch('/api/live', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ lines: [line.slice(0, 200)] }) })
     if (response.ok) return
     const { error } = (await response.json()) as { error: string }
     throw response.status < 500 ? new RefusedLine(error) : new Error(error)

@@ -2,7 +2,8 @@
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { Bench, Finding, Station } from '@/core/benches/bench'
-import { currentCards, openBuild, stationId, withEntries, type Build, type BuildDocument, type Entry, type Gauge, type Place, type Reading } from '@/core/build'
+import { currentCards, lastOf, openBuild, stationId, withEntries, type Build, type BuildDocument, type Entry, type Gauge, type Place, type Reading } from '@/core/build'
+import type { KeepResult } from './outbox'
 import { useEntries } from './useEntries'
 
 /** A reading being typed, before Enter: shown in the ledger, stored nowhere. */
@@ -10,6 +11,7 @@ export interface Draft {
   readonly station: Station
   readonly value: number
   readonly upper?: number
+  readonly plusMinus?: number
   readonly unit: Reading['unit']
   readonly gauge: string
   readonly temperature?: PartTemperature
@@ -25,7 +27,7 @@ export interface PartTemperature {
 
 const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 
-/** Everything a bench screen works with: the build as this device knows it, where the hand is, and what can be done there. */
+/** Everything a bench screen works with: the build as this device knows it, the current place, and what can be done there. */
 export function useBench(document: BuildDocument, bench: Bench, initials: string, startAt?: string) {
   const entries = useEntries(document.id, document.entries)
   const fromServer = useMemo(() => openBuild(document), [document])
@@ -33,15 +35,14 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   // Places follow from the spec, not from the readings: the same list serves every keystroke.
   const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
   const [draft, setDraft] = useState<Draft>()
-  /** Until someone moves, the hand is at the first open place. */
+  /** Until someone moves, the current place is the first open one. */
   const [pickedId, setCurrentId] = useState(startAt)
   const current = stations.find((station) => station.id === (pickedId ?? firstOpen(stations, build))) ?? stations[0]
 
   const settled = useMemo(() => bench.derive(build), [bench, build])
-  const findings = useMemo(() => (draft ? bench.derive(withEntries(build, [draftEntry(draft)])) : settled), [bench, build, draft, settled])
+  const findings = useMemo(() => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build)])) : settled), [bench, build, draft, settled])
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
-  const stamp = useCallback(() => ({ id: uuidV7(), at: new Date().toISOString(), by: initials || '—' }), [initials])
   const go = useCallback((id: string | undefined) => { if (id !== undefined) { setCurrentId(id); setDraft(undefined) } }, [])
   const step = useCallback((from: Station, by: 1 | -1) => {
     const index = stations.findIndex((station) => station.id === from.id)
@@ -49,38 +50,75 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   }, [stations])
 
   const add = entries.add
-  const store = useCallback((reading: Draft, asTyped: string, id?: string) => {
-    const before = build.readings.current.get(reading.station.id)
-    const entry: Entry = {
-      kind: 'reading', ...stamp(), ...(id !== undefined && { id }), characteristic: reading.station.characteristic, place: reading.station.place, value: reading.value,
-      ...(reading.upper !== undefined && { upper: reading.upper }), unit: reading.unit, asTyped, gauge: reading.gauge, ...reading.temperature, ...(reading.strokes !== undefined && { strokes: reading.strokes }), ...(before && { supersedes: before.id }),
-    }
-    const kept = add(entry)
-    setDraft(undefined)
-    setCurrentId(nextAfter(stations, build, reading.station))
-    return kept
-  }, [add, build, stamp, stations])
+  const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId), [add, bench, build, stations])
+  /** What waits until someone has said whose initials stand beside it. */
+  const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
+  const signed = useCallback((run: (by: string) => void) => { if (initials) run(initials); else setWaitingFor({ run }) }, [initials])
+  const sign = useCallback((by: string) => { waitingFor?.run(by); setWaitingFor(undefined) }, [waitingFor])
+  const unsign = useCallback(() => setWaitingFor(undefined), [])
 
-  /** Leaves places out for one reason, and goes on behind the first of them. */
-  const skip = useCallback((left: readonly Station[], reason: string) => {
-    for (const { characteristic, place } of left) add({ kind: 'skip', ...stamp(), characteristic, place, reason })
-    setCurrentId(nextAfter(stations, build, left[0]!, left))
-  }, [add, build, stamp, stations])
-  const note = useCallback((station: Station, text: string) => add({ kind: 'note', ...stamp(), characteristic: station.characteristic, place: station.place, text }), [add, stamp])
-  const strike = useCallback((readingId: string, reason: string) => add({ kind: 'strike', ...stamp(), target: readingId, reason }), [add, stamp])
-  const check = useCallback((id: string, place: Place, passed: boolean, text: string) => add({ kind: 'check', ...stamp(), characteristic: id, place, passed, ...(text && { text }) }), [add, stamp])
-  const undo = useCallback(() => {
-    const last = build.readings.last
-    if (!last) return undefined
-    add({ kind: 'undo', ...stamp(), target: last.id })
-    if ('characteristic' in last) setCurrentId(stationId(last.characteristic, last.place))
-    return last
-  }, [add, build, stamp])
-
-  return { bench, build, stations, current, findings, settled, draft, setDraft, gauges, unsent: entries.unsent, refused: entries.refused, go, step, store, skip, note, strike, check, undo }
+  return {
+    bench, build, stations, current, findings, settled, draft, setDraft, gauges, unsent: entries.unsent, refused: entries.refused, trouble: entries.trouble, dropRefused: entries.drop,
+    isDone: stations.length > 0 && stations.every((station) => !isOpen(station, build)), go, step, acts, signed, sign, unsign, asksInitials: waitingFor !== undefined,
+  }
 }
 
 export type BenchWork = ReturnType<typeof useBench>
+
+/** What can be done at the bench, each an entry of its own, by somebody. */
+function actsOf(add: (entry: Entry) => KeepResult, build: Build, stations: readonly Station[], bench: Bench, setCurrentId: (id: string) => void) {
+  const stamp = (by: string) => ({ id: uuidV7(), at: new Date().toISOString(), by })
+  return {
+    store(by: string, reading: Draft, asTyped: string, id?: string): KeepResult {
+      const kept = add({ ...readingOf(reading, build), ...stamp(by), ...(id !== undefined && { id }), asTyped })
+      setCurrentId(nextAfter(stations, build, reading.station))
+      return kept
+    },
+    /** Leaves places out for one reason, and goes on behind the first of them. */
+    skip(by: string, left: readonly Station[], reason: string): void {
+      for (const { characteristic, place } of left) add({ kind: 'skip', ...stamp(by), characteristic, place, reason })
+      setCurrentId(nextAfter(stations, build, left[0]!, left))
+    },
+    note: (by: string, { characteristic, place }: Station, text: string) => add({ kind: 'note', ...stamp(by), characteristic, place, text }),
+    strike: (by: string, readingId: string, reason: string) => add({ kind: 'strike', ...stamp(by), target: readingId, reason }),
+    move: (by: string, readingId: string, place: Place, reason: string) => add({ kind: 'move', ...stamp(by), target: readingId, place, reason }),
+    check: (by: string, id: string, place: Place, passed: boolean, text: string) => add({ kind: 'check', ...stamp(by), characteristic: id, place, passed, ...(text && { text }) }),
+    /** Of readings that do not know of each other this one counts: the others are struck out, and why. */
+    settle(by: string, counts: Reading): void {
+      const others = build.readings.conflicts.get(stationId(counts.characteristic, counts.place)) ?? []
+      for (const { id } of others.filter((other) => other.id !== counts.id)) add({ kind: 'strike', ...stamp(by), target: id, reason: `${counts.asTyped} by ${counts.by} counts` })
+    },
+    /** Takes back what this person entered last at this bench. */
+    undo(by: string): Entry | undefined {
+      const last = lastOf(build.entries, build.readings, by, (characteristic) => characteristic in bench.definition.characteristics || characteristic in (bench.definition.checks ?? {}))
+      if (!last) return undefined
+      add({ kind: 'undo', ...stamp(by), target: last.id })
+      const at = placeOf(last, build)
+      if (at !== undefined && stations.some(({ id }) => id === at)) setCurrentId(at)
+      return last
+    },
+  }
+}
+
+function placeOf(entry: Entry, build: Build): string | undefined {
+  if ('characteristic' in entry) return stationId(entry.characteristic, entry.place)
+  const target = build.readings.byId.get(entry.target)
+  return target && stationId(target.characteristic, target.place)
+}
+
+/** A draft as a reading without its stamp: it supersedes what counts at its place, and settles what does not agree there. */
+function readingOf({ station, value, upper, plusMinus, unit, gauge, temperature, strokes }: Draft, build: Build): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
+  const before = build.readings.current.get(station.id)
+  const others = (build.readings.conflicts.get(station.id) ?? []).flatMap(({ id }) => (id === before?.id ? [] : [id]))
+  return {
+    kind: 'reading', characteristic: station.characteristic, place: station.place, value, ...(upper !== undefined && { upper }), ...(plusMinus !== undefined && { plusMinus }), unit, gauge,
+    ...temperature, ...(strokes !== undefined && { strokes }), ...(before && { supersedes: before.id }), ...(others.length > 0 && { settles: others }),
+  }
+}
+
+function draftEntry(draft: Draft, build: Build): Entry {
+  return { ...readingOf(draft, build), id: DRAFT_ID, at: '', by: '', asTyped: '' }
+}
 
 function firstOpen(stations: readonly Station[], build: Build): string | undefined {
   return stations.find((station) => isOpen(station, build))?.id
@@ -96,13 +134,6 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station, de
   const ahead = stations.slice(index + 1)
   const open = [...ahead, ...stations.slice(0, index)].find((station) => isOpen(station, build) && !dealtWith.includes(station))
   return (open ?? ahead[0] ?? from).id
-}
-
-function draftEntry({ station, value, upper, unit, gauge, temperature, strokes }: Draft): Entry {
-  return {
-    kind: 'reading', id: DRAFT_ID, at: '', by: '', characteristic: station.characteristic, place: station.place, value,
-    ...(upper !== undefined && { upper }), unit, asTyped: '', gauge, ...temperature, ...(strokes !== undefined && { strokes }),
-  }
 }
 
 /** Findings whose value or verdict differs between two states of a bench. */

@@ -1,64 +1,81 @@
 'use client'
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Entry } from '@/core/build'
-import { keep, keptEntries, letGo, RefusedByServer, sendEntries, type KeepResult, type KeptEntry } from './outbox'
+import { drop as dropKept, isLongStored, keep, keptEntries, sendEntries, type Acknowledgement, type KeepResult, type KeptEntry } from './outbox'
 
 export interface Entries {
-  /** What this device holds beyond the server's copy, sent or not. */
+  /** What this device holds beyond the server's copy, sent or not; nothing the server refused. */
   readonly added: readonly Entry[]
-  /** Ids the server has not acknowledged. */
+  /** Ids the server has never acknowledged. One it once had and lacks is sent again without a word. */
   readonly unsent: ReadonlySet<string>
-  /** What the server said no to, in its words. */
-  readonly refused: string | undefined
+  /** What the server said no to, each with its reason. */
+  readonly refused: readonly KeptEntry[]
+  /** Why nothing gets through at the moment, if so. */
+  readonly trouble: string
   /** Keeps an entry on the device and sends it. */
   readonly add: (entry: Entry) => KeepResult
+  /** Takes a refused entry off this device. */
+  readonly drop: (entryId: string) => void
 }
 
 /** A frame or two. */
 const PAINT_FIRST_MS = 30
 
 /**
- * The entries of a build as this device knows them: kept first, shown at once, sent until acknowledged, and let go only
- * when a fresh copy from the server holds them.
+ * The entries of a build as this device knows them: kept first, shown at once, sent until acknowledged one by one. A refused
+ * one is shown with its reason and holds up no other.
  */
 export function useEntries(buildId: string, fromServer: readonly Entry[]): Entries {
   const [local, setLocal] = useState<readonly KeptEntry[]>([])
-  const [refused, setRefused] = useState<string>()
+  const [trouble, setTrouble] = useState('')
   /** The same as `local`, at once: what is sent next may not wait for a rendering. */
   const held = useRef<readonly KeptEntry[]>([])
   const sending = useRef(false)
   const abort = useRef<AbortController>(undefined)
+
+  const settle = useCallback((answer: Acknowledgement) => {
+    const now = Date.now()
+    held.current = held.current.map((one): KeptEntry => {
+      const refusal = answer.refused.get(one.entry.id)
+      const settled: KeptEntry = answer.stored.has(one.entry.id) ? { entry: one.entry, state: 'sent', sentAt: now }
+        : refusal ? { entry: one.entry, state: 'refused', reason: refusal.error, ...(refusal.mayPass && { mayPass: true }) } : one
+      if (settled !== one) keep(buildId, settled)
+      return settled
+    })
+  }, [buildId])
 
   const send = useCallback(async () => {
     if (sending.current) return
     sending.current = true
     abort.current = new AbortController()
     try {
-      for (let waiting = unsentOf(held.current); waiting.length > 0; waiting = unsentOf(held.current)) {
-        await sendEntries(buildId, waiting, abort.current.signal)
-        const acknowledged = new Set(waiting.map(({ id }) => id))
-        for (const entry of waiting) keep(buildId, { entry, sent: true })
-        held.current = held.current.map((one) => (acknowledged.has(one.entry.id) ? { entry: one.entry, sent: true } : one))
+      for (let waiting = waitingOf(held.current); waiting.length > 0; waiting = waitingOf(held.current)) {
+        settle(await sendEntries(buildId, waiting, abort.current.signal, setTrouble))
         // An acknowledgement may wait for the frame that shows the reading itself.
         startTransition(() => {
           setLocal(held.current)
-          setRefused(undefined)
+          setTrouble('')
         })
       }
-    } catch (failure) {
-      if (failure instanceof RefusedByServer) setRefused(failure.message)
+    } catch {
+      // Stopped: the page is left, or the network is back and another send begins.
     } finally {
       sending.current = false
     }
-  }, [buildId])
+  }, [buildId, settle])
 
   useEffect(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
-    const kept = keptEntries(buildId)
-    letGo(buildId, kept.filter(({ entry }) => known.has(entry.id)).map(({ entry }) => entry.id))
+    const now = Date.now()
+    const kept = keptEntries(buildId).flatMap((one): KeptEntry[] => {
+      const current = reconciled(one, known, now)
+      if (isLongStored(current, now)) { dropKept(buildId, one.entry.id); return [] }
+      if (current !== one) keep(buildId, current)
+      return [current]
+    })
     // What a full device could not keep is held by this page alone.
-    const onlyHere = held.current.filter(({ entry }) => !kept.some((one) => one.entry.id === entry.id))
-    held.current = [...kept, ...onlyHere].filter(({ entry }) => !known.has(entry.id))
+    const onlyHere = held.current.filter(({ entry }) => !kept.some((one) => one.entry.id === entry.id) && !known.has(entry.id))
+    held.current = [...kept, ...onlyHere]
     // What this device keeps is known only in the browser, after the server's first paint.
     // oxlint-disable-next-line react/set-state-in-effect
     setLocal(held.current)
@@ -72,25 +89,40 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
   }, [send])
 
   const add = useCallback((entry: Entry) => {
-    const result = keep(buildId, { entry, sent: false })
-    held.current = [...held.current, { entry, sent: false }]
+    const result = keep(buildId, { entry, state: 'waiting' })
+    held.current = [...held.current, { entry, state: 'waiting' }]
     setLocal(held.current)
     // It is safe on the device: the frame that shows it goes before the wire.
     setTimeout(() => void send(), PAINT_FIRST_MS)
     return result
   }, [buildId, send])
 
+  const drop = useCallback((entryId: string) => {
+    dropKept(buildId, entryId)
+    held.current = held.current.filter(({ entry }) => entry.id !== entryId)
+    setLocal(held.current)
+  }, [buildId])
+
   // What is known and what is sent change at different times: the sums must not run again for an acknowledgement.
-  const ids = local.map(({ entry }) => entry.id).join()
+  const ids = local.filter(({ state }) => state !== 'refused').map(({ entry }) => entry.id).join()
   const added = useMemo(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
-    return local.filter(({ entry }) => !known.has(entry.id)).map(({ entry }) => entry)
+    return local.filter(({ entry, state }) => state !== 'refused' && !known.has(entry.id)).map(({ entry }) => entry)
     // oxlint-disable-next-line react/exhaustive-deps
   }, [fromServer, ids])
-  const unsent = useMemo(() => new Set(local.filter(({ sent }) => !sent).map(({ entry }) => entry.id)), [local])
-  return { added, unsent, refused, add }
+  const unsent = useMemo(() => new Set(local.filter(({ state, sentAt }) => state === 'waiting' && sentAt === undefined).map(({ entry }) => entry.id)), [local])
+  const refused = useMemo(() => local.filter(({ state }) => state === 'refused'), [local])
+  return { added, unsent, refused, trouble, add, drop }
 }
 
-function unsentOf(held: readonly KeptEntry[]): readonly Entry[] {
-  return held.filter(({ sent }) => !sent).map(({ entry }) => entry)
+/** A kept entry beside the server's own copy of the build: what the copy holds is stored, what it lacks and had is sent again. */
+function reconciled(one: KeptEntry, known: ReadonlySet<string>, nowMs: number): KeptEntry {
+  if (known.has(one.entry.id)) return one.state === 'sent' ? one : { entry: one.entry, state: 'sent', sentAt: nowMs }
+  if (one.state === 'waiting' || isLongStored(one, nowMs) || (one.state === 'refused' && !one.mayPass)) return one
+  // A server put back from a backup, or one that lacked what a refused entry points at: both may take it now.
+  return { entry: one.entry, state: 'waiting', ...(one.sentAt !== undefined && { sentAt: one.sentAt }) }
+}
+
+function waitingOf(held: readonly KeptEntry[]): readonly Entry[] {
+  return held.filter(({ state }) => state === 'waiting').map(({ entry }) => entry)
 }

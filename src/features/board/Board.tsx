@@ -22,28 +22,45 @@ const Counts = styled.ul`
 const Small = styled.div`height: 76px; ${PHONE} { height: 52px; }`
 const Next = styled.div`font-size: 14px; small { display: block; color: var(--quiet); font-size: 13px; }`
 
+const Finder = styled.form`
+  display: flex; flex-wrap: wrap; gap: 10px 16px; align-items: center; label { display: inline-flex; gap: 6px; align-items: center; font-size: 14px; }
+  input, select, button { min-height: 40px; padding: 0 10px; border: 1px solid var(--edge); border-radius: 3px; background: var(--raised); color: var(--ink); font: inherit; } button { cursor: pointer; }
+`
 const Worst = styled.p`display: flex; gap: 6px; align-items: center;`
 
-export interface BoardBuild { readonly id: string; readonly summary: BuildSummary; readonly touchedAt: string }
+/** `summary` undefined: this build cannot be read or worked out. */
+export interface BoardBuild { readonly id: string; readonly summary: BuildSummary | undefined; readonly touchedAt: string }
+
+export interface BoardQuery { readonly page: number; readonly find: string; readonly order: 'latest' | 'name' | 'oldest'; readonly putAway: boolean }
+
+const ORDERS = [{ value: 'latest', label: 'Latest work' }, { value: 'name', label: 'Name' }, { value: 'oldest', label: 'Oldest first' }] as const
 
 /** The shop board: every engine on the go, how it stands, and what to do next to it. */
-export function Board({ builds, total, page, pageSize }: { builds: readonly BoardBuild[]; total: number; page: number; pageSize: number }) {
+export function Board({ builds, total, query, pageSize }: { builds: readonly BoardBuild[]; total: number; query: BoardQuery; pageSize: number }) {
   const pages = Math.ceil(total / pageSize)
   return (
     <>
       <TopBar trail={[{ href: '/', words: 'Board' }]}><Row as="nav" aria-label="Shop" style={{ gap: 16 }}><Link href="/sums">Quick sums</Link><Link href="/gauges">Gauge drawer</Link></Row></TopBar>
       <Main>
         <Row style={{ justifyContent: 'space-between' }}>
-          <Title>{total === 0 ? 'No engine on the stand yet' : total === 1 ? 'One engine on the go' : `${total} engines on the go`}</Title>
+          <Title>{titleWords(total, query)}</Title>
           <LinkButton href="/new" kind="primary">New build</LinkButton>
         </Row>
-        {total === 0 && <Lead>Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent you.</Lead>}
+        {/* A form the browser sends by itself: it works before any script is there. */}
+        <Finder action="/" method="get" role="search" aria-label="Find a build">
+          <label>Find <input type="search" name="find" defaultValue={query.find} placeholder="name or words" maxLength={80} /></label>
+          <label>Order <select name="order" defaultValue={query.order}>{ORDERS.map(({ value, label }) => <option key={value} value={value}>{label}</option>)}</select></label>
+          {query.putAway && <input type="hidden" name="away" value="1" />}
+          <button type="submit">Show</button>
+          <Link href={query.putAway ? '/' : '/?away=1'}>{query.putAway ? 'Back to the engines on the go' : 'Put away'}</Link>
+        </Finder>
+        {total === 0 && query.find === '' && !query.putAway && <Lead>Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent you.</Lead>}
         {total > 0 && <List>{builds.map((build) => <BuildRow key={build.id} build={build} />)}</List>}
         {pages > 1 && (
           <Row as="nav" aria-label="Pages of the board">
-            {page > 1 && <Link href={`/?page=${page - 1}`}>Later work</Link>}
-            <span>Page {page} of {pages}</span>
-            {page < pages && <Link href={`/?page=${page + 1}`}>Earlier work</Link>}
+            {query.page > 1 && <Link href={pageHref(query, query.page - 1)}>Earlier page</Link>}
+            <span>Page {query.page} of {pages}</span>
+            {query.page < pages && <Link href={pageHref(query, query.page + 1)}>Next page</Link>}
           </Row>
         )}
       </Main>
@@ -51,14 +68,38 @@ export function Board({ builds, total, page, pageSize }: { builds: readonly Boar
   )
 }
 
+function titleWords(total: number, { find, putAway }: BoardQuery): string {
+  if (find !== '') return total === 0 ? `Nothing with “${find}”` : `${total} with “${find}”`
+  if (putAway) return total === 0 ? 'Nothing put away' : `${total} put away`
+  if (total === 0) return 'No engine on the stand yet'
+  return total === 1 ? 'One engine on the go' : `${total} engines on the go`
+}
+
+function pageHref({ find, order, putAway }: BoardQuery, page: number): string {
+  return `/?${new URLSearchParams({ page: String(page), ...(find && { find }), ...(order !== 'latest' && { order }), ...(putAway && { away: '1' }) })}`
+}
+
+/** One build that cannot be read keeps its line, says so, and leaves the others alone. */
+function BrokenRow({ id }: { id: string }) {
+  return (
+    <Job>
+      <Small aria-hidden />
+      <Name><Link href={`/builds/${id}`}>A build that cannot be read</Link><p>{id}</p></Name>
+      <Next>Something in it cannot be worked out. Everything stored in it is still there: take it as a file and look.</Next>
+      <a href={`/api/builds/${id}/file`} download>Build file</a>
+    </Job>
+  )
+}
+
 function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
+  if (!summary) return <BrokenRow id={id} />
   const { verdicts, next, worst } = summary
   return (
     <Job>
       <Small aria-hidden><EngineDrawing layout={summary.layout} boreMm={summary.boreMm} bare /></Small>
       <Name>
         <Link href={`/builds/${id}`}>{summary.name}</Link>
-        <p>{summary.description}</p>
+        <p>{summary.description}{summary.copyOf && ` · copy of ${summary.copyOf}`}</p>
       </Name>
       <Next>
         {next && <><small>Next: {next.title.toLowerCase()}</small>{next.words}</>}

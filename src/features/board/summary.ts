@@ -7,6 +7,8 @@ import { standingOf, standsOutWords, type Standing } from '@/wording'
 export interface BuildSummary {
   readonly name: string
   readonly description: string
+  /** Name of the build it was started as a copy of. */
+  readonly copyOf?: string
   readonly layout: EngineLayout
   readonly boreMm: number
   readonly verdicts: BenchState['verdicts']
@@ -18,7 +20,7 @@ export interface BuildSummary {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '3'
+export const SUMMARY_PROGRAM = '4'
 
 export function summarise(document: BuildDocument): BuildSummary {
   const build = openBuild(document)
@@ -27,7 +29,7 @@ export function summarise(document: BuildDocument): BuildSummary {
   const next = states.find(({ state }) => state.next)
   const worst = worstOf(states, build.spec.units)
   return {
-    name: build.spec.name, description: build.spec.description, layout: build.spec.layout, boreMm: build.spec.paper.bore?.value ?? 85,
+    name: build.spec.name, description: build.spec.description, ...(build.spec.copyOf && { copyOf: build.spec.copyOf.name }), layout: build.spec.layout, boreMm: build.spec.paper.bore?.value ?? 85,
     verdicts: {
       within: sum((state) => state.verdicts.within), inDoubt: sum((state) => state.verdicts.inDoubt), out: sum((state) => state.verdicts.out),
       notMeasured: sum((state) => state.verdicts.notMeasured),

@@ -29,11 +29,11 @@ const Sign = styled.div`display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 
 /** The build sheet, to be printed on A4 or Letter in black, or taken as PDF. */
 export function BookPage({ document, printedOn }: { document: BuildDocument; printedOn: string }) {
   const device = useDevice()
-  const system = device.systemFor(document.spec.units)
+  const system = device.systemFor(document.spec.units, document.id)
   const sheet = bookSheet(document, system)
   return (
     <>
-      <TopBar trail={[{ href: `/builds/${document.id}`, words: document.spec.name }, { href: '#', words: 'Book' }]} ownSystem={document.spec.units} />
+      <TopBar trail={[{ href: `/builds/${document.id}`, words: document.spec.name }, { href: '#', words: 'Book' }]} ownSystem={document.spec.units} buildId={document.id} />
       <Tools aria-label="Take it along"><Row><Button kind="primary" onPress={() => window.print()}>Print</Button><a href={`/api/builds/${document.id}/book.pdf?units=${system}`} download>PDF, A4</a><a href={`/api/builds/${document.id}/book.pdf?units=${system}&size=letter`} download>PDF, Letter</a></Row></Tools>
       <Paper>
         <header><h1>{sheet.title}</h1><p>{sheet.description}. Build sheet, {printedOn}.</p></header>

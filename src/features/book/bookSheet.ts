@@ -1,9 +1,9 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
 import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Across, type Bench, type Finding, type Output, type Station } from '@/core/benches'
-import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
+import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type HistoryLine, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
 import { expand } from '@/core/metrology'
-import { decimalsForStep, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
-import { figureWords, findingTitle, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
+import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
+import { dutyWords, figureWords, findingTitle, fuelWords, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
 
 export interface BookSheet {
   readonly title: string
@@ -55,7 +55,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     title: spec.name,
     description: spec.description,
     facts: [
-      ['Cylinders', String(spec.layout.cylinders)], ['Firing order', spec.layout.firingOrder.join('-')], ['Use', spec.duty.use], ['Fuel', spec.duty.fuel],
+      ['Cylinders', String(spec.layout.cylinders)], ['Firing order', spec.layout.firingOrder.join('-')], ['Use', dutyWords(spec.duty)], ['Fuel', fuelWords(spec.duty)],
       ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'], ['Redline', `${spec.duty.redlineRpm} rpm`],
       ['Gasket', gasket ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, system === 'metric' ? 'mm' : 'in'), system === 'metric' ? 'mm' : 'in')} compressed (${gasket.source})` : 'not chosen'],
     ],
@@ -100,7 +100,8 @@ function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitS
   }))
 }
 
-function columnOf({ cylinder, main }: Finding): { across: Across; column: string } {
+function columnOf({ cylinder, main, bank }: Finding): { across: Across; column: string } {
+  if (bank !== undefined) return { across: 'bank', column: bank }
   if (cylinder !== undefined) return { across: 'cylinder', column: String(cylinder) }
   return main !== undefined ? { across: 'main', column: `main ${main}` } : { across: 'engine', column: 'engine' }
 }
@@ -126,7 +127,7 @@ function cellWords(build: Build, station: Station | undefined, unit: UnitId): st
   if (!station) return ''
   const reading = build.readings.current.get(station.id)
   if (!reading) return build.readings.skips.has(station.id) ? 'skipped' : '–'
-  const decimals = decimalsForStep(build.gauges.get(reading.gauge)?.resolution ?? 0.01, unit)
+  const decimals = decimalsToShow(reading, build.gauges.get(reading.gauge)?.resolution ?? 0.01, unit)
   const low = formatNumber(reading.value, unit, decimals)
   return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`
 }
@@ -160,14 +161,18 @@ function gaugesUsed(build: Build): BookSheet['gauges'] {
   })
 }
 
+const GONE_WORDS: Readonly<Partial<Record<HistoryLine['state'], string>>> = {
+  current: 'counts, but another reading here does not know of it', conflicting: 'does not know of the reading that counts', movedAway: 'moved to the place it was taken at',
+}
+
 /** Readings struck out or measured again: a book that proves it hides nothing. */
 function crossedOut(build: Build): string[] {
   const labels = new Map(BENCHES.flatMap((bench) => bench.stations(build).map((station) => [station.id, station.label] as const)))
   return [...build.readings.history].flatMap(([station, lines]) => lines.flatMap(({ entry, state, strike }) => {
     if (entry.kind === 'skip' && state === 'current' && build.readings.skips.has(station)) return [`${labels.get(station) ?? station}: skipped, ${entry.reason} (${entry.by})`]
     if (entry.kind === 'note' && state === 'current') return [`${labels.get(station) ?? station}: note, ${entry.text} (${entry.by})`]
-    if (entry.kind !== 'reading' || state === 'current') return []
-    const why = strike ? `struck out, ${strike.reason} (${strike.by})` : state === 'superseded' ? 'measured again' : 'taken back'
+    if (entry.kind !== 'reading' || (state === 'current' && !build.readings.conflicts.has(station))) return []
+    const why = GONE_WORDS[state] ?? (strike ? `struck out, ${strike.reason} (${strike.by})` : state === 'superseded' ? 'measured again' : 'taken back')
     return [`${labels.get(station) ?? station}: ${entry.asTyped} ${why}`]
   }))
 }

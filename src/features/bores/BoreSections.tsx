@@ -6,7 +6,7 @@ import { BORE_DEPTHS } from '@/core/benches/boreStations'
 import type { Build, UnitSystem } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { span } from '@/core/numerics/span'
-import { formatQuantity } from '@/core/quantity'
+import { formatQuantity, UNITS } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
 import { sayable } from '@/ui/graduations'
 import { standingOf, type Standing } from '@/wording'
@@ -81,7 +81,7 @@ function Walls({ read, axis, nominalMm, magnification, colour, broken = false }:
 function spanWords(read: readonly BoreReading[], system: UnitSystem): string {
   const values = read.map(({ figure }) => figure.value.value)
   if (values.length < 2) return '–'
-  return system === 'metric' ? (span(values) * 1000).toFixed(0) : ((span(values) / 25.4) * 1e4).toFixed(0)
+  return system === 'metric' ? (span(values) * 1000).toFixed(0) : ((span(values) / UNITS.in.factor) * 1e4).toFixed(0)
 }
 
 function words(cylinder: number, read: readonly BoreReading[], length: (mm: number) => string): string {

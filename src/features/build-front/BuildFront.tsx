@@ -5,13 +5,14 @@ import { BENCHES, benchState, type Bench, type BenchState } from '@/core/benches
 import { openBuild, type BuildDocument, type UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
-import { LinkButton } from '@/ui/Button'
+import { Button, LinkButton } from '@/ui/Button'
+import { useSpec } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { standingOf, standsOutWords } from '@/wording'
+import { dutyWords, fuelWords, standingOf, standsOutWords } from '@/wording'
 
 const Engine = styled.section`
   display: grid; grid-template-columns: minmax(0, 1fr) 336px; border: 1px solid var(--hairline);
@@ -31,10 +32,11 @@ const Counts = styled.p`display: flex; flex-wrap: wrap; gap: 2px 16px; font-size
 const Worst = styled.p`display: flex; gap: 5px; align-items: center;`
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({ document }: { document: BuildDocument }) {
+export function BuildFront({ document, revision }: { document: BuildDocument; revision: number }) {
   const device = useDevice()
-  const system = device.systemFor(document.spec.units)
-  const build = openBuild(document)
+  const system = device.systemFor(document.spec.units, document.id)
+  const edit = useSpec(document.id, document.spec, revision, device.initials)
+  const build = openBuild({ ...document, spec: edit.spec })
   const { spec } = build
   const { bore, stroke, rodLength, pinOffset } = spec.paper
   const home = `/builds/${build.id}`
@@ -46,10 +48,11 @@ export function BuildFront({ document }: { document: BuildDocument }) {
   const next = states.find(({ state }) => state.next)?.bench
   return (
     <>
-      <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} />
+      <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={document.id} />
       <Main>
         <Row style={{ justifyContent: 'space-between' }}><Title>{spec.name}</Title><Row><LinkButton href={`${home}/paper`}>Paper and limits</LinkButton><LinkButton href={`${home}/book`}>Book</LinkButton></Row></Row>
-        <Lead>For {spec.duty.use}: {spec.duty.fuel}{spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}, {spec.duty.redlineRpm} rpm.</Lead>
+        {spec.copyOf && <Lead>A copy of <Link href={`/builds/${spec.copyOf.id}`}>{spec.copyOf.name}</Link>.</Lead>}
+        <Lead>For {dutyWords(spec.duty)}: {fuelWords(spec.duty)}{spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}, {spec.duty.redlineRpm} rpm.</Lead>
         <Engine aria-label="Engine">
           <div><EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} sizeWords={length(spec.layout.boreSpacingMm)} /></div>
           <Facts>
@@ -57,7 +60,7 @@ export function BuildFront({ document }: { document: BuildDocument }) {
             <div><dt>Stroke</dt><dd>{length(stroke?.value)}</dd></div>
             <div><dt>Rod</dt><dd>{length(rodLength?.value)}</dd></div>
             {several && <div><dt>Fires every {intervals}</dt><dd>{spec.layout.firingOrder.join('-')}</dd></div>}
-            {several && parking && <div><dt>Park the crank at</dt><dd>{formatQuantity(parking.angleDeg % 180, 'deg', 0)}</dd></div>}
+            {several && parking && <div><dt>Park the crank, after 1’s top</dt><dd>{parkingWords(parking.anglesDeg)}</dd></div>}
             {several && parking && <div><dt>Highest piston</dt><dd>{length(parking.dropMm)} down</dd></div>}
           </Facts>
         </Engine>
@@ -74,12 +77,21 @@ export function BuildFront({ document }: { document: BuildDocument }) {
             <a href={`/api/builds/${build.id}/readings.csv`} download>Readings as CSV</a>
             <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
             <a href={`/api/builds/${build.id}/book.pdf`} download>Book as PDF</a>
-            <Link href="/new">Start a copy without readings</Link>
+            <Link href={`/new?copy=${build.id}`}>Start a copy without readings</Link>
+            <Button onPress={() => edit.change(spec.putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}>{spec.putAway ? 'Back on the board' : 'Put away'}</Button>
+            {spec.putAway && <span role="status">Put away: off the board, everything kept.</span>}
+            {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
           </Row>
         </Section>
       </Main>
     </>
   )
+}
+
+/** The first angle, and how many more there are as good: a four has two, half a turn apart. */
+function parkingWords(anglesDeg: readonly number[]): string {
+  const words = anglesDeg.slice(0, 2).map((angle) => formatQuantity(angle, 'deg', 0)).join(' or ')
+  return anglesDeg.length > 2 ? `${words} …` : words
 }
 
 /** How a bench stands: the worst it has found in words, then the counts. */

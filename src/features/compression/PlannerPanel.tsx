@@ -1,21 +1,22 @@
 'use client'
 import { useCallback, useEffect } from 'react'
-import { planAdvice, type PlannedLimit, type PlannerResult } from '@/core/benches/compression'
+import type { PlannedLimit } from '@/core/benches/compression'
 import { definition } from '@/core/benches/compression/definition'
 import type { Build, UnitSystem } from '@/core/build'
 import { AdviceList } from '@/features/bench/AdviceList'
 import { Button } from '@/ui/Button'
 import { changeWords, differenceWords, limitWords } from '@/wording'
 import { planInWorker } from '@/workers/compression'
+import type { JudgedPlans } from '@/workers/protocol'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 
-const LIMITS: readonly PlannedLimit[] = ['compressionRatio', 'quench', 'ratioSpread', 'deckCut', 'headCut']
+const LIMITS: readonly PlannedLimit[] = ['compressionRatio', 'quench', 'ratioSpread', 'deckClearance', 'chamberVolume', 'chamberSpread', 'deckCut', 'headCut']
 
 /** Searches gasket, piston, cuts and chamber work for what meets every limit, least metal first. */
 export function PlannerPanel({ build, system }: { build: Build; system: UnitSystem }) {
   const job = useCallback((signal: AbortSignal) => planInWorker(documentOf(build), signal), [build])
-  const { work, start, stop } = useWork<PlannerResult>(job)
+  const { work, start, stop } = useWork<JudgedPlans>(job)
   useEffect(() => start(), [start])
   return (
     <>
@@ -27,20 +28,21 @@ export function PlannerPanel({ build, system }: { build: Build; system: UnitSyst
         {work.state === 'running' && <p>Searching… <Button size="small" onPress={stop}>Stop</Button></p>}
         {work.state === 'stopped' && <p>Stopped. <Button size="small" onPress={start}>Search</Button></p>}
         {work.state === 'failed' && <p>{work.words} <Button size="small" onPress={start}>Try again</Button></p>}
-        {work.state === 'done' && <Outcome result={work.answer} build={build} system={system} />}
+        {work.state === 'done' && <Outcome found={work.answer} system={system} />}
       </div>
-      <p><small>Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer, by what the last column says. Cuts keep to the steps a shop sets. Head cuts are reckoned from the chamber’s open area on paper.</small></p>
+      <p><small>Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer, by what the last column says. Cuts keep to the steps a shop sets. Head cuts are computed from the chamber’s open area on paper. Taken as it stands: change the gasket on the paper page, and measure again after every cut.</small></p>
     </>
   )
 }
 
-function Outcome({ result, build, system }: { result: PlannerResult; build: Build; system: UnitSystem }) {
+function Outcome({ found: { result, plans }, system }: { found: JudgedPlans; system: UnitSystem }) {
   if (result.tried === 0) return <p>Every cylinder has to be measured, and a gasket in stock, before anything can be planned.</p>
   if (result.plans.length > 0) {
     return (
       <>
-        <p>{result.tried} combinations tried. These meet every limit on their central values, least metal first; the mark is the verdict with doubt.</p>
-        <AdviceList advice={result.plans.map((plan) => planAdvice(build, plan))} definition={definition} system={system} caption="Plans, least metal first" />
+        <p>{result.tried} combinations tried. These meet the limits named above on their central values, least metal first; the mark is the worst verdict over all benches, uncertainty included.</p>
+        {heightWords(result.heightUnknown)}
+        <AdviceList advice={plans} definition={definition} system={system} caption="Plans, least metal first" />
       </>
     )
   }
@@ -48,6 +50,7 @@ function Outcome({ result, build, system }: { result: PlannerResult; build: Buil
   return (
     <>
       <p><b>Nothing meets every limit.</b> {result.tried} combinations tried.</p>
+      {heightWords(result.heightUnknown)}
       {result.binding.length > 0 && (
         <>
           <p>Easing one of these alone would let a combination through:</p>
@@ -57,4 +60,8 @@ function Outcome({ result, build, system }: { result: PlannerResult; build: Buil
       {result.binding.length === 0 && result.nearest && <p>No single limit is to blame. Nearest: {changeWords({ change: { code: 'setup', ...result.nearest.setup } }, system)}; it misses {result.nearest.misses.map(({ limit, by }) => words(limit, by)).join(' and ')}.</p>}
     </>
   )
+}
+
+function heightWords(names: readonly string[]) {
+  return names.length > 0 && <p>Left out: {names.join(', ')}. The compression height of the pistons measured is not on paper, so theirs cannot be compared with it.</p>
 }

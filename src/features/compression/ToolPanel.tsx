@@ -31,20 +31,21 @@ export function ToolPanel({ tool, build, system, onClose }: { tool: Tool; build:
 }
 
 function Rack({ build, system }: { build: Build; system: UnitSystem }) {
-  const rack = useMemo(() => gasketRack(build, cylinderStates(build)), [build])
+  const rack = useMemo(() => gasketRack(build), [build])
   if (rack.length === 0) return <p>No gaskets in stock. Add them on the paper page.</p>
   const cylinders = rack[0]!.outcome.ratios.map(({ cylinder }) => cylinder)
   return (
     <>
-      <p>Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then nearest the target.</p>
+      <p>Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then the fewest limits broken, then nearest the ratio wanted; the chosen one as it was measured, the others by their makers’ figures.</p>
       <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Gaskets">
         <FigureTable>
-          <thead><tr><th scope="col">Gasket</th><th scope="col">Verdict</th>{cylinders.map((cylinder) => <th key={cylinder} scope="col">{cylinder}</th>)}<th scope="col">Least quench</th></tr></thead>
+          <thead><tr><th scope="col">Gasket</th><th scope="col">Verdict</th><th scope="col">Out</th>{cylinders.map((cylinder) => <th key={cylinder} scope="col">{cylinder}</th>)}<th scope="col">Least quench</th></tr></thead>
           <tbody>
             {rack.map(({ gasket, fitted, outcome }) => (
               <tr key={gasket.id}>
                 <td data-words><b>{gasket.name}</b>{fitted && ' · chosen'}<br /><small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small></td>
                 <td data-words style={{ whiteSpace: 'nowrap' }}><VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} /> {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}</td>
+                <td>{outcome.out}</td>
                 {outcome.ratios.map(({ cylinder, figure }) => <td key={cylinder}>{figure.value.value.toFixed(2)}</td>)}
                 <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast.value, LENGTH, system)}</td>
               </tr>

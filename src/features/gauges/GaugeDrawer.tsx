@@ -36,7 +36,7 @@ export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; to
       <TopBar trail={[{ href: '/gauges', words: 'Gauge drawer' }]} />
       <Main>
         <Row style={{ justifyContent: 'space-between' }}><Title>Gauge drawer</Title><Button kind="primary" onPress={() => setEditing('new')}>Add a gauge</Button></Row>
-        <Lead>The doubt of every reading comes from here. The drawer starts with typical instruments; put in your own figures after a check against a standard. Readings already taken keep the card they were taken with. <Link href="/sums/gaugestudy">A gauge study</Link> says whether a gauge is good enough for a tolerance.</Lead>
+        <Lead>The uncertainty of every reading comes from here. The drawer starts with typical instruments; put in your own figures after a check against a standard. Readings already taken keep the card they were taken with. <Link href="/sums/gaugestudy">A gauge study</Link> says whether a gauge is good enough for a tolerance.</Lead>
         <Scroll tabIndex={0} role="region" aria-label="Gauges">
           <Table>
             <thead><tr><th scope="col">Gauge</th><th scope="col">Step</th><th scope="col">Repeatability s</th><th scope="col">Reads too much by</th><th scope="col">u of that</th><th scope="col">u of scale</th><th scope="col">Checked</th><th scope="col">Holds until</th><td /></tr></thead>
@@ -72,7 +72,7 @@ function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitI
         <tbody>{checks.toReversed().map(({ card, drift }) => (
           <tr key={card.id}>
             <td>{card.checkedOn ?? 'as it came'}</td><td>{inUnit(card.bias, unit)}</td><td>{inUnit(card.biasU, unit)}</td>
-            <td>{drift === undefined ? '' : <>{drift > 0 && '+'}{inUnit(drift, unit)}{Math.abs(drift) > 2 * card.biasU && <b> · more than its doubt</b>}</>}</td><td>{inUnit(card.repeatability, unit)}</td>
+            <td>{drift === undefined ? '' : <>{drift > 0 && '+'}{inUnit(drift, unit)}{Math.abs(drift) > 2 * card.biasU && <b> · more than its uncertainty</b>}</>}</td><td>{inUnit(card.repeatability, unit)}</td>
           </tr>
         ))}</tbody>
       </FigureTable>
@@ -105,7 +105,7 @@ function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; 
     const readings = number('repeatabilityDof')
     if (fields.checkEveryDays?.trim() && !(Number.isInteger(number('checkEveryDays')) && number('checkEveryDays') > 0)) return setTrouble('A check holds for a whole number of days, or leave it empty. Nothing was stored.')
     if (Object.values(values).some(Number.isNaN) || !(values.resolution > 0) || values.repeatability < 0 || values.biasU < 0 || !(readings >= 2) || Number.isNaN(number('scale')) || !fields.name?.trim()) {
-      return setTrouble('Every field wants a number; the step is more than nothing, doubts are never negative. Nothing was stored.')
+      return setTrouble('Every field wants a number; the step is more than nothing, uncertainties are never negative. Nothing was stored.')
     }
     const gauge = from?.gauge ?? slug(fields.name)
     const canonical = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, differenceToCanonical(value, unit)])) as typeof values
@@ -126,6 +126,7 @@ function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; 
       {field('resolution', `Smallest step, ${UNITS[unit].symbol}`)}
       {field('repeatability', `Repeatability, standard deviation, ${UNITS[unit].symbol}`, 'of readings of one thing, taken afresh each time')}
       {field('repeatabilityDof', 'From how many readings')}
+      <FiveTries unit={unit} onFound={(s) => setFields((now) => ({ ...now, repeatability: s, repeatabilityDof: '5' }))} />
       {field('bias', `Reads too much by, ${UNITS[unit].symbol}`, 'against the standard; taken off every reading from now on')}
       {field('biasU', `Standard uncertainty of that, ${UNITS[unit].symbol}`, 'half of the certificate’s U at k = 2')}
       {field('scale', 'Standard uncertainty of the scale, % of reading')}
@@ -134,6 +135,21 @@ function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; 
       {trouble && <Notice data-tone="bad" role="alert">{trouble}</Notice>}
       <Row><Button type="submit" kind="primary">Put in the drawer</Button></Row>
     </form>
+  )
+}
+
+/** Mean range of five readings in standard deviations: d₂ for n = 5, AIAG, Measurement Systems Analysis, 4th ed., appendix C. */
+const D2_OF_FIVE = 2.326
+
+/** A repeatability from what a bench has at hand: the largest and the smallest of five tries at one thing. */
+function FiveTries({ unit, onFound }: { unit: UnitId; onFound: (s: string) => void }) {
+  const [range, setRange] = useState('')
+  const value = Number(range.replace(',', '.'))
+  return (
+    <Row>
+      <TextField label={`Or: largest less smallest of five tries, ${UNITS[unit].symbol}`} value={range} onChange={setRange} numeric />
+      <Button size="small" isDisabled={!(value > 0)} onPress={() => onFound(String(Number((value / D2_OF_FIVE).toPrecision(2))))}>Use it</Button>
+    </Row>
   )
 }
 

@@ -1,8 +1,8 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { freshSpec, type PaperNumber, type UnitSystem } from '@/core/build'
-import type { EngineLayout, LayoutKind, ValveDrive } from '@/core/engine'
+import { freshSpec, type DutyUse, type Fuel, type PaperNumber, type UnitSystem } from '@/core/build'
+import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/engine'
 import { parseEntry, type Kind, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
@@ -10,7 +10,7 @@ import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { PHONE } from '@/ui/GlobalStyle'
 import { Card, Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import { entryIssueWords } from '@/wording'
+import { DUTY_CHOICES, entryIssueWords, FUEL_CHOICES } from '@/wording'
 import { send } from '../send'
 import { BuildPicker, type BuildChoice } from '../BuildPicker'
 
@@ -20,20 +20,26 @@ const Plan = styled.div`height: 200px; border: 1px solid var(--hairline); positi
 
 const COUNTS: Readonly<Record<LayoutKind, readonly number[]>> = { single: [1], inline: [2, 3, 4, 5, 6, 8], v: [2, 4, 6, 8, 10, 12, 16], flat: [2, 4, 6, 8, 12] }
 
-type Field = 'bore' | 'stroke' | 'rodLength' | 'chamberVolume' | 'pistonVolume' | 'deckClearance' | 'gasketBoreMm' | 'gasketThicknessMm'
+type Field = 'bore' | 'stroke' | 'rodLength' | 'compressionRatio' | 'chamberVolume' | 'pistonVolume' | 'deckClearance' | 'gasketBoreMm' | 'gasketThicknessMm'
 const FIELDS: readonly { readonly name: Field; readonly label: string; readonly kind: Kind; readonly units: Readonly<Record<UnitSystem, UnitId>>; readonly example: Readonly<Record<UnitSystem, string>>; readonly required?: boolean }[] = [
   { name: 'bore', label: 'Bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '83.00', inch: '4.030' }, required: true },
   { name: 'stroke', label: 'Stroke', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '92.8', inch: '3.750' }, required: true },
   { name: 'rodLength', label: 'Rod length', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '144', inch: '6.000' } },
+  { name: 'compressionRatio', label: 'Ratio wanted', kind: 'ratio', units: { metric: 'one', inch: 'one' }, example: { metric: '9.0', inch: '10.5' } },
   { name: 'chamberVolume', label: 'Chamber, cm³', kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, example: { metric: '46', inch: '64' } },
   { name: 'pistonVolume', label: 'Piston, cm³ (dish +, dome −)', kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, example: { metric: '10.2', inch: '7' }, required: true },
   { name: 'deckClearance', label: 'Deck clearance wanted', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '0.05', inch: '0.015' } },
-  { name: 'gasketThicknessMm', label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '1.10', inch: '0.040' }, required: true },
-  { name: 'gasketBoreMm', label: 'Gasket bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '84.0', inch: '4.06' }, required: true },
+  { name: 'gasketThicknessMm', label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '1.10', inch: '0.040' } },
+  { name: 'gasketBoreMm', label: 'Gasket bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, example: { metric: '84.0', inch: '4.06' } },
 ]
 
+const CRANK_WORDS: Readonly<Record<CrankStyle, string>> = {
+  opposed: 'Half a turn apart', together: 'Up together', quarter: '270°', evenSplit: 'Split pins, even', shared: 'Two rods a pin', crossPlane: 'Cross-plane', flatPlane: 'Flat-plane', boxer: 'Boxer',
+}
+const USUAL_BANK_DEG = (cylinders: number) => (cylinders === 6 || cylinders === 12 ? 60 : cylinders === 10 ? 72 : 90)
+
 /** A few questions, then straight to the bench. */
-export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
+export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; copyOf?: string }) {
   const device = useDevice()
   const by = device.initials || '—'
   const [name, setName] = useState('')
@@ -42,7 +48,11 @@ export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
   const [cylinders, setCylinders] = useState(4)
   const [valves, setValves] = useState<'2' | '3' | '4' | '5'>('4')
   const [drive, setDrive] = useState<ValveDrive>('bucketShimUnder')
-  const [fuel, setFuel] = useState('pump petrol')
+  const [bankAngle, setBankAngle] = useState('')
+  const [crank, setCrank] = useState<CrankStyle>()
+  const [bearings, setBearings] = useState<BearingKind>('plain')
+  const [use, setUse] = useState<DutyUse>('unsaid')
+  const [fuel, setFuel] = useState<Fuel>('petrol')
   const [boost, setBoost] = useState('')
   const [typed, setTyped] = useState<Readonly<Partial<Record<Field, string>>>>({})
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
@@ -50,8 +60,11 @@ export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
   const [busy, setBusy] = useState(false)
 
   const chooseKind = (next: LayoutKind) => { setKind(next); if (!COUNTS[next].includes(cylinders)) setCylinders(COUNTS[next].includes(4) ? 4 : COUNTS[next][0]!) }
-  const spec = () => buildSpec({ name, system, kind, cylinders, valves: Number(valves) as EngineLayout['valvesPerCylinder'], drive, fuel, boost, typed })
-  const preview = freshSpec({ name: 'x', description: '', units: system, kind, cylinders, bankAngleDeg: 90, valvesPerCylinder: 4, valveDrive: drive, fuel: 'x', boostKpa: 0, paper: {} }).layout
+  const styles = crankStyles(kind, cylinders)
+  const style = crank && styles.includes(crank) ? crank : styles[0]!
+  const bankAngleDeg = bankAngle.trim() === '' ? USUAL_BANK_DEG(cylinders) : Number(bankAngle.replace(',', '.'))
+  const spec = () => buildSpec({ name, system, kind, cylinders, valves: Number(valves) as EngineLayout['valvesPerCylinder'], drive, fuel, use, boost, typed, bankAngleDeg, crank: style, bearings })
+  const preview = freshSpec({ name: 'x', description: '', units: system, kind, cylinders, bankAngleDeg: bankAngleDeg >= 0 && bankAngleDeg <= 180 ? bankAngleDeg : 90, crank: style, valvesPerCylinder: 4, valveDrive: drive, fuel, boostKpa: 0, paper: {} }).layout
 
   async function start(): Promise<void> {
     const made = spec()
@@ -75,15 +88,19 @@ export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
             <ChoiceRow label="Units on its paper" value={system} onChange={setSystem} options={[{ value: 'metric', label: 'mm' }, { value: 'inch', label: 'inch' }]} />
             <ChoiceRow label="Layout" value={kind} onChange={chooseKind} options={[{ value: 'single', label: 'Single' }, { value: 'inline', label: 'Inline' }, { value: 'v', label: 'V' }, { value: 'flat', label: 'Flat' }]} />
             {kind !== 'single' && <ChoiceRow label="Cylinders" value={String(cylinders)} onChange={(count) => setCylinders(Number(count))} options={COUNTS[kind].map((count) => ({ value: String(count), label: String(count) }))} />}
+            {kind === 'v' && <TextField label={`Bank angle, ° (empty: ${USUAL_BANK_DEG(cylinders)})`} value={bankAngle} onChange={setBankAngle} error={errors.bankAngle} numeric />}
+            {styles.length > 1 && <ChoiceRow label="Crank" value={style} onChange={setCrank} options={styles.map((value) => ({ value, label: CRANK_WORDS[value] }))} />}
+            <ChoiceRow label="Bearings of the crank" value={bearings} onChange={setBearings} options={[{ value: 'plain', label: 'Shells' }, { value: 'rolling', label: 'Rolling elements' }]} hint="Rolling elements have no clearance to measure." />
             <ChoiceRow label="Valves a cylinder" value={valves} onChange={setValves} options={[{ value: '2', label: '2' }, { value: '3', label: '3' }, { value: '4', label: '4' }, { value: '5', label: '5' }]} />
             <ChoiceRow label="Valve drive" value={drive} onChange={setDrive} options={[
               { value: 'pushrod', label: 'Pushrod' }, { value: 'bucketShimUnder', label: 'Bucket, shim under' }, { value: 'bucketShimOver', label: 'Bucket, shim over' }, { value: 'bucketHydraulic', label: 'Bucket, hydraulic' },
               { value: 'fingerFollower', label: 'Finger follower' }, { value: 'rockerShaft', label: 'Rocker shaft' },
             ]} />
             <Numbers>
-              <TextField label="Fuel" value={fuel} onChange={setFuel} error={errors.fuel} />
               <TextField label={`Boost, ${system === 'metric' ? 'bar' : 'psi'} (none: empty)`} value={boost} onChange={setBoost} error={errors.boost} numeric />
             </Numbers>
+            <ChoiceRow label="Duty" value={use} onChange={setUse} hint={DUTY_CHOICES.find(({ value }) => value === use)!.sets} options={DUTY_CHOICES} />
+            <ChoiceRow label="Fuel" value={fuel} onChange={setFuel} options={FUEL_CHOICES} />
             <SectionTitle>From its paper</SectionTitle>
             <Numbers>
               {FIELDS.map((field) => (
@@ -100,7 +117,7 @@ export function NewBuild({ builds }: { builds: readonly BuildChoice[] }) {
           <Section>
             <Plan aria-hidden><EngineDrawing layout={preview} boreMm={85} /></Plan>
             <OpenFile by={by} />
-            {builds.length > 0 && <CopyBuild builds={builds} by={by} />}
+            {builds.length > 0 && <CopyBuild builds={builds} copyOf={copyOf} by={by} />}
           </Section>
         </Columns>
       </Main>
@@ -139,8 +156,8 @@ function OpenFile({ by }: { by: string }) {
 }
 
 /** Another engine like one that is here: its paper, limits and stock, none of its readings. */
-function CopyBuild({ builds, by }: { builds: readonly BuildChoice[]; by: string }) {
-  const [chosen, setChosen] = useState(builds[0]!.id)
+function CopyBuild({ builds, copyOf, by }: { builds: readonly BuildChoice[]; copyOf: string | undefined; by: string }) {
+  const [chosen, setChosen] = useState(builds.some(({ id }) => id === copyOf) ? copyOf! : builds[0]!.id)
   const [trouble, setTrouble] = useState('')
   async function copy(): Promise<void> {
     const name = builds.find((build) => build.id === chosen)!.name
@@ -162,13 +179,13 @@ type Made = { readonly ok: true; readonly spec: ReturnType<typeof freshSpec> } |
 
 /** The answers as a spec, or what is wrong with them field by field. */
 function buildSpec(answers: {
-  name: string; system: UnitSystem; kind: LayoutKind; cylinders: number; valves: EngineLayout['valvesPerCylinder']; drive: ValveDrive; fuel: string; boost: string
+  name: string; system: UnitSystem; kind: LayoutKind; cylinders: number; valves: EngineLayout['valvesPerCylinder']; drive: ValveDrive; fuel: Fuel; use: DutyUse; boost: string; bankAngleDeg: number; crank: CrankStyle; bearings: BearingKind
   typed: Readonly<Partial<Record<Field, string>>>
 }): Made {
   const { name, system, kind, cylinders, typed } = answers
   const errors: Record<string, string> = {}
   if (name.trim() === '') errors.name = 'A name, so that it can be found again.'
-  if (answers.fuel.trim() === '') errors.fuel = 'Which fuel?'
+  if (kind === 'v' && !(answers.bankAngleDeg > 0 && answers.bankAngleDeg < 180)) errors.bankAngle = 'is between 0 and 180 degrees'
   const numbers: Partial<Record<Field, PaperNumber>> = {}
   for (const field of FIELDS) {
     const text = (typed[field.name] ?? '').trim()
@@ -188,8 +205,8 @@ function buildSpec(answers: {
   return {
     ok: true,
     spec: freshSpec({
-      name: name.trim(), description: `${layoutWords}, ${answers.fuel.trim()}`, units: system, kind, cylinders, bankAngleDeg: cylinders === 6 || cylinders === 12 ? 60 : 90,
-      valvesPerCylinder: answers.valves, valveDrive: answers.drive, fuel: answers.fuel.trim(), boostKpa: boost?.ok ? boost.value : 0, paper,
+      name: name.trim(), description: layoutWords, units: system, kind, cylinders, bankAngleDeg: answers.bankAngleDeg, crank: answers.crank, bearings: answers.bearings, use: answers.use,
+      valvesPerCylinder: answers.valves, valveDrive: answers.drive, fuel: answers.fuel, boostKpa: boost?.ok ? boost.value : 0, paper,
       gasket: gasketBoreMm && gasketThicknessMm && { boreMm: gasketBoreMm.value, thicknessMm: gasketThicknessMm.value },
     }),
   }

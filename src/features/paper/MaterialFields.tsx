@@ -1,12 +1,13 @@
 'use client'
 import type { Materials } from '@/core/build'
-import { BLOCK_MATERIALS, CRANK_MATERIALS, EXPANSION, PISTON_MATERIALS, RING_MATERIALS, type Expansion } from '@/core/engine'
+import { BLOCK_MATERIALS, CRANK_MATERIALS, EXPANSION, ROD_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, type Expansion } from '@/core/engine'
 import { ChoiceRow } from '@/ui/fields'
 import type { SpecEdit } from '@/features/spec/useSpec'
 
 const CHOICES = [
   { part: 'block', label: 'Block', options: BLOCK_MATERIALS, of: EXPANSION.part }, { part: 'bore', label: 'Bore or liner', options: BLOCK_MATERIALS, of: EXPANSION.part },
   { part: 'crank', label: 'Crank', options: CRANK_MATERIALS, of: EXPANSION.part }, { part: 'piston', label: 'Pistons', options: PISTON_MATERIALS, of: EXPANSION.part },
+  { part: 'rod', label: 'Rods', options: ROD_MATERIALS, of: EXPANSION.part },
   { part: 'topRing', label: 'Top ring', options: RING_MATERIALS, of: EXPANSION.ring }, { part: 'secondRing', label: 'Second ring', options: RING_MATERIALS, of: EXPANSION.ring },
 ] as const satisfies readonly { part: keyof Materials; label: string; options: readonly string[]; of: Readonly<Record<string, Expansion>> }[]
 

@@ -1,27 +1,22 @@
 'use client'
-import { useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES, startingLimits, type LimitDefinition } from '@/core/benches'
-import { PAPER_KEYS, paperDefinition, type Limit, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
+import { BENCHES, startingLimits } from '@/core/benches'
+import { PAPER_KEYS, paperDefinition, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
 import { UNITS, type UnitId } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
-import { ChoiceRow, TextField } from '@/ui/fields'
+import { ChoiceRow } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
-import { PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import { limitWords, RULE_WORDS } from '@/wording'
+import { DUTY_CHOICES, FUEL_CHOICES, RULE_WORDS } from '@/wording'
+import { LayoutFields } from './LayoutFields'
+import { LimitRow } from './LimitRow'
+import { PaperGrid } from './PaperGrid'
+import { Words } from './Words'
 import { QuantityInput } from './QuantityInput'
 import { MaterialFields } from './MaterialFields'
 import { GasketStock, PistonStock, ShellStock } from './Stock'
-import { useSpec, type SpecEdit } from '@/features/spec/useSpec'
+import { useSpec, type Moved, type SpecEdit } from '@/features/spec/useSpec'
 
-const Grid = styled.div`
-  display: grid; grid-template-columns: 200px minmax(110px, 150px) 110px minmax(140px, 1fr) minmax(140px, 1fr); gap: 8px 14px; padding: 5px 0; border-top: 1px solid var(--hairline); align-items: start;
-  &[data-limit] { grid-template-columns: 200px 100px 100px 100px minmax(140px, 1fr) minmax(160px, 1.3fr); }
-  > p { align-self: center; line-height: 1.25; b { display: block; font-weight: 600; } small { color: var(--quiet); } }
-  &[data-head] { border-top: 0; padding: 0; font-size: 12.5px; color: var(--quiet); }
-  ${PHONE} { &[data-head] { display: none; } &, &[data-limit] { grid-template-columns: 1fr 1fr; } > p { grid-column: 1 / -1; padding: 0; } > :nth-child(n + 4) { grid-column: 1 / -1; } &[data-limit] > :nth-child(4) { grid-column: auto; } }
-`
 const Foot = styled.div`
   position: sticky; bottom: 0; display: flex; flex-wrap: wrap; align-items: center; gap: 14px; padding: 10px 0; background: var(--ground); border-top: 2px solid var(--dye);
 `
@@ -31,21 +26,26 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   const device = useDevice()
   const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
-  const system = device.systemFor(spec.units)
+  const system = device.systemFor(spec.units, id)
   const presets = startingLimits(spec)
   return (
     <>
-      <TopBar trail={[{ href: `/builds/${id}`, words: spec.name }, { href: '#', words: 'Paper and limits' }]} ownSystem={spec.units} />
+      <TopBar trail={[{ href: `/builds/${id}`, words: spec.name }, { href: '#', words: 'Paper and limits' }]} ownSystem={spec.units} buildId={id} />
       <Main>
         <Title>Paper and limits</Title>
         <Lead>What the makers’ sheets say, and what the engine is judged by. Every number keeps its source; the maker’s paper outranks a preset.</Lead>
         <Section aria-label="Job">
           <SectionTitle>Job</SectionTitle>
           <JobFields edit={edit} system={system} />
+          <DutyFields edit={edit} />
+        </Section>
+        <Section aria-label="Layout">
+          <SectionTitle>Layout and crank</SectionTitle>
+          <LayoutFields edit={edit} />
         </Section>
         <Section aria-label="Numbers on paper">
           <SectionTitle>Numbers on paper</SectionTitle>
-          <div><Grid data-head="" aria-hidden><span /><span>Value</span><span>±</span><span>Source</span><span>Reason</span></Grid>{PAPER_KEYS.map((key) => <PaperRow key={key} name={key} edit={edit} system={system} />)}</div>
+          <div><PaperGrid data-head="" aria-hidden><span /><span>Value</span><span>±</span><span>Source</span><span>Reason</span></PaperGrid>{PAPER_KEYS.map((key) => <PaperRow key={key} name={key} edit={edit} system={system} />)}</div>
         </Section>
         <Section aria-label="Gaskets in stock"><SectionTitle>Gaskets in stock</SectionTitle><GasketStock edit={edit} system={system} /></Section>
         <Section aria-label="Other pistons to consider"><SectionTitle>Other pistons to consider</SectionTitle><PistonStock edit={edit} system={system} /></Section>
@@ -54,13 +54,13 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         <Section aria-label="Methods"><SectionTitle>How it is measured</SectionTitle><MethodFields edit={edit} /></Section>
         <Section aria-label="Limits">
           <SectionTitle>Limits</SectionTitle>
-          <div><Grid data-head="" data-limit="" aria-hidden><span /><span>From</span><span>Target</span><span>To</span><span>Source</span><span>Reason</span></Grid>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
+          <div><PaperGrid data-head="" data-limit="" aria-hidden><span /><span>From</span><span>Target</span><span>To</span><span>Source</span><span>Reason</span></PaperGrid>{BENCHES.flatMap((bench) => Object.entries(bench.definition.limits).map(([key, definition]) => (
             <LimitRow key={key} name={key} definition={definition} preset={presets[key]} edit={edit} system={system} />
           )))}</div>
         </Section>
         <Foot>
           <Button onPress={edit.undo} isDisabled={!edit.canUndo}>Undo the last change</Button>
-          <span role="status" style={{ flex: 1 }}>{edit.said && `Kept: ${edit.said}`}</span>
+          <span role="status" style={{ flex: 1 }}>{edit.said && `Kept: ${edit.said}.`}{edit.moved && edit.said && ` ${movedSentence(edit.moved)}`}</span>
           <LinkButton href={`/builds/${id}`} kind="primary">To the benches</LinkButton>
         </Foot>
         {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
@@ -72,45 +72,32 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
 function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
   const { spec, change } = edit
   return (
-    <Grid style={{ borderTop: 0, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}>
+    <PaperGrid style={{ borderTop: 0, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}>
       <Words label="Name" value={spec.name} onCommit={(name) => change(`name ${name}`, (now) => ({ ...now, name }))} required />
       <Words label="In a few words" value={spec.description} onCommit={(description) => change('description', (now) => ({ ...now, description }))} />
-      <Words label="Use" value={spec.duty.use} onCommit={(use) => change(`use ${use}`, (now) => ({ ...now, duty: { ...now.duty, use } }))} required />
-      <Words label="Fuel" value={spec.duty.fuel} onCommit={(fuel) => change(`fuel ${fuel}`, (now) => ({ ...now, duty: { ...now.duty, fuel } }))} required />
+      <Words label="Customer" value={spec.job?.customer ?? ''} onCommit={(customer) => change('customer', (now) => ({ ...now, job: { ...now.job, customer } }))} />
+      <Words label="Engine number" value={spec.job?.engineNumber ?? ''} onCommit={(engineNumber) => change('engine number', (now) => ({ ...now, job: { ...now.job, engineNumber } }))} />
+      <Words label="Shop" value={spec.job?.shop ?? ''} onCommit={(shop) => change('shop', (now) => ({ ...now, job: { ...now.job, shop } }))} />
+      <Words label="Use, in words" value={spec.duty.useWords ?? ''} onCommit={(useWords) => change(`use ${useWords}`, (now) => ({ ...now, duty: { ...now.duty, useWords } }))} />
+      <Words label="Fuel, in words" value={spec.duty.fuelWords ?? ''} onCommit={(fuelWords) => change(`fuel ${fuelWords}`, (now) => ({ ...now, duty: { ...now.duty, fuelWords } }))} />
       <QuantityInput
         label={`Boost, ${system === 'metric' ? 'bar' : 'psi'} gauge`} value={spec.duty.boostKpa} kind="pressure" unit={system === 'metric' ? 'bar' : 'psi'} range={{ low: 0, high: 1000 }}
         onCommit={(boostKpa = 0) => change('boost', (now) => ({ ...now, duty: { ...now.duty, boostKpa } }))}
       />
       <QuantityInput label="Redline, rpm" value={spec.duty.redlineRpm} kind="rotation" unit="rpm" range={{ low: 500, high: 30000 }} onCommit={(redlineRpm) => redlineRpm && change('redline', (now) => ({ ...now, duty: { ...now.duty, redlineRpm } }))} />
-      <FiringOrder edit={edit} />
-    </Grid>
+    </PaperGrid>
   )
 }
 
-function FiringOrder({ edit }: { edit: SpecEdit }) {
-  const { layout } = edit.spec
+/** What the presets tell duties by, each choice with what it sets. */
+function DutyFields({ edit }: { edit: SpecEdit }) {
+  const { duty } = edit.spec
   return (
-    <Words
-      label="Firing order" value={layout.firingOrder.join('-')} required
-      onCommit={(text) => change(text.split(/[^\d]+/).filter(Boolean).map(Number))}
-    />
+    <div style={{ display: 'grid', gap: 14 }}>
+      <ChoiceRow label="Duty" value={duty.use} hint={DUTY_CHOICES.find(({ value }) => value === duty.use)!.sets} options={DUTY_CHOICES} onChange={(use) => edit.change(`duty: ${use}`, (now) => ({ ...now, duty: { ...now.duty, use } }))} />
+      <ChoiceRow label="Fuel" value={duty.fuel} options={FUEL_CHOICES} onChange={(fuel) => edit.change(`fuel: ${fuel}`, (now) => ({ ...now, duty: { ...now.duty, fuel } }))} />
+    </div>
   )
-  function change(firingOrder: number[]) {
-    return edit.change(`firing order ${firingOrder.join('-')}`, (now) => ({ ...now, layout: { ...now.layout, firingOrder } }))
-  }
-}
-
-/** A few words, kept on leaving the field. */
-export function Words({ label, value, onCommit, required = false, quiet }: { label: string; value: string; onCommit: (text: string) => void; required?: boolean; quiet?: boolean }) {
-  const [text, setText] = useState(value)
-  const [seen, setSeen] = useState(value)
-  if (seen !== value) { setSeen(value); setText(value) }
-  const commit = () => {
-    if (text.trim() === value) return
-    if (required && text.trim() === '') setText(value)
-    else onCommit(text.trim())
-  }
-  return <TextField label={label} value={text} onChange={setText} onBlur={commit} quiet={quiet} onKeyDown={(event) => event.key === 'Enter' && commit()} />
 }
 
 function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
@@ -128,37 +115,22 @@ function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; syst
     return put({ value, unit: typedUnit }, definition.label)
   }
   return (
-    <Grid>
+    <PaperGrid>
       <p><b>{definition.label}{UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}</b>{definition.hint && <small>{definition.hint}</small>}</p>
       <QuantityInput quiet label={`${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`} value={paper?.value} kind={definition.kind} unit={unit} onCommit={setValue} range={definition} bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined} />
       {paper ? <QuantityInput quiet label={`${definition.label} ±`} value={paper.tolerance} kind={definition.kind} unit={unit} size onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)} /> : <span />}
+
       {paper ? <Words quiet label={`${definition.label}: source`} value={paper.source} onCommit={(source) => put({ source }, `${definition.label} source`)} required /> : <span />}
       {paper ? <Words quiet label={`${definition.label}: reason`} value={paper.reason ?? ''} onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)} /> : <span />}
-    </Grid>
+    </PaperGrid>
   )
 }
 
-function LimitRow({ name, definition, preset, edit, system }: { name: string; definition: LimitDefinition; preset: Limit | undefined; edit: SpecEdit; system: UnitSystem }) {
-  const limit = edit.spec.limits[name]
-  const unit = definition.units[system]
-  const set = (limits: Limit | undefined, reason: string) => edit.change(reason, (spec) => ({
-    ...spec, limits: limits ? { ...spec.limits, [name]: limits } : Object.fromEntries(Object.entries(spec.limits).filter(([key]) => key !== name)),
-  }))
-  const bound = (which: 'lower' | 'target' | 'upper') => (
-    <QuantityInput quiet label={`${definition.label}: ${which === 'lower' ? 'from' : which === 'upper' ? 'to' : 'target'}`} value={limit?.[which]} kind={definition.kind} unit={unit} onCommit={(value) => {
-      const next: Limit = { source: 'source not said', reason: '', ...limit, [which]: value }
-      const empty = next.lower === undefined && next.upper === undefined
-      return set(empty ? undefined : next, empty ? `${definition.label}: no limit` : `${definition.label} limit`)
-    }} />
-  )
-  return (
-    <Grid data-limit="">
-      <p><b>{definition.label}</b><small>{limit ? limitWords(limit, definition, system) : 'no limit'}</small></p>
-      {bound('lower')}{bound('target')}{bound('upper')}
-      {limit ? <Words quiet label={`${definition.label}: source`} value={limit.source} onCommit={(source) => set({ ...limit, source }, `${definition.label} source`)} required /> : preset ? <p><Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>Take the preset</Button></p> : <span />}
-      {limit ? <Words quiet label={`${definition.label}: reason`} value={limit.reason} onCommit={(reason) => set({ ...limit, reason }, `${definition.label} reason`)} /> : <span />}
-    </Grid>
-  )
+/** What the last change did to the engine. */
+function movedSentence({ figures, verdicts }: Moved): string {
+  if (figures === 0 && verdicts.length === 0) return 'No figure moved.'
+  const shown = verdicts.slice(0, 4).join('; ')
+  return `${figures} ${figures === 1 ? 'figure' : 'figures'} moved${verdicts.length > 0 ? `; ${shown}${verdicts.length > 4 ? ` and ${verdicts.length - 4} more verdicts` : ''}` : ', no verdict'}.`
 }
 
 /** The schools: each says in a sentence why it exists. */
@@ -177,6 +149,7 @@ function MethodFields({ edit }: { edit: SpecEdit }) {
       <ChoiceRow label="Bearing clearance" value={methods.bearings} onChange={(bearings) => set({ bearings }, `bearings ${bearings}`)} options={[{ value: 'direct', label: 'Dial zeroed on the journal' }, { value: 'separate', label: 'Shells and journal apart' }, { value: 'strip', label: 'Plastic strip' }]} hint="Zeroed on the micrometer that read the journal, its bias cancels. A strip is quick and coarse." />
       <ChoiceRow label="Ring in the bore" value={methods.ringQuarterTurn ? 'turned' : 'lies'} onChange={(turn) => set({ ringQuarterTurn: turn === 'turned' }, turn === 'turned' ? 'rings turned a quarter' : 'rings as they lie')} options={[{ value: 'lies', label: 'As it lies' }, { value: 'turned', label: 'And turned a quarter' }]} hint="A second reading with the ring turned shows a ring that does not lie square; the tighter one counts." />
       <ChoiceRow label="Ring gaps read at" value={String(methods.ringDepths) as '1' | '3'} onChange={(depths) => set({ ringDepths: depths === '1' ? 1 : 3 }, `rings at ${depths} depths`)} options={[{ value: '1', label: 'An inch down' }, { value: '3', label: 'Three depths' }]} hint="Three depths make the ring a bore gauge: its gap grows by π times the bore." />
+      <ChoiceRow label="Squish pad in the chamber" value={methods.squish} onChange={(squish) => set({ squish }, `squish ${squish}`)} options={[{ value: 'pad', label: 'There is one' }, { value: 'none', label: 'None' }]} hint="Without a pad there is no quench to judge." />
       <ChoiceRow label="Ring clocking" value={methods.clocking} onChange={(clocking) => set({ clocking }, `clocking ${clocking}`)} options={[{ value: 'maker', label: 'Maker’s diagram' }, { value: 'opposed', label: 'Opposed, off the pin' }, { value: 'pinAxis', label: 'Along the pin' }]} hint="Gaps wander in running; they should not start in line." />
       <ChoiceRow label="Verdicts" value={methods.rule} onChange={(rule) => set({ rule }, `verdicts ${rule}`)} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }]} hint={RULE_WORDS[methods.rule]} />
     </div>

@@ -23,9 +23,14 @@ interface Filled {
   readonly numbers: Readonly<Record<string, number>>
 }
 
+const GASKET_KINDS = [
+  { value: 'multiLayerSteel', label: 'Multi-layer steel' }, { value: 'composite', label: 'Composite' }, { value: 'copper', label: 'Copper' }, { value: 'steelShim', label: 'Steel shim' }, { value: 'other', label: 'Other' },
+] as const satisfies readonly { value: NonNullable<Gasket['kind']>; label: string }[]
+
 /** Gaskets that can be had; one of them is on the engine. */
 export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
   const { stock, choice } = edit.spec
+  const [kind, setKind] = useState<NonNullable<Gasket['kind']>>('multiLayerSteel')
   const unit = system === 'metric' ? 'mm' : 'in'
   const fields: readonly StockField[] = [
     { name: 'name', label: 'Name', kind: 'words' }, { name: 'thicknessMm', label: `Compressed, ${UNITS[unit].symbol}`, kind: 'length' },
@@ -33,7 +38,7 @@ export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
   ]
   const add = ({ words, numbers }: Filled) => edit.change(`gasket ${words.name}`, (spec) => {
     const gasket: Gasket = {
-      id: freshId('gasket', spec.stock.gaskets), name: words.name!, source: words.source!, thicknessMm: numbers.thicknessMm!, boreMm: numbers.boreMm!,
+      id: freshId('gasket', spec.stock.gaskets), name: words.name!, source: words.source!, thicknessMm: numbers.thicknessMm!, boreMm: numbers.boreMm!, kind,
       ...(numbers.thicknessToleranceMm !== undefined && { thicknessToleranceMm: numbers.thicknessToleranceMm }),
     }
     return { ...spec, stock: { ...spec.stock, gaskets: [...spec.stock.gaskets, gasket] }, choice: { ...spec.choice, gasket: spec.choice.gasket ?? gasket.id } }
@@ -57,6 +62,7 @@ export function GasketStock({ edit, system }: { edit: SpecEdit; system: UnitSyst
           ))}</tbody>
         </Table>
       )}
+      <ChoiceRow label="Made of" value={kind} onChange={setKind} options={GASKET_KINDS} hint="The deck’s finish is judged only against a gasket that needs it." />
       <StockForm fields={fields} unit={unit} add={add} words="Add a gasket" />
     </>
   )

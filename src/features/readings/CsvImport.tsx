@@ -1,14 +1,14 @@
 'use client'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { v7 as uuidV7 } from 'uuid'
-import { BENCHES } from '@/core/benches'
 import { openBuild, type BuildDocument } from '@/core/build'
-import { readingsFromCsv, type CsvReport, type CsvStation } from '@/core/build/files'
+import { csvTemplate, type CsvReport } from '@/core/files'
+import { readCsvInWorker } from '@/workers/csv'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { rowIssueWords } from '@/wording'
+import { documentOf } from '@/features/bench/documentOf'
 import { send } from '../send'
 
 const Table = styled.table`
@@ -16,9 +16,14 @@ const Table = styled.table`
   td:first-child { ${numerals} } code { font-size: 12.5px; color: var(--quiet); overflow-wrap: anywhere; }
 `
 
+const MOST_A_SEND = 4000
+const TAKEN = 409
+
 /** Readings from a table: bad rows named, good rows offered, nothing stored until it is asked for, and then all of them or none. */
 export function CsvImport({ document }: { document: BuildDocument }) {
   const build = useMemo(() => openBuild(document), [document])
+  const [text, setText] = useState('')
+  const [taken, setTaken] = useState(false)
   const [report, setReport] = useState<CsvReport>()
   const [said, setSaid] = useState<{ words: string; tone: 'good' | 'bad' }>()
   const home = `/builds/${document.id}`
@@ -29,17 +34,42 @@ export function CsvImport({ document }: { document: BuildDocument }) {
 
   async function look(file: File | undefined): Promise<void> {
     if (!file) return
-    const stations: CsvStation[] = BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({
-      id: station.id, expected: station.expected, unit: bench.definition.characteristics[station.characteristic]!.units[build.spec.units],
-    })))
-    setSaid(undefined)
-    setReport(readingsFromCsv(await file.text(), build, stations, uuidV7))
+    const content = await file.text()
+    setText(content)
+    await read(content, false)
+  }
+
+  async function read(content: string, asCopy: boolean): Promise<void> {
+    setSaid({ words: 'Reading…', tone: 'good' })
+    setReport(undefined)
+    try {
+      setReport(await readCsvInWorker(documentOf(build), content, asCopy, new AbortController().signal))
+      setSaid(undefined)
+    } catch (fault) {
+      setSaid({ words: `The table could not be read: ${(fault as Error).message} Nothing was stored.`, tone: 'bad' })
+    }
+  }
+
+  function takeTemplate(): void {
+    const link = window.document.createElement('a')
+    link.href = URL.createObjectURL(new Blob([csvTemplate(build)], { type: 'text/csv' }))
+    link.download = `${document.spec.name} to fill in.csv`
+    link.click()
+    URL.revokeObjectURL(link.href)
   }
 
   async function store(): Promise<void> {
-    const answer = await send<{ stored: number }>(`/api/builds/${document.id}/entries`, { entries: good })
-    if (!answer.ok) return setSaid({ words: answer.error, tone: 'bad' })
-    setSaid({ words: `${answer.value.stored} readings stored.${bad.length > 0 ? ` ${bad.length} rows were left out, as listed.` : ''}`, tone: 'good' })
+    let added = 0
+    // A send holds five thousand; each is stored whole or not at all, and a repeated one is the same readings.
+    for (let from = 0; from < good.length; from += MOST_A_SEND) {
+      const answer = await send<{ added: number }>(`/api/builds/${document.id}/entries`, { entries: good.slice(from, from + MOST_A_SEND), whole: true })
+      if (!answer.ok) {
+        setTaken(answer.status === TAKEN)
+        return setSaid({ words: `${answer.error}${added > 0 ? ` ${added} rows before it are stored.` : ''}`, tone: 'bad' })
+      }
+      added += answer.value.added
+    }
+    setSaid({ words: `${added} readings stored.${bad.length > 0 ? ` ${bad.length} rows were left out, as listed.` : ''}`, tone: 'good' })
     setReport(report && { ...report, rows: report.rows.filter(({ outcome }) => outcome.state === 'bad') })
   }
 
@@ -54,8 +84,10 @@ export function CsvImport({ document }: { document: BuildDocument }) {
           <input type="file" accept=".csv,text/csv" onChange={(event) => look(event.target.files?.[0])} style={{ marginTop: 8 }} />
         </label>
         {report?.headerIssues.map((issue, index) => <Notice key={index} data-tone="bad" role="alert">{rowIssueWords(issue)} Nothing was stored.</Notice>)}
+        <Row><Button size="small" onPress={takeTemplate}>A table to fill in</Button><span>a row for every place not read yet, units and gauges filled in</span></Row>
+        {taken && <Row><Button onPress={() => { setTaken(false); void read(text, true) }}>Read it as a copy: the rows get ids of their own</Button></Row>}
         {said && <Notice data-tone={said.tone} role="status">{said.words}</Notice>}
-        {report && report.headerIssues.length === 0 && !(said?.tone === 'good') && (
+        {report && report.headerIssues.length === 0 && said === undefined && (
           <Section>
             <Notice role="status">{good.length === 1 ? '1 row is' : `${good.length} rows are`} good, {bad.length} {bad.length === 1 ? 'is' : 'are'} not{known > 0 && `, ${known} are stored already`}{left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.</Notice>
             <Row><Button kind="primary" isDisabled={good.length === 0} onPress={store}>Store the {good.length === 1 ? 'good row' : `${good.length} good rows`}</Button></Row>

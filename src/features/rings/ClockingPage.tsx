@@ -25,7 +25,7 @@ export function ClockingPage({ document, revision }: { document: BuildDocument; 
   const boreMm = spec.paper.bore?.value ?? 85
   return (
     <>
-      <TopBar trail={[{ href: `/builds/${document.id}`, words: spec.name }, { href: `/builds/${document.id}/rings`, words: 'Rings' }, { href: '#', words: 'Clocking' }]} ownSystem={spec.units} />
+      <TopBar trail={[{ href: `/builds/${document.id}`, words: spec.name }, { href: `/builds/${document.id}/rings`, words: 'Rings' }, { href: '#', words: 'Clocking' }]} ownSystem={spec.units} buildId={document.id} />
       <Main>
         <OnScreen>
           <Row style={{ justifyContent: 'space-between' }}><Title>Ring gaps, where they start</Title><Button kind="primary" onPress={() => window.print()}>Print at true scale</Button></Row>

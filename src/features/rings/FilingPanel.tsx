@@ -39,11 +39,11 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
   )
 
   function leftWords(): string {
-    const { toFileMm, doubtMm, strokesSafe, strokesLeft } = log!
+    const { toFileMm, uncertaintyMm, strokesSafe, strokesLeft } = log!
     if (toFileMm <= 0) return `At its target or past it by ${differenceWords(-toFileMm, GAP, system)}: file no more.`
-    const amount = `${differenceWords(toFileMm, GAP, system)} (±${differenceWords(doubtMm, GAP, system)}) still to come off.`
-    if (strokesSafe === undefined) return `${amount} File a few strokes, count them, and measure: then the rest can be foretold.`
-    if (strokesSafe < 1) return `${amount} Nearly there: at the quickest rate so far one stroke may be too many. Measure with a finer leaf before each stroke.`
-    return `${amount} About ${strokesLeft} strokes at the last rate; stop and measure after ${strokesSafe}.`
+    const amount = `${differenceWords(toFileMm, GAP, system)} (±${differenceWords(uncertaintyMm, GAP, system)}) still to come off.`
+    if (strokesSafe === undefined) return `${amount} File a few strokes, count them, and measure: then the rest can be estimated.`
+    if (strokesSafe < 1) return `${amount} Nearly there: at the quickest the next pass may be, one stroke may be too many. Measure with a finer leaf before each stroke.`
+    return `${amount} About ${strokesLeft} strokes at the rate so far; stop and measure after ${strokesSafe}.`
   }
 }

@@ -3,53 +3,95 @@ import { useCallback, useMemo, useRef, useState } from 'react'
 import type { Spec } from '@/core/build'
 import { send } from '../send'
 
+/** What a change moved: how many figures, and each verdict that became another. */
+export interface Moved {
+  readonly figures: number
+  readonly verdicts: readonly string[]
+}
+
+interface Edit {
+  readonly reason: string
+  readonly apply: (spec: Spec) => Spec
+}
+
 /**
- * The spec of a build under edit. Every change is a revision on the server, at once; an undo is the revision before, stored
- * again, so that nothing is lost by undoing either.
+ * The spec of a build under edit. Every change is a revision on the server, one after the other; what is shown is what is stored
+ * with the changes still on their way put on top, so that a refused one vanishes alone and leaves those behind it standing.
+ * An undo is the revision before, stored again, so that nothing is lost by undoing either.
  */
 export function useSpec(buildId: string, initial: Spec, initialRevision: number, by: string) {
+  const stored = useRef({ spec: initial, revision: initialRevision })
+  const edits = useRef<readonly Edit[]>([])
+  const running = useRef<Promise<void>>(undefined)
   const [spec, setSpec] = useState(initial)
   const [trouble, setTrouble] = useState('')
   const [said, setSaid] = useState('')
-  const revision = useRef(initialRevision)
+  const [moved, setMoved] = useState<Moved>()
   /** The revision an undo goes back from. */
   const [undoFrom, setUndoFrom] = useState(initialRevision)
-  const latest = useRef(initial)
-  const queue = useRef<Promise<unknown>>(Promise.resolve())
 
-  const save = useCallback((next: Spec, reason: string) => {
-    const task = queue.current.then(async () => {
-      const answer = await send<{ revision: number }>(`/api/builds/${buildId}/spec`, { basedOn: revision.current, by: by || '—', reason: reason.slice(0, 200), spec: next })
-      setTrouble(answer.ok ? '' : answer.error)
-      if (!answer.ok) return false
-      revision.current = answer.value.revision
-      setSaid(reason)
-      return true
-    })
-    queue.current = task
-    return task
+  const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
+
+  /** Stores one change on top of what is stored; where somebody saved in between, on top of theirs. */
+  const save = useCallback(async ({ reason, apply }: Edit): Promise<boolean> => {
+    for (let tries = 0; tries < MOST_TRIES; tries++) {
+      const { spec: base, revision } = stored.current
+      const answer = await send<{ revision: number; spec: Spec; moved: Moved }>(`/api/builds/${buildId}/spec`, { basedOn: revision, by: by || '—', reason: reason.slice(0, 200), spec: apply(base) })
+      if (answer.ok) {
+        stored.current = { spec: answer.value.spec, revision: answer.value.revision }
+        setTrouble('')
+        setSaid(tries === 0 ? reason : `${reason}, on top of what somebody saved in between`)
+        setMoved(answer.value.moved)
+        return true
+      }
+      const latest = answer.status === STALE ? await latestOf(buildId) : undefined
+      if (!latest) { setTrouble(`${answer.error} (${reason})`); return false }
+      stored.current = latest
+    }
+    setTrouble(`Others are saving this build just now. Nothing was overwritten: try again. (${reason})`)
+    return false
   }, [buildId, by])
 
-  const change = useCallback(async (reason: string, edit: (spec: Spec) => Spec) => {
-    const before = latest.current
-    const next = edit(before)
-    if (JSON.stringify(next) === JSON.stringify(before)) return
-    latest.current = next
-    setSpec(next)
-    if (await save(next, reason)) setUndoFrom(revision.current)
-    else { latest.current = before; setSpec(before) }
-  }, [save])
+  const run = useCallback(async () => {
+    for (let next = edits.current[0]; next; next = edits.current[0]) {
+      const isStored = await save(next)
+      edits.current = edits.current.slice(1)
+      show()
+      if (isStored) setUndoFrom(stored.current.revision)
+    }
+    running.current = undefined
+  }, [save, show])
+
+  const change = useCallback((reason: string, apply: (spec: Spec) => Spec): Promise<void> => {
+    const before = edits.current.reduce((now, edit) => edit.apply(now), stored.current.spec)
+    if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve()
+    edits.current = [...edits.current, { reason, apply }]
+    show()
+    running.current ??= run()
+    return running.current
+  }, [run, show])
 
   const undo = useCallback(async () => {
-    const response = await fetch(`/api/builds/${buildId}/spec?revision=${undoFrom - 1}`).catch(() => undefined)
-    if (!response?.ok) return setTrouble('There is nothing further back to go to.')
-    const { spec: earlier } = (await response.json()) as { spec: Spec }
-    latest.current = earlier
-    setSpec(earlier)
-    if (await save(earlier, 'undo')) setUndoFrom(undoFrom - 1)
-  }, [buildId, save, undoFrom])
+    const earlier = await specAt(buildId, String(undoFrom - 1))
+    if (!earlier) return setTrouble('There is nothing further back to go to.')
+    if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
+    show()
+    setUndoFrom(undoFrom - 1)
+  }, [buildId, save, show, undoFrom])
 
-  return useMemo(() => ({ spec, change, undo, canUndo: undoFrom > 1, trouble, said }), [change, said, spec, trouble, undo, undoFrom])
+  return useMemo(() => ({ spec, change, undo, canUndo: undoFrom > 1, trouble, said, moved }), [change, moved, said, spec, trouble, undo, undoFrom])
+}
+
+const STALE = 409
+const MOST_TRIES = 3
+
+async function specAt(buildId: string, revision: string): Promise<{ spec: Spec; revision: number } | undefined> {
+  const response = await fetch(`/api/builds/${buildId}/spec?revision=${revision}`).catch(() => undefined)
+  return response?.ok ? ((await response.json()) as { spec: Spec; revision: number }) : undefined
+}
+
+function latestOf(buildId: string): Promise<{ spec: Spec; revision: number } | undefined> {
+  return specAt(buildId, 'latest')
 }
 
 export type SpecEdit = ReturnType<typeof useSpec>

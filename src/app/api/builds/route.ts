@@ -1,11 +1,11 @@
 import { NextResponse } from 'next/server'
 import { v7 as uuidV7 } from 'uuid'
 import { z } from 'zod'
-import { startingLimits } from '@/core/benches'
+import { followPresets } from '@/core/benches'
 import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Spec } from '@/core/build'
-import { readBuildJson, specIssues, specSchema } from '@/core/build/files'
+import { readBuildJson, specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
-import { fileIssueWords } from '@/wording'
+import { fileIssueWords, placeWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../answer'
 
 const by = z.string().trim().min(1).max(8)
@@ -23,15 +23,15 @@ export function POST(request: Request) {
     const { builds } = await database()
     if (wanted.from === 'file') {
       const read = readBuildJson(wanted.document)
-      if (!read.ok) return refused(422, `${read.issues.slice(0, 8).map(fileIssueWords).join(' ')} Nothing was stored.`)
-      const document = wanted.asCopy ? { ...read.document, id: uuidV7(), entries: read.document.entries.map(withNewIds(read.document)) } : read.document
+      if (!read.ok) return refused(422, `${read.issues.slice(0, 8).map((issue) => fileIssueWords(issue, placeWords)).join(' ')} Nothing was stored.`)
+      const document = wanted.asCopy ? { ...read.document, id: uuidV7(), spec: { ...read.document.spec, copyOf: { id: read.document.id, name: read.document.spec.name } }, entries: read.document.entries.map(withNewIds(read.document)) } : read.document
       await builds.create(document, wanted.by)
       return NextResponse.json({ id: document.id, readings: document.entries.length }, { status: 201 })
     }
     const spec = wanted.from === 'start' ? withPresets(wanted.spec) : await copiedSpec(wanted.id, wanted.name)
     if (!spec) return refused(404, 'There is no such build to copy.')
     const [issue] = specIssues(spec)
-    if (issue) return refused(422, `${fileIssueWords(issue)} Nothing was stored.`)
+    if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)
     const document: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: uuidV7(), createdAt: new Date().toISOString(), spec, gauges: [], entries: [] }
     await builds.create(document, wanted.by)
     return NextResponse.json({ id: document.id, readings: 0 }, { status: 201 })
@@ -40,13 +40,16 @@ export function POST(request: Request) {
 
 /** Every bench puts in its starting limits; what was given stays. */
 function withPresets(spec: Spec): Spec {
-  return { ...spec, limits: { ...startingLimits(spec), ...spec.limits } }
+  return followPresets(spec)
 }
 
 async function copiedSpec(id: string, name: string): Promise<Spec | undefined> {
   const { builds } = await database()
   const original = await builds.load(id)
-  return original && { ...original.document.spec, name }
+  if (!original) return undefined
+  const { spec } = original.document
+  const { chosenAfter: _, pistonInBore: __, shells: ___, ...choice } = spec.choice
+  return { ...spec, name, putAway: false, choice, copyOf: { id, name: spec.name } }
 }
 
 /** A copy's entries are entries of their own; what pointed at an entry points at its copy. Order of ids is kept. */
@@ -56,6 +59,7 @@ function withNewIds(document: BuildDocument): (entry: BuildDocument['entries'][n
   return (entry) => ({
     ...entry, id: fresh.get(entry.id)!,
     ...('target' in entry && { target: fresh.get(entry.target)! }),
+    ...('settles' in entry && entry.settles && { settles: entry.settles.map((id) => fresh.get(id)!) }),
     ...('supersedes' in entry && entry.supersedes && { supersedes: fresh.get(entry.supersedes) }),
   })
 }

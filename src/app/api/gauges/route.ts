@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import type { Gauge } from '@/core/build'
-import { gaugeSchema } from '@/core/build/files'
+import { gaugeSchema } from '@/core/files'
 import { database } from '@/data/database'
 import { answering, bodyOf, refused } from '../../answer'
 

@@ -1,19 +1,24 @@
 import { NextResponse } from 'next/server'
+import { z } from 'zod'
 import { parseGaugeLine } from '@/core/liveGauge'
 import { database } from '@/data/database'
+import type { PressStore } from '@/data/presses'
 import { gaugeLineIssueWords } from '@/wording'
-import { answering, bodyText, refused } from '../../answer'
-import { pressNews } from './presses'
+import { answering, bodyOf, refused } from '../../answer'
+import { gone, isPresent, listening, liveNews, onlyListener } from './presses'
 
 export const dynamic = 'force-dynamic'
 
 const HEARTBEAT_MS = 15_000
 const RETRY_MS = 500
+const STREAM_HEADERS = { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' }
+
+const body = z.object({ lines: z.array(z.string().max(200)).min(1).max(500) })
 
 /** Takes lines from gauges, a press a line; answers with the numbers it holds, so that a gauge may repeat a line until it hears. */
 export function POST(request: Request) {
   return answering(async () => {
-    const raw = (await bodyText(request)).split(/\r?\n/).map((line) => line.trim()).filter(Boolean)
+    const raw = (await bodyOf(request, body)).lines.map((line) => line.trim()).filter(Boolean)
     const parsed = raw.map(parseGaugeLine)
     const bad = parsed.findIndex((one) => !one.ok)
     if (bad >= 0 || raw.length === 0) {
@@ -24,46 +29,77 @@ export function POST(request: Request) {
     const held: { name: string; sequence: number }[] = []
     for (const [index, one] of parsed.entries()) {
       if (!one.ok) continue
-      const { press, isNew } = await presses.add(one.line, raw[index]!)
+      const { press, isNew } = await presses.add(one.line, raw[index]!, await sessionFor(presses, one.line.name))
       held.push({ name: press.name, sequence: press.sequence })
-      if (isNew) pressNews().emit('press')
+      if (isNew) liveNews().emit('press')
     }
     return NextResponse.json({ held })
   })
 }
 
-/** Presses as they come, as server-sent events. A connection that dropped goes on after the last one it had. */
+/** The session a press is for: whoever has the gauge; nobody has it and one page listens: that one takes it; else nobody. */
+async function sessionFor(presses: PressStore, name: string): Promise<string | null> {
+  const holder = await presses.holder(name)
+  if (holder && isPresent(holder.session)) return holder.session
+  const listener = onlyListener()
+  if (!listener) return null
+  await presses.hold(name, listener.session, listener.words)
+  liveNews().emit('hold', { name, to: listener.session, words: listener.words })
+  return listener.session
+}
+
+/** A look at the stream, without opening one: a listener nobody hears would never end. */
+export function HEAD() {
+  return new Response(null, { headers: STREAM_HEADERS })
+}
+
+/** Presses of one bench session as they come, as server-sent events. A connection that dropped goes on after the last one it had. */
 export async function GET(request: Request) {
+  const query = new URL(request.url).searchParams
+  const session = query.get('session') ?? ''
+  const words = (query.get('words') ?? '').slice(0, 80)
+  if (!/^[\w-]{8,64}$/.test(session)) return refused(422, 'A bench session is wanted to listen for.')
   const { presses } = await database()
-  const asked = request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after')
-  let last = asked !== null && /^\d+$/.test(asked) ? Number(asked) : await presses.lastSeq()
+  const asked = request.headers.get('last-event-id') ?? query.get('after')
+  let last = asked !== null && /^\d{1,15}$/.test(asked) ? Number(asked) : await presses.lastSeq()
+  const mine = await presses.heldBy(session)
   const text = new TextEncoder()
   let stop = () => {}
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      const send = (words: string) => controller.enqueue(text.encode(words))
+      const send = (event: string) => controller.enqueue(text.encode(event))
       let busy: Promise<void> = Promise.resolve()
       // One look after the other: two presses in one moment would otherwise be sent twice.
       const look = () => {
         busy = busy.then(async () => {
-          for (const press of await presses.after(last)) {
-            send(`id: ${press.seq}\ndata: ${JSON.stringify(press)}\n\n`)
+          for (const press of await presses.after(last, session)) {
+            send(`id: ${press.seq}\n${press.session === null ? 'event: nobody\n' : ''}data: ${JSON.stringify(press)}\n\n`)
             last = press.seq
           }
         }).catch(() => stop())
       }
+      const changed = (hold: { name: string; from?: string; to: string | null; words: string }) => {
+        if (hold.to === session) send(`event: mine\ndata: ${JSON.stringify(hold)}\n\n`)
+        else if (hold.from === session) send(`event: lost\ndata: ${JSON.stringify(hold)}\n\n`)
+      }
       const heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS)
+      let isOpen = true
       stop = () => {
+        if (!isOpen) return
+        isOpen = false
         clearInterval(heartbeat)
-        pressNews().off('press', look)
+        liveNews().off('press', look).off('hold', changed)
+        gone(session)
         try { controller.close() } catch { /* closed by the other side */ }
       }
+      listening(session, words)
       request.signal.addEventListener('abort', stop)
       send(`retry: ${RETRY_MS}\nevent: since\ndata: ${last}\n\n`)
-      pressNews().on('press', look)
+      for (const name of mine) send(`event: mine\ndata: ${JSON.stringify({ name, to: session, words })}\n\n`)
+      liveNews().on('press', look).on('hold', changed)
       look()
     },
     cancel() { stop() },
   })
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } })
+  return new Response(stream, { headers: STREAM_HEADERS })
 }

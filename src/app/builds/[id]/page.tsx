@@ -9,5 +9,6 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  return <BuildFront document={(await loadBuild((await params).id)).document} />
+  const { document, revision } = await loadBuild((await params).id)
+  return <BuildFront document={document} revision={revision} />
 }

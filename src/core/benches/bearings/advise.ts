@@ -25,14 +25,15 @@ export function withShells(build: Build, selection: ShellSelection): Build {
 }
 
 function shellAdvice(build: Build, selection: ShellSelection): Advice {
-  const planned = derive(withShells(build, selection)).filter(({ output, figure }) => output === `${selection.kind}Planned` && figure)
+  const after = withShells(build, selection)
+  const planned = derive(after).filter(({ output, figure }) => output === `${selection.kind}Planned` && figure)
   const ranked = planned.map(({ figure }) => figure!).sort((a, b) => a.value.value - b.value.value)
   const headlines: Headline[] = ranked.length > 0 ? [{ output: PLANNED[selection.kind], low: ranked[0]!, high: ranked.at(-1)! }] : []
   const costs: Cost[] = selection.toBuy.length > 0
     ? selection.toBuy.map(({ shell, halves }) => ({ code: 'buyHalves', name: shell.name, halves }))
     : [{ code: 'fromShelf' }]
   return {
-    id: `shells.${selection.kind}`, headlines, costs,
+    id: `shells.${selection.kind}`, headlines, costs, after,
     change: { code: 'shells', kind: selection.kind, lands: selection.lands, pairs: selection.choices.map(({ journal, upper, lower }) => ({ number: journal.number, upper: upper.name, lower: lower.name })) },
     verdict: worst(planned.flatMap(({ figure, limit }) => (limit ? [judge(figure!.value, limit, build.spec.methods.rule).verdict] : []))),
   }

@@ -5,7 +5,8 @@ import { apart, assumedFigure, difference, expand, leftOut, resultOf, type Figur
 import type { Finding, Remark } from '../bench'
 import { checkAt } from '../checks'
 import { spreadAcross } from '../engineWide'
-import { allOf, finding, intervalOf, isKnown, type Derived } from '../finding'
+import { largestOf } from '../extremeFigure'
+import { allOf, finding, intervalOf, isKnown, leafRemark, type Derived } from '../finding'
 import { definition, type BearingOutput } from './definition'
 import { journalOutOfRound, journalTaper, plannedClearance, spinRise, warmClearance } from './formulas'
 import { clearanceOf, clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalDiameter, journalReading, journalsOf, type Journal } from './journals'
@@ -13,8 +14,10 @@ import { pendingPair, thickerBy } from './shells'
 import { stations } from './stations'
 
 export function derive(build: Build): Finding[] {
-  return [...kindFindings(build, 'main'), ...kindFindings(build, 'rod'), ...spinFindings(build), endFloat(build), whole(build, 'runOut'), ...rodSides(build)]
+  return [...kindFindings(build, 'main'), ...kindFindings(build, 'rod'), ...spinFindings(build), ...(build.spec.layout.mainBearings === 'plain' ? [endFloat(build)] : []), whole(build, 'runOut'), ...rodSides(build)]
 }
+
+const READ_PLACES = 2
 
 const OUTPUTS = {
   main: { clearance: 'mainClearance', planned: 'mainPlanned', spread: 'mainSpread', round: 'mainRound', taper: 'mainTaper', size: 'mainJournal' },
@@ -75,8 +78,9 @@ function taperOf(build: Build, journal: Journal): Derived {
 }
 
 function worst(build: Build, journal: Journal, figures: readonly Figure[]): Derived {
-  const [largest] = [...figures].sort((a, b) => b.value.value - a.value.value)
-  if (largest) return { figure: largest }
+  const largest = largestOf(figures)
+  const isPartial = figures.length < READ_PLACES
+  if (largest) return { figure: largest, isPartial, remarks: isPartial ? [{ code: 'incomplete', used: figures.length, wanted: READ_PLACES }] : [] }
   const diameter = journalDiameter(build, journal)
   return isKnown(diameter) ? { missing: [{ kind: 'reading', stationId: stationId(journal.kind === 'main' ? 'mainJournal' : 'rodJournal', { ...journal.subject, spot: 'rear-vertical' }) }] } : diameter
 }
@@ -89,7 +93,7 @@ function warmOf(build: Build, journal: Journal, clearance: Derived): Derived {
   const { block, crank } = build.spec.materials
   return {
     figure: warmClearance.of({
-      ...inputs.figures, warmDegC, wallMm: paperAt(build, 'shellWall') ?? leftOut(), blockPerK: grows('block', EXPANSION.part[block]),
+      ...inputs.figures, warmDegC, crankDegC: paperAt(build, 'crankTemperature') ?? warmDegC, wallMm: paperAt(build, 'shellWall') ?? leftOut(), blockPerK: grows('block', EXPANSION.part[block]),
       shellPerK: grows('shell steel', EXPANSION.part.steel), crankPerK: grows('crank', EXPANSION.part[crank]),
     }),
   }
@@ -102,16 +106,23 @@ function journalSize(build: Build, journal: Journal): Derived {
   return !isKnown(measured) && paper ? { figure: paper } : measured
 }
 
-/** What each cap, in the order of their numbers, adds to the torque that turns the crank. */
+/** What each cap adds to the torque that turns the crank, in the order in which the caps were tightened: that of their readings. */
 function spinFindings(build: Build): Finding[] {
   const mains = journalsOf(build, 'main')
-  const at = (main: number) => readingAt(build, 'spin', { main })
-  if (!mains.some(({ number }) => at(number))) return []
-  return mains.slice(1).map(({ number, subject }) => {
-    const [before, after] = [at(number - 1), at(number)]
+  const arrivalAt = ({ number }: Journal) => build.readings.arrival.get(build.readings.current.get(stationId('spin', { main: number }))?.id ?? '')
+  const tightened = mains.filter((journal) => arrivalAt(journal) !== undefined).sort((a, b) => arrivalAt(a)! - arrivalAt(b)!)
+  if (tightened.length === 0) return []
+  return mains.filter((journal) => journal !== tightened[0]).map((journal) => {
+    const { number, subject } = journal
+    const before = tightened[tightened.indexOf(journal) - 1]
+    const after = readingAt(build, 'spin', { main: number })
     const derived: Derived = before && after
-      ? { figure: resultOf(spinRise, [{ label: `After cap ${number}`, weight: 1, figure: after }, { label: `After cap ${number - 1}`, weight: -1, figure: before }]) }
-      : { missing: [number - 1, number].filter((main) => !at(main)).map((main) => ({ kind: 'reading', stationId: stationId('spin', { main }) })) }
+      ? {
+        figure: resultOf(spinRise, [
+          { label: `After cap ${number}`, weight: 1, figure: after }, { label: `After cap ${before.number}, the one before`, weight: -1, figure: readingAt(build, 'spin', { main: before.number })! },
+        ]),
+      }
+      : { missing: [{ kind: 'reading', stationId: stationId('spin', { main: number }) }] }
     return finding(build, definition, 'spinRise', derived, subject)
   })
 }
@@ -131,6 +142,6 @@ function whole(build: Build, output: 'endFloat' | 'runOut'): Finding {
 function rodSides(build: Build): Finding[] {
   return stations(build).filter((one) => one.characteristic === 'rodSide').map(({ id, place }) => {
     const figure = readingAt(build, 'rodSide', place)
-    return finding(build, definition, 'rodSide', figure ? { figure, interval: intervalOf(build, id) } : { missing: [{ kind: 'reading', stationId: id }] }, { cylinder: place.cylinder })
+    return finding(build, definition, 'rodSide', figure ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) } : { missing: [{ kind: 'reading', stationId: id }] }, { cylinder: place.cylinder })
   })
 }

@@ -1,4 +1,4 @@
-import { formula, type FormulaText } from '../../metrology'
+import { formula, REFERENCE_TEMP_C, type FormulaText } from '../../metrology'
 
 export const journalMean: FormulaText = {
   id: 'journalMean', title: 'Journal diameter', kind: 'length', expression: 'mean of the places and axes read', source: 'definition of a mean',
@@ -27,14 +27,15 @@ export const plannedClearance = formula({
 /** Housing, shells and journal each grow by themselves; the shells are steel backed and pressed to the housing. */
 export const warmClearance = formula({
   id: 'warmClearance', title: 'Warm clearance', kind: 'length', source: 'linear thermal expansion; coefficients from memory',
-  expression: '(J + c + 2w)(1 + α block·ΔT) − 2w(1 + α shell·ΔT) − J(1 + α crank·ΔT)',
+  expression: '(J + c + 2w)(1 + α block·ΔT block) − 2w(1 + α shell·ΔT block) − J(1 + α crank·ΔT crank)',
   inputs: {
     clearanceMm: { label: 'Clearance c at 20 °C', kind: 'length' }, journalMm: { label: 'Journal J', kind: 'length' }, wallMm: { label: 'Shell wall w', kind: 'length' },
-    warmDegC: { label: 'Warm', kind: 'temperature' }, blockPerK: { label: 'Block grows', kind: 'expansion' }, shellPerK: { label: 'Shell grows', kind: 'expansion' }, crankPerK: { label: 'Crank grows', kind: 'expansion' },
+    warmDegC: { label: 'Block warm', kind: 'temperature' }, crankDegC: { label: 'Crank warm', kind: 'temperature' }, blockPerK: { label: 'Block grows', kind: 'expansion' }, shellPerK: { label: 'Shell grows', kind: 'expansion' }, crankPerK: { label: 'Crank grows', kind: 'expansion' },
   },
-  evaluate: ({ clearanceMm, journalMm, wallMm, warmDegC, blockPerK, shellPerK, crankPerK }) => {
-    const riseK = warmDegC - 20
-    return (journalMm + clearanceMm + 2 * wallMm) * (1 + blockPerK * riseK) - 2 * wallMm * (1 + shellPerK * riseK) - journalMm * (1 + crankPerK * riseK)
+  evaluate: ({ clearanceMm, journalMm, wallMm, warmDegC, crankDegC, blockPerK, shellPerK, crankPerK }) => {
+    const riseK = warmDegC - REFERENCE_TEMP_C
+    const crankRiseK = crankDegC - REFERENCE_TEMP_C
+    return (journalMm + clearanceMm + 2 * wallMm) * (1 + blockPerK * riseK) - 2 * wallMm * (1 + shellPerK * riseK) - journalMm * (1 + crankPerK * crankRiseK)
   },
 })
 

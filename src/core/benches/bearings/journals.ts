@@ -1,6 +1,6 @@
-import { readingAt, type Build } from '../../build/build'
+import { readingAt, zeroedReadingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
-import type { Place, Reading } from '../../build/types'
+import type { Gauge, Place, Reading } from '../../build/types'
 import { cylinderNumbers, mainNumbers } from '../../engine'
 import { resultOf, type Figure } from '../../metrology'
 import type { Missing, Subject } from '../bench'
@@ -26,6 +26,9 @@ const CHARACTERISTICS = {
 } as const
 
 export function journalsOf(build: Build, kind: Journal['kind']): readonly Journal[] {
+  const { mainBearings, rodBearings } = build.spec.layout
+  // Rolling elements have no shells and no clearance to measure.
+  if ((kind === 'main' ? mainBearings : rodBearings) === 'rolling') return []
   return kind === 'main'
     ? mainNumbers(build.spec.layout).map((main) => ({ kind, number: main, subject: { main } }))
     : cylinderNumbers(build.spec.layout).map((cylinder) => ({ kind, number: cylinder, subject: { cylinder } }))
@@ -57,6 +60,13 @@ export function journalDiameter(build: Build, journal: Journal): Derived {
   return { figure: resultOf(journalMean, read.map((one) => ({ ...one, weight: 1 / read.length }))) }
 }
 
+/** The micrometer that read a journal, on which the bore gauge was zeroed; the drawer's first where the journal was not read. */
+function micrometerOf(build: Build, journal: Journal): Gauge | undefined {
+  const { journal: characteristic } = CHARACTERISTICS[journal.kind]
+  const reading = build.readings.current.get(stationId(characteristic, journalPlace(journal, 'front', 'vertical')))
+  return (reading && build.gauges.get(reading.gauge)) ?? [...build.gauges.values()].find(({ use }) => use === 'micrometer')
+}
+
 /** Where the build's method reads the clearance of a journal, or what it follows from. */
 export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: string; place: Place } {
   const { bearings } = build.spec.methods
@@ -70,12 +80,13 @@ export function clearanceReading(build: Build, journal: Journal): Reading | unde
 }
 
 /**
- * Vertical clearance of a journal. Zeroed on the micrometer that read the journal, the bore gauge shows the clearance itself
- * and the micrometer's bias is in both and cancels; read apart, both gauges bring their own.
+ * Vertical clearance of a journal. Zeroed on the micrometer that read the journal, the bore gauge shows the clearance itself:
+ * both biases cancel, the noise of micrometer and zero does not. Read apart, both gauges bring their own.
  */
 export function clearanceOf(build: Build, journal: Journal): Derived {
   const { characteristic, place } = clearanceStation(build, journal)
-  const figure = readingAt(build, characteristic, place)
+  const micrometer = build.spec.methods.bearings === 'direct' ? micrometerOf(build, journal) : undefined
+  const figure = micrometer ? zeroedReadingAt(build, characteristic, place, micrometer) : readingAt(build, characteristic, place)
   const missing: Missing[] = [{ kind: 'reading', stationId: stationId(characteristic, place) }]
   if (build.spec.methods.bearings !== 'separate') return figure ? { figure } : { missing }
   const diameter = journalDiameter(build, journal)

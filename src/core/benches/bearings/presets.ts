@@ -1,31 +1,43 @@
+import type { Duty, Limit } from '../../build/types'
+import { sharedPins } from '../../engine'
 import type { Presets } from '../bench'
+import { isRace, isUnsaid } from '../duty'
 import { inThou } from '../inThou'
-import { bankCount } from '../../engine'
-import { isRace } from '../duty'
 
 const PRACTICE = 'Preset: common practice'
+const ASSUMED = 'Preset: assumed'
 
-/** A thousandth of the journal, near enough: 0.001 in per inch; race mains and rods by the usual windows. */
+/** Race mains and rods by the usual windows, else a thousandth of the journal, near enough: 0.001 in per inch. */
 export const presets: Presets = ({ paper, duty, layout, units }) => ({
-  mainClearance: isRace(duty)
-    ? { lower: inThou(2, units), upper: inThou(3, units), target: inThou(2.5, units), source: PRACTICE, reason: 'Race mains, 0.0020 to 0.0030 in vertical.' }
-    : byJournal(paper.mainJournal?.value),
-  rodClearance: isRace(duty)
-    ? { lower: inThou(2, units), upper: inThou(2.8, units), target: inThou(2.4, units), source: PRACTICE, reason: 'Race rods, 0.0020 to 0.0028 in vertical.' }
-    : byJournal(paper.rodJournal?.value),
-  mainSpread: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'One half shell of difference.' },
-  rodSpread: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'One half shell of difference.' },
-  journalRound: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'The grinder’s sheet outranks it.' },
-  journalTaper: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'The grinder’s sheet outranks it.' },
-  endFloat: { lower: inThou(3, units), upper: inThou(8, units), source: PRACTICE, reason: '0.003 to 0.008 in, bumped, mains at final torque.' },
-  rodSide: bankCount(layout) === 2
-    ? { lower: inThou(10, units), upper: inThou(20, units), source: PRACTICE, reason: 'A pair of steel rods on one pin, 0.010 to 0.020 in.' }
-    : { lower: inThou(6, units), upper: inThou(12, units), source: PRACTICE, reason: 'A single rod on its pin, 0.006 to 0.012 in.' },
+  ...(layout.mainBearings === 'plain' && {
+    ...(clearance('mainClearance', duty, paper.mainJournal?.value, { lower: inThou(2, units), upper: inThou(3, units), target: inThou(2.5, units), reason: 'Race mains, 0.0020 to 0.0030 in vertical.' })),
+    mainSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
+  }),
+  ...(layout.rodBearings === 'plain' && {
+    ...(clearance('rodClearance', duty, paper.rodJournal?.value, { lower: inThou(2, units), upper: inThou(2.8, units), target: inThou(2.4, units), reason: 'Race rods, 0.0020 to 0.0028 in vertical.' })),
+    rodSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
+  }),
+  ...((layout.mainBearings === 'plain' || layout.rodBearings === 'plain') && {
+    journalRound: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
+    journalTaper: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
+  }),
+  ...(layout.mainBearings === 'plain' && { endFloat: { lower: inThou(3, units), upper: inThou(8, units), source: PRACTICE, reason: '0.003 to 0.008 in, bumped, mains at final torque.' } }),
+  runOut: { upper: inThou(1, units), source: ASSUMED, reason: 'At the middle main, a full turn of the dial; the crank grinder’s sheet outranks it.' },
+  // The windows are common practice for steel rods on plain big ends; a rolling big end is set by its maker.
+  ...(layout.rodBearings === 'plain' && {
+    rodSide: sharedPins(layout).length > 0
+      ? { lower: inThou(10, units), upper: inThou(20, units), source: PRACTICE, reason: 'A pair of steel rods on one pin, 0.010 to 0.020 in.' }
+      : { lower: inThou(6, units), upper: inThou(12, units), source: PRACTICE, reason: 'A single rod on its pin, 0.006 to 0.012 in.' },
+  }),
 })
 
-function byJournal(journalMm = 55) {
+/** Nothing where neither the duty nor the journal is known: a preset that cannot know does not guess. */
+function clearance(key: string, duty: Duty, journalMm: number | undefined, race: Omit<Limit, 'source'>): Record<string, Limit> {
+  if (isRace(duty)) return { [key]: { ...race, source: PRACTICE } }
+  if (journalMm === undefined) return {}
   const target = journalMm / 1000
-  return { lower: round(target * 0.75), upper: round(target * 1.25), target: round(target), source: PRACTICE, reason: 'About a thousandth of the journal (0.001 in per inch).' }
+  const reason = `About a thousandth of the journal (0.001 in per inch).${isUnsaid(duty) ? ' The duty is not said: race mains and rods run looser.' : ''}`
+  return { [key]: { lower: round(target * 0.75), upper: round(target * 1.25), target: round(target), source: PRACTICE, reason } }
 }
 
 function round(mm: number): number {

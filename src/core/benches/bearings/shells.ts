@@ -2,14 +2,15 @@ import type { Build } from '../../build/build'
 import type { Shell, ShellPair } from '../../build/types'
 import { exactly, judge, limitsU, type Figure } from '../../metrology'
 import { selectEvenly } from '../../numerics/selection'
+import { UNITS } from '../../quantity'
 import { isKnown } from '../finding'
 import { clearanceOf, clearanceReading, journalName, journalsOf, type Journal } from './journals'
 
 /**
- * Halves whose walls differ by more are never paired: an X half with an undersize one puts the parting line off the middle.
+ * Halves whose walls, coating and all, differ by more are never paired: an X half with an undersize one puts the parting line off the middle.
  * Half a thou (common practice), and a tenth of a micron for rounding.
  */
-const MOST_APART_MM = 0.0005 * 25.4 + 1e-4
+const MOST_APART_MM = 0.5 * UNITS.thou.factor + 1e-4
 
 /** How much thicker than standard one half is, coating and all. */
 export function thicknessMm({ wallMm, coatingMm = 0 }: Shell): number {
@@ -17,7 +18,7 @@ export function thicknessMm({ wallMm, coatingMm = 0 }: Shell): number {
 }
 
 export function mayPair(upper: Shell, lower: Shell): boolean {
-  return upper.fits === lower.fits && Math.abs(upper.wallMm - lower.wallMm) <= MOST_APART_MM
+  return upper.fits === lower.fits && Math.abs(thicknessMm(upper) - thicknessMm(lower)) <= MOST_APART_MM
 }
 
 /** What two halves together take off the clearance, against a standard pair. */
@@ -77,31 +78,34 @@ export interface ShellSelection {
 }
 
 /**
- * Shells for all journals of a kind: from the shelf, the least worst deviation from the target, then the least spread; when
- * that does not land every journal in its limit, the same with anything on the list bought, fewest halves last.
+ * Shells for all journals of a kind: from the shelf, every journal inside its limit first, then the least worst deviation from
+ * the target, then the least spread; where the shelf cannot land them all, the same with anything on the list bought, fewest
+ * halves last. Inside comes first because a target off the middle of its limit would else leave journals out to be nearer to it.
  * Undefined while a journal is not measured, no limit is set, or nothing is in stock.
  */
 export function selectShells(build: Build, kind: Journal['kind']): ShellSelection | undefined {
   const limit = build.spec.limits[kind === 'main' ? 'mainClearance' : 'rodClearance']
   const journals = journalsOf(build, kind).map((journal) => ({ journal, clearance: clearanceOf(build, journal), reading: clearanceReading(build, journal) }))
   const shells = build.spec.stock.shells.filter((shell) => shell.fits === kind)
-  if (!limit || shells.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading)) return undefined
+  if (!limit || shells.length === 0 || journals.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading)) return undefined
   const targetMm = limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
   const pairs = shells.flatMap((upper, first) => shells.slice(first).filter((lower) => mayPair(upper, lower)).map((lower) => ({ upper, lower })))
   const rows = journals.map(({ journal, clearance, reading }) => {
     const before = (clearance as { figure: Figure }).figure
     return { journal, before, plannedOn: reading!.id, bareMm: before.value.value + measuredWithMm(build, journal) }
   })
-  const options = rows.map(({ bareMm }) => pairs.map(({ upper, lower }) => ({ value: bareMm - pairThicknessMm(upper, lower), uses: [shells.indexOf(upper), shells.indexOf(lower)] })))
+  const all = rows.map(({ bareMm }) => pairs.map(({ upper, lower }) => ({ value: bareMm - pairThicknessMm(upper, lower), uses: [shells.indexOf(upper), shells.indexOf(lower)] })))
   const stock = shells.map((shell) => shell.halves)
-  const landing = (picked: readonly number[] | undefined) => picked !== undefined && picked.every((pair, row) => inside(options[row]![pair]!.value, limit))
-  const fromShelf = selectEvenly(options, targetMm, stock, 'shelf')
-  const picked = landing(fromShelf) ? fromShelf! : (selectEvenly(options, targetMm, stock, 'buy') ?? fromShelf)
+  const landing = all.map((options) => options.map((option, pair) => ({ ...option, pair })).filter(({ value }) => inside(value, limit)))
+  const canLand = landing.every((options) => options.length > 0)
+  const pairsOf = (picked: readonly number[] | undefined) => picked?.map((option, row) => landing[row]![option]!.pair)
+  const picked = (canLand ? pairsOf(selectEvenly(landing, targetMm, stock, 'shelf')) ?? pairsOf(selectEvenly(landing, targetMm, stock, 'buy')) : undefined)
+    ?? selectEvenly(all, targetMm, stock, 'shelf') ?? selectEvenly(all, targetMm, stock, 'buy')
   if (!picked) return undefined
-  const choices = rows.map(({ journal, before, plannedOn }, row): ShellChoice => ({ journal, before, plannedOn, ...pairs[picked[row]!]!, clearanceMm: options[row]![picked[row]!]!.value }))
+  const choices = rows.map(({ journal, before, plannedOn }, row): ShellChoice => ({ journal, before, plannedOn, ...pairs[picked[row]!]!, clearanceMm: all[row]![picked[row]!]!.value }))
   const used = shells.map((shell) => choices.reduce((sum, { upper, lower }) => sum + Number(upper === shell) + Number(lower === shell), 0))
   return {
-    kind, choices, targetMm, lands: landing(picked),
+    kind, choices, targetMm, lands: choices.every(({ clearanceMm }) => inside(clearanceMm, limit)),
     toBuy: shells.flatMap((shell, index) => (used[index]! > shell.halves ? [{ shell, halves: used[index]! - shell.halves }] : [])),
   }
 }
@@ -110,7 +114,7 @@ function inside(valueMm: number, limit: { lower?: number; upper?: number }): boo
   return judge(exactly(valueMm), limit, 'strict').verdict === 'within'
 }
 
-/** Shell walls are made to about a micron or two either way (common practice): the doubt a planned pair adds. */
+/** Shell walls are made to about a micron or two either way (common practice): what a planned pair adds to the uncertainty. */
 const WALL_TOLERANCE_MM = 0.002
 
 /** The plan of a selection as the build keeps it: by journal, on the reading it was made on, over what stood there. */
@@ -121,7 +125,7 @@ export function plannedShells(build: Build, selection: ShellSelection): Record<s
   }))
 }
 
-/** The change of a planned pair against what was measured with, with the doubt of four walls. */
+/** The change of a planned pair against what was measured with, with the uncertainty of four walls. */
 export function thickerBy(build: Build, journal: Journal): Figure | undefined {
   const pending = pendingPair(build, journal)
   if (!pending) return undefined

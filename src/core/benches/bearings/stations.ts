@@ -1,7 +1,7 @@
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import type { Place } from '../../build/types'
-import { bankCount, cylinderPlaces } from '../../engine'
+import { cylinderNumbers, sharedPins } from '../../engine'
 import type { Station } from '../bench'
 import type { BearingCharacteristic } from './definition'
 import { clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalPlace, journalsOf, SHELL_DIRECTIONS, type Journal } from './journals'
@@ -18,7 +18,7 @@ export function stations(build: Build): readonly Station[] {
     ...mains.flatMap((journal) => journalStations(build, journal)),
     ...mains.flatMap((journal) => clearanceStations(build, journal)),
     ...mains.map(({ number }) => station('spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 })),
-    station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 }),
+    ...(build.spec.layout.mainBearings === 'plain' ? [station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 })] : []),
     station('runOut', {}, 'Run-out at the middle main', 'Run-out', { low: 0, high: 0.3 }),
     ...rods.flatMap((journal) => journalStations(build, journal)),
     ...rods.flatMap((journal) => clearanceStations(build, journal)),
@@ -52,15 +52,15 @@ function clearanceStations(build: Build, journal: Journal): Station[] {
   }
 }
 
-/** Two rods on one pin have one gap between them, read at the lower number; a rod alone has its own. */
+/** Rods that share a pin have one gap between them, read at the lower number; a rod alone on its pin has its own. */
 function rodSideStations(build: Build): Station[] {
   const { layout } = build.spec
-  const places = cylinderPlaces(layout)
-  if (bankCount(layout) === 1) return places.map(({ cylinder }) => rodSide(cylinder, `Cylinder ${cylinder}, rod side clearance`))
-  const rows = [...new Set(places.map(({ row }) => row))].sort((a, b) => a - b)
-  return rows.map((row) => {
-    const pair = places.filter((place) => place.row === row).map(({ cylinder }) => cylinder).sort((a, b) => a - b)
-    return rodSide(pair[0]!, `Rods ${pair.join(' and ')}, side clearance of the pair`)
+  const pairs = sharedPins(layout).map(({ cylinders }) => [...cylinders].sort((a, b) => a - b))
+  const first = (cylinder: number) => pairs.find((pair) => pair.includes(cylinder))
+  return cylinderNumbers(layout).flatMap((cylinder) => {
+    const pair = first(cylinder)
+    if (!pair) return [rodSide(cylinder, `Cylinder ${cylinder}, rod side clearance`)]
+    return pair[0] === cylinder ? [rodSide(cylinder, `Rods ${pair.join(' and ')}, side clearance of the pair`)] : []
   })
 }
 
@@ -74,5 +74,5 @@ const DRAWN: Readonly<Partial<Record<BearingCharacteristic, { x: number; y: numb
 }
 
 function station(characteristic: BearingCharacteristic, place: Place, label: string, row: string, expected: Station['expected'], nominal?: number): Station {
-  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal }), drawnAt: DRAWN[characteristic] ?? { x: 0.2, y: 0 } }
+  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }), drawnAt: DRAWN[characteristic] ?? { x: 0.2, y: 0 } }
 }

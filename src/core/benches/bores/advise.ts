@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
+import { withWork, type Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { judge } from '../../metrology'
-import { withSpec } from '../../build/build'
 import type { Advice, Finding, Headline } from '../bench'
+import { movingCosts, withPistons } from '../fitted'
 import { spreadAcross } from '../engineWide'
 import { isKnown } from '../finding'
 import { worst } from '../worst'
@@ -18,17 +18,11 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return [...(swaps ? [swapAdvice(build, match)] : []), ...honeAdvice(build, match)]
 }
 
-/** The build with its pistons in other bores. */
-export function withPistons(build: Build, pistonInBore: readonly number[]): Build {
-  return withSpec(build, { ...build.spec, choice: { ...build.spec.choice, pistonInBore: [...pistonInBore] } })
-}
-
 function swapAdvice(build: Build, match: PistonMatch): Advice {
   const after = withPistons(build, match.after)
-  const moved = match.after.filter((mark, index) => mark !== match.before[index]).length
   return {
     id: 'swapPistons', change: { code: 'swapPistons', pistonInBore: match.after }, headlines: headlinesOf(after), verdict: verdictOf(after),
-    costs: [{ code: 'marks', pistons: moved }, { code: 'noParts' }],
+    costs: [...movingCosts(build, match.before, match.after), { code: 'noParts' }], after,
   }
 }
 
@@ -38,7 +32,12 @@ function honeAdvice(build: Build, match: PistonMatch): Advice[] {
   if (lower === undefined) return []
   const tight = match.clearanceMm(match.after).flatMap((mm, index) => (mm < lower ? [[index + 1, match.targetMm - mm] as const] : []))
   if (tight.length === 0) return []
-  return [{ id: 'hone', change: { code: 'hone', byCylinder: new Map(tight) }, headlines: [], costs: [{ code: 'honing', cylinders: tight.length }] }]
+  const honedMm = new Map(tight)
+  return [{
+    id: 'hone', change: { code: 'hone', byCylinder: honedMm }, headlines: [],
+    costs: [{ code: 'honing', cylinders: tight.length }, ...movingCosts(build, match.before, match.after)],
+    after: withWork(match.after.join() === match.before.join() ? build : withPistons(build, match.after), { honedMm }),
+  }]
 }
 
 function headlinesOf(build: Build): Headline[] {

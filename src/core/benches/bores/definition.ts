@@ -15,10 +15,11 @@ export const definition = {
   outputs: {
     clearance: { label: 'Piston to wall', ...SMALL, limit: 'clearance' },
     clearanceSpread: { label: 'Clearance spread', ...SMALL, limit: 'clearanceSpread', spread: true },
-    outOfRound: { label: 'Out-of-round', ...SMALL, limit: 'outOfRound' },
-    taper: { label: 'Taper', ...SMALL, limit: 'taper' },
+    outOfRound: { label: 'Out-of-round', ...SMALL, limit: 'outOfRound', neverNegative: true },
+    taper: { label: 'Taper', ...SMALL, limit: 'taper', neverNegative: true },
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 }, limit: 'boreDiameter' },
     boreSpread: { label: 'Bore spread', ...SMALL, limit: 'boreSpread', spread: true },
+    boreOffPaper: { label: 'Bore against paper', ...SMALL, limit: 'boreOffPaper' },
     deckFinish: { label: 'Deck finish', ...FINISH, limit: 'deckFinish' },
   },
   limits: {
@@ -28,9 +29,11 @@ export const definition = {
     taper: { label: 'Bore taper', ...SMALL },
     boreDiameter: { label: 'Bore', ...BORE, digits: { metric: 3, inch: 4 } },
     boreSpread: { label: 'Bore spread across cylinders', ...SMALL },
+    boreOffPaper: { label: 'Bore against paper', ...SMALL },
     deckFinish: { label: 'Deck finish', ...FINISH },
   },
   paper: ['bore'],
+
   checks: {
     cracks: { label: 'Block looked over for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },
     threadsChased: { label: 'Threads chased and blown out', why: 'Fluid left under a bolt in a blind hole can crack the casting when the bolt is driven down. Eyes protected when blowing out.' },

@@ -2,15 +2,17 @@ import { readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { cylinderNumbers } from '../../engine'
 import { apart, difference, expand, resultOf, type Figure } from '../../metrology'
+import { largestOf, smallestOf } from '../extremeFigure'
+import { paperAt } from '../../build/build'
 import type { Finding, Missing, Remark } from '../bench'
-import { boreReading, boreReadings, measuredBore, missingBore } from '../boreDiameter'
+import { boreReading, boreReadings, incompleteBore, measuredBore, missingBore } from '../boreDiameter'
 import { BORE_AXES, BORE_DEPTHS } from '../boreStations'
 import { spreadAcross } from '../engineWide'
 import { finding, isKnown, type Derived } from '../finding'
 import { pistonIn } from '../fitted'
-import { smallestOf, taperByRing } from '../ringGap'
+import { taperByRing } from '../ringGap'
 import { definition } from './definition'
-import { outOfRound, pistonClearance, taper } from './formulas'
+import { boreOffPaper, outOfRound, pistonClearance, taper } from './formulas'
 import { stations } from './stations'
 
 export function derive(build: Build): Finding[] {
@@ -29,6 +31,7 @@ export function derive(build: Build): Finding[] {
     ...each('taper', taperOf).findings,
     ...diameters.findings,
     ...(several ? [finding(build, definition, 'boreSpread', spreadAcross('length', diameters.derived))] : []),
+    ...(build.spec.paper.bore && [...diameters.derived.values()].some(isKnown) ? each('boreOffPaper', offPaper).findings : []),
     finding(build, definition, 'deckFinish', deckFinish(build)),
   ]
 }
@@ -43,21 +46,30 @@ export function clearanceOf(build: Build, cylinder: number): Derived {
     return { missing: [...(isKnown(bore) ? [] : bore.missing), ...wantsSkirt] }
   }
   const remarks: Remark[] = mark === cylinder ? [] : [{ code: 'pistonMarked', mark }]
-  return { figure: pistonClearance.of({ boreMm: bore.figure, skirtMm: skirt }), remarks }
+  return { figure: pistonClearance.of({ boreMm: bore.figure, skirtMm: skirt }), isPartial: bore.isPartial, remarks: [...remarks, ...(bore.remarks ?? [])] }
 }
 
 /** The smallest diameter read, once at least one depth was read on both axes. */
 export function smallestBore(build: Build, cylinder: number): Derived {
   const read = boreReadings(build, cylinder)
   if (!isKnown(measuredBore(build, cylinder))) return { missing: missingBore(cylinder, 'middle') }
-  return { figure: smallestOf('Smallest bore', read.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure }))) }
+  return { figure: smallestOf('Smallest bore', read.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure }))), ...incompleteBore(read.length) }
+}
+
+/** How far the bore as measured stands from the one on paper: a wrong oversize, or a sheet of another engine. */
+function offPaper(build: Build, cylinder: number): Derived {
+  const measured = measuredBore(build, cylinder)
+  const paper = paperAt(build, 'bore')
+  if (!isKnown(measured) || !paper) return isKnown(measured) ? { missing: [{ kind: 'paper', key: 'bore' }] } : measured
+  return { figure: resultOf(boreOffPaper, [{ label: 'Measured', weight: 1, figure: measured.figure }, { label: 'Paper', weight: -1, figure: paper }]) }
 }
 
 function outOfRoundOf(build: Build, cylinder: number): Derived {
-  return worstOf(cylinder, BORE_DEPTHS.flatMap((depth) => {
+  const depths = BORE_DEPTHS.flatMap((depth) => {
     const [thrustMm, pinMm] = BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis))
     return thrustMm && pinMm ? [apart(outOfRound, { label: `${depth}, thrust`, figure: thrustMm }, { label: `${depth}, pin`, figure: pinMm })] : []
-  }), [])
+  })
+  return worstOf(cylinder, depths, [], BORE_DEPTHS.length)
 }
 
 function taperOf(build: Build, cylinder: number): Derived {
@@ -65,12 +77,14 @@ function taperOf(build: Build, cylinder: number): Derived {
     const [topMm, bottomMm] = (['top', 'bottom'] as const).map((depth) => boreReading(build, cylinder, depth, axis))
     return topMm && bottomMm ? [apart(taper, { label: `top, ${axis}`, figure: topMm }, { label: `bottom, ${axis}`, figure: bottomMm })] : []
   })
-  return worstOf(cylinder, tapers, ringRemark(build, cylinder))
+  return worstOf(cylinder, tapers, ringRemark(build, cylinder), BORE_AXES.length)
 }
 
-function worstOf(cylinder: number, figures: readonly Figure[], remarks: readonly Remark[]): Derived {
-  const worst = [...figures].sort((a, b) => b.value.value - a.value.value)[0]
-  return worst ? { figure: worst, remarks } : { missing: [...missingBore(cylinder, 'top'), ...missingBore(cylinder, 'bottom')] }
+function worstOf(cylinder: number, figures: readonly Figure[], remarks: readonly Remark[], wanted: number): Derived {
+  const worst = largestOf(figures)
+  const isPartial = figures.length < wanted
+  const incomplete: Remark[] = isPartial ? [{ code: 'incomplete', used: figures.length, wanted }] : []
+  return worst ? { figure: worst, isPartial, remarks: [...remarks, ...incomplete] } : { missing: [...missingBore(cylinder, 'top'), ...missingBore(cylinder, 'bottom')] }
 }
 
 /** What the top ring, as a gauge of its own, says of the taper: it feels the mean of all directions. */

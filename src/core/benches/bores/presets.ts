@@ -1,12 +1,13 @@
 import type { Build } from '../../build/build'
-import type { Limit, Materials } from '../../build/types'
+import type { Limit, Materials, Spec } from '../../build/types'
 import type { Presets } from '../bench'
+import { UNITS } from '../../quantity'
 import { inThou } from '../inThou'
-import { isRace, isSustained } from '../duty'
+import { isGentle, isSustained, isUnsaid } from '../duty'
 
 const PRACTICE = 'Preset: common practice'
-const MM_PER_THOU = 0.0254
-const FOUR_INCH_MM = 101.6
+const MM_PER_THOU = UNITS.thou.factor
+const FOUR_INCH_MM = 4 * UNITS.in.factor
 
 /** Piston to wall in thou, per four inches of bore (common practice), by the alloy the piston grows with. */
 const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: number; readonly upper: number; readonly words: string }>> = {
@@ -15,16 +16,23 @@ const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: num
   castHypereutectic: { lower: 1, upper: 2, words: 'cast' },
 }
 
-export const presets: Presets = ({ paper, duty, materials, units }) => {
-  const roundness = inThou(isRace(duty) ? 0.5 : 1, units)
+export const presets: Presets = ({ paper, duty, materials, units, stock, choice }) => {
+  const roundness = inThou(isGentle(duty) ? 1 : 0.5, units)
+  const known = isUnsaid(duty) ? ' The duty is not said: the tighter of race and street.' : ''
   const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
   return {
     ...(clearance && { clearance }),
     clearanceSpread: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'All alike before any one perfect; a match or a hone brings them together.' },
-    outOfRound: { upper: roundness, source: PRACTICE, reason: 'Rings seal a round bore.' },
-    taper: { upper: roundness, source: PRACTICE, reason: 'A ring that breathes up and down a taper wears and flutters.' },
-    deckFinish: { upper: 0.5, source: PRACTICE, reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.' },
+    outOfRound: { upper: roundness, source: PRACTICE, reason: `Rings seal a round bore.${known}` },
+    taper: { upper: roundness, source: PRACTICE, reason: `A ring that breathes up and down a taper wears and flutters.${known}` },
+    boreOffPaper: { lower: -0.1, upper: 0.1, source: 'Preset: assumed', reason: 'Further off, the sheet or the oversize is not this engine’s.' },
+    ...(wantsFineDeck(stock, choice) && { deckFinish: { upper: 0.5, source: PRACTICE, reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.' } }),
   }
+}
+
+/** A finish is judged only against a gasket that is known to need it: soft ones want it rougher. */
+function wantsFineDeck(stock: Spec['stock'], choice: Spec['choice']): boolean {
+  return stock.gaskets.find(({ id }) => id === choice.gasket)?.kind === 'multiLayerSteel'
 }
 
 function clearancePreset(boreMm: number | undefined, alloy: Materials['piston'], loose: boolean): Limit | undefined {

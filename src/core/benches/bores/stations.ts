@@ -17,7 +17,7 @@ function skirtStations(build: Build): Station[] {
       id: stationId('skirt', place), characteristic: 'skirt', place, label: `Piston marked ${cylinder}, skirt at the gauge point`, row: 'Skirt',
       // From barely free in its bore to four thousandths of it loose: anything else is a slip or the wrong piston.
       expected: boreMm === undefined ? { low: 20, high: 250 } : { low: boreMm * 0.996, high: boreMm * 1.0005 },
-      nominal: boreMm, drawnAt: { x: 0, y: 0.5 },
+      ...(boreMm !== undefined && { nominal: boreMm, usual: { centre: boreMm * 0.9988, stray: boreMm * 0.0012 } }), drawnAt: { x: 0, y: 0.5 },
     }
   })
 }

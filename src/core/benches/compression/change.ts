@@ -1,10 +1,10 @@
-import type { Build } from '../../build/build'
+import { withSpec, withWork, type Build } from '../../build/build'
 import type { Gasket, PistonOption } from '../../build/types'
-import { exactly, resultOf, spread, standardUncertainty, judge, type Conformity, type Figure } from '../../metrology'
-import type { Headline } from '../bench'
+import { standardUncertainty, type Conformity, type Figure } from '../../metrology'
+import type { Finding, Headline } from '../bench'
 import { worst } from '../worst'
-import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
-import { gasketFigures, type CylinderState } from './cylinder'
+import type { CylinderState } from './cylinder'
+import { cylinderStates, deriveFrom } from './derive'
 
 /** Knobs that change a ratio. Nothing given: nothing changed. */
 export interface Knobs {
@@ -18,13 +18,15 @@ export interface Knobs {
   readonly openedCm3?: ReadonlyMap<number, number>
 }
 
-/** The engine after a change. */
+/** The engine after a change, as this bench finds it. */
 export interface Outcome {
   readonly ratios: readonly { readonly cylinder: number; readonly figure: Figure }[]
   readonly ratioSpread?: Figure
   readonly quenchLeast?: Figure
-  /** The worst verdict among the figures that have a limit. */
+  /** The worst verdict among everything this bench judges. */
   readonly verdict: Conformity['verdict'] | 'notJudged'
+  /** How many findings are out of their limits. */
+  readonly out: number
 }
 
 /** What an outcome says of the figures a builder asks for first. */
@@ -37,66 +39,58 @@ export function headlines({ ratios, ratioSpread, quenchLeast }: Outcome): Headli
   ]
 }
 
-/** One cylinder's inputs with the knobs turned. The doubt of what was measured stays; a cut is taken as it is set. */
-export function turned(build: Build, cylinder: number, inputs: RatioInputs, knobs: Knobs): RatioInputs {
-  const { paper, choice, stock } = build.spec
-  const openAreaCm2 = paper.chamberOpenArea?.value ?? 0
-  const chamberChange = (knobs.openedCm3?.get(cylinder) ?? 0) - (openAreaCm2 * (knobs.headCutMm ?? 0)) / 10
-  const heightNowMm = stock.pistons.find((piston) => piston.id === choice.piston)?.compressionHeightMm ?? paper.compressionHeight?.value
-  const rise = knobs.piston && heightNowMm !== undefined ? knobs.piston.compressionHeightMm - heightNowMm : 0
+/** Compression height of the pistons that were measured: of the chosen stock piston, or on paper. */
+export function compressionHeightMm({ spec }: Build): number | undefined {
+  return spec.stock.pistons.find(({ id }) => id === spec.choice.piston)?.compressionHeightMm ?? spec.paper.compressionHeight?.value
+}
+
+/**
+ * The build with the knobs turned. Another gasket is taken as its maker states it: what was measured was the old one.
+ * @throws if pistons are to be changed whose height cannot be compared with the measured ones.
+ */
+export function withKnobs(build: Build, { gasket, piston, deckCutMm, headCutMm, openedCm3 }: Knobs): Build {
+  const heightMm = compressionHeightMm(build)
+  if (piston && heightMm === undefined) throw new Error('withKnobs: the compression height of the measured pistons is not known')
+  const worked = withWork(build, {
+    ...(deckCutMm && { deckCutMm }), ...(headCutMm && { headCutMm }), ...(openedCm3 && { openedCm3 }),
+    ...(piston && { piston: { option: piston, tallerMm: piston.compressionHeightMm - heightMm! } }),
+  })
+  return gasket && gasket.id !== build.spec.choice.gasket ? withGasket(worked, gasket.id) : worked
+}
+
+/** The build with another gasket chosen: what was measured up to now was the old one. */
+export function withGasket(build: Build, gasketId: string): Build {
+  const { choice } = build.spec
+  const last = build.entries.at(-1)?.id
+  return withSpec(build, { ...build.spec, choice: { ...choice, gasket: gasketId, ...(last && { chosenAfter: { ...choice.chosenAfter, gasket: last } }) } })
+}
+
+/** What this bench finds of a build: every ratio, the spread, the least quench, and the worst verdict over all it judges. */
+export function outcomeOf(build: Build): Outcome {
+  const findings = deriveFrom(build, cylinderStates(build))
+  const figuresOf = (output: string) => findings.flatMap((finding) => (finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, figure: finding.figure }] : []))
   return {
-    ...inputs,
-    ...(knobs.gasket ? unwrap(gasketFigures(knobs.gasket)) : {}),
-    ...(knobs.piston ? { piston: pistonFigure(knobs.piston) } : {}),
-    deck: shifted(inputs.deck, -(knobs.deckCutMm ?? 0) - rise, 'length', 'Cut or taller piston'),
-    chamber: shifted(inputs.chamber, chamberChange, 'volume', 'Head cut and chamber work'),
+    ratios: figuresOf('compressionRatio'),
+    ratioSpread: figuresOf('ratioSpread')[0]?.figure,
+    quenchLeast: figuresOf('quench').map(({ figure }) => figure).sort((a, b) => a.value.value - b.value.value)[0],
+    verdict: worst(findings.flatMap(({ conformity }) => conformity?.verdict ?? [])),
+    out: findings.filter(isOut).length,
   }
 }
 
-/** The engine with the knobs turned: every ratio, the spread, the least quench and the worst verdict. */
-export function outcomeOf(build: Build, states: readonly CylinderState[], knobs: Knobs): Outcome {
-  const chains = new Map(states.flatMap((state): [number, RatioFigures][] =>
-    (state.inputs ? [[state.cylinder, ratioChain(turned(build, state.cylinder, state.inputs, knobs))]] : [])))
-  const ratios = [...chains].map(([cylinder, chain]) => ({ cylinder, figure: chain.ratio }))
-  const ratioSpread = spreadFigure(new Map(ratios.map(({ cylinder, figure }) => [cylinder, figure])))
-  const quenchLeast = [...chains.values()].map((chain) => chain.quench).sort((a, b) => a.value.value - b.value.value)[0]
-  const { limits, methods } = build.spec
-  const verdicts: Conformity['verdict'][] = [
-    ...(limits.compressionRatio ? ratios.map(({ figure }) => judge(figure.value, limits.compressionRatio!, methods.rule).verdict) : []),
-    ...(limits.quench ? [...chains.values()].map((chain) => judge(chain.quench.value, limits.quench!, methods.rule).verdict) : []),
-    ...(limits.ratioSpread && ratioSpread ? [judge(ratioSpread.value, limits.ratioSpread, methods.rule).verdict] : []),
-  ]
-  return { ratios, ratioSpread, quenchLeast, verdict: worst(verdicts) }
+function isOut({ conformity }: Finding): boolean {
+  return conformity?.verdict === 'over' || conformity?.verdict === 'under'
 }
 
-/** How much each chamber must be opened to match the largest; chambers nearer than the burette can tell are left. */
-export function equalisingCm3(states: readonly CylinderState[]): ReadonlyMap<number, number> {
+/**
+ * How much each chamber must be opened to match the largest that is not itself too large; chambers nearer than the burette can
+ * tell are left, and so is one beyond the limit: opening the good ones to match it would take them out with it.
+ */
+export function equalisingCm3(states: readonly CylinderState[], upperCm3 = Infinity): ReadonlyMap<number, number> {
   const chambers = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, figure: state.inputs.chamber }] : []))
-  const largest = Math.max(...chambers.map(({ figure }) => figure.value.value))
+  const largest = Math.max(...chambers.map(({ figure }) => figure.value.value).filter((volume) => volume <= upperCm3))
   return new Map(chambers.flatMap(({ cylinder, figure }) => {
     const openCm3 = largest - figure.value.value
     return openCm3 > 2 * standardUncertainty(figure.value) ? [[cylinder, openCm3] as const] : []
   }))
-}
-
-function spreadFigure(figures: ReadonlyMap<number, Figure>): Figure | undefined {
-  const found = spread(new Map([...figures].map(([cylinder, figure]) => [cylinder, figure.value])))
-  return found && { value: found.spread, origin: { from: 'typed', name: 'largest − smallest' } }
-}
-
-function pistonFigure(piston: PistonOption): Figure {
-  return { value: exactly(piston.volumeCm3), origin: { from: 'stock', id: piston.id, name: piston.name, source: piston.source } }
-}
-
-function shifted(figure: Figure, by: number, kind: 'length' | 'volume', label: string): Figure {
-  if (by === 0) return figure
-  const change: Figure = { value: exactly(by), origin: { from: 'typed', name: label } }
-  return resultOf(
-    { id: 'afterChange', title: 'After the change', kind, expression: 'measured + change', source: 'definition' },
-    [{ label: 'Measured', weight: 1, figure }, { label, weight: 1, figure: change }],
-  )
-}
-
-function unwrap(gasket: ReturnType<typeof gasketFigures>) {
-  return { gasketBore: gasket.gasketBore.figure, gasketThickness: gasket.gasketThickness.figure }
 }

@@ -8,7 +8,8 @@ import { benchState } from '../benchState'
 import { doubtBudget } from '../doubtBudget'
 import type { Finding } from '../bench'
 import { bareRatio, numbersOf } from './chain'
-import { compression, cylinderStates, gasketRack, planAdvice, planCompression, ratioCost, ratioModel } from '.'
+import { compression, cylinderStates, gasketRack, planAdvice, planCompression, ratioCost, ratioModel, withKnobs } from '.'
+import type { CylinderState } from './cylinder'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)
@@ -69,7 +70,7 @@ describe('never a guess', () => {
 
   it('the pin axis alone will do, and is said to', () => {
     const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 1 && entry.place.spot === 'left')
-    expect(find(build, 'deckClearance.1').remarks).toContainEqual({ code: 'someplacesMissing', used: 2, wanted: 4 })
+    expect(find(build, 'deckClearance.1').remarks).toContainEqual({ code: 'incomplete', used: 2, wanted: 4 })
   })
 
   it('a half-done fill is not a chamber volume', () => {
@@ -159,9 +160,13 @@ describe('schools', () => {
 
 describe('advice', () => {
   const states = cylinderStates(tern)
+  const { chamberVolume: _, chamberSpread: __, ...otherLimits } = tern.spec.limits
+  /** Tern with the chambers free: nothing stands in the way of opening them all. */
+  const eased = edited({ limits: otherLimits })
+  const outsideOf = (deck: CylinderState['deck'], { lower = -Infinity, upper = Infinity }: { lower?: number; upper?: number }) => ('figure' in deck ? Math.max(0, deck.figure.value.value - upper, lower - deck.figure.value.value) : 0)
 
   it('ranks the rack, and a thinner gasket always raises every ratio', () => {
-    const rack = gasketRack(tern, states)
+    const rack = gasketRack(tern)
     expect(rack).toHaveLength(4)
     const byThickness = [...rack].sort((a, b) => a.gasket.thicknessMm - b.gasket.thicknessMm)
     byThickness.slice(1).forEach((row, index) => {
@@ -170,9 +175,11 @@ describe('advice', () => {
   })
 
   it('plans only what meets every limit, least metal first', () => {
-    const { plans } = planCompression(tern, states)
+    // Opening every chamber to number four alone would take good ones past 50.5 cm³: whatever is offered mills the head back.
+    for (const { setup } of planCompression(tern, states).plans) expect(setup.equalise && setup.headCutMm === 0).toBe(false)
+    const { plans } = planCompression(eased, cylinderStates(eased))
     expect(plans.length).toBeGreaterThan(0)
-    const { limits } = tern.spec
+    const { limits } = eased.spec
     for (const { outcome, setup } of plans) {
       for (const { figure } of outcome.ratios) {
         expect(figure.value.value).toBeGreaterThanOrEqual(limits.compressionRatio!.lower!)
@@ -180,22 +187,24 @@ describe('advice', () => {
       }
       expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits.ratioSpread!.upper!)
       expect(setup.deckCutMm).toBeLessThanOrEqual(limits.deckCut!.upper!)
+      const after = cylinderStates(withKnobs(eased, setup))
+      after.forEach(({ deck }, index) => expect(outsideOf(deck, limits.deckClearance!)).toBeLessThanOrEqual(outsideOf(states[index]!.deck, limits.deckClearance!) + 1e-9))
     }
     const metal = plans.map((plan) => plan.metalMm)
     expect(metal).toEqual([...metal].sort((a, b) => a - b))
-    expect(planAdvice(tern, plans[0]!).change).toMatchObject({ code: 'setup' })
+    expect(planAdvice(eased, plans[0]!).change).toMatchObject({ code: 'setup' })
   })
 
   it('says which limit binds and by how much when nothing passes', () => {
-    const strict = edited({ limits: { ...tern.spec.limits, quench: { lower: 1.3, upper: 1.35, source: 'test', reason: '' } } })
+    const strict = edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3, upper: 1.35, source: 'test', reason: '' } } })
     const { plans, binding } = planCompression(strict, cylinderStates(strict))
     expect(plans).toEqual([])
     expect(binding.map(({ limit }) => limit)).toContain('quench')
     const by = binding.find(({ limit }) => limit === 'quench')!.by
     // Easing the limit by what the planner says lets a plan through; by less does not.
-    const eased = (ease: number) => edited({ limits: { ...tern.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
-    expect(planCompression(eased(by + 1e-6), cylinderStates(eased(by))).plans.length).toBeGreaterThan(0)
-    expect(planCompression(eased(by * 0.9), cylinderStates(eased(by))).plans).toEqual([])
+    const easedBy = (ease: number) => edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
+    expect(planCompression(easedBy(by + 1e-6), cylinderStates(easedBy(by))).plans.length).toBeGreaterThan(0)
+    expect(planCompression(easedBy(by * 0.9), cylinderStates(easedBy(by))).plans).toEqual([])
   })
 
   it('counts what the deviations cost: 0.06 mm of deck is about 0.04 of ratio', () => {
@@ -209,7 +218,8 @@ describe('advice', () => {
 
   it('offers advice only where something is wrong', () => {
     const ids = compression.advise(tern, compression.derive(tern)).map((advice) => advice.id)
-    expect(ids).toContain('openChambers')
+    // The largest chamber is itself out: the others, alike already, are not opened to it.
+    expect(ids).not.toContain('openChambers')
     expect(ids).toContain('look.deckClearance.3')
     const sound = openBuild(demoDocument({ ...DEMO_BUILDS[0]!, faults: {} }, new Date('2026-03-01T12:00:00Z')))
     expect(compression.advise(sound, compression.derive(sound))).toEqual([])

@@ -2,7 +2,9 @@ import { paperAt, readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
 import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
+import { afterWork } from '../afterWork'
 import type { Missing, Remark } from '../bench'
+import { isOfOldPart } from '../oldParts'
 import { boreOf } from '../boreDiameter'
 import { allOf, isKnown, type Derived } from '../finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
@@ -20,28 +22,33 @@ export interface CylinderState {
   readonly inputs: RatioInputs | undefined
   readonly chain: RatioFigures | undefined
   readonly missing: readonly Missing[]
+  /** Some input is from fewer readings than it has places, or from a part taken out since. */
+  readonly isPartial: boolean
+  /** What its figures rest on that is no longer so. */
+  readonly remarks: readonly Remark[]
 }
 
 export function cylinderState(build: Build, cylinder: number): CylinderState {
   const deck = deckClearance(build, cylinder)
   const chamber = chamberVolume(build, cylinder)
   const piston = pistonVolume(build, cylinder)
-  const { inputs, missing } = ratioInputs(build, cylinder, { deck, chamber, piston })
+  const gasket = gasketOf(build, cylinder)
+  const bore = boreOf(build, cylinder)
+  const { inputs, missing } = ratioInputs(build, cylinder, { bore, deck, chamber, piston, ...gasket })
   const chain = inputs && ratioChain(inputs)
-  if (chain && chain.clearance.value.value <= 0) {
-    return { cylinder, deck, chamber, piston, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
-  }
-  return { cylinder, deck, chamber, piston, inputs, chain, missing }
+  const all = [bore, deck, chamber, piston, ...Object.values(gasket)].flatMap((derived) => (isKnown(derived) ? [derived] : []))
+  const remarks = all.flatMap((derived) => derived.remarks ?? []).filter((remark, index, some) => remark.code === 'oldPart' && some.findIndex((other) => other.code === 'oldPart' && other.part === remark.part) === index)
+  const state = { cylinder, deck, chamber, piston, isPartial: all.some(({ isPartial }) => isPartial), remarks }
+  if (chain && chain.clearance.value.value <= 0) return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
+  return { ...state, inputs, chain, missing }
 }
 
 type InputsOrMissing = Pick<CylinderState, 'inputs' | 'missing'>
 
-function ratioInputs(build: Build, cylinder: number, measured: { deck: Derived; chamber: Derived; piston: Derived }): InputsOrMissing {
-  const needed = allOf({
-    bore: boreOf(build, cylinder), stroke: fromPaper(build, 'stroke'), ...measured, ...gasketOf(build, cylinder),
-  })
+function ratioInputs(build: Build, cylinder: number, measured: Record<'bore' | 'deck' | 'chamber' | 'piston' | 'gasketBore' | 'gasketThickness', Derived>): InputsOrMissing {
+  const needed = allOf({ stroke: fromPaper(build, 'stroke'), ...measured })
   if (needed.missing) return { inputs: undefined, missing: needed.missing }
-  const rod = paperAt(build, 'rodLength')
+  const rod = paperAt(build, 'rodLength', cylinder)
   const pinOffset = paperAt(build, 'pinOffset')
   const crank = {
     strokeMm: needed.figures.stroke.value.value, rodMm: rod?.value.value ?? Infinity, pinOffsetMm: pinOffset?.value.value ?? 0,
@@ -56,13 +63,19 @@ function chamberVolume(build: Build, cylinder: number): Derived {
   const fills = chamberRepeats(build).map((repeat) => oneFill(build, cylinder, repeat))
   const known = fills.flatMap((fill) => (isKnown(fill) ? [fill.figure] : []))
   if (known.length === 0) return { missing: fills.flatMap((fill) => (isKnown(fill) ? [] : fill.missing)) }
-  if (known.length === 1) return { figure: known[0]!, remarks: missingFills(fills.length, 1) }
-  const figure = resultOf(repeatMean, known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })))
-  return { figure, remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)] }
+  const mean = known.length === 1 ? known[0]! : resultOf(repeatMean, known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })))
+  const { headCutMm = 0, openedCm3 } = build.work ?? {}
+  const changeCm3 = (openedCm3?.get(cylinder) ?? 0) - ((build.spec.paper.chamberOpenArea?.value ?? 0) * headCutMm) / MM_PER_CM
+  return {
+    figure: afterWork(mean, changeCm3, 'volume', 'Head cut and chamber work'), isPartial: known.length < fills.length,
+    remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)],
+  }
 }
 
+const MM_PER_CM = 10
+
 function missingFills(wanted: number, used: number): Remark[] {
-  return used < wanted ? [{ code: 'someplacesMissing', used, wanted }] : []
+  return used < wanted ? [{ code: 'incomplete', used, wanted }] : []
 }
 
 /** Two fills further apart than their own doubt: a bubble, a drip or a slip of the pen. */
@@ -96,6 +109,8 @@ function oneFill(build: Build, cylinder: number, repeat: number): Derived {
 
 /** Piston volume: the chosen piston of the stock, the paper, or filled down the bore. */
 function pistonVolume(build: Build, cylinder: number): Derived {
+  const planned = build.work?.piston?.option
+  if (planned) return { figure: stockVolume(planned) }
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
   if (build.spec.methods.piston === 'downTheBore') {
     const inputs = allOf({
@@ -103,10 +118,13 @@ function pistonVolume(build: Build, cylinder: number): Derived {
     })
     return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
   }
-  if (chosen) {
-    return { figure: { value: exactly(chosen.volumeCm3), origin: { from: 'stock', id: chosen.id, name: chosen.name, source: chosen.source } } }
-  }
-  return fromPaper(build, 'pistonVolume')
+  if (chosen) return { figure: stockVolume(chosen) }
+  const figure = paperAt(build, 'pistonVolume', cylinder)
+  return figure ? { figure } : { missing: [{ kind: 'paper', key: 'pistonVolume' }] }
+}
+
+function stockVolume({ id, name, source, volumeCm3 }: Build['spec']['stock']['pistons'][number]): Figure {
+  return { value: exactly(volumeCm3), origin: { from: 'stock', id, name, source } }
 }
 
 /** The crevice above the top ring, unless a down-the-bore fill has already counted it. */
@@ -123,7 +141,13 @@ function gasketOf(build: Build, cylinder: number): { gasketBore: Derived; gasket
   const bank = bankCount(build.spec.layout) === 2 ? cylinderPlaces(build.spec.layout)[cylinder - 1]!.bank : 'left'
   const stated = statedGasket(build)
   if (build.spec.methods.gasket === 'paper') return stated
-  return { gasketThickness: fromReading(build, 'gasketThickness', { bank }), gasketBore: fromReading(build, 'gasketBore', { bank }) }
+  const measured = (characteristic: 'gasketThickness' | 'gasketBore'): Derived => {
+    const reading = build.readings.current.get(stationId(characteristic, { bank }))
+    if (!isOfOldPart(build, 'gasket', reading?.id)) return fromReading(build, characteristic, { bank })
+    const maker = stated[characteristic === 'gasketBore' ? 'gasketBore' : 'gasketThickness']
+    return isKnown(maker) ? { ...maker, isPartial: true, remarks: [{ code: 'oldPart', part: 'gasket' }] } : maker
+  }
+  return { gasketThickness: measured('gasketThickness'), gasketBore: measured('gasketBore') }
 }
 
 function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Derived } {

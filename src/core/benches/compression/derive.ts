@@ -1,6 +1,6 @@
 import { paperAt, type Build } from '../../build/build'
 import type { PaperKey } from '../../build/paper'
-import { cylinderNumbers, cylinderPlaces } from '../../engine'
+import { bankCount, cylinderNumbers, cylinderPlaces } from '../../engine'
 import { assumedFigure, exactly, expand, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../bench'
 import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
@@ -31,9 +31,9 @@ export function deriveFrom(build: Build, states: readonly CylinderState[]): Find
   return [
     ...each('compressionRatio', ratios),
     ...(several ? [whole('ratioSpread', spreadAcross('ratio', ratios))] : []),
-    ...each('quench', byCylinder((state) => fromChain(state, 'quench'))),
+    ...(build.spec.methods.squish === 'pad' ? each('quench', byCylinder((state) => fromChain(state, 'quench'))) : []),
     ...each('deckClearance', decks),
-    ...(several ? [whole('deckSpread', spreadAcross('length', decks)), whole('deckFall', deckFall(build, decks))] : []),
+    ...(several ? [whole('deckSpread', spreadAcross('length', decks)), ...deckFalls(build, decks)] : []),
     ...each('chamberVolume', chambers),
     ...(several ? [whole('chamberSpread', spreadAcross('volume', chambers))] : []),
     ...(build.spec.methods.piston === 'downTheBore' ? each('pistonVolume', byCylinder((state) => state.piston)) : []),
@@ -42,13 +42,13 @@ export function deriveFrom(build: Build, states: readonly CylinderState[]): Find
 }
 
 function fromChain(state: CylinderState, name: 'ratio' | 'quench'): Derived {
-  return state.chain ? { figure: state.chain[name] } : { missing: state.missing }
+  return state.chain ? { figure: state.chain[name], isPartial: state.isPartial, remarks: state.remarks } : { missing: state.missing }
 }
 
 function effectiveFindings(build: Build, states: readonly CylinderState[]): Finding[] {
   return states.flatMap((state) => {
     const { cylinder } = state
-    const effective: Derived = state.chain?.effectiveRatio ? { figure: state.chain.effectiveRatio } : { missing: state.missing }
+    const effective: Derived = state.chain?.effectiveRatio ? { figure: state.chain.effectiveRatio, isPartial: state.isPartial, remarks: state.remarks } : { missing: state.missing }
     return [
       finding(build, definition, 'effectiveRatio', effective, { cylinder }),
       ...estimates(build, effective).map(([output, derived]) => finding(build, definition, output, derived, { cylinder })),
@@ -70,7 +70,7 @@ function estimates(build: Build, ratio: Derived): [CompressionOutput, Derived][]
   ]
 }
 
-/** Says of each known figure whether it stands apart from its sisters, and whether it contradicts what paper says. */
+/** Says of each known figure whether it stands apart from the others, and whether it contradicts what paper says. */
 function remarked(
   build: Build, kind: 'length' | 'volume', values: ReadonlyMap<number, Derived>, paperKey: PaperKey, limitKey: string,
 ): Map<number, Derived> {
@@ -82,7 +82,7 @@ function remarked(
     const compared = cylinder === odd ? againstOthers(kind, known, cylinder) : undefined
     const remarks: Remark[] = [...(value.remarks ?? [])]
     if (compared && isApart(compared.apart, least)) remarks.push({ code: 'oddOneOut', ...compared })
-    return [cylinder, { figure: value.figure, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, least)] }]
+    return [cylinder, { ...value, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, least)] }]
   }))
 }
 
@@ -108,21 +108,25 @@ function contradiction(build: Build, kind: 'length' | 'volume', measured: Figure
   return isApart(apart, least) ? [{ code: 'contradictsPaper', key, paper, apart }] : []
 }
 
-/** How much deeper the rear pistons stand than the front ones of the same bank: a deck that is not parallel to the crank. */
-function deckFall(build: Build, decks: ReadonlyMap<number, Derived>): Derived {
-  const rows = cylinderPlaces(build.spec.layout)
-  const lastRow = Math.max(...rows.map((place) => place.row))
-  const at = (row: number) => rows.filter((place) => place.row === row).map((place) => decks.get(place.cylinder)!)
-  const ends = allOf(Object.fromEntries([...at(0), ...at(lastRow)].map((derived, index) => [`end${index}`, derived])))
-  if (ends.missing) return { missing: ends.missing }
-  const front = at(0).length
-  const figures = Object.values(ends.figures)
-  return {
-    figure: resultOf(
-      { id: 'deckFall', title: 'Deck, front to rear', kind: 'length', expression: 'deck at the rear − deck at the front', source: 'common practice' },
-      figures.map((figure, index) => (index < front
-        ? { label: 'Front cylinder', weight: -1 / front, figure }
-        : { label: 'Rear cylinder', weight: 1 / (figures.length - front), figure })),
-    ),
-  }
+/**
+ * How much deeper the rear pistons stand than the front ones, bank by bank: a deck that is not parallel to the crank. Two banks
+ * together would let one that falls hide one that rises. Nothing where a bank has one cylinder.
+ */
+function deckFalls(build: Build, decks: ReadonlyMap<number, Derived>): Finding[] {
+  const places = cylinderPlaces(build.spec.layout)
+  const banks = [...new Set(places.map(({ bank }) => bank))].sort()
+  return banks.flatMap((bank): Finding[] => {
+    const inBank = places.filter((place) => place.bank === bank).sort((a, b) => a.row - b.row)
+    const [front, rear] = [inBank[0]!, inBank.at(-1)!]
+    if (front === rear) return []
+    const ends = allOf({ front: decks.get(front.cylinder)!, rear: decks.get(rear.cylinder)! })
+    const derived: Derived = ends.missing ? { missing: ends.missing } : {
+      isPartial: [front, rear].some(({ cylinder }) => { const deck = decks.get(cylinder)!; return isKnown(deck) && deck.isPartial }),
+      figure: resultOf(
+        { id: 'deckFall', title: 'Deck, front to rear', kind: 'length', expression: 'deck at the rear − deck at the front', source: 'common practice' },
+        [{ label: `Rear, cylinder ${rear.cylinder}`, weight: 1, figure: ends.figures.rear }, { label: `Front, cylinder ${front.cylinder}`, weight: -1, figure: ends.figures.front }],
+      ),
+    }
+    return [finding(build, definition, 'deckFall', derived, bankCount(build.spec.layout) === 2 ? { bank } : {})]
+  })
 }

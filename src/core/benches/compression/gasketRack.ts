@@ -1,29 +1,37 @@
 import type { Build } from '../../build/build'
 import type { Gasket } from '../../build/types'
-import { outcomeOf, type Outcome } from './change'
-import type { CylinderState } from './cylinder'
+import { outcomeOf, withGasket, type Outcome } from './change'
 
 export interface RackRow {
   readonly gasket: Gasket
   readonly fitted: boolean
   readonly outcome: Outcome
-  /** Mean distance of the ratios from their target. */
+  /** Mean distance of the ratios from their target; nought where no ratio is wanted. */
   readonly offTarget: number
+  readonly after: Build
 }
 
 const RANK = { within: 0, inDoubt: 1, notJudged: 2, under: 3, over: 3 } as const
 
-/** Every gasket in stock with what it would make of the engine, best first: verdict, then nearest the target. */
-export function gasketRack(build: Build, states: readonly CylinderState[]): readonly RackRow[] {
+/**
+ * Every gasket in stock with what it would make of the engine, best first: verdict, fewest limits broken, then nearest the
+ * target. The fitted one is the engine as it is, with the gasket as it was measured where it was.
+ */
+export function gasketRack(build: Build): readonly RackRow[] {
   const { stock, choice, limits } = build.spec
-  const limit = limits.compressionRatio
-  const target = limit?.target ?? ((limit?.lower ?? limit?.upper ?? 0) + (limit?.upper ?? limit?.lower ?? 0)) / 2
+  const { lower, upper, target = middle(lower, upper) } = limits.compressionRatio ?? {}
   return stock.gaskets
     .map((gasket): RackRow => {
-      const outcome = outcomeOf(build, states, { gasket })
-      const offTarget = outcome.ratios.reduce((sum, { figure }) => sum + Math.abs(figure.value.value - target), 0) / Math.max(1, outcome.ratios.length)
-      return { gasket, fitted: gasket.id === choice.gasket, outcome, offTarget }
+      const fitted = gasket.id === choice.gasket
+      const after = fitted ? build : withGasket(build, gasket.id)
+      const outcome = outcomeOf(after)
+      const off = target === undefined ? 0 : outcome.ratios.reduce((sum, { figure }) => sum + Math.abs(figure.value.value - target), 0)
+      return { gasket, fitted, outcome, after, offTarget: off / Math.max(1, outcome.ratios.length) }
     })
-    .sort((a, b) => RANK[a.outcome.verdict] - RANK[b.outcome.verdict] || a.offTarget - b.offTarget)
+    .sort((a, b) => RANK[a.outcome.verdict] - RANK[b.outcome.verdict] || a.outcome.out - b.outcome.out || a.offTarget - b.offTarget)
 }
 
+function middle(lower: number | undefined, upper: number | undefined): number | undefined {
+  if (lower === undefined || upper === undefined) return lower ?? upper
+  return (lower + upper) / 2
+}

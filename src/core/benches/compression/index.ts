@@ -1,6 +1,7 @@
 export { compression } from './compression'
 export { planAdvice } from './advise'
 export { ratioChain, type RatioInputs, type RatioFigures } from './chain'
+export { withKnobs } from './change'
 export { ratioCost, type Cause, type RatioCost } from './cost'
 export { cylinderStates } from './derive'
 export { gasketRack, type RackRow } from './gasketRack'

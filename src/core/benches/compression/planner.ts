@@ -1,9 +1,10 @@
 import type { Build } from '../../build/build'
-import { exactly, type Bounds, type Figure } from '../../metrology'
+import type { Bounds } from '../../metrology'
 import type { Gasket, PistonOption } from '../../build/types'
 import { span } from '../../numerics/span'
-import { equalisingCm3, outcomeOf, turned, type Knobs, type Outcome } from './change'
-import { bareRatio, numbersOf, type RatioInputs } from './chain'
+import { UNITS } from '../../quantity'
+import { bareRatio, numbersOf, type RatioNumbers } from './chain'
+import { compressionHeightMm, equalisingCm3, outcomeOf, withKnobs, type Outcome } from './change'
 import type { CylinderState } from './cylinder'
 import { quench } from './formulas'
 
@@ -22,6 +23,8 @@ export interface Plan {
   readonly outcome: Outcome
   /** Metal off deck and head together. */
   readonly metalMm: number
+  /** What each chamber is opened by, where they are opened alike. */
+  readonly opened?: ReadonlyMap<number, number>
 }
 
 /** A limit that stands in the way: how it would have to move for some combination to pass. */
@@ -31,7 +34,7 @@ export interface BindingLimit {
   readonly setup: Setup
 }
 
-export type PlannedLimit = 'compressionRatio' | 'ratioSpread' | 'quench' | 'deckCut' | 'headCut'
+export type PlannedLimit = 'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'chamberSpread' | 'deckCut' | 'headCut'
 
 export interface PlannerResult {
   readonly tried: number
@@ -40,48 +43,67 @@ export interface PlannerResult {
   readonly binding: readonly BindingLimit[]
   /** When no single limit is to blame: the combination that misses by least, with everything it misses. */
   readonly nearest?: { readonly setup: Setup; readonly misses: readonly { readonly limit: PlannedLimit; readonly by: number }[] }
+  /** Pistons left out, because the height of the measured ones is not known and theirs says nothing without it. */
+  readonly heightUnknown: readonly string[]
 }
 
 /** What the search may ask of: a cut finer than a shop sets is no plan. */
-const STEP_MM = { metric: 0.05, inch: 0.002 * 25.4 } as const
+const STEP_MM = { metric: 0.05, inch: 2 * UNITS.thou.factor } as const
 /** Cuts are searched this many times past their limit, so that a binding cut limit can be named. */
 const BEYOND_LIMIT = 3
 const MOST_PLANS = 12
+const MM_PER_CM = 10
 
 /**
  * Searches gasket × piston × deck cut × head cut × chamber work for everything that brings every cylinder inside the ratio,
- * quench and spread limits within the cuts allowed; least metal first. Cuts are searched on the grid a shop sets them to.
- * A combination passes on its central values; each plan carries the verdict with doubt.
+ * quench and spread limits within the cuts allowed and takes no deck or chamber out that was in; least metal first. Cuts are
+ * searched on the grid a shop sets them to, and at their limits. A combination passes on its central values; each plan carries
+ * the verdict with uncertainty over all the bench judges.
  */
 export function planCompression(build: Build, states: readonly CylinderState[]): PlannerResult {
-  const cylinders = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, inputs: withoutDoubt(state.inputs) }] : []))
-  if (cylinders.length === 0 || cylinders.length < states.length) return { tried: 0, plans: [], binding: [] }
+  const heightMm = compressionHeightMm(build)
+  const others = otherPistons(build)
+  const heightUnknown = heightMm === undefined ? others.map(({ name }) => name) : []
+  const cylinders = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, numbers: numbersOf(state.inputs) }] : []))
+  if (cylinders.length === 0 || cylinders.length < states.length) return { tried: 0, plans: [], binding: [], heightUnknown }
+  // To the largest, whatever its limit: where that takes chambers out, their limit is named as the one that binds.
   const equalising = equalisingCm3(states)
-  const judged = combinations(build, equalising.size > 0).map((setup) => ({ setup, misses: missesOf(build, cylinders, setup, equalising) }))
+  const search: Search = { build, cylinders, equalising, heightMm: heightMm ?? 0, now: figuresOf(cylinders.map(({ numbers }) => numbers)) }
+  const judged = combinations(build, equalising.size > 0, heightMm === undefined ? [] : others).map((setup) => ({ setup, misses: missesOf(search, setup) }))
   const passing = judged.filter(({ misses }) => misses.length === 0).map(({ setup }) => setup).sort(leastMetalFirst(build))
   if (passing.length > 0) {
-    const plans = withoutNeedlessMetal(passing).slice(0, MOST_PLANS)
-      .map((setup): Plan => ({ setup, metalMm: metalOf(setup), outcome: outcomeOf(build, states, knobsOf(setup, equalising)) }))
-    return { tried: judged.length, plans, binding: [] }
+    const plans = withoutNeedlessMetal(passing).slice(0, MOST_PLANS).map((setup): Plan => {
+      const opened = setup.equalise ? equalising : undefined
+      return { setup, metalMm: metalOf(setup), opened, outcome: outcomeOf(withKnobs(build, { ...setup, openedCm3: opened })) }
+    })
+    return { tried: judged.length, plans, binding: [], heightUnknown }
   }
-  return { tried: judged.length, plans: [], binding: bindingLimits(judged), nearest: nearestMiss(build, judged) }
-}
-
-export function knobsOf(setup: Setup, equalising: ReadonlyMap<number, number>): Knobs {
-  return { ...setup, openedCm3: setup.equalise ? equalising : undefined }
+  return { tried: judged.length, plans: [], binding: bindingLimits(judged), nearest: nearestMiss(build, judged), heightUnknown }
 }
 
 interface Judged { readonly setup: Setup; readonly misses: readonly { limit: PlannedLimit; by: number }[] }
 
-function combinations(build: Build, chambersDiffer: boolean): Setup[] {
-  const { stock, limits, units, choice, paper } = build.spec
-  const step = STEP_MM[units]
-  const cuts = (most: number | undefined) => Array.from({ length: Math.floor((BEYOND_LIMIT * (most ?? 0)) / step + 1e-9) + 1 }, (_, index) => Number((index * step).toPrecision(12)))
-  const fitted = stock.pistons.find((piston) => piston.id === choice.piston)
-  const pistons = [undefined, ...stock.pistons.filter((piston) => piston !== fitted)]
-  const headCuts = paper.chamberOpenArea ? cuts(limits.headCut?.upper) : [0]
+interface Search {
+  readonly build: Build
+  readonly cylinders: readonly { readonly cylinder: number; readonly numbers: RatioNumbers }[]
+  readonly equalising: ReadonlyMap<number, number>
+  readonly heightMm: number
+  readonly now: EngineFigures
+}
+
+/** Central values of every cylinder, as the limits name them. */
+interface EngineFigures { readonly ratios: readonly number[]; readonly quenches: readonly number[]; readonly decks: readonly number[]; readonly chambers: readonly number[] }
+
+function otherPistons({ spec: { stock, choice } }: Build): readonly PistonOption[] {
+  return stock.pistons.filter((piston) => piston.id !== choice.piston)
+}
+
+function combinations(build: Build, chambersDiffer: boolean, others: readonly PistonOption[]): Setup[] {
+  const { stock, limits, units, paper } = build.spec
+  const deckCuts = cutsTo(limits.deckCut?.upper, STEP_MM[units])
+  const headCuts = paper.chamberOpenArea ? cutsTo(limits.headCut?.upper, STEP_MM[units]) : [0]
   const setups: Setup[] = []
-  for (const gasket of stock.gaskets) for (const piston of pistons) for (const deckCutMm of cuts(limits.deckCut?.upper)) {
+  for (const gasket of stock.gaskets) for (const piston of [undefined, ...others]) for (const deckCutMm of deckCuts) {
     for (const headCutMm of headCuts) for (const equalise of chambersDiffer ? [false, true] : [false]) {
       setups.push({ gasket, piston, deckCutMm, headCutMm, equalise })
     }
@@ -89,38 +111,51 @@ function combinations(build: Build, chambersDiffer: boolean): Setup[] {
   return setups
 }
 
-function missesOf(build: Build, cylinders: readonly { cylinder: number; inputs: RatioInputs }[], setup: Setup, equalising: ReadonlyMap<number, number>): Judged['misses'] {
-  const { limits } = build.spec
-  const knobs = knobsOf(setup, equalising)
-  const ratios: number[] = []
-  const quenches: number[] = []
-  for (const { cylinder, inputs } of cylinders) {
-    const numbers = numbersOf(turned(build, cylinder, inputs, knobs))
-    ratios.push(bareRatio(numbers))
-    quenches.push(quench.evaluate(numbers))
-  }
-  const misses: { limit: PlannedLimit; by: number }[] = []
-  const check = (limit: PlannedLimit, values: readonly number[]) => {
-    const by = Math.max(...values.map((value) => outsideBy(value, limits[limit])))
-    if (by > 1e-9) misses.push({ limit, by })
-  }
-  check('compressionRatio', ratios)
-  check('quench', quenches)
-  check('ratioSpread', [span(ratios)])
-  check('deckCut', [setup.deckCutMm])
-  check('headCut', [setup.headCutMm])
-  return misses
+/** The grid a shop sets cuts to, and the limit itself, which need not lie on it. */
+function cutsTo(mostMm = 0, stepMm: number): readonly number[] {
+  const grid = Array.from({ length: Math.floor((BEYOND_LIMIT * mostMm) / stepMm + 1e-9) + 1 }, (_, index) => Number((index * stepMm).toPrecision(12)))
+  const isOnGrid = grid.some((cut) => Math.abs(cut - mostMm) < 1e-9)
+  return isOnGrid ? grid : [...grid, mostMm].sort((a, b) => a - b)
 }
 
-/** Central values only: a search looks at thousands of setups, and only the ones it keeps are worked out with their doubt. */
-function withoutDoubt(inputs: RatioInputs): RatioInputs {
-  const bare = (figure: Figure): Figure => ({ ...figure, value: exactly(figure.value.value) })
-  const { crevice, rod, pinOffset } = inputs
+function figuresOf(all: readonly RatioNumbers[]): EngineFigures {
   return {
-    bore: bare(inputs.bore), stroke: bare(inputs.stroke), chamber: bare(inputs.chamber), piston: bare(inputs.piston), deck: bare(inputs.deck),
-    gasketBore: bare(inputs.gasketBore), gasketThickness: bare(inputs.gasketThickness),
-    rod: rod && bare(rod), pinOffset: pinOffset && bare(pinOffset), crevice: crevice && { crown: bare(crevice.crown), landHeight: bare(crevice.landHeight) },
+    ratios: all.map(bareRatio), quenches: all.map((numbers) => quench.evaluate(numbers)), decks: all.map(({ deckMm }) => deckMm), chambers: all.map(({ chamberCm3 }) => chamberCm3),
   }
+}
+
+/** The numbers of a cylinder with a setup: the same changes as `withKnobs` makes to the build. */
+function turned({ build, heightMm, equalising }: Search, cylinder: number, numbers: RatioNumbers, setup: Setup): RatioNumbers {
+  const openAreaCm2 = build.spec.paper.chamberOpenArea?.value ?? 0
+  const { gasket, piston } = setup
+  // The fitted gasket stays as it was measured, where it was.
+  const isFitted = gasket.id === build.spec.choice.gasket
+  return {
+    ...numbers,
+    ...(isFitted ? {} : { gasketBoreMm: gasket.boreMm, gasketThicknessMm: gasket.thicknessMm }),
+    ...(piston && { pistonCm3: piston.volumeCm3 }),
+    deckMm: numbers.deckMm - setup.deckCutMm - (piston ? piston.compressionHeightMm - heightMm : 0),
+    chamberCm3: numbers.chamberCm3 + (setup.equalise ? equalising.get(cylinder) ?? 0 : 0) - (openAreaCm2 * setup.headCutMm) / MM_PER_CM,
+  }
+}
+
+function missesOf(search: Search, setup: Setup): Judged['misses'] {
+  const { limits, methods } = search.build.spec
+  const then = figuresOf(search.cylinders.map(({ cylinder, numbers }) => turned(search, cylinder, numbers, setup)))
+  const misses: { limit: PlannedLimit; by: number }[] = []
+  const miss = (limit: PlannedLimit, by: number) => { if (by > 1e-9) misses.push({ limit, by }) }
+  const outside = (limit: PlannedLimit, values: readonly number[]) => Math.max(...values.map((value) => outsideBy(value, limits[limit])))
+  // What no knob here can put right is no reason to offer nothing; what a knob would make worse is.
+  const worse = (limit: PlannedLimit, before: readonly number[], after: readonly number[]) => Math.max(...after.map((value, index) => outsideBy(value, limits[limit]) - outsideBy(before[index]!, limits[limit])))
+  miss('compressionRatio', outside('compressionRatio', then.ratios))
+  if (methods.squish === 'pad') miss('quench', outside('quench', then.quenches))
+  miss('ratioSpread', outside('ratioSpread', [span(then.ratios)]))
+  miss('deckClearance', worse('deckClearance', search.now.decks, then.decks))
+  miss('chamberVolume', worse('chamberVolume', search.now.chambers, then.chambers))
+  miss('chamberSpread', worse('chamberSpread', [span(search.now.chambers)], [span(then.chambers)]))
+  miss('deckCut', outside('deckCut', [setup.deckCutMm]))
+  miss('headCut', outside('headCut', [setup.headCutMm]))
+  return misses
 }
 
 function outsideBy(value: number, bounds: Bounds | undefined): number {

@@ -32,7 +32,7 @@ function deckStation(build: Build, cylinder: number, spot: DeckSpot): Station {
   // A piston stands within a couple of millimetres of where it is meant to: further is a slip or a wrong part.
   return station({
     characteristic: 'deck', place: { cylinder, spot }, label: `Cylinder ${cylinder}, deck, ${words} of the crown`, row: `Deck, ${words}`,
-    expected: { low: nominal - 0.6, high: nominal + 0.6 }, drawnAt: { x, y },
+    expected: { low: nominal - 0.6, high: nominal + 0.6 }, ...(build.spec.paper.deckClearance && { usual: { centre: nominal, stray: 0.15 } }), drawnAt: { x, y },
   })
 }
 
@@ -44,8 +44,10 @@ function chamberStations(build: Build, cylinder: number): Station[] {
     const place = { cylinder, repeat }
     const fill = build.spec.methods.chamberRepeats > 1 ? `, fill ${repeat}` : ''
     const rowFill = build.spec.methods.chamberRepeats > 1 ? ` ${repeat}` : ''
-    const at = (characteristic: CompressionCharacteristic, words: string, row: string, expected: Station['expected'], nominalHere?: number) =>
-      station({ characteristic, place, label: `Cylinder ${cylinder}, chamber${fill}${words}`, row: `Chamber${rowFill}${row}`, expected, nominal: nominalHere, drawnAt: middle })
+    const at = (characteristic: CompressionCharacteristic, words: string, row: string, expected: Station['expected'], nominalHere?: number) => station({
+      characteristic, place, label: `Cylinder ${cylinder}, chamber${fill}${words}`, row: `Chamber${rowFill}${row}`, expected, drawnAt: middle,
+      ...(nominalHere !== undefined && { nominal: nominalHere, usual: { centre: nominalHere, stray: nominalHere * 0.05 } }),
+    })
     switch (build.spec.methods.chamber) {
       case 'buretteLevels':
         return [

@@ -1,25 +1,43 @@
-import type { Build } from '../../build/build'
+import { withWork, type Build } from '../../build/build'
 import type { Advice, Finding } from '../bench'
 import type { Ring } from '../ringNames'
+import { isKnown } from '../finding'
+import { gapOf } from './derive'
+import { fileTo } from './filing'
 import { swapRings } from './swap'
 
 const RING_OF: Readonly<Record<string, Ring>> = { topGap: 'top', secondGap: 'second', railGap: 'upperRail' }
 
 /** File what is tight, to its target, never past it; a ring that is too wide for its bore may suit another. */
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
-  return [...fileAdvice(findings), ...swapAdvice(build, findings)]
+  return [...fileAdvice(build, findings), ...swapAdvice(build, findings)]
 }
 
-function fileAdvice(findings: readonly Finding[]): Advice[] {
+function fileAdvice(build: Build, findings: readonly Finding[]): Advice[] {
   return findings.flatMap((finding): Advice[] => {
-    const { output, cylinder, figure, conformity, limit } = finding
+    const { output, cylinder, figure, conformity, limit, remarks } = finding
     const ring = RING_OF[output]
-    const target = limit?.target ?? limit?.lower
+    const target = fileTo(limit)
     if (!ring || cylinder === undefined || !figure || target === undefined || !conformity) return []
     const toFileMm = target - figure.value.value
-    const isTight = conformity.verdict === 'under' || (conformity.verdict === 'inDoubt' && figure.value.value < target)
+    // Where only depths are still to be read, reading them comes before the file.
+    const isOpen = remarks.some(({ code }) => code === 'filedSince' || code === 'incomplete')
+    const isTight = conformity.verdict === 'under' || (conformity.verdict === 'inDoubt' && !isOpen && figure.value.value < target)
     if (!isTight || toFileMm <= 0) return []
-    return [{ id: `file.${finding.id}`, change: { code: 'file', ring, cylinder, mm: toFileMm, toMm: target }, headlines: [], costs: [{ code: 'noParts' }] }]
+    const filedMm = new Map(ringsOf(ring, build, cylinder, target).map(([name, mm]) => [`${name}/${cylinder}`, mm]))
+    return [{
+      id: `file.${finding.id}`, change: { code: 'file', ring, cylinder, mm: toFileMm, toMm: target }, headlines: [], costs: [{ code: 'noParts' }], after: withWork(build, { filedMm }),
+    }]
+  })
+}
+
+/** Each rail has a gap of its own: the tighter one may be either, or both. */
+function ringsOf(ring: Ring, build: Build, cylinder: number, target: number): [Ring, number][] {
+  const names: readonly Ring[] = ring === 'upperRail' ? ['upperRail', 'lowerRail'] : [ring]
+  return names.flatMap((name): [Ring, number][] => {
+    const gap = gapOf(build, [name], cylinder)
+    const mm = isKnown(gap) ? target - gap.figure.value.value : 0
+    return mm > 0 ? [[name, mm]] : []
   })
 }
 
@@ -31,6 +49,9 @@ function swapAdvice(build: Build, findings: readonly Finding[]): Advice[] {
     const over = findings.some((finding) => finding.output === output && finding.conformity?.verdict === 'over')
     const swap = over && target !== undefined ? swapRings(build, RING_OF[output]!, target) : undefined
     if (!swap || swap.after.every((from, index) => from === index + 1)) return []
-    return [{ id: `swapRings.${output}`, change: { code: 'swapRings', ring: RING_OF[output]!, after: swap.after }, headlines: [], costs: [{ code: 'noParts' }] }]
+    const changeMm = new Map(swap.gapsAfterMm.map((mm, index) => [`${RING_OF[output]!}/${index + 1}`, mm - swap.gapsMm[index]!]))
+    return [{
+      id: `swapRings.${output}`, change: { code: 'swapRings', ring: RING_OF[output]!, after: swap.after }, headlines: [], costs: [{ code: 'noParts' }], after: withWork(build, { filedMm: changeMm }),
+    }]
   })
 }

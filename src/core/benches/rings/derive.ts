@@ -1,13 +1,14 @@
 import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { resultOf } from '../../metrology'
-import type { Finding } from '../bench'
-import { allOf, finding, intervalOf, isKnown, type Derived } from '../finding'
-import { isFiledSince, ringGapAt, ringSpots, ringStation, smallestOf, type RingSpot } from '../ringGap'
+import type { Finding, Remark } from '../bench'
+import { smallestOf } from '../extremeFigure'
+import { allOf, finding, intervalOf, isKnown, leafRemark, type Derived } from '../finding'
+import { gapChangeMm, isFiledSince, ringGapAt, ringSpots, ringStation, type RingSpot } from '../ringGap'
 import type { Ring } from '../ringNames'
 import { definition } from './definition'
 import { buttingTemperature, hotGap, secondOverTop } from './formulas'
-import { ringHeat } from './heat'
+import { cautiousHeat, ringHeat } from './heat'
 
 export function derive(build: Build): Finding[] {
   const numbers = cylinderNumbers(build.spec.layout)
@@ -35,10 +36,19 @@ export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): D
   if (first.length > 0) return { missing: first.map(({ id }) => ({ kind: 'reading', stationId: id })) }
   const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
   const before = places.filter(({ ring, spot }) => isFiledSince(build, ring, cylinder, spot)).length
-  return {
-    figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: intervalOf(build, tightest.id),
-    ...(before > 0 && { remarks: [{ code: 'filedSince', places: before }] }),
-  }
+  const isPartial = read.length < places.length
+  const remarks: Remark[] = [
+    ...(before > 0 ? [{ code: 'filedSince', places: before } as const] : isPartial ? [{ code: 'incomplete', used: read.length, wanted: places.length } as const] : []),
+    ...leafRemark(build, tightest.id),
+  ]
+  return { figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: movedInterval(build, rings[0]!, cylinder, tightest.id), isPartial, remarks }
+}
+
+/** The interval of the leaves, moved by considered work as its middle is. */
+function movedInterval(build: Build, ring: Ring, cylinder: number, station: string): ReturnType<typeof intervalOf> {
+  const interval = intervalOf(build, station)
+  const by = gapChangeMm(build, ring, cylinder)
+  return interval && { ...interval, low: interval.low + by, high: interval.high + by }
 }
 
 function spotWords({ depth, turned }: RingSpot): string {
@@ -50,13 +60,16 @@ function secondOver(build: Build, cylinder: number): Derived {
   const gaps = allOf({ top: gapOf(build, ['top'], cylinder), second: gapOf(build, ['second'], cylinder) })
   if (gaps.missing) return { missing: gaps.missing }
   const { top, second } = gaps.figures
-  return { figure: resultOf(secondOverTop, [{ label: 'Second ring', weight: 1, figure: second }, { label: 'Top ring', weight: -1, figure: top }]) }
+  const isPartial = (['top', 'second'] as const).some((ring) => { const gap = gapOf(build, [ring], cylinder); return isKnown(gap) && gap.isPartial })
+  return {
+    isPartial, figure: resultOf(secondOverTop, [{ label: 'Second ring', weight: 1, figure: second }, { label: 'Top ring', weight: -1, figure: top }]) }
 }
 
 function hot(build: Build, cylinder: number, what: 'hotGap' | 'buttingTemperature'): Derived {
   const gap = gapOf(build, ['top'], cylinder)
   const heat = ringHeat(build, cylinder)
   if (!isKnown(gap) || 'missing' in heat) return { missing: [...(isKnown(gap) ? [] : gap.missing), ...('missing' in heat ? heat.missing : [])] }
-  const inputs = { ...heat.heat, gapMm: gap.figure }
-  return { figure: what === 'hotGap' ? hotGap.of(inputs) : buttingTemperature.of(inputs) }
+  // The verdict is drawn for the worst of what is not known for sure; the gap left is shown for the middle of it.
+  if (what === 'buttingTemperature') return { figure: buttingTemperature.of({ ...cautiousHeat(build, heat.heat), gapMm: gap.figure }), isPartial: gap.isPartial }
+  return { figure: hotGap.of({ ...heat.heat, gapMm: gap.figure }), isPartial: gap.isPartial }
 }

@@ -1,6 +1,6 @@
 import { paperAt, type Build } from '../../build/build'
 import { EXPANSION, type Expansion } from '../../engine'
-import { assumedFigure, type Figure } from '../../metrology'
+import { assumedFigure, exactly, type Figure } from '../../metrology'
 import { boreOf } from '../boreDiameter'
 import { allOf, type Derived } from '../finding'
 
@@ -17,6 +17,18 @@ export interface RingHeat {
 export function ringExpansion(build: Build): { ring: Expansion; bore: Expansion } {
   const { materials } = build.spec
   return { ring: EXPANSION.ring[materials.topRing], bore: EXPANSION.part[materials.bore] }
+}
+
+/** The upper ring value and the lower bore value, the wall as stated: the cautious choice for a verdict (common practice). */
+export function cautiousHeat(build: Build, heat: RingHeat): RingHeat {
+  const { ring, bore } = ringExpansion(build)
+  const exact = (name: string, at: number, source: string): Figure => ({ value: exactly(at), origin: { from: 'assumed', name, source } })
+  return {
+    ...heat,
+    ringPerK: exact(`ring: ${ring.label}`, ring.perK + ring.tolerancePerK, 'from memory, the upper end'),
+    borePerK: exact(`bore: ${bore.label}`, bore.perK - bore.tolerancePerK, 'from memory, the lower end'),
+    boreTempC: { ...heat.boreTempC, value: exactly(heat.boreTempC.value.value) },
+  }
 }
 
 export function ringHeat(build: Build, cylinder: number): { readonly heat: RingHeat } | { readonly missing: Extract<Derived, { missing: unknown }>['missing'] } {

@@ -1,7 +1,7 @@
 import type { Duty, Limit } from '../../build/types'
 import type { Presets } from '../bench'
 import { inThou } from '../inThou'
-import { isAlcohol, isRace, isSustained } from '../duty'
+import { isAlcohol, isGentle, isSustained, isUnsaid } from '../duty'
 
 const PRACTICE = 'Preset: common practice'
 
@@ -16,7 +16,8 @@ export function topRingFactor(duty: Duty): Factor {
   if (duty.boostKpa > SERIOUS_KPA && !isAlcohol(duty)) return { factor: 0.007, words: 'heavy boost on petrol' }
   if (duty.boostKpa > LIGHT_KPA) return { factor: 0.0065, words: 'serious boost' }
   if (duty.boostKpa > 0) return { factor: 0.0055, words: 'light boost' }
-  if (!isRace(duty)) return { factor: 0.0045, words: 'street, unboosted' }
+  if (isGentle(duty)) return { factor: 0.0045, words: 'street, unboosted' }
+  if (isUnsaid(duty)) return { factor: 0.0055, words: 'duty not said, so the widest of the unboosted' }
   return isSustained(duty) ? { factor: 0.0055, words: 'race, unboosted, long full throttle' } : { factor: 0.005, words: 'race, unboosted' }
 }
 
@@ -25,8 +26,10 @@ const SECOND_MORE = 0.0005
 
 export const presets: Presets = ({ paper, duty, units }) => {
   const boreMm = paper.bore?.value
-  const { factor, words } = topRingFactor(duty)
-  const running = paper.ringTemperature?.value ?? (duty.boostKpa > LIGHT_KPA ? 300 : 250)
+  const { factor, words } = paper.ringFactor ? { factor: paper.ringFactor.value, words: `by ${paper.ringFactor.source}` } : topRingFactor(duty)
+  // The hotter ring: what paper says and what it leaves open.
+  const stated = paper.ringTemperature && paper.ringTemperature.value + (paper.ringTemperature.tolerance ?? 0)
+  const running = stated ?? (duty.boostKpa > LIGHT_KPA ? 300 : 250)
   return {
     ...(boreMm !== undefined && {
       topGap: least(boreMm * factor, `Bore × ${factor.toFixed(4)}, ${words}. Too small butts and wrecks the bore, too large costs a little blow-by: when in doubt, wide. The ring maker’s number outranks it.`),
@@ -34,7 +37,7 @@ export const presets: Presets = ({ paper, duty, units }) => {
     }),
     secondOverTop: { lower: 0, source: PRACTICE, reason: 'A second ring tighter than the top lifts the top one.' },
     railGap: { lower: inThou(15, units), source: PRACTICE, reason: 'Oil rails: 0.015 in at least.' },
-    buttingTemperature: { lower: running, source: PRACTICE, reason: 'Top rings run at about 200 to 250 °C unboosted, 300 °C under heavy boost.' },
+    buttingTemperature: { lower: running, source: PRACTICE, reason: 'The hotter ring: top rings run at about 200 to 250 °C unboosted, 300 °C under heavy boost.' },
   }
 }
 

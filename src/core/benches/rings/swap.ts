@@ -1,8 +1,10 @@
 import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
-import { boreOf } from '../boreDiameter'
-import { isKnown } from '../finding'
+import { boreOf, boreReading } from '../boreDiameter'
+import { BORE_AXES } from '../boreStations'
+import { isKnown, type Derived } from '../finding'
+import { resultOf } from '../../metrology'
 import type { Ring } from '../ringNames'
 import { gapOf } from './derive'
 
@@ -16,11 +18,11 @@ export interface RingSwap {
 
 /**
  * Rings of one kind put into the bores that suit them: a ring keeps its own length, so its gap changes by π times the
- * difference of the bores. Undefined until every bore and every gap is known.
+ * difference of the bores, where the gap is read: an inch down. Undefined until every bore and every gap is known.
  */
 export function swapRings(build: Build, ring: Ring, targetMm: number): RingSwap | undefined {
   const numbers = cylinderNumbers(build.spec.layout)
-  const bores = numbers.map((cylinder) => boreOf(build, cylinder))
+  const bores = numbers.map((cylinder) => boreWhereGapped(build, cylinder))
   const gaps = numbers.map((cylinder) => gapOf(build, [ring], cylinder))
   if (bores.some((one) => !isKnown(one)) || gaps.some((one) => !isKnown(one))) return undefined
   const bore = bores.flatMap((one) => (isKnown(one) ? [one.figure.value.value] : []))
@@ -28,4 +30,12 @@ export function swapRings(build: Build, ring: Ring, targetMm: number): RingSwap 
   const values = bore.map((boreMm) => gap.map((gapMm, from) => gapMm + Math.PI * (boreMm - bore[from]!)))
   const after = matchEvenly(values, targetMm)
   return { after: after.map((index) => index + 1), gapsMm: gap, gapsAfterMm: after.map((from, bore) => values[bore]![from]!) }
+}
+
+/** The bore at the top of the travel, both axes, where it was read there: a taper below does not change a gap read above it. */
+function boreWhereGapped(build: Build, cylinder: number): Derived {
+  const axes = BORE_AXES.flatMap((axis) => boreReading(build, cylinder, 'top', axis) ?? [])
+  if (build.spec.methods.bore !== 'measured' || axes.length < BORE_AXES.length) return boreOf(build, cylinder)
+  const text = { id: 'boreAtTop', title: 'Bore at the top', kind: 'length', expression: 'mean of both axes', source: 'definition of a mean' } as const
+  return { figure: resultOf(text, axes.map((figure, index) => ({ label: BORE_AXES[index]!, weight: 1 / axes.length, figure }))) }
 }

@@ -1,6 +1,7 @@
-import type { Build } from '../../build/build'
+import { withWork, type Build } from '../../build/build'
 import { span } from '../../numerics/span'
 import type { Advice, Finding } from '../bench'
+import { movingCosts, withPistons } from '../fitted'
 import { matchMasses } from './match'
 
 /** Piston sets onto other rods where that evens out the masses; else grams to take off the heavy ones. */
@@ -13,9 +14,13 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const heavy = tooHeavy(match.massG(plan), build.spec.limits.reciprocatingSpread?.upper ?? 0)
   const pair: Advice = {
     id: 'pairMasses', change: { code: 'pairMasses', setOnRod: match.after, fromG, toG }, headlines: [],
-    costs: [{ code: 'marks', pistons: match.after.filter((mark, index) => mark !== match.before[index]).length }, { code: 'otherBores' }],
+    costs: [...movingCosts(build, match.before, match.after), { code: 'otherBores' }], after: withPistons(build, match.after),
   }
-  const lighten: Advice = { id: 'lighten', change: { code: 'lighten', byCylinder: heavy }, headlines: [], costs: [{ code: 'noParts' }] }
+  const swapped = toG < fromG ? withPistons(build, match.after) : build
+  const lighten: Advice = {
+    id: 'lighten', change: { code: 'lighten', byCylinder: heavy }, headlines: [], after: withWork(swapped, { lightenedG: heavy }),
+    costs: [{ code: 'noParts' }, ...(toG < fromG ? movingCosts(build, match.before, match.after) : [])],
+  }
   return [...(toG < fromG ? [pair] : []), ...(heavy.size > 0 ? [lighten] : [])]
 }
 

@@ -24,7 +24,7 @@ export const definition = {
   },
   outputs: {
     pinClearance: { label: 'Pin in its bush', ...SMALL, limit: 'pinClearance' },
-    bigEndRound: { label: 'Big end out-of-round', ...SMALL, limit: 'bigEndRound' },
+    bigEndRound: { label: 'Big end out-of-round', ...SMALL, limit: 'bigEndRound', neverNegative: true },
     bigEnd: { label: 'Big end', ...SHOWN_SIZE, limit: 'bigEnd' },
     centreDistance: { label: 'Centre to centre', ...SHOWN_SIZE },
     centreSpread: { label: 'Centre distance spread', ...SMALL, limit: 'centreSpread', spread: true },

@@ -1,8 +1,9 @@
 import { paperAt, readingAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
-import { crankTurns, cylinderNumbers, cylinderPlaces } from '../../engine'
+import { crankTurns, cylinderNumbers, sharedPins } from '../../engine'
 import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../bench'
+import { afterWork } from '../afterWork'
 import { deckClearance } from '../deckClearance'
 import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
 import { allOf, finding, isKnown, type Derived } from '../finding'
@@ -21,8 +22,7 @@ export function derive(build: Build): Finding[] {
   const stacks = withWhoLies(build, values(stackOf))
   return [
     ...each('pinClearance', values(pinClearanceOf)),
-    ...each('bigEndRound', values(bigEndRoundOf)),
-    ...each('bigEnd', values(bigEndOf)),
+    ...(build.spec.layout.rodBearings === 'plain' ? [...each('bigEndRound', values(bigEndRoundOf)), ...each('bigEnd', values(bigEndOf))] : []),
     ...each('centreDistance', centres), ...spread('centreSpread', 'length', centres),
     ...each('reciprocating', reciprocating), ...spread('reciprocatingSpread', 'mass', reciprocating),
     ...each('rotating', rotating), ...spread('rotatingSpread', 'mass', rotating),
@@ -65,25 +65,25 @@ function total(text: FormulaText, parts: Readonly<Record<string, Derived>>): Der
 /** The piston that is to go into the cylinder, with its pin and rings, on the cylinder's rod. */
 export function reciprocatingOf(build: Build, cylinder: number): Derived {
   const mark = pistonIn(build, cylinder)
-  return total(reciprocatingMass, {
+  const mass = total(reciprocatingMass, {
     'Piston': at(build, 'pistonMass', mark), 'Pin': at(build, 'pinMass', mark), 'Rings and clips': at(build, 'ringsMass', mark), 'Rod, small end': at(build, 'rodSmall', cylinder),
   })
+  return isKnown(mass) ? { ...mass, figure: afterWork(mass.figure, -(build.work?.lightenedG?.get(cylinder) ?? 0), 'mass', 'Taken off') } : mass
 }
 
 export function rotatingOf(build: Build, cylinder: number): Derived {
-  return total(rotatingMass, { 'Rod, big end': at(build, 'rodBig', cylinder), 'Rod shells': at(build, 'shellsMass', cylinder) })
+  const shells: Record<string, Derived> = build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'shellsMass', cylinder) } : {}
+  return total(rotatingMass, { 'Rod, big end': at(build, 'rodBig', cylinder), ...shells })
 }
 
 const USUAL_SHARE = 0.5
 
-/** Only where two rods share a pin of a 90° V: for anything else the rule does not hold, and matching is all there is to do. */
+/** Only where two rods share a pin of a 90° V, not split: for any other pin the rule does not hold, and matching is all there is to do. */
 function bobweights(build: Build, rotating: ReadonlyMap<number, Derived>, reciprocating: ReadonlyMap<number, Derived>): Finding[] {
   const { layout } = build.spec
-  if (layout.kind !== 'v' || layout.bankAngleDeg !== 90 || layout.firingIntervalsDeg) return []
-  const places = cylinderPlaces(layout)
-  const rows = [...new Set(places.map(({ row }) => row))].sort((a, b) => a - b)
-  return rows.map((row) => {
-    const pair = places.filter((place) => place.row === row).map(({ cylinder }) => cylinder).sort((a, b) => a - b)
+  if (layout.kind !== 'v' || layout.bankAngleDeg !== 90) return []
+  return sharedPins(layout).filter(({ cylinders }) => cylinders.length === 2).map(({ cylinders }) => {
+    const pair = [...cylinders].sort((a, b) => a - b)
     const both = (title: string, of: ReadonlyMap<number, Derived>) => total(
       { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' }, Object.fromEntries(pair.map((cylinder) => [`Cylinder ${cylinder}`, of.get(cylinder)!])),
     )
@@ -99,13 +99,14 @@ function bobweights(build: Build, rotating: ReadonlyMap<number, Derived>, recipr
 /** The deck as measured against what block, throw, rod and piston add up to; the rod as measured where it was. */
 function stackOf(build: Build, cylinder: number): Derived {
   const paper = (key: 'blockHeight' | 'stroke' | 'compressionHeight' | 'rodLength'): Derived => {
-    const figure = paperAt(build, key)
+    const figure = paperAt(build, key, cylinder)
     return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
   }
+  const cut = (height: Derived, by: number | undefined, label: string): Derived => (isKnown(height) ? { figure: afterWork(height.figure, by, 'length', label) } : height)
   const rod = at(build, 'centreDistance', cylinder)
   const inputs = allOf({
-    measuredMm: deckClearance(build, cylinder), blockHeightMm: paper('blockHeight'), strokeMm: paper('stroke'),
-    rodMm: isKnown(rod) ? rod : paper('rodLength'), compressionHeightMm: paper('compressionHeight'),
+    measuredMm: deckClearance(build, cylinder), blockHeightMm: cut(paper('blockHeight'), -(build.work?.deckCutMm ?? 0), 'Deck cut'), strokeMm: paper('stroke'),
+    rodMm: isKnown(rod) ? rod : paper('rodLength'), compressionHeightMm: cut(paper('compressionHeight'), build.work?.piston?.tallerMm, 'Taller piston'),
   })
   if (inputs.missing) return inputs
   const { measuredMm, ...stack } = inputs.figures

@@ -14,9 +14,10 @@ export function stations(build: Build): readonly Station[] {
     numbers.map((cylinder): Station => station(characteristic, { cylinder, ...(spot && { spot }) }, `Cylinder ${cylinder}, ${words}`, row, expected, y, nominal))
   const rodMm = paper.rodLength?.value
   const pinMm = paper.pinDiameter?.value
+  const isPlain = build.spec.layout.rodBearings === 'plain'
   return [
-    ...all('bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along'),
-    ...all('bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across'),
+    ...(isPlain ? all('bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along') : []),
+    ...(isPlain ? all('bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across') : []),
     ...all('pinBush', 'pin bush', 'Pin bush', around(pinMm, 0.3), 0.4, pinMm),
     ...all('pin', 'piston pin', 'Pin', around(pinMm, 0.3), 0.4, pinMm),
     ...all('centreDistance', 'rod, centre to centre', 'Centre to centre', around(rodMm, 0.6), 0.1, rodMm),
@@ -25,11 +26,11 @@ export function stations(build: Build): readonly Station[] {
     ...all('ringsMass', 'rings and clips, weighed', 'Rings and clips', { low: 5, high: 300 }, -0.2),
     ...all('rodSmall', 'rod, small end, weighed', 'Rod, small end', { low: 40, high: 1500 }, -0.5),
     ...all('rodBig', 'rod, big end, weighed', 'Rod, big end', { low: 80, high: 2500 }, -0.75),
-    ...all('shellsMass', 'rod shells, weighed', 'Rod shells', { low: 5, high: 300 }, -0.75),
+    ...(isPlain ? all('shellsMass', 'rod shells, weighed', 'Rod shells', { low: 5, high: 300 }, -0.75) : []),
   ]
 }
 
 function station(characteristic: RodCharacteristic, place: Place, label: string, row: string, expected: Station['expected'], y: number, nominal?: number): Station {
   const isMass = definition.characteristics[characteristic].kind === 'mass'
-  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal }), drawnAt: { x: isMass ? 0.35 : -0.35, y } }
+  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }), drawnAt: { x: isMass ? 0.35 : -0.35, y } }
 }

@@ -1,16 +1,48 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { entrySchema } from '@/core/build/files'
+import type { Entry, Gauge } from '@/core/build'
+import { entryIssues, entrySchema } from '@/core/files'
 import { database } from '@/data/database'
-import { answering, bodyOf } from '../../../../answer'
+import { fileIssueWords, placeWords } from '@/wording'
+import { answering, bodyOf, refusalWords, refused, shapeWords } from '../../../../answer'
 
-const body = z.object({ entries: z.array(entrySchema).min(1).max(5000) })
+/** `whole`: all or none, as a table of readings wants it. Entries are looked at one by one: a bad one holds up no other. */
+const body = z.object({ entries: z.array(z.unknown()).min(1).max(5000), whole: z.boolean().optional() })
 
-/** Adds entries to a build. A repeated send is the same entries; all are stored or none. */
+/** What pointed at something that may still come: sent again it may be taken. */
+const MAY_PASS = new Set(['noSuchTarget', 'noSuchGauge'])
+
+/**
+ * Adds entries to a build. Answers with the ids that are stored now and those refused, each with its reason: only an id named as
+ * stored counts as stored. A repeated send is the same entries.
+ */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return answering(async () => {
-    const { entries } = await bodyOf(request, body)
+    const { id } = await params
+    const { entries, whole = false } = await bodyOf(request, body)
     const { builds } = await database()
-    return NextResponse.json(await builds.append((await params).id, entries))
+    const head = await builds.head(id)
+    if (!head) return refused(404, 'There is no such build here. Nothing was stored.')
+    const gauges = new Map(head.gauges.map((gauge) => [gauge.id, gauge as Gauge]))
+    const sound: Entry[] = []
+    const bad: { id: string; error: string; mayPass?: boolean }[] = []
+    for (const [index, given] of entries.entries()) {
+      const parsed = entrySchema.safeParse(given)
+      if (!parsed.success) {
+        bad.push({ id: idOf(given, index), error: shapeWords(parsed.error) })
+        continue
+      }
+      const [issue] = entryIssues(parsed.data, head.spec, gauges).filter(({ code }) => code !== 'unknownGauge')
+      if (issue) bad.push({ id: parsed.data.id, error: fileIssueWords(issue, placeWords) })
+      else sound.push(parsed.data)
+    }
+    if (whole && bad[0]) return refused(422, `${bad[0].error} Nothing was stored.`)
+    const { stored, refused: astray, added, lastSeq } = sound.length > 0 ? await builds.append(id, sound, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
+    const pointing = astray.map(({ id: entryId, code, about }) => ({ id: entryId, error: refusalWords(code, about), ...(MAY_PASS.has(code) && { mayPass: true }) }))
+    return NextResponse.json({ stored, added, lastSeq, refused: [...bad, ...pointing] })
   })
+}
+
+function idOf(given: unknown, index: number): string {
+  return typeof given === 'object' && given !== null && 'id' in given && typeof given.id === 'string' ? given.id : `#${index}`
 }

@@ -1,5 +1,5 @@
 import { NextResponse } from 'next/server'
-import { writeBuildFile } from '@/core/build/files'
+import { writeBuildFile } from '@/core/files'
 import { database } from '@/data/database'
 import { answering, refused } from '../../../../answer'
 import { attachment } from '../../../../attachment'

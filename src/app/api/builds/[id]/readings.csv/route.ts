@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { openBuild } from '@/core/build'
-import { readingsToCsv } from '@/core/build/files'
+import { readingsToCsv } from '@/core/files'
 import { database } from '@/data/database'
 import { answering, refused } from '../../../../answer'
 import { attachment } from '../../../../attachment'

@@ -1,8 +1,11 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { specIssues, specSchema } from '@/core/build/files'
+import { benchById, followPresets, type BenchId } from '@/core/benches'
+import { evaluate } from '@/core/benches/judgeAdvice'
+import { openBuild, withSpec, type Spec } from '@/core/build'
+import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
-import { fileIssueWords } from '@/wording'
+import { fileIssueWords, movedWords, placeWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../../../answer'
 
 const body = z.object({ basedOn: z.int().positive(), by: z.string().trim().min(1).max(8), reason: z.string().trim().min(1).max(200), spec: specSchema })
@@ -12,10 +15,29 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
   return answering(async () => {
     const { basedOn, by, reason, spec } = await bodyOf(request, body)
     const [issue] = specIssues(spec)
-    if (issue) return refused(422, `${fileIssueWords(issue)} Nothing was stored.`)
+    if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)
+    const { id } = await params
     const { builds } = await database()
-    return NextResponse.json({ revision: await builds.revise((await params).id, basedOn, spec, by, reason) })
+    const before = await builds.load(id)
+    if (!before) return refused(404, 'There is no such build here. Nothing was stored.')
+    const next = withChosenAfter(followPresets(spec), before.document)
+    const revision = await builds.revise(id, basedOn, next, by, reason)
+    const build = openBuild(before.document)
+    return NextResponse.json({ revision, spec: next, moved: movedWords(evaluate(build), evaluate(withSpec(build, next)), labelOf) })
   })
+}
+
+function labelOf(bench: string, output: string): string {
+  return benchById(bench as BenchId).definition.outputs[output]?.label ?? output
+}
+
+/** Other parts chosen: what was measured up to now was measured with the old ones. */
+function withChosenAfter(spec: Spec, { spec: before, entries }: { spec: Spec; entries: readonly { readonly id: string }[] }): Spec {
+  const last = entries.at(-1)?.id
+  const gasket = spec.choice.gasket !== before.choice.gasket
+  const pistons = JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore)
+  if (last === undefined || !(gasket || pistons)) return spec
+  return { ...spec, choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...(gasket && { gasket: last }), ...(pistons && { pistons: last }) } } }
 }
 
 /** The spec as it stood at a revision (what an undo goes back to), or the latest with its number. */
@@ -24,7 +46,7 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const { id } = await params
     const wanted = new URL(request.url).searchParams.get('revision')
     const { builds } = await database()
-    const number = wanted === 'latest' ? (await builds.revisions(id))[0]?.number : Number(wanted)
+    const number = wanted === 'latest' ? (await builds.revisions(id))[0]?.number : /^[1-9]\d{0,8}$/.test(wanted ?? '') ? Number(wanted) : undefined
     const spec = number === undefined ? undefined : await builds.specAt(id, number)
     return spec ? NextResponse.json({ spec, revision: number }) : refused(404, 'There is no such revision.')
   })

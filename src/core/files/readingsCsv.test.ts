@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { BENCHES } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import { openBuild } from './build'
+import { openBuild } from '../build/build'
 import { CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './readingsCsv'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
@@ -16,18 +16,18 @@ const makeId = () => `01920000-0000-7000-9000-${String(++counter).padStart(12, '
 const header = CSV_COLUMNS.join(',')
 const row = (cells: Partial<Record<(typeof CSV_COLUMNS)[number], string>>) =>
   CSV_COLUMNS.map((column) => ({ characteristic: 'deck', cylinder: '1', spot: 'front', value: '0.05', unit: 'mm', gauge: 'dial-metric.1', at: '2026-03-01T10:00:00Z', by: 'KV', ...cells })[column as 'value'] ?? '').join(',')
-const readOne = (cells: Parameters<typeof row>[0]) => readingsFromCsv(`${header}\n${row(cells)}\n`, empty, stations, makeId).rows[0]!.outcome
+const readOne = (cells: Parameters<typeof row>[0]) => readingsFromCsv(`${header}\n${row(cells)}\n`, empty, stations, { makeId }).rows[0]!.outcome
 
 describe('readings as CSV', () => {
   it('reads back every reading exactly', () => {
-    const report = readingsFromCsv(readingsToCsv(tern), empty, stations, makeId)
+    const report = readingsFromCsv(readingsToCsv(tern), empty, stations, { makeId })
     const readings = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading : outcome))
     expect(readings).toHaveLength(261)
     expect(readings).toEqual(document.entries.filter(({ kind }) => kind === 'reading').sort((a, b) => (a.id < b.id ? -1 : 1)))
   })
 
   it('knows rows that are already stored', () => {
-    const states = readingsFromCsv(readingsToCsv(tern), tern, stations, makeId).rows.map(({ outcome }) => outcome.state)
+    const states = readingsFromCsv(readingsToCsv(tern), tern, stations, { makeId }).rows.map(({ outcome }) => outcome.state)
     expect(new Set(states)).toEqual(new Set(['known']))
   })
 
@@ -53,11 +53,11 @@ describe('readings as CSV', () => {
 
   it('keeps negative readings negative through a spreadsheet guard', () => {
     const above = openBuild({ ...document, entries: [{ ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'deck')!, value: -0.02, asTyped: '-0.02' } as never] })
-    const outcome = readingsFromCsv(readingsToCsv(above), empty, stations, makeId).rows[0]!.outcome
+    const outcome = readingsFromCsv(readingsToCsv(above), empty, stations, { makeId }).rows[0]!.outcome
     expect(outcome.state === 'good' && outcome.reading.value).toBe(-0.02)
   })
 
   it('refuses a table without the columns it needs', () => {
-    expect(readingsFromCsv('a,b\n1,2\n', tern, stations, makeId).headerIssues.map((issue) => issue.code)).toContain('missingColumn')
+    expect(readingsFromCsv('a,b\n1,2\n', tern, stations, { makeId }).headerIssues.map((issue) => issue.code)).toContain('missingColumn')
   })
 })

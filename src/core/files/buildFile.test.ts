@@ -1,0 +1,93 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { demoDocument } from '@/demo/readings'
+import type { BuildDocument } from '../build'
+import { migrateDocument, migrateSpec } from '../build/migrations'
+import { firingIntervals, firingIssues, sharedPins } from '../engine'
+import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
+
+const TODAY = new Date('2026-03-01T12:00:00Z')
+const tern = demoDocument(DEMO_BUILDS[0]!, TODAY)
+
+const sampleOf = (version: number) => readFileSync(path.resolve(import.meta.dirname, `../../../tests/reference/samples/build.v${version}.kalibros.json`), 'utf8')
+const migrated = (version: number) => migrateDocument(JSON.parse(sampleOf(version))) as BuildDocument
+
+/** The document with one thing changed by hand, as a person with an editor would. */
+function edited(change: (json: any) => void) {
+  const json = JSON.parse(writeBuildFile(tern))
+  change(json)
+  return readBuildJson(json)
+}
+
+describe('build files', () => {
+  it.each(DEMO_BUILDS.map((demo) => [demo.spec.name, demo] as const))('%s reads back as it was written', (_, demo) => {
+    const document = demoDocument(demo, TODAY)
+    expect(readBuildFile(writeBuildFile(document))).toEqual({ ok: true, document })
+  })
+
+  it('names a truncated file, a stranger’s file and a newer version', () => {
+    const codeOf = (result: ReturnType<typeof readBuildFile>) => (result.ok ? 'ok' : result.issues[0]!.code)
+    expect(codeOf(readBuildFile(writeBuildFile(tern).slice(0, 5000)))).toBe('notJson')
+    expect(codeOf(readBuildFile('{"format":"something-else"}'))).toBe('notABuildFile')
+    expect(codeOf(readBuildFile('[1,2]'))).toBe('notABuildFile')
+    expect(codeOf(edited((json) => { json.version = 99 }))).toBe('newerVersion')
+  })
+
+  it.each([
+    ['a value that is text', (json: any) => { json.entries[30].value = '0.05' }, ['entries', 30, 'value']],
+    ['a reading whose gauge is not in the file', (json: any) => { json.entries[20].gauge = 'gone' }, ['entries', 20, 'gauge']],
+    ['an id used twice', (json: any) => { json.entries[5].id = json.entries[4].id }, ['entries', 5, 'id']],
+    ['a cylinder that never fires', (json: any) => { json.spec.layout.firingOrder = [1, 2, 4, 5, 5] }, ['spec', 'layout', 'firingOrder']],
+    ['a limit upside down', (json: any) => { json.spec.limits.quench = { lower: 2, upper: 1, source: 'x', reason: '' } }, ['spec', 'limits', 'quench']],
+    ['a gasket chosen that is not in stock', (json: any) => { json.spec.choice.gasket = 'nope' }, ['spec', 'choice', 'gasket']],
+  ])('refuses %s and says where', (_, change, path) => {
+    const result = edited(change)
+    expect(result.ok ? [] : result.issues.map((issue) => issue.path)).toContainEqual(path)
+  })
+
+  it.each([1, 2])('brings a file of version %i to this version, every reading as it was, and opens it', (version) => {
+    const old = JSON.parse(sampleOf(version))
+    const result = readBuildFile(sampleOf(version))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { document } = result
+    expect(old.version).toBe(version)
+    expect(document).toMatchObject({ version: 3, id: old.id, entries: old.entries, gauges: old.gauges })
+    expect(document.spec).toMatchObject({ paper: old.spec.paper, limits: old.spec.limits, layout: { ...old.spec.layout, mains: 5, mainBearings: 'plain', rodBearings: 'plain' }, stock: { gaskets: old.spec.stock.gaskets } })
+    expect(firingIssues(document.spec.layout)).toEqual([])
+    expect(migrateSpec(old.spec, version)).toEqual(document.spec)
+    expect(migrateSpec(document.spec, 3)).toEqual(document.spec)
+  })
+
+  it('keeps the words of an old duty, takes from them only what they say for sure, and lets presets follow paper', () => {
+    const { spec } = migrated(2)
+    expect(spec.duty).toMatchObject({ use: 'sustained', useWords: 'lake racing, sustained full throttle', fuel: 'petrol', fuelWords: '110 octane leaded' })
+    expect(spec.limits.clearance).toMatchObject({ follows: true })
+    expect(spec.limits.quench).not.toHaveProperty('follows')
+    const duty = (use: string, fuel: string) => migrateSpec({ ...JSON.parse(sampleOf(2)).spec, duty: { use, fuel, boostKpa: 0, redlineRpm: 7000 } }, 2).duty
+    expect(duty('road racing', 'E85')).toMatchObject({ use: 'competition', fuel: 'ethanolBlend' })
+    expect(duty('commuter', 'pump')).toMatchObject({ use: 'street', fuel: 'petrol' })
+    expect(duty('drag strip', 'methanol')).toMatchObject({ use: 'drag', fuel: 'methanol' })
+    expect(duty('', '')).toMatchObject({ use: 'unsaid', fuel: 'unsaid' })
+  })
+
+  it('gives an old layout the crank its firing order was written for', () => {
+    expect(sharedPins(migrated(2).spec.layout).map(({ cylinders }) => cylinders)).toEqual([[1, 2], [3, 4], [5, 6], [7, 8]])
+    const layout = (change: object) => migrateSpec({ ...JSON.parse(sampleOf(2)).spec, layout: { ...JSON.parse(sampleOf(2)).spec.layout, ...change } }, 2).layout
+    // Flat-plane order on a V8: the flat-plane crank.
+    const flat = layout({ firingOrder: [1, 8, 3, 6, 7, 2, 5, 4] })
+    expect(firingIssues(flat)).toEqual([])
+    // Uneven intervals are kept, each rod on a pin of its own: nothing was known of shared ones.
+    const odd = layout({ cylinders: 2, bankAngleDeg: 45, firingOrder: [1, 2], firingIntervalsDeg: [405, 315] })
+    expect([...firingIntervals(odd)].sort()).toEqual([315, 405])
+    expect(odd).not.toHaveProperty('firingIntervalsDeg')
+  })
+
+  it('applies migration steps in order and leaves the input alone', () => {
+    const old = Object.freeze({ version: 1, a: 1 })
+    const steps = { 1: (d: any) => ({ ...d, b: d.a + 1 }), 2: (d: any) => ({ ...d, c: d.b + 1 }) }
+    expect(migrateDocument(old, steps)).toEqual({ version: 3, a: 1, b: 2, c: 3 })
+    expect(old).toEqual({ version: 1, a: 1 })
+  })
+})

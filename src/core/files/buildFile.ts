@@ -1,0 +1,58 @@
+/** Reading and writing whole build files (`*.kalibros.json`). Every fault is told with its path; nothing is repaired in silence. */
+import { z } from 'zod'
+import { migrateDocument } from '../build/migrations'
+import { buildDocumentSchema } from '../build/schema'
+import type { BuildDocument } from '../build/types'
+import { BUILD_FORMAT, BUILD_VERSION } from '../build/version'
+import { documentIssues, type FileIssue } from './door'
+import { shapeIssue } from './shape'
+
+export type ReadResult = { readonly ok: true; readonly document: BuildDocument } | { readonly ok: false; readonly issues: readonly FileIssue[] }
+
+/** The text of a build file as a document, migrated to this version, or everything that is wrong with it. A byte order mark is no part of it. */
+export function readBuildFile(text: string): ReadResult {
+  let json: unknown
+  try {
+    json = JSON.parse(text.replace(/^\uFEFF/, ''))
+  } catch (error) {
+    return failed({ code: 'notJson', path: [], detail: (error as Error).message })
+  }
+  return readBuildJson(json)
+}
+
+export function readBuildJson(json: unknown): ReadResult {
+  if (typeof json !== 'object' || json === null || !('format' in json) || json.format !== BUILD_FORMAT) return failed({ code: 'notABuildFile', path: [] })
+  const version = 'version' in json ? json.version : undefined
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return failed({ code: 'shape', path: ['version'], detail: 'wants a version number' })
+  if (version > BUILD_VERSION) return failed({ code: 'newerVersion', path: ['version'], got: version, known: BUILD_VERSION })
+  const migrated = toThisVersion(json, version)
+  if (!migrated) return failed({ code: 'olderUnreadable', path: ['spec'], version })
+  const parsed = buildDocumentSchema.safeParse(migrated)
+  if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(shapeIssue) }
+  const issues = documentIssues(parsed.data)
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, document: parsed.data }
+}
+
+/** An older document brought to this version; undefined where it lacks what the older program always wrote. */
+function toThisVersion(json: object, version: number): object | undefined {
+  try {
+    return migrateDocument(json)
+  } catch (fault) {
+    // A migration reads an old document before any schema has seen it: a part that is not there is the file's fault, not the program's.
+    if (version < BUILD_VERSION && fault instanceof TypeError) return undefined
+    throw fault
+  }
+}
+
+export function writeBuildFile(document: BuildDocument): string {
+  return `${JSON.stringify(document, null, 2)}\n`
+}
+
+/** The published JSON Schema of a build file. */
+export function buildFileSchema(): object {
+  return { ...z.toJSONSchema(buildDocumentSchema, { io: 'input' }), title: 'Kalibros build file', $id: `kalibros-build.v${BUILD_VERSION}.schema.json` }
+}
+
+function failed(issue: FileIssue): ReadResult {
+  return { ok: false, issues: [issue] }
+}

@@ -1,0 +1,168 @@
+/** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
+import { BENCHES } from '../benches'
+import type { Characteristic } from '../benches/bench'
+import type { Build } from '../build/build'
+import { PAPER, PAPER_KEYS, type PaperKey } from '../build/paper'
+import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
+import { bankCount, crankTurns, firingIssues } from '../engine'
+import { UNITS, type Kind, type UnitId } from '../quantity'
+
+type Path = readonly (string | number)[]
+
+export type FileIssue =
+  | { readonly code: 'notJson'; readonly path: readonly []; readonly detail: string }
+  | { readonly code: 'notABuildFile'; readonly path: readonly [] }
+  | { readonly code: 'newerVersion'; readonly path: readonly ['version']; readonly got: number; readonly known: number }
+  | { readonly code: 'olderUnreadable'; readonly path: Path; readonly version: number }
+  | { readonly code: 'shape'; readonly path: Path; readonly detail: string }
+  | { readonly code: 'unknownGauge'; readonly path: Path; readonly gauge: string }
+  | { readonly code: 'wrongGauge'; readonly path: Path; readonly gauge: string; readonly characteristic: string }
+  | { readonly code: 'unknownTarget'; readonly path: Path; readonly target: string }
+  | { readonly code: 'circle'; readonly path: Path; readonly id: string }
+  | { readonly code: 'doubleId'; readonly path: Path; readonly id: string }
+  | { readonly code: 'firingOrder'; readonly path: Path; readonly detail: 'everyOnce' | 'throws' | 'pins'; readonly cylinders: number }
+  | { readonly code: 'layout'; readonly path: Path; readonly detail: 'oddBanks' | 'single' | 'rodTooShort' }
+  | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
+  | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
+  | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
+  | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: 'cylinder' | 'main' | 'bank'; readonly got: string; readonly most: number }
+  | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
+  | { readonly code: 'outOfRange'; readonly path: Path; readonly value: number; readonly low: number; readonly high: number; readonly unit: UnitId }
+  | { readonly code: 'intervalOrder'; readonly path: Path }
+
+const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
+const CHECKS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.checks ?? {})))
+
+/** No part of an engine and no gauge reads more than this, in the canonical unit: beyond it a number is damaged. */
+const MOST: Readonly<Partial<Record<Kind, number>>> = { length: 5000, volume: 100_000, mass: 1_000_000, torque: 10_000, roughness: 1000, angle: 3600, temperature: 2000 }
+const MOST_OF_ANY = 1e6
+
+/** Everything an entry contradicts: what it names, where it says it was, what it says was read. Paths start at `path`. */
+export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
+  const at = (...more: Path): Path => [...path, ...more]
+  const issues: FileIssue[] = []
+  if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
+  if (entry.kind === 'check' && !CHECKS.has(entry.characteristic)) issues.push({ code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic })
+  if (entry.kind !== 'reading' && entry.kind !== 'skip' && entry.kind !== 'note') return issues
+  const characteristic = CHARACTERISTICS.get(entry.characteristic)
+  if (!characteristic) return [...issues, { code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic }]
+  if (entry.kind !== 'reading') return issues
+  const unit = entry.unit as UnitId
+  if (UNITS[unit].kind !== characteristic.kind) issues.push({ code: 'wrongUnit', path: at('unit'), unit: UNITS[unit].symbol, wanted: characteristic.kind })
+  const gauge = gauges.get(entry.gauge)
+  if (!gauge) issues.push({ code: 'unknownGauge', path: at('gauge'), gauge: entry.gauge })
+  else if (gauge.measures !== characteristic.kind) issues.push({ code: 'wrongGauge', path: at('gauge'), gauge: gauge.name, characteristic: characteristic.label })
+  const high = MOST[characteristic.kind] ?? MOST_OF_ANY
+  const low = characteristic.signed ? -high : 0
+  for (const name of ['value', 'upper'] as const) {
+    const value = entry[name]
+    if (value !== undefined && !(value >= low && value <= high)) issues.push({ code: 'outOfRange', path: at(name), value, low, high, unit })
+  }
+  if (entry.upper !== undefined && entry.upper <= entry.value) issues.push({ code: 'intervalOrder', path: at('upper') })
+  return issues
+}
+
+function placeIssues({ cylinder, main, bank }: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
+  const beyond = (what: 'cylinder' | 'main', number: number | undefined, most: number): FileIssue[] => (
+    number !== undefined && number > most ? [{ code: 'noSuchPlace', path: [...path, what], what, got: String(number), most }] : []
+  )
+  return [
+    ...beyond('cylinder', cylinder, layout.cylinders), ...beyond('main', main, layout.mains),
+    ...(bank === 'right' && bankCount(layout) === 1 ? [{ code: 'noSuchPlace', path: [...path, 'bank'], what: 'bank', got: bank, most: 1 } as const] : []),
+  ]
+}
+
+/** Contradictions of a whole document. */
+export function documentIssues(document: BuildDocument): FileIssue[] {
+  const gauges = new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge]))
+  const kinds = new Map(document.entries.map((entry) => [entry.id, entry.kind]))
+  const seen = new Set<string>()
+  const issues = document.entries.flatMap((entry, index): FileIssue[] => {
+    const path = ['entries', index] as const
+    const double = seen.has(entry.id)
+    seen.add(entry.id)
+    return [
+      ...(double ? [{ code: 'doubleId', path: [...path, 'id'], id: entry.id } as const] : []),
+      ...entryIssues(entry, document.spec, gauges, path), ...targetIssues(entry, kinds, path),
+    ]
+  })
+  const cards = document.gauges.flatMap((gauge, index): FileIssue[] => (
+    UNITS[gauge.unit as UnitId].kind === gauge.measures ? [] : [{ code: 'wrongUnit', path: ['gauges', index, 'unit'], unit: UNITS[gauge.unit as UnitId].symbol, wanted: gauge.measures }]
+  ))
+  return [...issues, ...circles(document.entries), ...cards, ...specIssues(document.spec)]
+}
+
+function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, path: Path): FileIssue[] {
+  const wants = 'target' in entry ? [['target', entry.target] as const] : []
+  const earlier = entry.kind === 'reading' ? [...(entry.supersedes ? [['supersedes', entry.supersedes] as const] : []), ...(entry.settles ?? []).map((id) => ['settles', id] as const)] : []
+  return [...wants, ...earlier].flatMap(([name, target]): FileIssue[] => {
+    const kind = kinds.get(target)
+    const fits = name === 'target' && entry.kind === 'undo' ? kind !== undefined : kind === 'reading'
+    return fits ? [] : [{ code: 'unknownTarget', path: [...path, name], target }]
+  })
+}
+
+/** Readings that supersede each other in a circle, undos that undo each other: none of them was made before the others. */
+function circles(entries: readonly Entry[]): FileIssue[] {
+  const before = new Map(entries.map((entry) => [entry.id, entry.kind === 'reading' ? [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])] : 'target' in entry ? [entry.target] : []]))
+  const done = new Set<string>()
+  return entries.flatMap((entry, index): FileIssue[] => {
+    const onTheWay = new Set<string>()
+    const comesBack = (id: string): boolean => {
+      if (onTheWay.has(id)) return true
+      if (done.has(id)) return false
+      onTheWay.add(id)
+      const found = (before.get(id) ?? []).some(comesBack)
+      onTheWay.delete(id)
+      done.add(id)
+      return found
+    }
+    return comesBack(entry.id) ? [{ code: 'circle', path: ['entries', index], id: entry.id }] : []
+  })
+}
+
+/** Contradictions inside a spec, also checked before every revision is stored. */
+export function specIssues(spec: Spec): FileIssue[] {
+  const { layout } = spec
+  const issues: FileIssue[] = []
+  for (const issue of firingIssues(layout)) {
+    const detail = issue.code === 'notEveryCylinderOnce' ? 'everyOnce' : issue.code === 'throwsDisagree' ? 'throws' : 'pins'
+    issues.push({ code: 'firingOrder', path: ['spec', 'layout', detail === 'pins' ? 'pins' : 'firingOrder'], detail, cylinders: layout.cylinders })
+  }
+  if (bankCount(layout) === 2 && layout.cylinders % 2 === 1) issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
+  if ((layout.kind === 'single') !== (layout.cylinders === 1)) issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
+  return [...issues, ...paperIssues(spec), ...choiceIssues(spec)]
+}
+
+function paperIssues({ paper }: Spec): FileIssue[] {
+  const issues = PAPER_KEYS.flatMap((key): FileIssue[] => {
+    const stated = paper[key]
+    if (!stated) return []
+    const { kind, low, high, units } = PAPER[key]
+    const unit = stated.unit as UnitId
+    if (UNITS[unit].kind !== kind) return [{ code: 'wrongUnit', path: ['spec', 'paper', key, 'unit'], unit: UNITS[unit].symbol, wanted: kind }]
+    return stated.value >= low && stated.value <= high ? [] : [{ code: 'outOfRange', path: ['spec', 'paper', key, 'value'], value: stated.value, low, high, unit: units.metric }]
+  })
+  const value = (key: PaperKey) => paper[key]?.value
+  const [strokeMm, rodMm] = [value('stroke'), value('rodLength')]
+  const turns = strokeMm === undefined || rodMm === undefined || crankTurns({ strokeMm, rodMm, pinOffsetMm: value('pinOffset') ?? 0 })
+  return turns ? issues : [...issues, { code: 'layout', path: ['spec', 'paper', 'rodLength'], detail: 'rodTooShort' }]
+}
+
+function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {
+  const unknown = (path: Path, wanted: string | undefined, parts: readonly { readonly id: string }[]): FileIssue[] => (
+    wanted !== undefined && !parts.some(({ id }) => id === wanted) ? [{ code: 'unknownChoice', path: ['spec', 'choice', ...path], id: wanted }] : []
+  )
+  const marks = choice.pistonInBore ?? []
+  const isEachOnce = marks.length === 0 || (marks.length === layout.cylinders && new Set(marks).size === marks.length && Math.max(...marks) <= layout.cylinders)
+  return [
+    ...unknown(['gasket'], choice.gasket, stock.gaskets), ...unknown(['piston'], choice.piston, stock.pistons),
+    ...Object.entries(choice.shells ?? {}).flatMap(([journal, pair]) => [...unknown(['shells', journal, 'upper'], pair.upper, stock.shells), ...unknown(['shells', journal, 'lower'], pair.lower, stock.shells)]),
+    ...(isEachOnce ? [] : [{ code: 'usedTwice', path: ['spec', 'choice', 'pistonInBore'], part: 'piston' } as const]),
+    ...doubles('gaskets', stock.gaskets), ...doubles('pistons', stock.pistons), ...doubles('shells', stock.shells),
+  ]
+}
+
+function doubles(name: string, parts: readonly { readonly id: string }[]): FileIssue[] {
+  return parts.flatMap(({ id }, index) => (parts.findIndex((other) => other.id === id) < index ? [{ code: 'doubleId', path: ['spec', 'stock', name, index, 'id'], id } as const] : []))
+}

@@ -1,0 +1,255 @@
+/** Readings as a tidy table: one reading a row, the unit named beside the number. */
+import Papa from 'papaparse'
+import { BENCHES } from '../benches'
+import { gaugesFor } from '../benches/gaugeChoice'
+import type { Build } from '../build/build'
+import { stationId } from '../build/readings'
+import type { Entry, Gauge, Place, Reading } from '../build/types'
+import { differenceToCanonical, findUnit, formatExact, toCanonical, UNITS, differenceInUnit, type UnitId } from '../quantity'
+import { entryIssues, type FileIssue } from './door'
+
+export const CSV_COLUMNS = [
+  'id', 'characteristic', 'cylinder', 'main', 'bank', 'spot', 'repeat', 'value', 'upper', 'plus_minus', 'unit', 'as_typed', 'gauge', 'part_temp_c', 'gauge_temp_c', 'strokes',
+  'at', 'by', 'state', 'supersedes', 'settles',
+] as const
+type Column = (typeof CSV_COLUMNS)[number]
+
+/** Cells a spreadsheet would run, also behind a line break; plain negative numbers are left alone. */
+const FORMULA_LIKE = /^(?:[=@\t\r\n]|[+-](?!\d*[.,]?\d+$))[\s\S]*$/
+
+function csvOf(rows: readonly Partial<Record<Column, string | number>>[]): string {
+  return `${Papa.unparse([...rows], { columns: [...CSV_COLUMNS], newline: '\n', escapeFormulae: FORMULA_LIKE })}\n`
+}
+
+/** Every reading ever taken, in the order it was stored, with what became of it. */
+export function readingsToCsv(build: Build): string {
+  const stateOf = new Map([...build.readings.history.values()].flat().filter(({ state }) => state !== 'movedAway').map(({ entry, state }) => [entry.id, state]))
+  const rows = build.entries.flatMap((stored): Partial<Record<Column, string | number>>[] => {
+    if (stored.kind !== 'reading') return []
+    const reading = build.readings.byId.get(stored.id) ?? (stored as Reading)
+    const { place, unit } = reading
+    return [{
+      id: reading.id, characteristic: reading.characteristic, ...place,
+      value: formatExact(reading.value, unit), ...(reading.upper !== undefined && { upper: formatExact(reading.upper, unit) }),
+      ...(reading.plusMinus !== undefined && { plus_minus: Number(differenceInUnit(reading.plusMinus, unit).toPrecision(12)) }),
+      unit: UNITS[unit].symbol, as_typed: reading.asTyped, gauge: build.gauges.get(reading.gauge)?.name ?? reading.gauge,
+      part_temp_c: reading.partTempC, gauge_temp_c: reading.gaugeTempC, strokes: reading.strokes, at: reading.at, by: reading.by, state: stateOf.get(reading.id) ?? 'current',
+      supersedes: reading.supersedes, settles: reading.settles?.join(' '),
+    }]
+  })
+  return csvOf(rows)
+}
+
+/** A table to fill in: a row for every place not read yet, in walking order, with the unit and the gauge it is usually read with. */
+export function csvTemplate(build: Build): string {
+  const gauges = [...build.gauges.values()]
+  const { units } = build.spec
+  return csvOf(BENCHES.flatMap((bench) => bench.stations(build).filter(({ id }) => !build.readings.current.has(id)).map(({ characteristic, place }) => {
+    const definition = bench.definition.characteristics[characteristic]!
+    return { characteristic, ...place, unit: UNITS[definition.units[units]].symbol, gauge: gaugesFor(definition, gauges, units)[0]?.name ?? '' }
+  })))
+}
+
+export type RowIssue =
+  | { readonly code: 'missingColumn'; readonly column: Column }
+  | { readonly code: 'broken'; readonly detail: string }
+  | { readonly code: 'unknownPlace'; readonly station: string }
+  | { readonly code: 'badNumber'; readonly column: Column; readonly text: string }
+  | { readonly code: 'badUnit'; readonly text: string }
+  | { readonly code: 'unknownGauge'; readonly text: string }
+  | { readonly code: 'badTime'; readonly text: string }
+  | { readonly code: 'noInitials' }
+  | { readonly code: 'longInitials'; readonly text: string }
+  | { readonly code: 'badId'; readonly text: string }
+  | { readonly code: 'doubleId'; readonly text: string }
+  | { readonly code: 'unknownTarget'; readonly text: string }
+  | { readonly code: 'absurd'; readonly value: number; readonly low: number; readonly high: number; readonly unit: UnitId }
+  | { readonly code: 'door'; readonly issue: FileIssue }
+
+export interface CsvRow {
+  /** Line of the file, the header being 1. */
+  readonly line: number
+  readonly text: string
+  readonly outcome:
+    | { readonly state: 'good'; readonly reading: Reading }
+    | { readonly state: 'known' }
+    | { readonly state: 'left'; readonly why: string }
+    | { readonly state: 'bad'; readonly issues: readonly RowIssue[] }
+}
+
+/** A place readings may be taken at, as the benches list them. */
+export interface CsvStation {
+  readonly id: string
+  readonly expected: { readonly low: number; readonly high: number }
+  readonly unit: UnitId
+}
+
+export type CsvReport = { readonly rows: readonly CsvRow[]; readonly headerIssues: readonly RowIssue[] }
+
+export function csvStations(build: Build): readonly CsvStation[] {
+  return BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({
+    id: station.id, expected: station.expected, unit: bench.definition.characteristics[station.characteristic]!.units[build.spec.units],
+  })))
+}
+
+const REQUIRED: readonly Column[] = ['characteristic', 'value', 'unit', 'gauge', 'at', 'by']
+const PLAIN_NUMBER = /^[+-]?\d{1,15}(?:[.,]\d{1,15})?(?:e[+-]?\d{1,3})?$/i
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
+/** 2026-03-01, 2026-03-01 10:00, 2026-03-01T10:00:00Z: a time without a zone is the shop's own. */
+const TIME = /^\d{4}-\d{2}-\d{2}(?:[T ]\d{2}:\d{2}(?::\d{2}(?:\.\d{1,9})?)?(?:Z|[+-]\d{2}:?\d{2})?)?$/
+const MOST_INITIALS = 8
+const MOST_AS_TYPED = 64
+
+export interface CsvOptions {
+  /** An id for a row without one. */
+  readonly makeId: () => string
+  /** Every row gets an id of its own: the readings of another build, brought into this one. */
+  readonly asCopy?: boolean
+}
+
+/**
+ * Reads a table row by row against a build: good rows become readings, bad rows say what is wrong with them, rows already
+ * stored are known. Nothing is stored here. A row for a place that is read already, or stands twice in the table, supersedes
+ * what was there before it unless it says what it supersedes.
+ */
+export function readingsFromCsv(text: string, build: Build, stations: readonly CsvStation[], options: CsvOptions): CsvReport {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() })
+  const headerIssues = REQUIRED.filter((column) => !parsed.meta.fields?.includes(column)).map((column): RowIssue => ({ code: 'missingColumn', column }))
+  if (headerIssues.length > 0) return { rows: [], headerIssues }
+  const broken = new Map(parsed.errors.flatMap((error) => (error.row === undefined ? [] : [[error.row, error.message] as const])))
+  const reader = rowReader(build, stations, options)
+  const rows = parsed.data.map((row, index): CsvRow => {
+    const fault = broken.get(index)
+    const line = index + 2
+    const words = CSV_COLUMNS.map((column) => row[column] ?? '').join(',')
+    return { line, text: words, outcome: fault === undefined ? reader(row) : { state: 'bad', issues: [{ code: 'broken', detail: fault }] } }
+  })
+  return { rows, headerIssues: [] }
+}
+
+/** Reads one row after the other, remembering what the rows before it have brought. */
+function rowReader(build: Build, stations: readonly CsvStation[], { makeId, asCopy = false }: CsvOptions): (row: Record<string, string>) => CsvRow['outcome'] {
+  const stored = new Set(build.entries.map((entry: Entry) => entry.id))
+  const stationById = new Map(stations.map((station) => [station.id, station]))
+  const gaugeByName = new Map([...build.gauges.values()].flatMap((gauge) => [[gauge.id.toLowerCase(), gauge], [gauge.name.toLowerCase(), gauge]] as const))
+  const standing = new Map([...build.readings.current].map(([station, reading]) => [station, reading.id]))
+  /** The id each id of the table became. */
+  const idOf = new Map<string, string>()
+
+  return (row) => {
+    const cell = (column: Column) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r\n])/, '')
+    if (!asCopy && cell('id') !== '' && stored.has(cell('id'))) return { state: 'known' }
+    if (cell('state') === 'struck' || cell('state') === 'takenBack') return { state: 'left', why: cell('state') }
+    const issues: RowIssue[] = []
+    const place = placeFrom(cell, issues)
+    const at = stationId(cell('characteristic'), place)
+    const station = stationById.get(at)
+    if (!station) issues.push({ code: 'unknownPlace', station: at })
+    const gauge = gaugeByName.get(cell('gauge').toLowerCase())
+    if (!gauge) issues.push({ code: 'unknownGauge', text: cell('gauge') })
+    const measured = station && measuredFrom(cell, station, issues)
+    const id = idFrom(cell('id'), issues)
+    const stamp = stampFrom(cell, issues)
+    const extras = withoutEmpty({ partTempC: temperature(cell, 'part_temp_c', issues), gaugeTempC: temperature(cell, 'gauge_temp_c', issues), strokes: wholeNumber(cell, 'strokes', issues) })
+    const supersedes = earlier(cell('supersedes'), issues) ?? standing.get(at)
+    const settles = cell('settles').split(/\s+/).filter(Boolean).flatMap((one) => earlier(one, issues) ?? [])
+    if (issues.length > 0 || !measured || !gauge || !stamp || id === undefined) return { state: 'bad', issues }
+    const reading: Reading = {
+      kind: 'reading', id, ...stamp, characteristic: cell('characteristic'), place, ...measured,
+      asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, MOST_AS_TYPED), gauge: gauge.id, ...extras,
+      ...(supersedes !== undefined && { supersedes }), ...(settles.length > 0 && { settles }),
+    }
+    const refused = doorIssues(reading, gauge)
+    if (refused.length > 0) return { state: 'bad', issues: refused }
+    standing.set(at, id)
+    if (cell('id') !== '') idOf.set(cell('id'), id)
+    return { state: 'good', reading }
+  }
+
+  function idFrom(text: string, issues: RowIssue[]): string | undefined {
+    if (text === '') return makeId()
+    if (!UUID.test(text)) issues.push({ code: 'badId', text })
+    else if (idOf.has(text)) issues.push({ code: 'doubleId', text })
+    else return asCopy ? makeId() : text
+    return undefined
+  }
+
+  /** What a row says it supersedes: an entry of the build, or a row above it. */
+  function earlier(text: string, issues: RowIssue[]): string | undefined {
+    if (text === '') return undefined
+    const known = idOf.get(text) ?? (!asCopy && stored.has(text) ? text : undefined)
+    // The reading it corrected was left out of the table or is another build's: the row stands by itself.
+    if (known === undefined && !asCopy) issues.push({ code: 'unknownTarget', text })
+    return known
+  }
+
+  function doorIssues(reading: Reading, gauge: Gauge): RowIssue[] {
+    return entryIssues(reading, build.spec, new Map([[gauge.id, gauge]])).map((issue): RowIssue => ({ code: 'door', issue }))
+  }
+}
+
+type Cells = (column: Column) => string
+
+function placeFrom(cell: Cells, issues: RowIssue[]): Place {
+  const bank = cell('bank')
+  return withoutEmpty({
+    cylinder: wholeNumber(cell, 'cylinder', issues), main: wholeNumber(cell, 'main', issues), bank: bank === 'left' || bank === 'right' ? bank : undefined,
+    spot: cell('spot') || undefined, repeat: wholeNumber(cell, 'repeat', issues),
+  })
+}
+
+function stampFrom(cell: Cells, issues: RowIssue[]): { at: string; by: string } | undefined {
+  const time = new Date(cell('at').replace(' ', 'T'))
+  const isTime = TIME.test(cell('at')) && !Number.isNaN(time.getTime())
+  if (!isTime) issues.push({ code: 'badTime', text: cell('at') })
+  const by = cell('by')
+  if (by === '') issues.push({ code: 'noInitials' })
+  else if (by.length > MOST_INITIALS) issues.push({ code: 'longInitials', text: by })
+  return isTime ? { at: time.toISOString(), by } : undefined
+}
+
+function wholeNumber(cell: Cells, column: Column, issues: RowIssue[]): number | undefined {
+  const text = cell(column)
+  if (text === '') return undefined
+  if (/^[1-9]\d{0,2}$/.test(text)) return Number(text)
+  issues.push({ code: 'badNumber', column, text })
+  return undefined
+}
+
+const SHOP_C = { low: -30, high: 60 }
+
+function temperature(cell: Cells, column: 'part_temp_c' | 'gauge_temp_c', issues: RowIssue[]): number | undefined {
+  const text = cell(column)
+  if (text === '') return undefined
+  const value = PLAIN_NUMBER.test(text) ? Number(text.replace(',', '.')) : Number.NaN
+  if (value >= SHOP_C.low && value <= SHOP_C.high) return value
+  issues.push({ code: 'badNumber', column, text })
+  return undefined
+}
+
+/** The unit is a column of its own here, so the number must be a plain one: no fractions, no shorthand. */
+function measuredFrom(cell: Cells, station: CsvStation, issues: RowIssue[]): Pick<Reading, 'value' | 'upper' | 'plusMinus' | 'unit'> | undefined {
+  const { kind } = UNITS[station.unit]
+  const unit = cell('unit') === '' ? undefined : findUnit(cell('unit'), kind)
+  if (unit === undefined || UNITS[unit].kind !== kind) {
+    issues.push({ code: 'badUnit', text: cell('unit') })
+    return undefined
+  }
+  const number = (column: 'value' | 'upper' | 'plus_minus'): number | undefined => {
+    if (column !== 'value' && cell(column) === '') return undefined
+    if (PLAIN_NUMBER.test(cell(column))) return Number(cell(column).replace(',', '.'))
+    issues.push({ code: 'badNumber', column, text: cell(column) })
+    return undefined
+  }
+  const [value, upper, plusMinus] = [number('value'), number('upper'), number('plus_minus')]
+  if (value === undefined) return undefined
+  const canonical = toCanonical(value, unit)
+  if (canonical < station.expected.low || canonical > station.expected.high) issues.push({ code: 'absurd', value: canonical, ...station.expected, unit })
+  return {
+    value: canonical, unit, ...(upper !== undefined && { upper: toCanonical(upper, unit) }), ...(plusMinus !== undefined && { plusMinus: differenceToCanonical(Math.abs(plusMinus), unit) }),
+  }
+}
+
+function withoutEmpty<Fields extends object>(fields: Fields): Fields {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields
+}

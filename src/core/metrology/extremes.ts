@@ -1,0 +1,104 @@
+import { quickselect } from 'd3-array'
+import { randomStream } from '../numerics/random'
+import { coverageFactor } from './expanded'
+import { effectiveDof, linear, standardUncertainty, type Uncertain } from './uncertain'
+
+/** What is picked from several values: the difference of the outermost, the smallest, or the one furthest from zero. */
+export type Extreme = 'range' | 'smallest' | 'largestSize'
+
+const DRAWS = 256
+const MOST_VALUES = 64
+const COVERAGE = 0.95
+/** Values further apart than this many standard uncertainties are told apart; nearer ones may have changed places. */
+const APART = 2.5
+
+/**
+ * The standard uncertainty that picking an extreme adds. The largest of several noisy values is on the average too large, and the
+ * more of them are alike the more so: eight equal parts show a spread of nearly three standard uncertainties. It is sized so
+ * that value ± U covers the true extreme in 95 % of repetitions of the measurement: from draws of the noise around the values
+ * with their own noise taken out (parametric bootstrap; B. Efron, R. Tibshirani, An Introduction to the Bootstrap, 1993, ch. 6;
+ * the shrinking within a group of values that cannot be told apart is the usual variance estimate).
+ * `picked` is the extreme as a plain linear combination. Deterministic: the draws are the same every time.
+ */
+export function selectionU(extreme: Extreme, values: readonly Uncertain[], picked: Uncertain): number {
+  if (values.length < 2 || values.length > MOST_VALUES) return 0
+  const noise = ownNoise(extreme, values)
+  if (noise.every((u) => u === 0)) return 0
+  const trueValues = withoutNoise(values.map(({ value }) => value), noise, extreme)
+  const target = statistic(extreme, trueValues)
+  const normals = normalTable()
+  const off = new Float64Array(DRAWS)
+  const drawn = new Float64Array(values.length)
+  for (let draw = 0; draw < DRAWS; draw++) {
+    for (let i = 0; i < drawn.length; i++) drawn[i] = trueValues[i]! + noise[i]! * normals[draw * MOST_VALUES + i]!
+    off[draw] = Math.abs(statistic(extreme, drawn) - target)
+  }
+  const at = Math.ceil(COVERAGE * DRAWS) - 1
+  quickselect(off, at)
+  const wanted = off[at]! / coverageFactor(effectiveDof(picked))
+  const has = extreme === 'range' ? standardUncertainty(picked) : Math.min(standardUncertainty(picked), Math.max(...noise))
+  return Math.sqrt(Math.max(0, wanted ** 2 - has ** 2))
+}
+
+function statistic(extreme: Extreme, values: Float64Array | readonly number[]): number {
+  let low = Infinity
+  let high = -Infinity
+  for (const value of values) {
+    if (value < low) low = value
+    if (value > high) high = value
+  }
+  if (extreme === 'range') return high - low
+  return extreme === 'smallest' ? low : Math.max(high, -low)
+}
+
+/** What each value has for itself, not shared with the others: what all have alike moves no order. */
+function ownNoise(extreme: Extreme, values: readonly Uncertain[]): number[] {
+  const users = new Map<string, number>()
+  for (const { components } of values) for (const { source } of components) users.set(source, (users.get(source) ?? 0) + 1)
+  if (extreme !== 'range') return values.map(({ components }) => Math.hypot(...components.filter(({ source }) => users.get(source) === 1).map(({ u }) => u)))
+  const share = 1 / values.length
+  const mean = linear(values.map((x) => [share, x] as const))
+  // Against the mean of all n a value keeps (n − 1)/n of its own variance.
+  return values.map((x) => standardUncertainty(linear([[1, x], [-1, mean]])) / Math.sqrt(1 - share))
+}
+
+/** The values drawn together by as much as their noise alone spreads them, group by group of values that cannot be told apart. */
+function withoutNoise(values: readonly number[], noise: readonly number[], extreme: Extreme): number[] {
+  const out = [...values]
+  const order = values.map((_, index) => index).sort((a, b) => values[a]! - values[b]!)
+  if (extreme === 'largestSize') return shrunkTo(out, order, noise, 0)
+  let group: number[] = []
+  for (const [at, index] of order.entries()) {
+    const before = order[at - 1]
+    if (before !== undefined && values[index]! - values[before]! > APART * Math.hypot(noise[index]!, noise[before]!)) {
+      shrunkTo(out, group, noise)
+      group = []
+    }
+    group.push(index)
+  }
+  return shrunkTo(out, group, noise)
+}
+
+/** Shrinks the members of a group towards their mean (or a given centre), in place. */
+function shrunkTo(values: number[], group: readonly number[], noise: readonly number[], centre?: number): number[] {
+  if (group.length === 0 || (group.length === 1 && centre === undefined)) return values
+  const middle = centre ?? group.reduce((sum, index) => sum + values[index]!, 0) / group.length
+  const freedom = centre === undefined ? group.length - 1 : group.length
+  const variance = group.reduce((sum, index) => sum + (values[index]! - middle) ** 2, 0) / freedom
+  const ofNoise = group.reduce((sum, index) => sum + noise[index]! ** 2, 0) / group.length
+  const factor = variance === 0 ? 0 : Math.sqrt(Math.max(0, variance - ofNoise) / variance)
+  for (const index of group) values[index] = middle + factor * (values[index]! - middle)
+  return values
+}
+
+let table: Float64Array | undefined
+const TABLE_SEED = 20_260_301
+
+/** Standard normals, drawn once: the same for every extreme, so that the same readings always give the same uncertainty. */
+function normalTable(): Float64Array {
+  if (!table) {
+    table = new Float64Array(DRAWS * MOST_VALUES)
+    randomStream(TABLE_SEED).fillNormal(table)
+  }
+  return table
+}

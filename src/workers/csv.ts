@@ -1,0 +1,11 @@
+import type { BuildDocument } from '@/core/build'
+import type { CsvReport } from '@/core/files'
+import type { CsvWorker } from './protocol'
+import { runInWorker } from './run'
+
+const start = () => new Worker(new URL('./csv.worker.ts', import.meta.url), { type: 'module' })
+
+/** Reads a table of readings against a build, off the page: tens of thousands of rows are read as easily as ten. */
+export function readCsvInWorker(document: BuildDocument, text: string, asCopy: boolean, signal: AbortSignal): Promise<CsvReport> {
+  return runInWorker(start, (worker: CsvWorker) => worker.read(document, text, asCopy), signal)
+}
