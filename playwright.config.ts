@@ -1,7 +1,8 @@
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
-  testDir: 'tests/e2e',
+  testDir: 'tests',
+  testMatch: ['e2e/*.spec.ts', 'faults/*.spec.ts'],
   fullyParallel: true,
   workers: 2,
   // Generous: a build machine may be starved of its cores for a minute. Speed is the benchmark's business, not the tests'.

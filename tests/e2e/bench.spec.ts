@@ -1,4 +1,4 @@
-import { demo, enter, KNOWN_PERSON, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
+import { demo, enter, KNOWN_PERSON, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
   await visit(page, shop, '/new')

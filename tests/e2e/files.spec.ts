@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { demo, expect, finding, openBench, readings, TERN, test, WREN, visit } from './shop'
+import { demo, expect, finding, openBench, readings, TERN, test, WREN, visit } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({ page, shop }) => {
   const document = demo(TERN)

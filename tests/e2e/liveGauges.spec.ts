@@ -2,7 +2,7 @@ import { currentCards, openBuild, type BuildDocument, type Gauge } from '@/core/
 import { formatGaugeLine } from '@/core/liveGauge'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { BENCHES } from '@/core/benches'
-import { demo, enter, expect, openBench, place, readings, TERN, test } from './shop'
+import { demo, enter, expect, openBench, place, readings, TERN, test } from '../support/shop'
 
 test.setTimeout(600_000)
 

@@ -1,4 +1,4 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
+import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
 
 test('pistons are matched to bores, the plan is kept and can be taken back', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))

@@ -1,4 +1,4 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from './shop'
+import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
 
 /** What someone does who sees the shop for the first time. */
 

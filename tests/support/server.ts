@@ -14,10 +14,11 @@ export class TestServer {
   readonly folder = mkdtempSync(path.join(tmpdir(), 'kalibros-e2e-'))
   private child: ChildProcess | undefined
 
-  private constructor(readonly port: number) {}
+  private constructor(readonly port: number, private readonly env: Readonly<Record<string, string>>) {}
 
-  static async start(): Promise<TestServer> {
-    const server = new TestServer(await freePort())
+  /** `env`: what the shop sets beside the database. */
+  static async start(env: Readonly<Record<string, string>> = {}): Promise<TestServer> {
+    const server = new TestServer(await freePort(), env)
     await server.up()
     return server
   }
@@ -34,7 +35,7 @@ export class TestServer {
   async up(): Promise<number> {
     const started = performance.now()
     this.child = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
-      cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl },
+      cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl, ...this.env },
     })
     while (performance.now() - started < PATIENCE_MS) {
       const well = await fetch(`${this.address}/api/health`).then((response) => response.ok, () => false)
@@ -68,7 +69,8 @@ export class TestServer {
   }
 }
 
-function freePort(): Promise<number> {
+/** A port of this machine that nobody listens on. */
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer()
     probe.once('error', reject)

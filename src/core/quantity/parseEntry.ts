@@ -72,11 +72,17 @@ function normalised(typed: string): string {
   return typed.replace(/[\u00A0\u2007\u2009\u202F]/g, ' ').replace(/[−–‒—﹣－]/g, '-').replace(/''|’’|”|″/g, '"').replace(/\s+/g, ' ').trim()
 }
 
+/** Nobody reads less than half a step; a little below it absorbs the conversion. */
+const LEAST_OF_STEP = 0.49
+
 /** What is left when everything that cannot stand here is dropped: in range and readable on the gauge, or else in range. */
-function settle(readings: Readings, text: string, { expected, step }: EntryContext): ParsedEntry {
+function settle(readings: Readings, text: string, { expected, step, nominal = 0 }: EntryContext): ParsedEntry {
   if ('code' in readings) return failed(readings)
   const inRange = ({ value, upper = value }: Understood) => expected === undefined || (value >= expected.low && upper <= expected.high)
-  const isReadable = ({ value, offsetUnit }: Understood) => step === undefined || offsetUnit !== undefined || value === 0 || Math.abs(value) >= step / 2
+  const isReadable = ({ value, offsetUnit }: Understood) => {
+    const shown = Math.abs(offsetUnit === undefined ? value : value - nominal)
+    return step === undefined || shown === 0 || shown >= step * LEAST_OF_STEP
+  }
   const tiers = [readings.filter((one) => inRange(one) && isReadable(one)), readings.filter(inRange), readings]
   // Outside the range nothing tells the readings apart: the first, the plainest, is taken, and the place questions it.
   const last = expected === undefined ? readings : readings.slice(0, 1)
@@ -127,7 +133,7 @@ const DOWN = /hole|below|down|under/i
 function readMain(text: string, context: EntryContext, isGiven = false): Readings {
   const way = WAY.exec(text)?.[1]
   if (way) return readWay(text.replace(WAY, ''), way, context)
-  const crank = context.kind === 'angle' ? /^(.*?)\s*°?\s*\b(btdc|atdc|bbdc|abdc)$/i.exec(text) : null
+  const crank = context.kind === 'angle' ? /^(.*?)\s*°?\s*(?<![a-z])(btdc|atdc|bbdc|abdc)$/i.exec(text) : null
   if (crank) return readCrank(crank[1]!.replace(/\s*(?:deg(?:rees)?)$/i, ''), crank[2]!.toLowerCase(), context)
   const interval = context.interval ? readInterval(text, context, isGiven) : undefined
   // A pair of leaves can look like a fraction: 1/64. Which of the two can stand here decides.
@@ -205,7 +211,7 @@ function splitSign(text: string): { sign: string; number: string; unit: string }
 /** @returns the unit a word names, of the kind wanted here, or what is wrong with it. */
 function knownUnit(word: string, context: EntryContext, at: number): UnitId | EntryIssue {
   const unit = findUnit(word, context.kind)
-  if (unit === undefined) return { code: 'unknownUnit', text: word, at }
+  if (unit === undefined) return { code: /^[\d/.,]/.test(word) ? 'notANumber' : 'unknownUnit', text: word, at }
   return UNITS[unit].kind === context.kind ? unit : { code: 'wrongKind', text: word, at, wanted: context.kind, got: UNITS[unit].kind }
 }
 

@@ -112,7 +112,7 @@ export function unitsOfKind(kind: Kind): readonly UnitId[] {
 
 /** The unit a typed suffix names, preferring one of `kind` (so that `in` is a length, `um` a roughness where one is wanted, `c` a temperature). */
 export function findUnit(suffix: string, kind: Kind): UnitId | undefined {
-  const wanted = suffix.toLowerCase().replace(/\s+/g, '')
+  const wanted = suffix.toLowerCase().replace(/\s+|\.$/g, '')
   const named = (id: UnitId) =>
     UNITS[id].symbol.toLowerCase().replace(/\s+/g, '') === wanted || (UNITS[id].names as readonly string[]).includes(wanted)
   return unitsOfKind(kind).find(named) ?? UNIT_IDS.find(named)

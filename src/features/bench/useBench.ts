@@ -31,7 +31,8 @@ const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 export function useBench(document: BuildDocument, bench: Bench, initials: string, startAt?: string) {
   const entries = useEntries(document.id, document.entries)
   const fromServer = useMemo(() => openBuild(document), [document])
-  const build = useMemo(() => withEntries(fromServer, entries.added), [fromServer, entries.added])
+  // A card put into the drawer after this copy was made is not in it: its readings are kept and sent, but cannot be worked with yet.
+  const build = useMemo(() => withEntries(fromServer, entries.added.filter((entry) => entry.kind !== 'reading' || fromServer.gauges.has(entry.gauge))), [fromServer, entries.added])
   // Places follow from the spec, not from the readings: the same list serves every keystroke.
   const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
   const [draft, setDraft] = useState<Draft>()

@@ -3,7 +3,7 @@ import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Entry } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { TestServer } from '../support/server'
+import { TestServer } from './server'
 
 export { expect }
 export const TERN = 0
@@ -41,7 +41,12 @@ export const test = base.extend<{ ownShop: Shop }, { shop: Shop }>({
 
 async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
   const server = await TestServer.start()
-  await use({
+  await use(shopOf(server))
+  await server.stop()
+}
+
+export function shopOf(server: TestServer): Shop {
+  return {
     server,
     async bring(document) {
       const { status, json } = await server.post<{ id: string; error?: string }>('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
@@ -49,8 +54,7 @@ async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
       return json.id
     },
     async document(id) { return (await (await server.get(`/api/builds/${id}/file`)).json()) as BuildDocument },
-  })
-  await server.stop()
+  }
 }
 
 /** Opens a page of forms and waits until all its script is there: a press before that would be lost. */

@@ -1,4 +1,4 @@
-import { demo, enter, expect, line, openBench, readings, test, WREN } from './shop'
+import { demo, enter, expect, line, openBench, readings, test, WREN } from '../support/shop'
 
 const waiting = /not sent yet, kept on this device/
 
