@@ -21,9 +21,9 @@ test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled 
   const sent = new Map<string, number>()
   const acknowledged = new Set<string>()
   for (let kill = 0; kill < KILLS; kill++) {
-    let isUp = true
+    const plug = new AbortController()
     const writers = Array.from({ length: 3 }, async () => {
-      while (isUp) {
+      while (!plug.signal.aborted) {
         const entries = someReadings(random)
         for (const entry of entries) if (entry.kind === 'reading') sent.set(entry.id, entry.value)
         try {
@@ -36,7 +36,7 @@ test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled 
     })
     await new Promise((resolve) => setTimeout(resolve, 100 + random.uniform() * 300))
     await ownShop.server.kill()
-    isUp = false
+    plug.abort()
     await Promise.all(writers)
     await ownShop.server.up()
   }

@@ -1,14 +1,16 @@
 import { quickselect } from 'd3-array'
 import { randomStream } from '../numerics/random'
-import { coverageFactor } from './expanded'
-import { effectiveDof, linear, standardUncertainty, type Uncertain } from './uncertain'
+import { linear, standardUncertainty, type Uncertain } from './uncertain'
 
 /** What is picked from several values: the difference of the outermost, the smallest, or the one furthest from zero. */
 export type Extreme = 'range' | 'smallest' | 'largestSize'
 
 const DRAWS = 256
 const MOST_VALUES = 64
-const COVERAGE = 0.95
+/** Two-sided 95 % of a normal: the draws are normal, what is unsure of their size comes back with the coverage factor of the whole. */
+const NORMAL_COVERAGE = 1.96
+/** Above 95 %: what is drawn around is itself estimated, which a plain 95 % of the draws leaves out (calibrated, ibid., ch. 18). */
+const COVERAGE = 0.97
 /** Values further apart than this many standard uncertainties are told apart; nearer ones may have changed places. */
 const APART = 2.5
 
@@ -24,20 +26,37 @@ export function selectionU(extreme: Extreme, values: readonly Uncertain[], picke
   if (values.length < 2 || values.length > MOST_VALUES) return 0
   const noise = ownNoise(extreme, values)
   if (noise.every((u) => u === 0)) return 0
-  const trueValues = withoutNoise(values.map(({ value }) => value), noise, extreme)
+  const sizes = values.map(({ value }) => value)
+  // Of differences that cannot be told apart the least favourable truth is that they are all alike: any of them may stand out by chance.
+  const truths = [withoutNoise(sizes, noise, extreme), ...(extreme === 'largestSize' ? alike(sizes, noise) : [])]
+  const wanted = Math.max(...truths.map((truth) => reachOf(extreme, truth, noise))) / NORMAL_COVERAGE
+  const has = extreme === 'range' ? standardUncertainty(picked) : Math.min(standardUncertainty(picked), Math.max(...noise))
+  return Math.sqrt(Math.max(0, wanted ** 2 - has ** 2))
+}
+
+/** How far from the true extreme the picked one stands in all but the rarest repetitions of the measurement. */
+function reachOf(extreme: Extreme, trueValues: readonly number[], noise: readonly number[]): number {
   const target = statistic(extreme, trueValues)
   const normals = normalTable()
   const off = new Float64Array(DRAWS)
-  const drawn = new Float64Array(values.length)
+  const drawn = new Float64Array(trueValues.length)
   for (let draw = 0; draw < DRAWS; draw++) {
     for (let i = 0; i < drawn.length; i++) drawn[i] = trueValues[i]! + noise[i]! * normals[draw * MOST_VALUES + i]!
     off[draw] = Math.abs(statistic(extreme, drawn) - target)
   }
   const at = Math.ceil(COVERAGE * DRAWS) - 1
   quickselect(off, at)
-  const wanted = off[at]! / coverageFactor(effectiveDof(picked))
-  const has = extreme === 'range' ? standardUncertainty(picked) : Math.min(standardUncertainty(picked), Math.max(...noise))
-  return Math.sqrt(Math.max(0, wanted ** 2 - has ** 2))
+  return off[at]!
+}
+
+/** All at one size, their root mean square without its noise; nothing where they can be told apart. */
+function alike(values: readonly number[], noise: readonly number[]): number[][] {
+  const mean = (squares: readonly number[]) => squares.reduce((sum, one) => sum + one, 0) / values.length
+  const ofNoise = mean(noise.map((u) => u ** 2))
+  const sizes = values.map(Math.abs)
+  if (Math.max(...sizes) - Math.min(...sizes) > APART * Math.sqrt(2 * ofNoise)) return []
+  const size = Math.sqrt(Math.max(0, mean(values.map((value) => value ** 2)) - ofNoise))
+  return [values.map(() => size)]
 }
 
 function statistic(extreme: Extreme, values: Float64Array | readonly number[]): number {

@@ -108,5 +108,5 @@ function deckFinish(build: Build): Derived {
   const read = faces.map((station) => readingAt(build, 'deckFinish', station.place))
   const missing = faces.filter((_, index) => !read[index])
   if (missing.length > 0) return { missing: missing.map((station) => ({ kind: 'reading', stationId: station.id })) }
-  return { figure: (read as Figure[]).sort((a, b) => b.value.value - a.value.value)[0]! }
+  return { figure: largestOf(read as Figure[])! }
 }

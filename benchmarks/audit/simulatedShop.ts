@@ -1,0 +1,95 @@
+import { BENCHES, gaugesFor } from '@/core/benches'
+import { DEFAULT_GAUGES, openBuild, type Build, type Entry, type Gauge, type Place, type Spec } from '@/core/build'
+import { partsUnder } from '@/core/build/parts'
+import { EXPANSION } from '@/core/engine'
+import { randomStream, type RandomStream } from '@/core/numerics/random'
+import { makeEngine, VirtualHand, type TrueEngine } from '@/core/twin'
+
+/** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
+export interface Measured {
+  readonly measured: Build
+  readonly truth: Build
+}
+
+/** How far a shop nobody wrote the temperature of may be from 20 °C; the same assumption as the readings are taken with. */
+const SHOP_K = 2
+const IDEAL_STEP = 1e-9
+
+/** What a gauge of the drawer truly is: one of the many that its card allows. */
+interface TrueGauge {
+  readonly card: Gauge
+  readonly bias: number
+  readonly scale: number
+  readonly sigma: number
+}
+
+export function measure(nominal: Spec, seed: number): Measured {
+  const random = randomStream(seed)
+  const trueSpec = specWithin(nominal, random)
+  const engine = makeEngine(trueSpec, {}, seed + 1)
+  const warmK = SHOP_K * (2 * random.uniform() - 1)
+  const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
+  return { measured: buildFrom(nominal, reader(nominal, engine, seed + 2, random, gauges, warmK)), truth: buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0)) }
+}
+
+type Read = (characteristic: string, place: Place, gauge: Gauge) => { value: number; upper?: number }
+
+/** Every number on paper within its tolerance, evenly; what varies piece by piece is left at nominal. */
+function specWithin(spec: Spec, random: RandomStream): Spec {
+  const within = (value: number, tolerance = 0) => value + tolerance * (2 * random.uniform() - 1)
+  const paper = Object.fromEntries(Object.entries(spec.paper).map(([key, number]) => [key, { ...number, value: number.varies === 'piece' ? number.value : within(number.value, number.tolerance) }]))
+  const gaskets = spec.stock.gaskets.map((gasket) => ({ ...gasket, thicknessMm: within(gasket.thicknessMm, gasket.thicknessToleranceMm) }))
+  return { ...spec, paper, stock: { ...spec.stock, gaskets } }
+}
+
+function trueGauge(card: Gauge, random: RandomStream): TrueGauge {
+  const dof = card.repeatabilityDof
+  // The card's s is an estimate: the scatter behind it is s·√(ν/χ²).
+  const chiSquared = Number.isFinite(dof) && dof < 200 ? Array.from({ length: Math.max(1, Math.round(dof)) }, () => random.normal() ** 2).reduce((sum, one) => sum + one, 0) : dof
+  return { card, bias: card.bias + card.biasU * random.normal(), scale: card.scaleU * random.normal(), sigma: card.repeatability * Math.sqrt(dof < 200 ? Math.round(dof) / chiSquared : 1) }
+}
+
+/** Without `random` a reader reads the truth. */
+function reader(spec: Spec, engine: TrueEngine, seed: number, random: RandomStream | undefined, gauges: ReadonlyMap<string, TrueGauge>, warmK: number): Read {
+  const hand = new VirtualHand(engine, spec, seed)
+  const micrometer = gaugeFor(spec, 'mainJournal')
+  return (characteristic, place, gauge) => {
+    const exact = hand.read(characteristic, place, { ...gauge, use: 'other', resolution: IDEAL_STEP, repeatability: 0, bias: 0 }).value
+    if (!random) return { value: exact }
+    const { bias, scale, sigma } = gauges.get(gauge.id)!
+    const isZeroed = spec.methods.bearings === 'direct' && (characteristic === 'mainClearance' || characteristic === 'rodClearance')
+    // Zeroed on the micrometer that read the journal: its bias is not seen, its step, its noise and the setting are; so is the zero.
+    const own = isZeroed ? zeroError(gauges.get(micrometer.id)!, gauges.get(gauge.id)!, random) : bias
+    const shown = exact * (1 + scale) + grown(spec, characteristic, exact, warmK) + own + sigma * random.normal()
+    const steps = shown / gauge.resolution
+    if (gauge.use === 'feeler') return { value: Math.floor(steps) * gauge.resolution, upper: (Math.floor(steps) + 1) * gauge.resolution }
+    return { value: Math.round(steps) * gauge.resolution }
+  }
+}
+
+function zeroError(micrometer: TrueGauge, bore: TrueGauge, random: RandomStream): number {
+  const step = ({ card }: TrueGauge) => card.resolution * (random.uniform() - 0.5)
+  return micrometer.sigma * random.normal() + step(micrometer) + micrometer.sigma * random.normal() + bore.sigma * random.normal() + step(bore)
+}
+
+/** What part and steel gauge at the same temperature, off 20 °C, make of a length or a clearance. */
+function grown(spec: Spec, characteristic: string, lengthMm: number, warmK: number): number {
+  const parts = partsUnder(characteristic, spec)
+  if (!parts) return 0
+  if (parts.kind === 'length') return lengthMm * (parts.part.perK - EXPANSION.part.steel.perK) * warmK
+  return parts.diameterMm * (parts.outer.perK - parts.inner.perK) * warmK
+}
+
+function gaugeFor(spec: Spec, characteristic: string): Gauge {
+  const definition = BENCHES.map((bench) => bench.definition.characteristics[characteristic]).find((one) => one !== undefined)!
+  return gaugesFor(definition, DEFAULT_GAUGES, spec.units)[0]!
+}
+
+function buildFrom(spec: Spec, read: Read): Build {
+  const bare = openBuild({ id: '01920000-0000-7000-8000-0000000000ff', spec, gauges: [...DEFAULT_GAUGES], entries: [] })
+  const entries = BENCHES.flatMap((bench) => bench.stations(bare)).map(({ characteristic, place }, index): Entry => {
+    const gauge = gaugeFor(spec, characteristic)
+    return { kind: 'reading', id: `01920000-0000-7000-8000-${String(index).padStart(12, '0')}`, at: '2026-03-01T10:00:00Z', by: 'KV', characteristic, place, unit: gauge.unit, asTyped: 'x', gauge: gauge.id, ...read(characteristic, place, gauge) }
+  })
+  return openBuild({ id: bare.id, spec, gauges: [...DEFAULT_GAUGES], entries })
+}
