@@ -110,7 +110,11 @@ describe('bores and pistons', () => {
     expect(verdict(bores, tern, 'clearanceSpread')).toBe('over')
     expect(spread(match.clearanceMm(match.after))).toBeLessThan(spread(match.clearanceMm(match.before)) / 2)
     const planned = withPistons(tern, match.after)
-    expect(verdict(bores, planned, 'clearanceSpread')).toBe('within')
+    // 0.004 mm of 0.013, in doubt by these gauges; a limit a little wider is met for sure.
+    expectNear(find(bores, planned, 'clearanceSpread').figure!.value.value, 0.004, 1e-9)
+    expect(verdict(bores, planned, 'clearanceSpread')).toBe('inDoubt')
+    const eased = spec(planned, (now) => ({ ...now, limits: { ...now.limits, clearanceSpread: { upper: 0.015, source: 'test', reason: '' } } }))
+    expect(verdict(bores, eased, 'clearanceSpread')).toBe('within')
     expectNear(find(bores, planned, 'clearance.1').figure!.value.value, match.clearanceMm(match.after)[0]!, 1e-12)
     expect(find(bores, planned, 'clearance.1').remarks).toContainEqual({ code: 'pistonMarked', mark: match.after[0] })
     expect(bores.advise(tern, bores.derive(tern))[0]).toMatchObject({ change: { code: 'swapPistons' } })
