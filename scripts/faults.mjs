@@ -6,4 +6,5 @@ install()
 build()
 browser()
 process.env.KALIBROS_FAULTS = 'long'
+run(path.join(ROOT, 'node_modules/.bin/vitest'), ['run', 'tests/reference/mutatedFiles.test.ts'])
 run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', 'tests/faults', '--reporter=list'])

@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest'
+import { openBuild, withEntries, type Build, type Entry } from '@/core/build'
+import { filingLog } from '@/core/benches/rings'
+import { randomStream, type RandomStream } from '@/core/numerics/random'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+
+const bare = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z')), entries: [] })
+const TARGET_MM = 0.56
+const FIRST_PASS = 4
+const FILINGS = 1000
+
+let counter = 0
+function read(build: Build, gapMm: number, stepMm: number, strokes?: number): Build {
+  const goes = Math.floor(gapMm / stepMm) * stepMm
+  const before = build.readings.current.get('ringTop/c1/top')
+  return withEntries(build, [{
+    kind: 'reading', id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`, at: '2026-03-02T10:00:00Z', by: 'KV', characteristic: 'ringTop', place: { cylinder: 1, spot: 'top' },
+    value: goes, upper: goes + stepMm, unit: 'mm', asTyped: 'x', gauge: 'feeler-fine.1', ...(strokes && { strokes }), ...(before && { supersedes: before.id }),
+  } as Entry])
+}
+
+/** One ring filed by a hand of its own, pass after pass as the log says, until it says stop. @returns the true gap left. */
+function filed(random: RandomStream, stepMm: number): number {
+  const perStrokeMm = 0.0008 + 0.005 * random.uniform()
+  const handScatter = 0.1 + 0.25 * random.uniform()
+  let gapMm = 0.4 + 0.1 * random.uniform()
+  const pass = (strokes: number) => { gapMm += strokes * perStrokeMm * Math.max(0.2, 1 + handScatter * random.normal()) }
+  let build = read(bare, gapMm, stepMm)
+  for (let strokes = FIRST_PASS, passes = 0; strokes > 0 && passes < 25; passes++) {
+    pass(strokes)
+    build = read(build, gapMm, stepMm, strokes)
+    strokes = filingLog(build, 'top', 1, { lower: 0.54, target: TARGET_MM })!.strokesSafe ?? 0
+  }
+  return gapMm
+}
+
+describe('safe strokes', () => {
+  it.each([0.01, 0.0127, 0.02, 0.0254, 0.05])('leave at most 5 % of 1,000 rings past the target, with leaves %s mm apart', (stepMm) => {
+    const random = randomStream(Math.round(stepMm * 10_000))
+    const gaps = Array.from({ length: FILINGS }, () => filed(random, stepMm))
+    const past = gaps.filter((gap) => gap > TARGET_MM).length
+    expect(past / FILINGS).toBeLessThanOrEqual(0.05)
+    // And they do file: half the rings come nearer than two leaves.
+    const sorted = [...gaps].sort((a, b) => a - b)
+    expect(sorted[FILINGS / 2]!).toBeGreaterThan(TARGET_MM - 2.5 * stepMm - 0.02)
+  })
+})
