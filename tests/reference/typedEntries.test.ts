@@ -20,7 +20,7 @@ const F = (fahrenheit: number) => (fahrenheit - 32) / 1.8
 const around = (centre: number, reach: number) => ({ low: centre - reach, high: centre + reach })
 const PLACES: readonly (readonly [name: string, context: EntryContext, rows: readonly Row[]])[] = [
   ['a metric bore of 83, read to 0.002', { kind: 'length', unit: 'mm', nominal: 83, expected: around(83, 1), step: 0.002 }, [
-    ['83', 83], ['83.0', 83], ['83.004', 83.004], ['83,004', 83.004], [' 83.004 ', 83.004], ['83.004mm', 83.004], ['83.004 mm', 83.004], ['83.004 MM', 83.004], ['83.004 millimetres', 83.004],
+    ['83', 83], ['83.', 83], ['.', 'notANumber'], ['8.3.', 'notANumber'], ['83.0', 83], ['83.004', 83.004], ['83,004', 83.004], [' 83.004 ', 83.004], ['83.004mm', 83.004], ['83.004 mm', 83.004], ['83.004 MM', 83.004], ['83.004 millimetres', 83.004],
     ['8.3004cm', 83.004], ['8.3004 cm', 83.004], ['83004um', 83.004], ['83004 µm', 83.004], ['83004 μm', 83.004], ['3.2678in', 3.2678 * IN], ['3.2678"', 3.2678 * IN], ["3.2678''", 3.2678 * IN], ['3.2678 inch', 3.2678 * IN],
     ['3.2678”', 3.2678 * IN], ['3267.8 thou', 3267.8 * THOU], ['3267.8t', 3267.8 * THOU],
     ['+4um', 83.004], ['+4 µm', 83.004], ['-4um', 82.996], ['−4um', 82.996], ['+0.02mm', 83.02], ['-0.02 mm', 82.98], ['+0.5 tenths', 83 + 0.5 * TENTH], ['+1 thou', 83 + THOU], ['+0.5thou', 83 + 0.5 * THOU],

@@ -16,7 +16,8 @@ export type NumberIssue =
 const FRACTIONS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875 }
 const MIXED = /^(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/
 const SIGN_OF_FRACTION = /^(\d*)\s*([¼½¾⅓⅔⅛⅜⅝⅞])$/
-const DECIMAL = /^(\d*)(?:[.,](\d+))?(e[+-]?\d{1,3})?$/i
+/** A point with nothing behind it yet is a number on its way: 83. is 83. */
+const DECIMAL = /^(\d*)(?:[.,](\d*))?(e[+-]?\d{1,3})?$/i
 /** A comma with three figures behind it may divide thousands. */
 const GROUPED = /^[1-9]\d{0,2},\d{3}$/
 
@@ -31,7 +32,7 @@ export function numbersIn(text: string): readonly TypedNumber[] | NumberIssue {
   const sign = SIGN_OF_FRACTION.exec(text)
   if (sign) return [{ magnitude: Number(sign[1] || 0) + FRACTIONS[sign[2]!]!, decimals: 0, isFraction: true, isPointed: false }]
   const decimal = DECIMAL.exec(text)
-  if (!decimal || text === '' || /^[.,]?$/.test(text) || (decimal[1] === '' && decimal[2] === undefined)) return { code: 'notANumber', text, at: 0 }
+  if (!decimal || text === '' || /^[.,]?$/.test(text) || (decimal[1] === '' && !decimal[2])) return { code: 'notANumber', text, at: 0 }
   const [, whole = '', part = '', exponent] = decimal
   const magnitude = Number(text.replace(',', '.'))
   if (!Number.isFinite(magnitude)) return { code: 'tooLarge', text }
