@@ -7,10 +7,23 @@ import { GaugeSet, handFor, openPlaces } from './gaugeSet'
 const { values: options } = parseArgs({
   options: {
     server: { type: 'string', default: `http://127.0.0.1:${process.env.PORT ?? '3100'}` }, build: { type: 'string' }, bench: { type: 'string' },
-    every: { type: 'string', default: '1500' }, count: { type: 'string', default: '1000' }, seed: { type: 'string', default: '1' },
+    help: { type: 'boolean', default: false }, every: { type: 'string', default: '1500' }, count: { type: 'string', default: '1000' }, seed: { type: 'string', default: '1' },
   },
 })
 const { build: buildId, bench, server } = options
+if (options.help) {
+  console.log(`A simulated set of gauges: presses their buttons for the open places of a bench.
+
+  --build ID     the build; its id is in the address of its pages
+  --bench NAME   bores, bearings, rings, rods or compression
+  --server URL   where Kalibros answers (${server})
+  --every MS     between two presses (${options.every})
+  --count N      at most so many presses (${options.count})
+  --seed N       another engine of the same paper (${options.seed})
+
+Open the bench in a browser and press l there first, so that it listens.`)
+  process.exit(0)
+}
 if (!buildId || !bench || !isBenchId(bench)) {
   console.error('Say which build and bench: npm run gauges -- --build ID --bench rings [--every MS] [--count N]. The id is in the address of the build. Open the bench and press l there first.')
   process.exit(2)

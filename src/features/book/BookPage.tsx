@@ -53,6 +53,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
             <Table><tbody>{sheet.gauges.map((gauge) => <tr key={gauge.name}><td>{gauge.name}</td><td>{gauge.doubt}</td><td>{gauge.checked}</td></tr>)}</tbody></Table>
           </>
         )}
+        {sheet.notChecked.length > 0 && <><h2>Not checked</h2><ul>{sheet.notChecked.map((words) => <li key={words}>{words}</li>)}</ul></>}
         {sheet.crossed.length > 0 && <><h2>Struck out, measured again, skipped, noted</h2><ul>{sheet.crossed.map((words, index) => <li key={index}>{words}</li>)}</ul></>}
         <p style={{ fontSize: 12 }}>± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by {sheet.rule}. Estimates are marked; the makers’ paperwork and the sanctioning body decide.</p>
         <Sign><div>Built by</div><div>Checked by</div><div>Date</div></Sign>
@@ -90,7 +91,7 @@ function BenchTables({ bench }: { bench: BenchSheet }) {
           <tbody>{sheet.rows.map((row) => (
             <tr key={row.label}>
               <td>{row.label}{row.under && <small>{row.under}</small>}</td>
-              {row.cells.map((cell, at) => <td key={at} data-number>{isMarked(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}</td>)}
+              {row.cells.map((cell, at) => <td key={at} data-number>{isMarked(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words} {cell.plusMinus && <small>{cell.plusMinus}</small>}</td>)}
             </tr>
           ))}</tbody>
         </Table></Scroll>

@@ -48,6 +48,7 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
       { text: 'Paper', style: 'heading' },
       table(['Number', 'Value', 'Source', 'Reason'], [110, 100, '*', '*'], sheet.paper.map((line) => [line.label, { text: line.value, style: 'number' }, line.source, line.reason])),
       ...(sheet.gauges.length > 0 ? [{ text: 'Gauges', style: 'heading' }, table(['Gauge', 'What it can see', 'Checked'], ['auto', '*', 'auto'], sheet.gauges.map((gauge) => [gauge.name, gauge.doubt, gauge.checked]))] : []),
+      ...(sheet.notChecked.length > 0 ? [{ text: 'Not checked', style: 'heading' }, { ul: [...sheet.notChecked] }] : []),
       ...(sheet.crossed.length > 0 ? [{ text: 'Struck out, measured again, skipped, noted', style: 'heading' }, { ul: [...sheet.crossed] }] : []),
       { text: `± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by ${sheet.rule}. Estimates are marked; the makers’ paperwork and the sanctioning body decide.`, fontSize: 7.5, margin: [0, 12, 0, 28] },
       { columns: ['Built by', 'Checked by', 'Date'].map((words) => ({ stack: [{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 150, y2: 0, lineWidth: 0.6 }] }, { text: words, fontSize: 7.5 }] })) },
@@ -88,8 +89,8 @@ function acrossHead(text: string): TableCell {
 }
 
 /** A value out or in doubt carries its shape, so that it is found without colour. */
-function foundCell({ words, standing }: FoundCell): TableCell {
-  const text = { text: words, style: 'number', noWrap: true }
+function foundCell({ words, plusMinus, standing }: FoundCell): TableCell {
+  const text = { text: [words, { text: plusMinus && `\n${plusMinus}`, fontSize: 6 }], style: 'number', noWrap: true }
   return isMarked(standing) ? { columns: [{ ...(shape(standing, 6) as object), width: 7 }, { ...text, width: 'auto' }] as Content[], columnGap: 1 } : text
 }
 

@@ -21,7 +21,7 @@ describe('the build sheet', () => {
     const [cylinders, engine] = deck.findings
     expect(cylinders!.columns).toEqual(['1', '2', '3', '4', '5'])
     const ratio = cylinders!.rows.find((row) => row.label === 'Ratio')!
-    expect(ratio).toMatchObject({ under: expect.stringMatching(/^±0\.0\d · 8\.9 to 9\.1 \(tuner\)$/), cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d$/), standing: expect.any(String) })) })
+    expect(ratio).toMatchObject({ under: '8.9 to 9.1 (tuner)', cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d$/), plusMinus: expect.stringMatching(/^±0\.0\d$/), standing: expect.any(String) })) })
     expect(['under', 'inDoubt']).toContain(ratio.cells[3]!.standing)
     expect(engine!.columns).toEqual(['engine'])
     expect(cylinders!.rows.some((row) => row.label.includes('(estimate)'))).toBe(true)
@@ -35,6 +35,14 @@ describe('the build sheet', () => {
     expect(sheet.standsOut.every(({ standing }) => ['over', 'under', 'inDoubt'].includes(standing))).toBe(true)
     expect(sheet.standsOut.find(({ label }) => label === 'Top ring gap, cylinder 2')).toMatchObject({ standing: 'under', limit: expect.stringMatching(/^at least 0\.54 mm \(/), words: expect.stringMatching(/^under by 0\.0\d\d? mm/) })
     expect(bookSheet(wren!, 'metric').standsOut).toEqual([])
+  })
+
+  it('names customer, engine and shop, and says what nobody measured or looked at', () => {
+    const job = { customer: 'A. N. Owner', engineNumber: 'T-17' }
+    expect(bookSheet({ ...tern!, spec: { ...tern!.spec, job } }, 'metric').facts.slice(0, 3)).toEqual([['Customer', 'A. N. Owner'], ['Engine number', 'T-17'], ['Cylinders', '5']])
+    const half = bookSheet({ ...tern!, entries: tern!.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'bore') }, 'metric')
+    expect(half.notChecked).toContainEqual(expect.stringMatching(/^Bores and pistons: 30 of 36 places were not measured$/))
+    expect(bookSheet(wren!, 'metric').notChecked).toContainEqual('Bores and pistons: nothing was measured')
   })
 
   it('names paper, gauges and rule', () => {

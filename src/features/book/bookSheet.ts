@@ -1,7 +1,6 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
 import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Across, type Bench, type Finding, type Output, type Station } from '@/core/benches'
 import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type HistoryLine, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
-import { expand } from '@/core/metrology'
 import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { dutyWords, figureWords, findingTitle, fuelWords, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
 
@@ -16,6 +15,8 @@ export interface BookSheet {
   readonly gauges: readonly { readonly name: string; readonly doubt: string; readonly checked: string }[]
   readonly rule: string
   readonly crossed: readonly string[]
+  /** What nobody has measured or looked at: a book that proves something says what it does not. */
+  readonly notChecked: readonly string[]
 }
 
 export interface OutLine {
@@ -41,6 +42,8 @@ export interface BenchSheet {
 
 export interface FoundCell {
   readonly words: string
+  /** Half-width at 95 %; empty where nothing is known. */
+  readonly plusMinus: string
   readonly standing: Standing
 }
 
@@ -55,6 +58,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     title: spec.name,
     description: spec.description,
     facts: [
+      ...jobFacts(spec.job),
       ['Cylinders', String(spec.layout.cylinders)], ['Firing order', spec.layout.firingOrder.join('-')], ['Use', dutyWords(spec.duty)], ['Fuel', fuelWords(spec.duty)],
       ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'], ['Redline', `${spec.duty.redlineRpm} rpm`],
       ['Gasket', gasket ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, system === 'metric' ? 'mm' : 'in'), system === 'metric' ? 'mm' : 'in')} compressed (${gasket.source})` : 'not chosen'],
@@ -66,7 +70,24 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
     crossed: crossedOut(build),
+    notChecked: notChecked(build),
   }
+}
+
+function jobFacts({ customer, engineNumber, shop }: NonNullable<BuildDocument['spec']['job']> = {}): BookSheet['facts'] {
+  const facts: BookSheet['facts'] = [['Customer', customer ?? ''], ['Engine number', engineNumber ?? ''], ['Shop', shop ?? '']]
+  return facts.filter(([, words]) => words !== '')
+}
+
+function notChecked(build: Build): string[] {
+  return BENCHES.flatMap((bench) => {
+    const stations = bench.stations(build)
+    const open = stations.filter(({ id }) => !build.readings.current.has(id)).length
+    const unseen = benchChecks(bench, build).filter(({ check }) => !check).map(({ label, place }) => [label, subjectWords(place)].filter(Boolean).join(', '))
+    const { title } = bench.definition
+    const places = open === 0 ? [] : open === stations.length ? [`${title}: nothing was measured`] : [`${title}: ${open} of ${stations.length} places were not measured`]
+    return [...places, ...(unseen.length > 0 ? [`${title}, not looked at: ${unseen.join('; ')}`] : [])]
+  })
 }
 
 function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, system: UnitSystem): BenchSheet {
@@ -106,19 +127,19 @@ function columnOf({ cylinder, main, bank }: Finding): { across: Across; column: 
   return main !== undefined ? { across: 'main', column: `main ${main}` } : { across: 'engine', column: 'engine' }
 }
 
-/** The doubt is said once a row, the widest of it; a value that is not within carries its shape. */
+/** Each value with its own uncertainty; one that is not within carries its shape. */
 function findingRow(outputId: string, found: readonly (Finding | undefined)[], bench: Bench, system: UnitSystem): BenchSheet['findings'][number]['rows'][number] {
   const output = bench.definition.outputs[outputId]!
   const figures = found.map((finding) => finding?.figure?.value)
-  const [vaguest] = figures.flatMap((value) => value ?? []).sort((a, b) => expand(b).U - expand(a).U)
   const unit = UNITS[output.units[system]].symbol
   const limit = found.find((finding) => finding?.limit)?.limit
   return {
     label: `${output.label}${unit && `, ${unit}`}${output.estimate ? ' (estimate)' : ''}`,
-    under: [vaguest && showFigure(vaguest, output, system).doubt, limit && `${limitWords(limit, output, system)} (${limit.source})`].filter(Boolean).join(' · '),
+    under: limit ? `${limitWords(limit, output, system)} (${limit.source})` : '',
     cells: found.map((finding, index) => {
       const value = figures[index]
-      return { words: value ? showFigure(value, output, system).value : finding ? '–' : '', standing: finding ? standingOf(finding) : 'noLimit' }
+      const shown = value && showFigure(value, output, system)
+      return { words: shown?.value ?? (finding ? '–' : ''), plusMinus: shown?.doubt ?? '', standing: finding ? standingOf(finding) : 'noLimit' }
     }),
   }
 }

@@ -1,0 +1,48 @@
+import { demo, enter, expect, finding, openBench, place, readings, TERN, test, WREN } from '../support/shop'
+
+test('initials are asked once, before the first reading is stored, and stand beside it', async ({ browser, shop }) => {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  const id = await shop.bring(demo(WREN))
+  await openBench(page, shop, id)
+  await enter(page, '0.10')
+  await expect(page.getByLabel('Your initials, once for this device')).toBeFocused()
+  expect(readings(await shop.document(id))).toEqual([])
+  await enter(page, 'JB')
+  await enter(page, '0.11')
+  await expect.poll(async () => readings(await shop.document(id)).map(({ asTyped, by }) => [asTyped, by])).toEqual([['0.10', 'JB'], ['0.11', 'JB']])
+  await context.close()
+})
+
+test('after the last reading of a bench the next one is offered', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN, (document) => ({ ...document, entries: document.entries.filter((entry) => !('characteristic' in entry) || !(entry.characteristic === 'ringTop' || (entry.characteristic === 'skirt' && entry.place.cylinder === 5))) })))
+  await openBench(page, shop, id, 'bores')
+  await expect(place(page)).toHaveText('Piston marked 5, skirt at the gauge point')
+  await enter(page, '82.895')
+  await page.getByRole('link', { name: /^Next: /i }).click()
+  await expect(page).toHaveURL(/\/rings/)
+})
+
+test('a reading typed at the wrong cylinder is moved to the one it was meant for, and nothing vanishes', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN, (document) => document))
+  await openBench(page, shop, id)
+  await enter(page, '0.10')
+  await page.keyboard.press('b')
+  await page.keyboard.press('h')
+  const panel = page.getByRole('dialog')
+  await panel.locator('select').first().selectOption({ label: 'Cylinder 1, deck, rear of the crown' })
+  await panel.getByRole('button', { name: 'Move it there' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /rear of the crown: 0\.10$/ })).toBeVisible()
+  await expect.poll(async () => (await shop.document(id)).entries.map(({ kind }) => kind)).toEqual(['reading', 'move'])
+})
+
+test('a finding read as such opens to its reading and the correction of its gauge', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN, (document) => ({
+    ...document, gauges: document.gauges.map((card) => (card.id === 'torque.1' ? { ...card, bias: 0.1 } : card)),
+    spec: { ...document.spec, limits: { rodSide: { upper: 0.01, source: 'test', reason: '' } } },
+  })))
+  await openBench(page, shop, id, 'bearings')
+  await finding(page, 'rodSide.1').getByRole('button').first().click()
+  await expect(page.getByRole('dialog')).toContainText('As read')
+})
