@@ -1,4 +1,4 @@
-/** Takes the pictures of docs/screenshots anew, from the demo shop. */
+/** Takes the pictures of docs/screenshots again, from the demo shop. */
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { demoDocument } from '@/demo/readings'

@@ -1,6 +1,6 @@
 import 'server-only'
 import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
-import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, pointsAt, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
 import { entryOf, rowOf, rowsOfBuild } from './entryRows'
 import { Refused, type RefusalCode } from './failure'
@@ -128,7 +128,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   async function sorted(id: string, entries: readonly Entry[]): Promise<{ fresh: readonly Entry[]; known: readonly string[]; refused: Appended['refused'] }> {
     const [build] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
     if (!build) throw new Refused('noSuchBuild', id)
-    const buildOf = await buildsOf([...entries.map((entry) => entry.id), ...entries.flatMap(pointedAt)])
+    const buildOf = await buildsOf([...entries.map((entry) => entry.id), ...entries.flatMap(pointsAt)])
     const cards = new Set((await gauges.list()).map((card) => card.id))
     const coming = new Set<string>()
     const fresh = new Map<string, Entry>()
@@ -136,7 +136,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     const refused: { id: string; code: RefusalCode; about: string }[] = []
     for (const entry of entries) {
       const owner = buildOf.get(entry.id)
-      const astray = pointedAt(entry).find((target) => buildOf.get(target) !== id && !coming.has(target))
+      const astray = pointsAt(entry).find((target) => buildOf.get(target) !== id && !coming.has(target))
       if (owner === id) known.add(entry.id)
       else if (owner !== undefined) refused.push({ id: entry.id, code: 'idTaken', about: entry.id })
       else if (entry.kind === 'reading' && !cards.has(entry.gauge)) refused.push({ id: entry.id, code: 'noSuchGauge', about: entry.gauge })
@@ -233,12 +233,6 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     await connection.insert(summaryTable).values({ buildId: id, ...kept }).onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
     return summary
   }
-}
-
-/** The entries an entry says something of: without them it means nothing. */
-function pointedAt(entry: Entry): readonly string[] {
-  if (entry.kind === 'reading') return [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])]
-  return 'target' in entry ? [entry.target] : []
 }
 
 /** A spec as this program knows it, whichever version of the program stored it. */

@@ -4,13 +4,14 @@ import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Limit, type Shell
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'
+import { printed } from '@/core/numerics/printed'
 
 const SHEET = 'owner’s sheet'
 const GASKETS = 'gasket maker’s sheet'
 const PISTONS = 'piston maker’s card'
 const CAM = 'cam card'
 const SHOP = 'shop rule'
-const inch = (inches: number) => Number(toCanonical(inches, 'in').toPrecision(12))
+const inch = (inches: number) => printed(toCanonical(inches, 'in'))
 
 export interface DemoBuild {
   readonly id: string

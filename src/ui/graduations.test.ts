@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { graduations, sayable } from './graduations'
+import { graduations, niceNumber } from './graduations'
 
 describe('a figure one would say', () => {
   it.each([[0.13, 0.2, 0.1], [2, 2, 2], [7, 10, 5], [4900, 5000, 2000]])('%s is %s or %s', (number, up, down) => {
-    expect(sayable(number, 'up')).toBeCloseTo(up, 12)
-    expect(sayable(number, 'down')).toBeCloseTo(down, 12)
+    expect(niceNumber(number, 'up')).toBeCloseTo(up, 12)
+    expect(niceNumber(number, 'down')).toBeCloseTo(down, 12)
   })
 })
 

@@ -43,8 +43,8 @@ export function plainWords(canonical: number, shown: Shown, system: UnitSystem):
   return joinUnit(trimmed(formatNumber(canonical, shown.units[system], shown.digits[system])), shown.units[system])
 }
 
-/** The same in a column, where points stand under points: noughts are kept. */
-export function tabled(canonical: number, shown: Shown, system: UnitSystem): string {
+/** The same in a column, where points stand under points: zeros are kept. */
+export function columnWords(canonical: number, shown: Shown, system: UnitSystem): string {
   return joinUnit(formatNumber(canonical, shown.units[system], shown.digits[system]), shown.units[system])
 }
 
@@ -90,7 +90,7 @@ function joinSymbol(number: string, symbol: string): string {
   return symbol === '' ? number : symbol === '°' || symbol === '%' ? `${number}${symbol}` : `${number} ${symbol}`
 }
 
-/** Trailing noughts carry no news in a limit that was typed. */
+/** Trailing zeros carry no news in a limit that was typed. */
 function trimmed(number: string): string {
   return number.includes('.') ? number.replace(/\.?0+$/, '') : number
 }

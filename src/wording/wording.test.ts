@@ -36,7 +36,7 @@ describe('figures in words', () => {
     expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({ value: '46.1', doubt: '±0.4', unit: 'cm³' })
   })
 
-  it('writes limits and cuts without idle noughts', () => {
+  it('writes limits and cuts without idle zeros', () => {
     expect(plainWords(0.9, LENGTH, 'metric')).toBe('0.9 mm')
     expect(differenceWords(0.0508, LENGTH, 'inch')).toBe('2 thou')
   })

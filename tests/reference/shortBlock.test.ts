@@ -34,7 +34,7 @@ describe('ring closure', () => {
     }))
   })
 
-  it('closes with a hotter ring, opens with a hotter wall, and is nought where it says it butts', () => {
+  it('closes with a hotter ring, opens with a hotter wall, and is zero where it says it butts', () => {
     fc.assert(fc.property(fc.double({ min: 0.2, max: 0.8, noNaN: true }), fc.double({ min: 80, max: 200, noNaN: true }), (gapMm, boreTempC) => {
       const at = (ringTempC: number, wall = boreTempC) => hotGapMm({ boreMm: 83, gapMm, ringPerK: 12.25e-6, borePerK: 10.75e-6, boreTempC: wall, ringTempC })
       expect(at(260)).toBeLessThan(at(240))

@@ -53,7 +53,7 @@ describe('degrees of freedom', () => {
     expect(coverageFactor(10)).toBe(2)
   })
 
-  it('the normal distribution has its tabled values (any table of Φ)', () => {
+  it('the normal distribution has its tabulated values (any table of Φ)', () => {
     expectNear(normalCdf(1.645), 0.95, 1e-4)
     expectNear(normalCdf(-1.96), 0.025, 1e-4)
   })

@@ -151,8 +151,8 @@ describe('crank and bearings', () => {
     const again = read(planned, 'mainClearance', { main, spot: 'vertical' }, choice.clearanceMm, 'bore-inch.1')
     expect(find(bearings, again, `mainPlanned.m${main}`)).toBeUndefined()
     // Chosen again, the shells that now stand there count: the same pair comes out, the clearance as it is.
-    const anew = selectShells(again, 'main')!.choices.find(({ journal }) => journal.number === main)!
-    expectNear(anew.clearanceMm + anew.upper.wallMm + anew.lower.wallMm, choice.clearanceMm + choice.upper.wallMm + choice.lower.wallMm, 1e-9)
+    const selected = selectShells(again, 'main')!.choices.find(({ journal }) => journal.number === main)!
+    expectNear(selected.clearanceMm + selected.upper.wallMm + selected.lower.wallMm, choice.clearanceMm + choice.upper.wallMm + choice.lower.wallMm, 1e-9)
     expect(withShells(again, selectShells(again, 'main')!).spec.choice.shells![`main.${main}`]).toMatchObject({ instead: { upper: choice.upper.id, lower: choice.lower.id } })
   })
 

@@ -78,6 +78,19 @@ describe('readings index', () => {
     expect(last(others, elsewhere)).toBeUndefined()
   })
 
+  it('stands twenty thousand corrections of one place, each of the one before, in whatever order they came, and as many undos of undos', () => {
+    const chain = Array.from({ length: 20_000 }, (_, index) => (index === 0 ? reading(1, 0) : correction(index + 1, index / 1e6, index)))
+    for (const entries of [chain, chain.toReversed()]) {
+      const index = indexEntries(entries)
+      expect(index.current.get(STATION)?.id).toBe(uuid(20_000))
+      expect(index.conflicts.size).toBe(0)
+    }
+    const undos = Array.from({ length: 20_001 }, (_, index) => undo(index + 2, index + 1))
+    // An odd count of undos takes the reading back, an even one leaves it.
+    expect(valueAt([reading(1, 0.05), ...undos])).toBeUndefined()
+    expect(valueAt([reading(1, 0.05), ...undos.slice(1).toReversed(), undos[0]!, undo(20_003, 20_002)])).toBe(0.05)
+  })
+
   it('a skip stands until the place is read', () => {
     const skip: Entry = { kind: 'skip', id: uuid(1), at, by: 'KV', characteristic: 'deck', place, reason: 'valve in the way' }
     expect(indexEntries([skip]).skips.has(STATION)).toBe(true)

@@ -1,3 +1,4 @@
+import { dependencyOrder, pointsAt } from './pointsAt'
 import type { Check, Entry, Move, Note, Place, Reading, Skip, Strike } from './types'
 
 /** Everything entered at the bench, arranged by station: what counts now, and all that ever happened there. */
@@ -93,21 +94,16 @@ function append<Value>(into: Map<string, Value[]>, key: string, value: Value): v
   else into.set(key, [value])
 }
 
-/** Ids taken back: targets of undos that were not themselves undone. */
+/** Ids taken back: targets of undos that were not themselves undone. A circle cannot come in by the door; its members stand. */
 function takenBackIds(entries: readonly Entry[]): ReadonlySet<string> {
   const undosOf = new Map<string, string[]>()
   for (const entry of entries) if (entry.kind === 'undo') append(undosOf, entry.target, entry.id)
-  const settled = new Map<string, boolean>()
-  const isTakenBack = (id: string): boolean => {
-    const known = settled.get(id)
-    if (known !== undefined) return known
-    // A circle of undos cannot come in by the door; were there one, its members stand.
-    settled.set(id, false)
-    const answer = (undosOf.get(id) ?? []).some((undo) => !isTakenBack(undo))
-    settled.set(id, answer)
-    return answer
+  for (const undos of [...undosOf.values()]) for (const id of undos) if (!undosOf.has(id)) undosOf.set(id, [])
+  const takenBack = new Set<string>()
+  for (const id of dependencyOrder(undosOf).ordered) {
+    if (undosOf.get(id)!.some((undo) => !takenBack.has(undo))) takenBack.add(id)
   }
-  return new Set([...undosOf.keys()].filter(isTakenBack))
+  return takenBack
 }
 
 /**
@@ -115,17 +111,16 @@ function takenBackIds(entries: readonly Entry[]): ReadonlySet<string> {
  * knew of what it corrected, so that of three in a row the last decides over the first.
  */
 function supersededIds(entries: readonly Entry[], stands: (id: string) => boolean): ReadonlySet<string> {
-  const earlier = new Map<string, readonly string[]>()
-  for (const entry of entries) if (entry.kind === 'reading') earlier.set(entry.id, [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])])
+  const earlier = new Map(entries.flatMap((entry) => (entry.kind === 'reading' ? [[entry.id, pointsAt(entry)] as const] : [])))
   const superseded = new Set<string>()
-  const walk = (id: string): void => {
+  const open = [...earlier.keys()].filter(stands)
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
     for (const before of earlier.get(id) ?? []) {
       if (superseded.has(before)) continue
       superseded.add(before)
-      walk(before)
+      open.push(before)
     }
   }
-  for (const id of earlier.keys()) if (stands(id)) walk(id)
   return superseded
 }
 

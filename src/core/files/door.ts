@@ -3,6 +3,7 @@ import { BENCHES } from '../benches'
 import type { Characteristic } from '../benches/bench'
 import type { Build } from '../build/build'
 import { PAPER, PAPER_KEYS, type PaperKey } from '../build/paper'
+import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
 import { bankCount, crankTurns, firingIssues } from '../engine'
 import { UNITS, type Kind, type UnitId } from '../quantity'
@@ -104,21 +105,8 @@ function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, p
 
 /** Readings that supersede each other in a circle, undos that undo each other: none of them was made before the others. */
 function circles(entries: readonly Entry[]): FileIssue[] {
-  const before = new Map(entries.map((entry) => [entry.id, entry.kind === 'reading' ? [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])] : 'target' in entry ? [entry.target] : []]))
-  const done = new Set<string>()
-  return entries.flatMap((entry, index): FileIssue[] => {
-    const onTheWay = new Set<string>()
-    const comesBack = (id: string): boolean => {
-      if (onTheWay.has(id)) return true
-      if (done.has(id)) return false
-      onTheWay.add(id)
-      const found = (before.get(id) ?? []).some(comesBack)
-      onTheWay.delete(id)
-      done.add(id)
-      return found
-    }
-    return comesBack(entry.id) ? [{ code: 'circle', path: ['entries', index], id: entry.id }] : []
-  })
+  const { inCircle } = dependencyOrder(new Map(entries.map((entry) => [entry.id, pointsAt(entry)])))
+  return entries.flatMap((entry, index): FileIssue[] => (inCircle.has(entry.id) ? [{ code: 'circle', path: ['entries', index], id: entry.id }] : []))
 }
 
 /** Contradictions inside a spec, also checked before every revision is stored. */

@@ -7,6 +7,7 @@ import { stationId } from '../build/readings'
 import type { Entry, Gauge, Place, Reading } from '../build/types'
 import { differenceToCanonical, findUnit, formatExact, toCanonical, UNITS, differenceInUnit, type UnitId } from '../quantity'
 import { entryIssues, type FileIssue } from './door'
+import { printed } from '../numerics/printed'
 
 export const CSV_COLUMNS = [
   'id', 'characteristic', 'cylinder', 'main', 'bank', 'spot', 'repeat', 'value', 'upper', 'plus_minus', 'unit', 'as_typed', 'gauge', 'part_temp_c', 'gauge_temp_c', 'strokes',
@@ -31,7 +32,7 @@ export function readingsToCsv(build: Build): string {
     return [{
       id: reading.id, characteristic: reading.characteristic, ...place,
       value: formatExact(reading.value, unit), ...(reading.upper !== undefined && { upper: formatExact(reading.upper, unit) }),
-      ...(reading.plusMinus !== undefined && { plus_minus: Number(differenceInUnit(reading.plusMinus, unit).toPrecision(12)) }),
+      ...(reading.plusMinus !== undefined && { plus_minus: printed(differenceInUnit(reading.plusMinus, unit)) }),
       unit: UNITS[unit].symbol, as_typed: reading.asTyped, gauge: build.gauges.get(reading.gauge)?.name ?? reading.gauge,
       part_temp_c: reading.partTempC, gauge_temp_c: reading.gaugeTempC, strokes: reading.strokes, at: reading.at, by: reading.by, state: stateOf.get(reading.id) ?? 'current',
       supersedes: reading.supersedes, settles: reading.settles?.join(' '),

@@ -128,7 +128,7 @@ export function assumedFigure(name: string, assumed: { value: number; tolerance:
   return { value: paperNumber(name, assumed.value, assumed.tolerance), origin: { from: 'assumed', name, source: assumed.source } }
 }
 
-/** A part of a sum that nothing was said of: nought, and shown as left out. */
+/** A part of a sum that nothing was said of: zero, and shown as left out. */
 export function leftOut(): Figure {
   return { value: exactly(0), origin: { from: 'leftOut' } }
 }

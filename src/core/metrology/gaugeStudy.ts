@@ -41,7 +41,7 @@ const INTERACTION_ALPHA = 0.05
 
 /**
  * Crossed gauge study by analysis of variance: every person reads every spot equally often. AIAG, Measurement Systems
- * Analysis, 4th ed., 2010, chapter III-B and appendix A. Negative variance estimates count as nought.
+ * Analysis, 4th ed., 2010, chapter III-B and appendix A. Negative variance estimates count as zero.
  */
 export function gaugeStudy(readings: readonly StudyReading[]): { readonly ok: true; readonly study: GaugeStudy } | { readonly ok: false; readonly issue: StudyIssue } {
   const spots = [...new Set(readings.map(({ spot }) => spot))]

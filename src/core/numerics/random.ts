@@ -78,7 +78,7 @@ export function randomStream(seed: number): RandomStream {
     at = here
   }
 
-  /** A place in the wedge of a layer, or in the tail; refused ones are drawn anew until one is taken. */
+  /** A place in the wedge of a layer, or in the tail; refused ones are drawn again until one is taken. */
   function atTheEdge(firstLayer: number, first: number): number {
     let layer = firstLayer
     let u = first

@@ -1,4 +1,4 @@
-/** Largest minus smallest; nought of none. */
+/** Largest minus smallest; zero of none. */
 export function span(values: readonly number[]): number {
   return values.length === 0 ? 0 : Math.max(...values) - Math.min(...values)
 }

@@ -1,4 +1,5 @@
 import { UNITS, differenceInUnit, fromCanonical, type UnitId } from './units'
+import { printed } from '../numerics/printed'
 
 const MAX_DECIMALS = 8
 
@@ -69,7 +70,7 @@ export function joinUnit(number: string, unit: UnitId): string {
 
 /** Shortest text that reads back as the same number: for files and for paper numbers typed by a person. */
 export function formatExact(canonical: number, unit: UnitId): string {
-  return String(Number(fromCanonical(canonical, unit).toPrecision(12)))
+  return String(printed(fromCanonical(canonical, unit)))
 }
 
 function fixed(value: number, decimals: number): string {

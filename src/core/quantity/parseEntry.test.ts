@@ -75,7 +75,7 @@ describe('formatting', () => {
     expect([decimalsForDoubt(0.023, 'one'), decimalsForDoubt(0.013, 'one'), decimalsForDoubt(0.3, 'one'), decimalsForDoubt(250, 'one'), decimalsForDoubt(0.1, 'one')]).toEqual([2, 3, 1, 0, 2])
   })
 
-  it('writes a true minus, no negative nought, and the unit beside the number', () => {
+  it('writes a true minus, no negative zero, and the unit beside the number', () => {
     expect(formatQuantity(-0.02, 'mm', 2)).toBe('−0.02 mm')
     expect(formatQuantity(-0.001, 'mm', 2)).toBe('0.00 mm')
     expect(formatQuantity(219, 'deg', 0)).toBe('219°')

@@ -3,7 +3,7 @@ export interface TypedNumber {
   readonly magnitude: number
   readonly decimals: number
   readonly isFraction: boolean
-  /** Written with nothing, or a nought, before the point: .01, 0.5. */
+  /** Written with nothing, or a zero, before the point: .01, 0.5. */
   readonly isPointed: boolean
 }
 

@@ -3,6 +3,7 @@ import { cylinderVolumeCm3 } from '../engine'
 import { randomStream, type RandomStream } from '../numerics/random'
 import type { Gauge, Place, Spec } from '../build/types'
 import type { TrueEngine } from './trueEngine'
+import { printed } from '../numerics/printed'
 
 const DENSITY_FALLBACK = 0.87
 /** How far a piston is lowered for a fill. */
@@ -30,8 +31,7 @@ export class VirtualHand {
   read(characteristic: string, place: Place, gauge: Gauge): Indicated {
     const shown = this.truth(characteristic, place) + gauge.bias + gauge.repeatability * this.random.normal()
     const steps = shown / gauge.resolution
-    // Steps such as 0.1 have no exact binary: twelve digits put the number back on the scale's print.
-    const print = (count: number) => Number((count * gauge.resolution).toPrecision(12))
+    const print = (count: number) => printed(count * gauge.resolution)
     if (gauge.use === 'feeler') return { value: print(Math.floor(steps)), upper: print(Math.floor(steps) + 1) }
     return { value: print(Math.round(steps)) }
   }

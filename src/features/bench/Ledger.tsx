@@ -59,7 +59,7 @@ function keyOf(line: LedgerLine): string {
   return line.kind === 'one' ? line.finding.id : `${line.output}.${line.standing}`
 }
 
-/** Whether a line would look the same: findings are made anew by every derivation, most of them with the same values. */
+/** Whether a line would look the same: findings are made again by every derivation, most of them with the same values. */
 function looksSame(a: LedgerLine, b: LedgerLine): boolean {
   const [before, after] = [findingsOf(a), findingsOf(b)]
   return a.kind === b.kind && a.standing === b.standing && before.length === after.length && before.every((finding, index) => {

@@ -45,7 +45,7 @@ export function PistonPlan({ build, before, after, figures, reason, edit }: {
         <Button kind="primary" isDisabled={after.join() === before.join()} onPress={() => take(after, reason)}>Take this plan</Button>
         {build.spec.choice.pistonInBore && <Button onPress={() => take(undefined, 'each piston into its own bore')}>Each into its own bore</Button>}
       </Row>
-      <p>Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns anew before assembly.</p>
+      <p>Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns again before assembly.</p>
     </>
   )
 }

@@ -149,7 +149,7 @@ function readingWords(reading: Reading, build: Build, unit: Reading['unit']): st
   const gauge = build.gauges.get(reading.gauge)
   const decimals = decimalsToShow(reading, gauge?.resolution ?? 0.01, unit)
   const low = formatNumber(reading.value, unit, decimals)
-  // A feeler’s pair without the noughts in front, as it is said: .57/.58.
+  // A feeler’s pair without the zeros in front, as it is said: .57/.58.
   return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`.replaceAll(/\b0\./g, '.')
 }
 

@@ -8,7 +8,7 @@ import { cylinderNumbers } from '@/core/engine'
 import { span } from '@/core/numerics/span'
 import { formatQuantity, UNITS } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
-import { sayable } from '@/ui/graduations'
+import { niceNumber } from '@/ui/graduations'
 import { standingOf, type Standing } from '@/wording'
 
 const Box = styled.figure`
@@ -38,7 +38,7 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
   const most = Math.max(Math.abs(high - nominalMm), Math.abs(low - nominalMm), 0.004)
   const unitsPerMm = (2 * WALL) / nominalMm
   // Half of a deviation stands on either wall; rounded down to a figure one can say.
-  const times = sayable((2 * REACH) / most / unitsPerMm, 'down')
+  const times = niceNumber((2 * REACH) / most / unitsPerMm, 'down')
   const magnification = times * unitsPerMm
   const verdict = (output: string, cylinder: number) => { const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder); return one ? standingOf(one) : 'notMeasured' }
   // Letters keep their size on the screen, however many bores share the width.

@@ -3,14 +3,14 @@ import { useMemo } from 'react'
 import { matchPistons } from '@/core/benches/bores'
 import { definition } from '@/core/benches/bores/definition'
 import { SidePanel } from '@/ui/SidePanel'
-import { tabled } from '@/wording'
+import { columnWords } from '@/wording'
 import type { ToolProps } from '../bench/benchView'
 import { PistonPlan } from '../bench/PistonPlan'
 
 /** Pistons matched to bores, before and after, taken as a plan that says which mark goes into which bore. */
 export function MatchPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {
   const match = useMemo(() => matchPistons(build), [build])
-  const show = (mm: number) => tabled(mm, definition.outputs.clearance, system)
+  const show = (mm: number) => columnWords(mm, definition.outputs.clearance, system)
   return (
     <SidePanel title="Pistons to bores" isOpen onClose={onClose}>
       {!match && <p>Every bore and every skirt has to be read, and a clearance limit set, before pistons can be matched.</p>}

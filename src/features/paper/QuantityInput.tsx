@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { differenceInUnit, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
 import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
+import { printed } from '@/core/numerics/printed'
 
 /**
  * A measured or stated number typed as text: our own parser, no rounding, no clamping. Commits on Enter and on leaving;
@@ -12,7 +13,7 @@ export function QuantityInput({ label, value, kind, unit, size = false, onCommit
   label: string; value: number | undefined; kind: Kind; unit: UnitId; size?: boolean; hint?: string; bottomCentreDeg?: 180; quiet?: boolean
   onCommit: (value: number | undefined, unit: UnitId) => void; range?: { readonly low: number; readonly high: number }
 }) {
-  const shown = value === undefined ? '' : size ? String(Number(differenceInUnit(value, unit).toPrecision(12))) : bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
+  const shown = value === undefined ? '' : size ? String(printed(differenceInUnit(value, unit))) : bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()
   const [seen, setSeen] = useState(shown)

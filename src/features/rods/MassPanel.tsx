@@ -5,7 +5,7 @@ import { definition as boresDefinition } from '@/core/benches/bores/definition'
 import { matchMasses } from '@/core/benches/rods'
 import { definition } from '@/core/benches/rods/definition'
 import { SidePanel } from '@/ui/SidePanel'
-import { tabled } from '@/wording'
+import { columnWords } from '@/wording'
 import type { ToolProps } from '../bench/benchView'
 import { PistonPlan, type PlanFigure } from '../bench/PistonPlan'
 
@@ -13,8 +13,8 @@ import { PistonPlan, type PlanFigure } from '../bench/PistonPlan'
 export function MassPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {
   const match = useMemo(() => matchMasses(build), [build])
   const walls = useMemo(() => matchPistons(build), [build])
-  const masses: PlanFigure[] = match ? [{ title: 'Mass', of: match.massG, show: (g) => tabled(g, definition.outputs.reciprocating, system) }] : []
-  const clearances: PlanFigure[] = walls ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => tabled(mm, boresDefinition.outputs.clearance, system) }] : []
+  const masses: PlanFigure[] = match ? [{ title: 'Mass', of: match.massG, show: (g) => columnWords(g, definition.outputs.reciprocating, system) }] : []
+  const clearances: PlanFigure[] = walls ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => columnWords(mm, boresDefinition.outputs.clearance, system) }] : []
   return (
     <SidePanel title="Piston sets to rods" isOpen onClose={onClose}>
       {!match && <p>Every piston, pin, set of rings and small end has to be weighed before masses can be matched.</p>}

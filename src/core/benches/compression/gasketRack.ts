@@ -6,7 +6,7 @@ export interface RackRow {
   readonly gasket: Gasket
   readonly fitted: boolean
   readonly outcome: Outcome
-  /** Mean distance of the ratios from their target; nought where no ratio is wanted. */
+  /** Mean distance of the ratios from their target; zero where no ratio is wanted. */
   readonly offTarget: number
   readonly after: Build
 }

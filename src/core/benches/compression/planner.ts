@@ -7,6 +7,7 @@ import { bareRatio, numbersOf, type RatioNumbers } from './chain'
 import { compressionHeightMm, equalisingCm3, outcomeOf, withKnobs, type Outcome } from './change'
 import type { CylinderState } from './cylinder'
 import { quench } from './formulas'
+import { printed } from '../../numerics/printed'
 
 /** One combination of gasket, piston, cuts and chamber work. */
 export interface Setup {
@@ -113,7 +114,7 @@ function combinations(build: Build, chambersDiffer: boolean, others: readonly Pi
 
 /** The grid a shop sets cuts to, and the limit itself, which need not lie on it. */
 function cutsTo(mostMm = 0, stepMm: number): readonly number[] {
-  const grid = Array.from({ length: Math.floor((BEYOND_LIMIT * mostMm) / stepMm + 1e-9) + 1 }, (_, index) => Number((index * stepMm).toPrecision(12)))
+  const grid = Array.from({ length: Math.floor((BEYOND_LIMIT * mostMm) / stepMm + 1e-9) + 1 }, (_, index) => printed(index * stepMm))
   const isOnGrid = grid.some((cut) => Math.abs(cut - mostMm) < 1e-9)
   return isOnGrid ? grid : [...grid, mostMm].sort((a, b) => a - b)
 }

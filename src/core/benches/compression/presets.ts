@@ -2,6 +2,7 @@ import type { Limit, Spec } from '../../build/types'
 import { cylinderVolumeCm3 } from '../../engine'
 import { UNITS } from '../../quantity'
 import type { Presets } from '../bench'
+import { printed } from '../../numerics/printed'
 
 const PRACTICE = 'Preset: common practice'
 const RATIO_BAND = 0.1
@@ -16,7 +17,7 @@ export const presets: Presets = ({ paper, units, materials, methods }) => {
   const wanted = paper.compressionRatio
   const deck = paper.deckClearance?.value
   return {
-    ...(wanted && { compressionRatio: { lower: round(wanted.value - RATIO_BAND), upper: round(wanted.value + RATIO_BAND), target: wanted.value, source: PRACTICE, reason: `Around the ratio wanted (${wanted.source}).` } }),
+    ...(wanted && { compressionRatio: { lower: printed(wanted.value - RATIO_BAND), upper: printed(wanted.value + RATIO_BAND), target: wanted.value, source: PRACTICE, reason: `Around the ratio wanted (${wanted.source}).` } }),
     ratioSpread: { upper: RATIO_BAND, source: PRACTICE, reason: 'All cylinders alike before any one perfect.' },
     ...(methods.squish === 'pad' && { quench: quenchPreset(materials.rod, units) }),
     ...(deck !== undefined && { deckClearance: { lower: deck - 0.05, upper: deck + 0.05, target: deck, source: PRACTICE, reason: 'Around the deck clearance wanted.' } }),
@@ -45,11 +46,7 @@ function chamberPresets(paper: Spec['paper']): Record<string, Limit> {
   return {
     chamberSpread: { upper: 2 * halfBand, source: PRACTICE, reason: 'Chambers that keep the ratios within 0.1: 0.1 · clearance volume ÷ (ratio − 1).' },
     ...(chamberVolume && {
-      chamberVolume: { lower: round(chamberVolume.value - halfBand), upper: round(chamberVolume.value + halfBand), target: chamberVolume.value, source: PRACTICE, reason: 'Half the spread allowed, either side of the paper.' },
+      chamberVolume: { lower: printed(chamberVolume.value - halfBand), upper: printed(chamberVolume.value + halfBand), target: chamberVolume.value, source: PRACTICE, reason: 'Half the spread allowed, either side of the paper.' },
     }),
   }
-}
-
-function round(value: number): number {
-  return Number(value.toPrecision(12))
 }
