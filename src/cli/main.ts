@@ -7,7 +7,7 @@ import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
 import { expand, standardUncertainty } from '@/core/metrology'
 import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
 import { computeSum, sumById, SUMS, type SumResult } from '@/core/sums'
-import { fileIssueWords, figureOfKindWords, figureWords, limitWords, standingOf, STANDING_WORDS, subjectWords, sumIssueWords, verdictWords } from '@/wording'
+import { fileIssueWords, figureOfKindWords, findingWords, limitWords, standingOf, STANDING_WORDS, subjectWords, sumIssueWords, verdictWords } from '@/wording'
 import { sumOf } from './derivation'
 
 const OUT_OF_LIMITS = 1
@@ -73,7 +73,7 @@ function tableOf(build: Build, findings: ReturnType<typeof findingsOf>): string 
   const rows = findings.map(({ bench, finding }) => {
     const output = bench.definition.outputs[finding.output]!
     return [
-      `${bench.id}.${finding.id}`, finding.figure ? figureWords(finding.figure.value, output, system) : '–', finding.limit ? limitWords(finding.limit, output, system) : '',
+      `${bench.id}.${finding.id}`, finding.figure ? findingWords(finding, finding.figure.value, output, system) : '–', finding.limit ? limitWords(finding.limit, output, system) : '',
       finding.figure && finding.conformity ? verdictWords(finding, output, system) : STANDING_WORDS[standingOf(finding)],
     ]
   })

@@ -5,7 +5,7 @@ import type { Finding } from '@/core/benches/bench'
 import type { UnitSystem } from '@/core/build'
 import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'
-import { figureWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
+import { findingWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
 import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
@@ -25,7 +25,7 @@ export function SubjectChart({ title, findings, shown, system, height = 210 }: {
   const unit = shown.units[system]
   const points = findings.flatMap((finding): Point[] => (finding.figure ? [{
     subject: finding.cylinder ?? finding.main ?? 0, value: fromCanonical(finding.figure.value.value, unit), doubt: differenceInUnit(expand(finding.figure.value).U, unit),
-    standing: standingOf(finding), words: figureWords(finding.figure.value, shown, system),
+    standing: standingOf(finding), words: findingWords(finding, finding.figure.value, shown, system),
   }] : []))
   const limit = findings.find((finding) => finding.limit)?.limit
   const bounds = [limit?.lower, limit?.upper].flatMap((bound) => (bound === undefined ? [] : [fromCanonical(bound, unit)]))

@@ -1,7 +1,7 @@
-import type { Output } from '@/core/benches'
+import type { Finding, Output } from '@/core/benches'
 import type { UnitSystem } from '@/core/build'
-import { expand, standardUncertainty, type Figure, type Uncertain } from '@/core/metrology'
-import { decimalsForDoubt, formatDifference, formatNumber, joinUnit, UNITS, type Kind, type UnitId } from '@/core/quantity'
+import { expand, standardUncertainty, type Bounds, type Figure, type Uncertain } from '@/core/metrology'
+import { decimalsForDoubt, formatDifference, formatNumber, fromCanonical, differenceInUnit, joinUnit, UNITS, type Kind, type UnitId } from '@/core/quantity'
 
 /** How a kind of value is shown: its units and the most decimals worth showing. */
 export type Shown = Pick<Output, 'units' | 'digits'>
@@ -21,6 +21,32 @@ export function showFigure(value: Uncertain, shown: Shown, system: UnitSystem): 
   return { value: formatNumber(value.value, unit, decimals), doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '', unit: UNITS[unit].symbol }
 }
 
+/** Decimals added to a figure before it is left as it is: it then stands on the edge of its limit to a ten-thousandth. */
+const MOST_ADDED = 4
+
+/**
+ * A finding's value with its uncertainty, to the digits the uncertainty allows; to more where value ± U as printed would lie
+ * elsewhere beside its limit than it does, and so contradict its verdict. A feeler's interval is shown by its own half-width.
+ */
+export function showFinding({ conformity, limit }: Pick<Finding, 'conformity' | 'limit'>, value: Uncertain, shown: Shown, system: UnitSystem): ShownFigure {
+  const unit = shown.units[system]
+  const U = conformity?.U ?? expand(value).U
+  const least = Math.min(shown.digits[system], decimalsForDoubt(U, unit))
+  const written = (decimals: number) => ({ value: formatNumber(value.value, unit, decimals), doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '', unit: UNITS[unit].symbol })
+  const candidates = Array.from({ length: MOST_ADDED + 1 }, (_, added) => written(least + added))
+  const beside = besideLimit(limit, unit, fromCanonical(value.value, unit), differenceInUnit(U, unit))
+  return candidates.find((one) => besideLimit(limit, unit, Number(one.value.replace('−', '-')), Number(one.doubt.replace('±', ''))) === beside) ?? candidates[0]!
+}
+
+/** Where value ± U lies beside a limit, all in one unit. */
+function besideLimit(limit: Bounds | undefined, unit: UnitId, value: number, U: number): 'inside' | 'over' | 'under' | 'across' {
+  const [lower, upper] = [limit?.lower ?? -Infinity, limit?.upper ?? Infinity].map((bound) => fromCanonical(bound, unit)) as [number, number]
+  const slack = 1e-9 * Math.max(Math.abs(value), U)
+  if (value - U > upper + slack) return 'over'
+  if (value + U < lower - slack) return 'under'
+  return value - U >= lower - slack && value + U <= upper + slack ? 'inside' : 'across'
+}
+
 function decimalsOf(value: Uncertain, shown: Shown, system: UnitSystem): number {
   return Math.min(shown.digits[system], decimalsForDoubt(expand(value).U, shown.units[system]))
 }
@@ -32,10 +58,18 @@ function roundedUp(canonicalU: number, unit: UnitId, decimals: number): string {
   return (Math.max(1, Math.ceil(inUnit / step - 0.05)) * step).toFixed(decimals)
 }
 
+/** A finding in one breath: "1.15 ±0.02 mm". */
+export function findingWords(finding: Pick<Finding, 'conformity' | 'limit'>, value: Uncertain, shown: Shown, system: UnitSystem): string {
+  return inOneBreath(showFinding(finding, value, shown, system))
+}
+
 /** "8.97 ±0.03", "1.15 ±0.02 mm". */
 export function figureWords(value: Uncertain, shown: Shown, system: UnitSystem): string {
-  const { value: number, doubt, unit } = showFigure(value, shown, system)
-  return joinSymbol([number, doubt].filter(Boolean).join(' '), unit)
+  return inOneBreath(showFigure(value, shown, system))
+}
+
+function inOneBreath({ value, doubt, unit }: ShownFigure): string {
+  return joinSymbol([value, doubt].filter(Boolean).join(' '), unit)
 }
 
 /** A number of `shown`'s kind without doubt: a limit, a cut. */

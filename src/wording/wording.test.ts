@@ -1,13 +1,14 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BENCHES, type Change, type Finding, type Remark } from '@/core/benches'
 import { compression } from '@/core/benches/compression'
 import { openBuild, withSpec, type Limit } from '@/core/build'
-import { judge, type Figure, type Uncertain } from '@/core/metrology'
+import { judge, judgeInterval, type Figure, type Uncertain } from '@/core/metrology'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import {
   changeWords, costWords, differenceWords, entryIssueWords, gaugeLineIssueWords, figureOfKindWords, figureWords, fileIssueWords, limitWords, missingWords, percent, plainWords, remarkWords,
-  rowIssueWords, showFigure, slipWords, standingOf, stationWords, sumIssueWords, verdictReason, verdictWords, type Shown,
+  rowIssueWords, showFigure, showFinding, slipWords, standingOf, stationWords, sumIssueWords, verdictReason, verdictWords, type Shown,
 } from '.'
 
 const known = (value: number, u: number): Uncertain => ({ value, components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof: Infinity }] })
@@ -47,6 +48,46 @@ describe('figures in words', () => {
     expect(figureOfKindWords(figure(known(783.85, 0)), 'volume', 'metric')).toBe('783.85 cm³')
     expect(figureOfKindWords(figure(known(0.0533, 0)), 'length', 'inch')).toBe('0.002098 in')
     expect(figureOfKindWords(figure(known(0, 0)), 'length', 'metric')).toBe('0 mm')
+  })
+})
+
+describe('a printed value ± U never contradicts its verdict', () => {
+  const judged = (value: number, u: number, limit: Limit) => ({ limit, conformity: judge(known(value, u), limit, 'strict') })
+  const band: Limit = { lower: 0.9, upper: 1.3, source: 'card', reason: '' }
+  it.each([
+    // 1.26 ±0.05, as many digits as the uncertainty allows, would reach past the limit it is within.
+    [1.2552, 0.0222, '1.255', '±0.045'],
+    // 1.35 ±0.05 would touch the limit that it is over for sure.
+    [1.3464, 0.0226, '1.3464', '±0.0452'],
+    // 1.26 ±0.04 would be within, and is not for sure.
+    [1.2604, 0.02, '1.2604', '±0.0400'],
+    // Nothing is added where nothing contradicts.
+    [1.1, 0.02, '1.10', '±0.04'],
+  ])('%s with u %s', (value, u, number, doubt) => {
+    expect(showFinding(judged(value, u, band), known(value, u), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric')).toMatchObject({ value: number, doubt })
+  })
+
+  it('by law: judged again from what is printed, the verdict is the same', () => {
+    fc.assert(fc.property(
+      fc.double({ min: 0.5, max: 1.7, noNaN: true }), fc.double({ min: 1e-4, max: 0.3, noNaN: true }), fc.constantFrom<Limit>(band, { ...band, lower: undefined }, { ...band, upper: undefined }), fc.constantFrom('metric', 'inch'),
+      (value, u, limit, system) => {
+        const found = judged(value, u, limit)
+        // Nearer to an edge than a ten-thousandth of its uncertainty no digits tell the two sides apart.
+        fc.pre([limit.lower, limit.upper].every((bound) => bound === undefined || [value - 2 * u, value + 2 * u].every((end) => Math.abs(end - bound) > 2e-4)))
+        const shown = showFinding(found, known(value, u), LENGTH, system as 'metric')
+        const factor = system === 'metric' ? 1 : 0.0254
+        const half = Number(shown.doubt.replace('±', '')) * factor
+        const printed = Number(shown.value.replace('−', '-')) * factor
+        const again = judge(known(printed, half / 2), { ...(limit.lower !== undefined && { lower: limit.lower }), ...(limit.upper !== undefined && { upper: limit.upper }) }, 'strict')
+        expect(again.verdict).toBe(found.conformity.verdict)
+      },
+    ), { numRuns: 2000 })
+  })
+
+  it('shows a feeler’s interval by its half-width, so that a leaf that goes at the limit is seen to', () => {
+    const limit: Limit = { lower: 0.54, source: 'card', reason: '' }
+    const conformity = judgeInterval(0.54, 0.55, limit, 'strict')
+    expect(showFinding({ limit, conformity }, known(0.545, 0.01 / Math.sqrt(12)), LENGTH, 'metric')).toMatchObject({ value: '0.545', doubt: '±0.005' })
   })
 })
 

@@ -7,7 +7,7 @@ import { expand } from '@/core/metrology'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { LimitBand } from '@/ui/LimitBand'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { capital, findingTitle, missingWords, remarkWords, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
+import { capital, findingTitle, missingWords, remarkWords, showFinding, showFigure, stationWords, subjectsWords, verdictReason, verdictWords } from '@/wording'
 import { findingsOf, ledgerLines, type LedgerLine } from './ledgerLines'
 
 const Side = styled.aside`
@@ -84,7 +84,7 @@ const LineBody = memo(({ line, definition, system, onOpen, stationLabel }: {
       </Open>
     )
   }
-  const shown = showFigure(finding.figure.value, output, system)
+  const shown = showFinding(finding, finding.figure.value, output, system)
   return (
     <Open type="button" onClick={() => onOpen(finding)}>
       <Top><VerdictMark standing={standing} silent /><span>{title}</span><span data-value>{shown.value}<small>{shown.doubt} {shown.unit}</small></span></Top>

@@ -9,7 +9,7 @@ import { span } from '@/core/numerics/span'
 import { decimalsForStep, decimalsToShow, formatDifference, formatNumber, UNITS } from '@/core/quantity'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { isMarked, showFigure, standingOf, type Standing } from '@/wording'
+import { isMarked, showFinding, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
   width: 100%; font-size: 13.5px; table-layout: fixed; & + & { margin-top: 14px; }
@@ -109,7 +109,7 @@ function Total({ output, sheet, bench, byId, system }: { output: string; sheet: 
         const standing = finding ? standingOf(finding) : 'notMeasured'
         return (
           <td key={column} style={{ color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined }}>
-            {finding?.figure ? <>{standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />} {showFigure(finding.figure.value, definition, system).value}</> : '–'}
+            {finding?.figure ? <>{standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />} {showFinding(finding, finding.figure.value, definition, system).value}</> : '–'}
           </td>
         )
       })}

@@ -9,7 +9,7 @@ import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { figureWords, findingTitle, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectsWords, subjectWords, verdictReason, verdictWords } from '@/wording'
+import { findingTitle, findingWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectsWords, subjectWords, verdictReason, verdictWords } from '@/wording'
 import { Key } from './Key'
 import { DirectSum, DoubtBudget, SumTree } from './SumTree'
 
@@ -37,7 +37,7 @@ export function FindingPanel({ finding, definition, build, stations, system, onC
           )}
           {finding.figure ? (
             <>
-              <Big><VerdictMark standing={standingOf(finding)} size={20} /> {figureWords(finding.figure.value, output, system)}</Big>
+              <Big><VerdictMark standing={standingOf(finding)} size={20} /> {findingWords(finding, finding.figure.value, output, system)}</Big>
               <Quiet>
                 {finding.conformity && finding.limit ? <>{sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)} {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.</> : 'No limit is set for this; it informs, it does not judge.'}
                 {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}

@@ -21,7 +21,7 @@ describe('the build sheet', () => {
     const [cylinders, engine] = deck.findings
     expect(cylinders!.columns).toEqual(['1', '2', '3', '4', '5'])
     const ratio = cylinders!.rows.find((row) => row.label === 'Ratio')!
-    expect(ratio).toMatchObject({ under: '8.9 to 9.1 (tuner)', cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d$/), plusMinus: expect.stringMatching(/^±0\.0\d$/), standing: expect.any(String) })) })
+    expect(ratio).toMatchObject({ under: '8.9 to 9.1 (tuner)', cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d+$/), plusMinus: expect.stringMatching(/^±0\.0\d+$/), standing: expect.any(String) })) })
     expect(['under', 'inDoubt']).toContain(ratio.cells[3]!.standing)
     expect(engine!.columns).toEqual(['engine'])
     expect(cylinders!.rows.some((row) => row.label.includes('(estimate)'))).toBe(true)

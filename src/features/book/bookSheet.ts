@@ -2,7 +2,7 @@
 import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Across, type Bench, type Finding, type Output, type Station } from '@/core/benches'
 import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type HistoryLine, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
 import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
-import { dutyWords, figureWords, findingTitle, fuelWords, limitWords, remarkWords, RULE_WORDS, showFigure, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
+import { dutyWords, findingTitle, findingWords, fuelWords, limitWords, remarkWords, RULE_WORDS, showFinding, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
 
 export interface BookSheet {
   readonly title: string
@@ -138,7 +138,7 @@ function findingRow(outputId: string, found: readonly (Finding | undefined)[], b
     under: limit ? `${limitWords(limit, output, system)} (${limit.source})` : '',
     cells: found.map((finding, index) => {
       const value = figures[index]
-      const shown = value && showFigure(value, output, system)
+      const shown = value && finding && showFinding(finding, value, output, system)
       return { words: shown?.value ?? (finding ? '–' : ''), plusMinus: shown?.doubt ?? '', standing: finding ? standingOf(finding) : 'noLimit' }
     }),
   }
@@ -156,7 +156,7 @@ function cellWords(build: Build, station: Station | undefined, unit: UnitId): st
 function outLine(finding: Finding, output: Output, system: UnitSystem): OutLine {
   return {
     label: `${findingTitle(finding, output)}${output.estimate ? ' (estimate)' : ''}`,
-    value: finding.figure ? figureWords(finding.figure.value, output, system) : '–',
+    value: finding.figure ? findingWords(finding, finding.figure.value, output, system) : '–',
     limit: finding.limit ? `${limitWords(finding.limit, output, system)} (${finding.limit.source})` : '',
     standing: standingOf(finding),
     words: [verdictWords(finding, output, system), ...finding.remarks.map((remark) => remarkWords(remark, finding, output, system))].join('. ').replaceAll('..', '.'),
