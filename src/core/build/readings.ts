@@ -28,9 +28,14 @@ export interface HistoryLine {
 }
 
 /** Name of a place to measure: characteristic, then cylinder, main bearing, bank, spot and repeat where they apply. */
-export function stationId(characteristic: string, place: Place): string {
-  const { cylinder, main, bank, spot, repeat } = place
-  return [characteristic, cylinder && `c${cylinder}`, main && `m${main}`, bank, spot, repeat && `r${repeat}`].filter(Boolean).join('/')
+export function stationId(characteristic: string, { cylinder, main, bank, spot, repeat }: Place): string {
+  // Plain joining: a derivation names a few hundred stations, and one runs at every key.
+  let id = characteristic
+  if (cylinder) id += `/c${cylinder}`
+  if (main) id += `/m${main}`
+  if (bank) id += `/${bank}`
+  if (spot) id += `/${spot}`
+  return repeat ? `${id}/r${repeat}` : id
 }
 
 /**

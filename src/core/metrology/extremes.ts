@@ -36,18 +36,27 @@ export function selectionU(extreme: Extreme, values: readonly Uncertain[], picke
 
 /** How far from the true extreme the picked one stands in all but the rarest repetitions of the measurement. */
 function reachOf(extreme: Extreme, trueValues: readonly number[], noise: readonly number[]): number {
-  const target = statistic(extreme, trueValues)
+  const target = statistic(extreme, Math.min(...trueValues), Math.max(...trueValues))
   const normals = normalTable()
-  const off = new Float64Array(DRAWS)
-  const drawn = new Float64Array(trueValues.length)
+  const count = trueValues.length
   for (let draw = 0; draw < DRAWS; draw++) {
-    for (let i = 0; i < drawn.length; i++) drawn[i] = trueValues[i]! + noise[i]! * normals[draw * MOST_VALUES + i]!
-    off[draw] = Math.abs(statistic(extreme, drawn) - target)
+    const from = draw * MOST_VALUES
+    let low = Infinity
+    let high = -Infinity
+    for (let i = 0; i < count; i++) {
+      const value = trueValues[i]! + noise[i]! * normals[from + i]!
+      if (value < low) low = value
+      if (value > high) high = value
+    }
+    off[draw] = Math.abs(statistic(extreme, low, high) - target)
   }
   const at = Math.ceil(COVERAGE * DRAWS) - 1
   quickselect(off, at)
   return off[at]!
 }
+
+/** Written over by every call: this stands on the path of a key stroke. */
+const off = new Float64Array(DRAWS)
 
 /** All at one size, their root mean square without its noise; nothing where they can be told apart. */
 function alike(values: readonly number[], noise: readonly number[]): number[][] {
@@ -59,13 +68,7 @@ function alike(values: readonly number[], noise: readonly number[]): number[][] 
   return [values.map(() => size)]
 }
 
-function statistic(extreme: Extreme, values: Float64Array | readonly number[]): number {
-  let low = Infinity
-  let high = -Infinity
-  for (const value of values) {
-    if (value < low) low = value
-    if (value > high) high = value
-  }
+function statistic(extreme: Extreme, low: number, high: number): number {
   if (extreme === 'range') return high - low
   return extreme === 'smallest' ? low : Math.max(high, -low)
 }

@@ -14,13 +14,15 @@ export function derive(build: Build): Finding[] {
   const numbers = cylinderNumbers(build.spec.layout)
   const each = (output: keyof typeof definition.outputs, of: (cylinder: number) => Derived) =>
     numbers.map((cylinder) => finding(build, definition, output, of(cylinder), { cylinder }))
+  const gapsOf = (...rings: Ring[]) => new Map(numbers.map((cylinder) => [cylinder, gapOf(build, rings, cylinder)]))
+  const [tops, seconds] = [gapsOf('top'), gapsOf('second')]
   return [
-    ...each('topGap', (cylinder) => gapOf(build, ['top'], cylinder)),
-    ...each('secondGap', (cylinder) => gapOf(build, ['second'], cylinder)),
-    ...each('secondOverTop', (cylinder) => secondOver(build, cylinder)),
+    ...each('topGap', (cylinder) => tops.get(cylinder)!),
+    ...each('secondGap', (cylinder) => seconds.get(cylinder)!),
+    ...each('secondOverTop', (cylinder) => secondOver(tops.get(cylinder)!, seconds.get(cylinder)!)),
     ...each('railGap', (cylinder) => gapOf(build, ['upperRail', 'lowerRail'], cylinder)),
     ...(build.spec.paper.ringTemperature || build.spec.paper.boreTemperature
-      ? [...each('buttingTemperature', (cylinder) => hot(build, cylinder, 'buttingTemperature')), ...each('hotGap', (cylinder) => hot(build, cylinder, 'hotGap'))]
+      ? (['buttingTemperature', 'hotGap'] as const).flatMap((output) => each(output, (cylinder) => hot(build, cylinder, tops.get(cylinder)!, output)))
       : []),
   ]
 }
@@ -56,20 +58,25 @@ function spotWords({ depth, turned }: RingSpot): string {
 }
 
 /** A second ring gapped tighter than the top traps pressure between the two and lifts the top one. */
-function secondOver(build: Build, cylinder: number): Derived {
-  const gaps = allOf({ top: gapOf(build, ['top'], cylinder), second: gapOf(build, ['second'], cylinder) })
+function secondOver(top: Derived, second: Derived): Derived {
+  const gaps = allOf({ top, second })
   if (gaps.missing) return { missing: gaps.missing }
-  const { top, second } = gaps.figures
-  const isPartial = (['top', 'second'] as const).some((ring) => { const gap = gapOf(build, [ring], cylinder); return isKnown(gap) && gap.isPartial })
   return {
-    isPartial, figure: resultOf(secondOverTop, [{ label: 'Second ring', weight: 1, figure: second }, { label: 'Top ring', weight: -1, figure: top }]) }
+    isPartial: [top, second].some((gap) => isKnown(gap) && gap.isPartial),
+    figure: resultOf(secondOverTop, [
+      { label: 'Second ring', weight: 1, figure: gaps.figures.second },
+      { label: 'Top ring', weight: -1, figure: gaps.figures.top },
+    ]),
+  }
 }
 
-function hot(build: Build, cylinder: number, what: 'hotGap' | 'buttingTemperature'): Derived {
-  const gap = gapOf(build, ['top'], cylinder)
+function hot(build: Build, cylinder: number, gap: Derived, what: 'hotGap' | 'buttingTemperature'): Derived {
   const heat = ringHeat(build, cylinder)
-  if (!isKnown(gap) || 'missing' in heat) return { missing: [...(isKnown(gap) ? [] : gap.missing), ...('missing' in heat ? heat.missing : [])] }
+  if (!isKnown(gap) || 'missing' in heat) {
+    return { missing: [...(isKnown(gap) ? [] : gap.missing), ...('missing' in heat ? heat.missing : [])] }
+  }
   // The verdict is drawn for the worst of what is not known for sure; the gap left is shown for the middle of it.
-  if (what === 'buttingTemperature') return { figure: buttingTemperature.of({ ...cautiousHeat(build, heat.heat), gapMm: gap.figure }), isPartial: gap.isPartial }
-  return { figure: hotGap.of({ ...heat.heat, gapMm: gap.figure }), isPartial: gap.isPartial }
+  const formula = what === 'buttingTemperature' ? buttingTemperature : hotGap
+  const inputs = what === 'buttingTemperature' ? cautiousHeat(build, heat.heat) : heat.heat
+  return { figure: formula.of({ ...inputs, gapMm: gap.figure }), isPartial: gap.isPartial }
 }
