@@ -103,7 +103,7 @@ function append<Value>(into: Map<string, Value[]>, key: string, value: Value): v
 function takenBackIds(entries: readonly Entry[]): ReadonlySet<string> {
   const undosOf = new Map<string, string[]>()
   for (const entry of entries) if (entry.kind === 'undo') append(undosOf, entry.target, entry.id)
-  for (const undos of [...undosOf.values()]) for (const id of undos) if (!undosOf.has(id)) undosOf.set(id, [])
+  for (const undos of undosOf.values()) for (const id of undos) if (!undosOf.has(id)) undosOf.set(id, [])
   const takenBack = new Set<string>()
   for (const id of dependencyOrder(undosOf).ordered) {
     if (undosOf.get(id)!.some((undo) => !takenBack.has(undo))) takenBack.add(id)

@@ -22,13 +22,19 @@ interface Edit {
 export function useSpec(buildId: string, initial: Spec, initialRevision: number, by: string) {
   const stored = useRef({ spec: initial, revision: initialRevision })
   const edits = useRef<readonly Edit[]>([])
-  const running = useRef<Promise<void>>(undefined)
+  /** Sends follow one another, undos among them, in the order they were asked for. */
+  const lastSend = useRef<Promise<void>>(Promise.resolve())
   const [spec, setSpec] = useState(initial)
   const [trouble, setTrouble] = useState('')
   const [said, setSaid] = useState('')
   const [moved, setMoved] = useState<Moved>()
-  /** The revision an undo goes back from. */
-  const [undoFrom, setUndoFrom] = useState(initialRevision)
+  /** The revision an undo goes back from: known at once to the next press, and to the screen when it is drawn again. */
+  const undoFrom = useRef(initialRevision)
+  const [canUndo, setCanUndo] = useState(initialRevision > 1)
+  const undoNextFrom = useCallback((revision: number) => {
+    undoFrom.current = revision
+    setCanUndo(revision > 1)
+  }, [])
 
   const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
 
@@ -52,34 +58,34 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
     return false
   }, [buildId, by])
 
-  const run = useCallback(async () => {
-    for (let next = edits.current[0]; next; next = edits.current[0]) {
-      const isStored = await save(next)
-      edits.current = edits.current.slice(1)
-      show()
-      if (isStored) setUndoFrom(stored.current.revision)
-    }
-    running.current = undefined
-  }, [save, show])
+  const queue = useCallback((work: () => Promise<void>): Promise<void> => {
+    lastSend.current = lastSend.current.then(work)
+    return lastSend.current
+  }, [])
 
   const change = useCallback((reason: string, apply: (spec: Spec) => Spec): Promise<void> => {
     const before = edits.current.reduce((now, edit) => edit.apply(now), stored.current.spec)
     if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve()
-    edits.current = [...edits.current, { reason, apply }]
+    const edit = { reason, apply }
+    edits.current = [...edits.current, edit]
     show()
-    running.current ??= run()
-    return running.current
-  }, [run, show])
+    return queue(async () => {
+      const isStored = await save(edit)
+      edits.current = edits.current.filter((other) => other !== edit)
+      show()
+      if (isStored) undoNextFrom(stored.current.revision)
+    })
+  }, [queue, save, show, undoNextFrom])
 
-  const undo = useCallback(async () => {
-    const earlier = await specAt(buildId, String(undoFrom - 1))
+  const undo = useCallback(() => queue(async () => {
+    const earlier = await specAt(buildId, String(undoFrom.current - 1))
     if (!earlier) return setTrouble('There is nothing further back to go to.')
     if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
     show()
-    setUndoFrom(undoFrom - 1)
-  }, [buildId, save, show, undoFrom])
+    undoNextFrom(undoFrom.current - 1)
+  }), [buildId, queue, save, show, undoNextFrom])
 
-  return useMemo(() => ({ spec, change, undo, canUndo: undoFrom > 1, trouble, said, moved }), [change, moved, said, spec, trouble, undo, undoFrom])
+  return useMemo(() => ({ spec, change, undo, canUndo, trouble, said, moved }), [canUndo, change, moved, said, spec, trouble, undo])
 }
 
 const STALE = 409
