@@ -1,4 +1,6 @@
-import type { Build } from '../build/build'
+import { readingAt, type Build } from '../build/build'
+import { stationId } from '../build/readings'
+import type { Place } from '../build/types'
 import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
 import { doubtBudget } from './doubtBudget'
 import type { BenchDefinition, Finding, Missing, Remark, Subject } from './bench'
@@ -89,6 +91,13 @@ export function intervalOf(build: Build, station: string): Interval | undefined 
   const gauge = build.gauges.get(reading.gauge)
   const bias = gauge?.bias ?? 0
   return { low: reading.value - bias, high: reading.upper - bias, leafTolerance: gauge?.checkedOn === undefined ? 0 : 2 * gauge.biasU }
+}
+
+/** A reading that is the finding itself: its figure, its interval where it is go/no-go, or what is wanted. */
+export function asRead(build: Build, characteristic: string, place: Place): Derived {
+  const id = stationId(characteristic, place)
+  const figure = readingAt(build, characteristic, place)
+  return figure ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) } : { missing: [{ kind: 'reading', stationId: id }] }
 }
 
 /** What an unchecked leaf may be off, said beside a verdict that does not count it. */

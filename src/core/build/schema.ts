@@ -138,6 +138,8 @@ export const methodsSchema = z.object({
   ringDepths: z.union([z.literal(1), z.literal(3)]),
   /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
   ringQuarterTurn: z.boolean().optional(),
+  /** Side and back clearance of each compression ring is read, not only looked at; not said: it is not. */
+  ringGrooves: z.boolean().optional(),
   clocking: z.enum(['maker', 'opposed', 'pinAxis']),
   /** Whether the chamber has a pad that comes close to the crown; without one there is no quench to judge. */
   squish: z.enum(['pad', 'none']),

@@ -27,7 +27,7 @@ function detailOf(issue: z.core.$ZodIssue): string {
   }
 }
 
-const FORMAT_WORDS: Readonly<Record<string, string>> = { datetime: 'is not a date and time', uuid: 'is not an id', guid: 'is not an id', regex: 'is not written as it should be' }
+const FORMAT_WORDS: Readonly<Record<string, string>> = { datetime: 'is not a date and time', uuid: 'is not an id', guid: 'is not an id', regex: 'is an id in capitals: small letters are wanted' }
 
 function unitOf(origin: string): string {
   return origin === 'string' ? ' characters' : origin === 'array' ? ' of them' : ''

@@ -56,6 +56,8 @@ export class VirtualHand {
       case 'ringTop': return this.gapAt(of(engine.ringTopMm), number, place.spot)
       case 'ringSecond': return this.gapAt(of(engine.ringSecondMm), number, place.spot)
       case 'railUpper': case 'railLower': return of(engine.railMm)
+      case 'sideTop': case 'sideSecond': return 0.045
+      case 'backTop': case 'backSecond': return 0.25
       case 'mainJournal': return of(engine.mainJournalMm) + journalShape(place.spot ?? '')
       case 'rodJournal': return of(engine.rodJournalMm) + journalShape(place.spot ?? '')
       case 'mainClearance': case 'mainStrip': return of(engine.mainClearanceMm) + relief(place.spot)

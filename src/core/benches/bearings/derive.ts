@@ -6,7 +6,7 @@ import type { Finding, Remark } from '../bench'
 import { checkAt } from '../checks'
 import { spreadAcross } from '../engineWide'
 import { largestOf } from '../extremeFigure'
-import { allOf, finding, intervalOf, isKnown, leafRemark, type Derived } from '../finding'
+import { allOf, asRead, finding, isKnown, type Derived } from '../finding'
 import { definition, type BearingOutput } from './definition'
 import { journalOutOfRound, journalTaper, plannedClearance, spinRise, warmClearance } from './formulas'
 import { clearanceOf, clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalDiameter, journalReading, journalsOf, type Journal } from './journals'
@@ -135,13 +135,10 @@ function endFloat(build: Build): Finding {
 }
 
 function whole(build: Build, output: 'endFloat' | 'runOut'): Finding {
-  const figure = readingAt(build, output, {})
-  return finding(build, definition, output, figure ? { figure } : { missing: [{ kind: 'reading', stationId: stationId(output, {}) }] })
+  return finding(build, definition, output, asRead(build, output, {}))
 }
 
 function rodSides(build: Build): Finding[] {
-  return stations(build).filter((one) => one.characteristic === 'rodSide').map(({ id, place }) => {
-    const figure = readingAt(build, 'rodSide', place)
-    return finding(build, definition, 'rodSide', figure ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) } : { missing: [{ kind: 'reading', stationId: id }] }, { cylinder: place.cylinder })
-  })
+  return stations(build).filter(({ characteristic }) => characteristic === 'rodSide')
+    .map(({ place }) => finding(build, definition, 'rodSide', asRead(build, 'rodSide', place), { cylinder: place.cylinder }))
 }

@@ -1,4 +1,4 @@
-import { paperAt, readingAt, type Build } from '../../build/build'
+import { paperAt, type Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
 import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
@@ -6,7 +6,7 @@ import { afterWork } from '../afterWork'
 import type { Missing, Remark } from '../bench'
 import { isOfOldPart } from '../oldParts'
 import { boreOf } from '../boreDiameter'
-import { allOf, isKnown, type Derived } from '../finding'
+import { allOf, asRead, isKnown, type Derived } from '../finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
 import { deckClearance } from '../deckClearance'
 import { buretteDifference, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
@@ -91,13 +91,13 @@ function oneFill(build: Build, cylinder: number, repeat: number): Derived {
   const place = { cylinder, repeat }
   switch (build.spec.methods.chamber) {
     case 'buretteVolume':
-      return fromReading(build, 'chamber', place)
+      return asRead(build, 'chamber', place)
     case 'mass': {
-      const inputs = allOf({ massG: fromReading(build, 'chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
+      const inputs = allOf({ massG: asRead(build, 'chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
       return inputs.missing ? inputs : { figure: volumeByMass.of(inputs.figures) }
     }
     case 'buretteLevels': {
-      const inputs = allOf({ start: fromReading(build, 'chamberStart', place), end: fromReading(build, 'chamberEnd', place) })
+      const inputs = allOf({ start: asRead(build, 'chamberStart', place), end: asRead(build, 'chamberEnd', place) })
       if (inputs.missing) return inputs
       const { start, end } = inputs.figures
       // Some burettes count down as they empty, some up: the volume run in is the difference either way.
@@ -114,7 +114,7 @@ function pistonVolume(build: Build, cylinder: number): Derived {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
   if (build.spec.methods.piston === 'downTheBore') {
     const inputs = allOf({
-      fillCm3: fromReading(build, 'pistonFill', { cylinder }), boreMm: boreOf(build, cylinder), dropMm: fromReading(build, 'pistonDrop', { cylinder }),
+      fillCm3: asRead(build, 'pistonFill', { cylinder }), boreMm: boreOf(build, cylinder), dropMm: asRead(build, 'pistonDrop', { cylinder }),
     })
     return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
   }
@@ -143,7 +143,7 @@ function gasketOf(build: Build, cylinder: number): { gasketBore: Derived; gasket
   if (build.spec.methods.gasket === 'paper') return stated
   const measured = (characteristic: 'gasketThickness' | 'gasketBore'): Derived => {
     const reading = build.readings.current.get(stationId(characteristic, { bank }))
-    if (!isOfOldPart(build, 'gasket', reading?.id)) return fromReading(build, characteristic, { bank })
+    if (!isOfOldPart(build, 'gasket', reading?.id)) return asRead(build, characteristic, { bank })
     const maker = stated[characteristic === 'gasketBore' ? 'gasketBore' : 'gasketThickness']
     return isKnown(maker) ? { ...maker, isPartial: true, remarks: [{ code: 'oldPart', part: 'gasket' }] } : maker
   }
@@ -175,10 +175,5 @@ export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number])
 function fromPaper(build: Build, key: Parameters<typeof paperAt>[1]): Derived {
   const figure = paperAt(build, key)
   return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
-}
-
-function fromReading(build: Build, characteristic: string, place: Parameters<typeof stationId>[1]): Derived {
-  const figure = readingAt(build, characteristic, place)
-  return figure ? { figure } : { missing: [{ kind: 'reading', stationId: stationId(characteristic, place) }] }
 }
 

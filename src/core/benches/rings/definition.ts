@@ -4,6 +4,8 @@ const GAP = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
 const SHOWN = { ...GAP, digits: { metric: 3, inch: 1 } } as const
 const HEAT = { kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, digits: { metric: 0, inch: 0 } } as const
 const FEELER = { ...GAP, gauges: ['feeler'], filed: true } as const
+const SIDE = { ...GAP, gauges: ['feeler'] } as const
+const BACK = { ...GAP, gauges: ['dial', 'other'], signed: true, sense: { positive: 'below its land', negative: 'above its land' } } as const
 
 export const definition = {
   title: 'Rings',
@@ -13,6 +15,10 @@ export const definition = {
     ringSecond: { label: 'Second ring gap', ...FEELER, judgedBy: 'secondGap' },
     railUpper: { label: 'Upper rail gap', ...FEELER, judgedBy: 'railGap' },
     railLower: { label: 'Lower rail gap', ...FEELER, judgedBy: 'railGap' },
+    sideTop: { label: 'Top ring, side clearance', ...SIDE, judgedBy: 'topSide' },
+    sideSecond: { label: 'Second ring, side clearance', ...SIDE, judgedBy: 'secondSide' },
+    backTop: { label: 'Top ring, below its land', ...BACK, judgedBy: 'topBack' },
+    backSecond: { label: 'Second ring, below its land', ...BACK, judgedBy: 'secondBack' },
   },
   outputs: {
     topGap: { label: 'Top ring gap', ...SHOWN, limit: 'topGap' },
@@ -20,6 +26,10 @@ export const definition = {
     secondOverTop: { label: 'Second over top', ...SHOWN, limit: 'secondOverTop' },
     railGap: { label: 'Tighter oil rail', ...SHOWN, limit: 'railGap' },
     buttingTemperature: { label: 'Top ring butts at', ...HEAT, limit: 'buttingTemperature', estimate: true },
+    topSide: { label: 'Top ring, side clearance', ...SHOWN, limit: 'topSide' },
+    secondSide: { label: 'Second ring, side clearance', ...SHOWN, limit: 'secondSide' },
+    topBack: { label: 'Top ring, back clearance', ...SHOWN, limit: 'backClearance' },
+    secondBack: { label: 'Second ring, back clearance', ...SHOWN, limit: 'backClearance' },
     hotGap: { label: 'Top gap left hot', ...SHOWN, estimate: true },
   },
   limits: {
@@ -28,6 +38,9 @@ export const definition = {
     secondOverTop: { label: 'Second ring over top ring', ...SHOWN },
     railGap: { label: 'Oil rail gap', ...SHOWN },
     buttingTemperature: { label: 'Ring temperature to stand', ...HEAT },
+    topSide: { label: 'Top ring side clearance', ...SHOWN },
+    secondSide: { label: 'Second ring side clearance', ...SHOWN },
+    backClearance: { label: 'Ring back clearance', ...SHOWN },
   },
   paper: ['bore', 'ringTemperature', 'boreTemperature'],
   checks: {

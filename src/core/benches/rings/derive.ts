@@ -8,6 +8,7 @@ import { gapChangeMm, isFiledSince, ringGapAt, ringSpots, ringStation, type Ring
 import type { Ring } from '../ringNames'
 import { definition } from './definition'
 import { buttingTemperature, hotGap, secondOverTop } from './formulas'
+import { grooveFindings } from './grooves'
 import { cautiousHeat, ringHeat } from './heat'
 
 export function derive(build: Build): Finding[] {
@@ -24,6 +25,7 @@ export function derive(build: Build): Finding[] {
     ...(build.spec.paper.ringTemperature || build.spec.paper.boreTemperature
       ? (['buttingTemperature', 'hotGap'] as const).flatMap((output) => each(output, (cylinder) => hot(build, cylinder, tops.get(cylinder)!, output)))
       : []),
+    ...grooveFindings(build, numbers),
   ]
 }
 

@@ -4,6 +4,7 @@ import { cylinderNumbers } from '../../engine'
 import type { Station } from '../bench'
 import { ringPlace, ringSpots } from '../ringGap'
 import { RING_CHARACTERISTIC, RINGS, type Ring } from '../ringNames'
+import { GROOVE_CHARACTERISTICS, GROOVES } from './grooves'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'top ring', second: 'second ring', upperRail: 'upper oil rail', lowerRail: 'lower oil rail' }
 const ROW_WORDS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
@@ -14,7 +15,11 @@ const DEPTH_WORDS = { top: 'an inch down', middle: 'mid travel', bottom: 'bottom
 /** A cylinder at a time, its rings from the crown down: a ring is gapped in the bore it will live in. */
 export function stations(build: Build): readonly Station[] {
   const boreMm = build.spec.paper.bore?.value ?? 85
-  return cylinderNumbers(build.spec.layout).flatMap((cylinder) => RINGS.flatMap((ring) => {
+  return cylinderNumbers(build.spec.layout).flatMap((cylinder) => [...gapStations(build, cylinder, boreMm), ...grooveStations(build, cylinder)])
+}
+
+function gapStations(build: Build, cylinder: number, boreMm: number): Station[] {
+  return RINGS.flatMap((ring) => {
     const spots = ringSpots(build, ring)
     return spots.map((spot): Station => {
       const characteristic = RING_CHARACTERISTIC[ring]
@@ -29,5 +34,21 @@ export function stations(build: Build): readonly Station[] {
         drawnAt: { x: DRAWN_X[depth], y: DRAWN_Y[ring] },
       }
     })
-  }))
+  })
+}
+
+/** In the grooves of the piston it will live on: side clearance between ring and flank, back clearance as how far it sinks below its land. */
+function grooveStations(build: Build, cylinder: number): Station[] {
+  if (!build.spec.methods.ringGrooves) return []
+  const place = { cylinder }
+  return GROOVE_CHARACTERISTICS.map((characteristic): Station => {
+    const { ring, what } = GROOVES[characteristic]
+    return {
+      id: stationId(characteristic, place), characteristic, place,
+      label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} ${what === 'side' ? 'side clearance in its groove' : 'below its land, pushed to the groove’s bottom'}`,
+      row: `${ROW_WORDS[ring]}, ${what}`,
+      expected: what === 'side' ? { low: 0.01, high: 0.3 } : { low: 0, high: 1.5 },
+      drawnAt: { x: what === 'side' ? 0.86 : -0.86, y: DRAWN_Y[ring] },
+    }
+  })
 }

@@ -1,12 +1,11 @@
-import { paperAt, readingAt, type Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { paperAt, type Build } from '../../build/build'
 import { crankTurns, cylinderNumbers, sharedPins } from '../../engine'
 import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../bench'
 import { afterWork } from '../afterWork'
 import { deckClearance } from '../deckClearance'
 import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
-import { allOf, finding, isKnown, type Derived } from '../finding'
+import { allOf, asRead, finding, isKnown, type Derived } from '../finding'
 import { pistonIn } from '../fitted'
 import { definition, type RodCharacteristic, type RodOutput } from './definition'
 import { bigEndMean, bigEndRound, bobweight, pinClearance, reciprocatingMass, rotatingMass, stackApart, stackedDeck } from './formulas'
@@ -32,9 +31,7 @@ export function derive(build: Build): Finding[] {
 }
 
 function at(build: Build, characteristic: RodCharacteristic, cylinder: number, spot?: string): Derived {
-  const place = { cylinder, ...(spot && { spot }) }
-  const figure = readingAt(build, characteristic, place)
-  return figure ? { figure } : { missing: [{ kind: 'reading', stationId: stationId(characteristic, place) }] }
+  return asRead(build, characteristic, { cylinder, ...(spot && { spot }) })
 }
 
 function pinClearanceOf(build: Build, cylinder: number): Derived {

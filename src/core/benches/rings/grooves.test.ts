@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest'
+import { openBuild, withEntries, withSpec, type Build, type Entry, type Limit } from '@/core/build'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { standardUncertainty } from '../../metrology'
+import { rings } from '.'
+
+const tern = openBuild(demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z')))
+const read = withSpec(tern, { ...tern.spec, methods: { ...tern.spec.methods, ringGrooves: true } })
+const find = (build: Build, id: string) => rings.derive(build).find((finding) => finding.id === id)
+
+let counter = 0
+function reading(build: Build, characteristic: string, value: number, gauge: string, upper?: number): Build {
+  const id = `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`
+  return withEntries(build, [{ kind: 'reading', id, at: '2026-03-02T10:00:00Z', by: 'KV', characteristic, place: { cylinder: 3 }, value, unit: 'mm', asTyped: String(value), gauge, ...(upper !== undefined && { upper }) } as Entry])
+}
+const limited = (build: Build, limits: Record<string, Limit>) => withSpec(build, { ...build.spec, limits: { ...build.spec.limits, ...limits } })
+const MAKER = { source: 'piston maker’s card', reason: '' }
+
+describe('side and back clearance of the rings', () => {
+  it('is asked for where the shop reads it, four places a cylinder after its gaps', () => {
+    const groove = rings.stations(read).filter(({ characteristic }) => /^(side|back)/.test(characteristic))
+    expect(rings.stations(tern).filter(({ characteristic }) => /^(side|back)/.test(characteristic))).toEqual([])
+    expect(groove.length).toBe(5 * 4)
+    expect(groove.slice(0, 4).map(({ id, row }) => [id, row])).toEqual([['sideTop/c1', 'Top, side'], ['sideSecond/c1', 'Second, side'], ['backTop/c1', 'Top, back'], ['backSecond/c1', 'Second, back']])
+    expect(find(read, 'topSide.3')!.missing).toEqual([{ kind: 'reading', stationId: 'sideTop/c3' }])
+    expect(find(tern, 'topSide.3')).toBeUndefined()
+  })
+
+  it('has no limit until the maker’s number is entered', () => {
+    const measured = reading(read, 'sideTop', 0.04, 'feeler-fine.1', 0.05)
+    expect(find(measured, 'topSide.3')).toMatchObject({ limit: undefined, conformity: undefined })
+    expect(find(measured, 'topSide.3')!.figure!.value.value).toBeCloseTo(0.045, 12)
+  })
+
+  it.each([
+    // Leaf that goes, leaf that does not, verdict against 0.04 to 0.08 mm.
+    [0.04, 0.05, 'within'], [0.03, 0.04, 'under'], [0.03, 0.05, 'inDoubt'], [0.07, 0.08, 'within'], [0.08, 0.09, 'over'],
+  ])('a side where %f goes and %f does not is %s', (goes, doesNot, verdict) => {
+    const build = limited(reading(read, 'sideTop', goes, 'feeler-fine.1', doesNot), { topSide: { ...MAKER, lower: 0.04, upper: 0.08 } })
+    expect(find(build, 'topSide.3')!.conformity!.verdict).toBe(verdict)
+  })
+
+  it('judges a ring that stands out of its groove under, with the sign it was read with', () => {
+    const back = { backClearance: { ...MAKER, lower: 0 } }
+    const proud = find(limited(reading(read, 'backSecond', -0.05, 'dial-metric.1'), back), 'secondBack.3')!
+    expect([proud.figure!.value.value, proud.conformity!.verdict]).toEqual([-0.05, 'under'])
+    const sunk = find(limited(reading(read, 'backTop', 0.25, 'dial-metric.1'), back), 'topBack.3')!
+    expect(sunk.conformity!.verdict).toBe('within')
+    expect(standardUncertainty(sunk.figure!.value)).toBeGreaterThan(0.01 / Math.sqrt(12))
+  })
+
+  it('says nothing sure of a piston that came into the bore by a plan made after it was read', () => {
+    const measured = limited(reading(read, 'sideTop', 0.05, 'feeler-fine.1', 0.06), { topSide: { ...MAKER, lower: 0.04, upper: 0.08 } })
+    const last = measured.readings.current.get('sideTop/c3')!.id
+    const planned = withSpec(measured, { ...measured.spec, choice: { ...measured.spec.choice, pistonInBore: [1, 2, 4, 3, 5], chosenAfter: { pistons: last } } })
+    expect(find(planned, 'topSide.3')).toMatchObject({ conformity: { verdict: 'inDoubt' }, remarks: expect.arrayContaining([{ code: 'oldPart', part: 'piston' }]) })
+  })
+})

@@ -1,0 +1,32 @@
+import type { Build } from '../../build/build'
+import type { Finding } from '../bench'
+import { stationId } from '../../build/readings'
+import { asRead, finding, isKnown, type Derived } from '../finding'
+import { oldPistonRemarks } from '../oldParts'
+import { definition } from './definition'
+
+/** What is read of a compression ring in its groove, which ring it is of, and what it comes to. */
+export const GROOVES = {
+  sideTop: { ring: 'top', what: 'side', output: 'topSide' },
+  sideSecond: { ring: 'second', what: 'side', output: 'secondSide' },
+  backTop: { ring: 'top', what: 'back', output: 'topBack' },
+  backSecond: { ring: 'second', what: 'back', output: 'secondBack' },
+} as const
+
+export const GROOVE_CHARACTERISTICS = Object.keys(GROOVES) as (keyof typeof GROOVES)[]
+
+/** Judged by the piston and ring makers' numbers, which somebody has to enter: common practice has no one number for them. */
+export function grooveFindings(build: Build, cylinders: readonly number[]): Finding[] {
+  if (!build.spec.methods.ringGrooves) return []
+  return GROOVE_CHARACTERISTICS.flatMap((characteristic) => cylinders.map((cylinder) => (
+    finding(build, definition, GROOVES[characteristic].output, grooveOf(build, characteristic, cylinder), { cylinder })
+  )))
+}
+
+/** The groove is the piston's: read before a plan that puts another piston into the bore, it says nothing of that one. */
+function grooveOf(build: Build, characteristic: string, cylinder: number): Derived {
+  const read = asRead(build, characteristic, { cylinder })
+  if (!isKnown(read)) return read
+  const ofOldPiston = oldPistonRemarks(build, cylinder, [stationId(characteristic, { cylinder })])
+  return { ...read, isPartial: ofOldPiston.length > 0, remarks: [...(read.remarks ?? []), ...ofOldPiston] }
+}
