@@ -2,8 +2,11 @@
 import { useEffect, useRef, useState } from 'react'
 import type { BenchId, JudgedAdvice } from '@/core/benches/bench'
 import type { Build } from '@/core/build'
-import { adviser } from '@/workers/advice'
 import { documentOf } from './documentOf'
+
+/** Fetched when the page has answered: advice is worked out off the page, and so is what talks to its worker. */
+const advisers = () => import('@/workers/advice')
+type Adviser = ReturnType<Awaited<ReturnType<typeof advisers>>['adviser']>
 
 export type AdviceState =
   | { readonly state: 'working' }
@@ -13,15 +16,24 @@ export type AdviceState =
 /** The ways to put a bench right, judged over all benches in a worker; the last question asked is the one answered. */
 export function useAdvice(bench: BenchId, build: Build): AdviceState {
   const [known, setKnown] = useState<AdviceState>({ state: 'working' })
-  const hand = useRef<ReturnType<typeof adviser>>(undefined)
+  const started = useRef<Promise<Adviser>>(undefined)
   const latest = useRef<Build>(undefined)
-  useEffect(() => () => { hand.current?.stop(); hand.current = undefined }, [])
+  useEffect(() => () => {
+    latest.current = undefined
+    void started.current?.then(({ stop }) => stop(), () => undefined)
+    started.current = undefined
+  }, [])
   useEffect(() => {
-    hand.current ??= adviser()
+    started.current ??= advisers().then(({ adviser }) => adviser())
     latest.current = build
-    hand.current.ask(documentOf(build), bench).then(
+    started.current.then(({ ask }) => ask(documentOf(build), bench)).then(
       (advice) => { if (latest.current === build) setKnown({ state: 'known', advice }) },
-      (fault: Error) => { if (latest.current === build) setKnown({ state: 'failed', words: fault.message }) },
+      (fault: Error) => {
+        if (latest.current !== build) return
+        setKnown({ state: 'failed', words: fault.message })
+        // What could not be fetched is fetched again at the next change.
+        started.current = undefined
+      },
     )
   }, [bench, build])
   return known
