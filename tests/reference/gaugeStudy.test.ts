@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { gaugeStudy, shareOfTolerance, studyVerdict, type GaugeStudy, type StudyReading } from '@/core/metrology'
+import { coverageFactor, gaugeStudy, repeatabilityOfRange, shareOfTolerance, studyVerdict, TRIES, type GaugeStudy, type StudyReading } from '@/core/metrology'
 import { randomStream } from '@/core/numerics/random'
 import { computeSum, sumById } from '@/core/sums'
 import { expectNear } from '../support/expectNear'
@@ -96,5 +96,28 @@ describe('laws of a study', () => {
   ])('says what is wrong with a table: %#', (readings, words) => {
     const outcome = computeSum(sumById('gaugestudy')!, { readings })
     expect(outcome.ok ? '' : (outcome.issues[0] as { reason: string }).reason).toMatch(words)
+  })
+})
+
+describe('a repeatability from the range of five tries', () => {
+  it('is the range over 2.326 (AIAG MSA, 4th ed., appendix C)', () => {
+    expectNear(repeatabilityOfRange(0.005), 0.0021496, 1e-7)
+    expect(repeatabilityOfRange(0)).toBe(0)
+  })
+
+  it('is right on average, and what is expanded with it for five readings covers 95 to 97 % of further tries', () => {
+    const { normal } = randomStream(20261126)
+    const runs = 20_000
+    let sum = 0
+    let covered = 0
+    for (let run = 0; run < runs; run++) {
+      const tries = Array.from({ length: TRIES }, () => 0.003 * normal())
+      const s = repeatabilityOfRange(Math.max(...tries) - Math.min(...tries))
+      sum += s
+      if (Math.abs(0.003 * normal()) <= coverageFactor(TRIES - 1) * s) covered++
+    }
+    expectNear(sum / runs, 0.003, 0.00003)
+    expect(covered / runs).toBeGreaterThan(0.95)
+    expect(covered / runs).toBeLessThan(0.97)
   })
 })

@@ -7,6 +7,7 @@ export { gaugeReading, goNoGoReading, limitsU, zeroedReading, type GaugeCard } f
 export { selectionU, type Extreme } from './extremes'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
 export { gaugeStudy, shareOfTolerance, studyVerdict, type GaugeStudy, type StudyIssue, type StudyReading, type StudyVerdict } from './gaugeStudy'
+export { repeatabilityOfRange, TRIES } from './fiveTries'
 export { spread } from './spread'
 export { clearanceAtTwenty, lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
 export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { checkDue, checksOf, currentCards, isOverdue, type Gauge, type GaugeCheck } from '@/core/build'
+import { repeatabilityOfRange, TRIES } from '@/core/metrology'
 import { differenceInUnit, differenceToCanonical, UNITS, unitsOfKind, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
@@ -126,7 +127,7 @@ function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; 
       {field('resolution', `Smallest step, ${UNITS[unit].symbol}`)}
       {field('repeatability', `Repeatability, standard deviation, ${UNITS[unit].symbol}`, 'of readings of one thing, taken afresh each time')}
       {field('repeatabilityDof', 'From how many readings')}
-      <FiveTries unit={unit} onFound={(s) => setFields((now) => ({ ...now, repeatability: s, repeatabilityDof: '5' }))} />
+      <FiveTries unit={unit} onFound={(s) => setFields((now) => ({ ...now, repeatability: s, repeatabilityDof: String(TRIES) }))} />
       {field('bias', `Reads too much by, ${UNITS[unit].symbol}`, 'against the standard; taken off every reading from now on')}
       {field('biasU', `Standard uncertainty of that, ${UNITS[unit].symbol}`, 'half of the certificate’s U at k = 2')}
       {field('scale', 'Standard uncertainty of the scale, % of reading')}
@@ -138,9 +139,6 @@ function CardForm({ from, takenIds, today, onDone }: { from: Gauge | undefined; 
   )
 }
 
-/** Mean range of five readings in standard deviations: d₂ for n = 5, AIAG, Measurement Systems Analysis, 4th ed., appendix C. */
-const D2_OF_FIVE = 2.326
-
 /** A repeatability from what a bench has at hand: the largest and the smallest of five tries at one thing. */
 function FiveTries({ unit, onFound }: { unit: UnitId; onFound: (s: string) => void }) {
   const [range, setRange] = useState('')
@@ -148,7 +146,7 @@ function FiveTries({ unit, onFound }: { unit: UnitId; onFound: (s: string) => vo
   return (
     <Row>
       <TextField label={`Or: largest less smallest of five tries, ${UNITS[unit].symbol}`} value={range} onChange={setRange} numeric />
-      <Button size="small" isDisabled={!(value > 0)} onPress={() => onFound(String(Number((value / D2_OF_FIVE).toPrecision(2))))}>Use it</Button>
+      <Button size="small" isDisabled={!(value > 0)} onPress={() => onFound(String(Number(repeatabilityOfRange(value).toPrecision(2))))}>Use it</Button>
     </Row>
   )
 }
