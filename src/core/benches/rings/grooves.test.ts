@@ -1,19 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, withEntries, withSpec, type Build, type Entry, type Limit } from '@/core/build'
-import { demoDocument } from '@/demo/readings'
-import { DEMO_BUILDS } from '@/demo/scenario'
+import { openBuild, withSpec, type Build, type Limit } from '@/core/build'
+import { readingOf, ternDocument, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { standardUncertainty } from '../../metrology'
 import { rings } from '.'
 
-const tern = openBuild(demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z')))
-const read = withSpec(tern, { ...tern.spec, methods: { ...tern.spec.methods, ringGrooves: true } })
+const tern = openBuild(ternDocument)
+const read = withSpecOf(tern, (spec) => ({ ...spec, methods: { ...spec.methods, ringGrooves: true } }))
 const find = (build: Build, id: string) => rings.derive(build).find((finding) => finding.id === id)
-
-let counter = 0
-function reading(build: Build, characteristic: string, value: number, gauge: string, upper?: number): Build {
-  const id = `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`
-  return withEntries(build, [{ kind: 'reading', id, at: '2026-03-02T10:00:00Z', by: 'KV', characteristic, place: { cylinder: 3 }, value, unit: 'mm', asTyped: String(value), gauge, ...(upper !== undefined && { upper }) } as Entry])
-}
+const reading = (build: Build, characteristic: string, value: number, gauge: string, upper?: number) => withReading(build, characteristic, { cylinder: 3 }, value, gauge, { upper })
 const limited = (build: Build, limits: Record<string, Limit>) => withSpec(build, { ...build.spec, limits: { ...build.spec.limits, ...limits } })
 const MAKER = { source: 'piston maker’s card', reason: '' }
 
@@ -52,7 +46,7 @@ describe('side and back clearance of the rings', () => {
 
   it('says nothing sure of a piston that came into the bore by a plan made after it was read', () => {
     const measured = limited(reading(read, 'sideTop', 0.05, 'feeler-fine.1', 0.06), { topSide: { ...MAKER, lower: 0.04, upper: 0.08 } })
-    const last = measured.readings.current.get('sideTop/c3')!.id
+    const last = readingOf(measured, 'sideTop/c3').id
     const planned = withSpec(measured, { ...measured.spec, choice: { ...measured.spec.choice, pistonInBore: [1, 2, 4, 3, 5], chosenAfter: { pistons: last } } })
     expect(find(planned, 'topSide.3')).toMatchObject({ conformity: { verdict: 'inDoubt' }, remarks: expect.arrayContaining([{ code: 'oldPart', part: 'piston' }]) })
   })
