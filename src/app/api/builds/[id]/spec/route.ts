@@ -2,7 +2,8 @@ import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { benchById, followPresets, type BenchId } from '@/core/benches'
 import { evaluate } from '@/core/benches/judgeAdvice'
-import { openBuild, withSpec, type Spec } from '@/core/build'
+import { withChosenAfter } from '@/core/benches/oldParts'
+import { openBuild, withSpec } from '@/core/build'
 import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, movedWords, placeWords } from '@/wording'
@@ -29,15 +30,6 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
 
 function labelOf(bench: string, output: string): string {
   return benchById(bench as BenchId).definition.outputs[output]?.label ?? output
-}
-
-/** Other parts chosen: what was measured up to now was measured with the old ones. */
-function withChosenAfter(spec: Spec, { spec: before, entries }: { spec: Spec; entries: readonly { readonly id: string }[] }): Spec {
-  const last = entries.at(-1)?.id
-  const gasket = spec.choice.gasket !== before.choice.gasket
-  const pistons = JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore)
-  if (last === undefined || !(gasket || pistons)) return spec
-  return { ...spec, choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...(gasket && { gasket: last }), ...(pistons && { pistons: last }) } } }
 }
 
 /** The spec as it stood at a revision (what an undo goes back to), or the latest with its number. */
