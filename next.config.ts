@@ -17,7 +17,10 @@ const config: NextConfig = {
   outputFileTracingIncludes: { '/*': ['./src/data/migrations/**/*'] },
   typescript: { ignoreBuildErrors: true }, // `npm test` checks types in their own step, core and app apart.
   // Pages get a policy of their own from the proxy; what they fetch may fetch from here and nowhere else.
-  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }, { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'self'; frame-ancestors 'none'" }] }],
+  headers: async () => [
+    { source: '/:path*', headers: SECURITY_HEADERS },
+    { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'self'; frame-ancestors 'none'" }] },
+  ],
 }
 
 export default config

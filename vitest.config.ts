@@ -2,6 +2,16 @@ import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)), 'server-only': fileURLToPath(new URL('./tests/support/serverOnly.ts', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'tests/reference/**/*.test.ts'], environment: 'node', testTimeout: 120_000, hookTimeout: 120_000 },
+  resolve: {
+    alias: {
+      '@': fileURLToPath(new URL('./src', import.meta.url)),
+      'server-only': fileURLToPath(new URL('./tests/support/serverOnly.ts', import.meta.url)),
+    },
+  },
+  test: {
+    include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'tests/reference/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
+  },
 })

@@ -18,14 +18,30 @@ export async function coreFigures(report: Report): Promise<void> {
   const last = document.entries.at(-1)!
   const without = openBuild({ ...document, entries: document.entries.slice(0, -1) })
   const bench = new Bench({ time: 1500, warmupTime: 500 })
-  bench.add('full derive of the Tern, compression bench', () => { compression.derive(tern) })
-  bench.add('one ratio with its budget', () => { doubtBudget(tern, ratioChain(inputs).ratio.value) })
-  bench.add('a reading added, indexed and derived', () => { compression.derive(withEntries(without, [last])) })
-  bench.add('planner, every combination', () => { planCompression(tern, states) })
-  for (const one of BENCHES) if (one !== compression) bench.add(`full derive of the Tern, ${one.definition.title.toLowerCase()}`, () => { one.derive(tern) })
+  bench.add('full derive of the Tern, compression bench', () => {
+    compression.derive(tern)
+  })
+  bench.add('one ratio with its budget', () => {
+    doubtBudget(tern, ratioChain(inputs).ratio.value)
+  })
+  bench.add('a reading added, indexed and derived', () => {
+    compression.derive(withEntries(without, [last]))
+  })
+  bench.add('planner, every combination', () => {
+    planCompression(tern, states)
+  })
+  for (const one of BENCHES)
+    if (one !== compression)
+      bench.add(`full derive of the Tern, ${one.definition.title.toLowerCase()}`, () => {
+        one.derive(tern)
+      })
   const big = openSixteen()
-  bench.add('sixteen pistons matched to their bores', () => { matchPistons(big) })
-  bench.add('rod shells of sixteen from forty halves', () => { selectShells(big, 'rod') })
+  bench.add('sixteen pistons matched to their bores', () => {
+    matchPistons(big)
+  })
+  bench.add('rod shells of sixteen from forty halves', () => {
+    selectShells(big, 'rod')
+  })
   await bench.run()
   const most = [5, 0.2, 8, 500, 5, 5, 5, 5, 50, 100]
   bench.tasks.forEach((task, index) => {

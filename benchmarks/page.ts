@@ -56,9 +56,17 @@ async function largestPaint(page: Page, url: string): Promise<number> {
   const samples: number[] = []
   for (let i = 0; i < 5; i++) {
     await page.goto(url, { waitUntil: 'networkidle' })
-    samples.push(await page.evaluate(() => new Promise<number>((resolve) => {
-      new PerformanceObserver((list) => resolve(list.getEntries().at(-1)!.startTime)).observe({ type: 'largest-contentful-paint', buffered: true })
-    })))
+    samples.push(
+      await page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            new PerformanceObserver((list) => resolve(list.getEntries().at(-1)!.startTime)).observe({
+              type: 'largest-contentful-paint',
+              buffered: true,
+            })
+          }),
+      ),
+    )
   }
   return percentile(samples, 0.5)
 }
@@ -91,17 +99,21 @@ async function keyToPaint(page: Page): Promise<number[]> {
 async function measurePaints(page: Page, key: string): Promise<void> {
   await page.evaluate((wanted) => {
     const samples: number[] = ((window as never as { paints: number[] }).paints = [])
-    window.addEventListener('keydown', (event) => {
-      if (event.key !== wanted) return
-      const started = event.timeStamp
-      // A message posted from a frame is delivered when that frame has been painted.
-      requestAnimationFrame(() => {
-        const { port1, port2 } = new MessageChannel()
-        port1.addEventListener('message', () => samples.push(performance.now() - started), { once: true })
-        port1.start()
-        port2.postMessage(undefined)
-      })
-    }, { capture: true })
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (event.key !== wanted) return
+        const started = event.timeStamp
+        // A message posted from a frame is delivered when that frame has been painted.
+        requestAnimationFrame(() => {
+          const { port1, port2 } = new MessageChannel()
+          port1.addEventListener('message', () => samples.push(performance.now() - started), { once: true })
+          port1.start()
+          port2.postMessage(undefined)
+        })
+      },
+      { capture: true },
+    )
   }, key)
 }
 
@@ -130,14 +142,18 @@ async function millionDraws(page: Page, url: string): Promise<number> {
 /** From the click's own event to the last row of the panel, by the page's clock: what drives the browser has no part in it. */
 async function clickToRow(page: Page, button: string, rows: number): Promise<number> {
   await page.evaluate((wanted) => {
-    window.addEventListener('click', ({ timeStamp }) => {
-      const watcher = new MutationObserver(() => {
-        if (window.document.querySelectorAll('[role=dialog] tbody tr').length < wanted) return
-        watcher.disconnect();
-        (window as never as { tookMs: number }).tookMs = performance.now() - timeStamp
-      })
-      watcher.observe(window.document, { childList: true, subtree: true })
-    }, { capture: true, once: true })
+    window.addEventListener(
+      'click',
+      ({ timeStamp }) => {
+        const watcher = new MutationObserver(() => {
+          if (window.document.querySelectorAll('[role=dialog] tbody tr').length < wanted) return
+          watcher.disconnect()
+          ;(window as never as { tookMs: number }).tookMs = performance.now() - timeStamp
+        })
+        watcher.observe(window.document, { childList: true, subtree: true })
+      },
+      { capture: true, once: true },
+    )
   }, rows)
   await page.getByRole('button', { name: button }).click()
   const took = await page.waitForFunction(() => (window as never as { tookMs?: number }).tookMs)

@@ -5,7 +5,8 @@ export class Report {
   figure(name: string, value: number, unit: string, most: number): void {
     const ok = value <= most
     if (!ok) this.missed++
-    console.log(`${ok ? 'ok  ' : 'OVER'} ${name.padEnd(58)} ${value.toFixed(value < 10 ? 3 : 1).padStart(9)} ${unit.padEnd(5)} (at most ${most} ${unit})`)
+    const shown = value.toFixed(value < 10 ? 3 : 1)
+    console.log(`${ok ? 'ok  ' : 'OVER'} ${name.padEnd(58)} ${shown.padStart(9)} ${unit.padEnd(5)} (at most ${most} ${unit})`)
   }
 
   /** How many figures were over. */

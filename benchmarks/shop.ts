@@ -20,7 +20,12 @@ export async function shopFigures(report: Report): Promise<void> {
     await server.get('/')
     report.figure('board served, 95th percentile', await served(server, () => '/'), 'ms', 150)
     let turn = 0
-    report.figure('bench served, 95th percentile', await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/compression`), 'ms', 150)
+    report.figure(
+      'bench served, 95th percentile',
+      await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/compression`),
+      'ms',
+      150,
+    )
     const seen: number[] = []
     for (let i = 0; i < SAMPLES; i++) {
       const started = performance.now()
@@ -58,11 +63,18 @@ async function fill(url: string): Promise<string[]> {
   const ids: string[] = []
   const started = performance.now()
   for (let build = 0; build < BUILDS; build++) {
-    const document: BuildDocument = { ...tern, id: uuidV7(), spec: { ...tern.spec, name: `Tern ${build}` }, entries: Array.from({ length: READINGS_EACH }, (_, i) => extra(i)) }
+    const document: BuildDocument = {
+      ...tern,
+      id: uuidV7(),
+      spec: { ...tern.spec, name: `Tern ${build}` },
+      entries: Array.from({ length: READINGS_EACH }, (_, i) => extra(i)),
+    }
     await db.builds.create(document, 'KV')
     ids.push(document.id)
   }
   db.close()
-  console.log(`     filled ${BUILDS} builds with ${BUILDS * READINGS_EACH} readings in ${((performance.now() - started) / 1000).toFixed(0)} s`)
+  console.log(
+    `     filled ${BUILDS} builds with ${BUILDS * READINGS_EACH} readings in ${((performance.now() - started) / 1000).toFixed(0)} s`,
+  )
   return ids
 }

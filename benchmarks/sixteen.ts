@@ -7,13 +7,30 @@ import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
 export function sixteen(): BuildDocument {
   const tern = DEMO_BUILDS[0]!
   const { spec } = tern
-  const shell = (id: string, wallMm: number, halves: number) => ({ id, name: id, fits: 'rod' as const, wallMm, halves, source: 'benchmark' })
+  const shell = (id: string, wallMm: number, halves: number) => ({
+    id,
+    name: id,
+    fits: 'rod' as const,
+    wallMm,
+    halves,
+    source: 'benchmark',
+  })
   const demo: DemoBuild = {
-    ...tern, id: '01920000-0000-7000-8000-000000000016', seed: tern.seed + 1000, faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
+    ...tern,
+    id: '01920000-0000-7000-8000-000000000016',
+    seed: tern.seed + 1000,
+    faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
     spec: {
-      ...spec, name: 'Sixteen',
-      layout: { ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }), boreSpacingMm: spec.layout.boreSpacingMm },
-      stock: { ...spec.stock, shells: [shell('standard', 0, 20), shell('X', -0.0127, 8), shell('undersize', 0.0127, 8), shell('coated', 0.005, 4)] },
+      ...spec,
+      name: 'Sixteen',
+      layout: {
+        ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }),
+        boreSpacingMm: spec.layout.boreSpacingMm,
+      },
+      stock: {
+        ...spec.stock,
+        shells: [shell('standard', 0, 20), shell('X', -0.0127, 8), shell('undersize', 0.0127, 8), shell('coated', 0.005, 4)],
+      },
     },
   }
   return demoDocument(demo, new Date())

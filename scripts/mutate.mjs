@@ -8,4 +8,5 @@ install()
 const living = survivors()
 if (living.length > 0) process.exitCode = 1
 const files = process.argv.slice(2)
-if (!files.includes('--named')) run(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', ...(files.length > 0 ? ['--mutate', files.join(',')] : [])])
+if (!files.includes('--named'))
+  run(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', ...(files.length > 0 ? ['--mutate', files.join(',')] : [])])

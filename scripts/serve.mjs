@@ -6,10 +6,14 @@ import { QUIET_ENV, ROOT } from './setup.mjs'
 export function serve(env = {}) {
   const { HOST = '127.0.0.1', PORT = '3100' } = { ...process.env, ...env }
   const server = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', PORT], {
-    cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...QUIET_ENV, ...env },
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...QUIET_ENV, ...env },
   })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-  server.on('exit', (code) => { process.exitCode = code ?? 0 })
+  server.on('exit', (code) => {
+    process.exitCode = code ?? 0
+  })
   return { address: `http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${PORT}`, server }
 }
 
@@ -18,7 +22,9 @@ export async function untilReady(address, tries = 120) {
   for (let attempt = 0; attempt < tries; attempt++) {
     try {
       if ((await fetch(`${address}/api/health`)).ok) return
-    } catch { /* not listening yet */ }
+    } catch {
+      /* not listening yet */
+    }
     await new Promise((resolve) => setTimeout(resolve, 100))
   }
   throw new Error(`Nothing answers at ${address}`)

@@ -20,10 +20,13 @@ export function run(command, args, env = QUIET_ENV) {
 
 /** Installs the packages of the lock file, once for each lock file. */
 export function install() {
-  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex')
   if (existsSync(INSTALLED_MARK) && readFileSync(INSTALLED_MARK, 'utf8') === lock) return
   console.log('Installing packages…')
-  // Not `npm ci`: it refuses a lock file made where some other platform's optional package could not be seen. The versions are the lock's all the same.
+  // Not `npm ci`: it refuses a lock file made where some other platform's optional package could not be seen. The versions are
+  // the lock's all the same.
   run('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'])
   writeFileSync(INSTALLED_MARK, lock)
 }
@@ -39,22 +42,35 @@ export function build() {
 }
 
 function newest(places) {
-  return Math.max(...places.map((place) => {
-    const at = path.join(ROOT, place)
-    const stat = statSync(at)
-    if (!stat.isDirectory()) return stat.mtimeMs
-    return Math.max(stat.mtimeMs, ...readdirSync(at, { recursive: true, withFileTypes: true }).map((entry) => statSync(path.join(entry.parentPath, entry.name)).mtimeMs))
-  }))
+  return Math.max(
+    ...places.map((place) => {
+      const at = path.join(ROOT, place)
+      const stat = statSync(at)
+      if (!stat.isDirectory()) return stat.mtimeMs
+      return Math.max(
+        stat.mtimeMs,
+        ...readdirSync(at, { recursive: true, withFileTypes: true }).map(
+          (entry) => statSync(path.join(entry.parentPath, entry.name)).mtimeMs,
+        ),
+      )
+    }),
+  )
 }
 
 /** Debian's Chromium for the browser tests: installed when missing and allowed, else says what to do. */
 export function browser() {
   if (existsSync('/usr/bin/chromium')) return
   const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
-  if (!mayInstall) throw new Error('The browser tests need Chromium at /usr/bin/chromium. Install it (on Debian: sudo apt-get install chromium) and run again.')
+  if (!mayInstall)
+    throw new Error(
+      'The browser tests need Chromium at /usr/bin/chromium. Install it (on Debian: sudo apt-get install chromium) and run again.',
+    )
   console.log('Installing Chromium…')
   execFileSync('apt-get', ['update', '-qq'], { stdio: 'inherit' })
-  execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
 }
 
 /** Arguments that run a TypeScript file of the server's side under Node. */

@@ -12,7 +12,11 @@ let failed = 0
 function check(name, work) {
   const started = Date.now()
   let words = ''
-  try { work() } catch (error) { words = error.message }
+  try {
+    work()
+  } catch (error) {
+    words = error.message
+  }
   if (words === '') passed++
   else failed++
   console.log(`${words === '' ? 'ok  ' : 'FAIL'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)${words && `: ${words}`}`)
@@ -28,7 +32,11 @@ function tool(name, ...args) {
 /** A test runner that counts for itself: its report is added up, and a run without a report is a failure. */
 function runner(name, work, count) {
   let trouble = ''
-  try { work() } catch (error) { trouble = error.message }
+  try {
+    work()
+  } catch (error) {
+    trouble = error.message
+  }
   try {
     const counted = count()
     passed += counted.passed
@@ -47,21 +55,30 @@ rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
 if (check('packages installed', install)) {
   check('lint', () => tool('oxlint', '--deny-warnings'))
+  check('formatting', () => tool('prettier', '--check', '--log-level', 'warn', '.'))
   check('types of the core, with no DOM and no Node', () => tool('tsc', '-p', 'src/core/tsconfig.json', '--noEmit'))
   check('types', () => tool('tsc', '-p', 'tsconfig.json', '--noEmit'))
   check('imports point downwards', () => tool('depcruise', 'src', '--config', '.dependency-cruiser.mjs', '--output-type', 'err'))
   check('nothing unused', () => tool('knip', '--no-progress'))
-  runner('unit and reference tests', () => tool('vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${path.join(REPORTS, 'vitest.json')}`), () => {
-    const { numPassedTests, numFailedTests } = report('vitest.json')
-    return { passed: numPassedTests, failed: numFailedTests }
-  })
+  runner(
+    'unit and reference tests',
+    () => tool('vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${path.join(REPORTS, 'vitest.json')}`),
+    () => {
+      const { numPassedTests, numFailedTests } = report('vitest.json')
+      return { passed: numPassedTests, failed: numFailedTests }
+    },
+  )
   const built = check('build', build)
   const hasBrowser = check('a browser', browser)
   if (built && hasBrowser) {
-    runner('browser tests', () => tool('playwright', 'test'), () => {
-      const { stats } = report('playwright.json')
-      return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
-    })
+    runner(
+      'browser tests',
+      () => tool('playwright', 'test'),
+      () => {
+        const { stats } = report('playwright.json')
+        return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
+      },
+    )
   }
 }
 console.log(`${passed} passed, ${failed} failed`)

@@ -8,7 +8,8 @@ import { isAllowedHost, isOwnOrigin } from '@/app/doors'
  */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host')
-  if (!isAllowedHost(host)) return refusal(421, `This program does not answer to “${host ?? ''}”. If the shop calls it so, name it in KALIBROS_HOSTS.`)
+  if (!isAllowedHost(host))
+    return refusal(421, `This program does not answer to “${host ?? ''}”. If the shop calls it so, name it in KALIBROS_HOSTS.`)
   if (!isOwnOrigin(request.method, request.headers)) return refusal(403, 'Sent by another site. Nothing was stored.')
   const nonce = crypto.randomUUID().replaceAll('-', '')
   const policy = policyFor(nonce)
@@ -27,8 +28,18 @@ function refusal(status: number, error: string): NextResponse {
 /** Style attributes stay allowed: pages come with them from the server, and they run nothing. */
 function policyFor(nonce: string): string {
   return [
-    "default-src 'self'", `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`, `style-src 'self' 'nonce-${nonce}'`, "style-src-attr 'unsafe-inline'", "img-src 'self' data:",
-    "font-src 'self'", "connect-src 'self'", "worker-src 'self'", "object-src 'none'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'",
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
   ].join('; ')
 }
 

@@ -5,17 +5,27 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 import { measure } from './simulatedShop'
 
 const [tern, petrel] = DEMO_BUILDS.map(({ spec }) => spec) as [Spec, Spec]
-const schools = (spec: Spec, methods: Partial<Spec['methods']>, layout: Partial<Spec['layout']> = {}): Spec => ({ ...spec, methods: { ...spec.methods, ...methods }, layout: { ...spec.layout, ...layout } })
+const schools = (spec: Spec, methods: Partial<Spec['methods']>, layout: Partial<Spec['layout']> = {}): Spec => ({
+  ...spec,
+  methods: { ...spec.methods, ...methods },
+  layout: { ...spec.layout, ...layout },
+})
 
 /** A metric five and an inch V8, each by two schools. */
 const VARIANTS: readonly (readonly [string, Spec])[] = [
   ['metric five', schools(tern, { ringDepths: 1 })],
-  ['metric five, other schools', schools(tern, { bore: 'measured', chamber: 'mass', piston: 'downTheBore', gasket: 'measured', bearings: 'separate', ringDepths: 1 })],
+  [
+    'metric five, other schools',
+    schools(tern, { bore: 'measured', chamber: 'mass', piston: 'downTheBore', gasket: 'measured', bearings: 'separate', ringDepths: 1 }),
+  ],
   ['inch V8', petrel],
   ['inch V8, other schools', schools(petrel, { bore: 'measured', chamber: 'buretteVolume', gasket: 'measured', bearings: 'strip' })],
 ]
 
-interface Count { tried: number; covered: number }
+interface Count {
+  tried: number
+  covered: number
+}
 
 const isSpread = (output: string) => /Spread|Fall|outOfRound|taper|Round|Taper|Apart/.test(output)
 /**
@@ -26,7 +36,10 @@ const MAY_BE_OVER = /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED = new Set(['rings buttingTemperature'])
 
-/** How often each kind of finding covers the truth at its stated 95 %, over simulated engines; prints what falls short. @returns how many do. */
+/**
+ * How often each kind of finding covers the truth at its stated 95 %, over simulated engines; prints what falls short.
+ * @returns how many do.
+ */
 export function auditCoverage(seeds: number): number {
   const counts = new Map<string, Count>()
   for (const [name, spec] of VARIANTS) {
@@ -39,7 +52,10 @@ export function auditCoverage(seeds: number): number {
           const key = `${bench.id} ${output}`
           if (!figure || exact === undefined || ONE_SIDED.has(key)) continue
           const count = counts.get(key) ?? { tried: 0, covered: 0 }
-          counts.set(key, { tried: count.tried + 1, covered: count.covered + Number(Math.abs(figure.value.value - exact) <= expand(figure.value).U + 1e-9) })
+          counts.set(key, {
+            tried: count.tried + 1,
+            covered: count.covered + Number(Math.abs(figure.value.value - exact) <= expand(figure.value).U + 1e-9),
+          })
         }
       }
     }
@@ -50,7 +66,9 @@ export function auditCoverage(seeds: number): number {
     const [low, high] = isSpread(key) ? [0.92, 0.98] : [0.93, 0.97]
     const mark = share < low ? 'SHORT' : share > high ? (MAY_BE_OVER.test(key) ? 'over' : 'OVER') : 'ok'
     if (mark === 'SHORT' || mark === 'OVER') short++
-    console.log(`${mark.padEnd(5)} ${key.padEnd(40)} ${(share * 100).toFixed(1).padStart(5)} % of ${tried} (wanted ${low * 100} to ${high * 100} %)`)
+    console.log(
+      `${mark.padEnd(5)} ${key.padEnd(40)} ${(share * 100).toFixed(1).padStart(5)} % of ${tried} (wanted ${low * 100} to ${high * 100} %)`,
+    )
   }
   return short
 }

@@ -29,7 +29,10 @@ export function measure(nominal: Spec, seed: number): Measured {
   const engine = makeEngine(trueSpec, {}, seed + 1)
   const warmK = SHOP_K * (2 * random.uniform() - 1)
   const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
-  return { measured: buildFrom(nominal, reader(nominal, engine, seed + 2, random, gauges, warmK)), truth: buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0)) }
+  return {
+    measured: buildFrom(nominal, reader(nominal, engine, seed + 2, random, gauges, warmK)),
+    truth: buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0)),
+  }
 }
 
 type Read = (characteristic: string, place: Place, gauge: Gauge) => { value: number; upper?: number }
@@ -37,7 +40,12 @@ type Read = (characteristic: string, place: Place, gauge: Gauge) => { value: num
 /** Every number on paper within its tolerance, evenly; what varies piece by piece is left at nominal. */
 function specWithin(spec: Spec, random: RandomStream): Spec {
   const within = (value: number, tolerance = 0) => value + tolerance * (2 * random.uniform() - 1)
-  const paper = Object.fromEntries(Object.entries(spec.paper).map(([key, number]) => [key, { ...number, value: number.varies === 'piece' ? number.value : within(number.value, number.tolerance) }]))
+  const paper = Object.fromEntries(
+    Object.entries(spec.paper).map(([key, number]) => [
+      key,
+      { ...number, value: number.varies === 'piece' ? number.value : within(number.value, number.tolerance) },
+    ]),
+  )
   const gaskets = spec.stock.gaskets.map((gasket) => ({ ...gasket, thicknessMm: within(gasket.thicknessMm, gasket.thicknessToleranceMm) }))
   return { ...spec, paper, stock: { ...spec.stock, gaskets } }
 }
@@ -45,12 +53,27 @@ function specWithin(spec: Spec, random: RandomStream): Spec {
 function trueGauge(card: Gauge, random: RandomStream): TrueGauge {
   const dof = card.repeatabilityDof
   // The card's s is an estimate: the scatter behind it is s·√(ν/χ²).
-  const chiSquared = Number.isFinite(dof) && dof < 200 ? Array.from({ length: Math.max(1, Math.round(dof)) }, () => random.normal() ** 2).reduce((sum, one) => sum + one, 0) : dof
-  return { card, bias: card.bias + card.biasU * random.normal(), scale: card.scaleU * random.normal(), sigma: card.repeatability * Math.sqrt(dof < 200 ? Math.round(dof) / chiSquared : 1) }
+  const chiSquared =
+    Number.isFinite(dof) && dof < 200
+      ? Array.from({ length: Math.max(1, Math.round(dof)) }, () => random.normal() ** 2).reduce((sum, one) => sum + one, 0)
+      : dof
+  return {
+    card,
+    bias: card.bias + card.biasU * random.normal(),
+    scale: card.scaleU * random.normal(),
+    sigma: card.repeatability * Math.sqrt(dof < 200 ? Math.round(dof) / chiSquared : 1),
+  }
 }
 
 /** Without `random` a reader reads the truth. */
-function reader(spec: Spec, engine: TrueEngine, seed: number, random: RandomStream | undefined, gauges: ReadonlyMap<string, TrueGauge>, warmK: number): Read {
+function reader(
+  spec: Spec,
+  engine: TrueEngine,
+  seed: number,
+  random: RandomStream | undefined,
+  gauges: ReadonlyMap<string, TrueGauge>,
+  warmK: number,
+): Read {
   const hand = new VirtualHand(engine, spec, seed)
   const micrometer = gaugeFor(spec, 'mainJournal')
   return (characteristic, place, gauge) => {
@@ -69,7 +92,9 @@ function reader(spec: Spec, engine: TrueEngine, seed: number, random: RandomStre
 
 function zeroError(micrometer: TrueGauge, bore: TrueGauge, random: RandomStream): number {
   const step = ({ card }: TrueGauge) => card.resolution * (random.uniform() - 0.5)
-  return micrometer.sigma * random.normal() + step(micrometer) + micrometer.sigma * random.normal() + bore.sigma * random.normal() + step(bore)
+  return (
+    micrometer.sigma * random.normal() + step(micrometer) + micrometer.sigma * random.normal() + bore.sigma * random.normal() + step(bore)
+  )
 }
 
 /** What part and steel gauge at the same temperature, off 20 °C, make of a length or a clearance. */
@@ -89,7 +114,18 @@ function buildFrom(spec: Spec, read: Read): Build {
   const bare = openBuild({ id: '01920000-0000-7000-8000-0000000000ff', spec, gauges: [...DEFAULT_GAUGES], entries: [] })
   const entries = BENCHES.flatMap((bench) => bench.stations(bare)).map(({ characteristic, place }, index): Entry => {
     const gauge = gaugeFor(spec, characteristic)
-    return { kind: 'reading', id: `01920000-0000-7000-8000-${String(index).padStart(12, '0')}`, at: '2026-03-01T10:00:00Z', by: 'KV', characteristic, place, unit: gauge.unit, asTyped: 'x', gauge: gauge.id, ...read(characteristic, place, gauge) }
+    return {
+      kind: 'reading',
+      id: `01920000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+      at: '2026-03-01T10:00:00Z',
+      by: 'KV',
+      characteristic,
+      place,
+      unit: gauge.unit,
+      asTyped: 'x',
+      gauge: gauge.id,
+      ...read(characteristic, place, gauge),
+    }
   })
   return openBuild({ id: bare.id, spec, gauges: [...DEFAULT_GAUGES], entries })
 }

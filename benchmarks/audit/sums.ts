@@ -46,10 +46,19 @@ const crankInputs = (random: RandomStream) => {
 
 const REFERENCES: readonly Reference[] = [
   {
-    sum: 'compression', result: 'compressionRatio',
+    sum: 'compression',
+    result: 'compressionRatio',
     inputs: (random) => {
       const bore = between(random, 60, 120)
-      return { bore, ...crankInputs(random), chamber: between(random, 30, 90), piston: between(random, -8, 15), deck: between(random, -0.3, 1.5), gasketBore: between(random, bore, bore + 3), gasketThickness: between(random, 0.3, 1.8) }
+      return {
+        bore,
+        ...crankInputs(random),
+        chamber: between(random, 30, 90),
+        piston: between(random, -8, 15),
+        deck: between(random, -0.3, 1.5),
+        gasketBore: between(random, bore, bore + 3),
+        gasketThickness: between(random, 0.3, 1.8),
+      }
     },
     answer: (typed) => {
       const [top, bottom] = [highest(typed), Math.min(...Array.from({ length: 40_001 }, (_, i) => height(typed, 170 + i * 0.0005)))]
@@ -57,12 +66,58 @@ const REFERENCES: readonly Reference[] = [
       return 1 + disc(typed.bore!, top.mm - bottom) / clearance
     },
   },
-  { sum: 'compression', result: 'quench', inputs: (random) => ({ bore: 83, stroke: 90, chamber: 45, gasketBore: 84, deck: between(random, -0.3, 1.5), gasketThickness: between(random, 0.3, 1.8) }), answer: ({ deck, gasketThickness }) => deck! + gasketThickness! },
-  { sum: 'crank', result: 'pistonDrop', inputs: (random) => ({ ...crankInputs(random), angle: between(random, -180, 180) }), answer: (typed) => { const top = highest(typed); return top.mm - height(typed, top.degrees + typed.angle!) } },
-  { sum: 'clearance', result: 'clearance', inputs: (random) => { const bore = between(random, 60, 110); return { bore, skirt: between(random, bore - 0.2, bore - 0.01) } }, answer: ({ bore, skirt }) => bore! - skirt! },
-  { sum: 'ringgap', result: 'target', inputs: (random) => ({ bore: between(random, 50, 120), factor: between(random, 0.003, 0.012) }), answer: ({ bore, factor }) => bore! * factor! },
-  { sum: 'taper', result: 'taper', inputs: (random) => ({ topGap: between(random, 0.3, 0.9), bottomGap: between(random, 0.3, 0.9) }), answer: ({ topGap, bottomGap }) => (topGap! - bottomGap!) / Math.PI },
-  { sum: 'bearing', result: 'clearance', inputs: (random) => { const journal = between(random, 30, 80); return { journal, inside: between(random, journal + 0.02, journal + 0.1) } }, answer: ({ journal, inside }) => inside! - journal! },
+  {
+    sum: 'compression',
+    result: 'quench',
+    inputs: (random) => ({
+      bore: 83,
+      stroke: 90,
+      chamber: 45,
+      gasketBore: 84,
+      deck: between(random, -0.3, 1.5),
+      gasketThickness: between(random, 0.3, 1.8),
+    }),
+    answer: ({ deck, gasketThickness }) => deck! + gasketThickness!,
+  },
+  {
+    sum: 'crank',
+    result: 'pistonDrop',
+    inputs: (random) => ({ ...crankInputs(random), angle: between(random, -180, 180) }),
+    answer: (typed) => {
+      const top = highest(typed)
+      return top.mm - height(typed, top.degrees + typed.angle!)
+    },
+  },
+  {
+    sum: 'clearance',
+    result: 'clearance',
+    inputs: (random) => {
+      const bore = between(random, 60, 110)
+      return { bore, skirt: between(random, bore - 0.2, bore - 0.01) }
+    },
+    answer: ({ bore, skirt }) => bore! - skirt!,
+  },
+  {
+    sum: 'ringgap',
+    result: 'target',
+    inputs: (random) => ({ bore: between(random, 50, 120), factor: between(random, 0.003, 0.012) }),
+    answer: ({ bore, factor }) => bore! * factor!,
+  },
+  {
+    sum: 'taper',
+    result: 'taper',
+    inputs: (random) => ({ topGap: between(random, 0.3, 0.9), bottomGap: between(random, 0.3, 0.9) }),
+    answer: ({ topGap, bottomGap }) => (topGap! - bottomGap!) / Math.PI,
+  },
+  {
+    sum: 'bearing',
+    result: 'clearance',
+    inputs: (random) => {
+      const journal = between(random, 30, 80)
+      return { journal, inside: between(random, journal + 0.02, journal + 0.1) }
+    },
+    answer: ({ journal, inside }) => inside! - journal!,
+  },
 ]
 
 const RUNS = 200

@@ -7,8 +7,14 @@ import { fileIssueWords, placeWords } from '@/wording'
 
 const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: string) => string }>> = {
   noSuchBuild: { status: 404, words: () => 'There is no such build here. Nothing was stored.' },
-  staleRevision: { status: 409, words: () => 'Somebody saved this build in between. Nothing was overwritten: load it again and repeat the change.' },
-  idTaken: { status: 409, words: () => 'Readings of this file are already here, in another build. Nothing was stored; it can come in as a copy.' },
+  staleRevision: {
+    status: 409,
+    words: () => 'Somebody saved this build in between. Nothing was overwritten: load it again and repeat the change.',
+  },
+  idTaken: {
+    status: 409,
+    words: () => 'Readings of this file are already here, in another build. Nothing was stored; it can come in as a copy.',
+  },
   noSuchGauge: { status: 422, words: (gauge) => `Gauge “${gauge}” is not in the drawer. Nothing was stored.` },
   noSuchTarget: { status: 422, words: () => 'It points at an entry that is not stored. Nothing was stored.' },
   buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
@@ -40,7 +46,12 @@ export function refused(status: number, error: string): NextResponse {
 }
 
 class BadRequest extends Error {
-  constructor(message: string, readonly status = 422) { super(message) }
+  constructor(
+    message: string,
+    readonly status = 422,
+  ) {
+    super(message)
+  }
 }
 
 /** Nothing a person types by hand is larger; a whole build file may be. */

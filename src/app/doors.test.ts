@@ -5,10 +5,20 @@ afterEach(() => vi.unstubAllEnvs())
 
 describe('the names this program answers to', () => {
   it.each([
-    ['localhost:4310', true], ['127.0.0.1:4310', true], ['[::1]:4310', true], ['LOCALHOST', true],
-    ['evil.example', false], ['localhost.evil.example', false], ['evil.localhost', false], ['127.0.0.1.evil.example:4310', false], ['', false], [null, false], ['bench', false],
+    ['localhost:4310', true],
+    ['127.0.0.1:4310', true],
+    ['[::1]:4310', true],
+    ['LOCALHOST', true],
+    ['evil.example', false],
+    ['localhost.evil.example', false],
+    ['evil.localhost', false],
+    ['127.0.0.1.evil.example:4310', false],
+    ['', false],
+    [null, false],
+    ['bench', false],
     // A second port is no port: the whole is another name.
-    ['localhost:80:80', false], ['localhost:', false],
+    ['localhost:80:80', false],
+    ['localhost:', false],
   ])('%s: %s', (host, allowed) => expect(isAllowedHost(host)).toBe(allowed))
 
   it('are also those the shop names, and the address listened on unless that is every address', () => {
@@ -36,6 +46,10 @@ describe('where a write may come from', () => {
     ['words that are no address', { origin: 'bench:4310' }, false],
   ])('%s: %s', (_, headers, allowed) => expect(from(headers)).toBe(allowed))
 
-  it.each(['PUT', 'PATCH', 'DELETE', 'OPTIONS'])('%s is a write as well', (method) => expect(from({ origin: 'https://evil.example' }, method)).toBe(false))
-  it.each(['GET', 'HEAD'])('%s stores nothing and may be asked from anywhere', (method) => expect(from({ origin: 'https://evil.example' }, method)).toBe(true))
+  it.each(['PUT', 'PATCH', 'DELETE', 'OPTIONS'])('%s is a write as well', (method) =>
+    expect(from({ origin: 'https://evil.example' }, method)).toBe(false),
+  )
+  it.each(['GET', 'HEAD'])('%s stores nothing and may be asked from anywhere', (method) =>
+    expect(from({ origin: 'https://evil.example' }, method)).toBe(true),
+  )
 })

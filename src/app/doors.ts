@@ -5,7 +5,10 @@ const READS = new Set(['GET', 'HEAD'])
 
 /** Names this program answers to: this machine's own, the one it listens on, and what the shop has named. */
 function allowedHosts(): readonly string[] {
-  const named = (process.env.KALIBROS_HOSTS ?? '').split(',').map((name) => name.trim().toLowerCase()).filter(Boolean)
+  const named = (process.env.KALIBROS_HOSTS ?? '')
+    .split(',')
+    .map((name) => name.trim().toLowerCase())
+    .filter(Boolean)
   const listening = process.env.HOST && !['0.0.0.0', '::'].includes(process.env.HOST) ? [process.env.HOST.toLowerCase()] : []
   return [...OWN_MACHINE, ...listening, ...named]
 }

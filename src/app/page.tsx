@@ -12,7 +12,9 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const asked = await searchParams
   const query: BoardQuery = {
     page: /^\d{1,6}$/.test(asked.page ?? '') ? Math.min(MOST_PAGES, Math.max(1, Number(asked.page))) : 1,
-    find: typeof asked.find === 'string' ? asked.find.slice(0, 80) : '', order: asked.order === 'name' || asked.order === 'oldest' ? asked.order : 'latest', putAway: asked.away === '1',
+    find: typeof asked.find === 'string' ? asked.find.slice(0, 80) : '',
+    order: asked.order === 'name' || asked.order === 'oldest' ? asked.order : 'latest',
+    putAway: asked.away === '1',
   }
   const { builds } = await database()
   const page = { offset: (query.page - 1) * PAGE_SIZE, size: PAGE_SIZE, putAway: query.putAway, search: query.find, order: query.order }

@@ -7,10 +7,20 @@ export function sumOf(figure: Figure): object {
   if (origin.from !== 'sum') return { from: origin }
   const { formula, terms } = origin.sum
   return {
-    formula: formula.expression, source: formula.source,
-    terms: Object.fromEntries(terms.map((term) => [term.name, {
-      label: term.label, value: term.figure.value.value, unit: UNITS[CANONICAL_UNIT[term.kind]].symbol || '1', u: standardUncertainty(term.figure.value),
-      shareOfDoubt: standardUncertainty(value) === 0 ? 0 : term.effectU ** 2 / terms.reduce((sum, one) => sum + one.effectU ** 2, 0), ...sumOf(term.figure),
-    }])),
+    formula: formula.expression,
+    source: formula.source,
+    terms: Object.fromEntries(
+      terms.map((term) => [
+        term.name,
+        {
+          label: term.label,
+          value: term.figure.value.value,
+          unit: UNITS[CANONICAL_UNIT[term.kind]].symbol || '1',
+          u: standardUncertainty(term.figure.value),
+          shareOfDoubt: standardUncertainty(value) === 0 ? 0 : term.effectU ** 2 / terms.reduce((sum, one) => sum + one.effectU ** 2, 0),
+          ...sumOf(term.figure),
+        },
+      ]),
+    ),
   }
 }

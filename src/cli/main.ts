@@ -7,7 +7,17 @@ import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
 import { expand, standardUncertainty } from '@/core/metrology'
 import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
 import { computeSum, sumById, SUMS, type SumResult } from '@/core/sums'
-import { fileIssueWords, figureOfKindWords, findingWords, limitWords, standingOf, STANDING_WORDS, subjectWords, sumIssueWords, verdictWords } from '@/wording'
+import {
+  fileIssueWords,
+  figureOfKindWords,
+  findingWords,
+  limitWords,
+  standingOf,
+  STANDING_WORDS,
+  subjectWords,
+  sumIssueWords,
+  verdictWords,
+} from '@/wording'
 import { sumOf } from './derivation'
 
 const OUT_OF_LIMITS = 1
@@ -42,10 +52,16 @@ function isOut(finding: Finding): boolean {
 function findingJson({ bench, finding }: ReturnType<typeof findingsOf>[number]) {
   const { kind, estimate } = bench.definition.outputs[finding.output]!
   return {
-    id: `${bench.id}.${finding.id}`, subject: subjectWords(finding) || 'engine',
-    value: finding.figure?.value.value ?? null, unit: unitName(kind), u: finding.figure ? standardUncertainty(finding.figure.value) : null,
-    limit: finding.limit ?? null, verdict: standingOf(finding), probability: finding.conformity?.probability ?? null,
-    ...(estimate && { estimate: true }), ...(finding.missing.length > 0 && { missing: finding.missing }),
+    id: `${bench.id}.${finding.id}`,
+    subject: subjectWords(finding) || 'engine',
+    value: finding.figure?.value.value ?? null,
+    unit: unitName(kind),
+    u: finding.figure ? standardUncertainty(finding.figure.value) : null,
+    limit: finding.limit ?? null,
+    verdict: standingOf(finding),
+    probability: finding.conformity?.probability ?? null,
+    ...(estimate && { estimate: true }),
+    ...(finding.missing.length > 0 && { missing: finding.missing }),
   }
 }
 
@@ -57,9 +73,16 @@ function print(text: string): void {
   process.stdout.write(text.endsWith('\n') ? text : `${text}\n`)
 }
 
-const program = new Command('kalibros').description('The bench book that does the sums, from a terminal.').exitOverride().configureOutput({ writeErr: (text) => process.stderr.write(text) })
+const program = new Command('kalibros')
+  .description('The bench book that does the sums, from a terminal.')
+  .exitOverride()
+  .configureOutput({ writeErr: (text) => process.stderr.write(text) })
 
-program.command('derive').argument('<file>', 'build file, or - for standard input').option('--table', 'as a table instead of JSON').option('--check', 'exit 1 when anything is out of its limits')
+program
+  .command('derive')
+  .argument('<file>', 'build file, or - for standard input')
+  .option('--table', 'as a table instead of JSON')
+  .option('--check', 'exit 1 when anything is out of its limits')
   .description('every finding of a build file')
   .action((file: string, options: { table?: boolean; check?: boolean }) => {
     const build = openBuild(readDocument(file))
@@ -73,7 +96,9 @@ function tableOf(build: Build, findings: ReturnType<typeof findingsOf>): string 
   const rows = findings.map(({ bench, finding }) => {
     const output = bench.definition.outputs[finding.output]!
     return [
-      `${bench.id}.${finding.id}`, finding.figure ? findingWords(finding, finding.figure.value, output, system) : '–', finding.limit ? limitWords(finding.limit, output, system) : '',
+      `${bench.id}.${finding.id}`,
+      finding.figure ? findingWords(finding, finding.figure.value, output, system) : '–',
+      finding.limit ? limitWords(finding.limit, output, system) : '',
       finding.figure && finding.conformity ? verdictWords(finding, output, system) : STANDING_WORDS[standingOf(finding)],
     ]
   })
@@ -81,33 +106,52 @@ function tableOf(build: Build, findings: ReturnType<typeof findingsOf>): string 
   return rows.map((row) => row.map((cell, column) => (column < 3 ? cell.padEnd(widths[column]!) : cell)).join('  ')).join('\n')
 }
 
-program.command('validate').argument('<file>').description('say whether a build file is sound, and if not, where')
+program
+  .command('validate')
+  .argument('<file>')
+  .description('say whether a build file is sound, and if not, where')
   .action((file: string) => {
     const document = readDocument(file)
     print(`${file}: sound. ${document.spec.name}, ${document.entries.length} entries.`)
   })
 
-program.command('schema').description('the JSON Schema of a build file').action(() => print(JSON.stringify(buildFileSchema(), null, 2)))
+program
+  .command('schema')
+  .description('the JSON Schema of a build file')
+  .action(() => print(JSON.stringify(buildFileSchema(), null, 2)))
 
-program.command('export').argument('<id>', 'build id, or "list"').option('-o, --out <file>', 'write to a file instead of standard output').description('a build of the database at KALIBROS_DB_URL as a build file')
-  .action(async (id: string, options: { out?: string }) => withDatabase(async (db) => {
-    if (id === 'list') {
-      const { rows } = await db.builds.board({ offset: 0, size: 10_000 }, 'cli', (build) => build.document.spec.name)
-      return print(rows.map((row) => `${row.id}  ${String(row.summary)}`).join('\n'))
-    }
-    const build = await db.builds.load(id)
-    if (!build) throw new BadInput(`${id}: there is no such build in the database`)
-    if (options.out) writeFileSync(options.out, writeBuildFile(build.document))
-    else print(writeBuildFile(build.document))
-  }))
+program
+  .command('export')
+  .argument('<id>', 'build id, or "list"')
+  .option('-o, --out <file>', 'write to a file instead of standard output')
+  .description('a build of the database at KALIBROS_DB_URL as a build file')
+  .action(async (id: string, options: { out?: string }) =>
+    withDatabase(async (db) => {
+      if (id === 'list') {
+        const { rows } = await db.builds.board({ offset: 0, size: 10_000 }, 'cli', (build) => build.document.spec.name)
+        return print(rows.map((row) => `${row.id}  ${String(row.summary)}`).join('\n'))
+      }
+      const build = await db.builds.load(id)
+      if (!build) throw new BadInput(`${id}: there is no such build in the database`)
+      if (options.out) writeFileSync(options.out, writeBuildFile(build.document))
+      else print(writeBuildFile(build.document))
+    }),
+  )
 
-program.command('import').argument('<file>').option('--by <initials>', 'who brings it in', '—').description('a build file into the database at KALIBROS_DB_URL')
-  .action(async (file: string, options: { by: string }) => withDatabase(async (db) => {
-    const document = readDocument(file)
-    if (await db.builds.load(document.id)) throw new BadInput(`${file}: build ${document.id} is already in the database; nothing was stored`)
-    await db.builds.create(document, options.by)
-    print(`Stored ${document.spec.name}, ${document.entries.length} entries.`)
-  }))
+program
+  .command('import')
+  .argument('<file>')
+  .option('--by <initials>', 'who brings it in', '—')
+  .description('a build file into the database at KALIBROS_DB_URL')
+  .action(async (file: string, options: { by: string }) =>
+    withDatabase(async (db) => {
+      const document = readDocument(file)
+      if (await db.builds.load(document.id))
+        throw new BadInput(`${file}: build ${document.id} is already in the database; nothing was stored`)
+      await db.builds.create(document, options.by)
+      print(`Stored ${document.spec.name}, ${document.entries.length} entries.`)
+    }),
+  )
 
 async function withDatabase(work: (db: import('@/data/database').Database) => Promise<void>): Promise<void> {
   const { openDatabase } = await import('@/data/database')
@@ -119,21 +163,50 @@ async function withDatabase(work: (db: import('@/data/database').Database) => Pr
   }
 }
 
-program.command('sum').argument('[name]').argument('[inputs...]', 'key=value, any unit, ± allowed').option('--json', 'results, terms and units as JSON').option('--inch', 'bare numbers are in inch units').description('a quick sum; without a name, the list of them')
+program
+  .command('sum')
+  .argument('[name]')
+  .argument('[inputs...]', 'key=value, any unit, ± allowed')
+  .option('--json', 'results, terms and units as JSON')
+  .option('--inch', 'bare numbers are in inch units')
+  .description('a quick sum; without a name, the list of them')
   .action((name: string | undefined, inputs: string[], options: { json?: boolean; inch?: boolean }) => {
-    if (name === undefined) return print(SUMS.map((sum) => `${sum.id.padEnd(14)} ${sum.question}\n${' '.repeat(15)}${Object.entries(sum.inputs).map(([key, input]) => (input.required ? key : `[${key}]`)).join(' ')}`).join('\n'))
+    if (name === undefined)
+      return print(
+        SUMS.map(
+          (sum) =>
+            `${sum.id.padEnd(14)} ${sum.question}\n${' '.repeat(15)}${Object.entries(sum.inputs)
+              .map(([key, input]) => (input.required ? key : `[${key}]`))
+              .join(' ')}`,
+        ).join('\n'),
+      )
     const sum = sumById(name)
     if (!sum) throw new BadInput(`${name}: no such sum; known are ${SUMS.map((one) => one.id).join(', ')}`)
-    const typed = Object.fromEntries(inputs.map((input) => {
-      const at = input.indexOf('=')
-      if (at < 1) throw new BadInput(`${input}: write key=value`)
-      const [key, value] = [input.slice(0, at), input.slice(at + 1)]
-      return [key, sum.inputs[key]?.kind === 'table' ? readText(value) : value]
-    }))
+    const typed = Object.fromEntries(
+      inputs.map((input) => {
+        const at = input.indexOf('=')
+        if (at < 1) throw new BadInput(`${input}: write key=value`)
+        const [key, value] = [input.slice(0, at), input.slice(at + 1)]
+        return [key, sum.inputs[key]?.kind === 'table' ? readText(value) : value]
+      }),
+    )
     const system = options.inch ? 'inch' : 'metric'
     const outcome = computeSum(sum, typed, system)
-    if (!outcome.ok) throw new BadInput(outcome.issues.map((issue) => `${issue.path.join('.') || name}: ${sumIssueWords(issue, system)}`).join('\n'))
-    print(options.json ? JSON.stringify({ sum: name, results: outcome.results.map(resultJson), terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])) }, null, 2) : outcome.results.map(resultLine).join('\n'))
+    if (!outcome.ok)
+      throw new BadInput(outcome.issues.map((issue) => `${issue.path.join('.') || name}: ${sumIssueWords(issue, system)}`).join('\n'))
+    print(
+      options.json
+        ? JSON.stringify(
+            {
+              sum: name,
+              results: outcome.results.map(resultJson),
+              terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])),
+            },
+            null,
+            2,
+          )
+        : outcome.results.map(resultLine).join('\n'),
+    )
 
     function resultLine(result: SumResult): string {
       const verdict = result.conformity ? `  ${STANDING_WORDS[result.conformity.verdict]}` : ''
@@ -147,9 +220,21 @@ function resultJson(result: SumResult) {
   const { k, U, dof } = expand(value)
   const unit = result.unit && result.unit !== CANONICAL_UNIT[result.kind] ? result.unit : undefined
   return {
-    id: result.id, value: value.value, unit: unitName(result.kind), u: standardUncertainty(value), U, k, dof: Number.isFinite(dof) ? dof : null,
+    id: result.id,
+    value: value.value,
+    unit: unitName(result.kind),
+    u: standardUncertainty(value),
+    U,
+    k,
+    dof: Number.isFinite(dof) ? dof : null,
     ...(unit && { inUnit: { unit: UNITS[unit].symbol, value: (value.value - UNITS[unit].offset) / UNITS[unit].factor } }),
-    ...(result.conformity && { verdict: result.conformity.verdict, probability: result.conformity.probability, excess: result.conformity.excess, rule: result.conformity.rule, gaugeCannotDecide: result.conformity.gaugeCannotDecide }),
+    ...(result.conformity && {
+      verdict: result.conformity.verdict,
+      probability: result.conformity.probability,
+      excess: result.conformity.excess,
+      rule: result.conformity.rule,
+      gaugeCannotDecide: result.conformity.gaugeCannotDecide,
+    }),
   }
 }
 

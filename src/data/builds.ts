@@ -63,7 +63,11 @@ export interface BuildStore {
   revisions(id: string): Promise<readonly Revision[]>
   specAt(id: string, number: number): Promise<Spec | undefined>
   /** A page of the board, latest work first. `summarise` is asked only for builds whose kept summary is out of date. */
-  board<Summary>(page: BoardPage, program: string, summarise: (build: StoredBuild) => Summary): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+  board<Summary>(
+    page: BoardPage,
+    program: string,
+    summarise: (build: StoredBuild) => Summary,
+  ): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
@@ -74,13 +78,34 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     const taken = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, document.id))
     if (taken.length > 0) throw new Refused('buildExists', document.id)
     for (const some of chunks(document.entries)) {
-      const [known] = await connection.select({ id: entryTable.id }).from(entryTable).where(inArray(entryTable.id, some.map((entry) => entry.id))).limit(1)
+      const [known] = await connection
+        .select({ id: entryTable.id })
+        .from(entryTable)
+        .where(
+          inArray(
+            entryTable.id,
+            some.map((entry) => entry.id),
+          ),
+        )
+        .limit(1)
       if (known) throw new Refused('idTaken', known.id)
     }
     const cards = document.gauges.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
     await connection.batch([
-      connection.insert(buildTable).values({ id: document.id, createdAt: document.createdAt, touchedAt: now, putAway: document.spec.putAway === true }),
-      connection.insert(revisionTable).values({ buildId: document.id, number: 1, spec: JSON.stringify(document.spec), version: BUILD_VERSION, at: now, by, reason: 'start' }),
+      connection
+        .insert(buildTable)
+        .values({ id: document.id, createdAt: document.createdAt, touchedAt: now, putAway: document.spec.putAway === true }),
+      connection
+        .insert(revisionTable)
+        .values({
+          buildId: document.id,
+          number: 1,
+          spec: JSON.stringify(document.spec),
+          version: BUILD_VERSION,
+          at: now,
+          by,
+          reason: 'start',
+        }),
       ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards).onConflictDoNothing()] : []),
       ...chunks(document.entries).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, document.id, now)))),
     ])
@@ -96,15 +121,21 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     ])
     if (!revision) throw new Error(`Build ${id} has no revision`)
     const document: BuildDocument = {
-      format: BUILD_FORMAT, version: BUILD_VERSION, id, createdAt: head.createdAt, spec: specOf(revision),
-      gauges: [...cards] as Gauge[], entries: rows.map(entryOf),
+      format: BUILD_FORMAT,
+      version: BUILD_VERSION,
+      id,
+      createdAt: head.createdAt,
+      spec: specOf(revision),
+      gauges: [...cards] as Gauge[],
+      entries: rows.map(entryOf),
     }
     return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
   }
 
   async function head(id: string) {
     const [[revision], cards] = await Promise.all([
-      connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1), gauges.list(),
+      connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1),
+      gauges.list(),
     ])
     return revision && { spec: specOf(revision), revision: revision.number, gauges: cards }
   }
@@ -118,14 +149,22 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
       await connection.batch([
         connection.update(buildTable).set({ touchedAt: now }).where(eq(buildTable.id, id)),
         // A twin of the same request may have come in between: the unique id keeps it to one row.
-        ...chunks(fresh).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, id, now))).onConflictDoNothing({ target: entryTable.id })),
+        ...chunks(fresh).map((some) =>
+          connection
+            .insert(entryTable)
+            .values(some.map((entry) => rowOf(entry, id, now)))
+            .onConflictDoNothing({ target: entryTable.id }),
+        ),
       ])
     }
     return { stored: [...known, ...fresh.map((entry) => entry.id)], refused, added: fresh.length, lastSeq: await lastSeqOf(id) }
   }
 
   /** Entries by what becomes of them: not stored yet, stored already, or pointing at what is not there. */
-  async function sorted(id: string, entries: readonly Entry[]): Promise<{ fresh: readonly Entry[]; known: readonly string[]; refused: Appended['refused'] }> {
+  async function sorted(
+    id: string,
+    entries: readonly Entry[],
+  ): Promise<{ fresh: readonly Entry[]; known: readonly string[]; refused: Appended['refused'] }> {
     const [build] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
     if (!build) throw new Refused('noSuchBuild', id)
     const buildOf = await buildsOf([...entries.map((entry) => entry.id), ...entries.flatMap(pointsAt)])
@@ -150,27 +189,40 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   }
 
   async function buildsOf(ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
-    const rows = await Promise.all(chunks(ids).map((some) => (
-      connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable).where(inArray(entryTable.id, some))
-    )))
+    const rows = await Promise.all(
+      chunks(ids).map((some) =>
+        connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable).where(inArray(entryTable.id, some)),
+      ),
+    )
     return new Map(rows.flat().map((row) => [row.id, row.buildId]))
   }
 
   async function lastSeqOf(id: string): Promise<number> {
-    const [row] = await connection.select({ seq: max(entryTable.seq) }).from(entryTable).where(eq(entryTable.buildId, id))
+    const [row] = await connection
+      .select({ seq: max(entryTable.seq) })
+      .from(entryTable)
+      .where(eq(entryTable.buildId, id))
     return row?.seq ?? 0
   }
 
   async function revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number> {
-    const [latest] = await connection.select({ number: max(revisionTable.number) }).from(revisionTable).where(eq(revisionTable.buildId, id))
+    const [latest] = await connection
+      .select({ number: max(revisionTable.number) })
+      .from(revisionTable)
+      .where(eq(revisionTable.buildId, id))
     if (latest?.number == null) throw new Refused('noSuchBuild', id)
     if (latest.number !== basedOn) throw new Refused('staleRevision', String(latest.number))
     const at = new Date().toISOString()
     const number = basedOn + 1
     try {
       await connection.batch([
-        connection.insert(revisionTable).values({ buildId: id, number, spec: JSON.stringify(spec), version: BUILD_VERSION, at, by, reason }),
-        connection.update(buildTable).set({ touchedAt: at, putAway: spec.putAway === true }).where(eq(buildTable.id, id)),
+        connection
+          .insert(revisionTable)
+          .values({ buildId: id, number, spec: JSON.stringify(spec), version: BUILD_VERSION, at, by, reason }),
+        connection
+          .update(buildTable)
+          .set({ touchedAt: at, putAway: spec.putAway === true })
+          .where(eq(buildTable.id, id)),
       ])
     } catch (cause) {
       // Two people saved at once: the primary key let one through.
@@ -181,12 +233,17 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   }
 
   async function revisions(id: string): Promise<readonly Revision[]> {
-    return connection.select({ number: revisionTable.number, at: revisionTable.at, by: revisionTable.by, reason: revisionTable.reason })
-      .from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number))
+    return connection
+      .select({ number: revisionTable.number, at: revisionTable.at, by: revisionTable.by, reason: revisionTable.reason })
+      .from(revisionTable)
+      .where(eq(revisionTable.buildId, id))
+      .orderBy(desc(revisionTable.number))
   }
 
   async function specAt(id: string, number: number): Promise<Spec | undefined> {
-    const [row] = await connection.select({ spec: revisionTable.spec, version: revisionTable.version }).from(revisionTable)
+    const [row] = await connection
+      .select({ spec: revisionTable.spec, version: revisionTable.version })
+      .from(revisionTable)
       .where(and(eq(revisionTable.buildId, id), eq(revisionTable.number, number)))
     return row && specOf(row)
   }
@@ -197,27 +254,54 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     // Every condition is there whatever is asked: a missing one would widen the list.
     const wanted = and(
       eq(buildTable.putAway, page.putAway ?? false),
-      sql.join([sql`1`, ...words.map((word) => sql`instr(lower(${name} || ' ' || json_extract(${latestSpec}, '$.description')), ${word.toLowerCase()}) > 0`)], sql` and `),
+      sql.join(
+        [
+          sql`1`,
+          ...words.map(
+            (word) => sql`instr(lower(${name} || ' ' || json_extract(${latestSpec}, '$.description')), ${word.toLowerCase()}) > 0`,
+          ),
+        ],
+        sql` and `,
+      ),
     )
-    const order = page.order === 'name' ? [sql`lower(${name})`] : [page.order === 'oldest' ? asc(buildTable.createdAt) : desc(buildTable.touchedAt)]
-    const heads = await connection.select({
-      id: buildTable.id, touchedAt: buildTable.touchedAt, summary: summaryTable.summary, program: summaryTable.program,
-      keptRevision: summaryTable.revision, keptSeq: summaryTable.lastSeq,
-      revision: sql<number>`(select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id})`,
-      lastSeq: sql<number>`coalesce((select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0)`,
-    }).from(buildTable).leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
-      .where(wanted).orderBy(...order, asc(buildTable.id)).limit(page.size).offset(page.offset)
+    const order =
+      page.order === 'name' ? [sql`lower(${name})`] : [page.order === 'oldest' ? asc(buildTable.createdAt) : desc(buildTable.touchedAt)]
+    const heads = await connection
+      .select({
+        id: buildTable.id,
+        touchedAt: buildTable.touchedAt,
+        summary: summaryTable.summary,
+        program: summaryTable.program,
+        keptRevision: summaryTable.revision,
+        keptSeq: summaryTable.lastSeq,
+        revision: sql<number>`(select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id})`,
+        lastSeq: sql<number>`coalesce((select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0)`,
+      })
+      .from(buildTable)
+      .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
+      .where(wanted)
+      .orderBy(...order, asc(buildTable.id))
+      .limit(page.size)
+      .offset(page.offset)
     const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
     const rows: BoardRow<Summary>[] = []
     for (const head of heads) {
       const kept = head.program === program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq && head.summary !== null
-      rows.push({ id: head.id, touchedAt: head.touchedAt, summary: kept ? (JSON.parse(head.summary!) as Summary) : await soundSummary(head.id, program, summarise) })
+      rows.push({
+        id: head.id,
+        touchedAt: head.touchedAt,
+        summary: kept ? (JSON.parse(head.summary!) as Summary) : await soundSummary(head.id, program, summarise),
+      })
     }
     return { rows, total: counted?.total ?? 0 }
   }
 
   /** One build that cannot be read must not keep the others off the board. */
-  async function soundSummary<Summary>(id: string, program: string, summarise: (build: StoredBuild) => Summary): Promise<Summary | undefined> {
+  async function soundSummary<Summary>(
+    id: string,
+    program: string,
+    summarise: (build: StoredBuild) => Summary,
+  ): Promise<Summary | undefined> {
     try {
       return await summarised(id, program, summarise)
     } catch (fault) {
@@ -230,7 +314,10 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     const build = (await load(id))!
     const summary = summarise(build)
     const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
-    await connection.insert(summaryTable).values({ buildId: id, ...kept }).onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
+    await connection
+      .insert(summaryTable)
+      .values({ buildId: id, ...kept })
+      .onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
     return summary
   }
 }
@@ -241,11 +328,15 @@ function specOf(row: { spec: string; version: number }): Spec {
 }
 
 /** The spec of the latest revision of a build, as the JSON text it is stored as. */
-const latestSpec = sql`(select spec from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id} order by ${revisionTable.number} desc limit 1)`
+const latestSpec = sql`(
+  select spec from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id} order by ${revisionTable.number} desc limit 1
+)`
 
 /** SQLite takes a limited number of values a statement. */
 const ROWS_PER_INSERT = 400
 
 function chunks<T>(items: readonly T[]): T[][] {
-  return Array.from({ length: Math.ceil(items.length / ROWS_PER_INSERT) }, (_, index) => items.slice(index * ROWS_PER_INSERT, (index + 1) * ROWS_PER_INSERT))
+  return Array.from({ length: Math.ceil(items.length / ROWS_PER_INSERT) }, (_, index) =>
+    items.slice(index * ROWS_PER_INSERT, (index + 1) * ROWS_PER_INSERT),
+  )
 }

@@ -28,12 +28,24 @@ afterEach(() => {
 })
 
 const reading = (value = 0.05): Entry => ({
-  kind: 'reading', id: uuidV7(), at: new Date().toISOString(), by: 'KV', characteristic: 'deck', place: { cylinder: 1, spot: 'front' },
-  value, unit: 'mm', asTyped: String(value), gauge: 'dial-metric.1',
+  kind: 'reading',
+  id: uuidV7(),
+  at: new Date().toISOString(),
+  by: 'KV',
+  characteristic: 'deck',
+  place: { cylinder: 1, spot: 'front' },
+  value,
+  unit: 'mm',
+  asTyped: String(value),
+  gauge: 'dial-metric.1',
 })
 const raw = async (sql: string) => {
   const client = createClient({ url })
-  try { return await client.execute(sql) } finally { client.close() }
+  try {
+    return await client.execute(sql)
+  } finally {
+    client.close()
+  }
 }
 
 describe('builds', () => {
@@ -61,7 +73,16 @@ describe('entries', () => {
     const stamp = () => ({ id: uuidV7(), at: '2026-03-01T10:00:00.000Z', by: 'KV' })
     const place = { cylinder: 1, spot: 'front' }
     const odd = [0.1 + 0.2, 3.2677 * 25.4, 1e-7 / 3, 1 / 3, -0.0254 * 7, 5e-324, 1.7976931348623157e308, 0, -0.05, 12]
-    const readings = odd.map((value, index): Entry => ({ ...reading(value), upper: index % 2 ? value + 1 / 7 : undefined, partTempC: 20 + 1 / 3, gaugeTempC: 20, strokes: index } as Entry))
+    const readings = odd.map(
+      (value, index): Entry =>
+        ({
+          ...reading(value),
+          upper: index % 2 ? value + 1 / 7 : undefined,
+          partTempC: 20 + 1 / 3,
+          gaugeTempC: 20,
+          strokes: index,
+        }) as Entry,
+    )
     const first = reading(2 / 3)
     const others: Entry[] = [
       { kind: 'strike', ...stamp(), target: first.id, reason: 'slipped: “10 µm”, a\nnew line' },
@@ -99,7 +120,10 @@ describe('entries', () => {
     const [good, bad, last] = [reading(), { ...reading(), gauge: 'nobody’s' } as Entry, reading(0.06)]
     await expect(db.builds.append(tern.id, [good, bad, last], true)).rejects.toMatchObject({ code: 'noSuchGauge' })
     expect((await db.builds.load(tern.id))!.document.entries).toHaveLength(0)
-    expect(await db.builds.append(tern.id, [good, bad, last])).toMatchObject({ stored: [good.id, last.id], refused: [{ id: bad.id, code: 'noSuchGauge', about: 'nobody’s' }] })
+    expect(await db.builds.append(tern.id, [good, bad, last])).toMatchObject({
+      stored: [good.id, last.id],
+      refused: [{ id: bad.id, code: 'noSuchGauge', about: 'nobody’s' }],
+    })
     expect((await db.builds.load(tern.id))!.document.entries.map(({ id }) => id)).toEqual([good.id, last.id])
   })
 
@@ -107,22 +131,31 @@ describe('entries', () => {
     await expect(db.builds.append(uuidV7(), [reading()])).rejects.toMatchObject({ code: 'noSuchBuild' })
     const [first, second] = [reading(), reading()]
     const strike: Entry = { kind: 'strike', id: uuidV7(), at: new Date().toISOString(), by: 'KV', target: first.id, reason: 'gone' }
-    const codes = async (build: string, ...entries: Entry[]) => (await db.builds.append(build, entries)).refused.map(({ id, code, about }) => [id, code, about])
-    expect(await codes(tern.id, strike, { ...reading(), supersedes: second.id } as Entry, { ...reading(), settles: [second.id] } as Entry)).toEqual([
-      [strike.id, 'noSuchTarget', first.id], [expect.any(String), 'noSuchTarget', second.id], [expect.any(String), 'noSuchTarget', second.id],
+    const codes = async (build: string, ...entries: Entry[]) =>
+      (await db.builds.append(build, entries)).refused.map(({ id, code, about }) => [id, code, about])
+    expect(
+      await codes(tern.id, strike, { ...reading(), supersedes: second.id } as Entry, { ...reading(), settles: [second.id] } as Entry),
+    ).toEqual([
+      [strike.id, 'noSuchTarget', first.id],
+      [expect.any(String), 'noSuchTarget', second.id],
+      [expect.any(String), 'noSuchTarget', second.id],
     ])
     // What it pointed at came after all: sent again, it is taken.
     expect(await codes(tern.id, first, strike)).toEqual([])
     const other = { ...tern, id: uuidV7(), entries: [] }
     await db.builds.create(other, 'KV')
-    expect(await codes(other.id, first, { ...strike, id: uuidV7() })).toEqual([[first.id, 'idTaken', first.id], [expect.any(String), 'noSuchTarget', first.id]])
+    expect(await codes(other.id, first, { ...strike, id: uuidV7() })).toEqual([
+      [first.id, 'idTaken', first.id],
+      [expect.any(String), 'noSuchTarget', first.id],
+    ])
   })
 
   it('keeps every kind of entry to the letter', async () => {
     const first = reading()
     const stamp = () => ({ id: uuidV7(), at: new Date().toISOString(), by: 'AB' })
     const all: Entry[] = [
-      first, { ...reading(0.4), upper: 0.45, supersedes: first.id } as Entry,
+      first,
+      { ...reading(0.4), upper: 0.45, supersedes: first.id } as Entry,
       { kind: 'strike', ...stamp(), target: first.id, reason: 'dial had slipped' },
       { kind: 'skip', ...stamp(), characteristic: 'gasketBore', place: { bank: 'left' }, reason: 'no gasket yet' },
       { kind: 'note', ...stamp(), characteristic: 'chamber', place: { cylinder: 2, repeat: 1 }, text: 'a bubble' },
@@ -134,11 +167,18 @@ describe('entries', () => {
     expect((await db.builds.load(tern.id))!.document.entries).toEqual(all)
   })
 
-  it.each(['UPDATE entry SET value = 9', 'DELETE FROM entry', 'UPDATE build_revision SET spec = \'{}\'', 'DELETE FROM build_revision', 'DELETE FROM gauge_card', 'UPDATE gauge_card SET card = \'{}\'', 'DELETE FROM build'])(
-    'the database itself refuses %s', async (sql) => {
-      await db.builds.append(tern.id, [reading()])
-      await expect(raw(sql)).rejects.toThrow(/append-only|never deleted/)
-    })
+  it.each([
+    'UPDATE entry SET value = 9',
+    'DELETE FROM entry',
+    "UPDATE build_revision SET spec = '{}'",
+    'DELETE FROM build_revision',
+    'DELETE FROM gauge_card',
+    "UPDATE gauge_card SET card = '{}'",
+    'DELETE FROM build',
+  ])('the database itself refuses %s', async (sql) => {
+    await db.builds.append(tern.id, [reading()])
+    await expect(raw(sql)).rejects.toThrow(/append-only|never deleted/)
+  })
 })
 
 describe('revisions', () => {
@@ -150,11 +190,16 @@ describe('revisions', () => {
     await expect(db.builds.revise(tern.id, 1, spec, 'AB', 'again')).rejects.toMatchObject({ code: 'staleRevision' })
     expect((await db.builds.specAt(tern.id, 1))!.description).toBe(tern.spec.description)
     expect((await db.builds.load(tern.id))!.document.spec.description).toBe('changed')
-    expect((await db.builds.revisions(tern.id)).map(({ number, by, reason }) => [number, by, reason])).toEqual([[2, 'AB', 'description'], [1, 'KV', 'start']])
+    expect((await db.builds.revisions(tern.id)).map(({ number, by, reason }) => [number, by, reason])).toEqual([
+      [2, 'AB', 'description'],
+      [1, 'KV', 'start'],
+    ])
   })
 
   it('lets only one of two people through who save at once', async () => {
-    const saves = await Promise.allSettled(['a', 'b'].map((description) => db.builds.revise(tern.id, 1, { ...tern.spec, description }, 'KV', description)))
+    const saves = await Promise.allSettled(
+      ['a', 'b'].map((description) => db.builds.revise(tern.id, 1, { ...tern.spec, description }, 'KV', description)),
+    )
     expect(saves.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
   })
 })
@@ -165,12 +210,20 @@ describe('what an older program stored', () => {
     const at = '2026-01-01T00:00:00Z'
     const client = createClient({ url })
     await client.execute({ sql: 'INSERT INTO build (id, created_at, touched_at) VALUES (?, ?, ?)', args: [old.id, at, at] })
-    await client.execute({ sql: "INSERT INTO build_revision (build_id, number, spec, at, by, reason) VALUES (?, 1, ?, ?, 'KV', 'start')", args: [old.id, JSON.stringify(old.spec), at] })
+    await client.execute({
+      sql: "INSERT INTO build_revision (build_id, number, spec, at, by, reason) VALUES (?, 1, ?, ?, 'KV', 'start')",
+      args: [old.id, JSON.stringify(old.spec), at],
+    })
     client.close()
     await db.builds.append(old.id, old.entries)
     const loaded = (await db.builds.load(old.id))!
     expect(loaded.document.entries).toEqual(old.entries)
-    expect(loaded.document.spec).toMatchObject({ name: 'Petrel', layout: { mains: 5, pins: expect.arrayContaining([expect.objectContaining({ cylinders: [1, 2] })]), rodBearings: 'plain' }, stock: { shells: [] }, methods: { bearings: 'direct' } })
+    expect(loaded.document.spec).toMatchObject({
+      name: 'Petrel',
+      layout: { mains: 5, pins: expect.arrayContaining([expect.objectContaining({ cylinders: [1, 2] })]), rodBearings: 'plain' },
+      stock: { shells: [] },
+      methods: { bearings: 'direct' },
+    })
     expect(await db.builds.specAt(old.id, 1)).toEqual(loaded.document.spec)
     await db.builds.revise(old.id, 1, loaded.document.spec, 'KV', 'same again')
     expect((await db.builds.load(old.id))!.document.spec).toEqual(loaded.document.spec)
@@ -186,7 +239,10 @@ describe('presses of live gauges', () => {
     expect(await db.presses.add(line(1), 'a', null)).toEqual({ press: first.press, isNew: false })
     // Another gauge may say the very same thing.
     expect((await db.presses.add({ ...line(1), name: 'mic-metric' }, 'a', null)).isNew).toBe(true)
-    expect((await db.presses.after(first.press.seq, 'bench-1')).map(({ name, sequence }) => [name, sequence])).toEqual([['bore-metric', 2], ['mic-metric', 1]])
+    expect((await db.presses.after(first.press.seq, 'bench-1')).map(({ name, sequence }) => [name, sequence])).toEqual([
+      ['bore-metric', 2],
+      ['mic-metric', 1],
+    ])
     expect(await db.presses.lastSeq()).toBe(first.press.seq + 2)
     for (const sql of ['UPDATE gauge_press SET value = 9', 'DELETE FROM gauge_press']) await expect(raw(sql)).rejects.toThrow(/append-only/)
   })
@@ -210,7 +266,11 @@ describe('the board', () => {
   it('asks for a summary only when the build or the program has moved on', async () => {
     await db.builds.create(tern, 'KV')
     let asked = 0
-    const page = () => db.builds.board({ offset: 0, size: 10 }, program, (build) => { asked++; return { name: build.document.spec.name } })
+    const page = () =>
+      db.builds.board({ offset: 0, size: 10 }, program, (build) => {
+        asked++
+        return { name: build.document.spec.name }
+      })
     let program = '1'
     expect(await page()).toMatchObject({ total: 1, rows: [{ id: tern.id, summary: { name: 'Tern' } }] })
     await page()
@@ -237,7 +297,10 @@ describe('the board', () => {
 
   it('shows the builds that are sound when one cannot be worked out, and tries that one again', async () => {
     for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    const nameOf = (build: { document: { spec: { name: string } } }) => { if (build.document.spec.name === 'Petrel') throw new Error('cannot be worked out'); return build.document.spec.name }
+    const nameOf = (build: { document: { spec: { name: string } } }) => {
+      if (build.document.spec.name === 'Petrel') throw new Error('cannot be worked out')
+      return build.document.spec.name
+    }
     const said = vi.spyOn(console, 'error').mockImplementation(() => {})
     const { rows, total } = await db.builds.board({ offset: 0, size: 10, order: 'name' }, '1', nameOf)
     expect(total).toBe(3)
@@ -250,7 +313,10 @@ describe('the board', () => {
 
   it('searches by words in any case, orders, and keeps what is put away apart', async () => {
     for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    const names = async (page: object) => (await db.builds.board({ offset: 0, size: 10, order: 'name', ...page }, '1', (build) => build.document.spec.name)).rows.map(({ summary }) => summary)
+    const names = async (page: object) =>
+      (await db.builds.board({ offset: 0, size: 10, order: 'name', ...page }, '1', (build) => build.document.spec.name)).rows.map(
+        ({ summary }) => summary,
+      )
     expect(await names({ search: 'pET' })).toEqual(['Petrel'])
     expect(await names({ search: 'petrel nowhere' })).toEqual([])
     expect(await names({ search: '%' })).toEqual([])

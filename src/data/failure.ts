@@ -7,7 +7,10 @@ export function isRefused(error: unknown): error is Refused {
 }
 
 export class Refused extends Error {
-  constructor(readonly code: RefusalCode, readonly about: string) {
+  constructor(
+    readonly code: RefusalCode,
+    readonly about: string,
+  ) {
     super(`${code}: ${about}`)
     this.name = 'Refused'
   }

@@ -24,4 +24,3 @@ export function gaugeStore(connection: Connection): GaugeStore {
     },
   }
 }
-

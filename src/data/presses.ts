@@ -42,18 +42,40 @@ const MOST_REPEATED = 200
 
 export function pressStore(connection: Connection): PressStore {
   const lastHold = async (name: string) => {
-    const [row] = await connection.select().from(gaugeHoldTable).where(eq(gaugeHoldTable.name, name)).orderBy(desc(gaugeHoldTable.seq)).limit(1)
+    const [row] = await connection
+      .select()
+      .from(gaugeHoldTable)
+      .where(eq(gaugeHoldTable.name, name))
+      .orderBy(desc(gaugeHoldTable.seq))
+      .limit(1)
     return row
   }
   return {
     async add(line, raw, session) {
       // A gauge repeats what it has not heard an answer to. The same number with another value is a gauge that was switched on again.
-      const latest = await connection.select().from(pressTable).where(eq(pressTable.name, line.name)).orderBy(desc(pressTable.seq)).limit(MOST_REPEATED)
+      const latest = await connection
+        .select()
+        .from(pressTable)
+        .where(eq(pressTable.name, line.name))
+        .orderBy(desc(pressTable.seq))
+        .limit(MOST_REPEATED)
       const known = latest.find((row) => row.line === raw)
       if (known) return { press: pressOf(known), isNew: false }
-      const [row] = await connection.insert(pressTable).values({
-        id: uuidV7(), name: line.name, value: line.value, upper: line.upper ?? null, unit: line.unit, sequence: line.sequence, text: line.text, line: raw, session, at: new Date().toISOString(),
-      }).returning()
+      const [row] = await connection
+        .insert(pressTable)
+        .values({
+          id: uuidV7(),
+          name: line.name,
+          value: line.value,
+          upper: line.upper ?? null,
+          unit: line.unit,
+          sequence: line.sequence,
+          text: line.text,
+          line: raw,
+          session,
+          at: new Date().toISOString(),
+        })
+        .returning()
       return { press: pressOf(row!), isNew: true }
     },
     async after(seq, session) {
@@ -72,13 +94,17 @@ export function pressStore(connection: Connection): PressStore {
       await connection.insert(gaugeHoldTable).values({ name, session, words, at: new Date().toISOString() })
     },
     async heldBy(session) {
-      const names = await connection.selectDistinct({ name: gaugeHoldTable.name }).from(gaugeHoldTable).where(eq(gaugeHoldTable.session, session))
+      const names = await connection
+        .selectDistinct({ name: gaugeHoldTable.name })
+        .from(gaugeHoldTable)
+        .where(eq(gaugeHoldTable.session, session))
       const last = await Promise.all(names.map(({ name }) => lastHold(name)))
       return last.flatMap((row) => (row?.session === session ? [row.name] : []))
     },
   }
 }
 
-function pressOf({ line: _, ...row }: typeof pressTable.$inferSelect): Press {
-  return { ...row, unit: row.unit as Press['unit'] }
+function pressOf(row: typeof pressTable.$inferSelect): Press {
+  const { line: _, ...press } = row
+  return { ...press, unit: row.unit as Press['unit'] }
 }

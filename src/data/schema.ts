@@ -1,62 +1,81 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
-export const buildTable = sqliteTable('build', {
-  id: text('id').primaryKey(),
-  createdAt: text('created_at').notNull(),
-  touchedAt: text('touched_at').notNull(),
-  /** Off the board, everything kept; as the latest revision says. */
-  putAway: integer('put_away', { mode: 'boolean' }).notNull().default(false),
-}, (table) => [index('build_touched').on(table.touchedAt)])
+export const buildTable = sqliteTable(
+  'build',
+  {
+    id: text('id').primaryKey(),
+    createdAt: text('created_at').notNull(),
+    touchedAt: text('touched_at').notNull(),
+    /** Off the board, everything kept; as the latest revision says. */
+    putAway: integer('put_away', { mode: 'boolean' }).notNull().default(false),
+  },
+  (table) => [index('build_touched').on(table.touchedAt)],
+)
 
 /** Append-only: the spec as it stood from each revision on. */
-export const revisionTable = sqliteTable('build_revision', {
-  buildId: text('build_id').notNull().references(() => buildTable.id),
-  number: integer('number').notNull(),
-  spec: text('spec').notNull(),
-  /** Version of the build format the spec was written in. */
-  version: integer('version').notNull().default(1),
-  at: text('at').notNull(),
-  by: text('by').notNull(),
-  reason: text('reason').notNull(),
-}, (table) => [primaryKey({ columns: [table.buildId, table.number] })])
+export const revisionTable = sqliteTable(
+  'build_revision',
+  {
+    buildId: text('build_id')
+      .notNull()
+      .references(() => buildTable.id),
+    number: integer('number').notNull(),
+    spec: text('spec').notNull(),
+    /** Version of the build format the spec was written in. */
+    version: integer('version').notNull().default(1),
+    at: text('at').notNull(),
+    by: text('by').notNull(),
+    reason: text('reason').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.buildId, table.number] })],
+)
 
-/** Append-only: everything entered at the bench. `seq` is the order of arrival, the id (UUID v7, made by the client) the order of making. */
-export const entryTable = sqliteTable('entry', {
-  seq: integer('seq').primaryKey({ autoIncrement: true }),
-  id: text('id').notNull().unique(),
-  buildId: text('build_id').notNull().references(() => buildTable.id),
-  kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo'] }).notNull(),
-  characteristic: text('characteristic'),
-  cylinder: integer('cylinder'),
-  main: integer('main'),
-  bank: text('bank', { enum: ['left', 'right'] }),
-  spot: text('spot'),
-  repeat: integer('repeat'),
-  /** Canonical unit of the characteristic's kind. */
-  value: real('value'),
-  upper: real('upper'),
-  /** Half-width typed behind ±. */
-  plusMinus: real('plus_minus'),
-  /** Unit it was typed in. */
-  unit: text('unit'),
-  asTyped: text('as_typed'),
-  partTempC: real('part_temp_c'),
-  gaugeTempC: real('gauge_temp_c'),
-  /** Strokes of the ring file before this reading. */
-  strokes: integer('strokes'),
-  /** What a check came to. */
-  passed: integer('passed', { mode: 'boolean' }),
-  gauge: text('gauge').references(() => gaugeTable.id),
-  supersedes: text('supersedes'),
-  /** Ids of other readings it settles, as a JSON list. */
-  settles: text('settles'),
-  target: text('target'),
-  words: text('words'),
-  at: text('at').notNull(),
-  by: text('by').notNull(),
-  receivedAt: text('received_at').notNull(),
-}, (table) => [index('entry_build').on(table.buildId, table.seq)])
+/**
+ * Append-only: everything entered at the bench. `seq` is the order of arrival, the id (UUID v7, made by the client) the
+ * order of making.
+ */
+export const entryTable = sqliteTable(
+  'entry',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => buildTable.id),
+    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo'] }).notNull(),
+    characteristic: text('characteristic'),
+    cylinder: integer('cylinder'),
+    main: integer('main'),
+    bank: text('bank', { enum: ['left', 'right'] }),
+    spot: text('spot'),
+    repeat: integer('repeat'),
+    /** Canonical unit of the characteristic's kind. */
+    value: real('value'),
+    upper: real('upper'),
+    /** Half-width typed behind ±. */
+    plusMinus: real('plus_minus'),
+    /** Unit it was typed in. */
+    unit: text('unit'),
+    asTyped: text('as_typed'),
+    partTempC: real('part_temp_c'),
+    gaugeTempC: real('gauge_temp_c'),
+    /** Strokes of the ring file before this reading. */
+    strokes: integer('strokes'),
+    /** What a check came to. */
+    passed: integer('passed', { mode: 'boolean' }),
+    gauge: text('gauge').references(() => gaugeTable.id),
+    supersedes: text('supersedes'),
+    /** Ids of other readings it settles, as a JSON list. */
+    settles: text('settles'),
+    target: text('target'),
+    words: text('words'),
+    at: text('at').notNull(),
+    by: text('by').notNull(),
+    receivedAt: text('received_at').notNull(),
+  },
+  (table) => [index('entry_build').on(table.buildId, table.seq)],
+)
 
 /** Append-only: the state of a gauge from a day on. Readings keep the card they were taken with. */
 export const gaugeTable = sqliteTable('gauge_card', {
@@ -67,37 +86,47 @@ export const gaugeTable = sqliteTable('gauge_card', {
 })
 
 /** Append-only: what live gauges sent, each line once, in the order of arrival. */
-export const pressTable = sqliteTable('gauge_press', {
-  seq: integer('seq').primaryKey({ autoIncrement: true }),
-  id: text('id').notNull().unique(),
-  name: text('name').notNull(),
-  /** Canonical unit of the unit's kind. */
-  value: real('value').notNull(),
-  upper: real('upper'),
-  unit: text('unit').notNull(),
-  /** The gauge's own count of presses. */
-  sequence: integer('sequence').notNull(),
-  text: text('text').notNull(),
-  line: text('line').notNull(),
-  /** The bench session that had the gauge when it was pressed; none: nobody had. */
-  session: text('session'),
-  at: text('at').notNull(),
-}, (table) => [index('press_name').on(table.name, table.seq)])
+export const pressTable = sqliteTable(
+  'gauge_press',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    name: text('name').notNull(),
+    /** Canonical unit of the unit's kind. */
+    value: real('value').notNull(),
+    upper: real('upper'),
+    unit: text('unit').notNull(),
+    /** The gauge's own count of presses. */
+    sequence: integer('sequence').notNull(),
+    text: text('text').notNull(),
+    line: text('line').notNull(),
+    /** The bench session that had the gauge when it was pressed; none: nobody had. */
+    session: text('session'),
+    at: text('at').notNull(),
+  },
+  (table) => [index('press_name').on(table.name, table.seq)],
+)
 
 /** Append-only: who took, gave back or took over which live gauge. The last row of a gauge says who has it now. */
-export const gaugeHoldTable = sqliteTable('gauge_hold', {
-  seq: integer('seq').primaryKey({ autoIncrement: true }),
-  name: text('name').notNull(),
-  /** None: given back. */
-  session: text('session'),
-  /** Who and where, for the words on the other screen. */
-  words: text('words').notNull(),
-  at: text('at').notNull(),
-}, (table) => [index('gauge_hold_name').on(table.name, table.seq)])
+export const gaugeHoldTable = sqliteTable(
+  'gauge_hold',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    name: text('name').notNull(),
+    /** None: given back. */
+    session: text('session'),
+    /** Who and where, for the words on the other screen. */
+    words: text('words').notNull(),
+    at: text('at').notNull(),
+  },
+  (table) => [index('gauge_hold_name').on(table.name, table.seq)],
+)
 
 /** A cache of what the board shows of a build; thrown away and worked out again whenever the build or the program has moved on. */
 export const summaryTable = sqliteTable('build_summary', {
-  buildId: text('build_id').primaryKey().references(() => buildTable.id),
+  buildId: text('build_id')
+    .primaryKey()
+    .references(() => buildTable.id),
   revision: integer('revision').notNull(),
   lastSeq: integer('last_seq').notNull(),
   program: text('program').notNull(),

@@ -9,7 +9,10 @@ export class GaugeSet {
   private readonly counts = new Map<string, number>()
 
   /** `firstNumber`: where the count of each gauge starts, as a gauge keeps it when switched off. */
-  constructor(private readonly server: string, private readonly firstNumber = 1) {}
+  constructor(
+    private readonly server: string,
+    private readonly firstNumber = 1,
+  ) {}
 
   /** Presses a button; resolves when the server holds the reading. */
   async press(gauge: Gauge, indicated: { value: number; upper?: number }): Promise<void> {
@@ -20,13 +23,20 @@ export class GaugeSet {
 
   /** Sends a line as it is. @throws when the server understood and said no. */
   async send(line: string): Promise<void> {
-    await pRetry(async () => {
-      const response = await fetch(`${this.server}/api/live`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ lines: [line] }) })
-      if (response.ok) return
-      const { error } = (await response.json()) as { error: string }
-      if (response.status < 500) throw new Refused(error)
-      throw new Error(error)
-    }, { retries: Number.POSITIVE_INFINITY, minTimeout: 200, maxTimeout: 2000, shouldRetry: ({ error }) => !(error instanceof Refused) })
+    await pRetry(
+      async () => {
+        const response = await fetch(`${this.server}/api/live`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ lines: [line] }),
+        })
+        if (response.ok) return
+        const { error } = (await response.json()) as { error: string }
+        if (response.status < 500) throw new Refused(error)
+        throw new Error(error)
+      },
+      { retries: Number.POSITIVE_INFINITY, minTimeout: 200, maxTimeout: 2000, shouldRetry: ({ error }) => !(error instanceof Refused) },
+    )
   }
 }
 
@@ -41,10 +51,13 @@ export interface OpenPlace {
 export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[] {
   const bench = benchById(benchId)
   const gauges = currentCards([...build.gauges.values()])
-  return bench.stations(build).filter(({ id }) => !build.readings.current.has(id) && !build.readings.skips.has(id)).flatMap((station) => {
-    const gauge = gaugesFor(bench.definition.characteristics[station.characteristic]!, gauges, build.spec.units)[0]
-    return gauge ? [{ station, gauge }] : []
-  })
+  return bench
+    .stations(build)
+    .filter(({ id }) => !build.readings.current.has(id) && !build.readings.skips.has(id))
+    .flatMap((station) => {
+      const gauge = gaugesFor(bench.definition.characteristics[station.characteristic]!, gauges, build.spec.units)[0]
+      return gauge ? [{ station, gauge }] : []
+    })
 }
 
 /** A hand that measures a virtual engine of a build's paper. */

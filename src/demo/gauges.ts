@@ -6,8 +6,13 @@ import { GaugeSet, handFor, openPlaces } from './gaugeSet'
 /** `npm run gauges -- --build ID --bench rings`: presses the buttons for every open place of a bench, one after the other. */
 const { values: options } = parseArgs({
   options: {
-    server: { type: 'string', default: `http://127.0.0.1:${process.env.PORT ?? '3100'}` }, build: { type: 'string' }, bench: { type: 'string' },
-    help: { type: 'boolean', default: false }, every: { type: 'string', default: '1500' }, count: { type: 'string', default: '1000' }, seed: { type: 'string', default: '1' },
+    server: { type: 'string', default: `http://127.0.0.1:${process.env.PORT ?? '3100'}` },
+    build: { type: 'string' },
+    bench: { type: 'string' },
+    help: { type: 'boolean', default: false },
+    every: { type: 'string', default: '1500' },
+    count: { type: 'string', default: '1000' },
+    seed: { type: 'string', default: '1' },
   },
 })
 const { build: buildId, bench, server } = options
@@ -25,7 +30,10 @@ Open the bench in a browser and press l there first, so that it listens.`)
   process.exit(0)
 }
 if (!buildId || !bench || !isBenchId(bench)) {
-  console.error('Say which build and bench: npm run gauges -- --build ID --bench rings [--every MS] [--count N]. The id is in the address of the build. Open the bench and press l there first.')
+  console.error(
+    'Say which build and bench: npm run gauges -- --build ID --bench rings [--every MS] [--count N]. ' +
+      'The id is in the address of the build. Open the bench and press l there first.',
+  )
   process.exit(2)
 }
 const response = await fetch(`${server}/api/builds/${buildId}/file`).catch(() => undefined)

@@ -1,5 +1,14 @@
 import { v7 as uuidV7 } from 'uuid'
-import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, openBuild, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
+import {
+  BUILD_FORMAT,
+  BUILD_VERSION,
+  DEFAULT_GAUGES,
+  openBuild,
+  type BuildDocument,
+  type Entry,
+  type Gauge,
+  type Reading,
+} from '@/core/build'
 import { BENCHES, gaugesFor, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
@@ -21,7 +30,11 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const hands = new Map(BENCHES.map((bench, index) => [bench.id, new VirtualHand(engine, demo.spec, demo.seed + 1 + index)]))
   const bytes = randomStream(demo.seed + 100)
   const build = openBuild(bare)
-  const stations = BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({ bench: bench.id, station, characteristic: bench.definition.characteristics[station.characteristic]! })))
+  const stations = BENCHES.flatMap((bench) =>
+    bench
+      .stations(build)
+      .map((station) => ({ bench: bench.id, station, characteristic: bench.definition.characteristics[station.characteristic]! })),
+  )
   const isRead = ({ station }: { station: Station }) => demo.read(station.characteristic, station.place.cylinder ?? station.place.main ?? 1)
   const readings = stations.filter(isRead).map(({ bench, station, characteristic }, index): Reading => {
     const msecs = startMs + index * BETWEEN_READINGS_MS
@@ -29,15 +42,36 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
     const { value, upper } = hands.get(bench)!.read(station.characteristic, station.place, gauge)
     const unit = characteristic.units[demo.spec.units]
     return {
-      kind: 'reading', ...stamp(msecs, index), characteristic: station.characteristic, place: station.place, value, ...(upper !== undefined && { upper }), unit,
-      asTyped: upper === undefined ? formatExact(value, unit) : `${formatExact(value, unit)}/${formatExact(upper, unit)}`, gauge: gauge.id,
+      kind: 'reading',
+      ...stamp(msecs, index),
+      characteristic: station.characteristic,
+      place: station.place,
+      value,
+      ...(upper !== undefined && { upper }),
+      unit,
+      asTyped: upper === undefined ? formatExact(value, unit) : `${formatExact(value, unit)}/${formatExact(upper, unit)}`,
+      gauge: gauge.id,
     }
   })
-  const checks = demo.checks.map((check, index): Entry => ({ kind: 'check', ...stamp(startMs + index * 1000 - CHECKS_BEFORE_MS, index), characteristic: check, place: {}, passed: true }))
-  const skips = stations.flatMap((one) => {
-    const reason = isRead(one) ? undefined : demo.skips?.[one.station.characteristic]
-    return reason === undefined ? [] : [{ station: one.station, reason }]
-  }).map(({ station, reason }, index): Entry => ({ kind: 'skip', ...stamp(startMs + (readings.length + index) * BETWEEN_READINGS_MS, readings.length + index), characteristic: station.characteristic, place: station.place, reason }))
+  const checks = demo.checks.map((check, index): Entry => ({
+    kind: 'check',
+    ...stamp(startMs + index * 1000 - CHECKS_BEFORE_MS, index),
+    characteristic: check,
+    place: {},
+    passed: true,
+  }))
+  const skips = stations
+    .flatMap((one) => {
+      const reason = isRead(one) ? undefined : demo.skips?.[one.station.characteristic]
+      return reason === undefined ? [] : [{ station: one.station, reason }]
+    })
+    .map(({ station, reason }, index): Entry => ({
+      kind: 'skip',
+      ...stamp(startMs + (readings.length + index) * BETWEEN_READINGS_MS, readings.length + index),
+      characteristic: station.characteristic,
+      place: station.place,
+      reason,
+    }))
   return { ...bare, entries: [...checks, ...readings, ...skips] }
 
   function stamp(msecs: number, index: number) {

@@ -29,23 +29,56 @@ export interface DemoBuild {
   readonly startedDaysAgo: number
 }
 
-const band = (lower: number, upper: number, target: number | undefined, source: string, reason: string): Limit => ({ lower, upper, target, source, reason })
+const band = (lower: number, upper: number, target: number | undefined, source: string, reason: string): Limit => ({
+  lower,
+  upper,
+  target,
+  source,
+  reason,
+})
 
 /** The usual crank of a layout, front number one, turning clockwise. */
 function pins(kind: LayoutKind, cylinders: number, bankAngleDeg: number): Spec['layout']['pins'] {
-  const placed = { kind, cylinders, bankAngleDeg, numbering: bankAngleDeg > 0 ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise' } as const
+  const placed = {
+    kind,
+    cylinders,
+    bankAngleDeg,
+    numbering: bankAngleDeg > 0 ? 'alternating' : 'downEachBank',
+    numberOneAt: 'front',
+    leadingBank: 'left',
+    rotation: 'clockwise',
+  } as const
   return usualPins(placed).map((pin) => ({ ...pin, cylinders: [...pin.cylinders] }))
 }
 
-function gaskets(boreMm: number, thicknessesMm: readonly number[], toleranceMm: number, kind: Gasket['kind'], label: (mm: number) => string): Gasket[] {
+function gaskets(
+  boreMm: number,
+  thicknessesMm: readonly number[],
+  toleranceMm: number,
+  kind: Gasket['kind'],
+  label: (mm: number) => string,
+): Gasket[] {
   return thicknessesMm.map((thicknessMm, index) => ({
-    id: `hl-g${index + 1}`, name: label(thicknessMm), boreMm, thicknessMm, thicknessToleranceMm: toleranceMm, kind, source: GASKETS,
+    id: `hl-g${index + 1}`,
+    name: label(thicknessMm),
+    boreMm,
+    thicknessMm,
+    thicknessToleranceMm: toleranceMm,
+    kind,
+    source: GASKETS,
   }))
 }
 
 /** Standard, X and undersize halves of one invented maker. */
 function shells(fits: Shell['fits'], letter: string, standardHalves: number): Shell[] {
-  const shell = (mark: string, name: string, thou: number, halves: number): Shell => ({ id: `hl-${letter}${mark}`, name: `${letter}-${name}`, fits, wallMm: inch(thou / 1000), halves, source: 'shelf, counted' })
+  const shell = (mark: string, name: string, thou: number, halves: number): Shell => ({
+    id: `hl-${letter}${mark}`,
+    name: `${letter}-${name}`,
+    fits,
+    wallMm: inch(thou / 1000),
+    halves,
+    source: 'shelf, counted',
+  })
   return [shell('S', 'standard', 0, standardHalves), shell('X', 'X', -0.5, 4), shell('U', 'undersize', 0.5, 4)]
 }
 
@@ -53,18 +86,55 @@ const tern: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000001',
   seed: 4166,
   startedDaysAgo: 9,
-  gauges: { ringTop: 'feeler-fine.1', ringSecond: 'feeler-fine.1', railUpper: 'feeler-metric.1', railLower: 'feeler-metric.1', rodSide: 'feeler-fine.1', centreDistance: 'bore-metric.1' },
-  checks: ['cracks', 'threadsChased', 'galleryPlugs', 'deckFlat', 'housings', 'journalFinish', 'thrustAligned', 'mainsTorqued', 'ringsLabelled'],
+  gauges: {
+    ringTop: 'feeler-fine.1',
+    ringSecond: 'feeler-fine.1',
+    railUpper: 'feeler-metric.1',
+    railLower: 'feeler-metric.1',
+    rodSide: 'feeler-fine.1',
+    centreDistance: 'bore-metric.1',
+  },
+  checks: [
+    'cracks',
+    'threadsChased',
+    'galleryPlugs',
+    'deckFlat',
+    'housings',
+    'journalFinish',
+    'thrustAligned',
+    'mainsTorqued',
+    'ringsLabelled',
+  ],
   // One piston further down the hole, one chamber large, one ring tight, two pistons in the wrong bores: what the benches have to find.
-  faults: { deckMm: { 3: 0.06 }, chamberCm3: { 4: 0.9 }, ringTopMm: { 2: -0.058 }, boreMm: { 1: 0.008, 5: -0.006 }, skirtMm: { 1: -0.008, 5: 0.008 } },
+  faults: {
+    deckMm: { 3: 0.06 },
+    chamberCm3: { 4: 0.9 },
+    ringTopMm: { 2: -0.058 },
+    boreMm: { 1: 0.008, 5: -0.006 },
+    skirtMm: { 1: -0.008, 5: 0.008 },
+  },
   read: () => true,
   spec: {
     name: 'Tern',
     description: 'inline five, turbo, hill-climb',
     units: 'metric',
     layout: {
-      kind: 'inline', cylinders: 5, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 2, 4, 5, 3], pins: pins('inline', 5, 0), mains: 6, mainBearings: 'plain', rodBearings: 'plain', valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', boreSpacingMm: 92, intakeSide: 'left',
+      kind: 'inline',
+      cylinders: 5,
+      bankAngleDeg: 0,
+      numbering: 'downEachBank',
+      numberOneAt: 'front',
+      leadingBank: 'left',
+      rotation: 'clockwise',
+      firingOrder: [1, 2, 4, 5, 3],
+      pins: pins('inline', 5, 0),
+      mains: 6,
+      mainBearings: 'plain',
+      rodBearings: 'plain',
+      valvesPerCylinder: 4,
+      valveDrive: 'bucketShimUnder',
+      boreSpacingMm: 92,
+      intakeSide: 'left',
     },
     duty: { use: 'competition', useWords: 'hill-climb', fuel: 'petrol', fuelWords: '102 RON', boostKpa: 160, redlineRpm: 8200 },
     paper: {
@@ -107,7 +177,11 @@ const tern: DemoBuild = {
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
-    stock: { gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`), pistons: [], shells: [] },
+    stock: {
+      gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),
+      pistons: [],
+      shells: [],
+    },
     choice: { gasket: 'hl-g2' },
   },
 }
@@ -121,16 +195,39 @@ const petrel: DemoBuild = {
   checks: ['cracks', 'threadsChased', 'housings'],
   // Mains and rods as the grinder left them: standard shells alone do not land them.
   faults: { mainClearanceMm: { 2: inch(-0.0006), 4: inch(0.0008) }, rodClearanceMm: { 3: inch(0.0006), 6: inch(-0.0005) } },
-  read: (characteristic, cylinder) => ['bore', 'skirt', 'mainJournal', 'rodJournal', 'mainClearance', 'rodClearance'].includes(characteristic) || (characteristic === 'deck' && cylinder <= 5),
+  read: (characteristic, cylinder) =>
+    ['bore', 'skirt', 'mainJournal', 'rodJournal', 'mainClearance', 'rodClearance'].includes(characteristic) ||
+    (characteristic === 'deck' && cylinder <= 5),
   spec: {
     name: 'Petrel',
     description: '90° V8, restored lake-racing hydroplane',
     units: 'inch',
     layout: {
-      kind: 'v', cylinders: 8, bankAngleDeg: 90, numbering: 'alternating', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2], pins: pins('v', 8, 90), mains: 5, mainBearings: 'plain', rodBearings: 'plain', valvesPerCylinder: 2, valveDrive: 'pushrod', boreSpacingMm: inch(4.84), intakeSide: 'valley',
+      kind: 'v',
+      cylinders: 8,
+      bankAngleDeg: 90,
+      numbering: 'alternating',
+      numberOneAt: 'front',
+      leadingBank: 'left',
+      rotation: 'clockwise',
+      firingOrder: [1, 8, 4, 3, 6, 5, 7, 2],
+      pins: pins('v', 8, 90),
+      mains: 5,
+      mainBearings: 'plain',
+      rodBearings: 'plain',
+      valvesPerCylinder: 2,
+      valveDrive: 'pushrod',
+      boreSpacingMm: inch(4.84),
+      intakeSide: 'valley',
     },
-    duty: { use: 'sustained', useWords: 'lake racing, full throttle', fuel: 'petrol', fuelWords: '110 octane leaded', boostKpa: 0, redlineRpm: 7200 },
+    duty: {
+      use: 'sustained',
+      useWords: 'lake racing, full throttle',
+      fuel: 'petrol',
+      fuelWords: '110 octane leaded',
+      boostKpa: 0,
+      redlineRpm: 7200,
+    },
     paper: {
       bore: { value: inch(4.155), unit: 'in', source: SHEET, reason: '4.125 + 0.030 overbore' },
       stroke: { value: inch(3.75), tolerance: inch(0.001), unit: 'in', source: SHEET },
@@ -168,7 +265,17 @@ const petrel: DemoBuild = {
     },
     materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
-    stock: { gaskets: gaskets(inch(4.2), [0.027, 0.036, 0.04, 0.051].map(inch), inch(0.001), 'steelShim', (mm) => `Steel ${fromCanonical(mm, 'in').toFixed(3)}`), pistons: [], shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)] },
+    stock: {
+      gaskets: gaskets(
+        inch(4.2),
+        [0.027, 0.036, 0.04, 0.051].map(inch),
+        inch(0.001),
+        'steelShim',
+        (mm) => `Steel ${fromCanonical(mm, 'in').toFixed(3)}`,
+      ),
+      pistons: [],
+      shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)],
+    },
     choice: { gasket: 'hl-g3' },
   },
 }
@@ -186,8 +293,22 @@ const wren: DemoBuild = {
     description: '500 cc single, grass-track',
     units: 'metric',
     layout: {
-      kind: 'single', cylinders: 1, bankAngleDeg: 0, numbering: 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
-      firingOrder: [1], pins: pins('single', 1, 0), mains: 2, mainBearings: 'rolling', rodBearings: 'rolling', valvesPerCylinder: 4, valveDrive: 'bucketShimOver', boreSpacingMm: 110, intakeSide: 'left',
+      kind: 'single',
+      cylinders: 1,
+      bankAngleDeg: 0,
+      numbering: 'downEachBank',
+      numberOneAt: 'front',
+      leadingBank: 'left',
+      rotation: 'clockwise',
+      firingOrder: [1],
+      pins: pins('single', 1, 0),
+      mains: 2,
+      mainBearings: 'rolling',
+      rodBearings: 'rolling',
+      valvesPerCylinder: 4,
+      valveDrive: 'bucketShimOver',
+      boreSpacingMm: 110,
+      intakeSide: 'left',
     },
     duty: { use: 'competition', useWords: 'grass-track', fuel: 'methanol', boostKpa: 0, redlineRpm: 10_500 },
     paper: {

@@ -1,5 +1,6 @@
 /** What came of a request that is not a reading: an answer, or why not and what was kept. */
-export type Answer<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: string; readonly status: number }
+export type Answer<Value> =
+  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: string; readonly status: number }
 
 /** Posts JSON and words every failure. Readings do not go this way: the outbox keeps and repeats them. */
 export async function send<Value>(url: string, body: unknown): Promise<Answer<Value>> {
@@ -8,6 +9,10 @@ export async function send<Value>(url: string, body: unknown): Promise<Answer<Va
     const json = (await response.json()) as Value & { error?: string }
     return response.ok ? { ok: true, value: json } : { ok: false, error: json.error ?? response.statusText, status: response.status }
   } catch {
-    return { ok: false, error: 'The server does not answer. Nothing was changed; what is typed here stays until you leave the page.', status: 0 }
+    return {
+      ok: false,
+      error: 'The server does not answer. Nothing was changed; what is typed here stays until you leave the page.',
+      status: 0,
+    }
   }
 }

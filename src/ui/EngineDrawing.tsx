@@ -19,14 +19,37 @@ export interface StationMark {
 }
 
 const Drawing = styled.svg`
-  display: block; width: 100%; height: 100%; overflow: hidden;
-  text { fill: var(--dye); font-family: inherit; }
-  .number { font-weight: 700; }
-  .side { ${caption} text-transform: none; letter-spacing: 0; font-weight: 400; fill: var(--quiet); }
-  .front { font-weight: 700; letter-spacing: 0.14em; }
-  .size { ${numerals} fill: var(--quiet); }
-  .mark { cursor: pointer; outline: none; }
-  .mark:hover .halo { stroke: var(--scribe); }
+  display: block;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  text {
+    fill: var(--dye);
+    font-family: inherit;
+  }
+  .number {
+    font-weight: 700;
+  }
+  .side {
+    ${caption} text-transform: none;
+    letter-spacing: 0;
+    font-weight: 400;
+    fill: var(--quiet);
+  }
+  .front {
+    font-weight: 700;
+    letter-spacing: 0.14em;
+  }
+  .size {
+    ${numerals} fill: var(--quiet);
+  }
+  .mark {
+    cursor: pointer;
+    outline: none;
+  }
+  .mark:hover .halo {
+    stroke: var(--scribe);
+  }
 `
 
 /** Unit of the drawing is the bore radius = 50, so strokes and letters keep their size whatever the engine. */
@@ -36,8 +59,20 @@ const R = 50
  * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
  * Stations take the shape of their verdict; the scribe line crosses the current one and runs to the edges.
  */
-export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, sizeWords, bare = false }: {
-  layout: EngineLayout; boreMm: number; marks?: readonly StationMark[]; current?: string; onPick?: (id: string) => void
+export function EngineDrawing({
+  layout,
+  boreMm,
+  marks = [],
+  current,
+  onPick,
+  sizeWords,
+  bare = false,
+}: {
+  layout: EngineLayout
+  boreMm: number
+  marks?: readonly StationMark[]
+  current?: string
+  onPick?: (id: string) => void
   /** Centre distance in words, drawn as a dimension. */
   sizeWords?: string
   /** Small, without lettering but the front: for a list. */
@@ -53,7 +88,8 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
   const width = blockWidth + margin.left + margin.right
   const height = blockHeight + margin.top + margin.bottom
   const places = cylinderPlaces(layout).map(({ cylinder, bank, row }) => ({
-    cylinder, cx: margin.left + R * 1.35 + row * pitch,
+    cylinder,
+    cx: margin.left + R * 1.35 + row * pitch,
     cy: margin.top + R * 1.37 + (twoBanks && bank === 'left' ? bankGap : 0),
   }))
   // Mains stand between the throws, evenly from the front of the block to its rear.
@@ -73,44 +109,120 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
     return `${which} side, ${air}`
   }
   return (
-    <Drawing viewBox={`0 0 ${width} ${height}`} role="group" aria-label={`Plan of the engine, front to the left, ${layout.cylinders} ${layout.cylinders === 1 ? 'cylinder' : 'cylinders'}`}>
-      <rect x={margin.left} y={margin.top} width={blockWidth} height={blockHeight} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} />
+    <Drawing
+      viewBox={`0 0 ${width} ${height}`}
+      role="group"
+      aria-label={`Plan of the engine, front to the left, ${layout.cylinders} ${layout.cylinders === 1 ? 'cylinder' : 'cylinders'}`}
+    >
+      <rect
+        x={margin.left}
+        y={margin.top}
+        width={blockWidth}
+        height={blockHeight}
+        fill="var(--raised)"
+        stroke="var(--dye)"
+        strokeWidth={1.4}
+      />
       <path d={`M${margin.left} ${margin.top + 6} h-18 v${blockHeight - 12} h18`} fill="none" stroke="var(--dye)" strokeWidth={1.2} />
-      <text className="front" fontSize={13} textAnchor="middle" transform={`translate(${margin.left - 30} ${margin.top + blockHeight / 2}) rotate(-90)`}>FRONT</text>
-      {!bare && <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>{side('right')}</text>}
-      {!bare && <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>{side('left')}</text>}
+      <text
+        className="front"
+        fontSize={13}
+        textAnchor="middle"
+        transform={`translate(${margin.left - 30} ${margin.top + blockHeight / 2}) rotate(-90)`}
+      >
+        FRONT
+      </text>
+      {!bare && (
+        <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>
+          {side('right')}
+        </text>
+      )}
+      {!bare && (
+        <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>
+          {side('left')}
+        </text>
+      )}
       {places.map(({ cylinder, cx, cy }) => (
         <g key={cylinder}>
-          <circle cx={cx} cy={cy} r={R} fill={here?.cylinder === cylinder ? 'var(--dye-wash)' : 'var(--ground)'} stroke="var(--dye)" strokeWidth={1.4} />
-          <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">{cylinder}</text>
+          <circle
+            cx={cx}
+            cy={cy}
+            r={R}
+            fill={here?.cylinder === cylinder ? 'var(--dye-wash)' : 'var(--ground)'}
+            stroke="var(--dye)"
+            strokeWidth={1.4}
+          />
+          <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">
+            {cylinder}
+          </text>
         </g>
       ))}
-      {hasMains && mainNumbers(layout).map((main) => <text key={main} className="side" fontSize={12} x={mainPlace(main).cx} y={margin.top + blockHeight - 5} textAnchor="middle">{main}</text>)}
-      {sizeWords && rows > 1 && <Pitch from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0} pitch={pitch} y={margin.top + blockHeight + 14} words={sizeWords} />}
+      {hasMains &&
+        mainNumbers(layout).map((main) => (
+          <text key={main} className="side" fontSize={12} x={mainPlace(main).cx} y={margin.top + blockHeight - 5} textAnchor="middle">
+            {main}
+          </text>
+        ))}
+      {sizeWords && rows > 1 && (
+        <Pitch
+          from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0}
+          pitch={pitch}
+          y={margin.top + blockHeight + 14}
+          words={sizeWords}
+        />
+      )}
       {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
-      {marks.map((mark) => <Mark key={mark.id} id={mark.id} label={mark.label} standing={mark.standing} {...at(mark)} isHere={mark.id === current} onPick={onPick} />)}
+      {marks.map((mark) => (
+        <Mark
+          key={mark.id}
+          id={mark.id}
+          label={mark.label}
+          standing={mark.standing}
+          {...at(mark)}
+          isHere={mark.id === current}
+          onPick={onPick}
+        />
+      ))}
     </Drawing>
   )
 }
 
 /** A mark of plain values, so that a reading draws only the marks it changes. */
-const Mark = memo(({ id, label, standing, x, y, isHere, onPick }: {
-  id: string; label: string; standing: Standing; x: number; y: number; isHere: boolean; onPick?: (id: string) => void
-}) => (
-  <g className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(id)} data-station={id}>
-    <title>{label}</title>
-    <circle r={13} fill="transparent" />
-    {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
-    <VerdictShape standing={standing} r={isHere ? 4.6 : 5.4} />
-  </g>
-))
+const Mark = memo(
+  ({
+    id,
+    label,
+    standing,
+    x,
+    y,
+    isHere,
+    onPick,
+  }: {
+    id: string
+    label: string
+    standing: Standing
+    x: number
+    y: number
+    isHere: boolean
+    onPick?: (id: string) => void
+  }) => (
+    <g className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(id)} data-station={id}>
+      <title>{label}</title>
+      <circle r={13} fill="transparent" />
+      {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
+      <VerdictShape standing={standing} r={isHere ? 4.6 : 5.4} />
+    </g>
+  ),
+)
 
 /** Centre distance of the last two cylinders, as a drawing dimensions it. */
 function Pitch({ from, pitch, y, words }: { from: number; pitch: number; y: number; words: string }) {
   return (
     <g stroke="var(--edge)" fill="none">
       <path d={`M${from} ${y - 8} v16 M${from + pitch} ${y - 8} v16 M${from} ${y + 4} h${pitch}`} />
-      <text className="size" stroke="none" fontSize={12} x={from + pitch / 2} y={y + 20} textAnchor="middle">{words}</text>
+      <text className="size" stroke="none" fontSize={12} x={from + pitch / 2} y={y + 20} textAnchor="middle">
+        {words}
+      </text>
     </g>
   )
 }

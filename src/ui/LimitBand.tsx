@@ -21,12 +21,29 @@ export function LimitBand({ limit, value, doubt, standing }: { limit: Limit; val
   const x = (at: number) => ((at - from) / (to - from)) * WIDTH
   const mid = HEIGHT / 2
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" height={HEIGHT} preserveAspectRatio="none" aria-hidden style={{ display: 'block' }}>
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width="100%"
+      height={HEIGHT}
+      preserveAspectRatio="none"
+      aria-hidden
+      style={{ display: 'block' }}
+    >
       <line x1={0} x2={WIDTH} y1={mid} y2={mid} stroke="var(--hairline)" />
-      <rect x={x(lower)} y={mid - 5} width={Math.max(1, x(upper) - x(lower))} height={10} fill="var(--dye-wash)" stroke="var(--dye)" strokeWidth={1} />
+      <rect
+        x={x(lower)}
+        y={mid - 5}
+        width={Math.max(1, x(upper) - x(lower))}
+        height={10}
+        fill="var(--dye-wash)"
+        stroke="var(--dye)"
+        strokeWidth={1}
+      />
       {limit.target !== undefined && <line x1={x(limit.target)} x2={x(limit.target)} y1={mid - 8} y2={mid + 8} stroke="var(--dye)" />}
       <line x1={x(value - doubt)} x2={x(value + doubt)} y1={mid} y2={mid} stroke="var(--ink)" strokeWidth={2} />
-      <g transform={`translate(${x(value)} ${mid})`}><VerdictShape standing={standing} r={5} /></g>
+      <g transform={`translate(${x(value)} ${mid})`}>
+        <VerdictShape standing={standing} r={5} />
+      </g>
     </svg>
   )
 }

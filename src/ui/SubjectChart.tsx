@@ -10,23 +10,67 @@ import { caption, numerals } from './GlobalStyle'
 import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
 
-const Box = styled.figure`figcaption { ${caption} } svg text { ${numerals} font-size: 12px; fill: var(--quiet); } .recharts-surface { overflow: visible; }`
-const Readout = styled.div`background: var(--raised); border: 1px solid var(--edge); padding: 4px 8px; font-size: 13px;`
+const Box = styled.figure`
+  figcaption {
+    ${caption}
+  }
+  svg text {
+    ${numerals} font-size: 12px;
+    fill: var(--quiet);
+  }
+  .recharts-surface {
+    overflow: visible;
+  }
+`
+const Readout = styled.div`
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  padding: 4px 8px;
+  font-size: 13px;
+`
 
 const GRADUATIONS = 5
 
-interface Point { readonly subject: number; readonly value: number; readonly doubt: number; readonly standing: Standing; readonly words: string }
+interface Point {
+  readonly subject: number
+  readonly value: number
+  readonly doubt: number
+  readonly standing: Standing
+  readonly words: string
+}
 
-/** A figure per cylinder or main as a mark with its doubt bar, on the band of its limit: which are alike, which are not, and how surely. */
-export function SubjectChart({ title, findings, shown, system, height = 210 }: {
-  title: string; findings: readonly Finding[]; shown: Shown; system: UnitSystem; height?: number
+/**
+ * A figure per cylinder or main as a mark with its doubt bar, on the band of its limit: which are alike, which are not, and
+ * how surely.
+ */
+export function SubjectChart({
+  title,
+  findings,
+  shown,
+  system,
+  height = 210,
+}: {
+  title: string
+  findings: readonly Finding[]
+  shown: Shown
+  system: UnitSystem
+  height?: number
 }) {
   const subjects = findings.map(({ cylinder, main }) => cylinder ?? main ?? 0)
   const unit = shown.units[system]
-  const points = findings.flatMap((finding): Point[] => (finding.figure ? [{
-    subject: finding.cylinder ?? finding.main ?? 0, value: fromCanonical(finding.figure.value.value, unit), doubt: differenceInUnit(expand(finding.figure.value).U, unit),
-    standing: standingOf(finding), words: findingWords(finding, finding.figure.value, shown, system),
-  }] : []))
+  const points = findings.flatMap((finding): Point[] =>
+    finding.figure
+      ? [
+          {
+            subject: finding.cylinder ?? finding.main ?? 0,
+            value: fromCanonical(finding.figure.value.value, unit),
+            doubt: differenceInUnit(expand(finding.figure.value).U, unit),
+            standing: standingOf(finding),
+            words: findingWords(finding, finding.figure.value, shown, system),
+          },
+        ]
+      : [],
+  )
   const limit = findings.find((finding) => finding.limit)?.limit
   const bounds = [limit?.lower, limit?.upper].flatMap((bound) => (bound === undefined ? [] : [fromCanonical(bound, unit)]))
   const spans = [...points.flatMap(({ value, doubt }) => [value - doubt, value + doubt]), ...bounds]
@@ -37,28 +81,73 @@ export function SubjectChart({ title, findings, shown, system, height = 210 }: {
   const domain = [marks[0]!, marks.at(-1)!]
   return (
     <Box>
-      <figcaption>{title}{symbol && `, ${symbol}`}</figcaption>
+      <figcaption>
+        {title}
+        {symbol && `, ${symbol}`}
+      </figcaption>
       {points.length === 0 && <p>Nothing to draw yet: each appears here when all its readings are in.</p>}
-      {points.length > 0 && <div role="img" aria-label={`${title}: ${points.map((point) => `${point.subject} ${point.words} ${STANDING_WORDS[point.standing]}`).join('; ')}`}>
-        <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 360, height }}>
-          <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <XAxis type="number" dataKey="subject" domain={[0.5, Math.max(...subjects) + 0.5]} ticks={subjects} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} />
-            <YAxis type="number" dataKey="value" domain={domain} ticks={marks} interval={0} width={56} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(decimals)} />
-            {bounds.length === 2 && <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}
-            {bounds.map((bound) => <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />)}
-            {limit?.target !== undefined && <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />}
-            <Tooltip cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }} isAnimationActive={false} content={({ payload }) => {
-              const point = payload?.[0]?.payload as Point | undefined
-              return point ? <Readout>{point.subject}: {point.words}, {STANDING_WORDS[point.standing]}</Readout> : null
-            }} />
-            <Scatter data={points} isAnimationActive={false} shape={(props: { cx?: number; cy?: number; payload?: Point }) => (
-              <g transform={`translate(${props.cx ?? 0} ${props.cy ?? 0})`}><VerdictShape standing={props.payload?.standing ?? 'noLimit'} r={5.5} /></g>
-            )}>
-              <ErrorBar dataKey="doubt" direction="y" width={8} strokeWidth={1.3} stroke="var(--ink)" isAnimationActive={false} />
-            </Scatter>
-          </ScatterChart>
-        </ResponsiveContainer>
-      </div>}
+      {points.length > 0 && (
+        <div
+          role="img"
+          aria-label={`${title}: ${points.map((point) => `${point.subject} ${point.words} ${STANDING_WORDS[point.standing]}`).join('; ')}`}
+        >
+          <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 360, height }}>
+            <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
+              <XAxis
+                type="number"
+                dataKey="subject"
+                domain={[0.5, Math.max(...subjects) + 0.5]}
+                ticks={subjects}
+                tickLine={false}
+                axisLine={{ stroke: 'var(--hairline)' }}
+              />
+              <YAxis
+                type="number"
+                dataKey="value"
+                domain={domain}
+                ticks={marks}
+                interval={0}
+                width={56}
+                tickLine={false}
+                axisLine={false}
+                tickFormatter={(value: number) => value.toFixed(decimals)}
+              />
+              {bounds.length === 2 && (
+                <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />
+              )}
+              {bounds.map((bound) => (
+                <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />
+              ))}
+              {limit?.target !== undefined && (
+                <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />
+              )}
+              <Tooltip
+                cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }}
+                isAnimationActive={false}
+                content={({ payload }) => {
+                  const point = payload?.[0]?.payload as Point | undefined
+                  return point ? (
+                    <Readout>
+                      {point.subject}: {point.words}, {STANDING_WORDS[point.standing]}
+                    </Readout>
+                  ) : null
+                }}
+              />
+              <Scatter
+                data={points}
+                isAnimationActive={false}
+                shape={(props: { cx?: number; cy?: number; payload?: Point }) => (
+                  <g transform={`translate(${props.cx ?? 0} ${props.cy ?? 0})`}>
+                    <VerdictShape standing={props.payload?.standing ?? 'noLimit'} r={5.5} />
+                  </g>
+                )}
+              >
+                <ErrorBar dataKey="doubt" direction="y" width={8} strokeWidth={1.3} stroke="var(--ink)" isAnimationActive={false} />
+              </Scatter>
+            </ScatterChart>
+          </ResponsiveContainer>
+        </div>
+      )}
     </Box>
   )
 }

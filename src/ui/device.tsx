@@ -28,7 +28,8 @@ export function DeviceProvider({ initial, children }: { initial: DevicePreferenc
   const [preferences, setPreferences] = useState(initial)
   const set = useCallback((change: Partial<DevicePreferences>) => {
     setPreferences((now) => ({ ...now, ...change }))
-    for (const [name, value] of Object.entries(change) as [string, string][]) document.cookie = `kalibros-${name}=${encodeURIComponent(value)}; path=/; max-age=${YEAR_S}; samesite=lax`
+    for (const [name, value] of Object.entries(change) as [string, string][])
+      document.cookie = `kalibros-${name}=${encodeURIComponent(value)}; path=/; max-age=${YEAR_S}; samesite=lax`
     if (change.theme) document.documentElement.dataset.theme = change.theme
   }, [])
   const setSystemFor = useCallback((buildId: string, system: UnitSystem) => {
@@ -38,7 +39,15 @@ export function DeviceProvider({ initial, children }: { initial: DevicePreferenc
       return { ...now, buildSystems: Object.fromEntries(latest) }
     })
   }, [])
-  const device = useMemo(() => ({ ...preferences, set, setSystemFor, systemFor: (own: UnitSystem, buildId: string) => preferences.buildSystems[buildId] ?? own }), [preferences, set, setSystemFor])
+  const device = useMemo(
+    () => ({
+      ...preferences,
+      set,
+      setSystemFor,
+      systemFor: (own: UnitSystem, buildId: string) => preferences.buildSystems[buildId] ?? own,
+    }),
+    [preferences, set, setSystemFor],
+  )
   return <DeviceContext value={device}>{children}</DeviceContext>
 }
 

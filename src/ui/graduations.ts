@@ -4,7 +4,8 @@ const STEPS = [1, 2, 5, 10] as const
 export function niceNumber(number: number, which: 'up' | 'down'): number {
   const power = 10 ** Math.floor(Math.log10(number))
   // A billionth keeps 0.1 + 0.2 from being more than 0.3.
-  const step = which === 'up' ? STEPS.find((one) => one * power >= number * (1 - 1e-9)) : STEPS.findLast((one) => one * power <= number * (1 + 1e-9))
+  const step =
+    which === 'up' ? STEPS.find((one) => one * power >= number * (1 - 1e-9)) : STEPS.findLast((one) => one * power <= number * (1 + 1e-9))
   return (step ?? 1) * power
 }
 

@@ -10,7 +10,11 @@ export const DUTY_CHOICES: readonly { readonly value: DutyUse; readonly label: s
 ]
 
 export const FUEL_CHOICES: readonly { readonly value: Fuel; readonly label: string }[] = [
-  { value: 'unsaid', label: 'Not said' }, { value: 'petrol', label: 'Petrol' }, { value: 'ethanolBlend', label: 'Ethanol blend' }, { value: 'methanol', label: 'Methanol' }, { value: 'diesel', label: 'Diesel' },
+  { value: 'unsaid', label: 'Not said' },
+  { value: 'petrol', label: 'Petrol' },
+  { value: 'ethanolBlend', label: 'Ethanol blend' },
+  { value: 'methanol', label: 'Methanol' },
+  { value: 'diesel', label: 'Diesel' },
 ]
 
 export function dutyWords({ use, useWords }: Duty): string {

@@ -1,7 +1,17 @@
 import type { Finding, Output } from '@/core/benches'
 import type { UnitSystem } from '@/core/build'
 import { expand, standardUncertainty, type Bounds, type Figure, type Uncertain } from '@/core/metrology'
-import { decimalsForDoubt, formatDifference, formatNumber, fromCanonical, differenceInUnit, joinUnit, UNITS, type Kind, type UnitId } from '@/core/quantity'
+import {
+  decimalsForDoubt,
+  formatDifference,
+  formatNumber,
+  fromCanonical,
+  differenceInUnit,
+  joinUnit,
+  UNITS,
+  type Kind,
+  type UnitId,
+} from '@/core/quantity'
 
 /** How a kind of value is shown: its units and the most decimals worth showing. */
 export type Shown = Pick<Output, 'units' | 'digits'>
@@ -18,7 +28,11 @@ export function showFigure(value: Uncertain, shown: Shown, system: UnitSystem): 
   const unit = shown.units[system]
   const { U } = expand(value)
   const decimals = decimalsOf(value, shown, system)
-  return { value: formatNumber(value.value, unit, decimals), doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '', unit: UNITS[unit].symbol }
+  return {
+    value: formatNumber(value.value, unit, decimals),
+    doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
+    unit: UNITS[unit].symbol,
+  }
 }
 
 /** Decimals added to a figure before it is left as it is: it then stands on the edge of its limit to a ten-thousandth. */
@@ -28,19 +42,35 @@ const MOST_ADDED = 4
  * A finding's value with its uncertainty, to the digits the uncertainty allows; to more where value ± U as printed would lie
  * elsewhere beside its limit than it does, and so contradict its verdict. A feeler's interval is shown by its own half-width.
  */
-export function showFinding({ conformity, limit }: Pick<Finding, 'conformity' | 'limit'>, value: Uncertain, shown: Shown, system: UnitSystem): ShownFigure {
+export function showFinding(
+  { conformity, limit }: Pick<Finding, 'conformity' | 'limit'>,
+  value: Uncertain,
+  shown: Shown,
+  system: UnitSystem,
+): ShownFigure {
   const unit = shown.units[system]
   const U = conformity?.U ?? expand(value).U
   const least = Math.min(shown.digits[system], decimalsForDoubt(U, unit))
-  const written = (decimals: number) => ({ value: formatNumber(value.value, unit, decimals), doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '', unit: UNITS[unit].symbol })
+  const written = (decimals: number) => ({
+    value: formatNumber(value.value, unit, decimals),
+    doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
+    unit: UNITS[unit].symbol,
+  })
   const candidates = Array.from({ length: MOST_ADDED + 1 }, (_, added) => written(least + added))
   const beside = besideLimit(limit, unit, fromCanonical(value.value, unit), differenceInUnit(U, unit))
-  return candidates.find((one) => besideLimit(limit, unit, Number(one.value.replace('−', '-')), Number(one.doubt.replace('±', ''))) === beside) ?? candidates[0]!
+  return (
+    candidates.find(
+      (one) => besideLimit(limit, unit, Number(one.value.replace('−', '-')), Number(one.doubt.replace('±', ''))) === beside,
+    ) ?? candidates[0]!
+  )
 }
 
 /** Where value ± U lies beside a limit, all in one unit. */
 function besideLimit(limit: Bounds | undefined, unit: UnitId, value: number, U: number): 'inside' | 'over' | 'under' | 'across' {
-  const [lower, upper] = [limit?.lower ?? -Infinity, limit?.upper ?? Infinity].map((bound) => fromCanonical(bound, unit)) as [number, number]
+  const [lower, upper] = [limit?.lower ?? -Infinity, limit?.upper ?? Infinity].map((bound) => fromCanonical(bound, unit)) as [
+    number,
+    number,
+  ]
   const slack = 1e-9 * Math.max(Math.abs(value), U)
   if (value - U > upper + slack) return 'over'
   if (value + U < lower - slack) return 'under'
@@ -95,7 +125,11 @@ export function shownOf(kind: Kind): Shown {
 const same = (unit: UnitId, digits: number): Shown => ({ units: { metric: unit, inch: unit }, digits: { metric: digits, inch: digits } })
 const SHOWN: Readonly<Record<Kind, Shown>> = {
   length: { units: { metric: 'mm', inch: 'in' }, digits: { metric: 3, inch: 4 } },
-  volume: same('cm3', 2), area: same('cm2', 1), angle: same('deg', 2), mass: same('g', 1), density: same('gPerCm3', 3),
+  volume: same('cm3', 2),
+  area: same('cm2', 1),
+  angle: same('deg', 2),
+  mass: same('g', 1),
+  density: same('gPerCm3', 3),
   temperature: { units: { metric: 'degC', inch: 'degF' }, digits: { metric: 1, inch: 1 } },
   pressure: { units: { metric: 'kPa', inch: 'psi' }, digits: { metric: 1, inch: 2 } },
   force: { units: { metric: 'N', inch: 'lbf' }, digits: { metric: 0, inch: 0 } },

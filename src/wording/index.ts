@@ -1,5 +1,32 @@
-export { showFigure, showFinding, figureWords, findingWords, figureOfKindWords, plainWords, columnWords, differenceWords, shownOf, type Shown, type ShownFigure } from './figures'
-export { STANDING_WORDS, RULE_WORDS, isMarked, standingOf, subjectWords, subjectsWords, findingTitle, standsOutWords, verdictWords, verdictReason, limitWords, movedWords, percent, type Standing } from './verdicts'
+export {
+  showFigure,
+  showFinding,
+  figureWords,
+  findingWords,
+  figureOfKindWords,
+  plainWords,
+  columnWords,
+  differenceWords,
+  shownOf,
+  type Shown,
+  type ShownFigure,
+} from './figures'
+export {
+  STANDING_WORDS,
+  RULE_WORDS,
+  isMarked,
+  standingOf,
+  subjectWords,
+  subjectsWords,
+  findingTitle,
+  standsOutWords,
+  verdictWords,
+  verdictReason,
+  limitWords,
+  movedWords,
+  percent,
+  type Standing,
+} from './verdicts'
 export { capital, small, brokenWords, remarkWords, missingWords, changeWords, costWords, stationWords } from './remarks'
 export { placeWords, entryIssueWords, gaugeLineIssueWords, slipWords, fileIssueWords, rowIssueWords, sumIssueWords } from './issues'
 export { DUTY_CHOICES, FUEL_CHOICES, dutyWords, fuelWords } from './duty'

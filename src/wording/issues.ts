@@ -1,7 +1,18 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/files'
-import { CANONICAL_UNIT, formatExact, formatQuantity, joinUnit, UNITS, type EntryIssue, type Kind, type Slip, type Understood, type UnitId } from '@/core/quantity'
+import {
+  CANONICAL_UNIT,
+  formatExact,
+  formatQuantity,
+  joinUnit,
+  UNITS,
+  type EntryIssue,
+  type Kind,
+  type Slip,
+  type Understood,
+  type UnitId,
+} from '@/core/quantity'
 import type { SumIssue } from '@/core/sums'
 import { shownOf } from './figures'
 import { capital, small } from './remarks'
@@ -9,21 +20,33 @@ import { capital, small } from './remarks'
 /** Why a typed number was not understood, and what to do. */
 export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
   switch (issue.code) {
-    case 'empty': return 'Nothing typed yet.'
-    case 'notANumber': return `“${issue.text}” is not a number. Type as on the gauge: ${joinUnit('0.11', unit)}, 1 3/8, 43um.`
-    case 'unknownUnit': return `“${issue.text}” is no unit known here.`
-    case 'wrongKind': return `“${issue.text}” measures ${issue.got}; this place wants ${issue.wanted}.`
-    case 'tooLarge': return `“${issue.text}” is too large for any part.`
-    case 'ambiguous': return `“${issue.text}” can be ${orWords(issue.readings.map((one) => understoodWords(one)))}. Type it with the unit.`
-    case 'zeroDenominator': return 'A fraction over nothing.'
-    case 'intervalOrder': return 'The leaf that goes comes first: goes/does not go, as 17/18.'
-    case 'negativeDoubt': return 'The ± is a size, never negative.'
+    case 'empty':
+      return 'Nothing typed yet.'
+    case 'notANumber':
+      return `“${issue.text}” is not a number. Type as on the gauge: ${joinUnit('0.11', unit)}, 1 3/8, 43um.`
+    case 'unknownUnit':
+      return `“${issue.text}” is no unit known here.`
+    case 'wrongKind':
+      return `“${issue.text}” measures ${issue.got}; this place wants ${issue.wanted}.`
+    case 'tooLarge':
+      return `“${issue.text}” is too large for any part.`
+    case 'ambiguous':
+      return `“${issue.text}” can be ${orWords(issue.readings.map((one) => understoodWords(one)))}. Type it with the unit.`
+    case 'zeroDenominator':
+      return 'A fraction over nothing.'
+    case 'intervalOrder':
+      return 'The leaf that goes comes first: goes/does not go, as 17/18.'
+    case 'negativeDoubt':
+      return 'The ± is a size, never negative.'
   }
 }
 
 /** One way to read a text: "0.017 in to 0.018 in", "83 mm ±0.1 thou". */
 function understoodWords({ value, upper, unit, offsetUnit }: Understood): string {
-  const low = joinUnit(formatExact(value, offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit), offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit)
+  const low = joinUnit(
+    formatExact(value, offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit),
+    offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit,
+  )
   const high = upper === undefined ? '' : ` to ${joinUnit(formatExact(upper, unit), unit)}`
   return `${low}${high}${offsetUnit ? ` (in ${UNITS[offsetUnit].symbol})` : ''}`
 }
@@ -33,8 +56,16 @@ function orWords(words: readonly string[]): string {
 }
 
 const SLIP_WORDS: Readonly<Record<Slip['code'], string>> = {
-  decimalPoint: 'decimal point?', inchForMm: 'inches read as mm?', mmForInch: 'mm read as inches?', thouForMm: 'thou read as mm?', mmForThou: 'mm read as thou?', thouForInch: 'thou read as inches?', inchForThou: 'inches read as thou?',
-  sign: 'wrong sign?', dialTurn: 'dial read one turn off?', fromNominal: 'meant from nominal?',
+  decimalPoint: 'decimal point?',
+  inchForMm: 'inches read as mm?',
+  mmForInch: 'mm read as inches?',
+  thouForMm: 'thou read as mm?',
+  mmForThou: 'mm read as thou?',
+  thouForInch: 'thou read as inches?',
+  inchForThou: 'inches read as thou?',
+  sign: 'wrong sign?',
+  dialTurn: 'dial read one turn off?',
+  fromNominal: 'meant from nominal?',
 }
 
 export function slipWords(slip: Slip): string {
@@ -43,37 +74,63 @@ export function slipWords(slip: Slip): string {
 
 /** Where in a file: spec → limits → quench. */
 export function pathWords(path: readonly (string | number)[]): string {
-  return path.length === 0 ? 'file' : path.map((key) => (typeof key === 'number' ? `[${key}]` : key)).join('.').replaceAll('.[', '[')
+  return path.length === 0
+    ? 'file'
+    : path
+        .map((key) => (typeof key === 'number' ? `[${key}]` : key))
+        .join('.')
+        .replaceAll('.[', '[')
 }
 
 /** Where in a build, for a person who sees no file: "layout, firing order". */
 export function placeWords(path: readonly (string | number)[]): string {
-  const words = path.filter((key) => key !== 'spec' && typeof key === 'string').map((key) => String(key).replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`))
+  const words = path
+    .filter((key) => key !== 'spec' && typeof key === 'string')
+    .map((key) => String(key).replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`))
   return words.length === 0 ? 'This' : capital(words.join(', '))
 }
 
 /** What is wrong with a file or an entry; `where` says it as a path in a file, or in words. */
 export function fileIssueWords(issue: FileIssue, where: (path: readonly (string | number)[]) => string = pathWords): string {
   switch (issue.code) {
-    case 'notJson': return `Not a readable build file: it breaks off or is damaged (${issue.detail}).`
-    case 'notABuildFile': return 'This is not a Kalibros build file.'
-    case 'newerVersion': return `Written by a newer program (version ${issue.got}; this one knows up to ${issue.known}). Update, then open it again.`
-    case 'shape': return `${where(issue.path)}: ${issue.detail}.`
-    case 'olderUnreadable': return `Written as version ${issue.version}, but parts that version always had are not in it.`
-    case 'unknownGauge': return `${where(issue.path)}: gauge “${issue.gauge}” is not in the drawer.`
-    case 'wrongGauge': return `${where(issue.path)}: ${small(issue.characteristic)} is not read with “${issue.gauge}”.`
-    case 'unknownTarget': return `${where(issue.path)}: points at entry ${issue.target}, which is not there.`
-    case 'circle': return `${where(issue.path)}: it corrects an entry that corrects it.`
-    case 'doubleId': return `${where(issue.path)}: id ${issue.id} is used twice.`
-    case 'firingOrder': return `${where(issue.path)}: ${FIRING_WORDS[issue.detail](issue.cylinders)}.`
-    case 'layout': return `${where(issue.path)}: ${LAYOUT_WORDS[issue.detail]}.`
-    case 'usedTwice': return `${where(issue.path)}: a ${issue.part} stands in two places.`
-    case 'unknownCharacteristic': return `${where(issue.path)}: nothing here measures “${issue.characteristic}”.`
-    case 'noSuchPlace': return `${where(issue.path)}: this engine has no ${issue.what} ${issue.got}${issue.what === 'bank' ? '' : `, only ${issue.most}`}.`
-    case 'wrongUnit': return `${where(issue.path)}: “${issue.unit}” is no unit of ${issue.wanted}.`
-    case 'outOfRange': return `${where(issue.path)}: ${valueIn(issue.value, issue.unit)} is not between ${valueIn(issue.low, issue.unit)} and ${valueIn(issue.high, issue.unit)}.`
-    case 'intervalOrder': return `${where(issue.path)}: the leaf that does not go is the thicker one.`
-    case 'unknownChoice': return `${where(issue.path)}: “${issue.id}” is not in stock.`
+    case 'notJson':
+      return `Not a readable build file: it breaks off or is damaged (${issue.detail}).`
+    case 'notABuildFile':
+      return 'This is not a Kalibros build file.'
+    case 'newerVersion':
+      return `Written by a newer program (version ${issue.got}; this one knows up to ${issue.known}). Update, then open it again.`
+    case 'shape':
+      return `${where(issue.path)}: ${issue.detail}.`
+    case 'olderUnreadable':
+      return `Written as version ${issue.version}, but parts that version always had are not in it.`
+    case 'unknownGauge':
+      return `${where(issue.path)}: gauge “${issue.gauge}” is not in the drawer.`
+    case 'wrongGauge':
+      return `${where(issue.path)}: ${small(issue.characteristic)} is not read with “${issue.gauge}”.`
+    case 'unknownTarget':
+      return `${where(issue.path)}: points at entry ${issue.target}, which is not there.`
+    case 'circle':
+      return `${where(issue.path)}: it corrects an entry that corrects it.`
+    case 'doubleId':
+      return `${where(issue.path)}: id ${issue.id} is used twice.`
+    case 'firingOrder':
+      return `${where(issue.path)}: ${FIRING_WORDS[issue.detail](issue.cylinders)}.`
+    case 'layout':
+      return `${where(issue.path)}: ${LAYOUT_WORDS[issue.detail]}.`
+    case 'usedTwice':
+      return `${where(issue.path)}: a ${issue.part} stands in two places.`
+    case 'unknownCharacteristic':
+      return `${where(issue.path)}: nothing here measures “${issue.characteristic}”.`
+    case 'noSuchPlace':
+      return `${where(issue.path)}: this engine has no ${issue.what} ${issue.got}${issue.what === 'bank' ? '' : `, only ${issue.most}`}.`
+    case 'wrongUnit':
+      return `${where(issue.path)}: “${issue.unit}” is no unit of ${issue.wanted}.`
+    case 'outOfRange':
+      return `${where(issue.path)}: ${notBetween(issue, issue.unit)}.`
+    case 'intervalOrder':
+      return `${where(issue.path)}: the leaf that does not go is the thicker one.`
+    case 'unknownChoice':
+      return `${where(issue.path)}: “${issue.id}” is not in stock.`
   }
 }
 
@@ -84,8 +141,18 @@ const FIRING_WORDS = {
 } as const
 
 const LAYOUT_WORDS = {
-  oddBanks: 'an engine of two banks has an even number of cylinders', single: 'a single has one cylinder, anything else has more', rodTooShort: 'the rod is too short for this stroke: the crank would not turn',
+  oddBanks: 'an engine of two banks has an even number of cylinders',
+  single: 'a single has one cylinder, anything else has more',
+  rodTooShort: 'the rod is too short for this stroke: the crank would not turn',
 } as const
+
+function notBetween({ value, low, high }: { value: number; low: number; high: number }, unit: UnitId, words = valueIn): string {
+  return `${words(value, unit)} is not between ${words(low, unit)} and ${words(high, unit)}`
+}
+
+function rounded(canonical: number, unit: UnitId): string {
+  return formatQuantity(canonical, unit, 3)
+}
 
 function valueIn(canonical: number, unit: UnitId): string {
   return joinUnit(Number.isFinite(canonical) ? formatExact(canonical, unit) : 'a number without end', unit)
@@ -93,31 +160,51 @@ function valueIn(canonical: number, unit: UnitId): string {
 
 export function rowIssueWords(issue: RowIssue): string {
   switch (issue.code) {
-    case 'missingColumn': return `The column “${issue.column}” is missing.`
-    case 'broken': return `The row is broken: ${issue.detail}`
-    case 'unknownPlace': return `This engine has no place “${issue.station}”.`
-    case 'badNumber': return `“${issue.text}” in ${issue.column} is not a number.`
-    case 'badUnit': return issue.text === '' ? 'No unit.' : `“${issue.text}” is not a unit for this place.`
-    case 'unknownGauge': return `No gauge “${issue.text}” in the drawer.`
-    case 'badTime': return `“${issue.text}” is not a date and time (2026-03-01 10:00).`
-    case 'noInitials': return 'Nobody’s initials in “by”.'
-    case 'longInitials': return `“${issue.text}” in “by” is longer than eight letters.`
-    case 'doubleId': return `The id ${issue.text} stands in an earlier row.`
-    case 'unknownTarget': return `It supersedes ${issue.text}, which is neither in this build nor above it in the table.`
-    case 'door': return fileIssueWords(issue.issue)
-    case 'badId': return `“${issue.text}” is not an id.`
-    case 'absurd': return `${formatQuantity(issue.value, issue.unit, 3)} is not between ${formatQuantity(issue.low, issue.unit, 3)} and ${formatQuantity(issue.high, issue.unit, 3)}; if it is true, type it at the bench.`
+    case 'missingColumn':
+      return `The column “${issue.column}” is missing.`
+    case 'broken':
+      return `The row is broken: ${issue.detail}`
+    case 'unknownPlace':
+      return `This engine has no place “${issue.station}”.`
+    case 'badNumber':
+      return `“${issue.text}” in ${issue.column} is not a number.`
+    case 'badUnit':
+      return issue.text === '' ? 'No unit.' : `“${issue.text}” is not a unit for this place.`
+    case 'unknownGauge':
+      return `No gauge “${issue.text}” in the drawer.`
+    case 'badTime':
+      return `“${issue.text}” is not a date and time (2026-03-01 10:00).`
+    case 'noInitials':
+      return 'Nobody’s initials in “by”.'
+    case 'longInitials':
+      return `“${issue.text}” in “by” is longer than eight letters.`
+    case 'doubleId':
+      return `The id ${issue.text} stands in an earlier row.`
+    case 'unknownTarget':
+      return `It supersedes ${issue.text}, which is neither in this build nor above it in the table.`
+    case 'door':
+      return fileIssueWords(issue.issue)
+    case 'badId':
+      return `“${issue.text}” is not an id.`
+    case 'absurd':
+      return `${notBetween(issue, issue.unit, rounded)}; if it is true, type it at the bench.`
   }
 }
 
 export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): string {
   switch (issue.code) {
-    case 'missing': return 'is needed'
-    case 'unknownInput': return 'is not an input of this sum'
-    case 'entry': return entryIssueWords(issue.issue, unitFor(issue.kind, system))
-    case 'outOfRange': return `${valueIn(issue.value, unitFor(issue.kind, system))} is not between ${valueIn(issue.low, unitFor(issue.kind, system))} and ${valueIn(issue.high, unitFor(issue.kind, system))}`
-    case 'unknownUnit': return `“${issue.typed}” is no unit for this value`
-    case 'impossible': return issue.reason
+    case 'missing':
+      return 'is needed'
+    case 'unknownInput':
+      return 'is not an input of this sum'
+    case 'entry':
+      return entryIssueWords(issue.issue, unitFor(issue.kind, system))
+    case 'outOfRange':
+      return notBetween(issue, unitFor(issue.kind, system))
+    case 'unknownUnit':
+      return `“${issue.typed}” is no unit for this value`
+    case 'impossible':
+      return issue.reason
   }
 }
 
@@ -128,11 +215,17 @@ function unitFor(kind: Kind, system: UnitSystem): UnitId {
 /** What is wrong with a line a gauge sent. */
 export function gaugeLineIssueWords(issue: GaugeLineIssue): string {
   switch (issue.code) {
-    case 'fields': return `${issue.got} fields where name;value;unit;sequence;checksum are five.`
-    case 'checksum': return `the checksum says ${issue.got || 'nothing'}, the line comes to ${issue.wanted}: garbled on the way.`
-    case 'value': return `“${issue.text}” is no value.`
-    case 'unit': return `“${issue.text}” is no unit known here.`
-    case 'sequence': return `“${issue.text}” is no count of presses.`
-    case 'name': return 'the gauge has no name.'
+    case 'fields':
+      return `${issue.got} fields where name;value;unit;sequence;checksum are five.`
+    case 'checksum':
+      return `the checksum says ${issue.got || 'nothing'}, the line comes to ${issue.wanted}: garbled on the way.`
+    case 'value':
+      return `“${issue.text}” is no value.`
+    case 'unit':
+      return `“${issue.text}” is no unit known here.`
+    case 'sequence':
+      return `“${issue.text}” is no count of presses.`
+    case 'name':
+      return 'the gauge has no name.'
   }
 }

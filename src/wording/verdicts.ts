@@ -6,7 +6,13 @@ import { differenceWords, plainWords, type Shown } from './figures'
 export type Standing = Verdict | 'notMeasured' | 'noLimit' | 'stale'
 
 export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
-  within: 'within', inDoubt: 'in doubt', over: 'over', under: 'under', notMeasured: 'not measured', noLimit: 'no limit', stale: 'stale',
+  within: 'within',
+  inDoubt: 'in doubt',
+  over: 'over',
+  under: 'under',
+  notMeasured: 'not measured',
+  noLimit: 'no limit',
+  stale: 'stale',
 }
 
 /** Out or in doubt: it carries its shape wherever it stands, so that it is found without colour. */
@@ -67,7 +73,8 @@ export function limitWords(limit: Limit, shown: Shown | LimitDefinition, system:
 /** What the verdict rests on, for a finding with a limit: band, source, chance, and whether the gauge can decide at all. */
 export function verdictReason(conformity: Conformity, limit: Limit, shown: Shown, system: UnitSystem): string {
   const parts = [`Limit ${limitWords(limit, shown, system)} (${limit.source}).`]
-  if (conformity.verdict === 'inDoubt') parts.push(`${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within.`)
+  if (conformity.verdict === 'inDoubt')
+    parts.push(`${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within.`)
   if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the doubt: this gauge cannot decide.')
   return parts.join(' ')
 }
@@ -78,16 +85,32 @@ export function percent(share: number): string {
   return `${Math.round(share * 100)} %`
 }
 
-interface FoundAt { readonly bench: string; readonly finding: Finding }
+interface FoundAt {
+  readonly bench: string
+  readonly finding: Finding
+}
 
-/** What a change of paper, limits or choice moved: how many figures, and every verdict that is another one now. `labelOf` names an output. */
-export function movedWords(before: readonly FoundAt[], after: readonly FoundAt[], labelOf: (bench: string, output: string) => string): { readonly figures: number; readonly verdicts: readonly string[] } {
+/**
+ * What a change of paper, limits or choice moved: how many figures, and every verdict that is another one now. `labelOf`
+ * names an output.
+ */
+export function movedWords(
+  before: readonly FoundAt[],
+  after: readonly FoundAt[],
+  labelOf: (bench: string, output: string) => string,
+): { readonly figures: number; readonly verdicts: readonly string[] } {
   const was = new Map(before.map(({ bench, finding }) => [`${bench}.${finding.id}`, finding]))
-  const pairs = after.map(({ bench, finding }) => ({ label: labelOf(bench, finding.output), finding, earlier: was.get(`${bench}.${finding.id}`) }))
+  const pairs = after.map(({ bench, finding }) => ({
+    label: labelOf(bench, finding.output),
+    finding,
+    earlier: was.get(`${bench}.${finding.id}`),
+  }))
   const figures = pairs.filter(({ finding, earlier }) => finding.figure?.value.value !== earlier?.figure?.value.value).length
   const verdicts = pairs.flatMap(({ label, finding, earlier }) => {
     const [then, now] = [earlier ? standingOf(earlier) : 'notMeasured', standingOf(finding)]
-    return then === now || (then === 'notMeasured' && now === 'noLimit') ? [] : [`${[label, subjectWords(finding)].filter(Boolean).join(', ')}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
+    return then === now || (then === 'notMeasured' && now === 'noLimit')
+      ? []
+      : [`${[label, subjectWords(finding)].filter(Boolean).join(', ')}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
   })
   return { figures, verdicts }
 }

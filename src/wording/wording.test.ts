@@ -7,11 +7,35 @@ import { judge, judgeInterval, type Figure, type Uncertain } from '@/core/metrol
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import {
-  changeWords, costWords, differenceWords, entryIssueWords, gaugeLineIssueWords, figureOfKindWords, figureWords, fileIssueWords, limitWords, missingWords, percent, plainWords, remarkWords,
-  rowIssueWords, showFigure, showFinding, slipWords, standingOf, stationWords, sumIssueWords, verdictReason, verdictWords, type Shown,
+  changeWords,
+  costWords,
+  differenceWords,
+  entryIssueWords,
+  gaugeLineIssueWords,
+  figureOfKindWords,
+  figureWords,
+  fileIssueWords,
+  limitWords,
+  missingWords,
+  percent,
+  plainWords,
+  remarkWords,
+  rowIssueWords,
+  showFigure,
+  showFinding,
+  slipWords,
+  standingOf,
+  stationWords,
+  sumIssueWords,
+  verdictReason,
+  verdictWords,
+  type Shown,
 } from '.'
 
-const known = (value: number, u: number): Uncertain => ({ value, components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof: Infinity }] })
+const known = (value: number, u: number): Uncertain => ({
+  value,
+  components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof: Infinity }],
+})
 const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } }
 const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }
 const tern = openBuild(demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z')))
@@ -34,7 +58,11 @@ describe('figures in words', () => {
   })
 
   it('shows no digit beyond the doubt, whatever the definition allows', () => {
-    expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({ value: '46.1', doubt: '±0.4', unit: 'cm³' })
+    expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({
+      value: '46.1',
+      doubt: '±0.4',
+      unit: 'cm³',
+    })
   })
 
   it('writes limits and cuts without idle zeros', () => {
@@ -64,30 +92,50 @@ describe('a printed value ± U never contradicts its verdict', () => {
     // Nothing is added where nothing contradicts.
     [1.1, 0.02, '1.10', '±0.04'],
   ])('%s with u %s', (value, u, number, doubt) => {
-    expect(showFinding(judged(value, u, band), known(value, u), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric')).toMatchObject({ value: number, doubt })
+    expect(showFinding(judged(value, u, band), known(value, u), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric')).toMatchObject({
+      value: number,
+      doubt,
+    })
   })
 
   it('by law: judged again from what is printed, the verdict is the same', () => {
-    fc.assert(fc.property(
-      fc.double({ min: 0.5, max: 1.7, noNaN: true }), fc.double({ min: 1e-4, max: 0.3, noNaN: true }), fc.constantFrom<Limit>(band, { ...band, lower: undefined }, { ...band, upper: undefined }), fc.constantFrom('metric', 'inch'),
-      (value, u, limit, system) => {
-        const found = judged(value, u, limit)
-        // Nearer to an edge than a ten-thousandth of its uncertainty no digits tell the two sides apart.
-        fc.pre([limit.lower, limit.upper].every((bound) => bound === undefined || [value - 2 * u, value + 2 * u].every((end) => Math.abs(end - bound) > 2e-4)))
-        const shown = showFinding(found, known(value, u), LENGTH, system as 'metric')
-        const factor = system === 'metric' ? 1 : 0.0254
-        const half = Number(shown.doubt.replace('±', '')) * factor
-        const printed = Number(shown.value.replace('−', '-')) * factor
-        const again = judge(known(printed, half / 2), { ...(limit.lower !== undefined && { lower: limit.lower }), ...(limit.upper !== undefined && { upper: limit.upper }) }, 'strict')
-        expect(again.verdict).toBe(found.conformity.verdict)
-      },
-    ), { numRuns: 2000 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 1.7, noNaN: true }),
+        fc.double({ min: 1e-4, max: 0.3, noNaN: true }),
+        fc.constantFrom<Limit>(band, { ...band, lower: undefined }, { ...band, upper: undefined }),
+        fc.constantFrom('metric', 'inch'),
+        (value, u, limit, system) => {
+          const found = judged(value, u, limit)
+          // Nearer to an edge than a ten-thousandth of its uncertainty no digits tell the two sides apart.
+          fc.pre(
+            [limit.lower, limit.upper].every(
+              (bound) => bound === undefined || [value - 2 * u, value + 2 * u].every((end) => Math.abs(end - bound) > 2e-4),
+            ),
+          )
+          const shown = showFinding(found, known(value, u), LENGTH, system as 'metric')
+          const factor = system === 'metric' ? 1 : 0.0254
+          const half = Number(shown.doubt.replace('±', '')) * factor
+          const printed = Number(shown.value.replace('−', '-')) * factor
+          const again = judge(
+            known(printed, half / 2),
+            { ...(limit.lower !== undefined && { lower: limit.lower }), ...(limit.upper !== undefined && { upper: limit.upper }) },
+            'strict',
+          )
+          expect(again.verdict).toBe(found.conformity.verdict)
+        },
+      ),
+      { numRuns: 2000 },
+    )
   })
 
   it('shows a feeler’s interval by its half-width, so that a leaf that goes at the limit is seen to', () => {
     const limit: Limit = { lower: 0.54, source: 'card', reason: '' }
     const conformity = judgeInterval(0.54, 0.55, limit, 'strict')
-    expect(showFinding({ limit, conformity }, known(0.545, 0.01 / Math.sqrt(12)), LENGTH, 'metric')).toMatchObject({ value: '0.545', doubt: '±0.005' })
+    expect(showFinding({ limit, conformity }, known(0.545, 0.01 / Math.sqrt(12)), LENGTH, 'metric')).toMatchObject({
+      value: '0.545',
+      doubt: '±0.005',
+    })
   })
 })
 
@@ -113,8 +161,13 @@ describe('verdicts in words', () => {
 
 describe('remarks, wants and advice in words', () => {
   it('name the odd piston and what to look at, the odd chamber and what to do', () => {
-    const words = (id: string) => find(id).remarks.map((remark) => remarkWords(remark, find(id), output(find(id)), 'metric')).join(' ')
-    expect(words('deckClearance.3')).toMatch(/The others are at 0\.05\d? ±0\.00\d mm\. Look at rod, pin height or piston of this one, not the block\./)
+    const words = (id: string) =>
+      find(id)
+        .remarks.map((remark) => remarkWords(remark, find(id), output(find(id)), 'metric'))
+        .join(' ')
+    expect(words('deckClearance.3')).toMatch(
+      /The others are at 0\.05\d? ±0\.00\d mm\. Look at rod, pin height or piston of this one, not the block\./,
+    )
     expect(words('chamberVolume.4')).toContain('Measure this one again before cutting.')
     expect(words('chamberVolume.4')).toContain('Paper says 46 cm³.')
     expect(words('ratioSpread')).toMatch(/^Cylinder [1-35] most, 4 least\./)
@@ -123,7 +176,9 @@ describe('remarks, wants and advice in words', () => {
   it('name every remark there is', () => {
     const finding = find('chamberVolume.1')
     const apart = finding.figure!
-    expect(remarkWords({ code: 'owns', label: 'Burette, 0.1 cm³', share: 0.81 }, finding, output(finding), 'metric')).toBe('81 % of the uncertainty is Burette, 0.1 cm³.')
+    expect(remarkWords({ code: 'owns', label: 'Burette, 0.1 cm³', share: 0.81 }, finding, output(finding), 'metric')).toBe(
+      '81 % of the uncertainty is Burette, 0.1 cm³.',
+    )
     expect(remarkWords({ code: 'incomplete', used: 2, wanted: 4 }, finding, output(finding), 'metric')).toMatch(/^From 2 of 4 only: /)
     expect(remarkWords({ code: 'repeatsDisagree', apart }, finding, output(finding), 'metric')).toContain('a bubble or a drip?')
   })
@@ -131,7 +186,16 @@ describe('remarks, wants and advice in words', () => {
   it('say what is wanted, readings counted, others named', () => {
     const label = stationWords(compression.stations(tern))
     expect(missingWords([{ kind: 'reading', stationId: 'deck/c3/front' }], label)).toBe('Wants cylinder 3, deck, front of the crown.')
-    expect(missingWords([{ kind: 'reading', stationId: 'a' }, { kind: 'reading', stationId: 'b' }, { kind: 'paper', key: 'stroke' }], label)).toBe('Wants stroke on paper, 2 readings.')
+    expect(
+      missingWords(
+        [
+          { kind: 'reading', stationId: 'a' },
+          { kind: 'reading', stationId: 'b' },
+          { kind: 'paper', key: 'stroke' },
+        ],
+        label,
+      ),
+    ).toBe('Wants stroke on paper, 2 readings.')
     expect(missingWords([{ kind: 'choice', what: 'gasket' }], label)).toBe('Wants a gasket chosen.')
     expect(missingWords([{ kind: 'impossible', reason: 'crankDoesNotTurn' }], label)).toContain('a rod long enough')
   })
@@ -141,10 +205,26 @@ describe('remarks, wants and advice in words', () => {
     const eased = withSpec(tern, { ...tern.spec, limits: otherLimits })
     const advice = compression.advise(eased, compression.derive(eased))
     const words = advice.map((one) => [changeWords(one, 'metric'), one.costs.map((cost) => costWords(cost, 'metric')).join(', ')])
-    expect(words.find(([change]) => change!.startsWith('Open chambers'))).toEqual([expect.stringMatching(/^Open chambers 1, 2, 3, 5 by up to (?:0\.[89]|1|1\.[01]) cm³$/), '4 chambers to grind, no new parts'])
+    expect(words.find(([change]) => change!.startsWith('Open chambers'))).toEqual([
+      expect.stringMatching(/^Open chambers 1, 2, 3, 5 by up to (?:0\.[89]|1|1\.[01]) cm³$/),
+      '4 chambers to grind, no new parts',
+    ])
     expect(words.some(([change]) => change === 'Measure cylinder 3 again: piston, pin and rod')).toBe(true)
-    expect(changeWords({ change: { code: 'setup', gasket: { id: 'g', name: 'Steel 0.040' }, piston: { id: 'p', name: 'Dished' }, deckCutMm: 0.1, headCutMm: 0.05, equalise: true } }, 'metric'))
-      .toBe('Gasket Steel 0.040, Dished, deck −0.1 mm, head −0.05 mm, chambers opened alike')
+    expect(
+      changeWords(
+        {
+          change: {
+            code: 'setup',
+            gasket: { id: 'g', name: 'Steel 0.040' },
+            piston: { id: 'p', name: 'Dished' },
+            deckCutMm: 0.1,
+            headCutMm: 0.05,
+            equalise: true,
+          },
+        },
+        'metric',
+      ),
+    ).toBe('Gasket Steel 0.040, Dished, deck −0.1 mm, head −0.05 mm, chambers opened alike')
     expect(costWords({ code: 'valvesCloser', mm: 0.1 }, 'inch')).toBe('valves 3.9 thou closer')
   })
 
@@ -153,9 +233,15 @@ describe('remarks, wants and advice in words', () => {
     const say = (remark: Remark) => remarkWords(remark, clearance, LENGTH, 'metric')
     const figure = (mm: number, u: number): Figure => ({ value: known(mm, u), origin: { from: 'typed', name: 'x' } }) as unknown as Figure
     expect(say({ code: 'pistonMarked', mark: 3 })).toBe('With the piston marked 3.')
-    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.011, 0.002), agrees: true })).toBe('The ring gaps say 0.010 ±0.004 mm, which agrees.')
-    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.03, 0.002), agrees: false })).toBe('The ring gaps say 0.010 ±0.004 mm, the bore gauge 0.030 ±0.004 mm: one of the two is off, measure again.')
-    expect(say({ code: 'narrowBeside', side: 'left', byMm: 0.012 })).toBe('Narrower left of the vertical by 0.012 mm: is the cap where it belongs?')
+    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.011, 0.002), agrees: true })).toBe(
+      'The ring gaps say 0.010 ±0.004 mm, which agrees.',
+    )
+    expect(say({ code: 'ringOnTaper', ring: figure(0.01, 0.002), gauge: figure(0.03, 0.002), agrees: false })).toBe(
+      'The ring gaps say 0.010 ±0.004 mm, the bore gauge 0.030 ±0.004 mm: one of the two is off, measure again.',
+    )
+    expect(say({ code: 'narrowBeside', side: 'left', byMm: 0.012 })).toBe(
+      'Narrower left of the vertical by 0.012 mm: is the cap where it belongs?',
+    )
     expect(say({ code: 'shellsPlanned', upper: 'M-X', lower: 'M-standard' })).toBe('Upper M-X, cap M-standard.')
     expect(say({ code: 'rodsOnPin', cylinders: [1, 2] })).toBe('Rods 1 and 2 on one pin.')
     expect(say({ code: 'stackOwn', apart: figure(0.06, 0.01) })).toContain('look at its rod, its throw or its piston')
@@ -170,14 +256,32 @@ describe('remarks, wants and advice in words', () => {
     expect(change({ code: 'swapPistons', pistonInBore: [2, 1] })).toBe('Pistons into other bores: bore 1 takes 2, bore 2 takes 1')
     expect(change({ code: 'hone', byCylinder: new Map([[3, 0.012]]) })).toBe('Hone bore 3 by 0.012 mm')
     expect(change({ code: 'hone', byCylinder: new Map([[3, 0.0127]]) }, 'inch')).toBe('Hone bore 3 by 0.5 thou')
-    expect(change({ code: 'file', ring: 'upperRail', cylinder: 2, mm: 0.03, toMm: 0.4 })).toContain('File the oil rail of cylinder 2 by 0.03 mm, to 0.4 mm; a little at a time, one end only')
-    expect(change({ code: 'swapRings', ring: 'second', after: [2, 1] })).toBe('second ring into other bores: bore 1 takes 2’s, bore 2 takes 1’s')
-    expect(change({ code: 'pairMasses', setOnRod: [2, 1], fromG: 1.1, toG: 0.3 })).toBe('Piston sets onto other rods: rod 1 takes 2, rod 2 takes 1; spread from 1.1 g to 0.3 g')
-    expect(change({ code: 'lighten', byCylinder: new Map([[1, 0.4], [4, 1]]) })).toBe('Take off 0.4 g at cylinder 1, 1 g at cylinder 4')
+    expect(change({ code: 'file', ring: 'upperRail', cylinder: 2, mm: 0.03, toMm: 0.4 })).toContain(
+      'File the oil rail of cylinder 2 by 0.03 mm, to 0.4 mm; a little at a time, one end only',
+    )
+    expect(change({ code: 'swapRings', ring: 'second', after: [2, 1] })).toBe(
+      'second ring into other bores: bore 1 takes 2’s, bore 2 takes 1’s',
+    )
+    expect(change({ code: 'pairMasses', setOnRod: [2, 1], fromG: 1.1, toG: 0.3 })).toBe(
+      'Piston sets onto other rods: rod 1 takes 2, rod 2 takes 1; spread from 1.1 g to 0.3 g',
+    )
+    expect(
+      change({
+        code: 'lighten',
+        byCylinder: new Map([
+          [1, 0.4],
+          [4, 1],
+        ]),
+      }),
+    ).toBe('Take off 0.4 g at cylinder 1, 1 g at cylinder 4')
     const pair = (number: number, upper: string, lower: string) => ({ number, upper, lower })
-    expect(change({ code: 'shells', kind: 'main', lands: true, pairs: [pair(1, 'S', 'S'), pair(2, 'S', 'X'), pair(3, 'S', 'S')] })).toBe('Main shells: 2 S above, X in the cap; the others S')
+    expect(change({ code: 'shells', kind: 'main', lands: true, pairs: [pair(1, 'S', 'S'), pair(2, 'S', 'X'), pair(3, 'S', 'S')] })).toBe(
+      'Main shells: 2 S above, X in the cap; the others S',
+    )
     expect(change({ code: 'shells', kind: 'rod', lands: false, pairs: [pair(1, 'S', 'S')] })).toBe('Rod shells (nearest there is): 1 S')
-    expect((['marks', 'honing'] as const).map((code) => costWords(code === 'marks' ? { code, pistons: 1 } : { code, cylinders: 2 }, 'metric'))).toEqual(['1 piston to mark again', '2 bores on the hone'])
+    expect(
+      (['marks', 'honing'] as const).map((code) => costWords(code === 'marks' ? { code, pistons: 1 } : { code, cylinders: 2 }, 'metric')),
+    ).toEqual(['1 piston to mark again', '2 bores on the hone'])
     expect(costWords({ code: 'buyHalves', name: 'M-X', halves: 1 }, 'metric')).toBe('buy 1 half M-X')
     expect(costWords({ code: 'buyHalves', name: 'M-X', halves: 2 }, 'metric')).toBe('buy 2 halves M-X')
     expect(costWords({ code: 'otherBores' }, 'metric')).toContain('piston to wall')
@@ -186,15 +290,32 @@ describe('remarks, wants and advice in words', () => {
   it('has a stage, a label and words for everything every bench defines', () => {
     for (const { definition } of BENCHES) {
       for (const { limit } of Object.values(definition.outputs)) if (limit) expect(Object.keys(definition.limits)).toContain(limit)
-      for (const { judgedBy } of Object.values(definition.characteristics)) if (judgedBy) expect(Object.keys(definition.outputs)).toContain(judgedBy)
+      for (const { judgedBy } of Object.values(definition.characteristics))
+        if (judgedBy) expect(Object.keys(definition.outputs)).toContain(judgedBy)
     }
   })
 })
 
 describe('issues in words say what, where and what to do', () => {
   it.each([
-    [entryIssueWords({ code: 'ambiguous', text: '1,234', readings: [{ value: 1.234, unit: 'mm' }, { value: 1234, unit: 'mm' }] }, 'mm'), /can be 1\.234 mm or 1234 mm\. Type it with the unit/],
-    [entryIssueWords({ code: 'wrongKind', text: 'cc', at: 2, wanted: 'length', got: 'volume' }, 'mm'), /measures volume; this place wants length/],
+    [
+      entryIssueWords(
+        {
+          code: 'ambiguous',
+          text: '1,234',
+          readings: [
+            { value: 1.234, unit: 'mm' },
+            { value: 1234, unit: 'mm' },
+          ],
+        },
+        'mm',
+      ),
+      /can be 1\.234 mm or 1234 mm\. Type it with the unit/,
+    ],
+    [
+      entryIssueWords({ code: 'wrongKind', text: 'cc', at: 2, wanted: 'length', got: 'volume' }, 'mm'),
+      /measures volume; this place wants length/,
+    ],
     [entryIssueWords({ code: 'notANumber', text: 'abc', at: 0 }, 'thou'), /“abc” is not a number.*0\.11 thou/],
     [entryIssueWords({ code: 'intervalOrder', low: 2, high: 1 }, 'mm'), /goes comes first/],
     [fileIssueWords({ code: 'newerVersion', path: ['version'], got: 9, known: 1 }), /version 9; this one knows up to 1/],
@@ -211,13 +332,19 @@ describe('issues in words say what, where and what to do', () => {
     [fileIssueWords({ code: 'notJson', path: [], detail: 'ends early' }), /breaks off or is damaged \(ends early\)/],
     [fileIssueWords({ code: 'notABuildFile', path: [] }), /not a Kalibros build file/],
     [fileIssueWords({ code: 'unknownTarget', path: ['entries', 1, 'target'], target: 'z' }), /^entries\[1\]\.target: points at entry z/],
-    [fileIssueWords({ code: 'unknownChoice', path: ['spec', 'choice', 'gasket'], id: 'g9' }), /^spec\.choice\.gasket: “g9” is not in stock/],
+    [
+      fileIssueWords({ code: 'unknownChoice', path: ['spec', 'choice', 'gasket'], id: 'g9' }),
+      /^spec\.choice\.gasket: “g9” is not in stock/,
+    ],
     [rowIssueWords({ code: 'unknownPlace', station: 'deck/c9' }), /no place “deck\/c9”/],
     [rowIssueWords({ code: 'badUnit', text: '' }), /^No unit\.$/],
     [rowIssueWords({ code: 'badUnit', text: 'cc' }), /“cc” is not a unit for this place/],
     [rowIssueWords({ code: 'unknownGauge', text: 'mic 9' }), /No gauge “mic 9”/],
     [rowIssueWords({ code: 'badTime', text: 'noon' }), /“noon” is not a date and time/],
-    [sumIssueWords({ code: 'entry', kind: 'length', path: ['bore'], typed: 'x', issue: { code: 'notANumber', text: 'x', at: 0 } }, 'inch'), /0\.11 in/],
+    [
+      sumIssueWords({ code: 'entry', kind: 'length', path: ['bore'], typed: 'x', issue: { code: 'notANumber', text: 'x', at: 0 } }, 'inch'),
+      /0\.11 in/,
+    ],
     [gaugeLineIssueWords({ code: 'checksum', got: '', wanted: 'A1B2' }), /checksum says nothing, the line comes to A1B2/],
     [gaugeLineIssueWords({ code: 'fields', got: 3 }), /^3 fields where .* are five/],
   ])('%s', (words, pattern) => expect(words).toMatch(pattern))

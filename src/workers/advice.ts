@@ -4,10 +4,17 @@ import type { BuildDocument } from '@/core/build'
 import type { AdviceWorker } from './protocol'
 
 /** One worker for as long as a bench is open: every bench is evaluated after every way to put things right, off the page. */
-export function adviser(): { readonly ask: (document: BuildDocument, bench: BenchId) => Promise<readonly JudgedAdvice[]>; readonly stop: () => void } {
+export function adviser(): {
+  readonly ask: (document: BuildDocument, bench: BenchId) => Promise<readonly JudgedAdvice[]>
+  readonly stop: () => void
+} {
   let thread: Worker | undefined
   let worker: Remote<AdviceWorker> | undefined
-  const stop = () => { thread?.terminate(); thread = undefined; worker = undefined }
+  const stop = () => {
+    thread?.terminate()
+    thread = undefined
+    worker = undefined
+  }
   return {
     stop,
     ask(document, bench) {
@@ -19,7 +26,14 @@ export function adviser(): { readonly ask: (document: BuildDocument, bench: Benc
       const broken = thread
       return new Promise((resolve, reject) => {
         // A worker that has died would be waited for for ever: the next question starts another.
-        broken.addEventListener('error', (event) => { stop(); reject(new Error(event.message || 'The advice broke off.')) }, { once: true })
+        broken.addEventListener(
+          'error',
+          (event) => {
+            stop()
+            reject(new Error(event.message || 'The advice broke off.'))
+          },
+          { once: true },
+        )
         asked.advise(document, bench).then(resolve, reject)
       })
     },

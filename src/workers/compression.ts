@@ -10,13 +10,33 @@ const start = () => new Worker(new URL('./compression.worker.ts', import.meta.ur
 const HANDS = 2
 
 /** Draws in two workers side by side, each with a seed of its own, and pools what they found. */
-export async function drawRatios(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void, signal: AbortSignal): Promise<RatioDraws> {
+export async function drawRatios(
+  document: BuildDocument,
+  draws: number,
+  seed: number,
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<RatioDraws> {
   const started = performance.now()
   const done = Array.from({ length: HANDS }, () => 0)
-  const runs = await Promise.all(done.map((_, hand) => runInWorker(start, (worker: CompressionWorker) => worker.drawRatios(document, Math.ceil(draws / HANDS), seed + hand, proxy((own) => {
-    done[hand] = own
-    onProgress(done.reduce((sum, one) => sum + one, 0))
-  })), signal)))
+  const runs = await Promise.all(
+    done.map((_, hand) =>
+      runInWorker(
+        start,
+        (worker: CompressionWorker) =>
+          worker.drawRatios(
+            document,
+            Math.ceil(draws / HANDS),
+            seed + hand,
+            proxy((own) => {
+              done[hand] = own
+              onProgress(done.reduce((sum, one) => sum + one, 0))
+            }),
+          ),
+        signal,
+      ),
+    ),
+  )
   const [first, ...others] = runs
   const results = first!.results.map((result, index) => others.reduce((sum, other) => pooled(sum, other.results[index]!), result))
   return { cylinders: first!.cylinders, results, elapsedMs: performance.now() - started }

@@ -19,7 +19,13 @@ const worker: CompressionWorker = {
   async plan(document) {
     const build = openBuild(document)
     const result = planCompression(build, cylinderStates(build))
-    return { result, plans: judgeAll(result.plans.map((plan) => planAdvice(build, plan)), evaluate(build)) }
+    return {
+      result,
+      plans: judgeAll(
+        result.plans.map((plan) => planAdvice(build, plan)),
+        evaluate(build),
+      ),
+    }
   },
 }
 

@@ -8,7 +8,12 @@ import type { CsvReport } from '@/core/files'
 /** What the compression worker does. Arguments and answers are plain data. */
 export interface CompressionWorker {
   /** Random draws of every known cylinder's ratio; calls `onProgress` between slices with the draws done. */
-  drawRatios(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void): Promise<Omit<RatioDraws, 'elapsedMs'>>
+  drawRatios(
+    document: BuildDocument,
+    draws: number,
+    seed: number,
+    onProgress: (done: number) => void,
+  ): Promise<Omit<RatioDraws, 'elapsedMs'>>
   plan(document: BuildDocument): Promise<JudgedPlans>
 }
 

@@ -1,4 +1,19 @@
-import { demo, enter, KNOWN_PERSON, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
+import {
+  demo,
+  enter,
+  KNOWN_PERSON,
+  expect,
+  finding,
+  line,
+  openBench,
+  PETREL,
+  place,
+  readings,
+  TERN,
+  test,
+  WREN,
+  visit,
+} from '../support/shop'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
   await visit(page, shop, '/new')
@@ -9,7 +24,15 @@ test('a fresh build, from the questions to the ratio, by keyboard alone', async 
   await page.keyboard.press('Space')
   await page.getByRole('radio', { name: 'Single' }).focus()
   await page.keyboard.press('Space')
-  for (const [label, text] of [['Bore, in', '4.030'], ['Stroke, in', '3.750'], ['Piston, cm³ (dish +, dome −)', '7'], ['Gasket, compressed, in', '.040'], ['Gasket bore, in', '4.06'], ['Chamber, cm³', '64'], ['Deck clearance wanted, in', '.015']] as const) {
+  for (const [label, text] of [
+    ['Bore, in', '4.030'],
+    ['Stroke, in', '3.750'],
+    ['Piston, cm³ (dish +, dome −)', '7'],
+    ['Gasket, compressed, in', '.040'],
+    ['Gasket bore, in', '4.06'],
+    ['Chamber, cm³', '64'],
+    ['Deck clearance wanted, in', '.015'],
+  ] as const) {
     await page.getByLabel(label, { exact: true }).focus()
     await page.keyboard.type(text)
   }
@@ -40,14 +63,20 @@ test('a whole compression set of an inline five by keyboard comes to the same ra
   await expect(finding(page, 'compressionRatio.4')).toContainText('8.87')
   await expect(page.getByText('not sent yet')).toHaveCount(0)
   const stored = readings(await shop.document(id))
-  const bare = (all: readonly TypedReading[]) => all.filter(isTyped).map(({ characteristic, place, value }) => ({ characteristic, place, value }))
+  const bare = (all: readonly TypedReading[]) =>
+    all.filter(isTyped).map(({ characteristic, place, value }) => ({ characteristic, place, value }))
   expect(bare(stored)).toEqual(bare(readings(full)))
   expect(stored).toHaveLength(readings(full).length)
 })
 
 test('the ledger moves while a reading is typed, and is back when it is rubbed out', async ({ page, shop }) => {
   const full = demo(TERN)
-  const id = await shop.bring({ ...full, entries: full.entries.filter((entry) => !(entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 1)) })
+  const id = await shop.bring({
+    ...full,
+    entries: full.entries.filter(
+      (entry) => !(entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 1),
+    ),
+  })
   await openBench(page, shop, id)
   await expect(line(page)).toBeFocused()
   await expect(place(page)).toHaveText('Cylinder 1, chamber, fill 1, burette after')
@@ -72,12 +101,22 @@ test('an absurd value is questioned before it is stored; f takes the likely one,
   await enter(page, '0.9')
   await page.keyboard.press('k')
   await expect(place(page)).toHaveText('Cylinder 1, deck, rear of the crown')
-  await expect.poll(async () => readings(await shop.document(id)).map(({ value, asTyped }) => [value, asTyped.split(' ')[0]])).toEqual([[0.1, '10'], [0.9, '0.9']])
+  await expect
+    .poll(async () => readings(await shop.document(id)).map(({ value, asTyped }) => [value, asTyped.split(' ')[0]]))
+    .toEqual([
+      [0.1, '10'],
+      [0.9, '0.9'],
+    ])
 })
 
 test('a dial read one turn off is questioned', async ({ page, shop }) => {
   const full = demo(TERN)
-  const id = await shop.bring({ ...full, entries: full.entries.filter((entry) => !(entry.kind === 'reading' && entry.characteristic === 'deck' && entry.place.cylinder === 5)).filter((entry) => !(entry.kind === 'reading' && entry.place.cylinder === 3)) })
+  const id = await shop.bring({
+    ...full,
+    entries: full.entries
+      .filter((entry) => !(entry.kind === 'reading' && entry.characteristic === 'deck' && entry.place.cylinder === 5))
+      .filter((entry) => !(entry.kind === 'reading' && entry.place.cylinder === 3)),
+  })
   await openBench(page, shop, id)
   await page.locator('[data-station="deck/c5/front"]').click()
   await enter(page, '1.05')
@@ -87,7 +126,11 @@ test('a dial read one turn off is questioned', async ({ page, shop }) => {
 test('what cannot be read says why and stores nothing', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)
-  for (const [text, words] of [['12cc', 'measures volume'], ['1,234', '1.234 mm is outside'], ['0.1 furlong', 'no unit known']] as const) {
+  for (const [text, words] of [
+    ['12cc', 'measures volume'],
+    ['1,234', '1.234 mm is outside'],
+    ['0.1 furlong', 'no unit known'],
+  ] as const) {
     await enter(page, text)
     await expect(page.locator('#understood')).toContainText(words)
     await page.keyboard.press('Escape')
@@ -112,7 +155,9 @@ test('measured again, struck out with a reason, taken back: all of it stays in t
   await expect(line(page)).toBeFocused()
   await page.keyboard.press('z')
   await expect(page.getByRole('button', { name: 'Cylinder 1, deck, front of the crown: 0.12' })).toBeVisible()
-  await expect.poll(async () => (await shop.document(id)).entries.map((entry) => entry.kind)).toEqual(['reading', 'reading', 'strike', 'undo'])
+  await expect
+    .poll(async () => (await shop.document(id)).entries.map((entry) => entry.kind))
+    .toEqual(['reading', 'reading', 'strike', 'undo'])
 })
 
 test('skip with a reason, note, another gauge, inch and back, help', async ({ page, shop }) => {
@@ -144,7 +189,10 @@ test('any finding opens its sum down to the reading, and the reading leads to it
   const panel = page.getByRole('dialog')
   await expect(panel.getByText('mean of the places read on the crown')).toBeVisible()
   await expect(panel.getByText('Bridge and dial, 0.01 mm').first()).toBeVisible()
-  await panel.getByRole('button', { name: /Bridge and dial/ }).first().click()
+  await panel
+    .getByRole('button', { name: /Bridge and dial/ })
+    .first()
+    .click()
   await expect(place(page)).toHaveText('Cylinder 3, deck, front of the crown')
   await expect(line(page)).toBeFocused()
 })
@@ -197,7 +245,8 @@ test('on a phone the keypad enters, stores and undoes', async ({ browser, shop }
   const page = await context.newPage()
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)
-  for (const key of ['0', '.', '1', '1', 'Store']) await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap()
+  for (const key of ['0', '.', '1', '1', 'Store'])
+    await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap()
   await expect.poll(async () => readings(await shop.document(id)).map(({ value }) => value)).toEqual([0.11])
   await page.getByRole('button', { name: 'undo' }).tap()
   await expect.poll(async () => (await shop.document(id)).entries.length).toBe(2)

@@ -10,12 +10,26 @@ test('initials are asked once, before the first reading is stored, and stand bes
   expect(readings(await shop.document(id))).toEqual([])
   await enter(page, 'JB')
   await enter(page, '0.11')
-  await expect.poll(async () => readings(await shop.document(id)).map(({ asTyped, by }) => [asTyped, by])).toEqual([['0.10', 'JB'], ['0.11', 'JB']])
+  await expect
+    .poll(async () => readings(await shop.document(id)).map(({ asTyped, by }) => [asTyped, by]))
+    .toEqual([
+      ['0.10', 'JB'],
+      ['0.11', 'JB'],
+    ])
   await context.close()
 })
 
 test('after the last reading of a bench the next one is offered', async ({ page, shop }) => {
-  const id = await shop.bring(demo(TERN, (document) => ({ ...document, entries: document.entries.filter((entry) => !('characteristic' in entry) || !(entry.characteristic === 'ringTop' || (entry.characteristic === 'skirt' && entry.place.cylinder === 5))) })))
+  const id = await shop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      entries: document.entries.filter(
+        (entry) =>
+          !('characteristic' in entry) ||
+          !(entry.characteristic === 'ringTop' || (entry.characteristic === 'skirt' && entry.place.cylinder === 5)),
+      ),
+    })),
+  )
   await openBench(page, shop, id, 'bores')
   await expect(place(page)).toHaveText('Piston marked 5, skirt at the gauge point')
   await enter(page, '82.895')
@@ -38,10 +52,13 @@ test('a reading typed at the wrong cylinder is moved to the one it was meant for
 })
 
 test('a finding read as such opens to its reading and the correction of its gauge', async ({ page, shop }) => {
-  const id = await shop.bring(demo(TERN, (document) => ({
-    ...document, gauges: document.gauges.map((card) => (card.id === 'torque.1' ? { ...card, bias: 0.1 } : card)),
-    spec: { ...document.spec, limits: { rodSide: { upper: 0.01, source: 'test', reason: '' } } },
-  })))
+  const id = await shop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      gauges: document.gauges.map((card) => (card.id === 'torque.1' ? { ...card, bias: 0.1 } : card)),
+      spec: { ...document.spec, limits: { rodSide: { upper: 0.01, source: 'test', reason: '' } } },
+    })),
+  )
   await openBench(page, shop, id, 'bearings')
   await finding(page, 'rodSide.1').getByRole('button').first().click()
   await expect(page.getByRole('dialog')).toContainText('As read')

@@ -2,12 +2,16 @@ import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { demo, expect, finding, openBench, readings, TERN, test, WREN, visit } from '../support/shop'
 
-test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({ page, shop }) => {
+test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
+  page,
+  shop,
+}) => {
   const document = demo(TERN)
   const text = JSON.stringify(document)
   await visit(page, shop, '/new')
   const file = page.getByLabel('Build file')
-  const give = (content: string) => file.setInputFiles({ name: 'x.kalibros.json', mimeType: 'application/json', buffer: Buffer.from(content) })
+  const give = (content: string) =>
+    file.setInputFiles({ name: 'x.kalibros.json', mimeType: 'application/json', buffer: Buffer.from(content) })
   await give(text.slice(0, 4000))
   await expect(page.locator('p[role=alert]')).toContainText('breaks off or is damaged')
   await give(text.replace(/"value":(0\.\d+)/, '"value":"$1"'))
@@ -36,7 +40,10 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
   const source = await shop.bring(full)
   const csv = (await (await shop.server.get(`/api/builds/${source}/readings.csv`)).text()).split('\n')
   // As on another day: no ids, one unknown place, one letter for a figure, one gauge nobody has.
-  const rows = csv.slice(1).filter(Boolean).map((row) => row.replace(/^[^,]*/, ''))
+  const rows = csv
+    .slice(1)
+    .filter(Boolean)
+    .map((row) => row.replace(/^[^,]*/, ''))
   rows[2] = rows[2]!.replace(',bore,1,', ',bore,9,')
   const deck = rows.findIndex((row) => row.startsWith(',deck,'))
   rows[deck + 1] = rows[deck + 1]!.replace(/,0\.(\d)/, ',0.O$1')
@@ -44,7 +51,9 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
   const good = rows.length - 3
   const id = await shop.bring({ ...demo(TERN), entries: [] })
   await visit(page, shop, `/builds/${id}/readings`)
-  await page.getByLabel('CSV file').setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from([csv[0], ...rows].join('\n')) })
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from([csv[0], ...rows].join('\n')) })
   await expect(page.getByText(`${good} rows are good, 3 are not`)).toBeVisible()
   const bad = page.getByRole('table').getByRole('row')
   await expect(bad).toHaveCount(4)
@@ -60,8 +69,14 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
 test('the book prints what the bench found, and comes as PDF on A4 and Letter', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await page.goto(`${shop.server.address}/builds/${id}/book`)
-  await expect(page.getByRole('region', { name: 'What stands out' }).getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText('under by 0.03')
-  await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText(readings(await shop.document(id)).find(({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 3 && place.spot === 'front')!.asTyped)
+  await expect(page.getByRole('region', { name: 'What stands out' }).getByRole('row', { name: /Ratio, cylinder 4/ })).toContainText(
+    'under by 0.03',
+  )
+  await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText(
+    readings(await shop.document(id)).find(
+      ({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 3 && place.spot === 'front',
+    )!.asTyped,
+  )
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
   for (const size of ['a4', 'letter']) {
@@ -87,7 +102,9 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   const upper = page.getByRole('textbox', { name: 'Compression ratio: to' })
   await upper.fill('9.05')
   await upper.press('Tab')
-  await expect.poll(async () => (await shop.document(id)).spec.limits.compressionRatio).toMatchObject({ lower: 8.9, upper: 9.05, source: 'tuner' })
+  await expect
+    .poll(async () => (await shop.document(id)).spec.limits.compressionRatio)
+    .toMatchObject({ lower: 8.9, upper: 9.05, source: 'tuner' })
   await page.getByRole('button', { name: 'Undo the last change' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.limits.compressionRatio!.upper).toBe(9.1)
   await page.getByRole('button', { name: 'Undo the last change' }).click()
@@ -97,17 +114,27 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   await expect.poll(async () => (await shop.document(id)).spec.methods.bore).toBe('paper')
 })
 
-test('a change is stored on top of what somebody saved in between; a refused one vanishes alone and the screen shows what is stored', async ({ page, shop }) => {
+test('a change is stored on top of what somebody saved in between; a refused one vanishes alone and the screen shows what is stored', async ({
+  page,
+  shop,
+}) => {
   const id = await shop.bring(demo(WREN))
   await visit(page, shop, `/builds/${id}/paper`)
   const { spec } = await shop.document(id)
-  const { status } = await shop.server.post(`/api/builds/${id}/spec`, { basedOn: 1, by: 'AB', reason: 'fuel', spec: { ...spec, duty: { ...spec.duty, fuel: 'diesel' } } })
+  const { status } = await shop.server.post(`/api/builds/${id}/spec`, {
+    basedOn: 1,
+    by: 'AB',
+    reason: 'fuel',
+    spec: { ...spec, duty: { ...spec.duty, fuel: 'diesel' } },
+  })
   expect(status).toBe(200)
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('83')
   await stroke.press('Enter')
   await expect(page.getByText('on top of what somebody saved in between')).toBeVisible()
-  await expect.poll(async () => (await shop.document(id)).spec).toMatchObject({ duty: { fuel: 'diesel' }, paper: { stroke: { value: 83 } } })
+  await expect
+    .poll(async () => (await shop.document(id)).spec)
+    .toMatchObject({ duty: { fuel: 'diesel' }, paper: { stroke: { value: 83 } } })
   // Two edits on their way: the first is refused, the second stands.
   let first = true
   await page.route('**/spec', async (route) => {
@@ -151,24 +178,43 @@ test('a new gauge card serves new readings and leaves the old ones with theirs',
 test('quick sums: typed in any unit, with doubt, and kept into a build as paper', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, name: 'Keeper' } })))
   await visit(page, shop, '/sums/compression')
-  for (const [label, text] of [['Bore', '4.030in'], ['Stroke', '3.750in'], ['Chamber', '64±0.5cc'], ['Piston (dish +, dome −) (if known)', '7'], ['Deck clearance (below +)', '0.015in'], ['Gasket bore', '4.06in'], ['Gasket, compressed', '0.040in']] as const) await page.getByLabel(label, { exact: true }).fill(text)
+  for (const [label, text] of [
+    ['Bore', '4.030in'],
+    ['Stroke', '3.750in'],
+    ['Chamber', '64±0.5cc'],
+    ['Piston (dish +, dome −) (if known)', '7'],
+    ['Deck clearance (below +)', '0.015in'],
+    ['Gasket bore', '4.06in'],
+    ['Gasket, compressed', '0.040in'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(text)
   await expect(page.getByRole('region', { name: 'Results' })).toContainText('10.49')
   await page.getByRole('button', { name: 'The sum' }).first().click()
   await expect(page.getByText('(swept + clearance) ÷ clearance')).toBeVisible()
   await page.getByLabel('Keep as paper of').selectOption({ label: 'Keeper' })
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByText('Kept 5 numbers as paper of Keeper')).toBeVisible()
-  expect((await shop.document(id)).spec.paper.bore).toMatchObject({ value: expect.closeTo(102.362, 6), source: 'quick sum compression ratio' })
+  expect((await shop.document(id)).spec.paper.bore).toMatchObject({
+    value: expect.closeTo(102.362, 6),
+    source: 'quick sum compression ratio',
+  })
 })
 
 test('refusals are words, never a stack trace', async ({ shop }) => {
   const id = await shop.bring(demo(WREN))
-  const { status: mixed, json: answer } = await shop.server.post<{ stored: unknown[]; refused: { error: string }[] }>(`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }] })
+  const { status: mixed, json: answer } = await shop.server.post<{ stored: unknown[]; refused: { error: string }[] }>(
+    `/api/builds/${id}/entries`,
+    { entries: [{ kind: 'reading' }] },
+  )
   expect([mixed, answer.stored]).toEqual([200, []])
   expect(answer.refused[0]!.error).toMatch(/^Id: /)
   const cases: [string, unknown][] = [
-    [`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }], whole: true }], [`/api/builds/${id}/entries`, {}], ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
-    [`/api/builds/${id}/spec`, { basedOn: 1, by: 'KV', reason: 'x', spec: {} }], ['/api/gauges', { card: {} }], ['/api/builds', { from: 'file', by: 'KV', document: 7, asCopy: false }],
+    [`/api/builds/${id}/entries`, { entries: [{ kind: 'reading' }], whole: true }],
+    [`/api/builds/${id}/entries`, {}],
+    ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
+    [`/api/builds/${id}/spec`, { basedOn: 1, by: 'KV', reason: 'x', spec: {} }],
+    ['/api/gauges', { card: {} }],
+    ['/api/builds', { from: 'file', by: 'KV', document: 7, asCopy: false }],
   ]
   for (const [url, body] of cases) {
     const { status, json } = await shop.server.post<{ error: string }>(url, body)
@@ -176,16 +222,34 @@ test('refusals are words, never a stack trace', async ({ shop }) => {
     expect(status).toBeLessThan(500)
     expect(json.error).not.toMatch(/ at .*\.[jt]s|Error:/)
   }
-  const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"entries":[' })
-  expect((await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', body: JSON.stringify({ entries: demo(TERN).entries }) })).status).toBe(415)
+  const broken = await fetch(`${shop.server.address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{"entries":[',
+  })
+  expect(
+    (
+      await fetch(`${shop.server.address}/api/builds/${id}/entries`, {
+        method: 'POST',
+        body: JSON.stringify({ entries: demo(TERN).entries }),
+      })
+    ).status,
+  ).toBe(415)
   expect(broken.status).toBe(400)
-  const stranger = await fetch(`${shop.server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'sec-fetch-site': 'cross-site' }, body: JSON.stringify({ entries: demo(TERN).entries }) })
+  const stranger = await fetch(`${shop.server.address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: { 'sec-fetch-site': 'cross-site' },
+    body: JSON.stringify({ entries: demo(TERN).entries }),
+  })
   expect(stranger.status).toBe(403)
 })
 
 test('pages carry their guards: headers, no scripts from elsewhere, no telemetry', async ({ page, shop }) => {
   const strangers: string[] = []
-  page.on('request', (request) => { if (!request.url().startsWith(shop.server.address) && !request.url().startsWith('data:') && !request.url().startsWith('blob:')) strangers.push(request.url()) })
+  page.on('request', (request) => {
+    if (!request.url().startsWith(shop.server.address) && !request.url().startsWith('data:') && !request.url().startsWith('blob:'))
+      strangers.push(request.url())
+  })
   const id = await shop.bring(demo(TERN))
   const response = await page.goto(`${shop.server.address}/builds/${id}/compression`)
   const headers = response!.headers()
@@ -199,8 +263,20 @@ test('pages carry their guards: headers, no scripts from elsewhere, no telemetry
 /** Scans what a page shows. What is marked up is the same by night; what is seen is not. */
 async function scan(page: Page, theme: 'light' | 'dark', where: string): Promise<void> {
   const axe = new AxeBuilder({ page })
-  const { violations } = await (theme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
-  expect(violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+  const { violations } = await (
+    theme === 'dark'
+      ? axe.withRules(['color-contrast'])
+      : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+  ).analyze()
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${where}: ${id} ${nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 for (const theme of ['light', 'dark'] as const) {
@@ -212,7 +288,20 @@ for (const theme of ['light', 'dark'] as const) {
 
     test('on any page', async ({ page, shop }) => {
       const id = await shop.bring(demo(TERN))
-      for (const url of ['/', '/new', '/gauges', '/sums', '/sums/conformity', '/sums/gaugestudy', `/builds/${id}`, `/builds/${id}/paper`, `/builds/${id}/book`, `/builds/${id}/readings`, `/builds/${id}/clocking`, '/nowhere']) {
+      for (const url of [
+        '/',
+        '/new',
+        '/gauges',
+        '/sums',
+        '/sums/conformity',
+        '/sums/gaugestudy',
+        `/builds/${id}`,
+        `/builds/${id}/paper`,
+        `/builds/${id}/book`,
+        `/builds/${id}/readings`,
+        `/builds/${id}/clocking`,
+        '/nowhere',
+      ]) {
         await page.goto(shop.server.address + url)
         await page.waitForLoadState('networkidle')
         await scan(page, theme, url)
@@ -222,7 +311,14 @@ for (const theme of ['light', 'dark'] as const) {
     test('at any bench, fresh or full, with its panels, on a phone', async ({ page, shop }) => {
       const id = await shop.bring(demo(TERN))
       const fresh = await shop.bring(demo(WREN))
-      for (const [build, bench] of [[id, 'bores'], [id, 'bearings'], [id, 'rings'], [id, 'rods'], [fresh, 'compression'], [id, 'compression']] as const) {
+      for (const [build, bench] of [
+        [id, 'bores'],
+        [id, 'bearings'],
+        [id, 'rings'],
+        [id, 'rods'],
+        [fresh, 'compression'],
+        [id, 'compression'],
+      ] as const) {
         await openBench(page, shop, build, bench)
         await page.waitForLoadState('networkidle')
         await scan(page, theme, bench)

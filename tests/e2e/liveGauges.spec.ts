@@ -7,7 +7,8 @@ import { demo, enter, expect, openBench, place, readings, TERN, test } from '../
 test.setTimeout(600_000)
 
 const emptyTern = (): BuildDocument => demo(TERN, (document) => ({ ...document, entries: [] }))
-const cardOf = (document: BuildDocument, gauge: string): Gauge => currentCards(document.gauges as Gauge[]).find((card) => card.gauge === gauge)!
+const cardOf = (document: BuildDocument, gauge: string): Gauge =>
+  currentCards(document.gauges as Gauge[]).find((card) => card.gauge === gauge)!
 
 test('presses of a gauge land once and in order, through a repeated line, a dropped connection and a reload', async ({ page, ownShop }) => {
   const document = emptyTern()
@@ -61,13 +62,21 @@ test('a garbled line is refused, a press of the wrong kind is told and not store
 test('a serial gauge’s lines land, also when they come in pieces and one between them is garbled', async ({ page, shop }) => {
   const document = emptyTern()
   const id = await shop.bring(document)
-  const lines = [1, 2].map((count) => formatGaugeLine({ name: 'bore-metric', value: 83 + count / 1000, unit: 'mm', sequence: 7000 + count })).join('\r\nbore-metric;83.9;mm;7009;0000\r\n')
+  const lines = [1, 2]
+    .map((count) => formatGaugeLine({ name: 'bore-metric', value: 83 + count / 1000, unit: 'mm', sequence: 7000 + count }))
+    .join('\r\nbore-metric;83.9;mm;7009;0000\r\n')
   // A port as the browser would give one, its bytes cut in the middle of a line.
   await page.addInitScript((text) => {
     const bytes = new TextEncoder().encode(`${text}\r\n`)
     const port = {
-      open: () => Promise.resolve(), close: () => Promise.resolve(),
-      readable: new ReadableStream({ start(controller) { controller.enqueue(bytes.slice(0, 11)); controller.enqueue(bytes.slice(11)) } }),
+      open: () => Promise.resolve(),
+      close: () => Promise.resolve(),
+      readable: new ReadableStream({
+        start(controller) {
+          controller.enqueue(bytes.slice(0, 11))
+          controller.enqueue(bytes.slice(11))
+        },
+      }),
     }
     Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } })
   }, lines)

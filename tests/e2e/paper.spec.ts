@@ -7,10 +7,24 @@ const sheet = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' 
 /** A fresh V6 as somebody would start it, in the shop. */
 async function v6(shop: Shop): Promise<string> {
   const spec = freshSpec({
-    name: 'Pochard', description: 'V 6', units: 'metric', kind: 'v', cylinders: 6, bankAngleDeg: 60, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', fuel: 'petrol', use: 'street', boostKpa: 0,
+    name: 'Pochard',
+    description: 'V 6',
+    units: 'metric',
+    kind: 'v',
+    cylinders: 6,
+    bankAngleDeg: 60,
+    valvesPerCylinder: 4,
+    valveDrive: 'bucketShimUnder',
+    fuel: 'petrol',
+    use: 'street',
+    boostKpa: 0,
     paper: { bore: sheet(88), stroke: sheet(80), rodLength: sheet(140), pistonVolume: { value: 4, unit: 'cm3', source: 'sheet' } },
   })
-  const { status, json } = await shop.server.post<{ id: string; error?: string }>('/api/builds', { from: 'start', by: 'KV', spec: { ...spec, limits: startingLimits(spec) } })
+  const { status, json } = await shop.server.post<{ id: string; error?: string }>('/api/builds', {
+    from: 'start',
+    by: 'KV',
+    spec: { ...spec, limits: startingLimits(spec) },
+  })
   if (status !== 201) throw new Error(json.error)
   return json.id
 }
@@ -19,7 +33,14 @@ test('a gasket nobody knows yet may stay empty; the ratio says it is wanted, and
   await visit(page, shop, '/new')
   await page.getByLabel('Name of the job').fill('Grebe')
   await page.getByRole('radiogroup', { name: 'Layout' }).getByText('Single').click()
-  for (const [label, text] of [['Bore, mm', '88'], ['Stroke, mm', '82'], ['Piston, cm³ (dish +, dome −)', '0'], ['Chamber, cm³', '50'], ['Deck clearance wanted, mm', '0.5']] as const) await page.getByLabel(label, { exact: true }).fill(text)
+  for (const [label, text] of [
+    ['Bore, mm', '88'],
+    ['Stroke, mm', '82'],
+    ['Piston, cm³ (dish +, dome −)', '0'],
+    ['Chamber, cm³', '50'],
+    ['Deck clearance wanted, mm', '0.5'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(text)
   await page.getByRole('button', { name: 'To the bench' }).click()
   await page.locator('[data-ready]').waitFor()
   const id = page.url().split('/').at(-2)!
@@ -27,7 +48,13 @@ test('a gasket nobody knows yet may stay empty; the ratio says it is wanted, and
   await expect(finding(page, 'compressionRatio.1')).toContainText(/gasket/i)
   await visit(page, shop, `/builds/${id}/paper`)
   const form = page.getByRole('form', { name: 'Add a gasket' })
-  for (const [label, text] of [['Name', 'Copper 1.00'], ['Compressed, mm', '1.00'], ['Bore, mm', '88'], ['Source', 'maker']] as const) await form.getByLabel(label, { exact: true }).fill(text)
+  for (const [label, text] of [
+    ['Name', 'Copper 1.00'],
+    ['Compressed, mm', '1.00'],
+    ['Bore, mm', '88'],
+    ['Source', 'maker'],
+  ] as const)
+    await form.getByLabel(label, { exact: true }).fill(text)
   await form.getByRole('button', { name: 'Add a gasket' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('gasket-1')
   await openBench(page, shop, id)
@@ -35,7 +62,10 @@ test('a gasket nobody knows yet may stay empty; the ratio says it is wanted, and
   await expect(finding(page, 'compressionRatio.1')).toContainText('9.4')
 })
 
-test('bank angle, mains and crank pins are edited together; an order the crank does not allow is told and not stored', async ({ page, shop }) => {
+test('bank angle, mains and crank pins are edited together; an order the crank does not allow is told and not stored', async ({
+  page,
+  shop,
+}) => {
   const id = await v6(shop)
   await visit(page, shop, `/builds/${id}/paper`)
   const before = (await shop.document(id)).spec.layout
@@ -86,12 +116,29 @@ test('the shop’s own ring factor moves the limit that follows it, and says wha
 })
 
 test('the deck’s finish is judged against a gasket that needs it, and no longer when another is chosen', async ({ page, shop }) => {
-  const id = await shop.bring(demo(TERN, (document) => ({ ...document, spec: { ...document.spec, stock: { ...document.spec.stock, gaskets: document.spec.stock.gaskets.map((gasket, index) => ({ ...gasket, kind: index === 0 ? 'composite' as const : 'multiLayerSteel' as const })) } } })))
+  const id = await shop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      spec: {
+        ...document.spec,
+        stock: {
+          ...document.spec.stock,
+          gaskets: document.spec.stock.gaskets.map((gasket, index) => ({
+            ...gasket,
+            kind: index === 0 ? ('composite' as const) : ('multiLayerSteel' as const),
+          })),
+        },
+      },
+    })),
+  )
   await visit(page, shop, `/builds/${id}/paper`)
   const row = page.getByRole('row', { name: /Multi-layer steel 1.00/ })
   await row.getByRole('button', { name: 'Choose' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.limits.deckFinish).toBeUndefined()
-  await page.getByRole('row', { name: /Multi-layer steel 1.10/ }).getByRole('button', { name: 'Choose' }).click()
+  await page
+    .getByRole('row', { name: /Multi-layer steel 1.10/ })
+    .getByRole('button', { name: 'Choose' })
+    .click()
   await expect.poll(async () => (await shop.document(id)).spec.limits.deckFinish).toMatchObject({ upper: 0.5, follows: true })
 })
 
@@ -109,7 +156,10 @@ test('a copy remembers which engine it is a copy of, after a new name too', asyn
   await expect(page.getByText('copy of Original')).toBeVisible()
 })
 
-test('ring grooves are read where the paper page says so: side by a feeler, back below the land, against the maker’s numbers', async ({ page, shop }) => {
+test('ring grooves are read where the paper page says so: side by a feeler, back below the land, against the maker’s numbers', async ({
+  page,
+  shop,
+}) => {
   const id = await shop.bring(demo(TERN))
   await visit(page, shop, `/builds/${id}/paper`)
   await page.getByRole('radiogroup', { name: 'Ring grooves' }).getByText('Side and back clearance read').click()
@@ -127,11 +177,20 @@ test('ring grooves are read where the paper page says so: side by a feeler, back
   await expect(finding(page, 'secondSide.1')).toContainText('0.055')
   await expect(finding(page, 'secondSide.1')).not.toContainText(/within|under|over/i)
   await expect(finding(page, 'topBack.1')).toContainText('0.25')
-  expect(readings(await shop.document(id)).slice(-3).map(({ characteristic, value, upper }) => [characteristic, value, upper])).toEqual([['sideTop', 0.03, 0.04], ['sideSecond', 0.05, 0.06], ['backTop', 0.25, undefined]])
+  expect(
+    readings(await shop.document(id))
+      .slice(-3)
+      .map(({ characteristic, value, upper }) => [characteristic, value, upper]),
+  ).toEqual([
+    ['sideTop', 0.03, 0.04],
+    ['sideSecond', 0.05, 0.06],
+    ['backTop', 0.25, undefined],
+  ])
 })
 
 test('an inch engine’s paper speaks inches whatever the engine before it spoke', async ({ page, shop }) => {
-  const bore = (unit: string) => page.getByRole('region', { name: 'Numbers on paper' }).getByRole('textbox', { name: `Bore, ${unit}`, exact: true })
+  const bore = (unit: string) =>
+    page.getByRole('region', { name: 'Numbers on paper' }).getByRole('textbox', { name: `Bore, ${unit}`, exact: true })
   const [metric, inch] = [await shop.bring(demo(TERN)), await shop.bring(demo(PETREL))]
   await visit(page, shop, `/builds/${metric}/paper`)
   await expect(bore('mm')).toHaveValue('83')

@@ -39,7 +39,9 @@ test('end float waits for its checks; what was found is written down with who an
   const id = await shop.bring({ ...full, entries: full.entries.filter((entry) => entry.kind !== 'check') })
   await openBench(page, shop, id, 'bearings')
   await page.getByLabel('Reading, mm').waitFor()
-  await expect(finding(page, 'endFloat')).toContainText('Wants the check “Crank bumped fore and aft, last time forward”, the check “Mains at final torque”')
+  await expect(finding(page, 'endFloat')).toContainText(
+    'Wants the check “Crank bumped fore and aft, last time forward”, the check “Mains at final torque”',
+  )
   await page.getByRole('button', { name: 'Crank bumped fore and aft, last time forward: right', exact: true }).click()
   await page.getByRole('button', { name: 'Mains at final torque: not right' }).click()
   await page.getByLabel('What was found').fill('cap 3 at half')
@@ -59,7 +61,9 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await page.keyboard.type('.53/.54 10s')
   await expect(page.locator('#understood')).toContainText('0.53 mm goes, 0.54 mm does not, after 10 strokes')
   await page.keyboard.press('Enter')
-  await expect.poll(async () => readings(await shop.document(id)).at(-1)).toMatchObject({ value: 0.53, upper: 0.54, strokes: 10, asTyped: '.53/.54 10s' })
+  await expect
+    .poll(async () => readings(await shop.document(id)).at(-1))
+    .toMatchObject({ value: 0.53, upper: 0.54, strokes: 10, asTyped: '.53/.54 10s' })
   await expect(finding(page, 'topGap.2')).toContainText('Filed since 2 other places were read: read them again.')
   await page.getByRole('button', { name: 'Filing log' }).click()
   await page.getByRole('radio', { name: '2', exact: true }).click({ force: true })
@@ -107,7 +111,10 @@ test('a bore read warm is brought to 20 °C, and the sum says so', async ({ page
   await expect(finding(page, 'boreDiameter.1')).toContainText('87.981')
   await expect(line(page)).toBeFocused()
   await finding(page, 'boreDiameter.1').getByRole('button').click()
-  await page.getByRole('dialog').getByRole('button', { name: /top, thrust/ }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /top, thrust/ })
+    .click()
   await expect(page.getByRole('dialog')).toContainText('ISO 1')
   expect(readings(await shop.document(id))[0]).toMatchObject({ value: 88, partTempC: 40, gaugeTempC: 20 })
 })
@@ -115,7 +122,14 @@ test('a bore read warm is brought to 20 °C, and the sum says so', async ({ page
 test('a reading taken with a gauge whose check had run out is marked wherever it is shown', async ({ page, ownShop }) => {
   const document = demo(WREN)
   const id = await ownShop.bring(document)
-  const card = { ...document.gauges.find(({ gauge }) => gauge === 'bore-metric')!, id: 'bore-metric.2', bias: 0.004, checkedOn: '2024-01-10', checkEveryDays: 180, since: '2024-01-10T08:00:00Z' }
+  const card = {
+    ...document.gauges.find(({ gauge }) => gauge === 'bore-metric')!,
+    id: 'bore-metric.2',
+    bias: 0.004,
+    checkedOn: '2024-01-10',
+    checkEveryDays: 180,
+    since: '2024-01-10T08:00:00Z',
+  }
   expect((await ownShop.server.post('/api/gauges', { card })).status).toBe(201)
   await openBench(page, ownShop, id, 'bores')
   await expect(page.getByText('check ran out 2024-07-08')).toBeVisible()

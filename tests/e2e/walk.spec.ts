@@ -35,7 +35,9 @@ test('a fresh single shows how a reading is typed, takes its bores, and has noth
 })
 
 test('a row nobody has the gauge for is skipped at once, for one reason, and stands in the book', async ({ page, shop }) => {
-  const id = await shop.bring(demo(PETREL, (document) => ({ ...document, entries: document.entries.filter(({ kind }) => kind !== 'skip') })))
+  const id = await shop.bring(
+    demo(PETREL, (document) => ({ ...document, entries: document.entries.filter(({ kind }) => kind !== 'skip') })),
+  )
   await openBench(page, shop, id, 'bearings')
   await expect(place(page)).toHaveText('Torque to turn after cap 1')
   await page.keyboard.press('s')
@@ -54,13 +56,15 @@ test('a row nobody has the gauge for is skipped at once, for one reason, and sta
 
 test('piston sets are matched to rods by mass, with what it does to the walls; the plan holds for both benches', async ({ page, shop }) => {
   const grams: Readonly<Record<string, readonly number[]>> = { pistonMass: [340, 344, 342, 343, 341], rodSmall: [162, 160, 161, 158, 159] }
-  const id = await shop.bring(demo(TERN, (document) => ({
-    ...document,
-    entries: document.entries.map((entry) => {
-      const value = entry.kind === 'reading' ? grams[entry.characteristic]?.[entry.place.cylinder! - 1] : undefined
-      return value === undefined || entry.kind !== 'reading' ? entry : { ...entry, value, asTyped: String(value) }
-    }),
-  })))
+  const id = await shop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      entries: document.entries.map((entry) => {
+        const value = entry.kind === 'reading' ? grams[entry.characteristic]?.[entry.place.cylinder! - 1] : undefined
+        return value === undefined || entry.kind !== 'reading' ? entry : { ...entry, value, asTyped: String(value) }
+      }),
+    })),
+  )
   await openBench(page, shop, id, 'rods')
   await expect(page.getByText(/Piston sets onto other rods: rod 1 takes \d/)).toBeVisible()
   await expect(page.getByText('piston to wall changes with the bore')).toBeVisible()
@@ -91,7 +95,9 @@ test('shells are counted on and off the shelf, a part gets its material, and bot
   await form.getByLabel(/^Coating a half/).fill('0.3')
   await form.getByLabel('Source').fill('maker')
   await form.getByRole('button', { name: 'Add shells' }).click()
-  await expect.poll(async () => (await shells()).at(-1)).toMatchObject({ name: 'M-coated', fits: 'main', wallMm: 0, halves: 6, coatingMm: expect.closeTo(0.00762, 6), source: 'maker' })
+  await expect
+    .poll(async () => (await shells()).at(-1))
+    .toMatchObject({ name: 'M-coated', fits: 'main', wallMm: 0, halves: 6, coatingMm: expect.closeTo(0.00762, 6), source: 'maker' })
   await page.getByRole('radiogroup', { name: 'Block' }).getByText('Cast aluminium').click()
   await expect.poll(async () => (await shop.document(id)).spec.materials.block).toBe('castAluminium')
   // Pressed three times at once: each press goes one change further back, however long the server takes.

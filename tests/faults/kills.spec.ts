@@ -10,7 +10,18 @@ const SPOTS = ['front', 'left', 'rear', 'right']
 function someReadings(random: RandomStream): Entry[] {
   return Array.from({ length: 1 + Math.floor(random.uniform() * 40) }, (): Entry => {
     const value = random.uniform()
-    return { kind: 'reading', id: uuidV7(), at: new Date().toISOString(), by: 'KV', characteristic: 'deck', place: { cylinder: 1, spot: SPOTS[Math.floor(random.uniform() * 4)]! }, value, unit: 'mm', asTyped: String(value), gauge: 'dial-metric.1' }
+    return {
+      kind: 'reading',
+      id: uuidV7(),
+      at: new Date().toISOString(),
+      by: 'KV',
+      characteristic: 'deck',
+      place: { cylinder: 1, spot: SPOTS[Math.floor(random.uniform() * 4)]! },
+      value,
+      unit: 'mm',
+      asTyped: String(value),
+      gauge: 'dial-metric.1',
+    }
   })
 }
 
@@ -49,5 +60,7 @@ test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled 
   expect([...acknowledged].filter((one) => !ids.has(one))).toEqual([])
   expect(ids.size).toBe(stored.length)
   expect(stored.filter(({ id: one, value }) => sent.get(one) !== value)).toEqual([])
-  console.log(`${KILLS} kills, ${sent.size} readings sent, ${acknowledged.size} acknowledged, ${stored.length} stored: 0 lost, 0 doubled, 0 altered`)
+  console.log(
+    `${KILLS} kills, ${sent.size} readings sent, ${acknowledged.size} acknowledged, ${stored.length} stored: 0 lost, 0 doubled, 0 altered`,
+  )
 })

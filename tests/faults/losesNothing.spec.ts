@@ -2,7 +2,10 @@ import { demo, enter, expect, line, openBench, readings, test, WREN } from '../s
 
 const waiting = /not sent yet, kept on this device/
 
-test('the server killed in mid-entry loses nothing that was acknowledged, and the rest arrives once when it is back', async ({ page, ownShop }) => {
+test('the server killed in mid-entry loses nothing that was acknowledged, and the rest arrives once when it is back', async ({
+  page,
+  ownShop,
+}) => {
   const id = await ownShop.bring(demo(WREN))
   await openBench(page, ownShop, id)
   await enter(page, '0.10')
@@ -73,7 +76,13 @@ test.describe('requests that fail on the way', () => {
     await page.locator('[data-ready]').waitFor()
     expect(readings(await ownShop.document(id))).toHaveLength(1)
     // Kept for thirty days as sent: a server put back from a backup may lack it.
-    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('kalibros.entry')).map((key) => JSON.parse(localStorage.getItem(key)!).state))).toEqual(['sent'])
+    expect(
+      await page.evaluate(() =>
+        Object.keys(localStorage)
+          .filter((key) => key.startsWith('kalibros.entry'))
+          .map((key) => JSON.parse(localStorage.getItem(key)!).state),
+      ),
+    ).toEqual(['sent'])
   })
 
   test('an answer that never came back does not make two readings of one', async ({ page, ownShop }) => {
@@ -82,7 +91,10 @@ test.describe('requests that fail on the way', () => {
     let lost = 0
     await page.route('**/entries', async (route) => {
       // The server stores it; the answer is lost on the way, twice.
-      if (lost++ < 2) { await route.fetch(); await route.abort() } else await route.continue()
+      if (lost++ < 2) {
+        await route.fetch()
+        await route.abort()
+      } else await route.continue()
     })
     await enter(page, '0.10')
     await expect.poll(() => lost, { timeout: 90_000 }).toBeGreaterThan(2)

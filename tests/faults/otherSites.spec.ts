@@ -16,11 +16,18 @@ test.beforeAll(async () => {
   server = await TestServer.start({ KALIBROS_HOSTS: 'bench.shop.test' })
   shop = shopOf(server)
   const port = await freePort()
-  const site = createServer((_, answer) => answer.writeHead(200, { 'content-type': 'text/html' }).end('<html><body>A page of somebody else</body></html>'))
-  await new Promise<void>((resolve) => { site.listen(port, '127.0.0.1', resolve) })
+  const site = createServer((_, answer) =>
+    answer.writeHead(200, { 'content-type': 'text/html' }).end('<html><body>A page of somebody else</body></html>'),
+  )
+  await new Promise<void>((resolve) => {
+    site.listen(port, '127.0.0.1', resolve)
+  })
   foreign = { port, server: site }
   const { executablePath, args } = config.use!.launchOptions!
-  browser = await chromium.launch({ executablePath, args: [...args!, `--host-resolver-rules=${NAMES.map((name) => `MAP ${name} 127.0.0.1`).join(', ')}`] })
+  browser = await chromium.launch({
+    executablePath,
+    args: [...args!, `--host-resolver-rules=${NAMES.map((name) => `MAP ${name} 127.0.0.1`).join(', ')}`],
+  })
 })
 test.afterAll(async () => {
   await browser.close()
@@ -31,32 +38,48 @@ test.afterAll(async () => {
 
 /** Every way a page can send something without being asked: fetch as text, as JSON, as a beacon, and forms of each kind. */
 async function sendAll(page: Page, target: string, body: string): Promise<string[]> {
-  const tried = await page.evaluate(async ({ url, text }) => {
-    const said: string[] = []
-    const attempt = async (name: string, init: RequestInit) => { said.push(`${name} ${await fetch(url, init).then((answer) => (answer.type === 'opaque' ? 'opaque' : String(answer.status)), () => 'blocked')}`) }
-    await attempt('text', { method: 'POST', mode: 'no-cors', headers: { 'content-type': 'text/plain' }, body: text })
-    await attempt('json', { method: 'POST', headers: { 'content-type': 'application/json' }, body: text })
-    await attempt('no type', { method: 'POST', mode: 'no-cors', body: new Blob([text]) })
-    said.push(`beacon ${navigator.sendBeacon(url, new Blob([text], { type: 'text/plain' }))}`)
-    return said
-  }, { url: target, text: body })
+  const tried = await page.evaluate(
+    async ({ url, text }) => {
+      const said: string[] = []
+      const attempt = async (name: string, init: RequestInit) => {
+        said.push(
+          `${name} ${await fetch(url, init).then(
+            (answer) => (answer.type === 'opaque' ? 'opaque' : String(answer.status)),
+            () => 'blocked',
+          )}`,
+        )
+      }
+      await attempt('text', { method: 'POST', mode: 'no-cors', headers: { 'content-type': 'text/plain' }, body: text })
+      await attempt('json', { method: 'POST', headers: { 'content-type': 'application/json' }, body: text })
+      await attempt('no type', { method: 'POST', mode: 'no-cors', body: new Blob([text]) })
+      said.push(`beacon ${navigator.sendBeacon(url, new Blob([text], { type: 'text/plain' }))}`)
+      return said
+    },
+    { url: target, text: body },
+  )
   for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data']) {
     const leaves = page.waitForNavigation({ timeout: 1_500 }).catch(() => undefined)
     const back = page.url()
-    await page.evaluate(({ url, text, enctype }) => {
-      const form = Object.assign(document.createElement('form'), { action: url, method: 'post', enctype })
-      const cut = text.indexOf('=') > 0 ? text.indexOf('=') : text.length - 1
-      form.append(Object.assign(document.createElement('input'), { name: text.slice(0, cut), value: text.slice(cut) }))
-      document.body.append(form)
-      form.submit()
-    }, { url: target, text: body, enctype: type })
+    await page.evaluate(
+      ({ url, text, enctype }) => {
+        const form = Object.assign(document.createElement('form'), { action: url, method: 'post', enctype })
+        const cut = text.indexOf('=') > 0 ? text.indexOf('=') : text.length - 1
+        form.append(Object.assign(document.createElement('input'), { name: text.slice(0, cut), value: text.slice(cut) }))
+        document.body.append(form)
+        form.submit()
+      },
+      { url: target, text: body, enctype: type },
+    )
     await leaves
     await page.goto(back)
   }
   return tried
 }
 
-const SITES = process.env.KALIBROS_FAULTS === 'long' ? ['http://127.0.0.1', 'http://localhost', 'http://evil.test', 'http://sub.bench.shop.test'] : ['http://evil.test', 'http://sub.bench.shop.test']
+const SITES =
+  process.env.KALIBROS_FAULTS === 'long'
+    ? ['http://127.0.0.1', 'http://localhost', 'http://evil.test', 'http://sub.bench.shop.test']
+    : ['http://evil.test', 'http://sub.bench.shop.test']
 for (const from of SITES) {
   for (const to of ['127.0.0.1', 'bench.shop.test']) {
     test(`a page of ${from} stores nothing at ${to} and reads nothing`, async () => {
@@ -65,9 +88,20 @@ for (const from of SITES) {
       const page = await browser.newPage()
       await page.goto(`${from}:${foreign.port}/`)
       const address = `http://${to}:${server.port}`
-      await sendAll(page, `${address}/api/builds/${id}/entries`, JSON.stringify({ entries: [{ ...readings(demo(TERN))[0]!, id: '01920000-0000-7000-8000-00000000000a' }] }))
+      await sendAll(
+        page,
+        `${address}/api/builds/${id}/entries`,
+        JSON.stringify({ entries: [{ ...readings(demo(TERN))[0]!, id: '01920000-0000-7000-8000-00000000000a' }] }),
+      )
       await sendAll(page, `${address}/api/gauge`, 'bore-metric;83.002;mm;1')
-      const read = await page.evaluate((url) => fetch(url).then((answer) => answer.text(), () => ''), `${address}/api/builds/${id}/file`)
+      const read = await page.evaluate(
+        (url) =>
+          fetch(url).then(
+            (answer) => answer.text(),
+            () => '',
+          ),
+        `${address}/api/builds/${id}/file`,
+      )
       expect(read).toBe('')
       expect(readings(await shop.document(id)).length).toBe(before)
       await page.close()
@@ -84,7 +118,15 @@ test('a foreign name that is made to lead here reads nothing and stores nothing'
     expect(answer!.status()).toBe(421)
     expect(await answer!.text()).not.toContain('Tern')
   }
-  const { status } = await page.evaluate(async ({ url, entries }) => ({ status: await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) }).then((answer) => answer.status, () => 421) }), { url: `/api/builds/${id}/entries`, entries: [readings(demo(TERN))[0]!] })
+  const { status } = await page.evaluate(
+    async ({ url, entries }) => ({
+      status: await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) }).then(
+        (answer) => answer.status,
+        () => 421,
+      ),
+    }),
+    { url: `/api/builds/${id}/entries`, entries: [readings(demo(TERN))[0]!] },
+  )
   expect(status).toBe(421)
   expect(readings(await shop.document(id)).length).toBe(before)
   await page.close()
@@ -94,7 +136,11 @@ test('the name the shop gave it is answered, and writes of its own pages are sto
   const id = await shop.bring(demo(TERN))
   const page = await browser.newPage()
   expect((await page.goto(`http://bench.shop.test:${server.port}/builds/${id}/compression`))!.status()).toBe(200)
-  const status = await page.evaluate(async ({ url, entries }) => (await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) })).status, { url: `/api/builds/${id}/entries`, entries: [{ ...readings(demo(TERN))[0]!, id: '01920000-0000-7000-8000-00000000000b' }] })
+  const status = await page.evaluate(
+    async ({ url, entries }) =>
+      (await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) })).status,
+    { url: `/api/builds/${id}/entries`, entries: [{ ...readings(demo(TERN))[0]!, id: '01920000-0000-7000-8000-00000000000b' }] },
+  )
   expect(status).toBe(200)
   expect(readings(await shop.document(id)).some(({ id: one }) => one.endsWith('00b'))).toBe(true)
   await page.close()
@@ -110,7 +156,19 @@ test('asking only for the head of the live line leaves no listener behind', asyn
 
 test('pages asked for with nonsense in their address are answered in words', async () => {
   const id = await shop.bring(demo(TERN))
-  for (const path of ['/?page=1e20', '/?page=-3', '/?page=abc', '/?search=%25&order=zzz', `/api/builds/${id}/spec?revision=abc`, `/api/builds/${id}/spec?revision=1e20`, `/builds/${id}/book?revision=abc`, '/builds/nope', '/builds/nope/compression', '/sums/nope', '/api/builds/nope/file']) {
+  for (const path of [
+    '/?page=1e20',
+    '/?page=-3',
+    '/?page=abc',
+    '/?search=%25&order=zzz',
+    `/api/builds/${id}/spec?revision=abc`,
+    `/api/builds/${id}/spec?revision=1e20`,
+    `/builds/${id}/book?revision=abc`,
+    '/builds/nope',
+    '/builds/nope/compression',
+    '/sums/nope',
+    '/api/builds/nope/file',
+  ]) {
     const answer = await server.get(path)
     expect([path, answer.status < 500]).toEqual([path, true])
     expect(await answer.text()).not.toMatch(/ at .*\.[jt]s:\d/)

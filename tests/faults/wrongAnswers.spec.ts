@@ -9,7 +9,10 @@ type Mood = 'pass' | 'signIn' | 'portal' | 'stranger'
 /** What stands between a shop's tablet and its server: passes everything on, or answers a write in the server's stead. */
 class Between {
   mood: Mood = 'pass'
-  private constructor(readonly address: string, private readonly server: Server) {}
+  private constructor(
+    readonly address: string,
+    private readonly server: Server,
+  ) {}
 
   static async before(shop: Shop): Promise<Between> {
     const port = await freePort()
@@ -18,19 +21,25 @@ class Between {
       if (incoming.method === 'POST' && mood !== 'pass') {
         incoming.resume()
         if (mood === 'signIn') answer.writeHead(302, { location: '/signin' }).end()
-        else if (mood === 'portal') answer.writeHead(200, { 'content-type': 'text/html' }).end('<html><h1>Welcome to the free network</h1></html>')
+        else if (mood === 'portal')
+          answer.writeHead(200, { 'content-type': 'text/html' }).end('<html><h1>Welcome to the free network</h1></html>')
         else answer.writeHead(200, { 'content-type': 'application/json' }).end('{"ok":true,"stored":1}')
         return
       }
-      const onward = request({ host: '127.0.0.1', port: shop.server.port, path: incoming.url, method: incoming.method, headers: incoming.headers }, (reply) => {
-        answer.writeHead(reply.statusCode ?? 502, reply.headers)
-        reply.pipe(answer)
-      })
+      const onward = request(
+        { host: '127.0.0.1', port: shop.server.port, path: incoming.url, method: incoming.method, headers: incoming.headers },
+        (reply) => {
+          answer.writeHead(reply.statusCode ?? 502, reply.headers)
+          reply.pipe(answer)
+        },
+      )
       onward.on('error', () => answer.destroy())
       incoming.pipe(onward)
     })
     const between = new Between(`http://127.0.0.1:${port}`, server)
-    await new Promise<void>((resolve) => { server.listen(port, '127.0.0.1', resolve) })
+    await new Promise<void>((resolve) => {
+      server.listen(port, '127.0.0.1', resolve)
+    })
     return between
   }
 
@@ -41,7 +50,10 @@ class Between {
 }
 
 for (const mood of ['signIn', 'portal', 'stranger'] as const) {
-  test(`answered in the server’s stead (${mood}): nothing counts as stored, it is said so, and all arrives when the way is free`, async ({ page, shop }) => {
+  test(`answered in the server’s stead (${mood}): nothing counts as stored, it is said so, and all arrives when the way is free`, async ({
+    page,
+    shop,
+  }) => {
     const between = await Between.before(shop)
     const id = await shop.bring(demo(WREN))
     await page.goto(`${between.address}/builds/${id}/compression`)
@@ -51,7 +63,9 @@ for (const mood of ['signIn', 'portal', 'stranger'] as const) {
     between.mood = mood
     await enter(page, '0.11')
     await enter(page, '0.12')
-    await expect(page.getByText(waiting)).toContainText('2 not sent yet, kept on this device: something else answered: is a sign-in wanted?')
+    await expect(page.getByText(waiting)).toContainText(
+      '2 not sent yet, kept on this device: something else answered: is a sign-in wanted?',
+    )
     between.mood = 'pass'
     await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 60_000 })
     expect(readings(await shop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12'])
@@ -78,16 +92,27 @@ test('a server put back from yesterday’s backup is given again what devices st
   await ownShop.server.up()
   expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10'])
   await page.reload()
-  await expect.poll(async () => readings(await ownShop.document(id)).map(({ asTyped }) => asTyped), { timeout: 60_000 }).toEqual(['0.10', '0.11', '0.12'])
+  await expect
+    .poll(async () => readings(await ownShop.document(id)).map(({ asTyped }) => asTyped), { timeout: 60_000 })
+    .toEqual(['0.10', '0.11', '0.12'])
 })
 
-test('one the server refuses is shown with its reason, can be dropped, and holds up no other, also after a reload', async ({ page, shop }) => {
+test('one the server refuses is shown with its reason, can be dropped, and holds up no other, also after a reload', async ({
+  page,
+  shop,
+}) => {
   const id = await shop.bring(demo(WREN))
   await page.addInitScript((buildId) => {
     if (sessionStorage.getItem('done')) return
     sessionStorage.setItem('done', '1')
     const stamp = { at: '2026-03-01T10:00:00.000Z', by: 'KV', characteristic: 'deck', unit: 'mm', asTyped: '0.42', value: 0.42 }
-    const bad = { kind: 'reading', id: '01920000-0000-7000-8000-0000000000aa', place: { cylinder: 1, spot: 'front' }, gauge: 'lent-out.7', ...stamp }
+    const bad = {
+      kind: 'reading',
+      id: '01920000-0000-7000-8000-0000000000aa',
+      place: { cylinder: 1, spot: 'front' },
+      gauge: 'lent-out.7',
+      ...stamp,
+    }
     localStorage.setItem(`kalibros.entry.${buildId}.${bad.id}`, JSON.stringify({ entry: bad, state: 'waiting' }))
     const absurd = { ...bad, id: '01920000-0000-7000-8000-0000000000bb', gauge: 'dial-metric.1', place: { cylinder: 9, spot: 'front' } }
     localStorage.setItem(`kalibros.entry.${buildId}.${absurd.id}`, JSON.stringify({ entry: absurd, state: 'waiting' }))
@@ -108,14 +133,19 @@ test('one the server refuses is shown with its reason, can be dropped, and holds
   await expect(panel).toContainText('Nothing is left here.')
 })
 
-test('two devices with clocks an hour apart: a correction corrects, and readings that did not know of each other are both kept', async ({ browser, shop }) => {
+test('two devices with clocks an hour apart: a correction corrects, and readings that did not know of each other are both kept', async ({
+  browser,
+  shop,
+}) => {
   const id = await shop.bring(demo(WREN))
-  const devices = await Promise.all(['KV', 'AB'].map(async (initials) => {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    await context.addCookies([{ ...KNOWN_PERSON, value: initials }])
-    return context.newPage()
-  }))
-  const [wall, tablet] = devices as [typeof devices[0], typeof devices[0]]
+  const devices = await Promise.all(
+    ['KV', 'AB'].map(async (initials) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      await context.addCookies([{ ...KNOWN_PERSON, value: initials }])
+      return context.newPage()
+    }),
+  )
+  const [wall, tablet] = devices as [(typeof devices)[0], (typeof devices)[0]]
   await tablet.clock.setSystemTime(Date.now() - 3_600_000)
   await openBench(wall, shop, id)
   await enter(wall, '0.10')
@@ -138,7 +168,9 @@ test('two devices with clocks an hour apart: a correction corrects, and readings
   await wall.reload()
   await wall.locator('[data-ready]').waitFor()
   await wall.locator('[data-station="deck/c1/left"]').click()
-  await expect(wall.locator('#understood')).toContainText(/0\.20 \(KV\) and 0\.22 \(AB\) do not know of each other; the last to arrive counts/)
+  await expect(wall.locator('#understood')).toContainText(
+    /0\.20 \(KV\) and 0\.22 \(AB\) do not know of each other; the last to arrive counts/,
+  )
   await expect(wall.getByRole('button', { name: /left of the crown: ≠ 0\.22/ })).toBeVisible()
   for (const device of devices) await device.context().close()
 })

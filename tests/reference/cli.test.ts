@@ -19,14 +19,28 @@ afterAll(() => rmSync(folder, { recursive: true }))
 /** Runs the command as a person would, from another folder. */
 function kalibros(args: readonly string[], input?: string) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], {
-    cwd: folder, input, encoding: 'utf8', env: { ...process.env, KALIBROS_DB_URL: `file:${path.join(folder, 'cli.db')}` },
+    cwd: folder,
+    input,
+    encoding: 'utf8',
+    env: { ...process.env, KALIBROS_DB_URL: `file:${path.join(folder, 'cli.db')}` },
   })
   return { status, stdout, stderr }
 }
 
 describe('sums from a terminal', { timeout: 240_000 }, () => {
   it('compression with --json: the worked 10.49 (common practice), canonical units, terms', () => {
-    const { status, stdout } = kalibros(['sum', 'compression', 'bore=4.030in', 'stroke=3.750in', 'chamber=64±0.5cc', 'piston=7cc', 'deck=0.015in', 'gasketBore=4.06in', 'gasketThickness=0.040in', '--json'])
+    const { status, stdout } = kalibros([
+      'sum',
+      'compression',
+      'bore=4.030in',
+      'stroke=3.750in',
+      'chamber=64±0.5cc',
+      'piston=7cc',
+      'deck=0.015in',
+      'gasketBore=4.06in',
+      'gasketThickness=0.040in',
+      '--json',
+    ])
     const { sum, results, terms } = JSON.parse(stdout)
     expect([status, sum]).toEqual([0, 'compression'])
     const ratio = results.find(({ id }: { id: string }) => id === 'compressionRatio')
@@ -52,7 +66,9 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['sum', 'convert', 'value=1in', 'to=cc'], /to: “cc” is no unit/],
     [['derive', 'gone.json'], /gone.json: cannot be read/],
     [['nonsense'], /unknown command/],
-  ])('%j is refused with 2 and the path of the fault', (args, words) => expect(kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }))
+  ])('%j is refused with 2 and the path of the fault', (args, words) =>
+    expect(kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }),
+  )
 })
 
 describe('build files from a terminal', { timeout: 240_000 }, () => {
@@ -61,14 +77,25 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     expect(fromFile.status).toBe(0)
     expect(kalibros(['derive', '-', '--check'], readFileSync(file, 'utf8'))).toEqual({ ...fromFile, status: 1 })
     const deck = JSON.parse(fromFile.stdout).find(({ id }: { id: string }) => id === 'compression.deckClearance.3')
-    expect(deck).toMatchObject({ subject: 'cylinder 3', unit: 'mm', verdict: 'over', limit: { upper: 0.07, source: 'owner’s sheet' }, u: expect.any(Number) })
+    expect(deck).toMatchObject({
+      subject: 'cylinder 3',
+      unit: 'mm',
+      verdict: 'over',
+      limit: { upper: 0.07, source: 'owner’s sheet' },
+      u: expect.any(Number),
+    })
     // A third decimal, since 8.87 ± 0.03 would touch the 8.9 that the verdict says is not reached.
-    expect(kalibros(['derive', file, '--table']).stdout).toMatch(/compression\.compressionRatio\.4 +8\.871 ±0\.027 +8\.9 to 9\.1 +under by 0\.03\n/)
+    expect(kalibros(['derive', file, '--table']).stdout).toMatch(
+      /compression\.compressionRatio\.4 +8\.871 ±0\.027 +8\.9 to 9\.1 +under by 0\.03\n/,
+    )
   })
 
   it('validates, and names the fault of a damaged file with its path', () => {
     expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('270 entries') })
-    const damaged = JSON.stringify({ ...tern, entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)) })
+    const damaged = JSON.stringify({
+      ...tern,
+      entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)),
+    })
     expect(kalibros(['validate', '-'], damaged)).toMatchObject({ status: 2, stderr: expect.stringContaining('entries[40].value') })
   })
 

@@ -2,25 +2,41 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { freshLayout } from '@/core/build'
 import {
-  cylinderVolumeCm3, parkingAngle, pinHeightAtTdcMm, pistonDropMm, sweptLengthMm, topsDeg, trueTdcShiftDeg,
-  type CrankStyle, type EngineLayout, type LayoutKind,
+  cylinderVolumeCm3,
+  parkingAngle,
+  pinHeightAtTdcMm,
+  pistonDropMm,
+  sweptLengthMm,
+  topsDeg,
+  trueTdcShiftDeg,
+  type CrankStyle,
+  type EngineLayout,
+  type LayoutKind,
 } from '@/core/engine'
 import { expectNear } from '../support/expectNear'
 
 const RAD = Math.PI / 180
-const cranks = fc.record({ strokeMm: fc.double({ min: 30, max: 150, noNaN: true }), ratio: fc.double({ min: 1.3, max: 2.5, noNaN: true }) })
+const cranks = fc
+  .record({ strokeMm: fc.double({ min: 30, max: 150, noNaN: true }), ratio: fc.double({ min: 1.3, max: 2.5, noNaN: true }) })
   .map(({ strokeMm, ratio }) => ({ strokeMm, rodMm: strokeMm * ratio, pinOffsetMm: 0 }))
 
 describe('crank motion', () => {
   it('agrees with V/V_c = 1 + ½(r − 1)[R + 1 − cos θ − √(R² − sin² θ)] (Heywood, eq. 2.6)', () => {
-    fc.assert(fc.property(cranks, fc.double({ min: 6, max: 16, noNaN: true }), fc.double({ min: -360, max: 360, noNaN: true }), (crank, r, theta) => {
-      const boreMm = 86
-      const clearance = cylinderVolumeCm3(boreMm, crank.strokeMm) / (r - 1)
-      const R = crank.rodMm / (crank.strokeMm / 2)
-      const heywood = 1 + 0.5 * (r - 1) * (R + 1 - Math.cos(theta * RAD) - Math.sqrt(R ** 2 - Math.sin(theta * RAD) ** 2))
-      const ours = (clearance + cylinderVolumeCm3(boreMm, pistonDropMm(crank, theta))) / clearance
-      expectNear(ours, heywood, 1e-9)
-    }))
+    fc.assert(
+      fc.property(
+        cranks,
+        fc.double({ min: 6, max: 16, noNaN: true }),
+        fc.double({ min: -360, max: 360, noNaN: true }),
+        (crank, r, theta) => {
+          const boreMm = 86
+          const clearance = cylinderVolumeCm3(boreMm, crank.strokeMm) / (r - 1)
+          const R = crank.rodMm / (crank.strokeMm / 2)
+          const heywood = 1 + 0.5 * (r - 1) * (R + 1 - Math.cos(theta * RAD) - Math.sqrt(R ** 2 - Math.sin(theta * RAD) ** 2))
+          const ours = (clearance + cylinderVolumeCm3(boreMm, pistonDropMm(crank, theta))) / clearance
+          expectNear(ours, heywood, 1e-9)
+        },
+      ),
+    )
   })
 
   it('drops 0.22 mm in the first 5° and 0.89 mm in the first 10° of 90 × 150 (common practice)', () => {
@@ -30,25 +46,27 @@ describe('crank motion', () => {
   })
 
   it('with an offset pin: true TDC is the top, the swept length a little more than the stroke', () => {
-    fc.assert(fc.property(cranks, fc.double({ min: 0.1, max: 3, noNaN: true }), (centred, pinOffsetMm) => {
-      const crank = { ...centred, pinOffsetMm }
-      expect(sweptLengthMm(crank)).toBeGreaterThan(crank.strokeMm)
-      expectNear(pistonDropMm(crank, 0), 0, 1e-9)
-      for (const theta of [-30, -1, 1, 30]) expect(pistonDropMm(crank, theta)).toBeGreaterThan(0)
-      expectNear(Math.sin(trueTdcShiftDeg(crank) * RAD) * (crank.rodMm + crank.strokeMm / 2), pinOffsetMm, 1e-9)
-      // Mirror: the offset to the other side moves the piston the same way backwards.
-      expectNear(pistonDropMm(crank, 40), pistonDropMm({ ...crank, pinOffsetMm: -pinOffsetMm }, -40), 1e-9)
-      // The farthest the piston gets over a fine turn is the swept length (two ways to one answer).
-      const travel = Math.max(...Array.from({ length: 3601 }, (_, i) => pistonDropMm(crank, i / 10)))
-      expectNear(travel, sweptLengthMm(crank), 1e-4)
-    }), { numRuns: 30 })
+    fc.assert(
+      fc.property(cranks, fc.double({ min: 0.1, max: 3, noNaN: true }), (centred, pinOffsetMm) => {
+        const crank = { ...centred, pinOffsetMm }
+        expect(sweptLengthMm(crank)).toBeGreaterThan(crank.strokeMm)
+        expectNear(pistonDropMm(crank, 0), 0, 1e-9)
+        for (const theta of [-30, -1, 1, 30]) expect(pistonDropMm(crank, theta)).toBeGreaterThan(0)
+        expectNear(Math.sin(trueTdcShiftDeg(crank) * RAD) * (crank.rodMm + crank.strokeMm / 2), pinOffsetMm, 1e-9)
+        // Mirror: the offset to the other side moves the piston the same way backwards.
+        expectNear(pistonDropMm(crank, 40), pistonDropMm({ ...crank, pinOffsetMm: -pinOffsetMm }, -40), 1e-9)
+        // The farthest the piston gets over a fine turn is the swept length (two ways to one answer).
+        const travel = Math.max(...Array.from({ length: 3601 }, (_, i) => pistonDropMm(crank, i / 10)))
+        expectNear(travel, sweptLengthMm(crank), 1e-4)
+      }),
+      { numRuns: 30 },
+    )
     expect(pinHeightAtTdcMm({ strokeMm: 90, rodMm: 150, pinOffsetMm: 0 })).toBe(195)
   })
 })
 
-const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 0, crank?: CrankStyle): EngineLayout => (
+const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 0, crank?: CrankStyle): EngineLayout =>
   freshLayout({ kind, cylinders, bankAngleDeg, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', ...(crank && { crank }) })
-)
 
 describe('parking angle (common practice: the drop of the highest piston where it stands lowest)', () => {
   const common = { strokeMm: 90, rodMm: 150, pinOffsetMm: 0 }
@@ -104,13 +122,21 @@ describe('parking angle (common practice: the drop of the highest piston where i
   })
 
   it('is never bettered by a search of the whole turn, pin offset or not', () => {
-    fc.assert(fc.property(cranks, fc.constantFrom(0, 0.6, -1.2), fc.constantFrom(start('inline', 3), start('v', 2, 52), start('v', 6, 90, 'shared'), start('flat', 4)), (centred, pinOffsetMm, engine) => {
-      const crank = { ...centred, pinOffsetMm }
-      const drop = (angle: number) => Math.min(...[...topsDeg(engine).values()].map((top) => pistonDropMm(crank, angle - top)))
-      const parked = parkingAngle(engine, crank)
-      const searched = Math.max(...Array.from({ length: 3600 }, (_, tenth) => drop(tenth / 10)))
-      expect(parked.dropMm).toBeGreaterThanOrEqual(searched - 1e-3)
-      for (const angle of parked.anglesDeg) expect(drop(angle)).toBeGreaterThan(parked.dropMm - 0.0101)
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(
+        cranks,
+        fc.constantFrom(0, 0.6, -1.2),
+        fc.constantFrom(start('inline', 3), start('v', 2, 52), start('v', 6, 90, 'shared'), start('flat', 4)),
+        (centred, pinOffsetMm, engine) => {
+          const crank = { ...centred, pinOffsetMm }
+          const drop = (angle: number) => Math.min(...[...topsDeg(engine).values()].map((top) => pistonDropMm(crank, angle - top)))
+          const parked = parkingAngle(engine, crank)
+          const searched = Math.max(...Array.from({ length: 3600 }, (_, tenth) => drop(tenth / 10)))
+          expect(parked.dropMm).toBeGreaterThanOrEqual(searched - 1e-3)
+          for (const angle of parked.anglesDeg) expect(drop(angle)).toBeGreaterThan(parked.dropMm - 0.0101)
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
 })

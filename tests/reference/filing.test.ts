@@ -14,10 +14,23 @@ let counter = 0
 function read(build: Build, gapMm: number, stepMm: number, strokes?: number): Build {
   const goes = Math.floor(gapMm / stepMm) * stepMm
   const before = build.readings.current.get('ringTop/c1/top')
-  return withEntries(build, [{
-    kind: 'reading', id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`, at: '2026-03-02T10:00:00Z', by: 'KV', characteristic: 'ringTop', place: { cylinder: 1, spot: 'top' },
-    value: goes, upper: goes + stepMm, unit: 'mm', asTyped: 'x', gauge: 'feeler-fine.1', ...(strokes && { strokes }), ...(before && { supersedes: before.id }),
-  } as Entry])
+  return withEntries(build, [
+    {
+      kind: 'reading',
+      id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`,
+      at: '2026-03-02T10:00:00Z',
+      by: 'KV',
+      characteristic: 'ringTop',
+      place: { cylinder: 1, spot: 'top' },
+      value: goes,
+      upper: goes + stepMm,
+      unit: 'mm',
+      asTyped: 'x',
+      gauge: 'feeler-fine.1',
+      ...(strokes && { strokes }),
+      ...(before && { supersedes: before.id }),
+    } as Entry,
+  ])
 }
 
 /** One ring filed by a hand of its own, pass after pass as the log says, until it says stop. @returns the true gap left. */
@@ -25,7 +38,9 @@ function filed(random: RandomStream, stepMm: number): number {
   const perStrokeMm = 0.0008 + 0.005 * random.uniform()
   const handScatter = 0.1 + 0.25 * random.uniform()
   let gapMm = 0.4 + 0.1 * random.uniform()
-  const pass = (strokes: number) => { gapMm += strokes * perStrokeMm * Math.max(0.2, 1 + handScatter * random.normal()) }
+  const pass = (strokes: number) => {
+    gapMm += strokes * perStrokeMm * Math.max(0.2, 1 + handScatter * random.normal())
+  }
   let build = read(bare, gapMm, stepMm)
   for (let strokes = FIRST_PASS, passes = 0; strokes > 0 && passes < 25; passes++) {
     pass(strokes)

@@ -1,10 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import { coverageFactor, gaugeStudy, repeatabilityOfRange, shareOfTolerance, studyVerdict, TRIES, type GaugeStudy, type StudyReading } from '@/core/metrology'
+import {
+  coverageFactor,
+  gaugeStudy,
+  repeatabilityOfRange,
+  shareOfTolerance,
+  studyVerdict,
+  TRIES,
+  type GaugeStudy,
+  type StudyReading,
+} from '@/core/metrology'
 import { randomStream } from '@/core/numerics/random'
 import { computeSum, sumById } from '@/core/sums'
 import { expectNear } from '../support/expectNear'
 
-/** AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B: ten parts, three appraisers, three trials each (data and results from memory). */
+/**
+ * AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B: ten parts, three appraisers, three trials each (data and
+ * results from memory).
+ */
 const PEOPLE: Readonly<Record<string, readonly (readonly number[])[]>> = {
   A: [
     [0.29, -0.56, 1.34, 0.47, -0.8, 0.02, 0.59, -0.31, 2.26, -1.36],
@@ -22,7 +34,9 @@ const PEOPLE: Readonly<Record<string, readonly (readonly number[])[]>> = {
     [-0.15, -0.96, 0.67, 0.11, -1.45, -0.49, 0.21, -0.49, 1.87, -2.16],
   ],
 }
-const example: StudyReading[] = Object.entries(PEOPLE).flatMap(([person, trials]) => trials.flatMap((values) => values.map((value, part) => ({ spot: String(part + 1), person, value }))))
+const example: StudyReading[] = Object.entries(PEOPLE).flatMap(([person, trials]) =>
+  trials.flatMap((values) => values.map((value, part) => ({ spot: String(part + 1), person, value }))),
+)
 
 function studyOf(readings: readonly StudyReading[]): GaugeStudy {
   const result = gaugeStudy(readings)
@@ -32,7 +46,12 @@ function studyOf(readings: readonly StudyReading[]): GaugeStudy {
 
 describe('the published study', () => {
   const study = studyOf(example)
-  it.each([['spot', 88.3619, 9], ['person', 3.1673, 2], ['interaction', 0.359, 18], ['repeat', 2.7589, 60]] as const)('%s: sum of squares %s on %s degrees of freedom', (source, sumOfSquares, dof) => {
+  it.each([
+    ['spot', 88.3619, 9],
+    ['person', 3.1673, 2],
+    ['interaction', 0.359, 18],
+    ['repeat', 2.7589, 60],
+  ] as const)('%s: sum of squares %s on %s degrees of freedom', (source, sumOfSquares, dof) => {
     const line = study.anova.find((one) => one.source === source)!
     expectNear(line.sumOfSquares, sumOfSquares, 5e-5)
     expect(line.dof).toBe(dof)
@@ -49,7 +68,9 @@ describe('the published study', () => {
   })
 
   it('comes to the same from a table, whatever the order of its rows', () => {
-    const csv = ['spot,person,value,unit', ...example.toReversed().map(({ spot, person, value }) => `${spot},${person},${value},mm`)].join('\n')
+    const csv = ['spot,person,value,unit', ...example.toReversed().map(({ spot, person, value }) => `${spot},${person},${value},mm`)].join(
+      '\n',
+    )
     const outcome = computeSum(sumById('gaugestudy')!, { readings: csv, lower: '-4 mm', upper: '4 mm' })
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
     const value = (id: string) => outcome.results.find((result) => result.id === id)!.figure.value.value
@@ -62,9 +83,15 @@ describe('the published study', () => {
 describe('laws of a study', () => {
   it('keeps an interaction that is there: a person who reads big parts big', () => {
     const random = randomStream(11)
-    const readings = Array.from({ length: 10 }, (_, part) => ['A', 'B'].flatMap((person) => Array.from({ length: 3 }, () => ({
-      spot: String(part), person, value: part * (person === 'B' ? 1.2 : 1) + 0.05 * random.normal(),
-    })))).flat()
+    const readings = Array.from({ length: 10 }, (_, part) =>
+      ['A', 'B'].flatMap((person) =>
+        Array.from({ length: 3 }, () => ({
+          spot: String(part),
+          person,
+          value: part * (person === 'B' ? 1.2 : 1) + 0.05 * random.normal(),
+        })),
+      ),
+    ).flat()
     const study = studyOf(readings)
     expect(study.isPooled).toBe(false)
     expect(study.reproducibility).toBeGreaterThan(study.repeatability)
@@ -72,7 +99,12 @@ describe('laws of a study', () => {
 
   it('finds the standard deviations put in, within their own scatter', () => {
     const random = randomStream(12)
-    const readings = Array.from({ length: 60 }, (_, part) => { const true_ = 10 * random.normal(); return ['A', 'B'].flatMap((person) => Array.from({ length: 5 }, () => ({ spot: String(part), person, value: true_ + 0.5 * random.normal() }))) }).flat()
+    const readings = Array.from({ length: 60 }, (_, part) => {
+      const true_ = 10 * random.normal()
+      return ['A', 'B'].flatMap((person) =>
+        Array.from({ length: 5 }, () => ({ spot: String(part), person, value: true_ + 0.5 * random.normal() })),
+      )
+    }).flat()
     const study = studyOf(readings)
     expectNear(study.repeatability / 0.5, 1, 0.1)
     expectNear(study.partVariation / 10, 1, 0.25)

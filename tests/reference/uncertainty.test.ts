@@ -1,9 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { covariance, effectiveDof, coverageFactor, monteCarlo, pooled, propagate, standardUncertainty, type Uncertain } from '@/core/metrology'
+import {
+  covariance,
+  effectiveDof,
+  coverageFactor,
+  monteCarlo,
+  pooled,
+  propagate,
+  standardUncertainty,
+  type Uncertain,
+} from '@/core/metrology'
 import { normalCdf, studentCoverageFactor } from '@/core/numerics/distributions'
 import { expectNear } from '../support/expectNear'
 
-const alone = (source: string, value: number, u: number, dof = Infinity): Uncertain => ({ value, components: [{ source, owner: source, u, dof }] })
+const alone = (source: string, value: number, u: number, dof = Infinity): Uncertain => ({
+  value,
+  components: [{ source, owner: source, u, dof }],
+})
 
 describe('propagation with correlated inputs: JCGM 100:2008 (GUM), example H.2', () => {
   // Table H.2: means, standard uncertainties and correlation coefficients of V, I, φ.
@@ -23,7 +35,11 @@ describe('propagation with correlated inputs: JCGM 100:2008 (GUM), example H.2',
   const X = propagate(({ V, I, phi }) => (V / I) * Math.sin(phi), { V, I, phi })
   const Z = propagate(({ V, I }) => V / I, { V, I })
 
-  it.each([['R', R, 127.732, 0.071], ['X', X, 219.847, 0.295], ['Z', Z, 254.26, 0.236]] as const)('%s', (_, result, value, u) => {
+  it.each([
+    ['R', R, 127.732, 0.071],
+    ['X', X, 219.847, 0.295],
+    ['Z', Z, 254.26, 0.236],
+  ] as const)('%s', (_, result, value, u) => {
     // Table H.4 rounds u to three decimals and was computed from unrounded correlations.
     expectNear(result.value, value, 0.002)
     expectNear(standardUncertainty(result), u, 0.002)
@@ -39,12 +55,24 @@ describe('propagation with correlated inputs: JCGM 100:2008 (GUM), example H.2',
 
 describe('degrees of freedom', () => {
   it('Welch–Satterthwaite gives 19.0 for the example of GUM G.4.2', () => {
-    const y = propagate(({ a, b, c }) => a * b * c, { a: alone('a', 1, 0.0025, 9), b: alone('b', 1, 0.0057, 4), c: alone('c', 1, 0.0082, 14) })
+    const y = propagate(({ a, b, c }) => a * b * c, {
+      a: alone('a', 1, 0.0025, 9),
+      b: alone('b', 1, 0.0057, 4),
+      c: alone('c', 1, 0.0082, 14),
+    })
     expectNear(standardUncertainty(y), 0.0103, 0.00005)
     expectNear(effectiveDof(y), 19, 0.3)
   })
 
-  it.each([[1, 12.71], [2, 4.3], [3, 3.18], [5, 2.57], [10, 2.23], [20, 2.09], [Infinity, 1.96]])('t at 95 %% for %s degrees of freedom (GUM, table G.2)', (dof, t) => {
+  it.each([
+    [1, 12.71],
+    [2, 4.3],
+    [3, 3.18],
+    [5, 2.57],
+    [10, 2.23],
+    [20, 2.09],
+    [Infinity, 1.96],
+  ])('t at 95 %% for %s degrees of freedom (GUM, table G.2)', (dof, t) => {
     expectNear(studentCoverageFactor(0.95, dof), t, 0.005)
   })
 
@@ -66,14 +94,19 @@ describe('Monte Carlo', () => {
       const standardDeviation = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
       return { draws: values.length, mean, standardDeviation, probability: values.filter((value) => value > 2).length / values.length }
     }
-    const [a, b] = [[1, 2, 4, 7], [3, 3, 9]]
+    const [a, b] = [
+      [1, 2, 4, 7],
+      [3, 3, 9],
+    ]
     const [both, together] = [run([...a, ...b]), pooled(run(a), run(b))]
     for (const key of ['draws', 'mean', 'standardDeviation', 'probability'] as const) expectNear(together[key], both[key], 1e-12)
   })
 
   it('adds four standard normals to a standard uncertainty of 2.00 (JCGM 101:2008, 9.2.2)', () => {
     const inputs = ['a', 'b', 'c', 'd'].map((name) => alone(name, 0, 1))
-    const evaluate = (values: Float64Array, out: Float64Array) => { out[0] = values.reduce((sum, value) => sum + value, 0) }
+    const evaluate = (values: Float64Array, out: Float64Array) => {
+      out[0] = values.reduce((sum, value) => sum + value, 0)
+    }
     const [result] = [...monteCarlo({ inputs, evaluate, results: 1 }, 200_000, 7)].at(-1)!.results
     expectNear(result!.standardDeviation, 2, 0.02)
     expectNear(result!.mean, 0, 0.02)
@@ -83,7 +116,9 @@ describe('Monte Carlo', () => {
     const shared = { source: 'bias', owner: 'gauge', u: 5, dof: Infinity }
     const own = (name: string) => ({ source: name, owner: name, u: 1, dof: Infinity })
     const inputs = ['a', 'b'].map((name) => ({ value: 0, components: [shared, own(name)] }))
-    const evaluate = (values: Float64Array, out: Float64Array) => { out[0] = values[0]! - values[1]! }
+    const evaluate = (values: Float64Array, out: Float64Array) => {
+      out[0] = values[0]! - values[1]!
+    }
     const [result] = [...monteCarlo({ inputs, evaluate, results: 1 }, 100_000, 11)].at(-1)!.results
     expectNear(result!.standardDeviation, Math.SQRT2, 0.01 * Math.SQRT2)
   })

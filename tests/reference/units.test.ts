@@ -4,9 +4,23 @@ import { fromCanonical, toCanonical, type UnitId } from '@/core/quantity'
 
 /** Our unit → mathjs' own names for it and for our canonical unit. */
 const CASES: readonly [UnitId, string, string][] = [
-  ['in', 'inch', 'mm'], ['um', 'um', 'mm'], ['thou', 'mil', 'mm'], ['in3', 'cuin', 'cm^3'], ['cm2', 'cm^2', 'cm^2'], ['in2', 'sqin', 'cm^2'],
-  ['oz', 'oz', 'g'], ['lb', 'lb', 'g'], ['kg', 'kg', 'g'], ['degF', 'degF', 'degC'], ['bar', 'bar', 'kPa'], ['psi', 'psi', 'kPa'], ['lbf', 'lbf', 'N'],
-  ['lbfft', 'lbf ft', 'N m'], ['lbfin', 'lbf in', 'N m'], ['hp', 'hp', 'kW'], ['ftPerS', 'ft/s', 'm/s'],
+  ['in', 'inch', 'mm'],
+  ['um', 'um', 'mm'],
+  ['thou', 'mil', 'mm'],
+  ['in3', 'cuin', 'cm^3'],
+  ['cm2', 'cm^2', 'cm^2'],
+  ['in2', 'sqin', 'cm^2'],
+  ['oz', 'oz', 'g'],
+  ['lb', 'lb', 'g'],
+  ['kg', 'kg', 'g'],
+  ['degF', 'degF', 'degC'],
+  ['bar', 'bar', 'kPa'],
+  ['psi', 'psi', 'kPa'],
+  ['lbf', 'lbf', 'N'],
+  ['lbfft', 'lbf ft', 'N m'],
+  ['lbfin', 'lbf in', 'N m'],
+  ['hp', 'hp', 'kW'],
+  ['ftPerS', 'ft/s', 'm/s'],
 ]
 
 describe('units against mathjs', () => {

@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { crankingPressure, endPressure, endTemperature } from '@/core/benches/compression/formulas'
-import { gaugeReading, gaugeStudy, goNoGoReading, judge, judgeInterval, shareOfTolerance, standardUncertainty, studyVerdict, type GaugeStudy, type Uncertain } from '@/core/metrology'
+import {
+  gaugeReading,
+  gaugeStudy,
+  goNoGoReading,
+  judge,
+  judgeInterval,
+  shareOfTolerance,
+  standardUncertainty,
+  studyVerdict,
+  type GaugeStudy,
+  type Uncertain,
+} from '@/core/metrology'
 import { expectNear } from '../support/expectNear'
 
 const exact = (value: number): Uncertain => ({ value, components: [] })
@@ -8,7 +19,12 @@ const known = (value: number, u: number): Uncertain => ({ value, components: [{ 
 
 describe('verdicts at their edges (ISO 14253-1; JCGM 106)', () => {
   it('an exact value on a bound keeps it, a hair beyond does not', () => {
-    for (const [value, verdict, probability] of [[1, 'within', 1], [2, 'within', 1], [0.999, 'under', 0], [2.001, 'over', 0]] as const) {
+    for (const [value, verdict, probability] of [
+      [1, 'within', 1],
+      [2, 'within', 1],
+      [0.999, 'under', 0],
+      [2.001, 'over', 0],
+    ] as const) {
       expect(judge(exact(value), { lower: 1, upper: 2 }, 'strict')).toMatchObject({ verdict, probability })
     }
     // 0.1 + 0.2 is the bound 0.3, whatever the binary says.
@@ -56,9 +72,20 @@ describe('verdicts at their edges (ISO 14253-1; JCGM 106)', () => {
 
 describe('the end of compression, by hand', () => {
   const figure = (value: number) => ({ value: exact(value), origin: { from: 'typed', name: 'x' } }) as const
-  it('pressure (100 + 60)·8^1.3 = 2388 kPa', () => expectNear(endPressure.of({ ratio: figure(8), ambientKpa: figure(100), boostKpa: figure(60), exponent: figure(1.3) }).value.value, 160 * Math.exp(1.3 * Math.log(8)), 1e-9))
-  it('temperature 300 K·8^0.3 = 560 K', () => expectNear(endTemperature.of({ ratio: figure(8), chargeDegC: figure(26.85), exponent: figure(1.3) }).value.value, 300 * 8 ** 0.3 - 273.15, 1e-9))
-  it('cranking, gauge: 100·8^1.2 − 100 = 1113 kPa', () => expectNear(crankingPressure.of({ ratio: figure(8), ambientKpa: figure(100), exponent: figure(1.2) }).value.value, 1112.57, 0.02))
+  it('pressure (100 + 60)·8^1.3 = 2388 kPa', () =>
+    expectNear(
+      endPressure.of({ ratio: figure(8), ambientKpa: figure(100), boostKpa: figure(60), exponent: figure(1.3) }).value.value,
+      160 * Math.exp(1.3 * Math.log(8)),
+      1e-9,
+    ))
+  it('temperature 300 K·8^0.3 = 560 K', () =>
+    expectNear(
+      endTemperature.of({ ratio: figure(8), chargeDegC: figure(26.85), exponent: figure(1.3) }).value.value,
+      300 * 8 ** 0.3 - 273.15,
+      1e-9,
+    ))
+  it('cranking, gauge: 100·8^1.2 − 100 = 1113 kPa', () =>
+    expectNear(crankingPressure.of({ ratio: figure(8), ambientKpa: figure(100), exponent: figure(1.2) }).value.value, 1112.57, 0.02))
   it('nothing is compressed at a ratio of one', () => {
     expectNear(crankingPressure.of({ ratio: figure(1), ambientKpa: figure(101), exponent: figure(1.2) }).value.value, 0, 1e-12)
     expectNear(endTemperature.of({ ratio: figure(1), chargeDegC: figure(45), exponent: figure(1.32) }).value.value, 45, 1e-9)
@@ -67,7 +94,14 @@ describe('the end of compression, by hand', () => {
 
 describe('a gauge study by hand', () => {
   // Two spots, two people, two readings: means 1, 3 (A) and 2, 6 (B); every pair is 0.2 apart.
-  const readings = ([['1', 'A', 1], ['2', 'A', 3], ['1', 'B', 2], ['2', 'B', 6]] as const).flatMap(([spot, person, mean]) => [mean - 0.1, mean + 0.1].map((value) => ({ spot, person, value })))
+  const readings = (
+    [
+      ['1', 'A', 1],
+      ['2', 'A', 3],
+      ['1', 'B', 2],
+      ['2', 'B', 6],
+    ] as const
+  ).flatMap(([spot, person, mean]) => [mean - 0.1, mean + 0.1].map((value) => ({ spot, person, value })))
   const result = gaugeStudy(readings)
   const study = (result as { study: GaugeStudy }).study
 
@@ -79,12 +113,25 @@ describe('a gauge study by hand', () => {
     expectNear(study.gaugeRr, Math.sqrt(0.02 + 1.5 + 0.99), 1e-12)
     expectNear(study.partVariation, 2, 1e-12)
     expect(study.categories).toBe(1)
-    expect(study.anova.map(({ sumOfSquares, dof }) => [Number(sumOfSquares.toFixed(9)), dof])).toEqual([[18, 1], [8, 1], [2, 1], [0.08, 4]])
+    expect(study.anova.map(({ sumOfSquares, dof }) => [Number(sumOfSquares.toFixed(9)), dof])).toEqual([
+      [18, 1],
+      [8, 1],
+      [2, 1],
+      [0.08, 4],
+    ])
   })
 
   it('is judged at the edges as the manual draws them', () => {
     const of = (share: number, categories: number) => studyVerdict({ ...study, categories }, share)
-    expect([of(0.0999, 5), of(0.1, 5), of(0.0999, 4), of(0.3, 5), of(0.301, 5), of(0.05, 1), of(0.05, 2)]).toEqual(['good', 'marginal', 'marginal', 'marginal', 'notGood', 'notGood', 'marginal'])
+    expect([of(0.0999, 5), of(0.1, 5), of(0.0999, 4), of(0.3, 5), of(0.301, 5), of(0.05, 1), of(0.05, 2)]).toEqual([
+      'good',
+      'marginal',
+      'marginal',
+      'marginal',
+      'notGood',
+      'notGood',
+      'marginal',
+    ])
     expect(shareOfTolerance(study, { lower: 2, upper: 2 })).toBeUndefined()
     expect(shareOfTolerance(study, { upper: study.mean })).toBeUndefined()
     expectNear(shareOfTolerance(study, { upper: study.mean + 3 })!, study.gaugeRr, 1e-12)

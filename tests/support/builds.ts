@@ -1,4 +1,14 @@
-import { openBuild, stationId, withEntries, withSpec, type Build, type BuildDocument, type Entry, type Place, type Spec } from '@/core/build'
+import {
+  openBuild,
+  stationId,
+  withEntries,
+  withSpec,
+  type Build,
+  type BuildDocument,
+  type Entry,
+  type Place,
+  type Spec,
+} from '@/core/build'
 import type { Bench, Finding } from '@/core/benches/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -6,7 +16,10 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 export const TODAY = new Date('2026-03-01T12:00:00Z')
 
 /** The demo's engines with every place read: a turbo inline five in metric, a V8 in inch, a small single. */
-export const [ternDocument, petrelDocument] = DEMO_BUILDS.map((demo) => demoDocument({ ...demo, read: () => true }, TODAY)) as [BuildDocument, BuildDocument]
+export const [ternDocument, petrelDocument] = DEMO_BUILDS.map((demo) => demoDocument({ ...demo, read: () => true }, TODAY)) as [
+  BuildDocument,
+  BuildDocument,
+]
 
 /** A demo engine without its faults: nothing of it is out. */
 export function soundBuild(which: number): Build {
@@ -30,12 +43,25 @@ export const stamp = () => ({ id: `ffff0000-0000-7000-8000-${String(++counter).p
 /** The build with one more reading, on top of the one that stood there; mm unless `more` says another unit. */
 export function withReading(build: Build, characteristic: string, place: Place, value: number, gauge: string, more: object = {}): Build {
   const before = build.readings.current.get(stationId(characteristic, place))
-  const reading = { kind: 'reading', ...stamp(), characteristic, place, value, unit: 'mm', asTyped: String(value), gauge, ...(before && { supersedes: before.id }), ...more }
+  const reading = {
+    kind: 'reading',
+    ...stamp(),
+    characteristic,
+    place,
+    value,
+    unit: 'mm',
+    asTyped: String(value),
+    gauge,
+    ...(before && { supersedes: before.id }),
+    ...more,
+  }
   return withEntries(build, [reading as Entry])
 }
 
 /** The build with every reading that matches struck out. */
 export function without(build: Build, matches: (entry: Extract<Entry, { kind: 'reading' }>) => boolean): Build {
-  const strikes = build.entries.flatMap((entry) => (entry.kind === 'reading' && matches(entry) ? [{ kind: 'strike', ...stamp(), target: entry.id, reason: 'test' } as Entry] : []))
+  const strikes = build.entries.flatMap((entry) =>
+    entry.kind === 'reading' && matches(entry) ? [{ kind: 'strike', ...stamp(), target: entry.id, reason: 'test' } as Entry] : [],
+  )
   return withEntries(build, strikes)
 }

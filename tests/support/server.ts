@@ -14,7 +14,10 @@ export class TestServer {
   readonly folder = mkdtempSync(path.join(tmpdir(), 'kalibros-e2e-'))
   private child: ChildProcess | undefined
 
-  private constructor(readonly port: number, private readonly env: Readonly<Record<string, string>>) {}
+  private constructor(
+    readonly port: number,
+    private readonly env: Readonly<Record<string, string>>,
+  ) {}
 
   /** `env`: what the shop sets beside the database. */
   static async start(env: Readonly<Record<string, string>> = {}): Promise<TestServer> {
@@ -34,11 +37,20 @@ export class TestServer {
   /** Starts it and waits until it answers; how long that took, in ms. */
   async up(): Promise<number> {
     const started = performance.now()
-    this.child = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
-      cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl, ...this.env },
-    })
+    this.child = spawn(
+      process.execPath,
+      [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)],
+      {
+        cwd: ROOT,
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl, ...this.env },
+      },
+    )
     while (performance.now() - started < PATIENCE_MS) {
-      const well = await fetch(`${this.address}/api/health`).then((response) => response.ok, () => false)
+      const well = await fetch(`${this.address}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      )
       if (well) return performance.now() - started
       await new Promise((resolve) => setTimeout(resolve, 50))
     }
@@ -60,7 +72,11 @@ export class TestServer {
   }
 
   async post<Answer>(url: string, body: unknown): Promise<{ status: number; json: Answer }> {
-    const response = await fetch(this.address + url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const response = await fetch(this.address + url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
     return { status: response.status, json: (await response.json()) as Answer }
   }
 

@@ -34,9 +34,16 @@ export const test = base.extend<{ ownShop: Shop }, { shop: Shop }>({
     await context.addCookies([KNOWN_PERSON])
     await use(context)
   },
-  shop: [async ({}, use) => { await withShop(use) }, { scope: 'worker' }],
+  shop: [
+    async ({}, use) => {
+      await withShop(use)
+    },
+    { scope: 'worker' },
+  ],
   /** A server for this test alone, to be killed and started again. */
-  ownShop: async ({}, use) => { await withShop(use) },
+  ownShop: async ({}, use) => {
+    await withShop(use)
+  },
 })
 
 async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
@@ -49,11 +56,18 @@ export function shopOf(server: TestServer): Shop {
   return {
     server,
     async bring(document) {
-      const { status, json } = await server.post<{ id: string; error?: string }>('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
+      const { status, json } = await server.post<{ id: string; error?: string }>('/api/builds', {
+        from: 'file',
+        by: 'KV',
+        document,
+        asCopy: false,
+      })
       if (status !== 201) throw new Error(json.error)
       return json.id
     },
-    async document(id) { return (await (await server.get(`/api/builds/${id}/file`)).json()) as BuildDocument },
+    async document(id) {
+      return (await (await server.get(`/api/builds/${id}/file`)).json()) as BuildDocument
+    },
   }
 }
 

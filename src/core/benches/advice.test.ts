@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild, type Build, type Limit, type Spec } from '@/core/build'
-import { find, petrelDocument, readingOf, soundBuild, ternDocument, valueOf, verdictOf, withReading, withSpecOf, without } from '../../../tests/support/builds'
+import {
+  find,
+  petrelDocument,
+  readingOf,
+  soundBuild,
+  ternDocument,
+  valueOf,
+  verdictOf,
+  withReading,
+  withSpecOf,
+  without,
+} from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import type { Advice, Bench } from './bench'
 import { bearings } from './bearings'
@@ -14,7 +25,11 @@ import { rods } from './rods'
 const [tern, petrel] = [openBuild(ternDocument), openBuild(petrelDocument)]
 const sound = soundBuild(0)
 const MAKER = { source: 'test', reason: '' }
-const limited = (build: Build, limits: Record<string, Partial<Limit>>) => withSpecOf(build, (spec): Spec => ({ ...spec, limits: { ...spec.limits, ...Object.fromEntries(Object.entries(limits).map(([key, limit]) => [key, { ...MAKER, ...limit }])) } }))
+const limited = (build: Build, limits: Record<string, Partial<Limit>>) =>
+  withSpecOf(build, (spec): Spec => ({
+    ...spec,
+    limits: { ...spec.limits, ...Object.fromEntries(Object.entries(limits).map(([key, limit]) => [key, { ...MAKER, ...limit }])) },
+  }))
 const adviceOf = (bench: Bench, build: Build) => bench.advise(build, bench.derive(build))
 const byId = (bench: Bench, build: Build, id: string): Advice | undefined => adviceOf(bench, build).find((advice) => advice.id === id)
 /** A reading moved by so much, on the gauge it was read with. */
@@ -24,8 +39,22 @@ const shift = (build: Build, station: string, by: number) => {
 }
 
 describe('an engine with nothing out', () => {
-  it.each([['bores', bores], ['bearings', bearings], ['rings', rings], ['rods', rods], ['compression', compression]] as const)('%s advises nothing', (_, bench) => {
-    const wideOpen = withSpecOf(sound, (spec): Spec => ({ ...spec, limits: Object.fromEntries(Object.entries(spec.limits).map(([key, limit]) => [key, { ...limit, lower: limit.lower === undefined ? undefined : -1000, upper: limit.upper === undefined ? undefined : 1000 }])) }))
+  it.each([
+    ['bores', bores],
+    ['bearings', bearings],
+    ['rings', rings],
+    ['rods', rods],
+    ['compression', compression],
+  ] as const)('%s advises nothing', (_, bench) => {
+    const wideOpen = withSpecOf(sound, (spec): Spec => ({
+      ...spec,
+      limits: Object.fromEntries(
+        Object.entries(spec.limits).map(([key, limit]) => [
+          key,
+          { ...limit, lower: limit.lower === undefined ? undefined : -1000, upper: limit.upper === undefined ? undefined : 1000 },
+        ]),
+      ),
+    }))
     expect(adviceOf(bench, wideOpen)).toEqual([])
   })
 })
@@ -50,10 +79,16 @@ describe('bores', () => {
   })
 
   it('asks for a look at pockets and hand where pins are offset or pistons change banks', () => {
-    const offset = withSpecOf(tight, (spec): Spec => ({ ...spec, paper: { ...spec.paper, pinOffset: { value: 0.5, unit: 'mm', source: 'sheet' } } }))
+    const offset = withSpecOf(tight, (spec): Spec => ({
+      ...spec,
+      paper: { ...spec.paper, pinOffset: { value: 0.5, unit: 'mm', source: 'sheet' } },
+    }))
     expect(byId(bores, offset, 'swapPistons')!.costs.map(({ code }) => code)).toEqual(['marks', 'checkPockets', 'noParts'])
     // Of a V8 numbered across, 1 stands left and 2 right.
-    const across = limited(shift(shift(soundBuild(1), 'skirt/c1', 0.03), 'skirt/c2', -0.03), { clearanceSpread: { upper: 0.02 }, clearance: { lower: 0.13, upper: 0.17, target: 0.15 } })
+    const across = limited(shift(shift(soundBuild(1), 'skirt/c1', 0.03), 'skirt/c2', -0.03), {
+      clearanceSpread: { upper: 0.02 },
+      clearance: { lower: 0.13, upper: 0.17, target: 0.15 },
+    })
     const costs = byId(bores, across, 'swapPistons')?.costs ?? []
     expect(costs.map(({ code }) => code)).toEqual(['marks', 'acrossBanks', 'checkPockets', 'noParts'])
   })
@@ -61,7 +96,12 @@ describe('bores', () => {
   it('hones no bore that is loose, and advises nothing while one skirt is not read', () => {
     const loose = limited(sound, { clearance: { lower: 0.01, upper: 0.02, target: 0.015 } })
     expect(adviceOf(bores, loose).some(({ id }) => id === 'hone')).toBe(false)
-    expect(adviceOf(bores, without(tight, ({ characteristic, place }) => characteristic === 'skirt' && place.cylinder === 5))).toEqual([])
+    expect(
+      adviceOf(
+        bores,
+        without(tight, ({ characteristic, place }) => characteristic === 'skirt' && place.cylinder === 5),
+      ),
+    ).toEqual([])
   })
 })
 
@@ -80,14 +120,22 @@ describe('bearings', () => {
   })
 
   it('says what is to be bought when the shelf is short, by name and number', () => {
-    const few = withSpecOf(petrel, (spec): Spec => ({ ...spec, stock: { ...spec.stock, shells: spec.stock.shells.map((shell) => (shell.fits === 'main' ? { ...shell, halves: shell.wallMm === 0 ? 10 : 0 } : shell)) } }))
+    const few = withSpecOf(petrel, (spec): Spec => ({
+      ...spec,
+      stock: {
+        ...spec.stock,
+        shells: spec.stock.shells.map((shell) => (shell.fits === 'main' ? { ...shell, halves: shell.wallMm === 0 ? 10 : 0 } : shell)),
+      },
+    }))
     const costs = byId(bearings, few, 'shells.main')!.costs
     const used = new Map<string, number>()
     const { change } = byId(bearings, few, 'shells.main')!
     if (change.code !== 'shells') throw new Error('no shells')
     for (const { upper, lower } of change.pairs) for (const half of [upper, lower]) used.set(half, (used.get(half) ?? 0) + 1)
     const stock = new Map(few.spec.stock.shells.filter(({ fits }) => fits === 'main').map(({ name, halves }) => [name, halves]))
-    const short = [...used].flatMap(([name, count]) => (count > stock.get(name)! ? [{ code: 'buyHalves', name, halves: count - stock.get(name)! }] : []))
+    const short = [...used].flatMap(([name, count]) =>
+      count > stock.get(name)! ? [{ code: 'buyHalves', name, halves: count - stock.get(name)! }] : [],
+    )
     expect(costs).toEqual(expect.arrayContaining(short))
     expect(costs.length).toBe(short.length)
   })
@@ -99,7 +147,15 @@ describe('bearings', () => {
   })
 
   it('counts the coating as wall: a coated standard half stands with an undersize one, an X half does not', () => {
-    const half = (id: string, wallMm: number, coatingMm?: number) => ({ id, name: id, fits: 'main' as const, wallMm, ...(coatingMm && { coatingMm }), halves: 10, source: 'test' })
+    const half = (id: string, wallMm: number, coatingMm?: number) => ({
+      id,
+      name: id,
+      fits: 'main' as const,
+      wallMm,
+      ...(coatingMm && { coatingMm }),
+      halves: 10,
+      source: 'test',
+    })
     const on = (...shells: ReturnType<typeof half>[]) => withSpecOf(petrel, (spec): Spec => ({ ...spec, stock: { ...spec.stock, shells } }))
     const pairsOf = (build: Build) => {
       const change = byId(bearings, build, 'shells.main')?.change
@@ -108,9 +164,23 @@ describe('bearings', () => {
     // 0.0127 coated (half a thou) beside 0.0127 thicker: alike. X (−0.0127) beside coated standard: a whole thou apart.
     expect(pairsOf(on(half('x', -0.0127), half('coated', 0, 0.0127)))).not.toContain('coated+x')
     const limit = petrel.spec.limits.mainClearance!
-    const tightEngine = [1, 2, 3, 4, 5].reduce((build, main) => shift(build, `mainClearance/m${main}/vertical`, (limit.lower! + limit.upper!) / 2 + 0.0127 - valueOf(bearings, build, `mainClearance.m${main}`)), on(half('std', 0), half('coated', 0, 0.0127)))
+    const tightEngine = [1, 2, 3, 4, 5].reduce(
+      (build, main) =>
+        shift(
+          build,
+          `mainClearance/m${main}/vertical`,
+          (limit.lower! + limit.upper!) / 2 + 0.0127 - valueOf(bearings, build, `mainClearance.m${main}`),
+        ),
+      on(half('std', 0), half('coated', 0, 0.0127)),
+    )
     // Half a thou over the middle: a standard and a coated half bring it there.
-    const nudged = limited(tightEngine, { mainClearance: { lower: (limit.lower! + limit.upper!) / 2 - 0.002, upper: (limit.lower! + limit.upper!) / 2 + 0.002, target: (limit.lower! + limit.upper!) / 2 } })
+    const nudged = limited(tightEngine, {
+      mainClearance: {
+        lower: (limit.lower! + limit.upper!) / 2 - 0.002,
+        upper: (limit.lower! + limit.upper!) / 2 + 0.002,
+        target: (limit.lower! + limit.upper!) / 2,
+      },
+    })
     expect(pairsOf(nudged)).toEqual(new Set(['coated+std']))
     const after = byId(bearings, nudged, 'shells.main')!.after!
     expectNear(valueOf(bearings, after, 'mainPlanned.m2'), (limit.lower! + limit.upper!) / 2, 1e-9)
@@ -119,7 +189,8 @@ describe('bearings', () => {
 
 describe('rings', () => {
   const FINE = 'feeler-fine.1'
-  const gapped = (build: Build, characteristic: string, cylinder: number, goes: number, spot = 'top') => withReading(build, characteristic, { cylinder, spot }, goes, FINE, { upper: goes + 0.01 })
+  const gapped = (build: Build, characteristic: string, cylinder: number, goes: number, spot = 'top') =>
+    withReading(build, characteristic, { cylinder, spot }, goes, FINE, { upper: goes + 0.01 })
   const shallow = withSpecOf(sound, (spec): Spec => ({ ...spec, methods: { ...spec.methods, ringDepths: 1 } }))
 
   it('files a tight ring to its target: by what is missing, and the engine after it is there', () => {
@@ -142,13 +213,19 @@ describe('rings', () => {
     expect(file.change).toMatchObject({ code: 'file', ring: 'upperRail', mm: expect.closeTo(least - 0.305, 9) })
     expect([...file.after!.work!.filedMm!]).toEqual([['upperRail/2', expect.closeTo(least - 0.305, 9)]])
     const both = limited(gapped(gapped(shallow, 'railUpper', 2, 0.3), 'railLower', 2, 0.32), { railGap: { lower: least } })
-    expect([...byId(rings, both, 'file.railGap.2')!.after!.work!.filedMm!]).toEqual([['upperRail/2', expect.closeTo(0.075, 9)], ['lowerRail/2', expect.closeTo(0.055, 9)]])
+    expect([...byId(rings, both, 'file.railGap.2')!.after!.work!.filedMm!]).toEqual([
+      ['upperRail/2', expect.closeTo(0.075, 9)],
+      ['lowerRail/2', expect.closeTo(0.055, 9)],
+    ])
     expectNear(valueOf(rings, byId(rings, both, 'file.railGap.2')!.after!, 'railGap.2'), least, 1e-9)
   })
 
   it('files nothing that is within, nor at its limit, nor in doubt only because depths are still to be read', () => {
     expect(adviceOf(rings, shallow)).toEqual([])
-    const open = without(gapped(sound, 'ringTop', 3, 0.54), ({ characteristic, place }) => characteristic === 'ringTop' && place.cylinder === 3 && place.spot !== 'top')
+    const open = without(
+      gapped(sound, 'ringTop', 3, 0.54),
+      ({ characteristic, place }) => characteristic === 'ringTop' && place.cylinder === 3 && place.spot !== 'top',
+    )
     expect(find(rings, open, 'topGap.3').conformity!.verdict).toBe('inDoubt')
     expect(byId(rings, open, 'file.topGap.3')).toBeUndefined()
     // In doubt because the leaf that goes is below the least and the one that does not above it: filed.
@@ -162,13 +239,23 @@ describe('rings', () => {
     expect(byId(rings, wide, 'swapRings.topGap')).toBeUndefined()
     const over = limited(wide, { topGap: { lower: 0.54, upper: 0.65, target: 0.56 } })
     // Bore 4 is 0.05 smaller and its own ring as much tighter: number 1's ring, 0.157 too wide, belongs there.
-    const smaller = gapped(['top-thrust', 'top-pin'].reduce((build, spot) => shift(build, `bore/c4/${spot}`, -0.05), over), 'ringTop', 4, 0.4)
+    const smaller = gapped(
+      ['top-thrust', 'top-pin'].reduce((build, spot) => shift(build, `bore/c4/${spot}`, -0.05), over),
+      'ringTop',
+      4,
+      0.4,
+    )
     const moved = byId(rings, smaller, 'swapRings.topGap')!
     if (moved.change.code !== 'swapRings') throw new Error('no swap')
     expect(moved.change.after[3]).toBe(1)
-    const bore = (cylinder: number) => ['thrust', 'pin'].reduce((sum, axis) => sum + readingOf(smaller, `bore/c${cylinder}/top-${axis}`).value / 2, 0)
+    const bore = (cylinder: number) =>
+      ['thrust', 'pin'].reduce((sum, axis) => sum + readingOf(smaller, `bore/c${cylinder}/top-${axis}`).value / 2, 0)
     for (const [index, from] of moved.change.after.entries()) {
-      expectNear(valueOf(rings, moved.after!, `topGap.${index + 1}`), valueOf(rings, smaller, `topGap.${from}`) + Math.PI * (bore(index + 1) - bore(from)), 1e-5)
+      expectNear(
+        valueOf(rings, moved.after!, `topGap.${index + 1}`),
+        valueOf(rings, smaller, `topGap.${from}`) + Math.PI * (bore(index + 1) - bore(from)),
+        1e-5,
+      )
     }
   })
 })
@@ -183,7 +270,9 @@ describe('rods', () => {
     const before = lighten.after!.spec.choice.pistonInBore ? lighten.after! : heavy
     const masses = [1, 2, 3, 4, 5].map((cylinder) => valueOf(rods, { ...before, work: undefined }, `reciprocating.${cylinder}`))
     const allowed = Math.min(...masses) + limit
-    expect([...lighten.change.byCylinder]).toEqual(masses.flatMap((mass, index) => (mass > allowed ? [[index + 1, expect.closeTo(mass - allowed, 9)]] : [])))
+    expect([...lighten.change.byCylinder]).toEqual(
+      masses.flatMap((mass, index) => (mass > allowed ? [[index + 1, expect.closeTo(mass - allowed, 9)]] : [])),
+    )
     expectNear(valueOf(rods, lighten.after!, 'reciprocatingSpread'), limit, 1e-9)
   })
 
@@ -197,30 +286,44 @@ describe('rods', () => {
     expect(pair.change.toG).toBeLessThan(pair.change.fromG - 4)
     expect(pair.costs.map(({ code }) => code)).toEqual(['marks', 'otherBores'])
     // One set heavy on rods all alike: no pairing helps, grams come off.
-    const alike = [1, 2, 3, 4, 5].reduce((build, cylinder) => shift(build, `rodSmall/c${cylinder}`, 250 - readingOf(build, `rodSmall/c${cylinder}`).value), heavy)
+    const alike = [1, 2, 3, 4, 5].reduce(
+      (build, cylinder) => shift(build, `rodSmall/c${cylinder}`, 250 - readingOf(build, `rodSmall/c${cylinder}`).value),
+      heavy,
+    )
     expect(adviceOf(rods, alike).map(({ id }) => id)).toEqual(['lighten'])
     expect(byId(rods, alike, 'lighten')!.costs).toEqual([{ code: 'noParts' }])
   })
 
   it('advises nothing while a part is not weighed', () => {
-    expect(adviceOf(rods, without(heavy, ({ characteristic, place }) => characteristic === 'pinMass' && place.cylinder === 5))).toEqual([])
+    expect(
+      adviceOf(
+        rods,
+        without(heavy, ({ characteristic, place }) => characteristic === 'pinMass' && place.cylinder === 5),
+      ),
+    ).toEqual([])
   })
 })
 
 describe('compression', () => {
   it('opens the chambers that are too small to the largest within its limit, and leaves one beyond it alone', () => {
-    const end = (build: Build, cylinder: number, cm3: number) => shift(shift(build, `chamberEnd/c${cylinder}/r1`, -cm3), `chamberEnd/c${cylinder}/r2`, -cm3)
+    const end = (build: Build, cylinder: number, cm3: number) =>
+      shift(shift(build, `chamberEnd/c${cylinder}/r1`, -cm3), `chamberEnd/c${cylinder}/r2`, -cm3)
     const small = end(sound, 2, -0.6)
     const open = byId(compression, small, 'openChambers')!
     if (open.change.code !== 'openChambers') throw new Error('no chambers')
     const volumes = [1, 2, 3, 4, 5].map((cylinder) => valueOf(compression, small, `chamberVolume.${cylinder}`))
     expectNear(open.change.byCylinder.get(2)!, Math.max(...volumes) - volumes[1]!, 1e-9)
-    for (const [cylinder] of open.change.byCylinder) expectNear(valueOf(compression, open.after!, `chamberVolume.${cylinder}`), Math.max(...volumes), 1e-9)
-    expect(open.costs).toEqual([{ code: 'grinding', cylinders: open.change.byCylinder.size, cm3: expect.closeTo(Math.max(...open.change.byCylinder.values()), 12) }, { code: 'noParts' }])
+    for (const [cylinder] of open.change.byCylinder)
+      expectNear(valueOf(compression, open.after!, `chamberVolume.${cylinder}`), Math.max(...volumes), 1e-9)
+    expect(open.costs).toEqual([
+      { code: 'grinding', cylinders: open.change.byCylinder.size, cm3: expect.closeTo(Math.max(...open.change.byCylinder.values()), 12) },
+      { code: 'noParts' },
+    ])
     const large = end(small, 4, 2)
     const eased = byId(compression, large, 'openChambers')
     const without4 = volumes.filter((_, index) => index !== 3)
-    if (eased?.change.code === 'openChambers') expectNear(valueOf(compression, eased.after!, 'chamberVolume.2'), Math.max(...without4), 1e-9)
+    if (eased?.change.code === 'openChambers')
+      expectNear(valueOf(compression, eased.after!, 'chamberVolume.2'), Math.max(...without4), 1e-9)
     expect(eased?.change.code === 'openChambers' && [...eased.change.byCylinder.keys()].includes(4)).toBe(false)
   })
 
@@ -237,7 +340,12 @@ describe('compression', () => {
   })
 
   it('advises nothing before every cylinder is measured', () => {
-    expect(adviceOf(compression, without(tern, ({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 2))).toEqual([])
+    expect(
+      adviceOf(
+        compression,
+        without(tern, ({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 2),
+      ),
+    ).toEqual([])
   })
 })
 
@@ -252,7 +360,11 @@ describe('judged over every bench', () => {
 
   it('a hone that opens the ring gaps over their limit says which, by how much', () => {
     // Honing 0.05 opens every gap of that bore by π · 0.05 = 0.157 mm.
-    const tight = limited(shift(sound, 'skirt/c2', 0.05), { clearance: { lower: 0.08, upper: 0.12, target: 0.1 }, clearanceSpread: { upper: 1 }, topGap: { lower: 0.54, upper: 0.62, target: 0.56 } })
+    const tight = limited(shift(sound, 'skirt/c2', 0.05), {
+      clearance: { lower: 0.08, upper: 0.12, target: 0.1 },
+      clearanceSpread: { upper: 1 },
+      topGap: { lower: 0.54, upper: 0.62, target: 0.56 },
+    })
     expect(verdictOf(bores, tight, 'clearance.2')).toBe('under')
     const hone = judgedAdvice(bores, tight).find(({ change }) => change.code === 'hone')!
     if (hone.change.code !== 'hone') throw new Error('no hone')

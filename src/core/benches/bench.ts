@@ -18,11 +18,16 @@ export interface Bench {
 }
 
 /** Starting limits of one bench for a fresh build, each with its source. */
-export type Presets = (spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials' | 'methods' | 'stock' | 'choice'>) => Readonly<Record<string, Limit>>
+export type Presets = (
+  spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials' | 'methods' | 'stock' | 'choice'>,
+) => Readonly<Record<string, Limit>>
 
 export type BenchId = 'bores' | 'bearings' | 'rings' | 'rods' | 'compression'
 
-export interface Units { readonly metric: UnitId; readonly inch: UnitId }
+export interface Units {
+  readonly metric: UnitId
+  readonly inch: UnitId
+}
 
 export interface Characteristic {
   readonly label: string
@@ -183,11 +188,23 @@ export interface JudgedAdvice extends Omit<Advice, 'after'> {
 }
 
 export type Change =
-  | { readonly code: 'setup'; readonly gasket: { readonly id: string; readonly name: string }; readonly piston?: { readonly id: string; readonly name: string }; readonly deckCutMm: number; readonly headCutMm: number; readonly equalise: boolean }
+  | {
+      readonly code: 'setup'
+      readonly gasket: { readonly id: string; readonly name: string }
+      readonly piston?: { readonly id: string; readonly name: string }
+      readonly deckCutMm: number
+      readonly headCutMm: number
+      readonly equalise: boolean
+    }
   | { readonly code: 'openChambers'; readonly byCylinder: ReadonlyMap<number, number> }
   | { readonly code: 'swapPistons'; readonly pistonInBore: readonly number[] }
   | { readonly code: 'hone'; readonly byCylinder: ReadonlyMap<number, number> }
-  | { readonly code: 'shells'; readonly kind: 'main' | 'rod'; readonly lands: boolean; readonly pairs: readonly { readonly number: number; readonly upper: string; readonly lower: string }[] }
+  | {
+      readonly code: 'shells'
+      readonly kind: 'main' | 'rod'
+      readonly lands: boolean
+      readonly pairs: readonly { readonly number: number; readonly upper: string; readonly lower: string }[]
+    }
   | { readonly code: 'file'; readonly ring: Ring; readonly cylinder: number; readonly mm: number; readonly toMm: number }
   | { readonly code: 'swapRings'; readonly ring: Ring; readonly after: readonly number[] }
   | { readonly code: 'pairMasses'; readonly setOnRod: readonly number[]; readonly fromG: number; readonly toG: number }

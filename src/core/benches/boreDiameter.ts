@@ -7,7 +7,11 @@ import { BORE_AXES, BORE_DEPTHS, type BoreAxis, type BoreDepth } from './boreSta
 import type { Derived } from './finding'
 
 export const boreMean: FormulaText = {
-  id: 'boreMean', title: 'Mean bore', kind: 'length', expression: 'mean of the diameters read, both axes of a depth', source: 'definition of a mean',
+  id: 'boreMean',
+  title: 'Mean bore',
+  kind: 'length',
+  expression: 'mean of the diameters read, both axes of a depth',
+  source: 'definition of a mean',
 }
 
 /** One diameter of a bore, where it was read. */
@@ -24,10 +28,12 @@ export function boreReading(build: Build, cylinder: number, depth: BoreDepth, ax
 
 /** Every diameter of a bore that has been read. */
 export function boreReadings(build: Build, cylinder: number): readonly BoreReading[] {
-  return BORE_DEPTHS.flatMap((depth) => BORE_AXES.flatMap((axis) => {
-    const figure = boreReading(build, cylinder, depth, axis)
-    return figure ? [{ depth, axis, figure }] : []
-  }))
+  return BORE_DEPTHS.flatMap((depth) =>
+    BORE_AXES.flatMap((axis) => {
+      const figure = boreReading(build, cylinder, depth, axis)
+      return figure ? [{ depth, axis, figure }] : []
+    }),
+  )
 }
 
 /** What is wanted to know a bore at one depth. */
@@ -43,7 +49,10 @@ export function measuredBore(build: Build, cylinder: number): Derived {
   const read = boreReadings(build, cylinder)
   const whole = read.filter(({ depth }) => read.filter((other) => other.depth === depth).length === BORE_AXES.length)
   if (whole.length === 0) return { missing: missingBore(cylinder, 'middle') }
-  const figure = resultOf(boreMean, whole.map(({ depth, axis, figure: one }) => ({ label: `${depth}, ${axis}`, figure: one, weight: 1 / whole.length })))
+  const figure = resultOf(
+    boreMean,
+    whole.map(({ depth, axis, figure: one }) => ({ label: `${depth}, ${axis}`, figure: one, weight: 1 / whole.length })),
+  )
   return { figure, ...incompleteBore(whole.length) }
 }
 
@@ -57,5 +66,7 @@ export function incompleteBore(used: number): { isPartial?: boolean; remarks?: r
 export function boreOf(build: Build, cylinder: number): Derived {
   if (build.spec.methods.bore === 'measured') return measuredBore(build, cylinder)
   const figure = paperAt(build, 'bore')
-  return figure ? { figure: afterWork(figure, build.work?.honedMm?.get(cylinder), 'length', 'Hone') } : { missing: [{ kind: 'paper', key: 'bore' }] }
+  return figure
+    ? { figure: afterWork(figure, build.work?.honedMm?.get(cylinder), 'length', 'Hone') }
+    : { missing: [{ kind: 'paper', key: 'bore' }] }
 }

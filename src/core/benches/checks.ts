@@ -13,9 +13,9 @@ export interface BenchCheck extends CheckDefinition {
 
 /** Everything a bench wants looked at, in the order of its list. */
 export function benchChecks(bench: Bench, build: Build): readonly BenchCheck[] {
-  return Object.entries(bench.definition.checks ?? {}).flatMap(([id, definition]) => placesOf(build, definition).map((place) => (
-    { ...definition, id, place, check: checkAt(build, id, place) }
-  )))
+  return Object.entries(bench.definition.checks ?? {}).flatMap(([id, definition]) =>
+    placesOf(build, definition).map((place) => ({ ...definition, id, place, check: checkAt(build, id, place) })),
+  )
 }
 
 export function checkAt(build: Build, id: string, place: Place = {}): Check | undefined {
@@ -24,8 +24,11 @@ export function checkAt(build: Build, id: string, place: Place = {}): Check | un
 
 function placesOf(build: Build, { each }: CheckDefinition): Place[] {
   switch (each) {
-    case 'cylinder': return cylinderNumbers(build.spec.layout).map((cylinder) => ({ cylinder }))
-    case 'main': return mainNumbers(build.spec.layout).map((main) => ({ main }))
-    default: return [{}]
+    case 'cylinder':
+      return cylinderNumbers(build.spec.layout).map((cylinder) => ({ cylinder }))
+    case 'main':
+      return mainNumbers(build.spec.layout).map((main) => ({ main }))
+    default:
+      return [{}]
   }
 }

@@ -27,7 +27,9 @@ export function ofBench(definition: BenchDefinition): (a: Finding, b: Finding) =
 
 /** Findings that want a hand: out, or in doubt where another reading could settle it. The worst first. */
 export function standsOut(definition: BenchDefinition, findings: readonly Finding[]): readonly Finding[] {
-  return findings.filter((finding) => isOut(finding) || (finding.conformity?.verdict === 'inDoubt' && !cannotDecide(finding))).sort(ofBench(definition))
+  return findings
+    .filter((finding) => isOut(finding) || (finding.conformity?.verdict === 'inDoubt' && !cannotDecide(finding)))
+    .sort(ofBench(definition))
 }
 
 function isOut({ conformity }: Finding): boolean {

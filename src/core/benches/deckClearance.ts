@@ -7,7 +7,9 @@ import { oldPistonRemarks } from './oldParts'
 import type { Derived } from './finding'
 
 export const deckMean: FormulaText = {
-  id: 'deckMean', title: 'Deck clearance of the piston', kind: 'length',
+  id: 'deckMean',
+  title: 'Deck clearance of the piston',
+  kind: 'length',
   expression: 'mean of the places read on the crown',
   source: 'common practice: opposite places, so that the rock of the piston cancels',
 }
@@ -36,12 +38,21 @@ export function deckClearance(build: Build, cylinder: number): Derived {
   const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
   const spots = pairs.flat()
   if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
-    return { missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })) }
+    return {
+      missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })),
+    }
   }
-  const measured = resultOf(deckMean, spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })))
+  const measured = resultOf(
+    deckMean,
+    spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })),
+  )
   const { deckCutMm = 0, piston } = build.work ?? {}
   const figure = afterWork(measured, -deckCutMm - (piston?.tallerMm ?? 0), 'length', 'Deck cut or taller piston')
-  const ofOldPiston = oldPistonRemarks(build, cylinder, spots.map((spot) => stationId('deck', { cylinder, spot })))
+  const ofOldPiston = oldPistonRemarks(
+    build,
+    cylinder,
+    spots.map((spot) => stationId('deck', { cylinder, spot })),
+  )
   const incomplete: Remark[] = spots.length < wanted.length ? [{ code: 'incomplete', used: spots.length, wanted: wanted.length }] : []
   return { figure, isPartial: incomplete.length > 0 || ofOldPiston.length > 0, remarks: [...incomplete, ...ofOldPiston] }
 }

@@ -9,7 +9,11 @@ export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived
   if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }
   const word = of === 'main' ? 'Main' : 'Cylinder'
   const text: FormulaText = {
-    id: 'spread', title: of === 'main' ? 'Spread across mains' : 'Spread across cylinders', kind, expression: 'largest − smallest', source: 'definition; what the gauge does to both alike cancels',
+    id: 'spread',
+    title: of === 'main' ? 'Spread across mains' : 'Spread across cylinders',
+    kind,
+    expression: 'largest − smallest',
+    source: 'definition; what the gauge does to both alike cancels',
   }
   const figure = resultOf(text, [
     { label: `${word} ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
@@ -17,7 +21,8 @@ export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived
   ])
   const isPartial = known.size < byCylinder.size || [...byCylinder.values()].some((derived) => isKnown(derived) && derived.isPartial)
   return {
-    figure: asExtreme(figure, found.selectionU), isPartial,
+    figure: asExtreme(figure, found.selectionU),
+    isPartial,
     remarks: [
       { code: 'extremes', of, largest: found.largest, smallest: found.smallest },
       ...(known.size < byCylinder.size ? [{ code: 'incomplete', used: known.size, wanted: byCylinder.size } as const] : []),
@@ -32,7 +37,11 @@ export function worthNaming(limit: { lower?: number; upper?: number } | undefine
 }
 
 /** A cylinder against the mean of the others: by how much it stands apart, and the mean it stands apart from. */
-export function againstOthers(kind: Kind, byCylinder: ReadonlyMap<number, Figure>, cylinder: number): { apart: Figure; others: Figure } | undefined {
+export function againstOthers(
+  kind: Kind,
+  byCylinder: ReadonlyMap<number, Figure>,
+  cylinder: number,
+): { apart: Figure; others: Figure } | undefined {
   const own = byCylinder.get(cylinder)
   const rest = [...byCylinder].filter(([other]) => other !== cylinder)
   if (!own || rest.length < 2) return undefined
@@ -42,7 +51,10 @@ export function againstOthers(kind: Kind, byCylinder: ReadonlyMap<number, Figure
   )
   const apart = resultOf(
     { id: 'apart', title: 'Apart from the others', kind, expression: 'this one − mean of the others', source: 'definition' },
-    [{ label: `Cylinder ${cylinder}`, weight: 1, figure: own }, { label: 'The others', weight: -1, figure: others }],
+    [
+      { label: `Cylinder ${cylinder}`, weight: 1, figure: own },
+      { label: 'The others', weight: -1, figure: others },
+    ],
   )
   return { apart, others }
 }

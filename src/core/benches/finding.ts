@@ -11,13 +11,13 @@ const OWNS_MOST = 0.6
 /** What is known, or what is wanted before it can be. */
 export type Derived =
   | {
-    readonly figure: Figure
-    readonly remarks?: readonly Remark[]
-    /** A go/no-go reading is judged as the interval it is. */
-    readonly interval?: Interval
-    /** From fewer readings or parts than there are, or from a part that was taken out since: never called within. */
-    readonly isPartial?: boolean
-  }
+      readonly figure: Figure
+      readonly remarks?: readonly Remark[]
+      /** A go/no-go reading is judged as the interval it is. */
+      readonly interval?: Interval
+      /** From fewer readings or parts than there are, or from a part that was taken out since: never called within. */
+      readonly isPartial?: boolean
+    }
   | { readonly missing: readonly Missing[] }
 
 export interface Interval {
@@ -32,9 +32,9 @@ export function isKnown(derived: Derived): derived is Extract<Derived, { figure:
 }
 
 /** Joins several inputs: all known, or everything that is missing. */
-export function allOf<Name extends string>(inputs: Readonly<Record<Name, Derived>>):
-  | { readonly figures: Record<Name, Figure>; readonly missing?: undefined }
-  | { readonly missing: readonly Missing[] } {
+export function allOf<Name extends string>(
+  inputs: Readonly<Record<Name, Derived>>,
+): { readonly figures: Record<Name, Figure>; readonly missing?: undefined } | { readonly missing: readonly Missing[] } {
   const figures = {} as Record<Name, Figure>
   const missing: Missing[] = []
   for (const name of Object.keys(inputs) as Name[]) {
@@ -46,17 +46,20 @@ export function allOf<Name extends string>(inputs: Readonly<Record<Name, Derived
 }
 
 /** Judges a derived figure by the build's limit for it and says who owns the doubt when it matters. */
-export function finding(
-  build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: Subject = {},
-): Finding {
+export function finding(build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: Subject = {}): Finding {
   const id = findingId(output, subject)
   const limitKey = definition.outputs[output]?.limit
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
   if (!isKnown(derived)) return { id, output, ...subject, missing: derived.missing, limit, remarks: [] }
   const { figure, interval } = derived
   const { rule } = build.spec.methods
-  const judged = limit && (interval ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance) : judge(figure.value, limit, rule, isSize(definition, output)))
-  const conformity: Conformity | undefined = judged && derived.isPartial && judged.verdict === 'within' ? { ...judged, verdict: 'inDoubt', gaugeCannotDecide: false } : judged
+  const judged =
+    limit &&
+    (interval
+      ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance)
+      : judge(figure.value, limit, rule, isSize(definition, output)))
+  const conformity: Conformity | undefined =
+    judged && derived.isPartial && judged.verdict === 'within' ? { ...judged, verdict: 'inDoubt', gaugeCannotDecide: false } : judged
   const remarks = [...(derived.remarks ?? [])]
   if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, figure))
   return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
@@ -84,7 +87,10 @@ function distinct(missing: readonly Missing[]): Missing[] {
   return [...new Map(missing.map((item) => [JSON.stringify(item), item])).values()]
 }
 
-/** The interval of a go/no-go reading; undefined for a reading with one value. What a checked leaf may be off is its bias uncertainty at 95 %. */
+/**
+ * The interval of a go/no-go reading; undefined for a reading with one value. What a checked leaf may be off is its bias
+ * uncertainty at 95 %.
+ */
 export function intervalOf(build: Build, station: string): Interval | undefined {
   const reading = build.readings.current.get(station)
   if (reading?.upper === undefined) return undefined
@@ -97,7 +103,9 @@ export function intervalOf(build: Build, station: string): Interval | undefined 
 export function asRead(build: Build, characteristic: string, place: Place): Derived {
   const id = stationId(characteristic, place)
   const figure = readingAt(build, characteristic, place)
-  return figure ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) } : { missing: [{ kind: 'reading', stationId: id }] }
+  return figure
+    ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) }
+    : { missing: [{ kind: 'reading', stationId: id }] }
 }
 
 /** What an unchecked leaf may be off, said beside a verdict that does not count it. */

@@ -11,7 +11,10 @@ export function pistonIn(build: Build, cylinder: number): number {
 export function withPistons(build: Build, pistonInBore: readonly number[]): Build {
   const { choice } = build.spec
   const last = build.entries.at(-1)?.id
-  return withSpec(build, { ...build.spec, choice: { ...choice, pistonInBore: [...pistonInBore], ...(last && { chosenAfter: { ...choice.chosenAfter, pistons: last } }) } })
+  return withSpec(build, {
+    ...build.spec,
+    choice: { ...choice, pistonInBore: [...pistonInBore], ...(last && { chosenAfter: { ...choice.chosenAfter, pistons: last } }) },
+  })
 }
 
 /** What moving pistons asks to be looked at: marks, and whether they fit the other way round. */

@@ -17,7 +17,25 @@ export function isBenchId(id: string): id is BenchId {
 }
 
 export type {
-  Advice, Bench, BenchDefinition, BenchId, Broken, Change, Characteristic, CheckDefinition, Cost, Finding, Headline, JudgedAdvice, LimitDefinition, Missing, Output, Remark, Station, Subject, Units,
+  Advice,
+  Bench,
+  BenchDefinition,
+  BenchId,
+  Broken,
+  Change,
+  Characteristic,
+  CheckDefinition,
+  Cost,
+  Finding,
+  Headline,
+  JudgedAdvice,
+  LimitDefinition,
+  Missing,
+  Output,
+  Remark,
+  Station,
+  Subject,
+  Units,
 } from './bench'
 export { doubtBudget, type DoubtShare } from './doubtBudget'
 export { sheetsOf, type Across, type SheetOf, type SheetRow } from './sheets'

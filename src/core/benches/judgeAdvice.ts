@@ -4,7 +4,10 @@ import type { Advice, Bench, BenchId, Broken, Finding, JudgedAdvice } from './be
 import { worst } from './worst'
 
 /** What one bench finds, with the bench beside each finding. */
-interface Found { readonly bench: BenchId; readonly finding: Finding }
+interface Found {
+  readonly bench: BenchId
+  readonly finding: Finding
+}
 
 /** Less than this share of its own uncertainty, or of nothing, a value has not moved. */
 const REL_TOL = 1e-9
@@ -41,11 +44,15 @@ function judged({ after, ...advice }: Advice, before: readonly Found[]): JudgedA
   const wasOut = ({ bench, finding }: Found) => isOut(was.get(`${bench}.${finding.id}`))
   const breaks = moved.filter((found) => isOut(found.finding) && !wasOut(found)).map(brokenOf)
   const ownOutputs = new Set(moved.map(({ bench, finding }) => `${bench}.${finding.output}`))
-  const leaves = then.filter((found) => isOut(found.finding) && wasOut(found) && ownOutputs.has(`${found.bench}.${found.finding.output}`)).map(brokenOf)
+  const leaves = then
+    .filter((found) => isOut(found.finding) && wasOut(found) && ownOutputs.has(`${found.bench}.${found.finding.output}`))
+    .map(brokenOf)
   const mends = moved.some((found) => !isOut(found.finding) && wasOut(found))
   // A planned pair is judged as planned: its own finding is what becomes of the one that is out.
   const plannedOutputs = new Set(advice.headlines.map(({ output }) => output))
-  const landsPlanned = then.some(({ finding }) => plannedOutputs.has(finding.output) && finding.conformity !== undefined && !was.has(finding.id) && !isOut(finding))
+  const landsPlanned = then.some(
+    ({ finding }) => plannedOutputs.has(finding.output) && finding.conformity !== undefined && !was.has(finding.id) && !isOut(finding),
+  )
   if (breaks.length > 0 && !mends && !landsPlanned) return []
   const verdict = moved.length === 0 ? advice.verdict : worst(moved.flatMap(({ finding }) => finding.conformity?.verdict ?? []))
   return [{ ...advice, verdict, breaks, leaves }]
@@ -64,5 +71,14 @@ function isOut(finding: Finding | undefined): boolean {
 function brokenOf({ bench, finding }: Found): Broken {
   const { output, cylinder, main, bank, conformity } = finding
   const { label, units, digits } = benchById(bench).definition.outputs[output]!
-  return { bench, output, shown: { label, units, digits }, ...(cylinder !== undefined && { cylinder }), ...(main !== undefined && { main }), ...(bank !== undefined && { bank }), verdict: conformity!.verdict, excess: conformity!.excess }
+  return {
+    bench,
+    output,
+    shown: { label, units, digits },
+    ...(cylinder !== undefined && { cylinder }),
+    ...(main !== undefined && { main }),
+    ...(bank !== undefined && { bank }),
+    verdict: conformity!.verdict,
+    excess: conformity!.excess,
+  }
 }

@@ -11,10 +11,14 @@ import { rowOf } from './sheets'
 const TODAY = new Date('2026-03-01T12:00:00Z')
 const DOCUMENTS = DEMO_BUILDS.map((demo) => demoDocument(demo, TODAY))
 const [tern, petrel] = DOCUMENTS as [BuildDocument, BuildDocument]
-const FULL = [['Tern', tern], ['Petrel', petrel]] as const
+const FULL = [
+  ['Tern', tern],
+  ['Petrel', petrel],
+] as const
 
 const findings = (build: Build): readonly Finding[] => BENCHES.flatMap((bench) => bench.derive(build))
-const values = (build: Build) => findings(build).map(({ id, output, figure, conformity }) => [output, id, figure?.value.value, conformity?.verdict])
+const values = (build: Build) =>
+  findings(build).map(({ id, output, figure, conformity }) => [output, id, figure?.value.value, conformity?.verdict])
 const known = (build: Build) => new Set(findings(build).flatMap(({ id, output, figure }) => (figure ? [`${output} ${id}`] : [])))
 /** Any few readings of a build. */
 const someOf = (document: BuildDocument) => fc.uniqueArray(fc.nat(document.entries.length - 1), { minLength: 1, maxLength: 12 })
@@ -28,10 +32,13 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
 
   it('is known from no fewer readings than all it rests on: taking some away never makes anything known', () => {
     const all = known(build)
-    fc.assert(fc.property(someOf(document), (left) => {
-      const fewer = known(openBuild({ ...document, entries: document.entries.filter((_entry, index) => !left.includes(index)) }))
-      for (const id of fewer) expect(all).toContain(id)
-    }), { numRuns: 15 })
+    fc.assert(
+      fc.property(someOf(document), (left) => {
+        const fewer = known(openBuild({ ...document, entries: document.entries.filter((_entry, index) => !left.includes(index)) }))
+        for (const id of fewer) expect(all).toContain(id)
+      }),
+      { numRuns: 15 },
+    )
   })
 
   it('has an id of its own at its bench, an output its bench defines, and a limit with a source or none', () => {
@@ -58,20 +65,34 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
 
   it('moves back with an undo, as if the reading had never been typed', () => {
     const readings = document.entries.filter((entry): entry is Reading => entry.kind === 'reading')
-    fc.assert(fc.property(fc.nat(readings.length - 1), fc.double({ min: 0.98, max: 1.02, noNaN: true }), (index, factor) => {
-      const old = readings[index]!
-      const again: Entry = { ...old, id: 'ffffffff-0000-7000-8000-000000000001', value: old.value * factor, supersedes: old.id }
-      const undo: Entry = { kind: 'undo', id: 'ffffffff-0000-7000-8000-000000000002', at: old.at, by: old.by, target: again.id }
-      expect(values(withEntries(build, [again, undo]))).toEqual(values(build))
-    }), { numRuns: 8 })
+    fc.assert(
+      fc.property(fc.nat(readings.length - 1), fc.double({ min: 0.98, max: 1.02, noNaN: true }), (index, factor) => {
+        const old = readings[index]!
+        const again: Entry = { ...old, id: 'ffffffff-0000-7000-8000-000000000001', value: old.value * factor, supersedes: old.id }
+        const undo: Entry = { kind: 'undo', id: 'ffffffff-0000-7000-8000-000000000002', at: old.at, by: old.by, target: again.id }
+        expect(values(withEntries(build, [again, undo]))).toEqual(values(build))
+      }),
+      { numRuns: 8 },
+    )
   })
 
   it('is never surer with worse gauges', () => {
-    const worse = openBuild({ ...document, gauges: document.gauges.map((gauge) => ({ ...gauge, repeatability: gauge.repeatability * 2, biasU: gauge.biasU * 2, scaleU: (gauge.scaleU ?? 0) * 2 })) })
+    const worse = openBuild({
+      ...document,
+      gauges: document.gauges.map((gauge) => ({
+        ...gauge,
+        repeatability: gauge.repeatability * 2,
+        biasU: gauge.biasU * 2,
+        scaleU: (gauge.scaleU ?? 0) * 2,
+      })),
+    })
     const before = findings(build)
     const after = new Map(findings(worse).map((finding) => [`${finding.output} ${finding.id}`, finding]))
     for (const { id, output, figure } of before) {
-      if (figure) expect(standardUncertainty(after.get(`${output} ${id}`)!.figure!.value)).toBeGreaterThanOrEqual(standardUncertainty(figure.value) * (1 - 1e-9))
+      if (figure)
+        expect(standardUncertainty(after.get(`${output} ${id}`)!.figure!.value)).toBeGreaterThanOrEqual(
+          standardUncertainty(figure.value) * (1 - 1e-9),
+        )
     }
   })
 

@@ -10,7 +10,20 @@ const choose = (document: BuildDocument, choice: Partial<Spec['choice']>): Build
 /** An undo stores the spec as it stood before. */
 const goBack = (document: BuildDocument, spec: Spec): BuildDocument => ({ ...document, spec: withChosenAfter(spec, document) })
 const measured = (document: BuildDocument, value: number): BuildDocument => ({
-  ...document, entries: [...document.entries, { kind: 'reading', ...stamp(), characteristic: 'gasketThickness', place: {}, value, unit: 'mm', asTyped: String(value), gauge: 'mic-metric.1' }],
+  ...document,
+  entries: [
+    ...document.entries,
+    {
+      kind: 'reading',
+      ...stamp(),
+      characteristic: 'gasketThickness',
+      place: {},
+      value,
+      unit: 'mm',
+      asTyped: String(value),
+      gauge: 'mic-metric.1',
+    },
+  ],
 })
 const isOld = (document: BuildDocument) => {
   const build = openBuild(document)
@@ -49,7 +62,14 @@ describe('parts chosen after others were measured', () => {
 
   it('reads a build as old or new by the order of arrival, not by the clock', () => {
     const other = openBuild(choose(first, { gasket: 'hl-g3' }))
-    const late = withReading(withSpecOf(other, (spec) => spec), 'gasketThickness', {}, 1.27, 'mic-metric.1', { at: '2020-01-01T00:00:00Z' })
+    const late = withReading(
+      withSpecOf(other, (spec) => spec),
+      'gasketThickness',
+      {},
+      1.27,
+      'mic-metric.1',
+      { at: '2020-01-01T00:00:00Z' },
+    )
     expect(isOfOldPart(late, 'gasket', late.readings.current.get('gasketThickness')!.id)).toBe(false)
   })
 })

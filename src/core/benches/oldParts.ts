@@ -23,8 +23,14 @@ export function oldPistonRemarks(build: Build, cylinder: number, stations: reado
  */
 export function withChosenAfter(spec: Spec, { spec: before, entries }: Pick<BuildDocument, 'spec' | 'entries'>): Spec {
   const last = entries.at(-1)?.id
-  const parts = { gasket: spec.choice.gasket !== before.choice.gasket, pistons: JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore) }
+  const parts = {
+    gasket: spec.choice.gasket !== before.choice.gasket,
+    pistons: JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore),
+  }
   const chosen = (Object.keys(parts) as (keyof typeof parts)[]).filter((part) => parts[part] && before.choice.chosenAfter?.[part] !== last)
   if (last === undefined || chosen.length === 0) return spec
-  return { ...spec, choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...Object.fromEntries(chosen.map((part) => [part, last])) } } }
+  return {
+    ...spec,
+    choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...Object.fromEntries(chosen.map((part) => [part, last])) } },
+  }
 }

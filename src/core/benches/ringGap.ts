@@ -16,7 +16,10 @@ export interface RingSpot {
 /** Where a ring was always gapped, and is filed to. */
 export const AN_INCH_DOWN: RingSpot = { depth: 'top', turned: false }
 
-/** Where it was always done, or down the whole of its travel; once more turned a quarter where the build gaps its rings so. Rails at the top, as they lie. */
+/**
+ * Where it was always done, or down the whole of its travel; once more turned a quarter where the build gaps its rings so.
+ * Rails at the top, as they lie.
+ */
 export function ringSpots(build: Build, ring: Ring): readonly RingSpot[] {
   const { ringDepths, ringQuarterTurn } = build.spec.methods
   const isCompression = ring === 'top' || ring === 'second'
@@ -47,7 +50,14 @@ export function gapChangeMm(build: Build, ring: Ring, cylinder: number): number 
 /** Read before the ring's last pass on the file: the gap of a ring that is no more. By the order of arrival: clocks of devices differ. */
 export function isFiledSince(build: Build, ring: Ring, cylinder: number, spot: RingSpot): boolean {
   const read = build.readings.current.get(ringStation(ring, cylinder, spot))
-  return read !== undefined && ringSpots(build, ring).some((other) => passes(build, ringStation(ring, cylinder, other)).some(({ id, strokes }) => strokes !== undefined && arrivalOf(build, id) > arrivalOf(build, read.id)))
+  return (
+    read !== undefined &&
+    ringSpots(build, ring).some((other) =>
+      passes(build, ringStation(ring, cylinder, other)).some(
+        ({ id, strokes }) => strokes !== undefined && arrivalOf(build, id) > arrivalOf(build, read.id),
+      ),
+    )
+  )
 }
 
 function arrivalOf(build: Build, id: string): number {
@@ -56,20 +66,34 @@ function arrivalOf(build: Build, id: string): number {
 
 /** The readings of one place that stand or stood, first to last: those struck out or taken back do not count. */
 export function passes(build: Build, station: string): readonly Reading[] {
-  return (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) => (entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry] : []))
+  return (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) =>
+    entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry] : [],
+  )
 }
 
 /** The gap at a depth: the mean of as it lay and turned a quarter, where both were read. */
 function gapAtDepth(build: Build, cylinder: number, depth: BoreDepth): Figure | undefined {
   const read = [false, true].flatMap((turned) => ringGapAt(build, 'top', cylinder, { depth, turned }) ?? [])
   if (read.length < 2) return read[0]
-  const text = { id: 'meanOfTurns', title: 'Mean of both turns', kind: 'length', expression: '(as it lay + turned a quarter) ÷ 2', source: 'definition' } as const
-  return resultOf(text, read.map((figure, index) => ({ label: index === 0 ? 'As it lay' : 'Turned a quarter', figure, weight: 1 / read.length })))
+  const text = {
+    id: 'meanOfTurns',
+    title: 'Mean of both turns',
+    kind: 'length',
+    expression: '(as it lay + turned a quarter) ÷ 2',
+    source: 'definition',
+  } as const
+  return resultOf(
+    text,
+    read.map((figure, index) => ({ label: index === 0 ? 'As it lay' : 'Turned a quarter', figure, weight: 1 / read.length })),
+  )
 }
 
 /** A ring pushed down a bore is a bore gauge: its gap changes by π times the change in diameter. */
 export const taperFromGaps = formula({
-  id: 'taperFromGaps', title: 'Taper by ring gap', kind: 'length', expression: '(gap at the top − gap at the bottom) ÷ π',
+  id: 'taperFromGaps',
+  title: 'Taper by ring gap',
+  kind: 'length',
+  expression: '(gap at the top − gap at the bottom) ÷ π',
   source: 'circumference = π · diameter; common practice',
   inputs: { topGapMm: { label: 'Gap at the top', kind: 'length' }, bottomGapMm: { label: 'Gap at the bottom', kind: 'length' } },
   evaluate: ({ topGapMm, bottomGapMm }) => (topGapMm - bottomGapMm) / Math.PI,

@@ -2,4 +2,9 @@
 export const RINGS = ['top', 'second', 'upperRail', 'lowerRail'] as const
 export type Ring = (typeof RINGS)[number]
 
-export const RING_CHARACTERISTIC = { top: 'ringTop', second: 'ringSecond', upperRail: 'railUpper', lowerRail: 'railLower' } as const satisfies Record<Ring, string>
+export const RING_CHARACTERISTIC = {
+  top: 'ringTop',
+  second: 'ringSecond',
+  upperRail: 'railUpper',
+  lowerRail: 'railLower',
+} as const satisfies Record<Ring, string>

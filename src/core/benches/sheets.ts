@@ -36,12 +36,16 @@ export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
     sheets.set(across, sheet)
   }
   return [...sheets].map(([across, { columns, rows }]) => ({
-    across, columns: [...columns], rows: [...rows].map(([label, row]) => ({ label, ...row })),
+    across,
+    columns: [...columns],
+    rows: [...rows].map(([label, row]) => ({ label, ...row })),
   }))
 }
 
 /** The places beside a station in its row of the sheet, itself among them. */
 export function rowOf(station: Station, stations: readonly Station[]): readonly Station[] {
   const { across } = columnOf(station)
-  return stations.filter((one) => one.row === station.row && one.characteristic === station.characteristic && columnOf(one).across === across)
+  return stations.filter(
+    (one) => one.row === station.row && one.characteristic === station.characteristic && columnOf(one).across === across,
+  )
 }

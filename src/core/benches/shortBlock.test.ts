@@ -3,7 +3,15 @@ import { openBuild, withEntries, withSpec, type Build, type Entry } from '@/core
 import type { Finding } from '@/core/benches/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { find, soundBuild, stamp, TODAY, verdictOf as verdict, withReading as read, withSpecOf as spec } from '../../../tests/support/builds'
+import {
+  find,
+  soundBuild,
+  stamp,
+  TODAY,
+  verdictOf as verdict,
+  withReading as read,
+  withSpecOf as spec,
+} from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { standardUncertainty, type Figure } from '../metrology'
 import { taperByRing } from './ringGap'
@@ -18,29 +26,37 @@ const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, TO
 const sound = soundBuild(0)
 
 describe('every bench', () => {
-  it.each(BENCHES.map((bench) => [bench.id, bench] as const))('%s: never judges what was not measured, and says what is wanted', (_, bench) => {
-    const bare = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
-    for (const finding of bench.derive(bare)) {
-      expect(finding.figure, finding.id).toBeUndefined()
-      expect(finding.conformity, finding.id).toBeUndefined()
-      expect(finding.missing.length, finding.id).toBeGreaterThan(0)
-    }
-    expect(bench.advise(bare, bench.derive(bare))).toEqual([])
-  })
-
-  it.each(BENCHES.map((bench) => [bench.id, bench] as const))('%s: stations have names and places of their own, and a gauge of the drawer takes each', (_, bench) => {
-    for (const build of [tern, petrel]) {
-      const stations = bench.stations(build)
-      expect(new Set(stations.map(({ id }) => id)).size).toBe(stations.length)
-      for (const { characteristic, expected } of stations) {
-        expect(bench.definition.characteristics[characteristic]).toBeDefined()
-        expect(expected.low).toBeLessThan(expected.high)
+  it.each(BENCHES.map((bench) => [bench.id, bench] as const))(
+    '%s: never judges what was not measured, and says what is wanted',
+    (_, bench) => {
+      const bare = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
+      for (const finding of bench.derive(bare)) {
+        expect(finding.figure, finding.id).toBeUndefined()
+        expect(finding.conformity, finding.id).toBeUndefined()
+        expect(finding.missing.length, finding.id).toBeGreaterThan(0)
       }
-    }
-  })
+      expect(bench.advise(bare, bench.derive(bare))).toEqual([])
+    },
+  )
+
+  it.each(BENCHES.map((bench) => [bench.id, bench] as const))(
+    '%s: stations have names and places of their own, and a gauge of the drawer takes each',
+    (_, bench) => {
+      for (const build of [tern, petrel]) {
+        const stations = bench.stations(build)
+        expect(new Set(stations.map(({ id }) => id)).size).toBe(stations.length)
+        for (const { characteristic, expected } of stations) {
+          expect(bench.definition.characteristics[characteristic]).toBeDefined()
+          expect(expected.low).toBeLessThan(expected.high)
+        }
+      }
+    },
+  )
 
   it('finds nothing out in an engine without faults', () => {
-    const out = BENCHES.flatMap((bench) => bench.derive(sound)).filter(({ conformity }) => conformity?.verdict === 'over' || conformity?.verdict === 'under')
+    const out = BENCHES.flatMap((bench) => bench.derive(sound)).filter(
+      ({ conformity }) => conformity?.verdict === 'over' || conformity?.verdict === 'under',
+    )
     expect(out.map(({ id }) => id)).toEqual([])
   })
 
@@ -48,15 +64,28 @@ describe('every bench', () => {
     const document = demoDocument(DEMO_BUILDS[0]!, TODAY)
     // The torque to turn alone follows the order: each cap is held against the one tightened before it.
     const isSpin = (entry: Entry) => 'characteristic' in entry && entry.characteristic === 'spin'
-    const shuffled = openBuild({ ...document, entries: [...document.entries.filter((entry) => !isSpin(entry)).toReversed(), ...document.entries.filter(isSpin)] })
-    for (const bench of BENCHES) expect(bench.derive(shuffled).map(({ id, figure }) => [id, figure?.value.value])).toEqual(bench.derive(tern).map(({ id, figure }) => [id, figure?.value.value]))
+    const shuffled = openBuild({
+      ...document,
+      entries: [...document.entries.filter((entry) => !isSpin(entry)).toReversed(), ...document.entries.filter(isSpin)],
+    })
+    for (const bench of BENCHES)
+      expect(bench.derive(shuffled).map(({ id, figure }) => [id, figure?.value.value])).toEqual(
+        bench.derive(tern).map(({ id, figure }) => [id, figure?.value.value]),
+      )
   })
 })
 
 describe('bores and pistons', () => {
   it('takes the smallest diameter, the worst depth, the worst axis', () => {
     let build = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
-    const bore = { 'top-thrust': 83.02, 'top-pin': 83.01, 'middle-thrust': 83.008, 'middle-pin': 83.006, 'bottom-thrust': 83.002, 'bottom-pin': 83.004 }
+    const bore = {
+      'top-thrust': 83.02,
+      'top-pin': 83.01,
+      'middle-thrust': 83.008,
+      'middle-pin': 83.006,
+      'bottom-thrust': 83.002,
+      'bottom-pin': 83.004,
+    }
     for (const [spot, value] of Object.entries(bore)) build = read(build, 'bore', { cylinder: 1, spot }, value, 'bore-metric.1')
     build = read(build, 'skirt', { cylinder: 1 }, 82.9, 'mic-metric.1')
     const value = (id: string) => find(bores, build, id).figure!.value.value
@@ -67,7 +96,8 @@ describe('bores and pistons', () => {
   })
 
   it('cancels the gauge’s bias in taper and out-of-round, and not in the clearance', () => {
-    const bias = (finding: Finding) => finding.figure!.value.components.filter(({ source, u }) => source.startsWith('gauge:bore') && Math.abs(u) > 1e-12)
+    const bias = (finding: Finding) =>
+      finding.figure!.value.components.filter(({ source, u }) => source.startsWith('gauge:bore') && Math.abs(u) > 1e-12)
     expect(bias(find(bores, tern, 'taper.2'))).toEqual([])
     expect(bias(find(bores, tern, 'outOfRound.2'))).toEqual([])
     expect(bias(find(bores, tern, 'clearance.2'))).toHaveLength(1)
@@ -80,12 +110,15 @@ describe('bores and pistons', () => {
   })
 
   it('brings a reading taken warm to 20 °C by part and gauge (ISO 1): iron and steel at one temperature need almost nothing', () => {
-    const at = (temperature: object) => find(bores, read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 83.04, 'bore-metric.1', temperature), 'clearance.2')
+    const at = (temperature: object) =>
+      find(bores, read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 83.04, 'bore-metric.1', temperature), 'clearance.2')
     const cold = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1')
     const warm = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1', { partTempC: 40, gaugeTempC: 20 })
     // 82.9 mm of iron, 20 K warm: 82.9 · 20 · 10.75e-6 = 0.0178 mm too large as read.
     expectNear(find(bores, cold, 'clearance.2').figure!.value.value - find(bores, warm, 'clearance.2').figure!.value.value, 0.0178, 1e-4)
-    expect(standardUncertainty(find(bores, warm, 'clearance.2').figure!.value)).toBeGreaterThan(standardUncertainty(find(bores, cold, 'clearance.2').figure!.value))
+    expect(standardUncertainty(find(bores, warm, 'clearance.2').figure!.value)).toBeGreaterThan(
+      standardUncertainty(find(bores, cold, 'clearance.2').figure!.value),
+    )
     expect(at({ partTempC: 30, gaugeTempC: 30 }).figure).toBeDefined()
     const both = read(tern, 'bore', { cylinder: 2, spot: 'middle-pin' }, 82.9, 'bore-metric.1', { partTempC: 30, gaugeTempC: 30 })
     expectNear(find(bores, both, 'clearance.2').figure!.value.value, find(bores, cold, 'clearance.2').figure!.value.value, 0.001)
@@ -100,7 +133,10 @@ describe('bores and pistons', () => {
     // 0.004 mm of 0.013, in doubt by these gauges; a limit a little wider is met for sure.
     expectNear(find(bores, planned, 'clearanceSpread').figure!.value.value, 0.004, 1e-9)
     expect(verdict(bores, planned, 'clearanceSpread')).toBe('inDoubt')
-    const eased = spec(planned, (now) => ({ ...now, limits: { ...now.limits, clearanceSpread: { upper: 0.015, source: 'test', reason: '' } } }))
+    const eased = spec(planned, (now) => ({
+      ...now,
+      limits: { ...now.limits, clearanceSpread: { upper: 0.015, source: 'test', reason: '' } },
+    }))
     expect(verdict(bores, eased, 'clearanceSpread')).toBe('within')
     expectNear(find(bores, planned, 'clearance.1').figure!.value.value, match.clearanceMm(match.after)[0]!, 1e-12)
     expect(find(bores, planned, 'clearance.1').remarks).toContainEqual({ code: 'pistonMarked', mark: match.after[0] })
@@ -109,7 +145,10 @@ describe('bores and pistons', () => {
   })
 
   it('says which bore to hone when no match lands', () => {
-    const tight = spec(tern, (now) => ({ ...now, limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } } }))
+    const tight = spec(tern, (now) => ({
+      ...now,
+      limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } },
+    }))
     const hone = bores.advise(tight, bores.derive(tight)).find(({ change }) => change.code === 'hone')!
     expect(hone.change.code === 'hone' && hone.change.byCylinder.size).toBe(5)
   })
@@ -118,7 +157,9 @@ describe('bores and pistons', () => {
 describe('crank and bearings', () => {
   it('lands Petrel’s mains and rods from the shelf, no X with an undersize', () => {
     for (const kind of ['main', 'rod'] as const) {
-      const before = bearings.derive(petrel).filter(({ output, conformity }) => output === `${kind}Clearance` && conformity?.verdict !== 'within')
+      const before = bearings
+        .derive(petrel)
+        .filter(({ output, conformity }) => output === `${kind}Clearance` && conformity?.verdict !== 'within')
       expect(before.length).toBeGreaterThan(0)
       const selection = selectShells(petrel, kind)!
       expect(selection.lands).toBe(true)
@@ -139,12 +180,21 @@ describe('crank and bearings', () => {
     expect(bearings.derive(again).map(({ id }) => id)).not.toContain(`mainPlanned.m${main}`)
     // Chosen again, the shells that now stand there count: the same pair comes out, the clearance as it is.
     const selected = selectShells(again, 'main')!.choices.find(({ journal }) => journal.number === main)!
-    expectNear(selected.clearanceMm + selected.upper.wallMm + selected.lower.wallMm, choice.clearanceMm + choice.upper.wallMm + choice.lower.wallMm, 1e-9)
-    expect(withShells(again, selectShells(again, 'main')!).spec.choice.shells![`main.${main}`]).toMatchObject({ instead: { upper: choice.upper.id, lower: choice.lower.id } })
+    expectNear(
+      selected.clearanceMm + selected.upper.wallMm + selected.lower.wallMm,
+      choice.clearanceMm + choice.upper.wallMm + choice.lower.wallMm,
+      1e-9,
+    )
+    expect(withShells(again, selectShells(again, 'main')!).spec.choice.shells![`main.${main}`]).toMatchObject({
+      instead: { upper: choice.upper.id, lower: choice.lower.id },
+    })
   })
 
   it('says what to buy when the shelf does not land it', () => {
-    const bare = spec(petrel, (now) => ({ ...now, stock: { ...now.stock, shells: now.stock.shells.map((shell) => (shell.wallMm === 0 ? shell : { ...shell, halves: 0 })) } }))
+    const bare = spec(petrel, (now) => ({
+      ...now,
+      stock: { ...now.stock, shells: now.stock.shells.map((shell) => (shell.wallMm === 0 ? shell : { ...shell, halves: 0 })) },
+    }))
     const selection = selectShells(bare, 'main')!
     expect(selection.lands).toBe(true)
     expect(selection.toBuy.length).toBeGreaterThan(0)
@@ -152,19 +202,31 @@ describe('crank and bearings', () => {
   })
 
   it('carries the micrometer and the zero, and neither bias, zeroed on the micrometer; both biases by two gauges apart', () => {
-    const apart = (build: Build) => journalsOf(build, 'main').reduce((all, { number }) => read(all, 'mainInside', { main: number, spot: 'vertical' }, 58.064, 'bore-metric.1'), spec(build, (now) => ({ ...now, methods: { ...now.methods, bearings: 'separate' } })))
+    const apart = (build: Build) =>
+      journalsOf(build, 'main').reduce(
+        (all, { number }) => read(all, 'mainInside', { main: number, spot: 'vertical' }, 58.064, 'bore-metric.1'),
+        spec(build, (now) => ({ ...now, methods: { ...now.methods, bearings: 'separate' } })),
+      )
     const direct = find(bearings, tern, 'mainClearance.m3').figure!.value
     const separate = find(bearings, apart(tern), 'mainClearance.m3').figure!.value
     expectNear(separate.value, 0.064, 0.004)
-    const biases = (value: typeof direct) => value.components.filter(({ source, u }) => source.endsWith('/bias') && Math.abs(u) > 1e-12).length
+    const biases = (value: typeof direct) =>
+      value.components.filter(({ source, u }) => source.endsWith('/bias') && Math.abs(u) > 1e-12).length
     expect([biases(direct), biases(separate)]).toEqual([0, 2])
-    // Step 0.002 and s 0.0015 of the bore gauge twice (shown, zero), step 0.002 and s 0.001 of the micrometer on the journal, s once more in its jaws.
-    expectNear(Math.hypot(...direct.components.filter(({ source }) => source !== 'temperature:shop').map(({ u }) => u)), Math.sqrt(3 * (0.002 ** 2 / 12) + 2 * 0.0015 ** 2 + 2 * 0.001 ** 2), 1e-9)
+    // Step 0.002 and s 0.0015 of the bore gauge twice (shown, zero), step 0.002 and s 0.001 of the micrometer on the journal, s
+    // once more in its jaws.
+    expectNear(
+      Math.hypot(...direct.components.filter(({ source }) => source !== 'temperature:shop').map(({ u }) => u)),
+      Math.sqrt(3 * (0.002 ** 2 / 12) + 2 * 0.0015 ** 2 + 2 * 0.001 ** 2),
+      1e-9,
+    )
   })
 
   it('counts end float only with the thrust lined up and the mains at final torque', () => {
     expect(find(bearings, tern, 'endFloat').figure).toBeDefined()
-    const loose = withEntries(tern, [{ kind: 'check', ...stamp(), characteristic: 'mainsTorqued', place: {}, passed: false, text: 'cap 3 off again' }])
+    const loose = withEntries(tern, [
+      { kind: 'check', ...stamp(), characteristic: 'mainsTorqued', place: {}, passed: false, text: 'cap 3 off again' },
+    ])
     expect(find(bearings, loose, 'endFloat').figure).toBeUndefined()
     expect(find(bearings, loose, 'endFloat').missing).toEqual([{ kind: 'check', label: 'Mains at final torque' }])
   })
@@ -175,16 +237,26 @@ describe('crank and bearings', () => {
     expect(verdict(bearings, bound, 'spinRise.m4')).toBe('over')
     expect(verdict(bearings, bound, 'spinRise.m3')).toBe('within')
     const shifted = read(tern, 'mainClearance', { main: 2, spot: 'left60' }, 0.04, 'bore-metric.1')
-    expect(find(bearings, shifted, 'mainClearance.m2').remarks).toContainEqual(expect.objectContaining({ code: 'narrowBeside', side: 'left' }))
+    expect(find(bearings, shifted, 'mainClearance.m2').remarks).toContainEqual(
+      expect.objectContaining({ code: 'narrowBeside', side: 'left' }),
+    )
     expect(find(bearings, tern, 'mainClearance.m2').remarks).toEqual([])
   })
 
   it('opens up warm in an aluminium block', () => {
-    expectNear(find(bearings, tern, 'mainWarm.m1').figure!.value.value - find(bearings, tern, 'mainClearance.m1').figure!.value.value, 58 * 75 * 9.25e-6, 0.005)
+    expectNear(
+      find(bearings, tern, 'mainWarm.m1').figure!.value.value - find(bearings, tern, 'mainClearance.m1').figure!.value.value,
+      58 * 75 * 9.25e-6,
+      0.005,
+    )
   })
 
   it('has two rods to a gap on a V and one on an inline', () => {
-    const sides = (build: Build) => bearings.stations(build).filter(({ characteristic }) => characteristic === 'rodSide').map(({ place }) => place.cylinder)
+    const sides = (build: Build) =>
+      bearings
+        .stations(build)
+        .filter(({ characteristic }) => characteristic === 'rodSide')
+        .map(({ place }) => place.cylinder)
     expect(sides(petrel)).toEqual([1, 3, 5, 7])
     expect(sides(tern)).toEqual([1, 2, 3, 4, 5])
   })
@@ -201,13 +273,23 @@ describe('rings', () => {
   })
 
   it('judges a feeler as the interval it is', () => {
-    const at = (value: number, upper: number) => verdict(rings, read(tern, 'ringTop', { cylinder: 1, spot: 'top' }, value, 'feeler-fine.1', { upper }), 'topGap.1')
+    const at = (value: number, upper: number) =>
+      verdict(rings, read(tern, 'ringTop', { cylinder: 1, spot: 'top' }, value, 'feeler-fine.1', { upper }), 'topGap.1')
     expect(at(0.53, 0.55)).toBe('inDoubt')
     expect(at(0.5, 0.52)).toBe('under')
   })
 
   it('asks for three depths of the compression rings only, and only where the build gaps them so', () => {
-    const rows = (build: Build) => new Map(rings.stations(build).filter(({ place }) => place.cylinder === 1).map(({ characteristic }) => [characteristic, rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length]))
+    const rows = (build: Build) =>
+      new Map(
+        rings
+          .stations(build)
+          .filter(({ place }) => place.cylinder === 1)
+          .map(({ characteristic }) => [
+            characteristic,
+            rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length,
+          ]),
+      )
     expect(Object.fromEntries(rows(tern))).toEqual({ ringTop: 3, ringSecond: 3, railUpper: 1, railLower: 1 })
     expect(Object.fromEntries(rows(petrel))).toEqual({ ringTop: 1, ringSecond: 1, railUpper: 1, railLower: 1 })
   })
@@ -225,7 +307,14 @@ describe('rings', () => {
     // Another ring of the same bore was not on the file.
     expect(find(rings, filed, 'secondGap.2').figure!.value.value).toBe(find(rings, tern, 'secondGap.2').figure!.value.value)
     // Read again at the other places, they count again; also where the filed place itself was measured once more without strokes.
-    const again = read(read(filed, 'ringTop', place, 0.55, 'feeler-fine.1', { upper: 0.56, supersedes: filed.readings.current.get('ringTop/c2/top')!.id }), 'ringTop', { cylinder: 2, spot: 'bottom' }, 0.53, 'feeler-fine.1', { upper: 0.54 })
+    const again = read(
+      read(filed, 'ringTop', place, 0.55, 'feeler-fine.1', { upper: 0.56, supersedes: filed.readings.current.get('ringTop/c2/top')!.id }),
+      'ringTop',
+      { cylinder: 2, spot: 'bottom' },
+      0.53,
+      'feeler-fine.1',
+      { upper: 0.54 },
+    )
     expect(find(rings, again, 'topGap.2').figure!.value.value).toBeCloseTo(0.535, 9)
     expect(find(rings, again, 'topGap.2').remarks).toContainEqual({ code: 'filedSince', places: 1 })
     expect(taperByRing(filed, 2)).toBeUndefined()
@@ -239,9 +328,14 @@ describe('rings', () => {
 
   it('asks once more with the ring turned a quarter where the build gaps them so; the tighter of the two counts', () => {
     const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
-    const count = (build: Build, characteristic: string) => rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length
+    const count = (build: Build, characteristic: string) =>
+      rings.stations(build).filter((one) => one.place.cylinder === 1 && one.characteristic === characteristic).length
     expect([count(turned, 'ringTop'), count(turned, 'ringSecond'), count(turned, 'railUpper')]).toEqual([6, 6, 1])
-    expect(rings.stations(turned)[1]).toMatchObject({ id: 'ringTop/c1/top-quarter', label: 'Cylinder 1, top ring gap, an inch down, turned a quarter', row: 'Top, top ¼' })
+    expect(rings.stations(turned)[1]).toMatchObject({
+      id: 'ringTop/c1/top-quarter',
+      label: 'Cylinder 1, top ring gap, an inch down, turned a quarter',
+      row: 'Top, top ¼',
+    })
     // Not read yet: nothing changes.
     expect(find(rings, turned, 'topGap.1').figure!.value.value).toBe(find(rings, tern, 'topGap.1').figure!.value.value)
     const tight = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, 0.51, 'feeler-fine.1', { upper: 0.52 })
@@ -255,7 +349,9 @@ describe('rings', () => {
     const turned = spec(tern, (was) => ({ ...was, methods: { ...was.methods, ringQuarterTurn: true } }))
     const [top, bottom] = (['top', 'bottom'] as const).map((spot) => tern.readings.current.get(`ringTop/c1/${spot}`)!)
     const step = 0.0314
-    const more = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, top!.value + step, 'feeler-fine.1', { upper: top!.upper! + step })
+    const more = read(turned, 'ringTop', { cylinder: 1, spot: 'top-quarter' }, top!.value + step, 'feeler-fine.1', {
+      upper: top!.upper! + step,
+    })
     const before = taperByRing(tern, 1) as { figure: Figure }
     const after = taperByRing(more, 1) as { figure: Figure }
     expect(bottom).toBeDefined()
@@ -266,7 +362,10 @@ describe('rings', () => {
     const gap = find(rings, read(tern, 'ringTop', { cylinder: 4, spot: 'bottom' }, 0.5, 'feeler-fine.1', { upper: 0.51 }), 'topGap.4')
     expectNear(gap.figure!.value.value, 0.505, 1e-9)
     expect(gap.conformity!.verdict).toBe('under')
-    expect(gap.figure!.origin).toMatchObject({ from: 'sum', sum: { terms: [{ label: 'Bottom' }, { label: expect.any(String) }, { label: expect.any(String) }] } })
+    expect(gap.figure!.origin).toMatchObject({
+      from: 'sum',
+      sum: { terms: [{ label: 'Bottom' }, { label: expect.any(String) }, { label: expect.any(String) }] },
+    })
   })
 
   it('sets a second ring tighter than the top one against its limit', () => {
@@ -301,19 +400,33 @@ describe('rings', () => {
   })
 
   it('puts a ring that is too wide where the bore is smaller', () => {
-    const wide = spec(tern, (now) => ({ ...now, limits: { ...now.limits, topGap: { lower: 0.54, upper: 0.6, target: 0.56, source: 'test', reason: '' } } }))
+    const wide = spec(tern, (now) => ({
+      ...now,
+      limits: { ...now.limits, topGap: { lower: 0.54, upper: 0.6, target: 0.56, source: 'test', reason: '' } },
+    }))
     const build = read(wide, 'ringTop', { cylinder: 1, spot: 'top' }, 0.62, 'feeler-fine.1', { upper: 0.63 })
     const swap = swapRings(build, 'top', 0.56)!
     expect([...swap.after].sort()).toEqual([1, 2, 3, 4, 5])
     // A ring keeps its length: what the gaps come to in all changes only by the bores, which are the same.
-    expectNear(swap.gapsAfterMm.reduce((a, b) => a + b, 0), swap.gapsMm.reduce((a, b) => a + b, 0), 1e-9)
+    expectNear(
+      swap.gapsAfterMm.reduce((a, b) => a + b, 0),
+      swap.gapsMm.reduce((a, b) => a + b, 0),
+      1e-9,
+    )
   })
 
   it.each([
-    [{ boostKpa: 0, use: 'street', fuel: 'petrol' }, 0.0045], [{ boostKpa: 0, use: 'competition', fuel: 'petrol' }, 0.005], [{ boostKpa: 0, use: 'sustained', fuel: 'petrol' }, 0.0055],
-    [{ boostKpa: 50, use: 'street', fuel: 'petrol' }, 0.0055], [{ boostKpa: 160, use: 'competition', fuel: 'petrol' }, 0.0065], [{ boostKpa: 260, use: 'drag', fuel: 'petrol' }, 0.007],
-    [{ boostKpa: 260, use: 'drag', fuel: 'methanol' }, 0.0065], [{ boostKpa: 0, use: 'unsaid', fuel: 'unsaid' }, 0.0055],
-  ] as const)('starts %o from a factor of %s (common practice)', (duty, factor) => expect(topRingFactor({ ...duty, redlineRpm: 7000 }).factor).toBe(factor))
+    [{ boostKpa: 0, use: 'street', fuel: 'petrol' }, 0.0045],
+    [{ boostKpa: 0, use: 'competition', fuel: 'petrol' }, 0.005],
+    [{ boostKpa: 0, use: 'sustained', fuel: 'petrol' }, 0.0055],
+    [{ boostKpa: 50, use: 'street', fuel: 'petrol' }, 0.0055],
+    [{ boostKpa: 160, use: 'competition', fuel: 'petrol' }, 0.0065],
+    [{ boostKpa: 260, use: 'drag', fuel: 'petrol' }, 0.007],
+    [{ boostKpa: 260, use: 'drag', fuel: 'methanol' }, 0.0065],
+    [{ boostKpa: 0, use: 'unsaid', fuel: 'unsaid' }, 0.0055],
+  ] as const)('starts %o from a factor of %s (common practice)', (duty, factor) =>
+    expect(topRingFactor({ ...duty, redlineRpm: 7000 }).factor).toBe(factor),
+  )
 
   it('keeps the compression gaps of every school apart and off the thrust faces', () => {
     for (const { gaps } of Object.values(CLOCKING)) {
@@ -342,7 +455,15 @@ describe('rods and balance', () => {
   it('weighs a bobweight for the pins of a 90° V only', () => {
     let build = petrel
     for (let cylinder = 1; cylinder <= 8; cylinder++) {
-      for (const [name, grams] of [['pistonMass', 480], ['pinMass', 118], ['ringsMass', 46], ['rodSmall', 180], ['rodBig', 420], ['shellsMass', 42]] as const) build = read(build, name, { cylinder }, grams, 'scales.1', { unit: 'g' })
+      for (const [name, grams] of [
+        ['pistonMass', 480],
+        ['pinMass', 118],
+        ['ringsMass', 46],
+        ['rodSmall', 180],
+        ['rodBig', 420],
+        ['shellsMass', 42],
+      ] as const)
+        build = read(build, name, { cylinder }, grams, 'scales.1', { unit: 'g' })
     }
     const weights = rods.derive(build).filter(({ output }) => output === 'bobweight')
     expect(weights.map(({ cylinder }) => cylinder)).toEqual([1, 3, 5, 7])
@@ -352,17 +473,30 @@ describe('rods and balance', () => {
 
   it('pairs heavy sets with light rods', () => {
     let build = tern
-    for (const [cylinder, set, rod] of [[1, 340, 162], [2, 344, 160], [3, 342, 161], [4, 343, 158], [5, 341, 159]] as const) {
+    for (const [cylinder, set, rod] of [
+      [1, 340, 162],
+      [2, 344, 160],
+      [3, 342, 161],
+      [4, 343, 158],
+      [5, 341, 159],
+    ] as const) {
       build = read(build, 'pistonMass', { cylinder }, set, 'scales.1', { unit: 'g' })
       build = read(build, 'rodSmall', { cylinder }, rod, 'scales.1', { unit: 'g' })
     }
     const { before, after, massG } = matchMasses(build)!
     const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values)
     expect(spread(massG(after))).toBeLessThan(spread(massG(before)))
-    expectNear(massG(after).reduce((a, b) => a + b), massG(before).reduce((a, b) => a + b), 1e-9)
+    expectNear(
+      massG(after).reduce((a, b) => a + b),
+      massG(before).reduce((a, b) => a + b),
+      1e-9,
+    )
     const planned = withSpec(build, { ...build.spec, choice: { ...build.spec.choice, pistonInBore: [...after] } })
     expect(matchMasses(planned)!.before).toEqual(after)
-    const masses = rods.derive(planned).filter(({ output }) => output === 'reciprocating').map(({ figure }) => figure!.value.value)
+    const masses = rods
+      .derive(planned)
+      .filter(({ output }) => output === 'reciprocating')
+      .map(({ figure }) => figure!.value.value)
     massG(after).forEach((mass, index) => expectNear(masses[index]!, mass, 1e-9))
     expect(rods.advise(build, rods.derive(build)).map(({ change }) => change.code)).toContain('pairMasses')
   })
@@ -372,13 +506,22 @@ describe('checks', () => {
   it('keep the last word, and what was said before it', () => {
     const done = benchChecks(benchById('bores'), tern).find(({ id }) => id === 'cracks')!
     expect(done.check).toMatchObject({ passed: true })
-    const found = withEntries(tern, [{ kind: 'check', ...stamp(), characteristic: 'cracks', place: {}, passed: false, text: 'between 2 and 3' }])
-    expect(benchChecks(benchById('bores'), found).find(({ id }) => id === 'cracks')!.check).toMatchObject({ passed: false, text: 'between 2 and 3' })
+    const found = withEntries(tern, [
+      { kind: 'check', ...stamp(), characteristic: 'cracks', place: {}, passed: false, text: 'between 2 and 3' },
+    ])
+    expect(benchChecks(benchById('bores'), found).find(({ id }) => id === 'cracks')!.check).toMatchObject({
+      passed: false,
+      text: 'between 2 and 3',
+    })
     expect(found.readings.history.get('cracks')).toHaveLength(2)
   })
 
   it('are asked once, or for each', () => {
-    expect(benchChecks(benchById('bearings'), tern).filter(({ id }) => id === 'oilHoles').map(({ place }) => place.main)).toEqual([1, 2, 3, 4, 5, 6])
+    expect(
+      benchChecks(benchById('bearings'), tern)
+        .filter(({ id }) => id === 'oilHoles')
+        .map(({ place }) => place.main),
+    ).toEqual([1, 2, 3, 4, 5, 6])
     expect(benchChecks(benchById('rods'), tern).filter(({ id }) => id === 'pinClips')).toHaveLength(5)
   })
 })

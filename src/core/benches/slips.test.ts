@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild, type Build } from '@/core/build'
-import { find, petrelDocument, readingOf as typed, ternDocument, valueOf, withReading as read, withSpecOf as spec } from '../../../tests/support/builds'
+import {
+  find,
+  petrelDocument,
+  readingOf as typed,
+  ternDocument,
+  valueOf,
+  withReading as read,
+  withSpecOf as spec,
+} from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { standardUncertainty } from '../metrology'
 import { bearings, selectShells, withShells } from './bearings'
@@ -17,9 +25,18 @@ describe('compression', () => {
     const piston = { id: 'tall', name: 'Tall', volumeCm3: 8, compressionHeightMm: 32.1, source: 'test' }
     const known = spec(tern, (now) => ({ ...now, paper: { ...now.paper, compressionHeight: { value: 32, unit: 'mm', source: 'test' } } }))
     const after = withKnobs(known, { piston })
-    for (const cylinder of [1, 3, 5]) expectNear(valueOf(compression, after, `deckClearance.${cylinder}`), valueOf(compression, known, `deckClearance.${cylinder}`) - 0.1, 1e-9)
+    for (const cylinder of [1, 3, 5])
+      expectNear(
+        valueOf(compression, after, `deckClearance.${cylinder}`),
+        valueOf(compression, known, `deckClearance.${cylinder}`) - 0.1,
+        1e-9,
+      )
     const areaCm2 = tern.spec.paper.chamberOpenArea!.value
-    expectNear(valueOf(compression, withKnobs(tern, { headCutMm: 0.1 }), 'chamberVolume.2'), valueOf(compression, tern, 'chamberVolume.2') - areaCm2 * 0.01, 1e-9)
+    expectNear(
+      valueOf(compression, withKnobs(tern, { headCutMm: 0.1 }), 'chamberVolume.2'),
+      valueOf(compression, tern, 'chamberVolume.2') - areaCm2 * 0.01,
+      1e-9,
+    )
   })
 
   it('deck clearance is the plain mean of its four places', () => {
@@ -30,14 +47,25 @@ describe('compression', () => {
   it('nothing is odd that the gauge cannot tell from the others', () => {
     const isOdd = (build: Build) => find(compression, build, 'deckClearance.3').remarks.some(({ code }) => code === 'oddOneOut')
     expect(isOdd(tern)).toBe(true)
-    const coarse = openBuild({ ...ternDocument, gauges: ternDocument.gauges.map((card) => (card.id === 'dial-metric.1' ? { ...card, repeatability: 0.08 } : card)) })
+    const coarse = openBuild({
+      ...ternDocument,
+      gauges: ternDocument.gauges.map((card) => (card.id === 'dial-metric.1' ? { ...card, repeatability: 0.08 } : card)),
+    })
     expect(isOdd(coarse)).toBe(false)
   })
 
   it('the nearest miss weighs each miss by the width of its limit', () => {
     // Thin: ratio 0.5 off a band of 2, quench 0.25 off a band of 0.01. Thick: ratio 0.7 off, quench right. The thick one is nearer.
     const { deckCut: _, headCut: __, ratioSpread: ___, ...others } = tern.spec.limits
-    const strict = spec(tern, (now) => ({ ...now, limits: { ...others, compressionRatio: { lower: 9.5, upper: 11.5, source: 'test', reason: '' }, quench: { lower: 1.29, upper: 1.31, source: 'test', reason: '' }, deckClearance: { upper: 2, source: 'test', reason: '' } } }))
+    const strict = spec(tern, (now) => ({
+      ...now,
+      limits: {
+        ...others,
+        compressionRatio: { lower: 9.5, upper: 11.5, source: 'test', reason: '' },
+        quench: { lower: 1.29, upper: 1.31, source: 'test', reason: '' },
+        deckClearance: { upper: 2, source: 'test', reason: '' },
+      },
+    }))
     const { plans, nearest } = planCompression(strict, cylinderStates(strict))
     expect(plans).toEqual([])
     expect(nearest!.setup.gasket.thicknessMm).toBe(1.25)
@@ -48,7 +76,13 @@ describe('bearings', () => {
   it('narrower beside the vertical is said only where the gauge can tell it', () => {
     const at = (byMm: number) => {
       const vertical = typed(petrel, 'mainClearance/m3/vertical').value
-      const build = read(petrel, 'mainClearance', { main: 3, spot: 'left60' }, vertical - byMm, typed(petrel, 'mainClearance/m3/vertical').gauge)
+      const build = read(
+        petrel,
+        'mainClearance',
+        { main: 3, spot: 'left60' },
+        vertical - byMm,
+        typed(petrel, 'mainClearance/m3/vertical').gauge,
+      )
       return find(bearings, build, 'mainClearance.m3').remarks
     }
     expect(at(0.001).some(({ code }) => code === 'narrowBeside')).toBe(false)
@@ -58,7 +92,9 @@ describe('bearings', () => {
   it('a planned pair brings the tolerance of both its walls', () => {
     const shells = bearings.derive(withShells(petrel, selectShells(petrel, 'main')!))
     const planned = shells.find(({ output, figure }) => output === 'mainPlanned' && figure)!
-    const measured = standardUncertainty(shells.find(({ output, main }) => output === 'mainClearance' && main === planned.main)!.figure!.value)
+    const measured = standardUncertainty(
+      shells.find(({ output, main }) => output === 'mainClearance' && main === planned.main)!.figure!.value,
+    )
     // Two walls of ±2 µm that err alike (common practice): 2 · 0.002 ÷ √3.
     expectNear(Math.sqrt(standardUncertainty(planned.figure!.value) ** 2 - measured ** 2), (2 * 0.002) / Math.sqrt(3), 1e-9)
   })
@@ -78,7 +114,11 @@ describe('rings', () => {
     const place = { cylinder: 1, spot: 'top' }
     const lower = tern.spec.limits.topGap!.lower!
     const verdictWith = (card: object) => {
-      const build = openBuild({ ...ternDocument, spec: { ...ternDocument.spec, methods: { ...ternDocument.spec.methods, ringDepths: 1 } }, gauges: ternDocument.gauges.map((one) => (one.id === 'feeler-fine.1' ? { ...one, ...card } : one)) })
+      const build = openBuild({
+        ...ternDocument,
+        spec: { ...ternDocument.spec, methods: { ...ternDocument.spec.methods, ringDepths: 1 } },
+        gauges: ternDocument.gauges.map((one) => (one.id === 'feeler-fine.1' ? { ...one, ...card } : one)),
+      })
       return find(rings, read(build, 'ringTop', place, lower, 'feeler-fine.1', { upper: lower + 0.01 }), 'topGap.1').conformity!.verdict
     }
     expect(verdictWith({ biasU: 0.003 })).toBe('within')
@@ -100,7 +140,10 @@ describe('rings', () => {
 
 describe('rods and pistons', () => {
   it('the bobweight rule holds for the common pins of a 90° V alone', () => {
-    const bobweights = (bankAngleDeg: number) => rods.derive(spec(petrel, (now) => ({ ...now, layout: { ...now.layout, bankAngleDeg } }))).filter(({ output }) => output === 'bobweight').length
+    const bobweights = (bankAngleDeg: number) =>
+      rods
+        .derive(spec(petrel, (now) => ({ ...now, layout: { ...now.layout, bankAngleDeg } })))
+        .filter(({ output }) => output === 'bobweight').length
     expect([bobweights(90), bobweights(60), bobweights(72)]).toEqual([4, 0, 0])
   })
 
@@ -112,14 +155,19 @@ describe('rods and pistons', () => {
   })
 
   it('takes off what is over the lightest by more than the limit, and no more', () => {
-    const heavy = read(tern, 'pistonMass', { cylinder: 2 }, typed(tern, 'pistonMass/c2').value + 9, typed(tern, 'pistonMass/c2').gauge, { unit: 'g' })
+    const heavy = read(tern, 'pistonMass', { cylinder: 2 }, typed(tern, 'pistonMass/c2').value + 9, typed(tern, 'pistonMass/c2').gauge, {
+      unit: 'g',
+    })
     const lighten = rods.advise(heavy, rods.derive(heavy)).find(({ change }) => change.code === 'lighten')!
     const limit = tern.spec.limits.reciprocatingSpread!.upper!
     expectNear(valueOf(rods, lighten.after!, 'reciprocatingSpread'), limit, 1e-9)
   })
 
   it('hones to the target, not to the limit', () => {
-    const tight = spec(tern, (now) => ({ ...now, limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } } }))
+    const tight = spec(tern, (now) => ({
+      ...now,
+      limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } },
+    }))
     const hone = bores.advise(tight, bores.derive(tight)).find(({ change }) => change.code === 'hone')!
     if (hone.change.code !== 'hone') throw new Error('no hone')
     expect([...hone.change.byCylinder.keys()]).toEqual([1, 2, 3, 4, 5])
@@ -128,7 +176,8 @@ describe('rods and pistons', () => {
 
   it('a warm skirt is brought to 20 °C: 10 K of a forged piston are 22.5 µm a decimetre', () => {
     const skirt = typed(tern, 'skirt/c1')
-    const at = (partTempC: number) => valueOf(bores, read(tern, 'skirt', { cylinder: 1 }, skirt.value, skirt.gauge, { partTempC, gaugeTempC: 20 }), 'clearance.1')
+    const at = (partTempC: number) =>
+      valueOf(bores, read(tern, 'skirt', { cylinder: 1 }, skirt.value, skirt.gauge, { partTempC, gaugeTempC: 20 }), 'clearance.1')
     // Forged 2618 grows 22.5 · 10⁻⁶ a kelvin (from memory): a skirt read at 30 °C is smaller at 20 °C, and the clearance larger.
     expectNear(at(30) - at(20), skirt.value * 22.5e-6 * 10, 2e-5)
   })

@@ -45,7 +45,11 @@ describe('every length that grows is brought to 20 °C', () => {
     expectNear(warmedBy(tern, 'mainClearance/m3/vertical', value, 30, 20), -0.005365, 1e-6)
     expectNear(warmedBy(tern, 'mainClearance/m3/vertical', value, 30, 35), -0.005365, 1e-6)
     // Steel rods on a steel crank keep their clearance.
-    expectNear(warmedBy(tern, 'rodClearance/c3/vertical', (build) => valueOf(bearings, build, 'rodClearance.3'), 30, 20), 0, 1e-9)
+    expectNear(
+      warmedBy(tern, 'rodClearance/c3/vertical', (build) => valueOf(bearings, build, 'rodClearance.3'), 30, 20),
+      0,
+      1e-9,
+    )
   })
 
   it('an iron block and a steel crank close a little when warm: 2.5 in by 10 K is 0.6 µm', () => {
@@ -80,7 +84,8 @@ describe('what is not known of temperatures stays in the uncertainty', () => {
     const card = (id: string, change: object) => ({ ...tern.gauges.get(id)!, ...change })
     const { value, place } = readingOf(tern, 'rodClearance/c3/vertical')
     const gauges = [
-      card('bore-metric.1', { resolution: 0.001, repeatability: 0.0015, repeatabilityDof: 19, biasU: 0.004, scaleU: 0 }), card('mic-metric.1', { resolution: 0.002, repeatability: 0.001, repeatabilityDof: 19, biasU: 0.003, scaleU: 0 }),
+      card('bore-metric.1', { resolution: 0.001, repeatability: 0.0015, repeatabilityDof: 19, biasU: 0.004, scaleU: 0 }),
+      card('mic-metric.1', { resolution: 0.002, repeatability: 0.001, repeatabilityDof: 19, biasU: 0.003, scaleU: 0 }),
     ]
     const document = { ...ternDocument, gauges: ternDocument.gauges.map((one) => gauges.find(({ id }) => id === one.id) ?? one) }
     const build = withReading(openBuild(document), 'rodClearance', place, value, 'bore-metric.1')

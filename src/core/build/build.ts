@@ -1,5 +1,17 @@
 import { EXPANSION, type Expansion } from '../engine'
-import { assumedFigure, clearanceAtTwenty, gaugeReading, goNoGoReading, lengthAtTwenty, limitsU, paperFigure, REFERENCE_TEMP_C, zeroedReading, type Figure, type Uncertain } from '../metrology'
+import {
+  assumedFigure,
+  clearanceAtTwenty,
+  gaugeReading,
+  goNoGoReading,
+  lengthAtTwenty,
+  limitsU,
+  paperFigure,
+  REFERENCE_TEMP_C,
+  zeroedReading,
+  type Figure,
+  type Uncertain,
+} from '../metrology'
 import { partsUnder } from './parts'
 import type { PlannedWork } from './work'
 import { indexEntries, stationId, type ReadingsIndex } from './readings'
@@ -65,14 +77,25 @@ export function figureOfReading(build: Build, reading: Reading, station: string)
 export function zeroedReadingAt(build: Build, characteristic: string, place: Reading['place'], standard: Gauge): Figure | undefined {
   const station = stationId(characteristic, place)
   const reading = build.readings.current.get(station)
-  return reading && atTwenty(build, reading, { value: zeroedReading(reading.id, reading.value, gaugeOf(build, reading), standard), origin: originOf(reading, station) })
+  return (
+    reading &&
+    atTwenty(build, reading, {
+      value: zeroedReading(reading.id, reading.value, gaugeOf(build, reading), standard),
+      origin: originOf(reading, station),
+    })
+  )
 }
 
 /** A value or an interval with the uncertainty of its gauge; with what was typed behind ± where somebody knows better. */
 function indicated(reading: Reading, gauge: Gauge): Uncertain {
   if (reading.upper !== undefined) return goNoGoReading(reading.id, reading.value, reading.upper, gauge)
   if (reading.plusMinus === undefined) return gaugeReading(reading.id, reading.value, gauge)
-  return gaugeReading(reading.id, reading.value, { ...gauge, resolution: 0, repeatability: reading.plusMinus / 2, repeatabilityDof: Infinity })
+  return gaugeReading(reading.id, reading.value, {
+    ...gauge,
+    resolution: 0,
+    repeatability: reading.plusMinus / 2,
+    repeatabilityDof: Infinity,
+  })
 }
 
 function gaugeOf(build: Build, reading: Reading): Gauge {
@@ -98,17 +121,34 @@ function atTwenty(build: Build, reading: Reading, read: Figure): Figure {
   const parts = partsUnder(reading.characteristic, build.spec)
   if (!parts) return read
   const { partTempC, gaugeTempC } = reading
-  if (partTempC === undefined) return withShopTemperature(read, parts.kind === 'length' ? read.value.value * (EXPANSION.part.steel.perK - parts.part.perK) : -parts.diameterMm * (parts.outer.perK - parts.inner.perK))
-  const temperature = (name: string, value: number) => assumedFigure(name, { value, tolerance: TEMPERATURE_TOLERANCE_K, source: `as written down, ± ${TEMPERATURE_TOLERANCE_K} K` })
+  if (partTempC === undefined)
+    return withShopTemperature(
+      read,
+      parts.kind === 'length'
+        ? read.value.value * (EXPANSION.part.steel.perK - parts.part.perK)
+        : -parts.diameterMm * (parts.outer.perK - parts.inner.perK),
+    )
+  const temperature = (name: string, value: number) =>
+    assumedFigure(name, { value, tolerance: TEMPERATURE_TOLERANCE_K, source: `as written down, ± ${TEMPERATURE_TOLERANCE_K} K` })
   const part = temperature('part temperature', partTempC)
   if (parts.kind === 'clearance') {
     return clearanceAtTwenty.of({
-      readMm: read, diameterMm: { value: { value: parts.diameterMm, components: [] }, origin: { from: 'paper', key: parts.paper, source: build.spec.paper[parts.paper]!.source, exact: true } },
-      partTempC: part, outerPerK: grows(parts.outer), innerPerK: grows(parts.inner),
+      readMm: read,
+      diameterMm: {
+        value: { value: parts.diameterMm, components: [] },
+        origin: { from: 'paper', key: parts.paper, source: build.spec.paper[parts.paper]!.source, exact: true },
+      },
+      partTempC: part,
+      outerPerK: grows(parts.outer),
+      innerPerK: grows(parts.inner),
     })
   }
   return lengthAtTwenty.of({
-    readMm: read, partTempC: part, gaugeTempC: temperature('gauge temperature', gaugeTempC ?? REFERENCE_TEMP_C), gaugePerK: grows({ ...EXPANSION.part.steel, label: 'gauge steel' }), partPerK: grows(parts.part),
+    readMm: read,
+    partTempC: part,
+    gaugeTempC: temperature('gauge temperature', gaugeTempC ?? REFERENCE_TEMP_C),
+    gaugePerK: grows({ ...EXPANSION.part.steel, label: 'gauge steel' }),
+    partPerK: grows(parts.part),
   })
 }
 

@@ -5,16 +5,38 @@ import { DEFAULT_GAUGES, freshSpec, openBuild, BUILD_FORMAT, BUILD_VERSION, type
 import { readBuildFile } from '../files'
 
 const paper = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' })
-const KINDS: readonly (readonly [LayoutKind, readonly number[]])[] = [['single', [1]], ['inline', [2, 3, 4, 5, 6, 8]], ['v', [2, 4, 6, 8, 10, 12, 16]], ['flat', [2, 4, 6, 8, 12]]]
-const LAYOUTS = KINDS.flatMap(([kind, counts]) => counts.flatMap((cylinders) => (['metric', 'inch'] as const).map((units) => [kind, cylinders, units] as const)))
+const KINDS: readonly (readonly [LayoutKind, readonly number[]])[] = [
+  ['single', [1]],
+  ['inline', [2, 3, 4, 5, 6, 8]],
+  ['v', [2, 4, 6, 8, 10, 12, 16]],
+  ['flat', [2, 4, 6, 8, 12]],
+]
+const LAYOUTS = KINDS.flatMap(([kind, counts]) =>
+  counts.flatMap((cylinders) => (['metric', 'inch'] as const).map((units) => [kind, cylinders, units] as const)),
+)
 
 function fresh(kind: LayoutKind, cylinders: number, units: UnitSystem): BuildDocument {
   const spec = freshSpec({
-    name: 'Fresh', description: '', units, kind, cylinders, bankAngleDeg: 90, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder', fuel: 'petrol', boostKpa: 0,
-    paper: { bore: paper(86), stroke: paper(86), rodLength: paper(140) }, gasket: { boreMm: 87, thicknessMm: 1 },
+    name: 'Fresh',
+    description: '',
+    units,
+    kind,
+    cylinders,
+    bankAngleDeg: 90,
+    valvesPerCylinder: 4,
+    valveDrive: 'bucketShimUnder',
+    fuel: 'petrol',
+    boostKpa: 0,
+    paper: { bore: paper(86), stroke: paper(86), rodLength: paper(140) },
+    gasket: { boreMm: 87, thicknessMm: 1 },
   })
   return {
-    format: BUILD_FORMAT, version: BUILD_VERSION, id: '01920000-0000-7000-8000-00000000ffff', createdAt: '2026-03-01T10:00:00Z', gauges: [...DEFAULT_GAUGES], entries: [],
+    format: BUILD_FORMAT,
+    version: BUILD_VERSION,
+    id: '01920000-0000-7000-8000-00000000ffff',
+    createdAt: '2026-03-01T10:00:00Z',
+    gauges: [...DEFAULT_GAUGES],
+    entries: [],
     spec: { ...spec, limits: startingLimits(spec) },
   }
 }
@@ -38,7 +60,11 @@ describe.each(LAYOUTS)('a fresh %s of %i, %s', (kind, cylinders, units) => {
     for (const bench of BENCHES) {
       const stations = bench.stations(build)
       expect(stations.length, bench.id).toBeGreaterThan(0)
-      for (const { characteristic } of stations) expect(gaugesFor(bench.definition.characteristics[characteristic]!, DEFAULT_GAUGES, units), `${bench.id} ${characteristic}`).not.toEqual([])
+      for (const { characteristic } of stations)
+        expect(
+          gaugesFor(bench.definition.characteristics[characteristic]!, DEFAULT_GAUGES, units),
+          `${bench.id} ${characteristic}`,
+        ).not.toEqual([])
     }
   })
 

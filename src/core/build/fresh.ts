@@ -19,17 +19,35 @@ export interface FreshEngine {
   readonly fuel: Fuel
   readonly fuelWords?: string
   readonly boostKpa: number
-  readonly paper: Readonly<Partial<Record<'bore' | 'stroke' | 'rodLength' | 'compressionRatio' | 'chamberVolume' | 'pistonVolume' | 'deckClearance', PaperNumber>>>
+  readonly paper: Readonly<
+    Partial<Record<'bore' | 'stroke' | 'rodLength' | 'compressionRatio' | 'chamberVolume' | 'pistonVolume' | 'deckClearance', PaperNumber>>
+  >
   readonly gasket?: { readonly boreMm: number; readonly thicknessMm: number }
 }
 
 export const DEFAULT_METHODS: Methods = {
-  bore: 'paper', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1, piston: 'paper', crevice: 'greased', gasket: 'paper', rule: 'strict',
-  bearings: 'direct', ringDepths: 1, clocking: 'opposed', squish: 'pad',
+  bore: 'paper',
+  deckPlaces: 2,
+  chamber: 'buretteVolume',
+  chamberRepeats: 1,
+  piston: 'paper',
+  crevice: 'greased',
+  gasket: 'paper',
+  rule: 'strict',
+  bearings: 'direct',
+  ringDepths: 1,
+  clocking: 'opposed',
+  squish: 'pad',
 }
 
 export const DEFAULT_MATERIALS: Materials = {
-  block: 'greyIron', bore: 'greyIron', crank: 'steel', piston: 'forged2618', rod: 'steel', topRing: 'steel', secondRing: 'greyIron',
+  block: 'greyIron',
+  bore: 'greyIron',
+  crank: 'steel',
+  piston: 'forged2618',
+  rod: 'steel',
+  topRing: 'steel',
+  secondRing: 'greyIron',
 }
 
 /** Centre distance as a share of the bore when nothing is known of it: for the drawing only. */
@@ -44,11 +62,19 @@ export function freshSpec(engine: FreshEngine): Spec {
     units: engine.units,
     layout: freshLayout(engine),
     duty: {
-      use: engine.use ?? 'unsaid', ...(engine.useWords && { useWords: engine.useWords }), fuel: engine.fuel, ...(engine.fuelWords && { fuelWords: engine.fuelWords }),
-      boostKpa: engine.boostKpa, redlineRpm: 7000,
+      use: engine.use ?? 'unsaid',
+      ...(engine.useWords && { useWords: engine.useWords }),
+      fuel: engine.fuel,
+      ...(engine.fuelWords && { fuelWords: engine.fuelWords }),
+      boostKpa: engine.boostKpa,
+      redlineRpm: 7000,
     },
     paper: {
-      ambientPressure: { value: STANDARD_ATMOSPHERE_KPA, unit: engine.units === 'metric' ? 'kPa' : 'psi', source: 'standard atmosphere, ISO 2533' },
+      ambientPressure: {
+        value: STANDARD_ATMOSPHERE_KPA,
+        unit: engine.units === 'metric' ? 'kPa' : 'psi',
+        source: 'standard atmosphere, ISO 2533',
+      },
       ...engine.paper,
     },
     limits: {},
@@ -64,18 +90,33 @@ export function freshSpec(engine: FreshEngine): Spec {
 }
 
 /** The layout of an engine from the few answers: the usual crank, a firing order it allows, the usual mains. */
-export function freshLayout(engine: Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'valvesPerCylinder' | 'valveDrive' | 'crank' | 'bearings'> & { readonly paper?: FreshEngine['paper'] }): EngineLayout & { firingOrder: number[]; pins: Spec['layout']['pins'] } {
+export function freshLayout(
+  engine: Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'valvesPerCylinder' | 'valveDrive' | 'crank' | 'bearings'> & {
+    readonly paper?: FreshEngine['paper']
+  },
+): EngineLayout & { firingOrder: number[]; pins: Spec['layout']['pins'] } {
   const twoBanks = engine.kind === 'v' || engine.kind === 'flat'
   const placed = {
-    kind: engine.kind, cylinders: engine.cylinders, bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
-    numbering: twoBanks ? 'alternating' : 'downEachBank', numberOneAt: 'front', leadingBank: 'left', rotation: 'clockwise',
+    kind: engine.kind,
+    cylinders: engine.cylinders,
+    bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
+    numbering: twoBanks ? 'alternating' : 'downEachBank',
+    numberOneAt: 'front',
+    leadingBank: 'left',
+    rotation: 'clockwise',
   } as const
   const bearings = engine.bearings ?? 'plain'
   const layout = {
-    ...placed, firingOrder: [] as number[], pins: usualPins(placed, engine.crank).map((pin) => ({ ...pin, cylinders: [...pin.cylinders] })),
-    mains: usualMains(engine.kind, engine.cylinders), mainBearings: bearings, rodBearings: bearings,
-    valvesPerCylinder: engine.valvesPerCylinder, valveDrive: engine.valveDrive,
-    boreSpacingMm: Math.round((engine.paper?.bore?.value ?? 85) * USUAL_SPACING), intakeSide: twoBanks ? 'valley' : 'left',
+    ...placed,
+    firingOrder: [] as number[],
+    pins: usualPins(placed, engine.crank).map((pin) => ({ ...pin, cylinders: [...pin.cylinders] })),
+    mains: usualMains(engine.kind, engine.cylinders),
+    mainBearings: bearings,
+    rodBearings: bearings,
+    valvesPerCylinder: engine.valvesPerCylinder,
+    valveDrive: engine.valveDrive,
+    boreSpacingMm: Math.round((engine.paper?.bore?.value ?? 85) * USUAL_SPACING),
+    intakeSide: twoBanks ? 'valley' : 'left',
   } as const
   return { ...layout, firingOrder: [...usualFiringOrder(layout)] }
 }

@@ -10,8 +10,16 @@ describe('checks of a gauge', () => {
   const cards = [...DEFAULT_GAUGES, card({ id: 'mic-metric.2', bias: 0.002 }), card({ id: 'mic-metric.3', bias: 0.001 })]
 
   it('show the drift from one to the next', () => {
-    expect(checksOf(cards, 'mic-metric').map(({ card: { id }, drift }) => [id, drift])).toEqual([['mic-metric.1', undefined], ['mic-metric.2', 0.002], ['mic-metric.3', -0.001]])
-    expect(currentCards(cards).filter(({ gauge }) => gauge === 'mic-metric').map(({ id }) => id)).toEqual(['mic-metric.3'])
+    expect(checksOf(cards, 'mic-metric').map(({ card: { id }, drift }) => [id, drift])).toEqual([
+      ['mic-metric.1', undefined],
+      ['mic-metric.2', 0.002],
+      ['mic-metric.3', -0.001],
+    ])
+    expect(
+      currentCards(cards)
+        .filter(({ gauge }) => gauge === 'mic-metric')
+        .map(({ id }) => id),
+    ).toEqual(['mic-metric.3'])
   })
 
   it('hold until their day and are overdue after it, never before and never without a schedule', () => {

@@ -11,5 +11,25 @@ export { freshLayout, freshSpec, DEFAULT_MATERIALS, DEFAULT_METHODS, type FreshE
 export { checkDue, checksOf, currentCards, isOverdue, type GaugeCheck } from './gaugeCards'
 export { DEFAULT_GAUGES } from './defaultGauges'
 export type {
-  BuildDocument, Check, Duty, Entry, Gasket, Gauge, Limit, Materials, Methods, Move, Note, PaperNumber, PistonOption, Place, Reading, Shell, ShellPair, Skip, Spec, Strike, UnitSystem,
+  BuildDocument,
+  Check,
+  Duty,
+  Entry,
+  Gasket,
+  Gauge,
+  Limit,
+  Materials,
+  Methods,
+  Move,
+  Note,
+  PaperNumber,
+  PistonOption,
+  Place,
+  Reading,
+  Shell,
+  ShellPair,
+  Skip,
+  Spec,
+  Strike,
+  UnitSystem,
 } from './types'

@@ -22,7 +22,10 @@ const MIGRATIONS: MigrationSteps = {
       },
     }
   },
-  /** Version 2 knew no crank: it is the usual one of the layout where the firing order agrees with it, else the one the order was written for. */
+  /**
+   * Version 2 knew no crank: it is the usual one of the layout where the firing order agrees with it, else the one the order
+   * was written for.
+   */
   2: (document) => {
     const spec = document.spec as V2Spec
     const { firingIntervalsDeg: _, ...layout } = spec.layout
@@ -34,7 +37,12 @@ const MIGRATIONS: MigrationSteps = {
         duty: dutyFromWords(spec.duty),
         materials: { ...spec.materials, rod: 'steel' },
         methods: { ...spec.methods, squish: 'pad' },
-        limits: Object.fromEntries(Object.entries(spec.limits).map(([key, limit]) => [key, limit.source.startsWith('Preset:') ? { ...limit, follows: true } : limit])),
+        limits: Object.fromEntries(
+          Object.entries(spec.limits).map(([key, limit]) => [
+            key,
+            limit.source.startsWith('Preset:') ? { ...limit, follows: true } : limit,
+          ]),
+        ),
       },
     }
   },
@@ -52,30 +60,49 @@ interface V2Spec {
 function pinsFor(old: V2Layout): readonly CrankPin[] {
   const layout = (pins: readonly CrankPin[]): EngineLayout => ({ ...old, pins, mainBearings: 'plain', rodBearings: 'plain' })
   const fires = (pins: readonly CrankPin[]) => old.firingIntervalsDeg === undefined && firingIssues(layout(pins)).length === 0
-  const usual = crankStyles(old.kind, old.cylinders).map((style) => usualPins(old, style)).find(fires)
+  const usual = crankStyles(old.kind, old.cylinders)
+    .map((style) => usualPins(old, style))
+    .find(fires)
   return usual ?? pinsOfOrder(old)
 }
 
 /** A pin a rod, where the order and the intervals of the old document put its top. */
 function pinsOfOrder(old: V2Layout): readonly CrankPin[] {
-  const isFirst = new Map(cylinderPlaces(old as unknown as EngineLayout).map(({ cylinder, bank }) => [cylinder, old.kind !== 'v' && old.kind !== 'flat' ? true : bank === firstBank(old)]))
+  const isFirst = new Map(
+    cylinderPlaces(old as unknown as EngineLayout).map(({ cylinder, bank }) => [
+      cylinder,
+      old.kind !== 'v' && old.kind !== 'flat' ? true : bank === firstBank(old),
+    ]),
+  )
   let at = 0
   return old.firingOrder.map((cylinder, index): CrankPin => {
     const top = at
     at += old.firingIntervalsDeg?.[index] ?? 720 / old.cylinders
-    return { angleDeg: (((isFirst.get(cylinder) ? 0 : old.bankAngleDeg) - top) % 360 + 360) % 360, cylinders: [cylinder] }
+    return { angleDeg: ((((isFirst.get(cylinder) ? 0 : old.bankAngleDeg) - top) % 360) + 360) % 360, cylinders: [cylinder] }
   })
 }
 
 /** Old duties were free words: what a word says for sure is taken, anything else is unsaid; the words are kept. */
 function dutyFromWords({ use, fuel, ...rest }: V2Spec['duty']) {
   const says = (words: string, text: string) => new RegExp(`\\b(?:${words})\\b`, 'i').test(text)
-  const found = says('marine|lake|hydroplane|offshore|endurance|sustained|oval', use) ? 'sustained'
-    : says('drag', use) ? 'drag'
-      : says('rac(?:e|es|ing)|hill-?climb|grass-?track|rally|circuit|sprint|autocross|kart', use) ? 'competition'
-        : says('street|road|touring|daily|commuter', use) ? 'street' : 'unsaid'
-  const burns = says('methanol', fuel) ? 'methanol' : says('ethanol|e85|e98', fuel) ? 'ethanolBlend' : says('diesel', fuel) ? 'diesel'
-    : says('petrol|gasoline|ron|octane|pump', fuel) ? 'petrol' : 'unsaid'
+  const found = says('marine|lake|hydroplane|offshore|endurance|sustained|oval', use)
+    ? 'sustained'
+    : says('drag', use)
+      ? 'drag'
+      : says('rac(?:e|es|ing)|hill-?climb|grass-?track|rally|circuit|sprint|autocross|kart', use)
+        ? 'competition'
+        : says('street|road|touring|daily|commuter', use)
+          ? 'street'
+          : 'unsaid'
+  const burns = says('methanol', fuel)
+    ? 'methanol'
+    : says('ethanol|e85|e98', fuel)
+      ? 'ethanolBlend'
+      : says('diesel', fuel)
+        ? 'diesel'
+        : says('petrol|gasoline|ron|octane|pump', fuel)
+          ? 'petrol'
+          : 'unsaid'
   return { ...rest, use: found, useWords: use, fuel: burns, fuelWords: fuel }
 }
 

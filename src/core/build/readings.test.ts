@@ -7,10 +7,26 @@ const place = { cylinder: 3, spot: 'front' }
 const STATION = 'deck/c3/front'
 const uuid = (n: number) => `01920000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const reading = (n: number, value: number): Entry => ({
-  kind: 'reading', id: uuid(n), at, by: 'KV', characteristic: 'deck', place, value, unit: 'mm', asTyped: String(value), gauge: 'dial.1',
+  kind: 'reading',
+  id: uuid(n),
+  at,
+  by: 'KV',
+  characteristic: 'deck',
+  place,
+  value,
+  unit: 'mm',
+  asTyped: String(value),
+  gauge: 'dial.1',
 })
 const correction = (n: number, value: number, of: number): Entry => ({ ...reading(n, value), supersedes: uuid(of) }) as Entry
-const strike = (n: number, target: number): Entry => ({ kind: 'strike', id: uuid(n), at, by: 'KV', target: uuid(target), reason: 'dial had slipped' })
+const strike = (n: number, target: number): Entry => ({
+  kind: 'strike',
+  id: uuid(n),
+  at,
+  by: 'KV',
+  target: uuid(target),
+  reason: 'dial had slipped',
+})
 const undo = (n: number, target: number): Entry => ({ kind: 'undo', id: uuid(n), at, by: 'KV', target: uuid(target) })
 const valueAt = (entries: Entry[]) => indexEntries(entries).current.get(STATION)?.value
 
@@ -30,24 +46,49 @@ describe('readings index', () => {
 
   it('what a reading corrects decides, not the clock that stamped it nor the order of arrival', () => {
     const slow = { ...correction(1, 0.06, 2), at: '2026-03-01T09:00:00.000Z' } as Entry
-    for (const entries of [[reading(2, 0.05), slow], [slow, reading(2, 0.05)]]) {
+    for (const entries of [
+      [reading(2, 0.05), slow],
+      [slow, reading(2, 0.05)],
+    ]) {
       expect(valueAt(entries)).toBe(0.06)
-      expect(indexEntries(entries).history.get(STATION)!.map(({ entry, state }) => [entry.id, state])).toContainEqual([uuid(2), 'superseded'])
+      expect(
+        indexEntries(entries)
+          .history.get(STATION)!
+          .map(({ entry, state }) => [entry.id, state]),
+      ).toContainEqual([uuid(2), 'superseded'])
     }
   })
 
   it('two readings that do not know of each other are a conflict: both kept, the later received counts until it is settled', () => {
     const index = indexEntries([reading(2, 0.06), reading(1, 0.05)])
     expect(index.current.get(STATION)?.value).toBe(0.05)
-    expect(index.conflicts.get(STATION)!.map(({ value }) => value).sort()).toEqual([0.05, 0.06])
-    expect(index.history.get(STATION)!.map(({ state }) => state).sort()).toEqual(['conflicting', 'current'])
+    expect(
+      index.conflicts
+        .get(STATION)!
+        .map(({ value }) => value)
+        .sort(),
+    ).toEqual([0.05, 0.06])
+    expect(
+      index.history
+        .get(STATION)!
+        .map(({ state }) => state)
+        .sort(),
+    ).toEqual(['conflicting', 'current'])
     const settled = indexEntries([reading(2, 0.06), reading(1, 0.05), { ...correction(3, 0.06, 1), settles: [uuid(2)] } as Entry])
     expect(settled.current.get(STATION)?.id).toBe(uuid(3))
     expect(settled.conflicts.size).toBe(0)
   })
 
   it('a reading moved to the cylinder it was meant for counts there, and nowhere else', () => {
-    const move: Entry = { kind: 'move', id: uuid(2), at, by: 'KV', target: uuid(1), place: { cylinder: 4, spot: 'front' }, reason: 'meant for 4' }
+    const move: Entry = {
+      kind: 'move',
+      id: uuid(2),
+      at,
+      by: 'KV',
+      target: uuid(1),
+      place: { cylinder: 4, spot: 'front' },
+      reason: 'meant for 4',
+    }
     const index = indexEntries([reading(1, 0.05), move])
     expect(index.current.has(STATION)).toBe(false)
     expect(index.current.get('deck/c4/front')).toMatchObject({ id: uuid(1), value: 0.05 })

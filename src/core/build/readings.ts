@@ -81,7 +81,11 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
     if (heads.length > 1) conflicts.set(station, heads)
   }
   const history = new Map<string, HistoryLine[]>()
-  for (const [station, atStation] of lines) history.set(station, atStation.map((line) => ({ ...line, state: stateOf(line, current.get(station)) })))
+  for (const [station, atStation] of lines)
+    history.set(
+      station,
+      atStation.map((line) => ({ ...line, state: stateOf(line, current.get(station)) })),
+    )
   for (const [station, away] of awayLines) history.set(station, [...(history.get(station) ?? []), ...away])
   return { current, conflicts, history, skips, checks, byId, takenBack, arrival: new Map(entries.map(({ id }, index) => [id, index])) }
 
@@ -130,7 +134,15 @@ function supersededIds(entries: readonly Entry[], stands: (id: string) => boolea
 }
 
 /** The last standing entry of one person at one bench, as `belongs` knows the bench: what that person's undo takes back. */
-export function lastOf(entries: readonly Entry[], index: ReadingsIndex, by: string, belongs: (characteristic: string) => boolean): Entry | undefined {
-  const characteristicOf = (entry: Entry): string | undefined => ('characteristic' in entry ? entry.characteristic : index.byId.get(entry.target)?.characteristic)
-  return entries.findLast((entry) => entry.kind !== 'undo' && entry.by === by && !index.takenBack.has(entry.id) && belongs(characteristicOf(entry) ?? ''))
+export function lastOf(
+  entries: readonly Entry[],
+  index: ReadingsIndex,
+  by: string,
+  belongs: (characteristic: string) => boolean,
+): Entry | undefined {
+  const characteristicOf = (entry: Entry): string | undefined =>
+    'characteristic' in entry ? entry.characteristic : index.byId.get(entry.target)?.characteristic
+  return entries.findLast(
+    (entry) => entry.kind !== 'undo' && entry.by === by && !index.takenBack.has(entry.id) && belongs(characteristicOf(entry) ?? ''),
+  )
 }

@@ -17,217 +17,261 @@ const words = z.string().trim().min(1).max(200)
 const instant = z.iso.datetime({ offset: true })
 const unitId = z.enum(UNIT_IDS as [string, ...string[]])
 
-export const layoutSchema = z.object({
-  kind: z.enum(['inline', 'v', 'flat', 'single']),
-  cylinders: z.int().min(1).max(16),
-  bankAngleDeg: finite.min(0).max(180),
-  numbering: z.enum(['downEachBank', 'alternating']),
-  numberOneAt: z.enum(['front', 'rear']),
-  leadingBank: z.enum(['left', 'right']),
-  rotation: z.enum(['clockwise', 'anticlockwise']),
-  firingOrder: z.array(z.int().min(1).max(16)).min(1).max(16),
-  /** The crank: where its pins stand, in the running direction, and which rods are on them. */
-  pins: z.array(z.object({ angleDeg: finite.min(-360).max(360), cylinders: z.array(z.int().min(1).max(16)).min(1).max(4), splitDeg: finite.min(-180).max(180).optional() }).strict()).min(1).max(16),
-  /** Main bearings along the crank. */
-  mains: z.int().min(1).max(17),
-  mainBearings: z.enum(['plain', 'rolling']),
-  rodBearings: z.enum(['plain', 'rolling']),
-  valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
-  valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
-  boreSpacingMm: finite.positive(),
-  intakeSide: z.enum(['left', 'right', 'valley']),
-}).strict()
+export const layoutSchema = z
+  .object({
+    kind: z.enum(['inline', 'v', 'flat', 'single']),
+    cylinders: z.int().min(1).max(16),
+    bankAngleDeg: finite.min(0).max(180),
+    numbering: z.enum(['downEachBank', 'alternating']),
+    numberOneAt: z.enum(['front', 'rear']),
+    leadingBank: z.enum(['left', 'right']),
+    rotation: z.enum(['clockwise', 'anticlockwise']),
+    firingOrder: z.array(z.int().min(1).max(16)).min(1).max(16),
+    /** The crank: where its pins stand, in the running direction, and which rods are on them. */
+    pins: z
+      .array(
+        z
+          .object({
+            angleDeg: finite.min(-360).max(360),
+            cylinders: z.array(z.int().min(1).max(16)).min(1).max(4),
+            splitDeg: finite.min(-180).max(180).optional(),
+          })
+          .strict(),
+      )
+      .min(1)
+      .max(16),
+    /** Main bearings along the crank. */
+    mains: z.int().min(1).max(17),
+    mainBearings: z.enum(['plain', 'rolling']),
+    rodBearings: z.enum(['plain', 'rolling']),
+    valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
+    valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
+    boreSpacingMm: finite.positive(),
+    intakeSide: z.enum(['left', 'right', 'valley']),
+  })
+  .strict()
 
-export const dutySchema = z.object({
-  use: z.enum(DUTY_USES),
-  /** In the owner's words. */
-  useWords: text.optional(),
-  fuel: z.enum(FUELS),
-  fuelWords: text.optional(),
-  boostKpa: finite.min(0).max(1000),
-  redlineRpm: finite.positive().max(30_000),
-}).strict()
+export const dutySchema = z
+  .object({
+    use: z.enum(DUTY_USES),
+    /** In the owner's words. */
+    useWords: text.optional(),
+    fuel: z.enum(FUELS),
+    fuelWords: text.optional(),
+    boostKpa: finite.min(0).max(1000),
+    redlineRpm: finite.positive().max(30_000),
+  })
+  .strict()
 
-export const paperNumberSchema = z.object({
-  value: finite,
-  /** Half-width of hard limits; left out when the paper gives none. */
-  tolerance: finite.nonnegative().optional(),
-  /** Whether the tolerance is one error common to the set, or another for each piece; left out: common. */
-  varies: z.enum(['set', 'piece']).optional(),
-  unit: unitId,
-  source: words,
-  reason: text.optional(),
-}).strict()
+export const paperNumberSchema = z
+  .object({
+    value: finite,
+    /** Half-width of hard limits; left out when the paper gives none. */
+    tolerance: finite.nonnegative().optional(),
+    /** Whether the tolerance is one error common to the set, or another for each piece; left out: common. */
+    varies: z.enum(['set', 'piece']).optional(),
+    unit: unitId,
+    source: words,
+    reason: text.optional(),
+  })
+  .strict()
 
-export const limitSchema = z.object({
-  lower: finite.optional(),
-  upper: finite.optional(),
-  target: finite.optional(),
-  source: words,
-  reason: text,
-  /** Put in by a bench; it follows the paper and the duty until somebody overrides it. */
-  follows: z.literal(true).optional(),
-}).strict().refine((limit) => limit.lower !== undefined || limit.upper !== undefined, { message: 'a limit needs a lower or an upper bound' })
+export const limitSchema = z
+  .object({
+    lower: finite.optional(),
+    upper: finite.optional(),
+    target: finite.optional(),
+    source: words,
+    reason: text,
+    /** Put in by a bench; it follows the paper and the duty until somebody overrides it. */
+    follows: z.literal(true).optional(),
+  })
+  .strict()
+  .refine((limit) => limit.lower !== undefined || limit.upper !== undefined, { message: 'a limit needs a lower or an upper bound' })
   .refine((limit) => (limit.lower ?? -Infinity) <= (limit.upper ?? Infinity), { message: 'the lower bound is above the upper' })
 
-export const gasketSchema = z.object({
-  id,
-  name: words,
-  boreMm: finite.positive(),
-  /** Compressed thickness, never the loose one. */
-  thicknessMm: finite.positive(),
-  thicknessToleranceMm: finite.nonnegative().optional(),
-  /** What it is made of, where that decides: the deck's finish. */
-  kind: z.enum(['multiLayerSteel', 'composite', 'copper', 'steelShim', 'other']).optional(),
-  source: words,
-}).strict()
+export const gasketSchema = z
+  .object({
+    id,
+    name: words,
+    boreMm: finite.positive(),
+    /** Compressed thickness, never the loose one. */
+    thicknessMm: finite.positive(),
+    thicknessToleranceMm: finite.nonnegative().optional(),
+    /** What it is made of, where that decides: the deck's finish. */
+    kind: z.enum(['multiLayerSteel', 'composite', 'copper', 'steelShim', 'other']).optional(),
+    source: words,
+  })
+  .strict()
 
 /** Bearing shells on the shelf, counted in halves: a pair is two. */
-export const shellSchema = z.object({
-  id,
-  name: words,
-  fits: z.enum(['main', 'rod']),
-  /** How much thicker one half is than a standard one; an X half is thinner. */
-  wallMm: finite.min(-0.1).max(0.5),
-  /** Put on one half after the wall was measured. */
-  coatingMm: finite.min(0).max(0.05).optional(),
-  halves: z.int().min(0).max(200),
-  source: words,
-}).strict()
+export const shellSchema = z
+  .object({
+    id,
+    name: words,
+    fits: z.enum(['main', 'rod']),
+    /** How much thicker one half is than a standard one; an X half is thinner. */
+    wallMm: finite.min(-0.1).max(0.5),
+    /** Put on one half after the wall was measured. */
+    coatingMm: finite.min(0).max(0.05).optional(),
+    halves: z.int().min(0).max(200),
+    source: words,
+  })
+  .strict()
 
-export const materialsSchema = z.object({
-  block: z.enum(BLOCK_MATERIALS),
-  bore: z.enum(BLOCK_MATERIALS),
-  crank: z.enum(CRANK_MATERIALS),
-  piston: z.enum(PISTON_MATERIALS),
-  rod: z.enum(ROD_MATERIALS),
-  topRing: z.enum(RING_MATERIALS),
-  secondRing: z.enum(RING_MATERIALS),
-}).strict()
+export const materialsSchema = z
+  .object({
+    block: z.enum(BLOCK_MATERIALS),
+    bore: z.enum(BLOCK_MATERIALS),
+    crank: z.enum(CRANK_MATERIALS),
+    piston: z.enum(PISTON_MATERIALS),
+    rod: z.enum(ROD_MATERIALS),
+    topRing: z.enum(RING_MATERIALS),
+    secondRing: z.enum(RING_MATERIALS),
+  })
+  .strict()
 
 /** Which half stands where; planned on a reading, and taken as fitted once the journal is measured again. */
-export const shellPairSchema = z.object({
-  upper: id,
-  lower: id,
-  plannedOn: z.uuid(),
-  /** What stood there when that reading was taken; left out: standard halves. */
-  instead: z.object({ upper: id, lower: id }).strict().optional(),
-}).strict()
+export const shellPairSchema = z
+  .object({
+    upper: id,
+    lower: id,
+    plannedOn: z.uuid(),
+    /** What stood there when that reading was taken; left out: standard halves. */
+    instead: z.object({ upper: id, lower: id }).strict().optional(),
+  })
+  .strict()
 
-export const pistonSchema = z.object({
-  id,
-  name: words,
-  /** Dish and pockets positive, dome negative. */
-  volumeCm3: finite,
-  compressionHeightMm: finite.positive(),
-  source: words,
-}).strict()
+export const pistonSchema = z
+  .object({
+    id,
+    name: words,
+    /** Dish and pockets positive, dome negative. */
+    volumeCm3: finite,
+    compressionHeightMm: finite.positive(),
+    source: words,
+  })
+  .strict()
 
-export const methodsSchema = z.object({
-  bore: z.enum(['paper', 'measured']),
-  deckPlaces: z.union([z.literal(2), z.literal(4)]),
-  chamber: z.enum(['buretteLevels', 'buretteVolume', 'mass']),
-  chamberRepeats: z.int().min(1).max(3),
-  piston: z.enum(['paper', 'downTheBore']),
-  /** Down the bore: was the gap above the top ring greased shut, or did the fluid fill it? */
-  crevice: z.enum(['greased', 'filled']),
-  gasket: z.enum(['paper', 'measured']),
-  /** Bore gauge zeroed on the journal's micrometer; housing and journal apart; or a crushed strip. */
-  bearings: z.enum(['direct', 'separate', 'strip']),
-  /** Depths at which each compression ring is gapped. */
-  ringDepths: z.union([z.literal(1), z.literal(3)]),
-  /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
-  ringQuarterTurn: z.boolean().optional(),
-  /** Side and back clearance of each compression ring is read, not only looked at; not said: it is not. */
-  ringGrooves: z.boolean().optional(),
-  clocking: z.enum(['maker', 'opposed', 'pinAxis']),
-  /** Whether the chamber has a pad that comes close to the crown; without one there is no quench to judge. */
-  squish: z.enum(['pad', 'none']),
-  rule: z.enum(['strict', 'probable']),
-}).strict()
+export const methodsSchema = z
+  .object({
+    bore: z.enum(['paper', 'measured']),
+    deckPlaces: z.union([z.literal(2), z.literal(4)]),
+    chamber: z.enum(['buretteLevels', 'buretteVolume', 'mass']),
+    chamberRepeats: z.int().min(1).max(3),
+    piston: z.enum(['paper', 'downTheBore']),
+    /** Down the bore: was the gap above the top ring greased shut, or did the fluid fill it? */
+    crevice: z.enum(['greased', 'filled']),
+    gasket: z.enum(['paper', 'measured']),
+    /** Bore gauge zeroed on the journal's micrometer; housing and journal apart; or a crushed strip. */
+    bearings: z.enum(['direct', 'separate', 'strip']),
+    /** Depths at which each compression ring is gapped. */
+    ringDepths: z.union([z.literal(1), z.literal(3)]),
+    /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
+    ringQuarterTurn: z.boolean().optional(),
+    /** Side and back clearance of each compression ring is read, not only looked at; not said: it is not. */
+    ringGrooves: z.boolean().optional(),
+    clocking: z.enum(['maker', 'opposed', 'pinAxis']),
+    /** Whether the chamber has a pad that comes close to the crown; without one there is no quench to judge. */
+    squish: z.enum(['pad', 'none']),
+    rule: z.enum(['strict', 'probable']),
+  })
+  .strict()
 
-export const specSchema = z.object({
-  name: words,
-  description: text,
-  units: z.enum(['metric', 'inch']),
-  layout: layoutSchema,
-  duty: dutySchema,
-  paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
-  limits: z.record(z.string(), limitSchema),
-  /** Limits somebody took off: no preset comes back in their place. */
-  unlimited: z.array(z.string()).optional(),
-  job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
-  copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
-  /** Work that is over: off the board, everything kept. */
-  putAway: z.boolean().optional(),
-  methods: methodsSchema,
-  materials: materialsSchema,
-  stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
-  choice: z.object({
-    gasket: id.optional(),
-    /** The last entry there was when other parts were chosen: readings up to it were taken with the old ones. */
-    chosenAfter: z.object({ gasket: z.uuid().optional(), pistons: z.uuid().optional() }).strict().optional(),
-    piston: id.optional(),
-    /** The mark of the piston that goes into each cylinder, number one first; left out: each into its own. */
-    pistonInBore: z.array(z.int().min(1).max(16)).optional(),
-    /** Shells chosen for a journal, by its name (`main.3`, `rod.2`); left out: standard halves. */
-    shells: z.record(z.string(), shellPairSchema).optional(),
-  }).strict(),
-}).strict()
+export const specSchema = z
+  .object({
+    name: words,
+    description: text,
+    units: z.enum(['metric', 'inch']),
+    layout: layoutSchema,
+    duty: dutySchema,
+    paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
+    limits: z.record(z.string(), limitSchema),
+    /** Limits somebody took off: no preset comes back in their place. */
+    unlimited: z.array(z.string()).optional(),
+    job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
+    copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
+    /** Work that is over: off the board, everything kept. */
+    putAway: z.boolean().optional(),
+    methods: methodsSchema,
+    materials: materialsSchema,
+    stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
+    choice: z
+      .object({
+        gasket: id.optional(),
+        /** The last entry there was when other parts were chosen: readings up to it were taken with the old ones. */
+        chosenAfter: z.object({ gasket: z.uuid().optional(), pistons: z.uuid().optional() }).strict().optional(),
+        piston: id.optional(),
+        /** The mark of the piston that goes into each cylinder, number one first; left out: each into its own. */
+        pistonInBore: z.array(z.int().min(1).max(16)).optional(),
+        /** Shells chosen for a journal, by its name (`main.3`, `rod.2`); left out: standard halves. */
+        shells: z.record(z.string(), shellPairSchema).optional(),
+      })
+      .strict(),
+  })
+  .strict()
 
-export const gaugeSchema = z.object({
-  /** This state of the gauge; a new check makes a new card with a new id and the same `gauge`. */
-  id,
-  gauge: id,
-  name: words,
-  measures: z.enum(['length', 'volume', 'mass', 'torque', 'roughness']),
-  use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'strip', 'torque', 'roughness', 'other']),
-  unit: unitId,
-  resolution: finite.positive().max(100),
-  repeatability: finite.nonnegative().max(100),
-  repeatabilityDof: finite.positive(),
-  bias: finite,
-  biasU: finite.nonnegative(),
-  scaleU: finite.nonnegative(),
-  checkedOn: z.iso.date().optional(),
-  /** Days a check holds; left out: the gauge is not on a schedule. */
-  checkEveryDays: z.int().positive().max(3650).optional(),
-  since: instant,
-}).strict()
+export const gaugeSchema = z
+  .object({
+    /** This state of the gauge; a new check makes a new card with a new id and the same `gauge`. */
+    id,
+    gauge: id,
+    name: words,
+    measures: z.enum(['length', 'volume', 'mass', 'torque', 'roughness']),
+    use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'strip', 'torque', 'roughness', 'other']),
+    unit: unitId,
+    resolution: finite.positive().max(100),
+    repeatability: finite.nonnegative().max(100),
+    repeatabilityDof: finite.positive(),
+    bias: finite,
+    biasU: finite.nonnegative(),
+    scaleU: finite.nonnegative(),
+    checkedOn: z.iso.date().optional(),
+    /** Days a check holds; left out: the gauge is not on a schedule. */
+    checkEveryDays: z.int().positive().max(3650).optional(),
+    since: instant,
+  })
+  .strict()
 
-export const placeSchema = z.object({
-  cylinder: z.int().min(1).max(16).optional(),
-  /** Main bearing, counted from the front. */
-  main: z.int().min(1).max(17).optional(),
-  bank: z.enum(['left', 'right']).optional(),
-  spot: z.string().min(1).max(24).optional(),
-  repeat: z.int().min(1).max(9).optional(),
-}).strict()
+export const placeSchema = z
+  .object({
+    cylinder: z.int().min(1).max(16).optional(),
+    /** Main bearing, counted from the front. */
+    main: z.int().min(1).max(17).optional(),
+    bank: z.enum(['left', 'right']).optional(),
+    spot: z.string().min(1).max(24).optional(),
+    repeat: z.int().min(1).max(9).optional(),
+  })
+  .strict()
 
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
 const stamp = { id: entryId, at: instant, by: z.string().trim().min(1).max(8) }
 const station = { characteristic: z.string().min(1).max(32), place: placeSchema }
 
-export const readingSchema = z.object({
-  kind: z.literal('reading'), ...stamp, ...station,
-  value: finite,
-  /** Upper end of a go/no-go interval. */
-  upper: finite.optional(),
-  /** Half-width typed behind ±, at 95 %: it stands in place of the gauge's own noise. */
-  plusMinus: finite.nonnegative().optional(),
-  unit: unitId,
-  asTyped: z.string().max(64),
-  gauge: id,
-  /** Where part and gauge were not at 20 °C: the value is as indicated, the correction is in the sum. */
-  partTempC: finite.min(-30).max(200).optional(),
-  gaugeTempC: finite.min(-30).max(60).optional(),
-  /** Strokes of the ring file since the reading before. */
-  strokes: z.int().min(1).max(999).optional(),
-  supersedes: z.uuid().optional(),
-  /** Other readings of the place that did not know of each other, settled by this one. */
-  settles: z.array(z.uuid()).max(20).optional(),
-}).strict()
+export const readingSchema = z
+  .object({
+    kind: z.literal('reading'),
+    ...stamp,
+    ...station,
+    value: finite,
+    /** Upper end of a go/no-go interval. */
+    upper: finite.optional(),
+    /** Half-width typed behind ±, at 95 %: it stands in place of the gauge's own noise. */
+    plusMinus: finite.nonnegative().optional(),
+    unit: unitId,
+    asTyped: z.string().max(64),
+    gauge: id,
+    /** Where part and gauge were not at 20 °C: the value is as indicated, the correction is in the sum. */
+    partTempC: finite.min(-30).max(200).optional(),
+    gaugeTempC: finite.min(-30).max(60).optional(),
+    /** Strokes of the ring file since the reading before. */
+    strokes: z.int().min(1).max(999).optional(),
+    supersedes: z.uuid().optional(),
+    /** Other readings of the place that did not know of each other, settled by this one. */
+    settles: z.array(z.uuid()).max(20).optional(),
+  })
+  .strict()
 const strikeSchema = z.object({ kind: z.literal('strike'), ...stamp, target: z.uuid(), reason: words }).strict()
 const skipSchema = z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
 const noteSchema = z.object({ kind: z.literal('note'), ...stamp, ...station, text: words }).strict()
@@ -237,14 +281,24 @@ const checkSchema = z.object({ kind: z.literal('check'), ...stamp, ...station, p
 const moveSchema = z.object({ kind: z.literal('move'), ...stamp, target: z.uuid(), place: placeSchema, reason: words }).strict()
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
-export const entrySchema = z.discriminatedUnion('kind', [readingSchema, strikeSchema, skipSchema, noteSchema, checkSchema, moveSchema, undoSchema])
+export const entrySchema = z.discriminatedUnion('kind', [
+  readingSchema,
+  strikeSchema,
+  skipSchema,
+  noteSchema,
+  checkSchema,
+  moveSchema,
+  undoSchema,
+])
 
-export const buildDocumentSchema = z.object({
-  format: z.literal(BUILD_FORMAT),
-  version: z.literal(BUILD_VERSION),
-  id: z.uuid(),
-  createdAt: instant,
-  spec: specSchema,
-  gauges: z.array(gaugeSchema),
-  entries: z.array(entrySchema),
-}).strict()
+export const buildDocumentSchema = z
+  .object({
+    format: z.literal(BUILD_FORMAT),
+    version: z.literal(BUILD_VERSION),
+    id: z.uuid(),
+    createdAt: instant,
+    spec: specSchema,
+    gauges: z.array(gaugeSchema),
+    entries: z.array(entrySchema),
+  })
+  .strict()

@@ -2,8 +2,21 @@
 import type { z } from 'zod'
 import type { UnitId } from '../quantity'
 import type {
-  buildDocumentSchema, dutySchema, entrySchema, gasketSchema, gaugeSchema, limitSchema, materialsSchema, methodsSchema, paperNumberSchema,
-  pistonSchema, placeSchema, readingSchema, shellPairSchema, shellSchema, specSchema,
+  buildDocumentSchema,
+  dutySchema,
+  entrySchema,
+  gasketSchema,
+  gaugeSchema,
+  limitSchema,
+  materialsSchema,
+  methodsSchema,
+  paperNumberSchema,
+  pistonSchema,
+  placeSchema,
+  readingSchema,
+  shellPairSchema,
+  shellSchema,
+  specSchema,
 } from './schema'
 
 type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }

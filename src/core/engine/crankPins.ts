@@ -23,11 +23,13 @@ export function firstBank({ rotation }: Pick<EngineLayout, 'rotation'>): Cylinde
 export function topsDeg(layout: EngineLayout): ReadonlyMap<number, number> {
   const first = firstBank(layout)
   const several = bankCount(layout) === 2
-  const raw = new Map(cylinderPlaces(layout).map(({ cylinder, bank }) => {
-    const pin = layout.pins.find(({ cylinders }) => cylinders.includes(cylinder))
-    const follows = several && bank !== first
-    return [cylinder, (follows ? layout.bankAngleDeg + (pin?.splitDeg ?? 0) : 0) - (pin?.angleDeg ?? 0)] as const
-  }))
+  const raw = new Map(
+    cylinderPlaces(layout).map(({ cylinder, bank }) => {
+      const pin = layout.pins.find(({ cylinders }) => cylinders.includes(cylinder))
+      const follows = several && bank !== first
+      return [cylinder, (follows ? layout.bankAngleDeg + (pin?.splitDeg ?? 0) : 0) - (pin?.angleDeg ?? 0)] as const
+    }),
+  )
   const one = raw.get(1) ?? 0
   return new Map([...raw].map(([cylinder, angle]) => [cylinder, withinTurn(angle - one)]))
 }
@@ -51,7 +53,12 @@ export function crankStyles(kind: LayoutKind, cylinders: number): readonly Crank
 
 /** Tops of a row of cylinders on one bank, front to rear, for the usual cranks (common practice). */
 const ROW_TOPS_DEG: Readonly<Record<number, readonly number[]>> = {
-  1: [0], 2: [0, 180], 3: [0, 120, 240], 4: [0, 180, 180, 0], 5: [0, 144, 216, 288, 72], 6: [0, 120, 240, 240, 120, 0],
+  1: [0],
+  2: [0, 180],
+  3: [0, 120, 240],
+  4: [0, 180, 180, 0],
+  5: [0, 144, 216, 288, 72],
+  6: [0, 120, 240, 240, 120, 0],
   8: [0, 180, 90, 270, 270, 90, 180, 0],
 }
 const CROSS_PLANE_PINS_DEG = [0, 90, 270, 180]
@@ -68,7 +75,11 @@ export function usualPins(layout: Placed, style: CrankStyle = crankStyles(layout
     const inRow = places.filter((place) => place.row === row)
     const angleDeg = rowPins[index]!
     // Opposite pistons of a boxer reach their tops together: each has a pin of its own, half a turn from the other.
-    if (isBoxer) return inRow.map(({ cylinder, bank }) => ({ angleDeg: bank === firstBank(layout) ? angleDeg : withinTurn(angleDeg + 180), cylinders: [cylinder] }))
+    if (isBoxer)
+      return inRow.map(({ cylinder, bank }) => ({
+        angleDeg: bank === firstBank(layout) ? angleDeg : withinTurn(angleDeg + 180),
+        cylinders: [cylinder],
+      }))
     const splitDeg = splitOf(layout, style)
     return [{ angleDeg, cylinders: inRow.map(({ cylinder }) => cylinder), ...(splitDeg !== 0 && inRow.length > 1 && { splitDeg }) }]
   })

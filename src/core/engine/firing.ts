@@ -21,7 +21,9 @@ export type FiringIssue =
 export function firingIntervals(layout: EngineLayout): readonly number[] {
   const tops = topsDeg(layout)
   const order = layout.firingOrder
-  const shortest = order.map((cylinder, index) => withinTurn((tops.get(order[(index + 1) % order.length]!) ?? 0) - (tops.get(cylinder) ?? 0)))
+  const shortest = order.map((cylinder, index) =>
+    withinTurn((tops.get(order[(index + 1) % order.length]!) ?? 0) - (tops.get(cylinder) ?? 0)),
+  )
   const turnApart = shortest.map((interval) => interval || TURN_DEG)
   const firesTogether = layout.cylinders > 2 * new Set([...tops.values()].map((top) => Math.round(top))).size
   const intervals = firesTogether ? shortest : turnApart
@@ -37,17 +39,29 @@ export function firingIssues(layout: EngineLayout): readonly FiringIssue[] {
   if (fired.length !== numbers.length || fired.some((cylinder, index) => cylinder !== numbers[index])) {
     return [{ code: 'notEveryCylinderOnce', expected: layout.cylinders }]
   }
-  const astray = numbers.find((cylinder) => layout.pins.flatMap(({ cylinders }) => cylinders).filter((one) => one === cylinder).length !== 1)
+  const astray = numbers.find(
+    (cylinder) => layout.pins.flatMap(({ cylinders }) => cylinders).filter((one) => one === cylinder).length !== 1,
+  )
   if (astray !== undefined) return [{ code: 'notEveryCylinderOnAPin', cylinder: astray }]
   const totalDeg = sum(firingIntervals(layout))
   return Math.abs(totalDeg - CYCLE_DEG) > ANGLE_TOL_DEG ? [{ code: 'throwsDisagree', totalDeg }] : []
 }
 
-const KNOWN_ORDERS: readonly (readonly number[])[] = [[1, 8, 4, 3, 6, 5, 7, 2], [1, 3, 2, 4], [1, 6, 5, 4, 3, 2], [1, 6, 2, 4, 3, 5]]
+const KNOWN_ORDERS: readonly (readonly number[])[] = [
+  [1, 8, 4, 3, 6, 5, 7, 2],
+  [1, 3, 2, 4],
+  [1, 6, 5, 4, 3, 2],
+  [1, 6, 2, 4, 3, 5],
+]
 
-/** A firing order the crank allows: a known one, or the most even, banks and ends in turn. The builder confirms it from the engine's paperwork. */
+/**
+ * A firing order the crank allows: a known one, or the most even, banks and ends in turn. The builder confirms it from the
+ * engine's paperwork.
+ */
 export function usualFiringOrder(layout: EngineLayout): readonly number[] {
-  const known = KNOWN_ORDERS.find((firingOrder) => firingOrder.length === layout.cylinders && firingIssues({ ...layout, firingOrder }).length === 0)
+  const known = KNOWN_ORDERS.find(
+    (firingOrder) => firingOrder.length === layout.cylinders && firingIssues({ ...layout, firingOrder }).length === 0,
+  )
   return known ?? mostEvenOrder(layout)
 }
 
@@ -61,7 +75,8 @@ function mostEvenOrder(layout: EngineLayout): readonly number[] {
     const unfired = cylinderNumbers(layout).filter((cylinder) => !order.includes(cylinder))
     // Beyond the second top of any that has not fired it never would.
     const lastChance = Math.min(...unfired.map((cylinder) => tops.get(cylinder)! + TURN_DEG))
-    const open = unfired.flatMap((cylinder) => [0, TURN_DEG].map((turn) => ({ cylinder, angle: tops.get(cylinder)! + turn })))
+    const open = unfired
+      .flatMap((cylinder) => [0, TURN_DEG].map((turn) => ({ cylinder, angle: tops.get(cylinder)! + turn })))
       .filter(({ angle }) => angle > at - ANGLE_TOL_DEG && angle < lastChance + ANGLE_TOL_DEG)
     const costOf = ({ cylinder, angle }: { cylinder: number; angle: number }) => {
       const { bank, row } = placeOf.get(cylinder)!
@@ -88,7 +103,13 @@ export function parkingAngle(layout: EngineLayout, crank: Crank): { readonly ang
     return { angleDeg: withinTurn(angleDeg), dropMm: leastDrop(angleDeg) }
   })
   const dropMm = Math.max(...best.map((one) => one.dropMm))
-  return { anglesDeg: best.filter((one) => dropMm - one.dropMm < PARKING_TOL_MM).map(({ angleDeg }) => angleDeg).sort((a, b) => a - b), dropMm }
+  return {
+    anglesDeg: best
+      .filter((one) => dropMm - one.dropMm < PARKING_TOL_MM)
+      .map(({ angleDeg }) => angleDeg)
+      .sort((a, b) => a - b),
+    dropMm,
+  }
 }
 
 /** Angles whose pistons stand within this of each other are equally good places to park. */

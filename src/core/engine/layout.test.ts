@@ -4,12 +4,14 @@ import { sharedPins, topsDeg, usualPins } from './crankPins'
 import { firingIntervals, firingIssues, usualFiringOrder } from './firing'
 import { cylinderPlaces, type EngineLayout, type LayoutKind } from './layout'
 
-const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 90, crank?: Parameters<typeof freshLayout>[0]['crank']): EngineLayout => (
+const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 90, crank?: Parameters<typeof freshLayout>[0]['crank']): EngineLayout =>
   freshLayout({ kind, cylinders, bankAngleDeg, valvesPerCylinder: 2, valveDrive: 'pushrod', ...(crank && { crank }) })
-)
 const base = start('v', 8)
 const four = start('inline', 4)
-const where = (layout: EngineLayout) => cylinderPlaces(layout).map(({ bank, row }) => `${bank[0]}${row}`).join(' ')
+const where = (layout: EngineLayout) =>
+  cylinderPlaces(layout)
+    .map(({ bank, row }) => `${bank[0]}${row}`)
+    .join(' ')
 const tops = (layout: EngineLayout) => [...new Set([...topsDeg(layout).values()].map((top) => Math.round(top)))].sort((a, b) => a - b)
 
 describe('numbering (common practice)', () => {
@@ -42,7 +44,10 @@ describe('tops follow from pins, split and bank (common practice: the tops of ea
   ])('%s', (_, layout, expected) => expect(tops(layout)).toEqual(expected))
 
   it('V-twins of 45° and 90° reach their tops a bank angle apart, whichever bank carries number one', () => {
-    for (const [bankAngleDeg, apart] of [[45, [45, 315]], [90, [90, 270]]] as const) {
+    for (const [bankAngleDeg, apart] of [
+      [45, [45, 315]],
+      [90, [90, 270]],
+    ] as const) {
       const [, second] = tops(start('v', 2, bankAngleDeg))
       expect(apart).toContain(second)
     }
@@ -56,7 +61,12 @@ describe('tops follow from pins, split and bank (common practice: the tops of ea
 
 describe('rods on a pin', () => {
   it('a 90° V8 shares four, a split V6 none, a boxer none', () => {
-    expect(sharedPins(base).map(({ cylinders }) => cylinders)).toEqual([[1, 2], [3, 4], [5, 6], [7, 8]])
+    expect(sharedPins(base).map(({ cylinders }) => cylinders)).toEqual([
+      [1, 2],
+      [3, 4],
+      [5, 6],
+      [7, 8],
+    ])
     expect(sharedPins(start('v', 6, 60))).toEqual([])
     expect(sharedPins(start('flat', 4))).toEqual([])
     expect(start('flat', 6).pins).toHaveLength(6)
@@ -82,8 +92,25 @@ describe('firing', () => {
   })
 
   it.each<[LayoutKind, number, number]>([
-    ['single', 1, 0], ['inline', 2, 0], ['inline', 3, 0], ['inline', 4, 0], ['inline', 5, 0], ['inline', 6, 0], ['inline', 8, 0], ['flat', 2, 180], ['flat', 4, 180], ['flat', 6, 180],
-    ['v', 2, 45], ['v', 2, 90], ['v', 4, 60], ['v', 6, 60], ['v', 6, 90], ['v', 8, 90], ['v', 10, 72], ['v', 10, 90], ['v', 12, 60],
+    ['single', 1, 0],
+    ['inline', 2, 0],
+    ['inline', 3, 0],
+    ['inline', 4, 0],
+    ['inline', 5, 0],
+    ['inline', 6, 0],
+    ['inline', 8, 0],
+    ['flat', 2, 180],
+    ['flat', 4, 180],
+    ['flat', 6, 180],
+    ['v', 2, 45],
+    ['v', 2, 90],
+    ['v', 4, 60],
+    ['v', 6, 60],
+    ['v', 6, 90],
+    ['v', 8, 90],
+    ['v', 10, 72],
+    ['v', 10, 90],
+    ['v', 12, 60],
   ])('%s %i at %i° starts from an order its crank allows', (kind, cylinders, bankAngleDeg) => {
     expect(firingIssues(start(kind, cylinders, bankAngleDeg))).toEqual([])
   })
@@ -91,7 +118,9 @@ describe('firing', () => {
   it('finds an order that misses a cylinder, a cylinder on no pin or on two, throws that disagree', () => {
     expect(firingIssues({ ...base, firingOrder: [1, 8, 4, 3, 6, 5, 7, 7] })).toEqual([{ code: 'notEveryCylinderOnce', expected: 8 }])
     expect(firingIssues({ ...base, pins: base.pins.slice(1) })).toEqual([{ code: 'notEveryCylinderOnAPin', cylinder: 1 }])
-    expect(firingIssues({ ...base, pins: [...base.pins, { angleDeg: 0, cylinders: [8] }] })).toEqual([{ code: 'notEveryCylinderOnAPin', cylinder: 8 }])
+    expect(firingIssues({ ...base, pins: [...base.pins, { angleDeg: 0, cylinders: [8] }] })).toEqual([
+      { code: 'notEveryCylinderOnAPin', cylinder: 8 },
+    ])
     // 1-2-3-4 on a four: 180 + 360 + 180 + 360 turns thrice.
     expect(firingIssues({ ...four, firingOrder: [1, 2, 3, 4] })).toEqual([{ code: 'throwsDisagree', totalDeg: 1080 }])
     // The order of a cross-plane crank on a flat-plane one.

@@ -18,7 +18,10 @@ export interface Expansion {
   readonly tolerancePerK: number
 }
 
-/** Near 20 °C, for measuring and for a warm engine. From memory: iron 10.5–11e-6, steel 11.5–12e-6, cast aluminium 20–22e-6, hypereutectic about 18e-6, wrought about 23e-6; titanium 8.4–9.2e-6, bronze 17–18e-6. */
+/**
+ * Near 20 °C, for measuring and for a warm engine. From memory: iron 10.5–11e-6, steel 11.5–12e-6, cast aluminium 20–22e-6,
+ * hypereutectic about 18e-6, wrought about 23e-6; titanium 8.4–9.2e-6, bronze 17–18e-6.
+ */
 const PARTS = {
   greyIron: { label: 'grey iron', perK: 10.75e-6, tolerancePerK: 0.25e-6 },
   castAluminium: { label: 'cast aluminium', perK: 21e-6, tolerancePerK: 1e-6 },
@@ -33,7 +36,10 @@ const PARTS = {
   castHypereutectic: { label: 'cast, high silicon', perK: 18e-6, tolerancePerK: 1e-6 },
 } as const satisfies Record<BlockMaterial | CrankMaterial | RodMaterial | PistonMaterial | 'bronze', Expansion>
 
-/** Rings, mean from 20 to 250–300 °C, from memory: grey iron 11.5–12e-6, ductile 12–12.5e-6, low-alloy steel 12.5–13e-6, 13–17 % chrome steel 10.5–11.5e-6. */
+/**
+ * Rings, mean from 20 to 250–300 °C, from memory: grey iron 11.5–12e-6, ductile 12–12.5e-6, low-alloy steel 12.5–13e-6,
+ * 13–17 % chrome steel 10.5–11.5e-6.
+ */
 const RINGS = {
   greyIron: { label: 'grey iron', perK: 11.75e-6, tolerancePerK: 0.25e-6 },
   ductileIron: { label: 'ductile iron', perK: 12.25e-6, tolerancePerK: 0.25e-6 },

@@ -11,7 +11,8 @@ import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
 const TODAY = new Date('2026-03-01T12:00:00Z')
 const tern = demoDocument(DEMO_BUILDS[0]!, TODAY)
 
-const sampleOf = (version: number) => readFileSync(path.resolve(import.meta.dirname, `../../../tests/reference/samples/build.v${version}.kalibros.json`), 'utf8')
+const sampleOf = (version: number) =>
+  readFileSync(path.resolve(import.meta.dirname, `../../../tests/reference/samples/build.v${version}.kalibros.json`), 'utf8')
 const migrated = (version: number) => migrateDocument(JSON.parse(sampleOf(version))) as BuildDocument
 
 /** The document with one thing changed by hand, as a person with an editor would. */
@@ -32,16 +33,58 @@ describe('build files', () => {
     expect(codeOf(readBuildFile(writeBuildFile(tern).slice(0, 5000)))).toBe('notJson')
     expect(codeOf(readBuildFile('{"format":"something-else"}'))).toBe('notABuildFile')
     expect(codeOf(readBuildFile('[1,2]'))).toBe('notABuildFile')
-    expect(codeOf(edited((json) => { json.version = 99 }))).toBe('newerVersion')
+    expect(
+      codeOf(
+        edited((json) => {
+          json.version = 99
+        }),
+      ),
+    ).toBe('newerVersion')
   })
 
   it.each([
-    ['a value that is text', (json: any) => { json.entries[30].value = '0.05' }, ['entries', 30, 'value']],
-    ['a reading whose gauge is not in the file', (json: any) => { json.entries[20].gauge = 'gone' }, ['entries', 20, 'gauge']],
-    ['an id used twice', (json: any) => { json.entries[5].id = json.entries[4].id }, ['entries', 5, 'id']],
-    ['a cylinder that never fires', (json: any) => { json.spec.layout.firingOrder = [1, 2, 4, 5, 5] }, ['spec', 'layout', 'firingOrder']],
-    ['a limit upside down', (json: any) => { json.spec.limits.quench = { lower: 2, upper: 1, source: 'x', reason: '' } }, ['spec', 'limits', 'quench']],
-    ['a gasket chosen that is not in stock', (json: any) => { json.spec.choice.gasket = 'nope' }, ['spec', 'choice', 'gasket']],
+    [
+      'a value that is text',
+      (json: any) => {
+        json.entries[30].value = '0.05'
+      },
+      ['entries', 30, 'value'],
+    ],
+    [
+      'a reading whose gauge is not in the file',
+      (json: any) => {
+        json.entries[20].gauge = 'gone'
+      },
+      ['entries', 20, 'gauge'],
+    ],
+    [
+      'an id used twice',
+      (json: any) => {
+        json.entries[5].id = json.entries[4].id
+      },
+      ['entries', 5, 'id'],
+    ],
+    [
+      'a cylinder that never fires',
+      (json: any) => {
+        json.spec.layout.firingOrder = [1, 2, 4, 5, 5]
+      },
+      ['spec', 'layout', 'firingOrder'],
+    ],
+    [
+      'a limit upside down',
+      (json: any) => {
+        json.spec.limits.quench = { lower: 2, upper: 1, source: 'x', reason: '' }
+      },
+      ['spec', 'limits', 'quench'],
+    ],
+    [
+      'a gasket chosen that is not in stock',
+      (json: any) => {
+        json.spec.choice.gasket = 'nope'
+      },
+      ['spec', 'choice', 'gasket'],
+    ],
   ])('refuses %s and says where', (_, change, path) => {
     const result = edited(change)
     expect(result.ok ? [] : result.issues.map((issue) => issue.path)).toContainEqual(path)
@@ -54,7 +97,12 @@ describe('build files', () => {
     const { document } = result
     expect(old.version).toBe(version)
     expect(document).toMatchObject({ version: 3, id: old.id, entries: old.entries, gauges: old.gauges })
-    expect(document.spec).toMatchObject({ paper: old.spec.paper, limits: old.spec.limits, layout: { ...old.spec.layout, mains: 5, mainBearings: 'plain', rodBearings: 'plain' }, stock: { gaskets: old.spec.stock.gaskets } })
+    expect(document.spec).toMatchObject({
+      paper: old.spec.paper,
+      limits: old.spec.limits,
+      layout: { ...old.spec.layout, mains: 5, mainBearings: 'plain', rodBearings: 'plain' },
+      stock: { gaskets: old.spec.stock.gaskets },
+    })
     expect(firingIssues(document.spec.layout)).toEqual([])
     expect(migrateSpec(old.spec, version)).toEqual(document.spec)
     expect(migrateSpec(document.spec, 3)).toEqual(document.spec)
@@ -62,10 +110,16 @@ describe('build files', () => {
 
   it('keeps the words of an old duty, takes from them only what they say for sure, and lets presets follow paper', () => {
     const { spec } = migrated(2)
-    expect(spec.duty).toMatchObject({ use: 'sustained', useWords: 'lake racing, sustained full throttle', fuel: 'petrol', fuelWords: '110 octane leaded' })
+    expect(spec.duty).toMatchObject({
+      use: 'sustained',
+      useWords: 'lake racing, sustained full throttle',
+      fuel: 'petrol',
+      fuelWords: '110 octane leaded',
+    })
     expect(spec.limits.clearance).toMatchObject({ follows: true })
     expect(spec.limits.quench).not.toHaveProperty('follows')
-    const duty = (use: string, fuel: string) => migrateSpec({ ...JSON.parse(sampleOf(2)).spec, duty: { use, fuel, boostKpa: 0, redlineRpm: 7000 } }, 2).duty
+    const duty = (use: string, fuel: string) =>
+      migrateSpec({ ...JSON.parse(sampleOf(2)).spec, duty: { use, fuel, boostKpa: 0, redlineRpm: 7000 } }, 2).duty
     expect(duty('road racing', 'E85')).toMatchObject({ use: 'competition', fuel: 'ethanolBlend' })
     expect(duty('commuter', 'pump')).toMatchObject({ use: 'street', fuel: 'petrol' })
     expect(duty('drag strip', 'methanol')).toMatchObject({ use: 'drag', fuel: 'methanol' })
@@ -73,8 +127,14 @@ describe('build files', () => {
   })
 
   it('gives an old layout the crank its firing order was written for', () => {
-    expect(sharedPins(migrated(2).spec.layout).map(({ cylinders }) => cylinders)).toEqual([[1, 2], [3, 4], [5, 6], [7, 8]])
-    const layout = (change: object) => migrateSpec({ ...JSON.parse(sampleOf(2)).spec, layout: { ...JSON.parse(sampleOf(2)).spec.layout, ...change } }, 2).layout
+    expect(sharedPins(migrated(2).spec.layout).map(({ cylinders }) => cylinders)).toEqual([
+      [1, 2],
+      [3, 4],
+      [5, 6],
+      [7, 8],
+    ])
+    const layout = (change: object) =>
+      migrateSpec({ ...JSON.parse(sampleOf(2)).spec, layout: { ...JSON.parse(sampleOf(2)).spec.layout, ...change } }, 2).layout
     // Flat-plane order on a V8: the flat-plane crank.
     const flat = layout({ firingOrder: [1, 8, 3, 6, 7, 2, 5, 4] })
     expect(firingIssues(flat)).toEqual([])

@@ -7,9 +7,13 @@ import { BUILD_FORMAT, BUILD_VERSION } from '../build/version'
 import { documentIssues, type FileIssue } from './door'
 import { shapeIssue } from './shape'
 
-export type ReadResult = { readonly ok: true; readonly document: BuildDocument } | { readonly ok: false; readonly issues: readonly FileIssue[] }
+export type ReadResult =
+  { readonly ok: true; readonly document: BuildDocument } | { readonly ok: false; readonly issues: readonly FileIssue[] }
 
-/** The text of a build file as a document, migrated to this version, or everything that is wrong with it. A byte order mark is no part of it. */
+/**
+ * The text of a build file as a document, migrated to this version, or everything that is wrong with it. A byte order mark
+ * is no part of it.
+ */
 export function readBuildFile(text: string): ReadResult {
   let json: unknown
   try {
@@ -21,9 +25,11 @@ export function readBuildFile(text: string): ReadResult {
 }
 
 export function readBuildJson(json: unknown): ReadResult {
-  if (typeof json !== 'object' || json === null || !('format' in json) || json.format !== BUILD_FORMAT) return failed({ code: 'notABuildFile', path: [] })
+  if (typeof json !== 'object' || json === null || !('format' in json) || json.format !== BUILD_FORMAT)
+    return failed({ code: 'notABuildFile', path: [] })
   const version = 'version' in json ? json.version : undefined
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return failed({ code: 'shape', path: ['version'], detail: 'wants a version number' })
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return failed({ code: 'shape', path: ['version'], detail: 'wants a version number' })
   if (version > BUILD_VERSION) return failed({ code: 'newerVersion', path: ['version'], got: version, known: BUILD_VERSION })
   const migrated = toThisVersion(json, version)
   if (!migrated) return failed({ code: 'olderUnreadable', path: ['spec'], version })
@@ -50,7 +56,11 @@ export function writeBuildFile(document: BuildDocument): string {
 
 /** The published JSON Schema of a build file. */
 export function buildFileSchema(): object {
-  return { ...z.toJSONSchema(buildDocumentSchema, { io: 'input' }), title: 'Kalibros build file', $id: `kalibros-build.v${BUILD_VERSION}.schema.json` }
+  return {
+    ...z.toJSONSchema(buildDocumentSchema, { io: 'input' }),
+    title: 'Kalibros build file',
+    $id: `kalibros-build.v${BUILD_VERSION}.schema.json`,
+  }
 }
 
 function failed(issue: FileIssue): ReadResult {

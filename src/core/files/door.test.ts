@@ -8,12 +8,29 @@ import { readBuildJson } from './buildFile'
 const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const { spec } = tern
 const { gauges } = openBuild(tern)
-const single: Pick<Spec, 'layout'> = { layout: { ...spec.layout, kind: 'single', cylinders: 1, mains: 2, firingOrder: [1], pins: [{ angleDeg: 0, cylinders: [1] }] } }
+const single: Pick<Spec, 'layout'> = {
+  layout: { ...spec.layout, kind: 'single', cylinders: 1, mains: 2, firingOrder: [1], pins: [{ angleDeg: 0, cylinders: [1] }] },
+}
 const uuid = (number: number) => `ffff0000-0000-7000-8000-${String(number).padStart(12, '0')}`
 
-const deck = (more: object = {}): Entry => ({ kind: 'reading', id: uuid(1), at: '2026-03-02T10:00:00Z', by: 'KV', characteristic: 'deck', place: { cylinder: 1, spot: 'front' }, value: 0.05, unit: 'mm', asTyped: '0.05', gauge: 'dial-metric.1', ...more } as Entry)
-const bore = (more: object = {}) => deck({ characteristic: 'bore', place: { cylinder: 1, spot: 'top-thrust' }, value: 83, gauge: 'bore-metric.1', ...more })
-const ring = (more: object = {}) => deck({ characteristic: 'ringTop', place: { cylinder: 1, spot: 'top' }, value: 0.45, upper: 0.46, gauge: 'feeler-fine.1', ...more })
+const deck = (more: object = {}): Entry =>
+  ({
+    kind: 'reading',
+    id: uuid(1),
+    at: '2026-03-02T10:00:00Z',
+    by: 'KV',
+    characteristic: 'deck',
+    place: { cylinder: 1, spot: 'front' },
+    value: 0.05,
+    unit: 'mm',
+    asTyped: '0.05',
+    gauge: 'dial-metric.1',
+    ...more,
+  }) as Entry
+const bore = (more: object = {}) =>
+  deck({ characteristic: 'bore', place: { cylinder: 1, spot: 'top-thrust' }, value: 83, gauge: 'bore-metric.1', ...more })
+const ring = (more: object = {}) =>
+  deck({ characteristic: 'ringTop', place: { cylinder: 1, spot: 'top' }, value: 0.45, upper: 0.46, gauge: 'feeler-fine.1', ...more })
 const where = (issues: readonly FileIssue[]) => issues.map(({ code, path }) => `${code} ${path.join('.')}`)
 const ofEntry = (entry: Entry, of: Pick<Spec, 'layout'> = spec, cards: Build['gauges'] = gauges) => where(entryIssues(entry, of, cards))
 
@@ -33,17 +50,31 @@ describe('an entry at the door', () => {
     ['cylinder 6 of a five', bore({ place: { cylinder: 6, spot: 'top-thrust' } }), ['noSuchPlace place.cylinder']],
     ['cylinder 5 of a five', bore({ place: { cylinder: 5, spot: 'top-thrust' } }), []],
     ['main 7 of six', deck({ kind: 'note', text: 'blue', place: { main: 7 }, characteristic: 'mainJournal' }), ['noSuchPlace place.main']],
-    ['the right bank of an inline', deck({ characteristic: 'gasketThickness', place: { bank: 'right' }, gauge: 'mic-metric.1' }), ['noSuchPlace place.bank']],
+    [
+      'the right bank of an inline',
+      deck({ characteristic: 'gasketThickness', place: { bank: 'right' }, gauge: 'mic-metric.1' }),
+      ['noSuchPlace place.bank'],
+    ],
     ['a characteristic no bench knows', deck({ characteristic: 'sparkle' }), ['unknownCharacteristic characteristic']],
-    ['a skip of what no bench knows', deck({ kind: 'skip', characteristic: 'sparkle', reason: '' }), ['unknownCharacteristic characteristic']],
-    ['a check no bench asks for', deck({ kind: 'check', characteristic: 'deck', passed: true, note: '' }), ['unknownCharacteristic characteristic']],
+    [
+      'a skip of what no bench knows',
+      deck({ kind: 'skip', characteristic: 'sparkle', reason: '' }),
+      ['unknownCharacteristic characteristic'],
+    ],
+    [
+      'a check no bench asks for',
+      deck({ kind: 'check', characteristic: 'deck', passed: true, note: '' }),
+      ['unknownCharacteristic characteristic'],
+    ],
     ['a leaf that does not go below the one that does', ring({ upper: 0.44 }), ['intervalOrder upper']],
     ['both leaves the same', ring({ upper: 0.45 }), ['intervalOrder upper']],
     ['two faults at once, each with its place', bore({ value: -5, unit: 'degC' }), ['wrongUnit unit', 'outOfRange value']],
   ])('%s', (_, entry, issues) => expect(ofEntry(entry)).toEqual(issues))
 
   it('cylinder 16 of a single is refused, and says how many there are', () => {
-    expect(entryIssues(bore({ place: { cylinder: 16, spot: 'top-thrust' } }), single, gauges, ['entries', 4])).toEqual([{ code: 'noSuchPlace', path: ['entries', 4, 'place', 'cylinder'], what: 'cylinder', got: '16', most: 1 }])
+    expect(entryIssues(bore({ place: { cylinder: 16, spot: 'top-thrust' } }), single, gauges, ['entries', 4])).toEqual([
+      { code: 'noSuchPlace', path: ['entries', 4, 'place', 'cylinder'], what: 'cylinder', got: '16', most: 1 },
+    ])
   })
 })
 
@@ -57,18 +88,37 @@ describe('entries that point at each other', () => {
     ['a correction of nobody', [deck({ supersedes: uuid(9) })], ['unknownTarget entries.0.supersedes']],
     ['a settling that names nobody', [deck({ settles: [uuid(9)] })], ['unknownTarget entries.0.settles']],
     ['a correction of itself', [deck({ supersedes: uuid(1) })], ['circle entries.0']],
-    ['two that correct each other', [deck({ supersedes: uuid(2) }), deck({ id: uuid(2), supersedes: uuid(1) })], ['circle entries.0', 'circle entries.1']],
-    ['three in a ring, and one beside it that is sound', [deck({ supersedes: uuid(2) }), deck({ id: uuid(2), supersedes: uuid(3) }), deck({ id: uuid(3), supersedes: uuid(1) }), bore({ id: uuid(4) })], ['circle entries.0', 'circle entries.1', 'circle entries.2']],
+    [
+      'two that correct each other',
+      [deck({ supersedes: uuid(2) }), deck({ id: uuid(2), supersedes: uuid(1) })],
+      ['circle entries.0', 'circle entries.1'],
+    ],
+    [
+      'three in a ring, and one beside it that is sound',
+      [
+        deck({ supersedes: uuid(2) }),
+        deck({ id: uuid(2), supersedes: uuid(3) }),
+        deck({ id: uuid(3), supersedes: uuid(1) }),
+        bore({ id: uuid(4) }),
+      ],
+      ['circle entries.0', 'circle entries.1', 'circle entries.2'],
+    ],
     ['an undo of an undo', [deck(), undo(2, 1), undo(3, 2)], []],
     ['an undo of nothing', [undo(2, 1)], ['unknownTarget entries.0.target']],
     ['undos that undo each other', [undo(2, 3), undo(3, 2)], ['circle entries.0', 'circle entries.1']],
-    ['a strike of an undo', [deck(), undo(2, 1), { ...undo(3, 2), kind: 'strike', reason: 'slip' } as Entry], ['unknownTarget entries.2.target']],
+    [
+      'a strike of an undo',
+      [deck(), undo(2, 1), { ...undo(3, 2), kind: 'strike', reason: 'slip' } as Entry],
+      ['unknownTarget entries.2.target'],
+    ],
     ['one id twice', [deck(), deck()], ['doubleId entries.1.id']],
   ])('%s', (_, entries, issues) => expect(ofDocument(withEntries(...entries))).toEqual(issues))
 
   it('ids in capitals are refused: one reading may not go by two names', () => {
     const capitals = readBuildJson(JSON.parse(JSON.stringify(withEntries(deck({ id: uuid(1).toUpperCase() }), deck({ id: uuid(2) })))))
-    expect(capitals.ok ? [] : capitals.issues).toEqual([{ code: 'shape', path: ['entries', 0, 'id'], detail: 'is an id in capitals: small letters are wanted' }])
+    expect(capitals.ok ? [] : capitals.issues).toEqual([
+      { code: 'shape', path: ['entries', 0, 'id'], detail: 'is an id in capitals: small letters are wanted' },
+    ])
   })
 })
 
@@ -76,7 +126,10 @@ function undo(id: number, target: number): Entry {
   return { kind: 'undo', id: uuid(id), at: '2026-03-02T10:00:00Z', by: 'KV', target: uuid(target) }
 }
 
-const paper = (key: string, value: number, unit = 'mm'): Spec => ({ ...spec, paper: { ...spec.paper, [key]: { value, unit, source: 'sheet' } } })
+const paper = (key: string, value: number, unit = 'mm'): Spec => ({
+  ...spec,
+  paper: { ...spec.paper, [key]: { value, unit, source: 'sheet' } },
+})
 const layout = (more: Partial<Spec['layout']>): Spec => ({ ...spec, layout: { ...spec.layout, ...more } })
 const choice = (more: object): Spec => ({ ...spec, choice: { ...spec.choice, ...more } })
 
@@ -89,7 +142,11 @@ describe('a spec at the door', () => {
     ['a stroke of 0', paper('stroke', 0), ['outOfRange spec.paper.stroke.value']],
     ['a stroke of 1e308', paper('stroke', 1e308), ['outOfRange spec.paper.stroke.value', 'layout spec.paper.rodLength']],
     ['a bore in °C', paper('bore', 83, 'degC'), ['wrongUnit spec.paper.bore.unit']],
-    ['a rod shorter than half the stroke', paper('rodLength', 50.1), ['outOfRange spec.paper.rodLength.value', 'layout spec.paper.rodLength'].slice(spec.paper.stroke!.value / 2 < 50.1 ? 2 : 1)],
+    [
+      'a rod shorter than half the stroke',
+      paper('rodLength', 50.1),
+      ['outOfRange spec.paper.rodLength.value', 'layout spec.paper.rodLength'].slice(spec.paper.stroke!.value / 2 < 50.1 ? 2 : 1),
+    ],
     ['a firing order that leaves one out', layout({ firingOrder: [1, 2, 4, 5, 5] }), ['firingOrder spec.layout.firingOrder']],
     ['five cylinders in two banks', layout({ kind: 'v', bankAngleDeg: 90 }), ['layout spec.layout.cylinders']],
     ['a single of five', layout({ kind: 'single' }), ['layout spec.layout.cylinders']],
@@ -98,12 +155,23 @@ describe('a spec at the door', () => {
     ['four pistons for five bores', choice({ pistonInBore: [1, 2, 3, 4] }), ['usedTwice spec.choice.pistonInBore']],
     ['piston 6 of five', choice({ pistonInBore: [1, 2, 3, 4, 6] }), ['usedTwice spec.choice.pistonInBore']],
     ['all five, in another order', choice({ pistonInBore: [5, 2, 3, 4, 1] }), []],
-    ['two gaskets of one id, and the chosen one gone', { ...spec, choice: { ...spec.choice, gasket: 'chosen' }, stock: { ...spec.stock, gaskets: [spec.stock.gaskets[0]!, spec.stock.gaskets[0]!] } }, ['unknownChoice spec.choice.gasket', 'doubleId spec.stock.gaskets.1.id']],
+    [
+      'two gaskets of one id, and the chosen one gone',
+      {
+        ...spec,
+        choice: { ...spec.choice, gasket: 'chosen' },
+        stock: { ...spec.stock, gaskets: [spec.stock.gaskets[0]!, spec.stock.gaskets[0]!] },
+      },
+      ['unknownChoice spec.choice.gasket', 'doubleId spec.stock.gaskets.1.id'],
+    ],
   ])('%s', (_, of, issues) => expect(where(specIssues(of))).toEqual(issues))
 
   it('a shell half that is not on the shelf is named with its journal and half', () => {
     const shells = { m1: { upper: 'here', lower: 'gone', plannedOn: uuid(1) } }
-    const stocked = { ...choice({ shells }), stock: { ...spec.stock, shells: [{ id: 'here', name: 'Here', fits: 'main', wallMm: 0, halves: 2, source: 'maker' }] } } as Spec
+    const stocked = {
+      ...choice({ shells }),
+      stock: { ...spec.stock, shells: [{ id: 'here', name: 'Here', fits: 'main', wallMm: 0, halves: 2, source: 'maker' }] },
+    } as Spec
     expect(specIssues(stocked)).toEqual([{ code: 'unknownChoice', path: ['spec', 'choice', 'shells', 'm1', 'lower'], id: 'gone' }])
   })
 

@@ -26,16 +26,37 @@ export type FileIssue =
   | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
   | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
   | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
-  | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: 'cylinder' | 'main' | 'bank'; readonly got: string; readonly most: number }
+  | {
+      readonly code: 'noSuchPlace'
+      readonly path: Path
+      readonly what: 'cylinder' | 'main' | 'bank'
+      readonly got: string
+      readonly most: number
+    }
   | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
-  | { readonly code: 'outOfRange'; readonly path: Path; readonly value: number; readonly low: number; readonly high: number; readonly unit: UnitId }
+  | {
+      readonly code: 'outOfRange'
+      readonly path: Path
+      readonly value: number
+      readonly low: number
+      readonly high: number
+      readonly unit: UnitId
+    }
   | { readonly code: 'intervalOrder'; readonly path: Path }
 
 const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
 const CHECKS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.checks ?? {})))
 
 /** No part of an engine and no gauge reads more than this, in the canonical unit: beyond it a number is damaged. */
-const MOST: Readonly<Partial<Record<Kind, number>>> = { length: 5000, volume: 100_000, mass: 1_000_000, torque: 10_000, roughness: 1000, angle: 3600, temperature: 2000 }
+const MOST: Readonly<Partial<Record<Kind, number>>> = {
+  length: 5000,
+  volume: 100_000,
+  mass: 1_000_000,
+  torque: 10_000,
+  roughness: 1000,
+  angle: 3600,
+  temperature: 2000,
+}
 const MOST_OF_ANY = 1e6
 
 /** Everything an entry contradicts: what it names, where it says it was, what it says was read. Paths start at `path`. */
@@ -43,16 +64,20 @@ export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Bu
   const at = (...more: Path): Path => [...path, ...more]
   const issues: FileIssue[] = []
   if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
-  if (entry.kind === 'check' && !CHECKS.has(entry.characteristic)) issues.push({ code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic })
+  if (entry.kind === 'check' && !CHECKS.has(entry.characteristic))
+    issues.push({ code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic })
   if (entry.kind !== 'reading' && entry.kind !== 'skip' && entry.kind !== 'note') return issues
   const characteristic = CHARACTERISTICS.get(entry.characteristic)
-  if (!characteristic) return [...issues, { code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic }]
+  if (!characteristic)
+    return [...issues, { code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic }]
   if (entry.kind !== 'reading') return issues
   const unit = entry.unit as UnitId
-  if (UNITS[unit].kind !== characteristic.kind) issues.push({ code: 'wrongUnit', path: at('unit'), unit: UNITS[unit].symbol, wanted: characteristic.kind })
+  if (UNITS[unit].kind !== characteristic.kind)
+    issues.push({ code: 'wrongUnit', path: at('unit'), unit: UNITS[unit].symbol, wanted: characteristic.kind })
   const gauge = gauges.get(entry.gauge)
   if (!gauge) issues.push({ code: 'unknownGauge', path: at('gauge'), gauge: entry.gauge })
-  else if (gauge.measures !== characteristic.kind) issues.push({ code: 'wrongGauge', path: at('gauge'), gauge: gauge.name, characteristic: characteristic.label })
+  else if (gauge.measures !== characteristic.kind)
+    issues.push({ code: 'wrongGauge', path: at('gauge'), gauge: gauge.name, characteristic: characteristic.label })
   const high = MOST[characteristic.kind] ?? MOST_OF_ANY
   const low = characteristic.signed ? -high : 0
   for (const name of ['value', 'upper'] as const) {
@@ -64,12 +89,14 @@ export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Bu
 }
 
 function placeIssues({ cylinder, main, bank }: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
-  const beyond = (what: 'cylinder' | 'main', number: number | undefined, most: number): FileIssue[] => (
+  const beyond = (what: 'cylinder' | 'main', number: number | undefined, most: number): FileIssue[] =>
     number !== undefined && number > most ? [{ code: 'noSuchPlace', path: [...path, what], what, got: String(number), most }] : []
-  )
   return [
-    ...beyond('cylinder', cylinder, layout.cylinders), ...beyond('main', main, layout.mains),
-    ...(bank === 'right' && bankCount(layout) === 1 ? [{ code: 'noSuchPlace', path: [...path, 'bank'], what: 'bank', got: bank, most: 1 } as const] : []),
+    ...beyond('cylinder', cylinder, layout.cylinders),
+    ...beyond('main', main, layout.mains),
+    ...(bank === 'right' && bankCount(layout) === 1
+      ? [{ code: 'noSuchPlace', path: [...path, 'bank'], what: 'bank', got: bank, most: 1 } as const]
+      : []),
   ]
 }
 
@@ -84,18 +111,27 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
     seen.add(entry.id)
     return [
       ...(double ? [{ code: 'doubleId', path: [...path, 'id'], id: entry.id } as const] : []),
-      ...entryIssues(entry, document.spec, gauges, path), ...targetIssues(entry, kinds, path),
+      ...entryIssues(entry, document.spec, gauges, path),
+      ...targetIssues(entry, kinds, path),
     ]
   })
-  const cards = document.gauges.flatMap((gauge, index): FileIssue[] => (
-    UNITS[gauge.unit as UnitId].kind === gauge.measures ? [] : [{ code: 'wrongUnit', path: ['gauges', index, 'unit'], unit: UNITS[gauge.unit as UnitId].symbol, wanted: gauge.measures }]
-  ))
+  const cards = document.gauges.flatMap((gauge, index): FileIssue[] =>
+    UNITS[gauge.unit as UnitId].kind === gauge.measures
+      ? []
+      : [{ code: 'wrongUnit', path: ['gauges', index, 'unit'], unit: UNITS[gauge.unit as UnitId].symbol, wanted: gauge.measures }],
+  )
   return [...issues, ...circles(document.entries), ...cards, ...specIssues(document.spec)]
 }
 
 function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, path: Path): FileIssue[] {
   const wants = 'target' in entry ? [['target', entry.target] as const] : []
-  const earlier = entry.kind === 'reading' ? [...(entry.supersedes ? [['supersedes', entry.supersedes] as const] : []), ...(entry.settles ?? []).map((id) => ['settles', id] as const)] : []
+  const earlier =
+    entry.kind === 'reading'
+      ? [
+          ...(entry.supersedes ? [['supersedes', entry.supersedes] as const] : []),
+          ...(entry.settles ?? []).map((id) => ['settles', id] as const),
+        ]
+      : []
   return [...wants, ...earlier].flatMap(([name, target]): FileIssue[] => {
     const kind = kinds.get(target)
     const fits = name === 'target' && entry.kind === 'undo' ? kind !== undefined : kind === 'reading'
@@ -106,7 +142,9 @@ function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, p
 /** Readings that supersede each other in a circle, undos that undo each other: none of them was made before the others. */
 function circles(entries: readonly Entry[]): FileIssue[] {
   const { inCircle } = dependencyOrder(new Map(entries.map((entry) => [entry.id, pointsAt(entry)])))
-  return entries.flatMap((entry, index): FileIssue[] => (inCircle.has(entry.id) ? [{ code: 'circle', path: ['entries', index], id: entry.id }] : []))
+  return entries.flatMap((entry, index): FileIssue[] =>
+    inCircle.has(entry.id) ? [{ code: 'circle', path: ['entries', index], id: entry.id }] : [],
+  )
 }
 
 /** Contradictions inside a spec, also checked before every revision is stored. */
@@ -115,10 +153,17 @@ export function specIssues(spec: Spec): FileIssue[] {
   const issues: FileIssue[] = []
   for (const issue of firingIssues(layout)) {
     const detail = issue.code === 'notEveryCylinderOnce' ? 'everyOnce' : issue.code === 'throwsDisagree' ? 'throws' : 'pins'
-    issues.push({ code: 'firingOrder', path: ['spec', 'layout', detail === 'pins' ? 'pins' : 'firingOrder'], detail, cylinders: layout.cylinders })
+    issues.push({
+      code: 'firingOrder',
+      path: ['spec', 'layout', detail === 'pins' ? 'pins' : 'firingOrder'],
+      detail,
+      cylinders: layout.cylinders,
+    })
   }
-  if (bankCount(layout) === 2 && layout.cylinders % 2 === 1) issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
-  if ((layout.kind === 'single') !== (layout.cylinders === 1)) issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
+  if (bankCount(layout) === 2 && layout.cylinders % 2 === 1)
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
+  if ((layout.kind === 'single') !== (layout.cylinders === 1))
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
   return [...issues, ...paperIssues(spec), ...choiceIssues(spec)]
 }
 
@@ -128,8 +173,11 @@ function paperIssues({ paper }: Spec): FileIssue[] {
     if (!stated) return []
     const { kind, low, high, units } = PAPER[key]
     const unit = stated.unit as UnitId
-    if (UNITS[unit].kind !== kind) return [{ code: 'wrongUnit', path: ['spec', 'paper', key, 'unit'], unit: UNITS[unit].symbol, wanted: kind }]
-    return stated.value >= low && stated.value <= high ? [] : [{ code: 'outOfRange', path: ['spec', 'paper', key, 'value'], value: stated.value, low, high, unit: units.metric }]
+    if (UNITS[unit].kind !== kind)
+      return [{ code: 'wrongUnit', path: ['spec', 'paper', key, 'unit'], unit: UNITS[unit].symbol, wanted: kind }]
+    return stated.value >= low && stated.value <= high
+      ? []
+      : [{ code: 'outOfRange', path: ['spec', 'paper', key, 'value'], value: stated.value, low, high, unit: units.metric }]
   })
   const value = (key: PaperKey) => paper[key]?.value
   const [strokeMm, rodMm] = [value('stroke'), value('rodLength')]
@@ -138,19 +186,32 @@ function paperIssues({ paper }: Spec): FileIssue[] {
 }
 
 function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {
-  const unknown = (path: Path, wanted: string | undefined, parts: readonly { readonly id: string }[]): FileIssue[] => (
-    wanted !== undefined && !parts.some(({ id }) => id === wanted) ? [{ code: 'unknownChoice', path: ['spec', 'choice', ...path], id: wanted }] : []
-  )
+  const unknown = (path: Path, wanted: string | undefined, parts: readonly { readonly id: string }[]): FileIssue[] =>
+    wanted !== undefined && !parts.some(({ id }) => id === wanted)
+      ? [{ code: 'unknownChoice', path: ['spec', 'choice', ...path], id: wanted }]
+      : []
   const marks = choice.pistonInBore ?? []
-  const isEachOnce = marks.length === 0 || (marks.length === layout.cylinders && new Set(marks).size === marks.length && Math.max(...marks) <= layout.cylinders)
+  const isEachOnce =
+    marks.length === 0 ||
+    (marks.length === layout.cylinders && new Set(marks).size === marks.length && Math.max(...marks) <= layout.cylinders)
   return [
-    ...unknown(['gasket'], choice.gasket, stock.gaskets), ...unknown(['piston'], choice.piston, stock.pistons),
-    ...Object.entries(choice.shells ?? {}).flatMap(([journal, pair]) => [...unknown(['shells', journal, 'upper'], pair.upper, stock.shells), ...unknown(['shells', journal, 'lower'], pair.lower, stock.shells)]),
+    ...unknown(['gasket'], choice.gasket, stock.gaskets),
+    ...unknown(['piston'], choice.piston, stock.pistons),
+    ...Object.entries(choice.shells ?? {}).flatMap(([journal, pair]) => [
+      ...unknown(['shells', journal, 'upper'], pair.upper, stock.shells),
+      ...unknown(['shells', journal, 'lower'], pair.lower, stock.shells),
+    ]),
     ...(isEachOnce ? [] : [{ code: 'usedTwice', path: ['spec', 'choice', 'pistonInBore'], part: 'piston' } as const]),
-    ...doubles('gaskets', stock.gaskets), ...doubles('pistons', stock.pistons), ...doubles('shells', stock.shells),
+    ...doubles('gaskets', stock.gaskets),
+    ...doubles('pistons', stock.pistons),
+    ...doubles('shells', stock.shells),
   ]
 }
 
 function doubles(name: string, parts: readonly { readonly id: string }[]): FileIssue[] {
-  return parts.flatMap(({ id }, index) => (parts.findIndex((other) => other.id === id) < index ? [{ code: 'doubleId', path: ['spec', 'stock', name, index, 'id'], id } as const] : []))
+  return parts.flatMap(({ id }, index) =>
+    parts.findIndex((other) => other.id === id) < index
+      ? [{ code: 'doubleId', path: ['spec', 'stock', name, index, 'id'], id } as const]
+      : [],
+  )
 }

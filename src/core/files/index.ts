@@ -1,6 +1,18 @@
-/** The doors a build goes in and out by: whole files, entries one by one, tables of readings. Kept out of the pages that only work with a build. */
+/**
+ * The doors a build goes in and out by: whole files, entries one by one, tables of readings. Kept out of the pages that only
+ * work with a build.
+ */
 export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type ReadResult } from './buildFile'
 export { entryIssues, specIssues, type FileIssue } from './door'
 export { entrySchema, gaugeSchema, specSchema } from '../build/schema'
-export { readingsToCsv, readingsFromCsv, csvStations, csvTemplate, type CsvReport, type CsvRow, type CsvStation, type RowIssue } from './readingsCsv'
+export {
+  readingsToCsv,
+  readingsFromCsv,
+  csvStations,
+  csvTemplate,
+  type CsvReport,
+  type CsvRow,
+  type CsvStation,
+  type RowIssue,
+} from './readingsCsv'
 export { shapeIssue } from './shape'

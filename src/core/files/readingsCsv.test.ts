@@ -8,15 +8,35 @@ import { CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)
 const empty = openBuild({ ...document, entries: [] })
-const stations: CsvStation[] = BENCHES.flatMap((bench) => bench.stations(tern).map((station) => ({
-  id: station.id, expected: station.expected, unit: bench.definition.characteristics[station.characteristic]!.units.metric,
-})))
+const stations: CsvStation[] = BENCHES.flatMap((bench) =>
+  bench
+    .stations(tern)
+    .map((station) => ({
+      id: station.id,
+      expected: station.expected,
+      unit: bench.definition.characteristics[station.characteristic]!.units.metric,
+    })),
+)
 let counter = 0
 const makeId = () => `01920000-0000-7000-9000-${String(++counter).padStart(12, '0')}`
 const header = CSV_COLUMNS.join(',')
 const row = (cells: Partial<Record<(typeof CSV_COLUMNS)[number], string>>) =>
-  CSV_COLUMNS.map((column) => ({ characteristic: 'deck', cylinder: '1', spot: 'front', value: '0.05', unit: 'mm', gauge: 'dial-metric.1', at: '2026-03-01T10:00:00Z', by: 'KV', ...cells })[column as 'value'] ?? '').join(',')
-const readOne = (cells: Parameters<typeof row>[0]) => readingsFromCsv(`${header}\n${row(cells)}\n`, empty, stations, { makeId }).rows[0]!.outcome
+  CSV_COLUMNS.map(
+    (column) =>
+      ({
+        characteristic: 'deck',
+        cylinder: '1',
+        spot: 'front',
+        value: '0.05',
+        unit: 'mm',
+        gauge: 'dial-metric.1',
+        at: '2026-03-01T10:00:00Z',
+        by: 'KV',
+        ...cells,
+      })[column as 'value'] ?? '',
+  ).join(',')
+const readOne = (cells: Parameters<typeof row>[0]) =>
+  readingsFromCsv(`${header}\n${row(cells)}\n`, empty, stations, { makeId }).rows[0]!.outcome
 
 describe('readings as CSV', () => {
   it('reads back every reading exactly', () => {
@@ -52,7 +72,16 @@ describe('readings as CSV', () => {
   })
 
   it('keeps negative readings negative through a spreadsheet guard', () => {
-    const above = openBuild({ ...document, entries: [{ ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'deck')!, value: -0.02, asTyped: '-0.02' } as never] })
+    const above = openBuild({
+      ...document,
+      entries: [
+        {
+          ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'deck')!,
+          value: -0.02,
+          asTyped: '-0.02',
+        } as never,
+      ],
+    })
     const outcome = readingsFromCsv(readingsToCsv(above), empty, stations, { makeId }).rows[0]!.outcome
     expect(outcome.state === 'good' && outcome.reading.value).toBe(-0.02)
   })

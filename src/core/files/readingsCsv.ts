@@ -10,8 +10,27 @@ import { entryIssues, type FileIssue } from './door'
 import { printed } from '../numerics/printed'
 
 export const CSV_COLUMNS = [
-  'id', 'characteristic', 'cylinder', 'main', 'bank', 'spot', 'repeat', 'value', 'upper', 'plus_minus', 'unit', 'as_typed', 'gauge', 'part_temp_c', 'gauge_temp_c', 'strokes',
-  'at', 'by', 'state', 'supersedes', 'settles',
+  'id',
+  'characteristic',
+  'cylinder',
+  'main',
+  'bank',
+  'spot',
+  'repeat',
+  'value',
+  'upper',
+  'plus_minus',
+  'unit',
+  'as_typed',
+  'gauge',
+  'part_temp_c',
+  'gauge_temp_c',
+  'strokes',
+  'at',
+  'by',
+  'state',
+  'supersedes',
+  'settles',
 ] as const
 type Column = (typeof CSV_COLUMNS)[number]
 
@@ -24,19 +43,37 @@ function csvOf(rows: readonly Partial<Record<Column, string | number>>[]): strin
 
 /** Every reading ever taken, in the order it was stored, with what became of it. */
 export function readingsToCsv(build: Build): string {
-  const stateOf = new Map([...build.readings.history.values()].flat().filter(({ state }) => state !== 'movedAway').map(({ entry, state }) => [entry.id, state]))
+  const stateOf = new Map(
+    [...build.readings.history.values()]
+      .flat()
+      .filter(({ state }) => state !== 'movedAway')
+      .map(({ entry, state }) => [entry.id, state]),
+  )
   const rows = build.entries.flatMap((stored): Partial<Record<Column, string | number>>[] => {
     if (stored.kind !== 'reading') return []
     const reading = build.readings.byId.get(stored.id) ?? (stored as Reading)
     const { place, unit } = reading
-    return [{
-      id: reading.id, characteristic: reading.characteristic, ...place,
-      value: formatExact(reading.value, unit), ...(reading.upper !== undefined && { upper: formatExact(reading.upper, unit) }),
-      ...(reading.plusMinus !== undefined && { plus_minus: printed(differenceInUnit(reading.plusMinus, unit)) }),
-      unit: UNITS[unit].symbol, as_typed: reading.asTyped, gauge: build.gauges.get(reading.gauge)?.name ?? reading.gauge,
-      part_temp_c: reading.partTempC, gauge_temp_c: reading.gaugeTempC, strokes: reading.strokes, at: reading.at, by: reading.by, state: stateOf.get(reading.id) ?? 'current',
-      supersedes: reading.supersedes, settles: reading.settles?.join(' '),
-    }]
+    return [
+      {
+        id: reading.id,
+        characteristic: reading.characteristic,
+        ...place,
+        value: formatExact(reading.value, unit),
+        ...(reading.upper !== undefined && { upper: formatExact(reading.upper, unit) }),
+        ...(reading.plusMinus !== undefined && { plus_minus: printed(differenceInUnit(reading.plusMinus, unit)) }),
+        unit: UNITS[unit].symbol,
+        as_typed: reading.asTyped,
+        gauge: build.gauges.get(reading.gauge)?.name ?? reading.gauge,
+        part_temp_c: reading.partTempC,
+        gauge_temp_c: reading.gaugeTempC,
+        strokes: reading.strokes,
+        at: reading.at,
+        by: reading.by,
+        state: stateOf.get(reading.id) ?? 'current',
+        supersedes: reading.supersedes,
+        settles: reading.settles?.join(' '),
+      },
+    ]
   })
   return csvOf(rows)
 }
@@ -45,10 +82,22 @@ export function readingsToCsv(build: Build): string {
 export function csvTemplate(build: Build): string {
   const gauges = [...build.gauges.values()]
   const { units } = build.spec
-  return csvOf(BENCHES.flatMap((bench) => bench.stations(build).filter(({ id }) => !build.readings.current.has(id)).map(({ characteristic, place }) => {
-    const definition = bench.definition.characteristics[characteristic]!
-    return { characteristic, ...place, unit: UNITS[definition.units[units]].symbol, gauge: gaugesFor(definition, gauges, units)[0]?.name ?? '' }
-  })))
+  return csvOf(
+    BENCHES.flatMap((bench) =>
+      bench
+        .stations(build)
+        .filter(({ id }) => !build.readings.current.has(id))
+        .map(({ characteristic, place }) => {
+          const definition = bench.definition.characteristics[characteristic]!
+          return {
+            characteristic,
+            ...place,
+            unit: UNITS[definition.units[units]].symbol,
+            gauge: gaugesFor(definition, gauges, units)[0]?.name ?? '',
+          }
+        }),
+    ),
+  )
 }
 
 export type RowIssue =
@@ -88,9 +137,15 @@ export interface CsvStation {
 export type CsvReport = { readonly rows: readonly CsvRow[]; readonly headerIssues: readonly RowIssue[] }
 
 export function csvStations(build: Build): readonly CsvStation[] {
-  return BENCHES.flatMap((bench) => bench.stations(build).map((station) => ({
-    id: station.id, expected: station.expected, unit: bench.definition.characteristics[station.characteristic]!.units[build.spec.units],
-  })))
+  return BENCHES.flatMap((bench) =>
+    bench
+      .stations(build)
+      .map((station) => ({
+        id: station.id,
+        expected: station.expected,
+        unit: bench.definition.characteristics[station.characteristic]!.units[build.spec.units],
+      })),
+  )
 }
 
 const REQUIRED: readonly Column[] = ['characteristic', 'value', 'unit', 'gauge', 'at', 'by']
@@ -114,8 +169,15 @@ export interface CsvOptions {
  * what was there before it unless it says what it supersedes.
  */
 export function readingsFromCsv(text: string, build: Build, stations: readonly CsvStation[], options: CsvOptions): CsvReport {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() })
-  const headerIssues = REQUIRED.filter((column) => !parsed.meta.fields?.includes(column)).map((column): RowIssue => ({ code: 'missingColumn', column }))
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim().toLowerCase(),
+  })
+  const headerIssues = REQUIRED.filter((column) => !parsed.meta.fields?.includes(column)).map((column): RowIssue => ({
+    code: 'missingColumn',
+    column,
+  }))
   if (headerIssues.length > 0) return { rows: [], headerIssues }
   const broken = new Map(parsed.errors.flatMap((error) => (error.row === undefined ? [] : [[error.row, error.message] as const])))
   const reader = rowReader(build, stations, options)
@@ -129,10 +191,22 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
 }
 
 /** Reads one row after the other, remembering what the rows before it have brought. */
-function rowReader(build: Build, stations: readonly CsvStation[], { makeId, asCopy = false }: CsvOptions): (row: Record<string, string>) => CsvRow['outcome'] {
+function rowReader(
+  build: Build,
+  stations: readonly CsvStation[],
+  { makeId, asCopy = false }: CsvOptions,
+): (row: Record<string, string>) => CsvRow['outcome'] {
   const stored = new Set(build.entries.map((entry: Entry) => entry.id))
   const stationById = new Map(stations.map((station) => [station.id, station]))
-  const gaugeByName = new Map([...build.gauges.values()].flatMap((gauge) => [[gauge.id.toLowerCase(), gauge], [gauge.name.toLowerCase(), gauge]] as const))
+  const gaugeByName = new Map(
+    [...build.gauges.values()].flatMap(
+      (gauge) =>
+        [
+          [gauge.id.toLowerCase(), gauge],
+          [gauge.name.toLowerCase(), gauge],
+        ] as const,
+    ),
+  )
   const standing = new Map([...build.readings.current].map(([station, reading]) => [station, reading.id]))
   /** The id each id of the table became. */
   const idOf = new Map<string, string>()
@@ -151,14 +225,29 @@ function rowReader(build: Build, stations: readonly CsvStation[], { makeId, asCo
     const measured = station && measuredFrom(cell, station, issues)
     const id = idFrom(cell('id'), issues)
     const stamp = stampFrom(cell, issues)
-    const extras = withoutEmpty({ partTempC: temperature(cell, 'part_temp_c', issues), gaugeTempC: temperature(cell, 'gauge_temp_c', issues), strokes: wholeNumber(cell, 'strokes', issues) })
+    const extras = withoutEmpty({
+      partTempC: temperature(cell, 'part_temp_c', issues),
+      gaugeTempC: temperature(cell, 'gauge_temp_c', issues),
+      strokes: wholeNumber(cell, 'strokes', issues),
+    })
     const supersedes = earlier(cell('supersedes'), issues) ?? standing.get(at)
-    const settles = cell('settles').split(/\s+/).filter(Boolean).flatMap((one) => earlier(one, issues) ?? [])
+    const settles = cell('settles')
+      .split(/\s+/)
+      .filter(Boolean)
+      .flatMap((one) => earlier(one, issues) ?? [])
     if (issues.length > 0 || !measured || !gauge || !stamp || id === undefined) return { state: 'bad', issues }
     const reading: Reading = {
-      kind: 'reading', id, ...stamp, characteristic: cell('characteristic'), place, ...measured,
-      asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, MOST_AS_TYPED), gauge: gauge.id, ...extras,
-      ...(supersedes !== undefined && { supersedes }), ...(settles.length > 0 && { settles }),
+      kind: 'reading',
+      id,
+      ...stamp,
+      characteristic: cell('characteristic'),
+      place,
+      ...measured,
+      asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, MOST_AS_TYPED),
+      gauge: gauge.id,
+      ...extras,
+      ...(supersedes !== undefined && { supersedes }),
+      ...(settles.length > 0 && { settles }),
     }
     const refused = doorIssues(reading, gauge)
     if (refused.length > 0) return { state: 'bad', issues: refused }
@@ -194,8 +283,11 @@ type Cells = (column: Column) => string
 function placeFrom(cell: Cells, issues: RowIssue[]): Place {
   const bank = cell('bank')
   return withoutEmpty({
-    cylinder: wholeNumber(cell, 'cylinder', issues), main: wholeNumber(cell, 'main', issues), bank: bank === 'left' || bank === 'right' ? bank : undefined,
-    spot: cell('spot') || undefined, repeat: wholeNumber(cell, 'repeat', issues),
+    cylinder: wholeNumber(cell, 'cylinder', issues),
+    main: wholeNumber(cell, 'main', issues),
+    bank: bank === 'left' || bank === 'right' ? bank : undefined,
+    spot: cell('spot') || undefined,
+    repeat: wholeNumber(cell, 'repeat', issues),
   })
 }
 
@@ -229,7 +321,11 @@ function temperature(cell: Cells, column: 'part_temp_c' | 'gauge_temp_c', issues
 }
 
 /** The unit is a column of its own here, so the number must be a plain one: no fractions, no shorthand. */
-function measuredFrom(cell: Cells, station: CsvStation, issues: RowIssue[]): Pick<Reading, 'value' | 'upper' | 'plusMinus' | 'unit'> | undefined {
+function measuredFrom(
+  cell: Cells,
+  station: CsvStation,
+  issues: RowIssue[],
+): Pick<Reading, 'value' | 'upper' | 'plusMinus' | 'unit'> | undefined {
   const { kind } = UNITS[station.unit]
   const unit = cell('unit') === '' ? undefined : findUnit(cell('unit'), kind)
   if (unit === undefined || UNITS[unit].kind !== kind) {
@@ -245,9 +341,13 @@ function measuredFrom(cell: Cells, station: CsvStation, issues: RowIssue[]): Pic
   const [value, upper, plusMinus] = [number('value'), number('upper'), number('plus_minus')]
   if (value === undefined) return undefined
   const canonical = toCanonical(value, unit)
-  if (canonical < station.expected.low || canonical > station.expected.high) issues.push({ code: 'absurd', value: canonical, ...station.expected, unit })
+  if (canonical < station.expected.low || canonical > station.expected.high)
+    issues.push({ code: 'absurd', value: canonical, ...station.expected, unit })
   return {
-    value: canonical, unit, ...(upper !== undefined && { upper: toCanonical(upper, unit) }), ...(plusMinus !== undefined && { plusMinus: differenceToCanonical(Math.abs(plusMinus), unit) }),
+    value: canonical,
+    unit,
+    ...(upper !== undefined && { upper: toCanonical(upper, unit) }),
+    ...(plusMinus !== undefined && { plusMinus: differenceToCanonical(Math.abs(plusMinus), unit) }),
   }
 }
 

@@ -2,7 +2,16 @@ import type { z } from 'zod'
 import type { FileIssue } from './door'
 
 const TYPE_WORDS: Readonly<Record<string, string>> = {
-  number: 'a number', int: 'a whole number', string: 'a text', boolean: 'true or false', array: 'a list', object: 'a group of values', record: 'a group of values', null: 'nothing', NaN: 'no number', Infinity: 'a number without end',
+  number: 'a number',
+  int: 'a whole number',
+  string: 'a text',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'a group of values',
+  record: 'a group of values',
+  null: 'nothing',
+  NaN: 'no number',
+  Infinity: 'a number without end',
 }
 
 /** What the schema found wrong, in words for a person at the bench rather than for a programmer. */
@@ -18,16 +27,29 @@ function detailOf(issue: z.core.$ZodIssue): string {
       const wanted = TYPE_WORDS[issue.expected] ?? 'another kind of value'
       return `wants ${wanted}${TYPE_WORDS[received] ? `, not ${TYPE_WORDS[received]}` : ''}`
     }
-    case 'too_big': return `at most ${issue.maximum}${unitOf(issue.origin)}`
-    case 'too_small': return issue.origin === 'string' && Number(issue.minimum) === 1 ? 'is empty' : `${issue.inclusive === false ? 'more than' : 'at least'} ${issue.minimum}${unitOf(issue.origin)}`
-    case 'invalid_value': return `wants one of ${issue.values.map(String).join(', ')}`
-    case 'invalid_format': return FORMAT_WORDS[issue.format] ?? 'is not written as it should be'
-    case 'unrecognized_keys': return `holds what no build has: ${issue.keys.join(', ')}`
-    default: return 'is none of the kinds there are'
+    case 'too_big':
+      return `at most ${issue.maximum}${unitOf(issue.origin)}`
+    case 'too_small':
+      return issue.origin === 'string' && Number(issue.minimum) === 1
+        ? 'is empty'
+        : `${issue.inclusive === false ? 'more than' : 'at least'} ${issue.minimum}${unitOf(issue.origin)}`
+    case 'invalid_value':
+      return `wants one of ${issue.values.map(String).join(', ')}`
+    case 'invalid_format':
+      return FORMAT_WORDS[issue.format] ?? 'is not written as it should be'
+    case 'unrecognized_keys':
+      return `holds what no build has: ${issue.keys.join(', ')}`
+    default:
+      return 'is none of the kinds there are'
   }
 }
 
-const FORMAT_WORDS: Readonly<Record<string, string>> = { datetime: 'is not a date and time', uuid: 'is not an id', guid: 'is not an id', regex: 'is an id in capitals: small letters are wanted' }
+const FORMAT_WORDS: Readonly<Record<string, string>> = {
+  datetime: 'is not a date and time',
+  uuid: 'is not an id',
+  guid: 'is not an id',
+  regex: 'is an id in capitals: small letters are wanted',
+}
 
 function unitOf(origin: string): string {
   return origin === 'string' ? ' characters' : origin === 'array' ? ' of them' : ''

@@ -47,7 +47,14 @@ export function parseGaugeLine(text: string): ParsedGaugeLine {
   if (high !== undefined && Number(high) <= Number(low)) return failed({ code: 'value', text: valueText })
   return {
     ok: true,
-    line: { name, value: toCanonical(Number(low), unit), ...(high !== undefined && { upper: toCanonical(Number(high), unit) }), unit, sequence: Number(sequenceText), text: valueText },
+    line: {
+      name,
+      value: toCanonical(Number(low), unit),
+      ...(high !== undefined && { upper: toCanonical(Number(high), unit) }),
+      unit,
+      sequence: Number(sequenceText),
+      text: valueText,
+    },
   }
 }
 
@@ -75,7 +82,10 @@ function utf8(text: string): readonly number[] {
 
 function* unescapePercents(escaped: string): Generator<number> {
   for (let at = 0; at < escaped.length; at++) {
-    if (escaped[at] !== '%') { yield escaped.charCodeAt(at); continue }
+    if (escaped[at] !== '%') {
+      yield escaped.charCodeAt(at)
+      continue
+    }
     yield Number.parseInt(escaped.slice(at + 1, at + 3), 16)
     at += 2
   }

@@ -50,7 +50,10 @@ export function judge(x: Uncertain, bounds: Bounds, rule: DecisionRule, isNeverN
   return {
     // In a band hardly wider than the guards both sides may be sure enough and the whole is not.
     verdict: verdict === 'within' && rule === 'probable' && probability < LEAST_PROBABILITY ? 'inDoubt' : verdict,
-    rule, probability, U, k,
+    rule,
+    probability,
+    U,
+    k,
     excess: Math.max(0, value - upper, lower - value),
     gaugeCannotDecide: cannotDecide(bounds, guard, isNeverNegative),
   }

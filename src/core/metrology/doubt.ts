@@ -52,11 +52,26 @@ export function zeroedReading(id: string, indicated: number, gauge: GaugeCard, s
   const reading = `reading:${id}`
   const own = (what: string, card: GaugeCard) => [
     { source: `${reading}/${what}/step`, owner: `gauge:${card.id}`, u: uniformU(card.resolution), dof: Infinity },
-    { source: `${reading}/${what}/repeat`, owner: `gauge:${card.id}`, u: card.repeatability, dof: card.repeatabilityDof, history: `gauge:${card.id}/history` },
+    {
+      source: `${reading}/${what}/repeat`,
+      owner: `gauge:${card.id}`,
+      u: card.repeatability,
+      dof: card.repeatabilityDof,
+      history: `gauge:${card.id}/history`,
+    },
   ]
-  const setting = { source: `${reading}/setting/repeat`, owner: `gauge:${standard.id}`, u: standard.repeatability, dof: standard.repeatabilityDof, history: `gauge:${standard.id}/history` }
+  const setting = {
+    source: `${reading}/setting/repeat`,
+    owner: `gauge:${standard.id}`,
+    u: standard.repeatability,
+    dof: standard.repeatabilityDof,
+    history: `gauge:${standard.id}/history`,
+  }
   const scale = { source: `gauge:${gauge.id}/scale`, owner: `gauge:${gauge.id}`, u: gauge.scaleU * indicated, dof: Infinity }
-  return { value: indicated, components: known([...own('shown', gauge), ...own('zero', gauge), ...own('standard', standard), setting, scale]) }
+  return {
+    value: indicated,
+    components: known([...own('shown', gauge), ...own('zero', gauge), ...own('standard', standard), setting, scale]),
+  }
 }
 
 /** A number from paper, ± its tolerance taken as hard limits; exact when the paper gives none. */
@@ -77,7 +92,13 @@ function gaugeComponents(id: string, value: number, gauge: GaugeCard, stepU: num
   const shared = `gauge:${gauge.id}`
   return known([
     { source: `${reading}/step`, owner: reading, u: stepU, dof: Infinity },
-    { source: `${reading}/repeat`, owner: reading, u: gauge.repeatability, dof: gauge.repeatabilityDof, history: `gauge:${gauge.id}/history` },
+    {
+      source: `${reading}/repeat`,
+      owner: reading,
+      u: gauge.repeatability,
+      dof: gauge.repeatabilityDof,
+      history: `gauge:${gauge.id}/history`,
+    },
     { source: `${shared}/bias`, owner: shared, u: gauge.biasU, dof: Infinity },
     { source: `${shared}/scale`, owner: shared, u: gauge.scaleU * value, dof: Infinity },
   ])

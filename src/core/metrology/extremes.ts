@@ -77,11 +77,20 @@ function statistic(extreme: Extreme, low: number, high: number): number {
 function ownNoise(extreme: Extreme, values: readonly Uncertain[]): number[] {
   const users = new Map<string, number>()
   for (const { components } of values) for (const { source } of components) users.set(source, (users.get(source) ?? 0) + 1)
-  if (extreme !== 'range') return values.map(({ components }) => Math.hypot(...components.filter(({ source }) => users.get(source) === 1).map(({ u }) => u)))
+  if (extreme !== 'range')
+    return values.map(({ components }) => Math.hypot(...components.filter(({ source }) => users.get(source) === 1).map(({ u }) => u)))
   const share = 1 / values.length
   const mean = linear(values.map((x) => [share, x] as const))
   // Against the mean of all n a value keeps (n − 1)/n of its own variance.
-  return values.map((x) => standardUncertainty(linear([[1, x], [-1, mean]])) / Math.sqrt(1 - share))
+  return values.map(
+    (x) =>
+      standardUncertainty(
+        linear([
+          [1, x],
+          [-1, mean],
+        ]),
+      ) / Math.sqrt(1 - share),
+  )
 }
 
 /** The values drawn together by as much as their noise alone spreads them, group by group of values that cannot be told apart. */

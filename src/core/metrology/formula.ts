@@ -56,10 +56,12 @@ export interface Formula<Name extends string> extends FormulaText {
 }
 
 /** Makes a formula of its text and its arithmetic: the one shape every derivation has. */
-export function formula<Name extends string>(definition: FormulaText & {
-  readonly inputs: Readonly<Record<Name, Labelled>>
-  readonly evaluate: (values: Readonly<Record<Name, number>>) => number
-}): Formula<Name> {
+export function formula<Name extends string>(
+  definition: FormulaText & {
+    readonly inputs: Readonly<Record<Name, Labelled>>
+    readonly evaluate: (values: Readonly<Record<Name, number>>) => number
+  },
+): Formula<Name> {
   const names = Object.keys(definition.inputs) as Name[]
   const { inputs, evaluate, ...text } = definition
   return {
@@ -71,14 +73,22 @@ export function formula<Name extends string>(definition: FormulaText & {
       const at = {} as Record<Name, number>
       for (const name of names) at[name] = values[name].value
       const terms = names.map((name): Term => ({
-        name, ...inputs[name], figure: figures[name], effectU: effectOf(name, evaluate, at, standardUncertainty(values[name])),
+        name,
+        ...inputs[name],
+        figure: figures[name],
+        effectU: effectOf(name, evaluate, at, standardUncertainty(values[name])),
       }))
       return { value, origin: { from: 'sum', sum: { formula: text, terms } } }
     },
   }
 }
 
-function effectOf<Name extends string>(name: Name, evaluate: (at: Record<Name, number>) => number, at: Record<Name, number>, u: number): number {
+function effectOf<Name extends string>(
+  name: Name,
+  evaluate: (at: Record<Name, number>) => number,
+  at: Record<Name, number>,
+  u: number,
+): number {
   if (u === 0) return 0
   return Math.abs(evaluate({ ...at, [name]: at[name] + u }) - evaluate({ ...at, [name]: at[name] - u })) / 2
 }
@@ -87,7 +97,11 @@ function effectOf<Name extends string>(name: Name, evaluate: (at: Record<Name, n
 export function resultOf(text: FormulaText, terms: readonly { label: string; weight: number; figure: Figure }[]): Figure {
   const value = linear(terms.map(({ weight, figure }) => [weight, figure.value] as const))
   const sumTerms = terms.map(({ label, weight, figure }, index): Term => ({
-    name: `x${index + 1}`, label, kind: text.kind, figure, effectU: Math.abs(weight) * standardUncertainty(figure.value),
+    name: `x${index + 1}`,
+    label,
+    kind: text.kind,
+    figure,
+    effectU: Math.abs(weight) * standardUncertainty(figure.value),
   }))
   return { value, origin: { from: 'sum', sum: { formula: text, terms: sumTerms } } }
 }
@@ -98,7 +112,10 @@ export function resultOf(text: FormulaText, terms: readonly { label: string; wei
  */
 export function apart(text: FormulaText, one: { label: string; figure: Figure }, other: { label: string; figure: Figure }): Figure {
   const [larger, smaller] = one.figure.value.value >= other.figure.value.value ? [one, other] : [other, one]
-  return resultOf(text, [{ ...larger, weight: 1 }, { ...smaller, weight: -1 }])
+  return resultOf(text, [
+    { ...larger, weight: 1 },
+    { ...smaller, weight: -1 },
+  ])
 }
 
 /** A figure picked as the extreme of several, with what the picking adds to its uncertainty. */
@@ -106,7 +123,10 @@ export function asExtreme(figure: Figure, u: number): Figure {
   if (u === 0) return figure
   const { value, components } = figure.value
   // Named after what was picked: two figures picked from other readings share nothing by it.
-  const source = `selection:${components.map((component) => component.source).join('+').slice(0, 200)}`
+  const source = `selection:${components
+    .map((component) => component.source)
+    .join('+')
+    .slice(0, 200)}`
   return { ...figure, value: { value, components: [...components, { source, owner: 'selection', u, dof: Infinity }] } }
 }
 

@@ -43,10 +43,14 @@ const INTERACTION_ALPHA = 0.05
  * Crossed gauge study by analysis of variance: every person reads every spot equally often. AIAG, Measurement Systems
  * Analysis, 4th ed., 2010, chapter III-B and appendix A. Negative variance estimates count as zero.
  */
-export function gaugeStudy(readings: readonly StudyReading[]): { readonly ok: true; readonly study: GaugeStudy } | { readonly ok: false; readonly issue: StudyIssue } {
+export function gaugeStudy(
+  readings: readonly StudyReading[],
+): { readonly ok: true; readonly study: GaugeStudy } | { readonly ok: false; readonly issue: StudyIssue } {
   const spots = [...new Set(readings.map(({ spot }) => spot))]
   const people = [...new Set(readings.map(({ person }) => person))]
-  const cells = spots.map((spot) => people.map((person) => readings.filter((one) => one.spot === spot && one.person === person).map(({ value }) => value)))
+  const cells = spots.map((spot) =>
+    people.map((person) => readings.filter((one) => one.spot === spot && one.person === person).map(({ value }) => value)),
+  )
   const repeats = cells[0]?.[0]?.length ?? 0
   const issue = studyIssue(spots, people, cells, repeats)
   if (issue) return { ok: false, issue }
@@ -81,24 +85,44 @@ export function gaugeStudy(readings: readonly StudyReading[]): { readonly ok: tr
   return {
     ok: true,
     study: {
-      spots: p, people: o, repeats: r, isPooled, mean, reproducibility, gaugeRr, repeatability: Math.sqrt(equipmentMs), partVariation: Math.sqrt(partVariance),
+      spots: p,
+      people: o,
+      repeats: r,
+      isPooled,
+      mean,
+      reproducibility,
+      gaugeRr,
+      repeatability: Math.sqrt(equipmentMs),
+      partVariation: Math.sqrt(partVariance),
       categories: gaugeRr === 0 ? Infinity : Math.floor((Math.SQRT2 * Math.sqrt(partVariance)) / gaugeRr),
       anova: [
-        { source: 'spot', sumOfSquares: spotSs, dof: p - 1 }, { source: 'person', sumOfSquares: personSs, dof: o - 1 },
-        { source: 'interaction', sumOfSquares: interactionSs, dof: interactionDof }, { source: 'repeat', sumOfSquares: repeatSs, dof: repeatDof },
+        { source: 'spot', sumOfSquares: spotSs, dof: p - 1 },
+        { source: 'person', sumOfSquares: personSs, dof: o - 1 },
+        { source: 'interaction', sumOfSquares: interactionSs, dof: interactionDof },
+        { source: 'repeat', sumOfSquares: repeatSs, dof: repeatDof },
       ],
     },
   }
 }
 
-function studyIssue(spots: readonly string[], people: readonly string[], cells: readonly (readonly (readonly number[])[])[], repeats: number): StudyIssue | undefined {
-  for (const [what, got] of [['spots', spots.length], ['people', people.length], ['repeats', repeats]] as const) {
+function studyIssue(
+  spots: readonly string[],
+  people: readonly string[],
+  cells: readonly (readonly (readonly number[])[])[],
+  repeats: number,
+): StudyIssue | undefined {
+  for (const [what, got] of [
+    ['spots', spots.length],
+    ['people', people.length],
+    ['repeats', repeats],
+  ] as const) {
     if (got < 2) return { code: 'tooFew', what, got, wanted: 2 }
   }
-  for (const [row, spot] of spots.entries()) for (const [column, person] of people.entries()) {
-    const got = cells[row]![column]!.length
-    if (got !== repeats) return { code: 'notBalanced', spot, person, got, wanted: repeats }
-  }
+  for (const [row, spot] of spots.entries())
+    for (const [column, person] of people.entries()) {
+      const got = cells[row]![column]!.length
+      if (got !== repeats) return { code: 'notBalanced', spot, person, got, wanted: repeats }
+    }
   return undefined
 }
 
@@ -115,7 +139,10 @@ const LEAST_CATEGORIES = 5
  * Six standard deviations of gauge R&R as a share of the tolerance; with one limit only, three of them against the distance
  * from the mean to it.
  */
-export function shareOfTolerance({ gaugeRr, mean }: GaugeStudy, { lower, upper }: { readonly lower?: number; readonly upper?: number }): number | undefined {
+export function shareOfTolerance(
+  { gaugeRr, mean }: GaugeStudy,
+  { lower, upper }: { readonly lower?: number; readonly upper?: number },
+): number | undefined {
   if (lower !== undefined && upper !== undefined) return upper > lower ? (6 * gaugeRr) / (upper - lower) : undefined
   const bound = lower ?? upper
   return bound === undefined || bound === mean ? undefined : (3 * gaugeRr) / Math.abs(bound - mean)

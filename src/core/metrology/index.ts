@@ -1,16 +1,46 @@
 export {
-  exactly, standardUncertainty, covariance, linear, difference, propagate, effectiveDof, budget,
-  type Component, type Uncertain, type Expanded,
+  exactly,
+  standardUncertainty,
+  covariance,
+  linear,
+  difference,
+  propagate,
+  effectiveDof,
+  budget,
+  type Component,
+  type Uncertain,
+  type Expanded,
 } from './uncertain'
 export { expand, coverageFactor } from './expanded'
 export { gaugeReading, goNoGoReading, limitsU, zeroedReading, type GaugeCard } from './doubt'
 export { selectionU, type Extreme } from './extremes'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
-export { gaugeStudy, shareOfTolerance, studyVerdict, type GaugeStudy, type StudyIssue, type StudyReading, type StudyVerdict } from './gaugeStudy'
+export {
+  gaugeStudy,
+  shareOfTolerance,
+  studyVerdict,
+  type GaugeStudy,
+  type StudyIssue,
+  type StudyReading,
+  type StudyVerdict,
+} from './gaugeStudy'
 export { repeatabilityOfRange, TRIES } from './fiveTries'
 export { spread } from './spread'
 export { clearanceAtTwenty, lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
 export { monteCarlo, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
-  formula, paperFigure, statedFigure, assumedFigure, leftOut, resultOf, apart, asExtreme, type Figure, type Formula, type FormulaText, type Origin, type Sum, type Term,
+  formula,
+  paperFigure,
+  statedFigure,
+  assumedFigure,
+  leftOut,
+  resultOf,
+  apart,
+  asExtreme,
+  type Figure,
+  type Formula,
+  type FormulaText,
+  type Origin,
+  type Sum,
+  type Term,
 } from './formula'

@@ -46,7 +46,15 @@ describe('shared gauge', () => {
   })
 
   it('a spread names its extremes', () => {
-    expect(spread(new Map([[1, a], [2, b], [3, exactly(0.07)]]))).toMatchObject({ largest: 1, smallest: 2 })
+    expect(
+      spread(
+        new Map([
+          [1, a],
+          [2, b],
+          [3, exactly(0.07)],
+        ]),
+      ),
+    ).toMatchObject({ largest: 1, smallest: 2 })
     expect(spread(new Map([[1, a]]))).toBeUndefined()
   })
 })
@@ -56,24 +64,51 @@ describe('laws of propagation', () => {
   const doubts = fc.double({ min: 1e-3, max: 2, noNaN: true })
 
   it('budget shares add up to one; scaling scales the doubt; order does not matter', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(numbers, doubts), { minLength: 1, maxLength: 6 }), fc.double({ min: 0.1, max: 10, noNaN: true }), (pairs, factor) => {
-      const inputs = pairs.map(([value, u], index): Uncertain => ({ value, components: [{ source: `s${index}`, owner: `o${index}`, u, dof: Infinity }] }))
-      const total = linear(inputs.map((x) => [1, x] as const))
-      expectNear(budget(total).reduce((sum, { share }) => sum + share, 0), 1, 1e-9)
-      expectNear(standardUncertainty(linear([[factor, total]])), factor * standardUncertainty(total), 1e-9)
-      expectNear(standardUncertainty(linear(inputs.toReversed().map((x) => [1, x] as const))), standardUncertainty(total), 1e-9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(numbers, doubts), { minLength: 1, maxLength: 6 }),
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
+        (pairs, factor) => {
+          const inputs = pairs.map(([value, u], index): Uncertain => ({
+            value,
+            components: [{ source: `s${index}`, owner: `o${index}`, u, dof: Infinity }],
+          }))
+          const total = linear(inputs.map((x) => [1, x] as const))
+          expectNear(
+            budget(total).reduce((sum, { share }) => sum + share, 0),
+            1,
+            1e-9,
+          )
+          expectNear(standardUncertainty(linear([[factor, total]])), factor * standardUncertainty(total), 1e-9)
+          expectNear(standardUncertainty(linear(inputs.toReversed().map((x) => [1, x] as const))), standardUncertainty(total), 1e-9)
+        },
+      ),
+    )
   })
 
   it('does not change its inputs', () => {
     const x = Object.freeze({ value: 1, components: Object.freeze([Object.freeze({ source: 's', owner: 'o', u: 1, dof: 3 })]) })
-    expect(standardUncertainty(linear([[2, x], [1, x]]))).toBe(3)
+    expect(
+      standardUncertainty(
+        linear([
+          [2, x],
+          [1, x],
+        ]),
+      ),
+    ).toBe(3)
   })
 })
 
 describe('verdicts (ISO 14253-1)', () => {
   const limit = { lower: 0.9, upper: 1.3 }
-  it.each([[1.1, 'within'], [0.93, 'inDoubt'], [0.97, 'within'], [0.83, 'under'], [1.35, 'inDoubt'], [1.37, 'over']] as const)('%s ± 0.06 is %s', (value, verdict) => {
+  it.each([
+    [1.1, 'within'],
+    [0.93, 'inDoubt'],
+    [0.97, 'within'],
+    [0.83, 'under'],
+    [1.35, 'inDoubt'],
+    [1.37, 'over'],
+  ] as const)('%s ± 0.06 is %s', (value, verdict) => {
     expect(judge(known(value, 0.03), limit, 'strict').verdict).toBe(verdict)
   })
 
@@ -98,11 +133,13 @@ describe('verdicts (ISO 14253-1)', () => {
   })
 
   it('more doubt never turns in doubt into within', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 1.7, noNaN: true }), fc.double({ min: 0.001, max: 0.3, noNaN: true }), (value, u) => {
-      const less = judge(known(value, u), limit, 'strict').verdict
-      const more = judge(known(value, u * 1.5), limit, 'strict').verdict
-      expect(less === 'inDoubt' ? more : 'inDoubt').toBe('inDoubt')
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 1.7, noNaN: true }), fc.double({ min: 0.001, max: 0.3, noNaN: true }), (value, u) => {
+        const less = judge(known(value, u), limit, 'strict').verdict
+        const more = judge(known(value, u * 1.5), limit, 'strict').verdict
+        expect(less === 'inDoubt' ? more : 'inDoubt').toBe('inDoubt')
+      }),
+    )
   })
 
   it('a feeler that goes at the minimum is within; its share inside is its probability', () => {

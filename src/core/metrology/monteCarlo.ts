@@ -36,7 +36,10 @@ export function* monteCarlo(model: MonteCarloModel, draws: number, seed: number)
   }
 }
 
-/** Two independent runs of the same model as one: means and squares pooled (T. F. Chan et al., 1979). Different seeds are the caller's to see to. */
+/**
+ * Two independent runs of the same model as one: means and squares pooled (T. F. Chan et al., 1979). Different seeds are the
+ * caller's to see to.
+ */
 export function pooled(a: MonteCarloResult, b: MonteCarloResult): MonteCarloResult {
   const draws = a.draws + b.draws
   const apart = b.mean - a.mean
@@ -79,7 +82,10 @@ function slicer(model: MonteCarloModel, seed: number): (from: number, to: number
       }
     }
     return Array.from(means, (mean, result) => ({
-      draws: to, mean, standardDeviation: Math.sqrt(squares[result]! / Math.max(1, to - 1)), probability: inside[result]! / to,
+      draws: to,
+      mean,
+      standardDeviation: Math.sqrt(squares[result]! / Math.max(1, to - 1)),
+      probability: inside[result]! / to,
     }))
   }
 }
@@ -95,8 +101,14 @@ function drawPlan(inputs: readonly Uncertain[]) {
   const isShared = (source: string) => users.get(source)! > 1
   const shared = [...users.keys()].filter(isShared)
   const doubtfulInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
-  const own = doubtfulInputs.map((position) => Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source)).map(({ u }) => u)))
-  const shares = doubtfulInputs.flatMap((position) => inputs[position]!.components.flatMap(({ source, u }) => (isShared(source) ? [{ position, shock: doubtfulInputs.length + shared.indexOf(source), u }] : [])))
+  const own = doubtfulInputs.map((position) =>
+    Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source)).map(({ u }) => u)),
+  )
+  const shares = doubtfulInputs.flatMap((position) =>
+    inputs[position]!.components.flatMap(({ source, u }) =>
+      isShared(source) ? [{ position, shock: doubtfulInputs.length + shared.indexOf(source), u }] : [],
+    ),
+  )
 
   const centres = Float64Array.from(inputs, (input) => input.value)
   const doubtful = Int32Array.from(doubtfulInputs)

@@ -5,7 +5,9 @@ import { difference, type Uncertain } from './uncertain'
  * Largest minus smallest of several values. What they share (one gauge's bias) cancels; `selectionU` is what picking the
  * outermost of noisy values adds.
  */
-export function spread<Key>(values: ReadonlyMap<Key, Uncertain>): { spread: Uncertain; selectionU: number; largest: Key; smallest: Key } | undefined {
+export function spread<Key>(
+  values: ReadonlyMap<Key, Uncertain>,
+): { spread: Uncertain; selectionU: number; largest: Key; smallest: Key } | undefined {
   const ranked = [...values].sort(([, a], [, b]) => a.value - b.value)
   const smallest = ranked[0]
   const largest = ranked.at(-1)

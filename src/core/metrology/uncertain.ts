@@ -61,7 +61,10 @@ export function mean(values: readonly Uncertain[]): Uncertain {
 }
 
 export function difference(a: Uncertain, b: Uncertain): Uncertain {
-  return linear([[1, a], [-1, b]])
+  return linear([
+    [1, a],
+    [-1, b],
+  ])
 }
 
 /**
@@ -112,7 +115,10 @@ export function effectiveDof(x: Uncertain): number {
   const histories = new Map<string, { variance: number; dof: number }>()
   for (const { u: own, dof, history } of x.components) {
     if (dof === Infinity) continue
-    if (history === undefined) { sum += own ** 4 / dof; continue }
+    if (history === undefined) {
+      sum += own ** 4 / dof
+      continue
+    }
     const known = histories.get(history)
     if (known) known.variance += own * own
     else histories.set(history, { variance: own * own, dof })

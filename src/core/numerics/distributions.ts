@@ -5,7 +5,10 @@ export function normalCdf(x: number): number {
   return jstat.normal.cdf(x, 0, 1)
 }
 
-/** From here on Student's t and the normal agree to 1e-4; jstat's series breaks down long before the dof a Welch–Satterthwaite sum can give. */
+/**
+ * From here on Student's t and the normal agree to 1e-4; jstat's series breaks down long before the dof a
+ * Welch–Satterthwaite sum can give.
+ */
 const NORMAL_FROM_DOF = 3000
 
 /** P(X ≤ x) of Student's t with `dof` degrees of freedom; the normal when there are very many. */

@@ -17,7 +17,8 @@ export function matchEvenly(values: readonly (readonly number[])[], target: numb
   const all = [...new Set(values.flat())].sort((a, b) => a - b)
   const slack = REL_TOL * Math.max(...all.map((value) => Math.abs(value - target)), Number.MIN_VALUE)
   const deviations = [...new Set(all.map((value) => Math.abs(value - target)))].sort((a, b) => a - b)
-  const worst = deviations[firstTrue(deviations.length, (at) => canAssign(values, target - deviations[at]! - slack, target + deviations[at]! + slack))]!
+  const worst =
+    deviations[firstTrue(deviations.length, (at) => canAssign(values, target - deviations[at]! - slack, target + deviations[at]! + slack))]!
   const inReach = all.filter((value) => Math.abs(value - target) <= worst + slack)
   const window = narrowestWindow(values, inReach)
   const allowed = (value: number) => value >= window.low - slack && value <= window.high + slack
@@ -43,13 +44,14 @@ function narrowestWindow(values: readonly (readonly number[])[], sorted: readonl
 function canAssign(values: readonly (readonly number[])[], low: number, high: number): boolean {
   const placeOf = new Int32Array(values.length).fill(-1)
   const seen = new Int32Array(values.length).fill(-1)
-  const seat = (place: number, round: number): boolean => values[place]!.some((value, part) => {
-    if (value < low || value > high || seen[part] === round) return false
-    seen[part] = round
-    if (placeOf[part]! >= 0 && !seat(placeOf[part]!, round)) return false
-    placeOf[part] = place
-    return true
-  })
+  const seat = (place: number, round: number): boolean =>
+    values[place]!.some((value, part) => {
+      if (value < low || value > high || seen[part] === round) return false
+      seen[part] = round
+      if (placeOf[part]! >= 0 && !seat(placeOf[part]!, round)) return false
+      placeOf[part] = place
+      return true
+    })
   return values.every((_, place) => seat(place, place))
 }
 

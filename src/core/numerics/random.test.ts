@@ -17,7 +17,10 @@ describe('random streams', () => {
   })
 
   it('repeat with their seed and differ without it', () => {
-    const draw = (seed: number) => { const { normal } = randomStream(seed); return [normal(), normal(), normal()] }
+    const draw = (seed: number) => {
+      const { normal } = randomStream(seed)
+      return [normal(), normal(), normal()]
+    }
     expect(draw(7)).toEqual(draw(7))
     expect(draw(7)).not.toEqual(draw(8))
   })
@@ -37,7 +40,11 @@ describe('random streams', () => {
     const { normal } = randomStream(9)
     let product = 0
     let before = normal()
-    for (let i = 0; i < 200_000; i++) { const now = normal(); product += before * now; before = now }
+    for (let i = 0; i < 200_000; i++) {
+      const now = normal()
+      product += before * now
+      before = now
+    }
     expectNear(product / 200_000, 0, 4 / Math.sqrt(200_000))
   })
 })

@@ -13,7 +13,12 @@ const REL_TOL = 1e-9
  * Rows are taken one after the other with a table of what the rows so far may have used; options outside the window under
  * test are left out, so that the table stays small. Thresholds and windows as in `matchEvenly`.
  */
-export function selectEvenly(rows: readonly (readonly Option[])[], target: number, stock: readonly number[], from: 'shelf' | 'buy'): readonly number[] | undefined {
+export function selectEvenly(
+  rows: readonly (readonly Option[])[],
+  target: number,
+  stock: readonly number[],
+  from: 'shelf' | 'buy',
+): readonly number[] | undefined {
   const all = [...new Set(rows.flatMap((row) => row.map(({ value }) => value)))].sort((a, b) => a - b)
   if (all.length === 0) return rows.length === 0 ? [] : undefined
   const slack = REL_TOL * Math.max(...all.map((value) => Math.abs(value - target)), Number.MIN_VALUE)
@@ -30,7 +35,10 @@ export function selectEvenly(rows: readonly (readonly Option[])[], target: numbe
     while (high < inReach.length && (inReach[high]! < low || !(found = pick(low, inReach[high]!)))) high++
     if (high === inReach.length || !found) break
     const width = inReach[high]! - low
-    if (width < narrowest - slack || (width <= narrowest + slack && found.bought < best.bought)) { narrowest = width; best = found }
+    if (width < narrowest - slack || (width <= narrowest + slack && found.bought < best.bought)) {
+      narrowest = width
+      best = found
+    }
   }
   return best.picked
 }
@@ -42,7 +50,13 @@ interface State {
 }
 
 /** The cheapest pick with every value in [low, high], over every way the stock can have been used so far. */
-function pickWithin(rows: readonly (readonly Option[])[], low: number, high: number, stock: readonly number[], from: 'shelf' | 'buy'): State | undefined {
+function pickWithin(
+  rows: readonly (readonly Option[])[],
+  low: number,
+  high: number,
+  stock: readonly number[],
+  from: 'shelf' | 'buy',
+): State | undefined {
   let states = new Map<string, State>([['', { used: stock.map(() => 0), bought: 0, picked: [] }]])
   for (const row of rows) {
     const next = new Map<string, State>()

@@ -21,11 +21,18 @@ const TYPED_DECIMALS = 5
  * Decimals to show a reading with: those its gauge's step needs, or as many as bring back what was typed in the unit it was
  * typed in. 15.5 on a dial of whole thous is 15.5, not 16.
  */
-export function decimalsToShow({ value, upper = value, unit: typedIn }: { readonly value: number; readonly upper?: number; readonly unit: UnitId }, step: number, unit: UnitId): number {
+export function decimalsToShow(
+  { value, upper = value, unit: typedIn }: { readonly value: number; readonly upper?: number; readonly unit: UnitId },
+  step: number,
+  unit: UnitId,
+): number {
   const ofStep = decimalsForStep(step, unit)
   if (typedIn !== unit) return ofStep
   for (let decimals = ofStep; decimals < TYPED_DECIMALS; decimals++) {
-    const isWhole = [value, upper].every((one) => Math.abs(fromCanonical(one, unit) * 10 ** decimals - Math.round(fromCanonical(one, unit) * 10 ** decimals)) < 1e-6 * 10 ** decimals)
+    const isWhole = [value, upper].every(
+      (one) =>
+        Math.abs(fromCanonical(one, unit) * 10 ** decimals - Math.round(fromCanonical(one, unit) * 10 ** decimals)) < 1e-6 * 10 ** decimals,
+    )
     if (isWhole) return decimals
   }
   return TYPED_DECIMALS

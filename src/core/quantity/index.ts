@@ -1,9 +1,26 @@
 export {
-  UNITS, UNIT_IDS, CANONICAL_UNIT, toCanonical, fromCanonical, differenceInUnit, differenceToCanonical, unitsOfKind, findUnit,
-  type Kind, type Unit, type UnitId,
+  UNITS,
+  UNIT_IDS,
+  CANONICAL_UNIT,
+  toCanonical,
+  fromCanonical,
+  differenceInUnit,
+  differenceToCanonical,
+  unitsOfKind,
+  findUnit,
+  type Kind,
+  type Unit,
+  type UnitId,
 } from './units'
 export { parseEntry, type EntryContext, type Entry, type EntryIssue, type ParsedEntry, type Understood } from './parseEntry'
 export {
-  decimalsForStep, decimalsForDoubt, decimalsToShow, formatNumber, formatDifference, formatQuantity, formatExact, joinUnit,
+  decimalsForStep,
+  decimalsForDoubt,
+  decimalsToShow,
+  formatNumber,
+  formatDifference,
+  formatQuantity,
+  formatExact,
+  joinUnit,
 } from './format'
 export { likelySlip, dialTurnSlip, type Slip, type Likely } from './slips'

@@ -22,13 +22,31 @@ const issue = (text: string, context: EntryContext) => {
 
 describe('what people type', () => {
   it.each([
-    ['17', thou, 17 * THOU], ['.0175', thou, 17.5 * THOU], ['0.0175in', thou, 17.5 * THOU], ['17.5t', thou, 17.5 * THOU], ['17.5', thou, 17.5 * THOU],
-    ['1 3/8', { kind: 'length', unit: 'in' }, 1.375 * 25.4], ['3/8"', mm, 0.375 * 25.4], ['43um', mm, 0.043], ['43 µm', mm, 0.043], ['0,29', mm, 0.29],
-    ['  .11 ', mm, 0.11], ['5 tenths', thou, 0.5 * THOU], ['-0.02', { ...mm, signed: true }, -0.02], ['−2', { ...thou, signed: true }, -2 * THOU],
-    ['+2', { ...thou, nominal: 100 }, 100 + 2 * THOU], ['-2', { ...thou, nominal: 100 }, 100 - 2 * THOU], ['+0.02mm', { ...thou, nominal: 100 }, 100.02],
-    ['2 ATDC', { kind: 'angle', unit: 'deg' }, 2], ['39 abdc', { kind: 'angle', unit: 'deg' }, 219], ['-2 btdc', { kind: 'angle', unit: 'deg' }, 2],
-    ['60 BBDC', { kind: 'angle', unit: 'deg', bottomCentreDeg: -180 }, -240], ['46.1cc', { kind: 'volume', unit: 'cm3' }, 46.1], ['46,1', { kind: 'volume', unit: 'cm3' }, 46.1],
-    ['68F', { kind: 'temperature', unit: 'degC' }, 20], ['80 lbf.ft', { kind: 'torque', unit: 'Nm' }, 108.465435866],
+    ['17', thou, 17 * THOU],
+    ['.0175', thou, 17.5 * THOU],
+    ['0.0175in', thou, 17.5 * THOU],
+    ['17.5t', thou, 17.5 * THOU],
+    ['17.5', thou, 17.5 * THOU],
+    ['1 3/8', { kind: 'length', unit: 'in' }, 1.375 * 25.4],
+    ['3/8"', mm, 0.375 * 25.4],
+    ['43um', mm, 0.043],
+    ['43 µm', mm, 0.043],
+    ['0,29', mm, 0.29],
+    ['  .11 ', mm, 0.11],
+    ['5 tenths', thou, 0.5 * THOU],
+    ['-0.02', { ...mm, signed: true }, -0.02],
+    ['−2', { ...thou, signed: true }, -2 * THOU],
+    ['+2', { ...thou, nominal: 100 }, 100 + 2 * THOU],
+    ['-2', { ...thou, nominal: 100 }, 100 - 2 * THOU],
+    ['+0.02mm', { ...thou, nominal: 100 }, 100.02],
+    ['2 ATDC', { kind: 'angle', unit: 'deg' }, 2],
+    ['39 abdc', { kind: 'angle', unit: 'deg' }, 219],
+    ['-2 btdc', { kind: 'angle', unit: 'deg' }, 2],
+    ['60 BBDC', { kind: 'angle', unit: 'deg', bottomCentreDeg: -180 }, -240],
+    ['46.1cc', { kind: 'volume', unit: 'cm3' }, 46.1],
+    ['46,1', { kind: 'volume', unit: 'cm3' }, 46.1],
+    ['68F', { kind: 'temperature', unit: 'degC' }, 20],
+    ['80 lbf.ft', { kind: 'torque', unit: 'Nm' }, 108.465435866],
   ] as const)('%s', (text, context, expected) => expectNear(value(text, context), expected, 1e-9))
 
   it('17/18 is a go/no-go where a feeler is used and a fraction elsewhere', () => {
@@ -46,33 +64,64 @@ describe('what people type', () => {
   })
 
   it.each([
-    ['', 'empty'], ['abc', 'notANumber'], ['1.2.3', 'notANumber'], ['17 furlongs', 'unknownUnit'], ['17cc', 'wrongKind'], ['1,234', 'ambiguous'],
-    ['1/0', 'zeroDenominator'], ['1±2±3', 'notANumber'], ['NaN', 'notANumber'], ['Infinity', 'notANumber'], ['--2', 'notANumber'], ['64±-0.5', 'negativeDoubt'],
+    ['', 'empty'],
+    ['abc', 'notANumber'],
+    ['1.2.3', 'notANumber'],
+    ['17 furlongs', 'unknownUnit'],
+    ['17cc', 'wrongKind'],
+    ['1,234', 'ambiguous'],
+    ['1/0', 'zeroDenominator'],
+    ['1±2±3', 'notANumber'],
+    ['NaN', 'notANumber'],
+    ['Infinity', 'notANumber'],
+    ['--2', 'notANumber'],
+    ['64±-0.5', 'negativeDoubt'],
   ])('refuses %s as %s', (text, code) => expect(issue(text, mm)).toBe(code))
 
   it('hands back both readings of an ambiguous comma, and takes its neighbours', () => {
-    expect(parseEntry('1,234', mm)).toMatchObject({ issue: { readings: [{ value: 1.234, unit: 'mm' }, { value: 1234, unit: 'mm' }] } })
+    expect(parseEntry('1,234', mm)).toMatchObject({
+      issue: {
+        readings: [
+          { value: 1.234, unit: 'mm' },
+          { value: 1234, unit: 'mm' },
+        ],
+      },
+    })
     expect(value('1,23', mm)).toBe(1.23)
     expect(value('0,234', mm)).toBe(0.234)
     expect(value('1,2345', mm)).toBe(1.2345)
   })
 
   it('never throws and never stores a number that is not finite', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 14 }), fc.boolean(), (text, interval) => {
-      const entry = parseEntry(text, { ...thou, nominal: 50, interval })
-      if (entry.ok) expect(Number.isFinite(entry.value)).toBe(true)
-    }))
+    fc.assert(
+      fc.property(fc.string({ maxLength: 14 }), fc.boolean(), (text, interval) => {
+        const entry = parseEntry(text, { ...thou, nominal: 50, interval })
+        if (entry.ok) expect(Number.isFinite(entry.value)).toBe(true)
+      }),
+    )
   })
 })
 
 describe('formatting', () => {
   it('shows no digit the gauge cannot see', () => {
-    expect([decimalsForStep(0.01, 'mm'), decimalsForStep(0.005, 'mm'), decimalsForStep(0.01, 'in'), decimalsForStep(THOU / 10, 'in'), decimalsForStep(0.1, 'cm3'), decimalsForStep(THOU, 'thou')])
-      .toEqual([2, 3, 4, 4, 1, 0])
+    expect([
+      decimalsForStep(0.01, 'mm'),
+      decimalsForStep(0.005, 'mm'),
+      decimalsForStep(0.01, 'in'),
+      decimalsForStep(THOU / 10, 'in'),
+      decimalsForStep(0.1, 'cm3'),
+      decimalsForStep(THOU, 'thou'),
+    ]).toEqual([2, 3, 4, 4, 1, 0])
   })
 
   it('gives an uncertainty one digit, or two when the first is 1', () => {
-    expect([decimalsForDoubt(0.023, 'one'), decimalsForDoubt(0.013, 'one'), decimalsForDoubt(0.3, 'one'), decimalsForDoubt(250, 'one'), decimalsForDoubt(0.1, 'one')]).toEqual([2, 3, 1, 0, 2])
+    expect([
+      decimalsForDoubt(0.023, 'one'),
+      decimalsForDoubt(0.013, 'one'),
+      decimalsForDoubt(0.3, 'one'),
+      decimalsForDoubt(250, 'one'),
+      decimalsForDoubt(0.1, 'one'),
+    ]).toEqual([2, 3, 1, 0, 2])
   })
 
   it('writes a true minus, no negative zero, and the unit beside the number', () => {
@@ -84,11 +133,18 @@ describe('formatting', () => {
 
   it.each(UNIT_IDS)('parse(format(x)) is x within half the last digit: %s', (unit) => {
     const { kind } = UNITS[unit]
-    fc.assert(fc.property(fc.double({ min: -500, max: 500, noNaN: true }), (inUnit) => {
-      const canonical = toCanonical(inUnit, unit)
-      const text = formatQuantity(canonical, unit, 4)
-      expectNear(value(text, { kind, unit: CANONICAL_UNIT[kind] === unit ? unit : CANONICAL_UNIT[kind], signed: true }), toCanonical(Number(formatNumber(canonical, unit, 4).replace('−', '-')), unit), 1e-9 * Math.abs(canonical) + 1e-12)
-    }), { numRuns: 20 })
+    fc.assert(
+      fc.property(fc.double({ min: -500, max: 500, noNaN: true }), (inUnit) => {
+        const canonical = toCanonical(inUnit, unit)
+        const text = formatQuantity(canonical, unit, 4)
+        expectNear(
+          value(text, { kind, unit: CANONICAL_UNIT[kind] === unit ? unit : CANONICAL_UNIT[kind], signed: true }),
+          toCanonical(Number(formatNumber(canonical, unit, 4).replace('−', '-')), unit),
+          1e-9 * Math.abs(canonical) + 1e-12,
+        )
+      }),
+      { numRuns: 20 },
+    )
   })
 })
 
@@ -101,12 +157,33 @@ describe('slips', () => {
     ['inches where millimetres stand', 3.268, bore, {}, 'inchForMm', 83.0072],
     ['from nominal, without its sign', 0.02, bore, { nominal: 83 }, 'fromNominal', 83.02],
     // The unit before the point: 0.015 in read as mm, not 0.15 of something.
-    ['inches among neighbours, though 0.015 mm can be', 0.015, { low: -1, high: 3, centre: 0.381, stray: 0.05 }, { signed: true }, 'inchForMm', 0.381],
+    [
+      'inches among neighbours, though 0.015 mm can be',
+      0.015,
+      { low: -1, high: 3, centre: 0.381, stray: 0.05 },
+      { signed: true },
+      'inchForMm',
+      0.381,
+    ],
     ['the sign of a piston in the hole', -0.4, deck, { signed: true }, 'sign', 0.4],
     ['millimetres typed on an inch bench', 83 * 25.4, bore, { unit: 'in' }, 'mmForInch', 83],
     ['thou typed for inches', 15 * 25.4, { low: -1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'in' }, 'thouForInch', 0.381],
-    ['inches typed on a thou bench', 0.015 * 0.0254, { low: 0.1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'thou' }, 'inchForThou', 0.381],
-    ['millimetres typed on a thou bench', 0.38 * 0.0254, { low: 0.1, high: 3, centre: 0.381, stray: 0.1 }, { unit: 'thou' }, 'mmForThou', 0.38],
+    [
+      'inches typed on a thou bench',
+      0.015 * 0.0254,
+      { low: 0.1, high: 3, centre: 0.381, stray: 0.1 },
+      { unit: 'thou' },
+      'inchForThou',
+      0.381,
+    ],
+    [
+      'millimetres typed on a thou bench',
+      0.38 * 0.0254,
+      { low: 0.1, high: 3, centre: 0.381, stray: 0.1 },
+      { unit: 'thou' },
+      'mmForThou',
+      0.38,
+    ],
     ['thou typed for millimetres', 15, { low: 0.1, high: 3, centre: 0.38, stray: 0.1 }, {}, 'thouForMm', 0.381],
   ] as const)('%s', (_, value, likely, options, code, mended) => {
     const slip = likelySlip(value, likely, { unit: 'mm', ...options })

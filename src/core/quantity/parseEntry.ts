@@ -69,7 +69,12 @@ export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
 
 /** Signs, quotes and fractions as keyboards and phones write them, in one spelling each. */
 function normalised(typed: string): string {
-  return typed.replace(/[\u00A0\u2007\u2009\u202F]/g, ' ').replace(/[−–‒—﹣－]/g, '-').replace(/''|’’|”|″/g, '"').replace(/\s+/g, ' ').trim()
+  return typed
+    .replace(/[\u00A0\u2007\u2009\u202F]/g, ' ')
+    .replace(/[−–‒—﹣－]/g, '-')
+    .replace(/''|’’|”|″/g, '"')
+    .replace(/\s+/g, ' ')
+    .trim()
 }
 
 /** Nobody reads less than half a step; a little below it absorbs the conversion. */
@@ -97,7 +102,10 @@ function distinct(readings: readonly Understood[]): readonly Understood[] {
   return readings.filter((one, index) => readings.findIndex((other) => same(one, other)) === index)
 }
 
-/** A unit behind the ± alone: a large one belongs to both numbers (`64±0.5cc`), a small one may be the uncertainty's own (`83.000±2um`). */
+/**
+ * A unit behind the ± alone: a large one belongs to both numbers (`64±0.5cc`), a small one may be the uncertainty's own
+ * (`83.000±2um`).
+ */
 function readWithDoubt(main: string, doubt: string, context: EntryContext): Readings {
   const half = splitUnit(doubt)
   if (half.number === '') return { code: 'notANumber', text: doubt, at: main.length + 1 }
@@ -111,11 +119,13 @@ function readWithDoubt(main: string, doubt: string, context: EntryContext): Read
   const unit = word === '' ? undefined : knownUnit(half.unit, context, main.length + 1)
   if (typeof unit === 'object') return unit
   const isBare = splitUnit(main).unit === '' && !WAY.test(main)
-  const mains = unit !== undefined && isBare ? [unit, ...(SMALL_UNITS.has(unit) && unit !== context.unit ? [context.unit] : [])] : [undefined]
-  const all = mains.map((mainUnit) => withHalf(
-    readMain(main, mainUnit === undefined ? context : { ...context, unit: mainUnit }, mainUnit !== undefined),
-    (reading) => differenceToCanonical(magnitudes[0]!.magnitude, unit ?? reading.unit),
-  ))
+  const mains =
+    unit !== undefined && isBare ? [unit, ...(SMALL_UNITS.has(unit) && unit !== context.unit ? [context.unit] : [])] : [undefined]
+  const all = mains.map((mainUnit) =>
+    withHalf(readMain(main, mainUnit === undefined ? context : { ...context, unit: mainUnit }, mainUnit !== undefined), (reading) =>
+      differenceToCanonical(magnitudes[0]!.magnitude, unit ?? reading.unit),
+    ),
+  )
   return all.find((one) => 'code' in one) ?? all.flatMap((one) => one as readonly Understood[])
 }
 
@@ -170,10 +180,17 @@ function readInterval(text: string, context: EntryContext, isGiven: boolean): Re
   // A unit behind the second leaf belongs to both.
   const word = low.unit || high.unit
   const own = { ...context, interval: false, nominal: undefined }
-  const [from, to] = [readQuantity(`${low.number} ${word}`, own, isGiven), readQuantity(`${high.number} ${high.unit || word}`, own, isGiven)]
+  const [from, to] = [
+    readQuantity(`${low.number} ${word}`, own, isGiven),
+    readQuantity(`${high.number} ${high.unit || word}`, own, isGiven),
+  ]
   if ('code' in from) return from
   if ('code' in to) return to
-  const pairs = from.flatMap((lower) => to.filter(({ unit }) => word !== '' || unit === lower.unit).map((upper) => ({ value: lower.value, upper: upper.value, unit: lower.unit })))
+  const pairs = from.flatMap((lower) =>
+    to
+      .filter(({ unit }) => word !== '' || unit === lower.unit)
+      .map((upper) => ({ value: lower.value, upper: upper.value, unit: lower.unit })),
+  )
   const inOrder = pairs.filter(({ value, upper }) => upper > value)
   return inOrder.length > 0 ? inOrder : { code: 'intervalOrder', low: pairs[0]?.value ?? 0, high: pairs[0]?.upper ?? 0 }
 }
@@ -190,7 +207,9 @@ function readQuantity(text: string, context: EntryContext, isGiven: boolean): Re
     const units = named !== undefined ? [named] : isGiven ? [context.unit] : isOffset ? offsetUnits(context) : bareUnits(typed, context)
     return units.map((unit): Understood => {
       const signed = sign === '-' ? -typed.magnitude : typed.magnitude
-      return isOffset ? { value: context.nominal! + differenceToCanonical(signed, unit), unit, offsetUnit: unit } : { value: toCanonical(signed, unit), unit }
+      return isOffset
+        ? { value: context.nominal! + differenceToCanonical(signed, unit), unit, offsetUnit: unit }
+        : { value: toCanonical(signed, unit), unit }
     })
   })
   return all.every(({ value }) => Number.isFinite(value) && Math.abs(value) < 1e12) ? all : { code: 'tooLarge', text }
@@ -198,7 +217,8 @@ function readQuantity(text: string, context: EntryContext, isGiven: boolean): Re
 
 /** The number in front and the unit behind it. */
 function splitUnit(text: string): { number: string; unit: string } {
-  const match = /^([+-]?\s*(?:\d[\d.,]*(?:e[+-]?\d+)?(?:[\s-]+\d+\s*\/\s*\d+|\s*\/\s*\d+)?|[.,]\d+(?:e[+-]?\d+)?)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?)\s*(.*)$/is.exec(text)
+  const match =
+    /^([+-]?\s*(?:\d[\d.,]*(?:e[+-]?\d+)?(?:[\s-]+\d+\s*\/\s*\d+|\s*\/\s*\d+)?|[.,]\d+(?:e[+-]?\d+)?)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?)\s*(.*)$/is.exec(text)
   return { number: (match?.[1] ?? '').trim(), unit: (match?.[2] ?? '').trim() }
 }
 
@@ -221,15 +241,18 @@ const LEAST_PER_MK = 0.01
 /** The units a bare number can be meant in, the likeliest first. */
 function bareUnits({ magnitude, decimals, isFraction, isPointed }: TypedNumber, { unit, expected }: EntryContext): readonly UnitId[] {
   switch (unit) {
-    case 'perMK': return [magnitude < LEAST_PER_MK ? 'perK' : 'perMK']
+    case 'perMK':
+      return [magnitude < LEAST_PER_MK ? 'perK' : 'perMK']
     // A share of a half is written 0.5 by some and 50 by others.
-    case 'percent': return magnitude <= 1 ? ['percent', 'one'] : ['percent']
+    case 'percent':
+      return magnitude <= 1 ? ['percent', 'one'] : ['percent']
     case 'thou': {
       // No gauge shows thousandths of a thou: three decimals, or a fraction, are inches.
       if (decimals >= 3 || (isFraction && magnitude < 1)) return ['in']
       return isPointed && (expected !== undefined || decimals === 2) ? ['thou', 'in'] : ['thou']
     }
-    default: return [unit]
+    default:
+      return [unit]
   }
 }
 

@@ -1,7 +1,17 @@
 import { UNITS, type UnitId } from './units'
 
 /** A way an odd value may have come about. */
-export type SlipCode = 'decimalPoint' | 'inchForMm' | 'mmForInch' | 'thouForMm' | 'mmForThou' | 'thouForInch' | 'inchForThou' | 'sign' | 'dialTurn' | 'fromNominal'
+export type SlipCode =
+  | 'decimalPoint'
+  | 'inchForMm'
+  | 'mmForInch'
+  | 'thouForMm'
+  | 'mmForThou'
+  | 'thouForInch'
+  | 'inchForThou'
+  | 'sign'
+  | 'dialTurn'
+  | 'fromNominal'
 
 export interface Slip {
   readonly code: SlipCode
@@ -24,7 +34,10 @@ export interface Likely {
 const MM_PER_INCH = UNITS.in.factor
 const MM_PER_THOU = UNITS.thou.factor
 
-const scaled = (code: SlipCode, factor: number): { code: SlipCode; mend: (value: number) => number } => ({ code, mend: (value) => value * factor })
+const scaled = (code: SlipCode, factor: number): { code: SlipCode; mend: (value: number) => number } => ({
+  code,
+  mend: (value) => value * factor,
+})
 
 /** By the unit a number was taken to be in: what else it may have been. */
 const UNIT_SLIPS: Readonly<Partial<Record<UnitId, readonly { code: SlipCode; mend: (value: number) => number }[]>>> = {
@@ -35,7 +48,11 @@ const UNIT_SLIPS: Readonly<Partial<Record<UnitId, readonly { code: SlipCode; men
 const POINT_SLIPS = [10, 0.1, 100, 0.01, 1000, 0.001].map((factor) => scaled('decimalPoint', factor))
 
 /** What else is known of the value: the unit it was taken to be in, whether it may be negative, what it may count from. */
-export interface SlipOptions { readonly unit: UnitId; readonly signed?: boolean; readonly nominal?: number }
+export interface SlipOptions {
+  readonly unit: UnitId
+  readonly signed?: boolean
+  readonly nominal?: number
+}
 
 /** A value this many strays off is odd, if a slip would put it near. */
 const ODD_STRAYS = 3
@@ -53,15 +70,20 @@ export function likelySlip(value: number, likely: Likely, options: SlipOptions):
   const distance = (one: number) => (centre === undefined ? 0 : Math.abs(one - centre))
   if (isPossible && (centre === undefined || stray === undefined || distance(value) <= ODD_STRAYS * stray)) return undefined
   const ways = [
-    ...(UNIT_SLIPS[options.unit] ?? []), ...POINT_SLIPS,
+    ...(UNIT_SLIPS[options.unit] ?? []),
+    ...POINT_SLIPS,
     ...(options.signed ? [{ code: 'sign', mend: (one: number) => -one } as const] : []),
     ...(options.nominal === undefined ? [] : [{ code: 'fromNominal', mend: (one: number) => options.nominal! + one } as const]),
   ]
-  const found = ways.map(({ code, mend }): Slip => ({ code, value: mend(value), mend }))
+  const found = ways
+    .map(({ code, mend }): Slip => ({ code, value: mend(value), mend }))
     .filter((slip) => slip.value >= likely.low && slip.value <= likely.high)
     .filter((slip) => !isPossible || (distance(slip.value) <= stray! && distance(value) >= MUCH_NEARER * distance(slip.value)))
   const isUsual = (slip: Slip) => stray !== undefined && distance(slip.value) <= stray
-  return found.find((slip) => slip.code !== 'decimalPoint' && isUsual(slip)) ?? found.reduce<Slip | undefined>((best, slip) => (best && distance(best.value) <= distance(slip.value) ? best : slip), undefined)
+  return (
+    found.find((slip) => slip.code !== 'decimalPoint' && isUsual(slip)) ??
+    found.reduce<Slip | undefined>((best, slip) => (best && distance(best.value) <= distance(slip.value) ? best : slip), undefined)
+  )
 }
 
 /**

@@ -13,7 +13,17 @@ export type NumberIssue =
   | { readonly code: 'tooLarge'; readonly text: string }
   | { readonly code: 'zeroDenominator'; readonly at: number }
 
-const FRACTIONS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875 }
+const FRACTIONS: Readonly<Record<string, number>> = {
+  '¼': 0.25,
+  '½': 0.5,
+  '¾': 0.75,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+  '⅛': 0.125,
+  '⅜': 0.375,
+  '⅝': 0.625,
+  '⅞': 0.875,
+}
 const MIXED = /^(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/
 const SIGN_OF_FRACTION = /^(\d*)\s*([¼½¾⅓⅔⅛⅜⅝⅞])$/
 /** A point with nothing behind it yet is a number on its way: 83. is 83. */
@@ -36,7 +46,12 @@ export function numbersIn(text: string): readonly TypedNumber[] | NumberIssue {
   const [, whole = '', part = '', exponent] = decimal
   const magnitude = Number(text.replace(',', '.'))
   if (!Number.isFinite(magnitude)) return { code: 'tooLarge', text }
-  const plain: TypedNumber = { magnitude, decimals: exponent ? 0 : part.length, isFraction: false, isPointed: part !== '' && Number(whole || 0) === 0 }
+  const plain: TypedNumber = {
+    magnitude,
+    decimals: exponent ? 0 : part.length,
+    isFraction: false,
+    isPointed: part !== '' && Number(whole || 0) === 0,
+  }
   return GROUPED.test(text) ? [plain, { ...plain, magnitude: Number(text.replace(',', '')), decimals: 0 }] : [plain]
 }
 

@@ -11,8 +11,22 @@ const NEWTON_PER_POUND_FORCE = KG_PER_POUND * STANDARD_GRAVITY_M_S2
 const METRE_PER_FOOT = (12 * MM_PER_INCH) / 1000
 
 export type Kind =
-  | 'length' | 'volume' | 'area' | 'angle' | 'mass' | 'density' | 'temperature' | 'pressure'
-  | 'force' | 'torque' | 'power' | 'speed' | 'rotation' | 'roughness' | 'expansion' | 'ratio'
+  | 'length'
+  | 'volume'
+  | 'area'
+  | 'angle'
+  | 'mass'
+  | 'density'
+  | 'temperature'
+  | 'pressure'
+  | 'force'
+  | 'torque'
+  | 'power'
+  | 'speed'
+  | 'rotation'
+  | 'roughness'
+  | 'expansion'
+  | 'ratio'
 
 export interface Unit {
   readonly kind: Kind
@@ -58,8 +72,35 @@ export const UNITS = {
   lbf: unit('force', NEWTON_PER_POUND_FORCE, 'lbf'),
   kgf: unit('force', STANDARD_GRAVITY_M_S2, 'kgf'),
   Nm: unit('torque', 1, 'N·m', ['nm', 'n.m', 'n·m', 'n-m', 'nms']),
-  lbfft: unit('torque', NEWTON_PER_POUND_FORCE * METRE_PER_FOOT, 'lbf·ft', ['lbfft', 'lbf.ft', 'lbf-ft', 'ftlb', 'ft-lb', 'ft.lb', 'ftlbs', 'ft-lbs', 'ft.lbs', 'lbft', 'lb-ft', 'lb.ft', 'lbsft', 'lbs-ft', 'ftlbf']),
-  lbfin: unit('torque', (NEWTON_PER_POUND_FORCE * METRE_PER_FOOT) / 12, 'lbf·in', ['lbfin', 'lbf.in', 'inlb', 'in-lb', 'in.lb', 'inlbs', 'in-lbs', 'in.lbs', 'lbin', 'lb-in']),
+  lbfft: unit('torque', NEWTON_PER_POUND_FORCE * METRE_PER_FOOT, 'lbf·ft', [
+    'lbfft',
+    'lbf.ft',
+    'lbf-ft',
+    'ftlb',
+    'ft-lb',
+    'ft.lb',
+    'ftlbs',
+    'ft-lbs',
+    'ft.lbs',
+    'lbft',
+    'lb-ft',
+    'lb.ft',
+    'lbsft',
+    'lbs-ft',
+    'ftlbf',
+  ]),
+  lbfin: unit('torque', (NEWTON_PER_POUND_FORCE * METRE_PER_FOOT) / 12, 'lbf·in', [
+    'lbfin',
+    'lbf.in',
+    'inlb',
+    'in-lb',
+    'in.lb',
+    'inlbs',
+    'in-lbs',
+    'in.lbs',
+    'lbin',
+    'lb-in',
+  ]),
   kgfm: unit('torque', STANDARD_GRAVITY_M_S2, 'kgf·m', ['kgfm', 'kgf.m', 'kgm']),
   kW: unit('power', 1, 'kW', ['kw']),
   hp: unit('power', (550 * NEWTON_PER_POUND_FORCE * METRE_PER_FOOT) / 1000, 'hp', ['bhp', 'horsepower']),
@@ -81,9 +122,22 @@ export const UNIT_IDS = Object.keys(UNITS) as UnitId[]
 
 /** The unit everything of a kind is kept in inside the core. */
 export const CANONICAL_UNIT: Readonly<Record<Kind, UnitId>> = {
-  length: 'mm', volume: 'cm3', area: 'cm2', angle: 'deg', mass: 'g', density: 'gPerCm3', temperature: 'degC',
-  pressure: 'kPa', force: 'N', torque: 'Nm', power: 'kW', speed: 'mPerS', rotation: 'rpm', roughness: 'umRa',
-  expansion: 'perK', ratio: 'one',
+  length: 'mm',
+  volume: 'cm3',
+  area: 'cm2',
+  angle: 'deg',
+  mass: 'g',
+  density: 'gPerCm3',
+  temperature: 'degC',
+  pressure: 'kPa',
+  force: 'N',
+  torque: 'Nm',
+  power: 'kW',
+  speed: 'mPerS',
+  rotation: 'rpm',
+  roughness: 'umRa',
+  expansion: 'perK',
+  ratio: 'one',
 }
 
 /** Canonical value (mm, cm³, …) of a number given in `unit`. */
@@ -110,7 +164,10 @@ export function unitsOfKind(kind: Kind): readonly UnitId[] {
   return UNIT_IDS.filter((id) => UNITS[id].kind === kind)
 }
 
-/** The unit a typed suffix names, preferring one of `kind` (so that `in` is a length, `um` a roughness where one is wanted, `c` a temperature). */
+/**
+ * The unit a typed suffix names, preferring one of `kind` (so that `in` is a length, `um` a roughness where one is wanted,
+ * `c` a temperature).
+ */
 export function findUnit(suffix: string, kind: Kind): UnitId | undefined {
   const wanted = suffix.toLowerCase().replace(/\s+|\.$/g, '')
   const named = (id: UnitId) =>

@@ -15,19 +15,44 @@ export const compression: QuickSum = {
     bore: { label: 'Bore', kind: 'length', units: BIG, required: true, paper: 'bore', example: '4.030 in' },
     stroke: { label: 'Stroke', kind: 'length', units: BIG, required: true, paper: 'stroke', example: '3.750 in' },
     chamber: { label: 'Chamber', kind: 'volume', units: CC, required: true, paper: 'chamberVolume', example: '64 ± 0.5 cc' },
-    piston: { label: 'Piston (dish +, dome −)', kind: 'volume', units: CC, required: false, signed: true, paper: 'pistonVolume', example: '7 cc' },
-    deck: { label: 'Deck clearance (below +)', kind: 'length', units: BIG, required: true, signed: true, paper: 'deckClearance', example: '0.015 in' },
+    piston: {
+      label: 'Piston (dish +, dome −)',
+      kind: 'volume',
+      units: CC,
+      required: false,
+      signed: true,
+      paper: 'pistonVolume',
+      example: '7 cc',
+    },
+    deck: {
+      label: 'Deck clearance (below +)',
+      kind: 'length',
+      units: BIG,
+      required: true,
+      signed: true,
+      paper: 'deckClearance',
+      example: '0.015 in',
+    },
     gasketBore: { label: 'Gasket bore', kind: 'length', units: BIG, required: true, example: '4.06 in' },
     gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: BIG, required: true, example: '0.040 in' },
     rod: { label: 'Rod length', kind: 'length', units: BIG, required: false, paper: 'rodLength', example: '6.000 in' },
     pinOffset: { label: 'Pin offset', kind: 'length', units: BIG, required: false, signed: true, paper: 'pinOffset', example: '0.5 mm' },
     crownDiameter: { label: 'Top land diameter', kind: 'length', units: BIG, required: false, paper: 'crownDiameter', example: '4.005 in' },
     landHeight: { label: 'Top land height', kind: 'length', units: BIG, required: false, paper: 'landHeight', example: '0.250 in' },
-    intakeClosing: { label: 'Intake closing', kind: 'angle', units: DEG, required: false, paper: 'intakeClosing', bottomCentreDeg: 180, example: '39 ABDC' },
+    intakeClosing: {
+      label: 'Intake closing',
+      kind: 'angle',
+      units: DEG,
+      required: false,
+      paper: 'intakeClosing',
+      bottomCentreDeg: 180,
+      example: '39 ABDC',
+    },
   },
   evaluate({ figures }) {
     const { bore, stroke, chamber, deck, gasketBore, gasketThickness, rod, pinOffset, crownDiameter, landHeight, intakeClosing } = figures
-    if (!bore || !stroke || !chamber || !deck || !gasketBore || !gasketThickness) throw new Error('compression: a required input was not checked')
+    if (!bore || !stroke || !chamber || !deck || !gasketBore || !gasketThickness)
+      throw new Error('compression: a required input was not checked')
     if (pinOffset && !rod) return impossible('a pin offset needs the rod length', 'rod')
     if (intakeClosing && !rod) return impossible('the effective ratio needs the rod length', 'rod')
     if (crownDiameter && !landHeight) return impossible('the crevice needs the land height too', 'landHeight')
@@ -35,7 +60,16 @@ export const compression: QuickSum = {
     const crank = { strokeMm: stroke.value.value, rodMm: rod?.value.value ?? Infinity, pinOffsetMm: pinOffset?.value.value ?? 0 }
     if (!crankTurns(crank)) return impossible('the rod is too short for this stroke', 'rod')
     const chain = ratioChain({
-      bore, stroke, chamber, deck, gasketBore, gasketThickness, rod, pinOffset, intakeClosing, piston: figures.piston ?? leftOut(),
+      bore,
+      stroke,
+      chamber,
+      deck,
+      gasketBore,
+      gasketThickness,
+      rod,
+      pinOffset,
+      intakeClosing,
+      piston: figures.piston ?? leftOut(),
       crevice: crownDiameter && landHeight && { crown: crownDiameter, landHeight },
     })
     if (chain.clearance.value.value <= 0) return impossible('these parts leave no clearance volume', 'chamber')
@@ -47,7 +81,9 @@ export const compression: QuickSum = {
         { id: 'sweptVolume', label: 'Swept volume', kind: 'volume', figure: chain.swept },
         { id: 'clearanceVolume', label: 'Clearance volume', kind: 'volume', figure: chain.clearance },
         ...(chain.crevice ? [{ id: 'crevice', label: 'Top-land crevice', kind: 'volume', figure: chain.crevice } as const] : []),
-        ...(chain.effectiveRatio ? [{ id: 'effectiveRatio', label: 'Effective ratio at that closing', kind: 'ratio', figure: chain.effectiveRatio } as const] : []),
+        ...(chain.effectiveRatio
+          ? [{ id: 'effectiveRatio', label: 'Effective ratio at that closing', kind: 'ratio', figure: chain.effectiveRatio } as const]
+          : []),
       ],
     }
   },

@@ -20,10 +20,19 @@ export const conformity: QuickSum = {
   evaluate({ figures, units, names }) {
     const { u, lower, upper, goes, doesNotGo } = figures
     const interval = goes && doesNotGo
-    const value = interval ? { value: linear([[0.5, goes.value], [0.5, doesNotGo.value]]), origin: goes.origin } : figures.value
+    const value = interval
+      ? {
+          value: linear([
+            [0.5, goes.value],
+            [0.5, doesNotGo.value],
+          ]),
+          origin: goes.origin,
+        }
+      : figures.value
     if (!value) return impossible('needs a value found, or the leaf that goes and the one that does not', 'value')
     if (interval && figures.value) return impossible('either a value or a pair of leaves, not both', 'value')
-    if (interval && doesNotGo.value.value <= goes.value.value) return impossible('the leaf that does not go is the thicker one', 'doesNotGo')
+    if (interval && doesNotGo.value.value <= goes.value.value)
+      return impossible('the leaf that does not go is the thicker one', 'doesNotGo')
     if (!lower && !upper) return impossible('needs a lower or an upper limit', 'lower')
     if (lower && upper && lower.value.value > upper.value.value) return impossible('the lower limit is above the upper', 'lower')
     const rule = names.rule ?? 'strict'
@@ -35,21 +44,43 @@ export const conformity: QuickSum = {
     if (u && u.value.value < 0) return impossible('a standard uncertainty is not negative', 'u')
     const measured = withU(value, u)
     const bounds = { lower: lower?.value.value, upper: upper?.value.value }
-    const judged = interval ? judgeInterval(goes.value.value, doesNotGo.value.value, bounds, rule, u?.value.value) : judge(measured, bounds, rule)
-    const expression = interval ? 'the interval between the leaves against the limits' : `value ± ${expand(measured).k.toFixed(2)}·u against the limits`
+    const judged = interval
+      ? judgeInterval(goes.value.value, doesNotGo.value.value, bounds, rule, u?.value.value)
+      : judge(measured, bounds, rule)
+    const expression = interval
+      ? 'the interval between the leaves against the limits'
+      : `value ± ${expand(measured).k.toFixed(2)}·u against the limits`
     const text = { id: 'conformity', title: 'Value against limits', kind, expression, source: 'ISO 14253-1; JCGM 106:2012' } as const
-    const probabilityText = { id: 'probability', title: 'Probability of conformity', kind: 'ratio', expression: 'P(lower ≤ true value ≤ upper)', source: 'JCGM 106:2012, 7.2' } as const
+    const probabilityText = {
+      id: 'probability',
+      title: 'Probability of conformity',
+      kind: 'ratio',
+      expression: 'P(lower ≤ true value ≤ upper)',
+      source: 'JCGM 106:2012, 7.2',
+    } as const
     const own: Figure = { value: measured, origin: value.origin }
     const terms = interval
-      ? [{ label: 'Goes', weight: 0.5, figure: goes }, { label: 'Does not go', weight: 0.5, figure: doesNotGo }]
+      ? [
+          { label: 'Goes', weight: 0.5, figure: goes },
+          { label: 'Does not go', weight: 0.5, figure: doesNotGo },
+        ]
       : [{ label: 'Value found', weight: 1, figure: own }]
     return {
       ok: true,
       results: [
         { id: 'conformity', label: 'Verdict', kind, unit, figure: resultOf(text, terms), conformity: judged },
         {
-          id: 'probability', label: 'Probability of conformity', kind: 'ratio', unit: 'percent',
-          figure: { value: exactly(judged.probability), origin: { from: 'sum', sum: { formula: probabilityText, terms: [{ name: 'value', label: 'Value found', kind, figure: own, effectU: 0 }] } } },
+          id: 'probability',
+          label: 'Probability of conformity',
+          kind: 'ratio',
+          unit: 'percent',
+          figure: {
+            value: exactly(judged.probability),
+            origin: {
+              from: 'sum',
+              sum: { formula: probabilityText, terms: [{ name: 'value', label: 'Value found', kind, figure: own, effectU: 0 }] },
+            },
+          },
         },
       ],
     }
@@ -59,5 +90,8 @@ export const conformity: QuickSum = {
 /** The value with the given u added to any ± it was typed with. */
 function withU(value: Figure, u: Figure | undefined): Uncertain {
   if (!u || u.value.value === 0) return value.value
-  return { value: value.value.value, components: [...value.value.components, { source: 'typed:u', owner: 'typed:u', u: u.value.value, dof: Infinity }] }
+  return {
+    value: value.value.value,
+    components: [...value.value.components, { source: 'typed:u', owner: 'typed:u', u: u.value.value, dof: Infinity }],
+  }
 }

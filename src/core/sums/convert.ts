@@ -24,12 +24,27 @@ export const convert: QuickSum = {
     const wanted = to ? [to] : unitsOfKind(kind)
     return {
       ok: true,
-      results: wanted.map((unit): SumResult => ({ id: unit, label: UNITS[unit].symbol || 'plain number', kind, unit, figure: converted(value, unit) })),
+      results: wanted.map((unit): SumResult => ({
+        id: unit,
+        label: UNITS[unit].symbol || 'plain number',
+        kind,
+        unit,
+        figure: converted(value, unit),
+      })),
     }
 
     function converted(figure: Figure, unit: (typeof wanted)[number]): Figure {
-      const text = { id: `to_${unit}`, title: `In ${UNITS[unit].symbol}`, kind, expression: 'value × factor', source: 'NIST SP 811, appendix B; ISO 80000' } as const
-      return { value: linear([[1, figure.value]]), origin: { from: 'sum', sum: { formula: text, terms: [{ name: 'value', label: 'Value', kind, figure, effectU: 0 }] } } }
+      const text = {
+        id: `to_${unit}`,
+        title: `In ${UNITS[unit].symbol}`,
+        kind,
+        expression: 'value × factor',
+        source: 'NIST SP 811, appendix B; ISO 80000',
+      } as const
+      return {
+        value: linear([[1, figure.value]]),
+        origin: { from: 'sum', sum: { formula: text, terms: [{ name: 'value', label: 'Value', kind, figure, effectU: 0 }] } },
+      }
     }
   },
 }

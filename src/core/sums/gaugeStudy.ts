@@ -1,5 +1,16 @@
 import Papa from 'papaparse'
-import { exactly, gaugeStudy as studied, resultOf, shareOfTolerance, studyVerdict, type Figure, type FormulaText, type StudyIssue, type StudyReading, type StudyVerdict } from '../metrology'
+import {
+  exactly,
+  gaugeStudy as studied,
+  resultOf,
+  shareOfTolerance,
+  studyVerdict,
+  type Figure,
+  type FormulaText,
+  type StudyIssue,
+  type StudyReading,
+  type StudyVerdict,
+} from '../metrology'
 import { findUnit, toCanonical, UNITS, type Kind, type UnitId } from '../quantity'
 import { impossible, type QuickSum, type SumOutcome } from './sum'
 
@@ -7,7 +18,9 @@ const SOURCE = 'AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B
 const ANY = { metric: 'mm', inch: 'in' } as const
 
 const VERDICT_WORDS: Readonly<Record<StudyVerdict, string>> = {
-  good: 'Share of the tolerance: good enough', marginal: 'Share of the tolerance: marginal', notGood: 'Share of the tolerance: not good enough',
+  good: 'Share of the tolerance: good enough',
+  marginal: 'Share of the tolerance: marginal',
+  notGood: 'Share of the tolerance: not good enough',
 }
 
 export const gaugestudy: QuickSum = {
@@ -15,7 +28,15 @@ export const gaugestudy: QuickSum = {
   title: 'Gauge study',
   question: 'Is this gauge, in these hands, good enough for that tolerance?',
   inputs: {
-    readings: { label: 'Readings: spot, person, value, unit', kind: 'table', units: ANY, required: true, example: 'spot,person,value,unit\n1,AB,83.002,mm\n1,AB,83.004,mm\n1,KV,83.002,mm\n1,KV,83.002,mm\n2,AB,83.010,mm\n2,AB,83.012,mm\n2,KV,83.010,mm\n2,KV,83.010,mm' },
+    readings: {
+      label: 'Readings: spot, person, value, unit',
+      kind: 'table',
+      units: ANY,
+      required: true,
+      example:
+        'spot,person,value,unit\n1,AB,83.002,mm\n1,AB,83.004,mm\n1,KV,83.002,mm\n1,KV,83.002,mm\n' +
+        '2,AB,83.010,mm\n2,AB,83.012,mm\n2,KV,83.010,mm\n2,KV,83.010,mm',
+    },
     lower: { label: 'Lower limit', kind: 'any', units: ANY, required: false, signed: true, example: '82.99 mm' },
     upper: { label: 'Upper limit', kind: 'any', units: ANY, required: false, signed: true, example: '83.03 mm' },
   },
@@ -30,7 +51,11 @@ export const gaugestudy: QuickSum = {
   },
 }
 
-function outcomeOf(study: Extract<ReturnType<typeof studied>, { ok: true }>['study'], { kind, unit }: { kind: Kind; unit: UnitId }, bounds: { lower?: number; upper?: number }): SumOutcome {
+function outcomeOf(
+  study: Extract<ReturnType<typeof studied>, { ok: true }>['study'],
+  { kind, unit }: { kind: Kind; unit: UnitId },
+  bounds: { lower?: number; upper?: number },
+): SumOutcome {
   const share = shareOfTolerance(study, bounds)
   const from = (id: string, title: string, resultKind: Kind, expression: string, value: number): Figure => {
     const text: FormulaText = { id, title, kind: resultKind, expression, source: SOURCE }
@@ -39,24 +64,90 @@ function outcomeOf(study: Extract<ReturnType<typeof studied>, { ok: true }>['stu
   return {
     ok: true,
     results: [
-      ...(share === undefined ? [] : [{
-        id: 'shareOfTolerance', label: VERDICT_WORDS[studyVerdict(study, share)], kind: 'ratio', unit: 'percent',
-        figure: from('shareOfTolerance', 'Share of the tolerance', 'ratio', bounds.lower !== undefined && bounds.upper !== undefined ? '6 · gauge R&R ÷ tolerance' : '3 · gauge R&R ÷ distance from the mean to the limit', share),
-      } as const]),
-      { id: 'gaugeRr', label: 'Gauge R&R, standard deviation', kind, unit, figure: from('gaugeRr', 'Gauge R&R', kind, '√(repeatability² + reproducibility²)', study.gaugeRr) },
-      { id: 'repeatability', label: 'Repeatability', kind, unit, figure: from('repeatability', 'Repeatability', kind, study.isPooled ? '√ of the mean square of repeats and interaction together' : '√ of the mean square of repeats', study.repeatability) },
-      { id: 'reproducibility', label: 'Reproducibility', kind, unit, figure: from('reproducibility', 'Reproducibility', kind, '√(people + people × spots)', study.reproducibility) },
-      { id: 'partVariation', label: 'Spot to spot', kind, unit, figure: from('partVariation', 'Spot to spot', kind, '√((mean square of spots − mean square beside) ÷ readings a spot)', study.partVariation) },
-      ...(Number.isFinite(study.categories) ? [{ id: 'categories', label: 'Groups it can tell apart (5 wanted)', kind: 'ratio', figure: from('categories', 'Distinct categories', 'ratio', '1.41 · spot to spot ÷ gauge R&R, whole', study.categories) } as const] : []),
+      ...(share === undefined
+        ? []
+        : [
+            {
+              id: 'shareOfTolerance',
+              label: VERDICT_WORDS[studyVerdict(study, share)],
+              kind: 'ratio',
+              unit: 'percent',
+              figure: from(
+                'shareOfTolerance',
+                'Share of the tolerance',
+                'ratio',
+                bounds.lower !== undefined && bounds.upper !== undefined
+                  ? '6 · gauge R&R ÷ tolerance'
+                  : '3 · gauge R&R ÷ distance from the mean to the limit',
+                share,
+              ),
+            } as const,
+          ]),
+      {
+        id: 'gaugeRr',
+        label: 'Gauge R&R, standard deviation',
+        kind,
+        unit,
+        figure: from('gaugeRr', 'Gauge R&R', kind, '√(repeatability² + reproducibility²)', study.gaugeRr),
+      },
+      {
+        id: 'repeatability',
+        label: 'Repeatability',
+        kind,
+        unit,
+        figure: from(
+          'repeatability',
+          'Repeatability',
+          kind,
+          study.isPooled ? '√ of the mean square of repeats and interaction together' : '√ of the mean square of repeats',
+          study.repeatability,
+        ),
+      },
+      {
+        id: 'reproducibility',
+        label: 'Reproducibility',
+        kind,
+        unit,
+        figure: from('reproducibility', 'Reproducibility', kind, '√(people + people × spots)', study.reproducibility),
+      },
+      {
+        id: 'partVariation',
+        label: 'Spot to spot',
+        kind,
+        unit,
+        figure: from(
+          'partVariation',
+          'Spot to spot',
+          kind,
+          '√((mean square of spots − mean square beside) ÷ readings a spot)',
+          study.partVariation,
+        ),
+      },
+      ...(Number.isFinite(study.categories)
+        ? [
+            {
+              id: 'categories',
+              label: 'Groups it can tell apart (5 wanted)',
+              kind: 'ratio',
+              figure: from('categories', 'Distinct categories', 'ratio', '1.41 · spot to spot ÷ gauge R&R, whole', study.categories),
+            } as const,
+          ]
+        : []),
     ],
   }
 }
 
-type Table = { readonly ok: true; readonly kind: Kind; readonly unit: UnitId; readonly readings: readonly StudyReading[] } | { readonly ok: false; readonly reason: string }
+type Table =
+  | { readonly ok: true; readonly kind: Kind; readonly unit: UnitId; readonly readings: readonly StudyReading[] }
+  | { readonly ok: false; readonly reason: string }
 
 /** Readings of one kind from CSV with the columns spot, person, value, unit; every fault names its line. */
 function readTable(text: string): Table {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() })
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim().toLowerCase(),
+  })
   const absent = ['spot', 'person', 'value', 'unit'].find((column) => !meta.fields?.includes(column))
   if (absent) return { ok: false, reason: `the column “${absent}” is missing; wanted are spot, person, value, unit` }
   const readings: StudyReading[] = []
@@ -75,10 +166,19 @@ function readTable(text: string): Table {
   return first ? { ok: true, kind: UNITS[first].kind, unit: first, readings } : { ok: false, reason: 'there are no readings in it' }
 }
 
+const BETTER = { spots: '10', people: '2 or 3', repeats: '3' } as const
+
 function issueWords(issue: StudyIssue): string {
   switch (issue.code) {
-    case 'tooFew': return `a study wants at least ${issue.wanted} ${issue.what}, better ${issue.what === 'spots' ? '10' : issue.what === 'people' ? '2 or 3' : '3'}; there ${issue.got === 1 ? 'is' : 'are'} ${issue.got}`
-    case 'notBalanced': return `spot ${issue.spot}, ${issue.person}: ${issue.got} readings where the others have ${issue.wanted}; every person reads every spot equally often`
-    case 'noVariation': return 'all readings are the same: the gauge’s step is too coarse to study'
+    case 'tooFew': {
+      const there = `there ${issue.got === 1 ? 'is' : 'are'} ${issue.got}`
+      return `a study wants at least ${issue.wanted} ${issue.what}, better ${BETTER[issue.what]}; ${there}`
+    }
+    case 'notBalanced': {
+      const got = `${issue.got} readings where the others have ${issue.wanted}`
+      return `spot ${issue.spot}, ${issue.person}: ${got}; every person reads every spot equally often`
+    }
+    case 'noVariation':
+      return 'all readings are the same: the gauge’s step is too coarse to study'
   }
 }

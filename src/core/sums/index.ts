@@ -7,7 +7,21 @@ import { bearing, bobweight, clearance, hotgap, ringgap, stack, taper, warmclear
 import type { QuickSum } from './sum'
 
 /** Every quick sum, in the order a builder would look for them. */
-export const SUMS: readonly QuickSum[] = [clearance, ringgap, hotgap, taper, bearing, warmclearance, stack, bobweight, compression, crank, conformity, gaugestudy, convert]
+export const SUMS: readonly QuickSum[] = [
+  clearance,
+  ringgap,
+  hotgap,
+  taper,
+  bearing,
+  warmclearance,
+  stack,
+  bobweight,
+  compression,
+  crank,
+  conformity,
+  gaugestudy,
+  convert,
+]
 
 export function sumById(id: string): QuickSum | undefined {
   return SUMS.find((sum) => sum.id === id)

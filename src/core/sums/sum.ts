@@ -49,11 +49,19 @@ export type SumIssue =
   | { readonly code: 'missing'; readonly path: readonly [string] }
   | { readonly code: 'unknownInput'; readonly path: readonly [string] }
   | { readonly code: 'entry'; readonly path: readonly [string]; readonly issue: EntryIssue; readonly typed: string; readonly kind: Kind }
-  | { readonly code: 'outOfRange'; readonly path: readonly [string]; readonly value: number; readonly low: number; readonly high: number; readonly kind: Kind }
+  | {
+      readonly code: 'outOfRange'
+      readonly path: readonly [string]
+      readonly value: number
+      readonly low: number
+      readonly high: number
+      readonly kind: Kind
+    }
   | { readonly code: 'unknownUnit'; readonly path: readonly [string]; readonly typed: string }
   | { readonly code: 'impossible'; readonly path: readonly string[]; readonly reason: string }
 
-export type SumOutcome = { readonly ok: true; readonly results: readonly SumResult[] } | { readonly ok: false; readonly issues: readonly SumIssue[] }
+export type SumOutcome =
+  { readonly ok: true; readonly results: readonly SumResult[] } | { readonly ok: false; readonly issues: readonly SumIssue[] }
 
 /** Computes a sum from typed text, each value in any unit and with ± if wanted. `system` gives the unit of bare numbers. */
 export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch' = 'metric'): SumOutcome {
@@ -103,10 +111,12 @@ function rangeOf({ paper, signed, kind: asked }: SumInput, kind: Kind): { readon
 /** Kind of a number by the unit it carries: the first kind that reads it; a bare number is a ratio. */
 function kindOfTyped(text: string): Kind {
   const kinds = [...new Set(Object.values(UNITS).map((unit) => unit.kind))]
-  return kinds.find((kind) => {
-    const entry = parseEntry(text, { kind, unit: CANONICAL_UNIT.ratio, signed: true })
-    return entry.ok && UNITS[entry.unit].kind === kind
-  }) ?? 'ratio'
+  return (
+    kinds.find((kind) => {
+      const entry = parseEntry(text, { kind, unit: CANONICAL_UNIT.ratio, signed: true })
+      return entry.ok && UNITS[entry.unit].kind === kind
+    }) ?? 'ratio'
+  )
 }
 
 export function impossible(reason: string, ...path: string[]): SumOutcome {

@@ -12,11 +12,22 @@ const issues = (id: string, typed: Record<string, string>) => {
   const outcome = computeSum(sumById(id)!, typed)
   return outcome.ok ? [] : outcome.issues.map((issue) => [issue.code, ...issue.path])
 }
-const compression = { bore: '4.030in', stroke: '3.750in', chamber: '64cc', deck: '0.015in', gasketBore: '4.06in', gasketThickness: '0.040in' }
+const compression = {
+  bore: '4.030in',
+  stroke: '3.750in',
+  chamber: '64cc',
+  deck: '0.015in',
+  gasketBore: '4.06in',
+  gasketThickness: '0.040in',
+}
 
 describe('every sum', () => {
   it.each(SUMS.map((sum) => [sum.id, sum] as const))('%s: its examples are readable in their fields', (_, sum) => {
-    const typed = Object.fromEntries(Object.entries(sum.inputs).filter(([name]) => !['goes', 'doesNotGo'].includes(name)).map(([name, input]) => [name, input.example]))
+    const typed = Object.fromEntries(
+      Object.entries(sum.inputs)
+        .filter(([name]) => !['goes', 'doesNotGo'].includes(name))
+        .map(([name, input]) => [name, input.example]),
+    )
     expect(computeSum(sum, typed)).toMatchObject({ ok: true })
   })
 
@@ -30,8 +41,20 @@ describe('every sum', () => {
 describe('compression', () => {
   it('does not mind the units', () => {
     const metric = { bore: '102.362', stroke: '95.25', chamber: '64', deck: '0.381', gasketBore: '103.124', gasketThickness: '1.016' }
-    expectNear(results('compression', metric).get('compressionRatio')!.figure.value.value, results('compression', compression).get('compressionRatio')!.figure.value.value, 1e-9)
-    expectNear(results('compression', { ...metric, bore: '4.030', stroke: '3.750', deck: '.015', gasketBore: '4.06', gasketThickness: '.040' }, 'inch').get('compressionRatio')!.figure.value.value, 10.49 + 0.88, 0.02)
+    expectNear(
+      results('compression', metric).get('compressionRatio')!.figure.value.value,
+      results('compression', compression).get('compressionRatio')!.figure.value.value,
+      1e-9,
+    )
+    expectNear(
+      results(
+        'compression',
+        { ...metric, bore: '4.030', stroke: '3.750', deck: '.015', gasketBore: '4.06', gasketThickness: '.040' },
+        'inch',
+      ).get('compressionRatio')!.figure.value.value,
+      10.49 + 0.88,
+      0.02,
+    )
   })
 
   it.each([
@@ -62,12 +85,20 @@ describe('conformity', () => {
   })
   it('judges a pair of leaves as an interval', () => {
     expect(judged({ goes: '17t', doesNotGo: '18t', lower: '17t' }).verdict).toBe('within')
-    expect(judged({ goes: '16t', doesNotGo: '18t', lower: '17t' })).toMatchObject({ verdict: 'inDoubt', probability: expect.closeTo(0.5, 9) })
+    expect(judged({ goes: '16t', doesNotGo: '18t', lower: '17t' })).toMatchObject({
+      verdict: 'inDoubt',
+      probability: expect.closeTo(0.5, 9),
+    })
   })
   it.each([
-    [{ value: '1mm' }, ['impossible', 'lower']], [{ value: '1mm', lower: '2mm', upper: '1mm' }, ['impossible', 'lower']], [{ value: '1mm', lower: '1cc' }, ['impossible', 'lower']],
-    [{ lower: '1mm' }, ['impossible', 'value']], [{ value: '1mm', goes: '1mm', doesNotGo: '2mm', lower: '1mm' }, ['impossible', 'value']],
-    [{ goes: '2mm', doesNotGo: '1mm', lower: '1mm' }, ['impossible', 'doesNotGo']], [{ value: '1mm', lower: '1mm', rule: 'lenient' }, ['impossible', 'rule']], [{ value: '1mm', u: '-1mm', lower: '1mm' }, ['impossible', 'u']],
+    [{ value: '1mm' }, ['impossible', 'lower']],
+    [{ value: '1mm', lower: '2mm', upper: '1mm' }, ['impossible', 'lower']],
+    [{ value: '1mm', lower: '1cc' }, ['impossible', 'lower']],
+    [{ lower: '1mm' }, ['impossible', 'value']],
+    [{ value: '1mm', goes: '1mm', doesNotGo: '2mm', lower: '1mm' }, ['impossible', 'value']],
+    [{ goes: '2mm', doesNotGo: '1mm', lower: '1mm' }, ['impossible', 'doesNotGo']],
+    [{ value: '1mm', lower: '1mm', rule: 'lenient' }, ['impossible', 'rule']],
+    [{ value: '1mm', u: '-1mm', lower: '1mm' }, ['impossible', 'u']],
   ])('%o is refused at %o', (typed, issue) => expect(issues('conformity', typed as never)).toContainEqual(issue))
 })
 

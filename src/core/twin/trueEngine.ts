@@ -1,4 +1,7 @@
-/** A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the right answers are known. */
+/**
+ * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
+ * right answers are known.
+ */
 import { cylinderNumbers, mainNumbers } from '../engine'
 import { randomStream } from '../numerics/random'
 import type { Spec } from '../build/types'
@@ -38,17 +41,31 @@ export interface TrueEngine {
 }
 
 /** What is wrong with an engine, as deviations from its paper, by cylinder or main. */
-export type Faults = { readonly [Name in keyof TrueEngine as TrueEngine[Name] extends Each ? Name : never]?: Readonly<Record<number, number>> }
+export type Faults = {
+  readonly [Name in keyof TrueEngine as TrueEngine[Name] extends Each ? Name : never]?: Readonly<Record<number, number>>
+}
 
 const ROCK_MM = 0.03
-const USUAL = { rodMm: 144, mainJournalMm: 58, rodJournalMm: 50, pinMm: 21, skirtClearanceMm: 0.1, topGapMm: 0.5, secondGapMm: 0.55, railGapMm: 0.7, mainClearanceMm: 0.06, rodClearanceMm: 0.056 }
+const USUAL = {
+  rodMm: 144,
+  mainJournalMm: 58,
+  rodJournalMm: 50,
+  pinMm: 21,
+  skirtClearanceMm: 0.1,
+  topGapMm: 0.5,
+  secondGapMm: 0.55,
+  railGapMm: 0.7,
+  mainClearanceMm: 0.06,
+  rodClearanceMm: 0.056,
+}
 
 /** @throws if the spec lacks a paper number the engine cannot be made without. */
 export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine {
   const { normal } = randomStream(seed)
   const { paper, stock, choice, limits, layout } = spec
   const gasket = stock.gaskets.find((option) => option.id === choice.gasket) ?? stock.gaskets[0]
-  if (!paper.bore || !paper.deckClearance || !paper.chamberVolume || !gasket) throw new Error(`The twin of ${spec.name} needs bore, deck, chamber and gasket on paper`)
+  if (!paper.bore || !paper.deckClearance || !paper.chamberVolume || !gasket)
+    throw new Error(`The twin of ${spec.name} needs bore, deck, chamber and gasket on paper`)
   const cylinders = cylinderNumbers(layout)
   const mains = mainNumbers(layout)
   /** Honest machining around nominal: `scatter` is a standard deviation. */
@@ -59,12 +76,19 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
   const rodMm = paper.rodLength?.value ?? USUAL.rodMm
   const centreDistanceMm = around('centreDistanceMm', rodMm, 0.003)
   // A longer rod stands its piston higher; what is left of the scatter is throw, block and piston.
-  const deckMm = new Map([...around('deckMm', paper.deckClearance.value, 0.003)].map(([cylinder, mm]) => [cylinder, mm - (centreDistanceMm.get(cylinder)! - rodMm)]))
+  const deckMm = new Map(
+    [...around('deckMm', paper.deckClearance.value, 0.003)].map(([cylinder, mm]) => [
+      cylinder,
+      mm - (centreDistanceMm.get(cylinder)! - rodMm),
+    ]),
+  )
   const chamberCm3 = around('chamberCm3', paper.chamberVolume.value, 0.06)
   const pinMm = paper.pinDiameter?.value ?? USUAL.pinMm
   const pistonMassG = Math.round((paper.bore.value / 10) ** 3 * 0.6)
   return {
-    boreMm, deckMm, chamberCm3,
+    boreMm,
+    deckMm,
+    chamberCm3,
     boreTaperMm: around('boreTaperMm', 0.003, 0.0015),
     boreOvalMm: around('boreOvalMm', 0.002, 0.0015),
     skirtMm: around('skirtMm', paper.bore.value - aim('clearance', USUAL.skirtClearanceMm), 0.005),

@@ -43,7 +43,7 @@ describe('the virtual hand', () => {
     const values = Array.from({ length: 4000 }, () => reader.read('deck', { cylinder: 1, spot: 'front' }, biased).value)
     const mean = values.reduce((sum, value) => sum + value, 0) / values.length
     const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
-    expectNear(mean - engine.deckMm.get(1)!, 0.02, 4 * biased.repeatability / Math.sqrt(values.length))
+    expectNear(mean - engine.deckMm.get(1)!, 0.02, (4 * biased.repeatability) / Math.sqrt(values.length))
     expectNear(sd / biased.repeatability, 1, 0.05)
   })
 

@@ -24,7 +24,11 @@ export class VirtualHand {
   private readonly random: RandomStream
   private buretteLevelCm3 = 0
 
-  constructor(private readonly engine: TrueEngine, private readonly spec: Spec, seed: number) {
+  constructor(
+    private readonly engine: TrueEngine,
+    private readonly spec: Spec,
+    seed: number,
+  ) {
     this.random = randomStream(seed)
   }
 
@@ -41,44 +45,87 @@ export class VirtualHand {
     const number = place.cylinder ?? place.main ?? 1
     const of = (values: ReadonlyMap<number, number>) => values.get(number)!
     switch (characteristic) {
-      case 'bore': return this.boreAt(number, place.spot ?? '')
-      case 'skirt': return of(engine.skirtMm)
-      case 'deckFinish': return 0.34
-      case 'deck': return of(engine.deckMm) + (place.spot === 'right' ? engine.rockMm : place.spot === 'left' ? -engine.rockMm : 0)
-      case 'chamber': return of(engine.chamberCm3)
-      case 'chamberMass': return of(engine.chamberCm3) * (this.spec.paper.fluidDensity?.value ?? DENSITY_FALLBACK)
-      case 'chamberStart': return (this.buretteLevelCm3 = 95 + 4 * this.random.uniform())
-      case 'chamberEnd': return this.buretteLevelCm3 - of(engine.chamberCm3)
-      case 'pistonDrop': return DROP_MM
-      case 'pistonFill': return cylinderVolumeCm3(of(engine.boreMm), DROP_MM) + engine.pistonCm3
-      case 'gasketThickness': return engine.gasketThicknessMm
-      case 'gasketBore': return engine.gasketBoreMm
-      case 'ringTop': return this.gapAt(of(engine.ringTopMm), number, place.spot)
-      case 'ringSecond': return this.gapAt(of(engine.ringSecondMm), number, place.spot)
-      case 'railUpper': case 'railLower': return of(engine.railMm)
-      case 'sideTop': case 'sideSecond': return 0.045
-      case 'backTop': case 'backSecond': return 0.25
-      case 'mainJournal': return of(engine.mainJournalMm) + journalShape(place.spot ?? '')
-      case 'rodJournal': return of(engine.rodJournalMm) + journalShape(place.spot ?? '')
-      case 'mainClearance': case 'mainStrip': return of(engine.mainClearanceMm) + relief(place.spot)
-      case 'rodClearance': case 'rodStrip': return of(engine.rodClearanceMm) + relief(place.spot)
-      case 'mainInside': return of(engine.mainJournalMm) + of(engine.mainClearanceMm) + relief(place.spot)
-      case 'rodInside': return of(engine.rodJournalMm) + of(engine.rodClearanceMm) + relief(place.spot)
-      case 'spin': return [...engine.spinNm].reduce((sum, [main, added]) => (main <= number ? sum + added : sum), 0)
-      case 'endFloat': return 0.13
-      case 'runOut': return 0.012
-      case 'rodSide': return of(engine.rodSideMm)
-      case 'bigEnd': return of(engine.bigEndMm) + (place.spot === 'along' ? 0.002 : -0.002)
-      case 'pinBush': return of(engine.pinBushMm)
-      case 'pin': return of(engine.pinMm)
-      case 'centreDistance': return of(engine.centreDistanceMm)
-      case 'pistonMass': return of(engine.pistonMassG)
-      case 'pinMass': return 92
-      case 'ringsMass': return 31.4
-      case 'rodSmall': return of(engine.rodSmallG)
-      case 'rodBig': return of(engine.rodBigG)
-      case 'shellsMass': return 38.2
-      default: throw new Error(`The twin has no ${characteristic}`)
+      case 'bore':
+        return this.boreAt(number, place.spot ?? '')
+      case 'skirt':
+        return of(engine.skirtMm)
+      case 'deckFinish':
+        return 0.34
+      case 'deck':
+        return of(engine.deckMm) + (place.spot === 'right' ? engine.rockMm : place.spot === 'left' ? -engine.rockMm : 0)
+      case 'chamber':
+        return of(engine.chamberCm3)
+      case 'chamberMass':
+        return of(engine.chamberCm3) * (this.spec.paper.fluidDensity?.value ?? DENSITY_FALLBACK)
+      case 'chamberStart':
+        return (this.buretteLevelCm3 = 95 + 4 * this.random.uniform())
+      case 'chamberEnd':
+        return this.buretteLevelCm3 - of(engine.chamberCm3)
+      case 'pistonDrop':
+        return DROP_MM
+      case 'pistonFill':
+        return cylinderVolumeCm3(of(engine.boreMm), DROP_MM) + engine.pistonCm3
+      case 'gasketThickness':
+        return engine.gasketThicknessMm
+      case 'gasketBore':
+        return engine.gasketBoreMm
+      case 'ringTop':
+        return this.gapAt(of(engine.ringTopMm), number, place.spot)
+      case 'ringSecond':
+        return this.gapAt(of(engine.ringSecondMm), number, place.spot)
+      case 'railUpper':
+      case 'railLower':
+        return of(engine.railMm)
+      case 'sideTop':
+      case 'sideSecond':
+        return 0.045
+      case 'backTop':
+      case 'backSecond':
+        return 0.25
+      case 'mainJournal':
+        return of(engine.mainJournalMm) + journalShape(place.spot ?? '')
+      case 'rodJournal':
+        return of(engine.rodJournalMm) + journalShape(place.spot ?? '')
+      case 'mainClearance':
+      case 'mainStrip':
+        return of(engine.mainClearanceMm) + relief(place.spot)
+      case 'rodClearance':
+      case 'rodStrip':
+        return of(engine.rodClearanceMm) + relief(place.spot)
+      case 'mainInside':
+        return of(engine.mainJournalMm) + of(engine.mainClearanceMm) + relief(place.spot)
+      case 'rodInside':
+        return of(engine.rodJournalMm) + of(engine.rodClearanceMm) + relief(place.spot)
+      case 'spin':
+        return [...engine.spinNm].reduce((sum, [main, added]) => (main <= number ? sum + added : sum), 0)
+      case 'endFloat':
+        return 0.13
+      case 'runOut':
+        return 0.012
+      case 'rodSide':
+        return of(engine.rodSideMm)
+      case 'bigEnd':
+        return of(engine.bigEndMm) + (place.spot === 'along' ? 0.002 : -0.002)
+      case 'pinBush':
+        return of(engine.pinBushMm)
+      case 'pin':
+        return of(engine.pinMm)
+      case 'centreDistance':
+        return of(engine.centreDistanceMm)
+      case 'pistonMass':
+        return of(engine.pistonMassG)
+      case 'pinMass':
+        return 92
+      case 'ringsMass':
+        return 31.4
+      case 'rodSmall':
+        return of(engine.rodSmallG)
+      case 'rodBig':
+        return of(engine.rodBigG)
+      case 'shellsMass':
+        return 38.2
+      default:
+        throw new Error(`The twin has no ${characteristic}`)
     }
   }
 

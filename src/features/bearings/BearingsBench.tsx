@@ -15,13 +15,28 @@ const view: BenchView = {
   Picture: memo(({ findings, system }) => {
     const of = (kind: 'main' | 'rod') => {
       const planned = findings.filter((finding) => finding.output === `${kind}Planned`)
-      return { isPlanned: planned.length > 0, findings: planned.length > 0 ? planned : findings.filter((finding) => finding.output === `${kind}Clearance`) }
+      return {
+        isPlanned: planned.length > 0,
+        findings: planned.length > 0 ? planned : findings.filter((finding) => finding.output === `${kind}Clearance`),
+      }
     }
     const [mains, rods] = [of('main'), of('rod')]
     return (
       <>
-        <SubjectChart title={`Main clearance${mains.isPlanned ? ', planned shells' : ''}`} findings={mains.findings} shown={definition.outputs.mainClearance} system={system} height={HALF_HEIGHT} />
-        <SubjectChart title={`Rod clearance by cylinder${rods.isPlanned ? ', planned shells' : ''}`} findings={rods.findings} shown={definition.outputs.rodClearance} system={system} height={HALF_HEIGHT} />
+        <SubjectChart
+          title={`Main clearance${mains.isPlanned ? ', planned shells' : ''}`}
+          findings={mains.findings}
+          shown={definition.outputs.mainClearance}
+          system={system}
+          height={HALF_HEIGHT}
+        />
+        <SubjectChart
+          title={`Rod clearance by cylinder${rods.isPlanned ? ', planned shells' : ''}`}
+          findings={rods.findings}
+          shown={definition.outputs.rodClearance}
+          system={system}
+          height={HALF_HEIGHT}
+        />
       </>
     )
   }),

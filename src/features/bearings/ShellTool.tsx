@@ -20,26 +20,54 @@ export function ShellTool({ build, system, edit }: ToolProps) {
   return (
     <>
       <Row>
-        <Button size="small" onPress={() => setKind('main')}>Choose main shells</Button>
-        <Button size="small" onPress={() => setKind('rod')}>Choose rod shells</Button>
+        <Button size="small" onPress={() => setKind('main')}>
+          Choose main shells
+        </Button>
+        <Button size="small" onPress={() => setKind('rod')}>
+          Choose rod shells
+        </Button>
       </Row>
-      {kind && <SidePanel title={TITLES[kind]} isOpen onClose={() => setKind(undefined)}>
-        {!selection && <p>Every {kind === 'main' ? 'main' : 'rod'} clearance has to be read, a limit set, and shells in stock (on the paper page), before shells can be chosen.</p>}
-        {selection && (
-          <>
-            <Selection selection={selection} system={system} />
-            <Row>
-              <Button kind="primary" onPress={() => edit.change(`${kind} shells chosen`, () => withShells(build, selection).spec)}>Take this plan</Button>
-              {journalsOf(build, kind).some((journal) => build.spec.choice.shells?.[journalName(journal)]) && (
-                <Button onPress={() => edit.change(`${kind} shells: standard`, (spec) => ({
-                  ...spec, choice: { ...spec.choice, shells: Object.fromEntries(Object.entries(spec.choice.shells ?? {}).filter(([name]) => !name.startsWith(`${kind}.`))) },
-                }))}>Back to standard halves</Button>
-              )}
-            </Row>
-            <p>The plan counts until a journal is measured again with the new shells in it; the new reading then speaks for itself. An X half is never paired with an undersize one.</p>
-          </>
-        )}
-      </SidePanel>}
+      {kind && (
+        <SidePanel title={TITLES[kind]} isOpen onClose={() => setKind(undefined)}>
+          {!selection && (
+            <p>
+              Every {kind === 'main' ? 'main' : 'rod'} clearance has to be read, a limit set, and shells in stock (on the paper page),
+              before shells can be chosen.
+            </p>
+          )}
+          {selection && (
+            <>
+              <Selection selection={selection} system={system} />
+              <Row>
+                <Button kind="primary" onPress={() => edit.change(`${kind} shells chosen`, () => withShells(build, selection).spec)}>
+                  Take this plan
+                </Button>
+                {journalsOf(build, kind).some((journal) => build.spec.choice.shells?.[journalName(journal)]) && (
+                  <Button
+                    onPress={() =>
+                      edit.change(`${kind} shells: standard`, (spec) => ({
+                        ...spec,
+                        choice: {
+                          ...spec.choice,
+                          shells: Object.fromEntries(
+                            Object.entries(spec.choice.shells ?? {}).filter(([name]) => !name.startsWith(`${kind}.`)),
+                          ),
+                        },
+                      }))
+                    }
+                  >
+                    Back to standard halves
+                  </Button>
+                )}
+              </Row>
+              <p>
+                The plan counts until a journal is measured again with the new shells in it; the new reading then speaks for itself. An X
+                half is never paired with an undersize one.
+              </p>
+            </>
+          )}
+        </SidePanel>
+      )}
     </>
   )
 }
@@ -49,14 +77,37 @@ function Selection({ selection, system }: { selection: ShellSelection; system: T
   const shown = definition.outputs.mainClearance
   return (
     <>
-      <p>Nearest to {plainWords(targetMm, shown, system)}, then least spread, then the fewest halves to buy.{!lands && ' Nothing on the list lands every journal inside its limit: this is the nearest.'}</p>
+      <p>
+        Nearest to {plainWords(targetMm, shown, system)}, then least spread, then the fewest halves to buy.
+        {!lands && ' Nothing on the list lands every journal inside its limit: this is the nearest.'}
+      </p>
       <FigureTable>
-        <thead><tr><th scope="col">{kind === 'main' ? 'Main' : 'Rod'}</th><th scope="col">As measured</th><th scope="col">Upper half</th><th scope="col">In the cap</th><th scope="col">Becomes</th></tr></thead>
-        <tbody>{choices.map(({ journal, before, upper, lower, clearanceMm }) => (
-          <tr key={journal.number}><td>{journal.number}</td><td>{figureWords(before.value, shown, system)}</td><td data-words>{upper.name}</td><td data-words>{lower.name}</td><td>{plainWords(clearanceMm, shown, system)}</td></tr>
-        ))}</tbody>
+        <thead>
+          <tr>
+            <th scope="col">{kind === 'main' ? 'Main' : 'Rod'}</th>
+            <th scope="col">As measured</th>
+            <th scope="col">Upper half</th>
+            <th scope="col">In the cap</th>
+            <th scope="col">Becomes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {choices.map(({ journal, before, upper, lower, clearanceMm }) => (
+            <tr key={journal.number}>
+              <td>{journal.number}</td>
+              <td>{figureWords(before.value, shown, system)}</td>
+              <td data-words>{upper.name}</td>
+              <td data-words>{lower.name}</td>
+              <td>{plainWords(clearanceMm, shown, system)}</td>
+            </tr>
+          ))}
+        </tbody>
       </FigureTable>
-      <p>{toBuy.length === 0 ? 'All of it is on the shelf.' : `To buy: ${toBuy.map(({ shell, halves }) => `${halves} ${halves === 1 ? 'half' : 'halves'} ${shell.name}`).join(', ')}.`}</p>
+      <p>
+        {toBuy.length === 0
+          ? 'All of it is on the shelf.'
+          : `To buy: ${toBuy.map(({ shell, halves }) => `${halves} ${halves === 1 ? 'half' : 'halves'} ${shell.name}`).join(', ')}.`}
+      </p>
     </>
   )
 }

@@ -7,33 +7,106 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { brokenWords, changeWords, costWords, figureWords, showFigure } from '@/wording'
 
 const Table = styled.table`
-  width: 100%; font-size: 14px;
-  th { ${caption} text-transform: none; letter-spacing: 0; font-weight: 500; text-align: left; padding: 0 10px 4px 0; white-space: nowrap; }
-  td { padding: 6px 10px 6px 0; border-top: 1px solid var(--hairline); vertical-align: baseline; }
-  td[data-number] { ${numerals} white-space: nowrap; font-size: 13.5px; }
-  td:last-child { color: var(--quiet); }
-  ${PHONE} { td[data-minor], th[data-minor] { display: none; } }
+  width: 100%;
+  font-size: 14px;
+  th {
+    ${caption} text-transform: none;
+    letter-spacing: 0;
+    font-weight: 500;
+    text-align: left;
+    padding: 0 10px 4px 0;
+    white-space: nowrap;
+  }
+  td {
+    padding: 6px 10px 6px 0;
+    border-top: 1px solid var(--hairline);
+    vertical-align: baseline;
+  }
+  td[data-number] {
+    ${numerals} white-space: nowrap;
+    font-size: 13.5px;
+  }
+  td:last-child {
+    color: var(--quiet);
+  }
+  ${PHONE} {
+    td[data-minor],
+    th[data-minor] {
+      display: none;
+    }
+  }
 `
-const Harm = styled.small`display: block; color: var(--out); font-size: 12.5px; &[data-leaves] { color: var(--quiet); }`
-const Change = styled.span`display: inline-flex; gap: 8px; align-items: baseline; font-weight: 500; svg { position: relative; top: 2px; }`
+const Harm = styled.small`
+  display: block;
+  color: var(--out);
+  font-size: 12.5px;
+  &[data-leaves] {
+    color: var(--quiet);
+  }
+`
+const Change = styled.span`
+  display: inline-flex;
+  gap: 8px;
+  align-items: baseline;
+  font-weight: 500;
+  svg {
+    position: relative;
+    top: 2px;
+  }
+`
 
 /** The computed ways to put it right: the change, what the headline figures become, what it costs elsewhere. */
-export function AdviceList({ advice, definition, system, caption: words }: { advice: readonly JudgedAdvice[]; definition: BenchDefinition; system: UnitSystem; caption: string }) {
+export function AdviceList({
+  advice,
+  definition,
+  system,
+  caption: words,
+}: {
+  advice: readonly JudgedAdvice[]
+  definition: BenchDefinition
+  system: UnitSystem
+  caption: string
+}) {
   const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
     <Table aria-label={words}>
-      <thead><tr><th scope="col">Change</th>{outputs.map((output, index) => <th key={output} scope="col" data-minor={index > 0 || undefined}>{definition.outputs[output]!.label} becomes</th>)}<th scope="col" data-minor>Costs</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Change</th>
+          {outputs.map((output, index) => (
+            <th key={output} scope="col" data-minor={index > 0 || undefined}>
+              {definition.outputs[output]!.label} becomes
+            </th>
+          ))}
+          <th scope="col" data-minor>
+            Costs
+          </th>
+        </tr>
+      </thead>
       <tbody>
         {advice.map((one) => (
           <tr key={one.id}>
-            <td><Change><VerdictMark standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict} size={12} silent={one.verdict === undefined} /><span>
-              {changeWords(one, system)}
-              {one.breaks.length > 0 && <Harm>breaks {brokenWords(one.breaks, system)}</Harm>}
-              {one.leaves.length > 0 && <Harm data-leaves>leaves {brokenWords(one.leaves, system)}</Harm>}
-            </span></Change></td>
+            <td>
+              <Change>
+                <VerdictMark
+                  standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict}
+                  size={12}
+                  silent={one.verdict === undefined}
+                />
+                <span>
+                  {changeWords(one, system)}
+                  {one.breaks.length > 0 && <Harm>breaks {brokenWords(one.breaks, system)}</Harm>}
+                  {one.leaves.length > 0 && <Harm data-leaves>leaves {brokenWords(one.leaves, system)}</Harm>}
+                </span>
+              </Change>
+            </td>
             {outputs.map((output, index) => {
               const headline = one.headlines.find((other) => other.output === output)
-              return <td key={output} data-number data-minor={index > 0 || undefined}>{headline && headlineWords(headline, definition, system)}</td>
+              return (
+                <td key={output} data-number data-minor={index > 0 || undefined}>
+                  {headline && headlineWords(headline, definition, system)}
+                </td>
+              )
             })}
             <td data-minor>{one.costs.map((cost) => costWords(cost, system)).join(', ')}</td>
           </tr>

@@ -7,9 +7,16 @@ import { TextField } from '@/ui/fields'
 export function CheckForm({ onFound }: { onFound: (text: string) => void }) {
   const [text, setText] = useState('')
   return (
-    <form onSubmit={(event) => { event.preventDefault(); onFound(text.trim()) }}>
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        onFound(text.trim())
+      }}
+    >
       <TextField label="What was found" value={text} onChange={setText} autoFocus />
-      <Button type="submit" isDisabled={text.trim() === ''}>Write it down</Button>
+      <Button type="submit" isDisabled={text.trim() === ''}>
+        Write it down
+      </Button>
     </form>
   )
 }

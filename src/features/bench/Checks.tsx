@@ -12,23 +12,70 @@ import { subjectWords } from '@/wording'
 
 const CheckForm = dynamic(() => import('./CheckForm').then((module) => module.CheckForm), { ssr: false })
 
-const List = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(370px, 1fr)); gap: 0 28px; ${PHONE} { grid-template-columns: 1fr; }`
-const Item = styled.li`
-  display: grid; grid-template-columns: 18px 1fr auto; gap: 8px; align-items: center; min-height: 48px; border-top: 1px solid var(--hairline); padding: 4px 0;
-  p { line-height: 1.25; } small { display: block; color: var(--quiet); font-size: 12.5px; } > form { grid-column: 2 / -1; display: flex; gap: 8px; align-items: end; padding-bottom: 6px; }
+const List = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(370px, 1fr));
+  gap: 0 28px;
+  ${PHONE} {
+    grid-template-columns: 1fr;
+  }
 `
-const Heading = styled.h2`${caption}`
+const Item = styled.li`
+  display: grid;
+  grid-template-columns: 18px 1fr auto;
+  gap: 8px;
+  align-items: center;
+  min-height: 48px;
+  border-top: 1px solid var(--hairline);
+  padding: 4px 0;
+  p {
+    line-height: 1.25;
+  }
+  small {
+    display: block;
+    color: var(--quiet);
+    font-size: 12.5px;
+  }
+  > form {
+    grid-column: 2 / -1;
+    display: flex;
+    gap: 8px;
+    align-items: end;
+    padding-bottom: 6px;
+  }
+`
+const Heading = styled.h2`
+  ${caption}
+`
 
 /** Things looked at, not measured: what was found, by whom, when. A second look stands beside the first, nothing is wiped. */
-export function Checks({ bench, build, onCheck }: { bench: Bench; build: Build; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
+export function Checks({
+  bench,
+  build,
+  onCheck,
+}: {
+  bench: Bench
+  build: Build
+  onCheck: (id: string, place: Place, passed: boolean, text: string) => void
+}) {
   const checks = useMemo(() => benchChecks(bench, build), [bench, build])
   if (checks.length === 0) return null
   return (
     <section style={{ display: 'grid', gap: 8 }} aria-label="Checks">
-      <Heading>Checks · {checks.filter(({ check }) => check).length} of {checks.length}</Heading>
-      <List>{checks.map((one) => <CheckLine key={`${one.id}/${subjectWords(one.place)}`} one={one} onCheck={onCheck} />)}</List>
+      <Heading>
+        Checks · {checks.filter(({ check }) => check).length} of {checks.length}
+      </Heading>
+      <List>
+        {checks.map((one) => (
+          <CheckLine key={`${one.id}/${subjectWords(one.place)}`} one={one} onCheck={onCheck} />
+        ))}
+      </List>
     </section>
   )
+}
+
+function foundWords({ passed, text, by, at }: NonNullable<BenchCheck['check']>): string {
+  return `${passed ? 'right' : 'not right'}${text ? `: ${text}` : ''} · ${by}, ${at.slice(0, 16).replace('T', ' ')}`
 }
 
 function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
@@ -38,12 +85,33 @@ function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, pl
   return (
     <Item>
       <VerdictMark standing={check ? (check.passed ? 'within' : 'over') : 'notMeasured'} silent />
-      <p>{title}<small>{check ? `${check.passed ? 'right' : 'not right'}${check.text ? `: ${check.text}` : ''} · ${check.by}, ${check.at.slice(0, 16).replace('T', ' ')}` : why}</small></p>
+      <p>
+        {title}
+        <small>{check ? foundWords(check) : why}</small>
+      </p>
       <span style={{ display: 'flex', gap: 6 }}>
-        <Button size="small" onPress={() => { onCheck(id, place, true, ''); setIsWrong(false) }} aria-label={`${title}: right`}>Right</Button>
-        <Button size="small" kind="plain" onPress={() => setIsWrong(!isWrong)} aria-label={`${title}: not right`}>Not right</Button>
+        <Button
+          size="small"
+          onPress={() => {
+            onCheck(id, place, true, '')
+            setIsWrong(false)
+          }}
+          aria-label={`${title}: right`}
+        >
+          Right
+        </Button>
+        <Button size="small" kind="plain" onPress={() => setIsWrong(!isWrong)} aria-label={`${title}: not right`}>
+          Not right
+        </Button>
       </span>
-      {isWrong && <CheckForm onFound={(text) => { onCheck(id, place, false, text); setIsWrong(false) }} />}
+      {isWrong && (
+        <CheckForm
+          onFound={(text) => {
+            onCheck(id, place, false, text)
+            setIsWrong(false)
+          }}
+        />
+      )}
     </Item>
   )
 }

@@ -4,5 +4,11 @@ import { numerals } from '@/ui/GlobalStyle'
 
 /** A key to press, drawn as one. */
 export const Key = styled.kbd`
-  ${numerals} display: inline-block; padding: 0 6px; border: 1px solid var(--edge); border-radius: 3px; background: var(--ground); font-size: 12px; color: var(--ink);
+  ${numerals} display: inline-block;
+  padding: 0 6px;
+  border: 1px solid var(--edge);
+  border-radius: 3px;
+  background: var(--ground);
+  font-size: 12px;
+  color: var(--ink);
 `

@@ -14,20 +14,46 @@ export interface PlanFigure {
 }
 
 /** Which marked piston goes into which bore, now and by a plan: what each cylinder then comes to, and the plan taken or dropped. */
-export function PistonPlan({ build, before, after, figures, reason, edit }: {
-  build: Build; before: readonly number[]; after: readonly number[]; figures: readonly PlanFigure[]
+export function PistonPlan({
+  build,
+  before,
+  after,
+  figures,
+  reason,
+  edit,
+}: {
+  build: Build
+  before: readonly number[]
+  after: readonly number[]
+  figures: readonly PlanFigure[]
   /** Of the revision the plan makes. */
-  reason: string; edit: SpecEdit
+  reason: string
+  edit: SpecEdit
 }) {
-  const take = (plan: readonly number[] | undefined, why: string) => edit.change(why, (spec) => {
-    const { pistonInBore: _, ...choice } = spec.choice
-    return { ...spec, choice: plan ? { ...choice, pistonInBore: [...plan] } : choice }
-  })
+  const take = (plan: readonly number[] | undefined, why: string) =>
+    edit.change(why, (spec) => {
+      const { pistonInBore: _, ...choice } = spec.choice
+      return { ...spec, choice: plan ? { ...choice, pistonInBore: [...plan] } : choice }
+    })
   const plans = [before, after]
   return (
     <>
       <FigureTable>
-        <thead><tr><th scope="col">Bore</th>{['now', 'then'].map((when) => [<th key={when} scope="col">Piston {when}</th>, ...figures.map(({ title }) => <th key={title + when} scope="col">{title}</th>)])}</tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Bore</th>
+            {['now', 'then'].map((when) => [
+              <th key={when} scope="col">
+                Piston {when}
+              </th>,
+              ...figures.map(({ title }) => (
+                <th key={title + when} scope="col">
+                  {title}
+                </th>
+              )),
+            ])}
+          </tr>
+        </thead>
         <tbody>
           {before.map((mark, index) => (
             <tr key={index}>
@@ -38,14 +64,27 @@ export function PistonPlan({ build, before, after, figures, reason, edit }: {
               ])}
             </tr>
           ))}
-          <tr><td data-words>spread</td>{plans.map((plan, when) => [<td key={when} />, ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>)])}</tr>
+          <tr>
+            <td data-words>spread</td>
+            {plans.map((plan, when) => [
+              <td key={when} />,
+              ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>),
+            ])}
+          </tr>
         </tbody>
       </FigureTable>
       <Row>
-        <Button kind="primary" isDisabled={after.join() === before.join()} onPress={() => take(after, reason)}>Take this plan</Button>
-        {build.spec.choice.pistonInBore && <Button onPress={() => take(undefined, 'each piston into its own bore')}>Each into its own bore</Button>}
+        <Button kind="primary" isDisabled={after.join() === before.join()} onPress={() => take(after, reason)}>
+          Take this plan
+        </Button>
+        {build.spec.choice.pistonInBore && (
+          <Button onPress={() => take(undefined, 'each piston into its own bore')}>Each into its own bore</Button>
+        )}
       </Row>
-      <p>Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns again before assembly.</p>
+      <p>
+        Readings keep the mark they were taken on; the plan says which bore a marked piston goes into. Mark the crowns again before
+        assembly.
+      </p>
     </>
   )
 }

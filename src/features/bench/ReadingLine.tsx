@@ -15,42 +15,154 @@ import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
 const SerialButton = dynamic(() => import('./SerialButton').then((module) => module.SerialButton), { ssr: false })
 
 const Line = styled.section`
-  contain: content; display: grid; grid-template-columns: 300px 250px 1fr 300px; border-top: 2px solid var(--dye); background: var(--raised); min-height: 112px;
-  > div { padding: 10px 20px; border-right: 1px solid var(--hairline); min-width: 0; &:last-child { border-right: 0; } }
-  h2 { ${caption} font-size: 11.5px; }
-  ${NARROW} { grid-template-columns: 240px 1fr 240px; > [data-part='gauge'] { display: none; } }
+  contain: content;
+  display: grid;
+  grid-template-columns: 300px 250px 1fr 300px;
+  border-top: 2px solid var(--dye);
+  background: var(--raised);
+  min-height: 112px;
+  > div {
+    padding: 10px 20px;
+    border-right: 1px solid var(--hairline);
+    min-width: 0;
+    &:last-child {
+      border-right: 0;
+    }
+  }
+  h2 {
+    ${caption} font-size: 11.5px;
+  }
+  ${NARROW} {
+    grid-template-columns: 240px 1fr 240px;
+    > [data-part='gauge'] {
+      display: none;
+    }
+  }
   ${PHONE} {
-    grid-template-columns: 1fr auto; min-height: 0; padding-top: 8px;
-    > div { border: 0; padding: 0 14px; }
-    > [data-part='place'] { grid-column: 1 / -1; display: flex; justify-content: space-between; align-items: baseline; h2 { font-size: 11px; white-space: nowrap; } [data-wide] { display: none; } }
-    > [data-part='understood'] { align-self: end; text-align: right; padding-left: 0; max-width: 54vw; h2 { display: none; } }
-    > [data-part='keypad'] { grid-column: 1 / -1; padding: 8px 12px 12px; }
+    grid-template-columns: 1fr auto;
+    min-height: 0;
+    padding-top: 8px;
+    > div {
+      border: 0;
+      padding: 0 14px;
+    }
+    > [data-part='place'] {
+      grid-column: 1 / -1;
+      display: flex;
+      justify-content: space-between;
+      align-items: baseline;
+      h2 {
+        font-size: 11px;
+        white-space: nowrap;
+      }
+      [data-wide] {
+        display: none;
+      }
+    }
+    > [data-part='understood'] {
+      align-self: end;
+      text-align: right;
+      padding-left: 0;
+      max-width: 54vw;
+      h2 {
+        display: none;
+      }
+    }
+    > [data-part='keypad'] {
+      grid-column: 1 / -1;
+      padding: 8px 12px 12px;
+    }
   }
 `
 const PlaceWords = styled.p`
-  font-size: 20px; font-weight: 600; line-height: 1.25; margin-top: 8px;
-  ${PHONE} { font-size: 16px; margin: 0; order: -1; }
+  font-size: 20px;
+  font-weight: 600;
+  line-height: 1.25;
+  margin-top: 8px;
+  ${PHONE} {
+    font-size: 16px;
+    margin: 0;
+    order: -1;
+  }
 `
 const Entry = styled.input`
-  ${numerals} width: 100%; font-size: 44px; font-weight: 500; line-height: 1.1; padding: 4px 2px 2px; background: none; border: 0; border-bottom: 2px solid var(--scribe); outline: none; caret-color: var(--scribe);
-  &[data-words] { font-family: inherit; letter-spacing: 0; font-size: 24px; }
-  &::placeholder { color: var(--quiet); opacity: 0.75; font-size: 16px; letter-spacing: 0; font-family: 'Archivo Variable', sans-serif; }
+  ${numerals} width: 100%;
+  font-size: 44px;
+  font-weight: 500;
+  line-height: 1.1;
+  padding: 4px 2px 2px;
+  background: none;
+  border: 0;
+  border-bottom: 2px solid var(--scribe);
+  outline: none;
+  caret-color: var(--scribe);
+  &[data-words] {
+    font-family: inherit;
+    letter-spacing: 0;
+    font-size: 24px;
+  }
+  &::placeholder {
+    color: var(--quiet);
+    opacity: 0.75;
+    font-size: 16px;
+    letter-spacing: 0;
+    font-family: 'Archivo Variable', sans-serif;
+  }
 `
-const Quiet = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet);`
-const Caution = styled.p`font-size: 12.5px; line-height: 1.3; color: var(--doubt); margin-top: 3px;`
-const WholeRow = styled.label`display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; input { width: 20px; height: 20px; accent-color: var(--dye); } ${PHONE} { justify-content: flex-end; min-height: 48px; kbd { display: none; } }`
+const Quiet = styled.p`
+  margin-top: 6px;
+  font-size: 13px;
+  color: var(--quiet);
+`
+const Caution = styled.p`
+  font-size: 12.5px;
+  line-height: 1.3;
+  color: var(--doubt);
+  margin-top: 3px;
+`
+const WholeRow = styled.label`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+  font-size: 14px;
+  input {
+    width: 20px;
+    height: 20px;
+    accent-color: var(--dye);
+  }
+  ${PHONE} {
+    justify-content: flex-end;
+    min-height: 48px;
+    kbd {
+      display: none;
+    }
+  }
+`
 /** Capitals would make a micro of a mega. */
-const Unit = styled.span`text-transform: none;`
-const PhoneOnly = styled.div`display: none; ${PHONE} { display: block; }`
+const Unit = styled.span`
+  text-transform: none;
+`
+const PhoneOnly = styled.div`
+  display: none;
+  ${PHONE} {
+    display: block;
+  }
+`
 
 /** What the line wants instead of a reading. */
 function askingWords(asking: Exclude<Asking, 'reading'>, system: UnitSystem): string {
   switch (asking) {
-    case 'skip': return 'Skip: why?'
-    case 'strike': return 'Strike out: why?'
-    case 'note': return 'Note for this place'
-    case 'initials': return 'Your initials, once for this device'
-    case 'temperature': return system === 'metric' ? 'Part / gauge, °C: 28 or 28/21; 20 for none' : 'Part / gauge, °F: 82 or 82/70; 68 for none'
+    case 'skip':
+      return 'Skip: why?'
+    case 'strike':
+      return 'Strike out: why?'
+    case 'note':
+      return 'Note for this place'
+    case 'initials':
+      return 'Your initials, once for this device'
+    case 'temperature':
+      return system === 'metric' ? 'Part / gauge, °C: 28 or 28/21; 20 for none' : 'Part / gauge, °F: 82 or 82/70; 68 for none'
   }
 }
 
@@ -61,12 +173,22 @@ function mostTyped(asking: Asking): number {
 
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
-export interface ReadingLineHandle { readonly focus: () => void }
+export interface ReadingLineHandle {
+  readonly focus: () => void
+}
 
 /** The one line readings come in by: the place, the gauge, the entry, and what was understood. */
 export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLineHandle> }) {
-  const { work: { stations, build }, station, characteristic, gauge, system, live } = props
-  const { text, asking, question, said, wholeRow, unit, read, entry, temperature, openInRow, type, onKeyDown, toggleRow, onPad } = useReadingLine(props)
+  const {
+    work: { stations, build },
+    station,
+    characteristic,
+    gauge,
+    system,
+    live,
+  } = props
+  const { text, asking, question, said, wholeRow, unit, read, entry, temperature, openInRow, type, onKeyDown, toggleRow, onPad } =
+    useReadingLine(props)
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
   const index = stations.findIndex((one) => one.id === station.id)
@@ -74,7 +196,11 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
   return (
     <Line aria-label="Reading line">
       <div data-part="place">
-        <h2>{read ? 'Read · ' : ''}<span data-wide>place </span>{index + 1} of {stations.length}</h2>
+        <h2>
+          {read ? 'Read · ' : ''}
+          <span data-wide>place </span>
+          {index + 1} of {stations.length}
+        </h2>
         <PlaceWords>{station.label}</PlaceWords>
       </div>
       <div data-part="gauge">
@@ -83,41 +209,126 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       <div>
-        <h2><label htmlFor="reading">{asking === 'reading' ? <>Reading, <Unit>{UNITS[unit].symbol}</Unit></> : askingWords(asking, system)}</label></h2>
+        <h2>
+          <label htmlFor="reading">
+            {asking === 'reading' ? (
+              <>
+                Reading, <Unit>{UNITS[unit].symbol}</Unit>
+              </>
+            ) : (
+              askingWords(asking, system)
+            )}
+          </label>
+        </h2>
         <Entry
-          id="reading" ref={input} value={text} autoFocus autoComplete="off" autoCorrect="off" spellCheck={false} enterKeyHint="done" inputMode={asking === 'reading' ? 'none' : 'text'} maxLength={mostTyped(asking)}
-          data-words={asking !== 'reading' || undefined} placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
-          onChange={(event) => type(event.target.value)} onKeyDown={onKeyDown} aria-describedby="understood"
+          id="reading"
+          ref={input}
+          value={text}
+          autoFocus
+          autoComplete="off"
+          autoCorrect="off"
+          spellCheck={false}
+          enterKeyHint="done"
+          inputMode={asking === 'reading' ? 'none' : 'text'}
+          maxLength={mostTyped(asking)}
+          data-words={asking !== 'reading' || undefined}
+          placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
+          onChange={(event) => type(event.target.value)}
+          onKeyDown={onKeyDown}
+          aria-describedby="understood"
         />
       </div>
       <div data-part="understood" id="understood" aria-live="polite">
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
         <Understood
-          question={question} said={said} wantsWords={asking !== 'reading'} entry={entry} read={read}
-          characteristic={characteristic} unit={unit} system={system} gauge={gauge} next={stations[index + 1]} conflict={build.readings.conflicts.get(station.id)} example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
+          question={question}
+          said={said}
+          wantsWords={asking !== 'reading'}
+          entry={entry}
+          read={read}
+          characteristic={characteristic}
+          unit={unit}
+          system={system}
+          gauge={gauge}
+          next={stations[index + 1]}
+          conflict={build.readings.conflicts.get(station.id)}
+          example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
         />
         {asking === 'skip' && openInRow.length > 1 && (
-          <WholeRow><input type="checkbox" checked={wholeRow} onChange={() => { toggleRow(); input.current?.focus() }} /> all {openInRow.length} open places of this row <Key>↓</Key></WholeRow>
+          <WholeRow>
+            <input
+              type="checkbox"
+              checked={wholeRow}
+              onChange={() => {
+                toggleRow()
+                input.current?.focus()
+              }}
+            />{' '}
+            all {openInRow.length} open places of this row <Key>↓</Key>
+          </WholeRow>
         )}
       </div>
       <PhoneOnly data-part="keypad">
-        <Keypad onKey={onPad} asks={question ? (question.slip ? 'keepOrMend' : 'keep') : 'no'} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
+        <Keypad
+          onKey={onPad}
+          asks={question ? (question.slip ? 'keepOrMend' : 'keep') : 'no'}
+          unitWords={UNITS[unit].symbol}
+          signed={characteristic.signed === true}
+        />
       </PhoneOnly>
     </Line>
   )
 }
 
 /** The gauge that takes the reading, how its check stands, and what else it is read with. */
-function GaugeInHand({ gauge, live, temperature, system }: Pick<LineProps, 'gauge' | 'live' | 'system'> & { temperature: PartTemperature | undefined }) {
+function GaugeInHand({
+  gauge,
+  live,
+  temperature,
+  system,
+}: Pick<LineProps, 'gauge' | 'live' | 'system'> & { temperature: PartTemperature | undefined }) {
   const [now] = useState(() => new Date().toISOString())
   return (
     <>
       <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
-      <Quiet>{gauge && isOverdue(gauge, now) ? <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b> : gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'} · <Key>g</Key> change</Quiet>
-      {live.state !== 'off' && <Quiet role="status">{live.state === 'listening' ? (live.mine.length > 0 ? `at this bench: ${live.mine.join(', ')}` : 'listening to live gauges') : 'live gauges: server lost, trying again'} · <Key>l</Key></Quiet>}
-      {live.said && <Quiet role="alert"><b>{live.said}</b>{live.offered && <> <Key>o</Key> take it</>}</Quiet>}
+      <Quiet>
+        {gauge && isOverdue(gauge, now) ? (
+          <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b>
+        ) : gauge?.checkedOn ? (
+          `checked ${gauge.checkedOn}`
+        ) : (
+          'no check on record'
+        )}{' '}
+        · <Key>g</Key> change
+      </Quiet>
+      {live.state !== 'off' && (
+        <Quiet role="status">
+          {live.state === 'listening'
+            ? live.mine.length > 0
+              ? `at this bench: ${live.mine.join(', ')}`
+              : 'listening to live gauges'
+            : 'live gauges: server lost, trying again'}{' '}
+          · <Key>l</Key>
+        </Quiet>
+      )}
+      {live.said && (
+        <Quiet role="alert">
+          <b>{live.said}</b>
+          {live.offered && (
+            <>
+              {' '}
+              <Key>o</Key> take it
+            </>
+          )}
+        </Quiet>
+      )}
       {live.state !== 'off' && <SerialButton />}
-      {temperature && <Quiet>part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key></Quiet>}
+      {temperature && (
+        <Quiet>
+          part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge{' '}
+          {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key>
+        </Quiet>
+      )}
     </>
   )
 }

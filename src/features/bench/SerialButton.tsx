@@ -12,11 +12,19 @@ export function SerialButton() {
     setOn(true)
     setTrouble('')
     // Choosing no port is no trouble: the browser says NotFoundError.
-    relaySerialGauge(setTrouble).catch((failure: Error) => setTrouble(failure.name === 'NotFoundError' ? '' : failure.message)).finally(() => setOn(false))
+    relaySerialGauge(setTrouble)
+      .catch((failure: Error) => setTrouble(failure.name === 'NotFoundError' ? '' : failure.message))
+      .finally(() => setOn(false))
   }
   return (
     <span style={{ display: 'block', marginTop: 4, fontSize: 13 }}>
-      {isOn ? 'serial gauge connected' : <Button size="small" onPress={connect}>Serial gauge</Button>}
+      {isOn ? (
+        'serial gauge connected'
+      ) : (
+        <Button size="small" onPress={connect}>
+          Serial gauge
+        </Button>
+      )}
       {trouble && <b role="alert"> {trouble}</b>}
     </span>
   )

@@ -12,25 +12,124 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { isMarked, showFinding, standingOf, type Standing } from '@/wording'
 
 const Table = styled.table`
-  width: 100%; font-size: 13.5px; table-layout: fixed; & + & { margin-top: 14px; }
-  th:first-child { width: 112px; overflow: hidden; text-overflow: ellipsis; } th:last-child:not(:first-child):not([data-only]) { width: 50px; }
-  th { font-weight: 500; text-align: left; padding: 0 4px 0 0; white-space: nowrap; }
-  thead th { text-align: right; vertical-align: bottom; font-weight: 600; font-stretch: 85%; font-size: 13px; padding-bottom: 6px; border-bottom: 1px solid var(--edge); &:first-child { text-align: left; white-space: normal; line-height: 1.15; } }
-  td { ${numerals} text-align: right; padding: 0; border-bottom: 1px solid var(--hairline); }
-  tbody th { border-bottom: 1px solid var(--hairline); font-size: 13.5px; font-stretch: 92%; }
-  tbody tr { height: 23px; }
-  &[data-dense] { td, td button { font-size: 11.5px; letter-spacing: -0.045em; padding-inline: 1px; gap: 1px; } tr[data-total] td { font-size: 11.5px; padding: 0 2px; } th:first-child { width: 104px; } tbody th { font-size: 12.5px; font-stretch: 82%; } th:last-child { width: 40px; } }
-  tr[data-total] > * { border-bottom-color: var(--edge); } tr[data-total] td { padding: 0 7px; font-weight: 600; font-size: 13.5px; white-space: nowrap; } tr[data-total] th { font-weight: 600; }
+  width: 100%;
+  font-size: 13.5px;
+  table-layout: fixed;
+  & + & {
+    margin-top: 14px;
+  }
+  th:first-child {
+    width: 112px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  th:last-child:not(:first-child):not([data-only]) {
+    width: 50px;
+  }
+  th {
+    font-weight: 500;
+    text-align: left;
+    padding: 0 4px 0 0;
+    white-space: nowrap;
+  }
+  thead th {
+    text-align: right;
+    vertical-align: bottom;
+    font-weight: 600;
+    font-stretch: 85%;
+    font-size: 13px;
+    padding-bottom: 6px;
+    border-bottom: 1px solid var(--edge);
+    &:first-child {
+      text-align: left;
+      white-space: normal;
+      line-height: 1.15;
+    }
+  }
+  td {
+    ${numerals} text-align: right;
+    padding: 0;
+    border-bottom: 1px solid var(--hairline);
+  }
+  tbody th {
+    border-bottom: 1px solid var(--hairline);
+    font-size: 13.5px;
+    font-stretch: 92%;
+  }
+  tbody tr {
+    height: 23px;
+  }
+  &[data-dense] {
+    td,
+    td button {
+      font-size: 11.5px;
+      letter-spacing: -0.045em;
+      padding-inline: 1px;
+      gap: 1px;
+    }
+    tr[data-total] td {
+      font-size: 11.5px;
+      padding: 0 2px;
+    }
+    th:first-child {
+      width: 104px;
+    }
+    tbody th {
+      font-size: 12.5px;
+      font-stretch: 82%;
+    }
+    th:last-child {
+      width: 40px;
+    }
+  }
+  tr[data-total] > * {
+    border-bottom-color: var(--edge);
+  }
+  tr[data-total] td {
+    padding: 0 7px;
+    font-weight: 600;
+    font-size: 13.5px;
+    white-space: nowrap;
+  }
+  tr[data-total] th {
+    font-weight: 600;
+  }
 `
 const Cell = styled.button`
-  ${numerals} display: inline-flex; align-items: center; justify-content: flex-end; gap: 4px; width: 100%; min-height: 23px; padding: 0 4px; border: 1px solid transparent; border-radius: 2px; background: none; cursor: pointer; font-size: 13.5px;
-  &[data-standing='over'], &[data-standing='under'] { color: var(--out); }
-  &[data-standing='inDoubt'] { color: var(--doubt); }
-  &[data-here] { border-color: var(--scribe); color: var(--scribe); }
-  &[data-unsent] { text-decoration: underline dotted 1px; text-underline-offset: 3px; }
-  &:hover { border-color: var(--edge); }
+  ${numerals} display: inline-flex;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 4px;
+  width: 100%;
+  min-height: 23px;
+  padding: 0 4px;
+  border: 1px solid transparent;
+  border-radius: 2px;
+  background: none;
+  cursor: pointer;
+  font-size: 13.5px;
+  &[data-standing='over'],
+  &[data-standing='under'] {
+    color: var(--out);
+  }
+  &[data-standing='inDoubt'] {
+    color: var(--doubt);
+  }
+  &[data-here] {
+    border-color: var(--scribe);
+    color: var(--scribe);
+  }
+  &[data-unsent] {
+    text-decoration: underline dotted 1px;
+    text-underline-offset: 3px;
+  }
+  &:hover {
+    border-color: var(--edge);
+  }
 `
-const Spread = styled.td`color: var(--quiet);`
+const Spread = styled.td`
+  color: var(--quiet);
+`
 
 /** Columns, or characters of a reading, from which the figures stand closer: a feeler's pair from a metric drawer is long in thou. */
 const DENSE_FROM = 7
@@ -38,28 +137,89 @@ const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
-export function Sheet({ bench, build, stations, findings, current, unsent, system, onPick }: {
-  bench: Bench; build: Build; stations: readonly Station[]; findings: readonly Finding[]; current: string | undefined
-  unsent: ReadonlySet<string>; system: UnitSystem; onPick: (id: string) => void
+export function Sheet({
+  bench,
+  build,
+  stations,
+  findings,
+  current,
+  unsent,
+  system,
+  onPick,
+}: {
+  bench: Bench
+  build: Build
+  stations: readonly Station[]
+  findings: readonly Finding[]
+  current: string | undefined
+  unsent: ReadonlySet<string>
+  system: UnitSystem
+  onPick: (id: string) => void
 }) {
   const sheets = useMemo(() => sheetsOf(stations), [stations])
   const byId = new Map(findings.map((finding) => [finding.id, finding]))
   return sheets.map((sheet) => (
-    <Table key={sheet.across} data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}>
-      <thead><tr><th scope="col">{ACROSS_WORDS[sheet.across]}{unitsTitle(bench, sheet, system)}</th>{sheet.columns.map((column) => <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>{column}</th>)}{sheet.columns.length > 1 && <th scope="col">spread</th>}</tr></thead>
+    <Table
+      key={sheet.across}
+      data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}
+    >
+      <thead>
+        <tr>
+          <th scope="col">
+            {ACROSS_WORDS[sheet.across]}
+            {unitsTitle(bench, sheet, system)}
+          </th>
+          {sheet.columns.map((column) => (
+            <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>
+              {column}
+            </th>
+          ))}
+          {sheet.columns.length > 1 && <th scope="col">spread</th>}
+        </tr>
+      </thead>
       <tbody>
         {sheet.rows.flatMap((row, index) => [
-          <ReadingRow key={row.label} row={row} sheet={sheet} bench={bench} build={build} byId={byId} current={current} unsent={unsent} system={system} onPick={onPick} />,
-          ...(isLastOfSeveral(bench, sheet, index) ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />] : []),
+          <ReadingRow
+            key={row.label}
+            row={row}
+            sheet={sheet}
+            bench={bench}
+            build={build}
+            byId={byId}
+            current={current}
+            unsent={unsent}
+            system={system}
+            onPick={onPick}
+          />,
+          ...(isLastOfSeveral(bench, sheet, index)
+            ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
+            : []),
         ])}
       </tbody>
     </Table>
   ))
 }
 
-function ReadingRow({ row, sheet, bench, build, byId, current, unsent, system, onPick }: {
-  row: SheetRow; sheet: SheetOf; bench: Bench; build: Build; byId: ReadonlyMap<string, Finding>; current: string | undefined
-  unsent: ReadonlySet<string>; system: UnitSystem; onPick: (id: string) => void
+function ReadingRow({
+  row,
+  sheet,
+  bench,
+  build,
+  byId,
+  current,
+  unsent,
+  system,
+  onPick,
+}: {
+  row: SheetRow
+  sheet: SheetOf
+  bench: Bench
+  build: Build
+  byId: ReadonlyMap<string, Finding>
+  current: string | undefined
+  unsent: ReadonlySet<string>
+  system: UnitSystem
+  onPick: (id: string) => void
 }) {
   return (
     <tr>
@@ -73,8 +233,18 @@ function ReadingRow({ row, sheet, bench, build, byId, current, unsent, system, o
         return (
           <td key={column}>
             <ReadingCell
-              id={station.id} label={station.label} here={station.id === current} onPick={onPick} waiting={reading !== undefined && unsent.has(reading.id)}
-              words={reading ? `${build.readings.conflicts.has(station.id) ? '≠ ' : ''}${readingWords(reading, build, characteristic.units[system])}${isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''}${hasNote(build, station.id) ? ' ¹' : ''}` : build.readings.skips.has(station.id) ? 'skip' : '–'}
+              id={station.id}
+              label={station.label}
+              here={station.id === current}
+              onPick={onPick}
+              waiting={reading !== undefined && unsent.has(reading.id)}
+              words={
+                reading
+                  ? markedWords(reading, build, station, characteristic.units[system])
+                  : build.readings.skips.has(station.id)
+                    ? 'skip'
+                    : '–'
+              }
               standing={reading && (judged ? standingOf(judged) : 'noLimit')}
             />
           </td>
@@ -98,7 +268,19 @@ function isLastOfSeveral(bench: Bench, sheet: SheetOf, index: number): boolean {
 }
 
 /** What the rows above come to in each column, with its verdict. */
-function Total({ output, sheet, bench, byId, system }: { output: string; sheet: SheetOf; bench: Bench; byId: ReadonlyMap<string, Finding>; system: UnitSystem }) {
+function Total({
+  output,
+  sheet,
+  bench,
+  byId,
+  system,
+}: {
+  output: string
+  sheet: SheetOf
+  bench: Bench
+  byId: ReadonlyMap<string, Finding>
+  system: UnitSystem
+}) {
   const definition = bench.definition.outputs[output]!
   const { stations } = sheet.rows.find((row) => judgeOf(bench, row) === output)!
   return (
@@ -108,8 +290,20 @@ function Total({ output, sheet, bench, byId, system }: { output: string; sheet: 
         const finding = byId.get(findingId(output, stations.get(column)?.place ?? {}))
         const standing = finding ? standingOf(finding) : 'notMeasured'
         return (
-          <td key={column} style={{ color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined }}>
-            {finding?.figure ? <>{standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />} {showFinding(finding, finding.figure.value, definition, system).value}</> : '–'}
+          <td
+            key={column}
+            style={{
+              color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined,
+            }}
+          >
+            {finding?.figure ? (
+              <>
+                {standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />}{' '}
+                {showFinding(finding, finding.figure.value, definition, system).value}
+              </>
+            ) : (
+              '–'
+            )}
           </td>
         )
       })}
@@ -119,24 +313,60 @@ function Total({ output, sheet, bench, byId, system }: { output: string; sheet: 
 }
 
 /** A cell of plain values, so that only those a reading has changed are drawn again. */
-const ReadingCell = memo(({ id, label, words, here, waiting, standing, onPick }: {
-  id: string; label: string; words: string; here: boolean; waiting: boolean; standing: Standing | undefined; onPick: (id: string) => void
-}) => {
-  return (
-    <Cell
-      type="button" tabIndex={here ? 0 : -1} onClick={() => onPick(id)} data-here={here || undefined} data-standing={standing} data-unsent={waiting || undefined}
-      aria-current={here ? 'location' : undefined} aria-label={`${label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
-    >
-      {standing && isMarked(standing) && <VerdictMark standing={standing} size={9} silent />}{words}{waiting ? ' •' : ''}
-    </Cell>
-  )
-})
+const ReadingCell = memo(
+  ({
+    id,
+    label,
+    words,
+    here,
+    waiting,
+    standing,
+    onPick,
+  }: {
+    id: string
+    label: string
+    words: string
+    here: boolean
+    waiting: boolean
+    standing: Standing | undefined
+    onPick: (id: string) => void
+  }) => {
+    return (
+      <Cell
+        type="button"
+        tabIndex={here ? 0 : -1}
+        onClick={() => onPick(id)}
+        data-here={here || undefined}
+        data-standing={standing}
+        data-unsent={waiting || undefined}
+        aria-current={here ? 'location' : undefined}
+        aria-label={`${label}: ${words === '–' ? 'not measured' : words}${waiting ? ', not sent yet' : ''}`}
+      >
+        {standing && isMarked(standing) && <VerdictMark standing={standing} size={9} silent />}
+        {words}
+        {waiting ? ' •' : ''}
+      </Cell>
+    )
+  },
+)
 
 function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem): number {
-  return Math.max(0, ...sheet.rows.flatMap((row) => [...row.stations.values()].flatMap(({ id }) => {
-    const reading = build.readings.current.get(id)
-    return reading ? [readingWords(reading, build, bench.definition.characteristics[row.characteristic]!.units[system]).length] : []
-  })))
+  return Math.max(
+    0,
+    ...sheet.rows.flatMap((row) =>
+      [...row.stations.values()].flatMap(({ id }) => {
+        const reading = build.readings.current.get(id)
+        return reading ? [readingWords(reading, build, bench.definition.characteristics[row.characteristic]!.units[system]).length] : []
+      }),
+    ),
+  )
+}
+
+/** A reading with its marks: two that do not know of each other, a gauge whose check had run out, a note. */
+function markedWords(reading: Reading, build: Build, { id }: Station, unit: Reading['unit']): string {
+  const conflict = build.readings.conflicts.has(id) ? '≠ ' : ''
+  const overdue = isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''
+  return `${conflict}${readingWords(reading, build, unit)}${overdue}${hasNote(build, id) ? ' ¹' : ''}`
 }
 
 /** A note leaves a mark at its place. */

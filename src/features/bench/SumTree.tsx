@@ -9,39 +9,108 @@ import { standardUncertainty, type Figure, type Term } from '@/core/metrology'
 import { numerals } from '@/ui/GlobalStyle'
 import { figureOfKindWords, percent } from '@/wording'
 
-const List = styled.ul`display: grid; border-left: 1px solid var(--hairline); margin-left: 6px;`
-const Formula = styled.p`font-size: 13px; color: var(--quiet); padding: 2px 0 6px 14px; code { ${numerals} color: var(--ink); font-size: 13px; }`
+const List = styled.ul`
+  display: grid;
+  border-left: 1px solid var(--hairline);
+  margin-left: 6px;
+`
+const Formula = styled.p`
+  font-size: 13px;
+  color: var(--quiet);
+  padding: 2px 0 6px 14px;
+  code {
+    ${numerals} color: var(--ink);
+    font-size: 13px;
+  }
+`
 const Line = styled.li`
-  padding: 4px 0 4px 14px; font-size: 14px;
-  > div { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
-  [data-value] { ${numerals} margin-left: auto; white-space: nowrap; }
-  small { color: var(--quiet); font-size: 12.5px; flex-basis: 100%; }
+  padding: 4px 0 4px 14px;
+  font-size: 14px;
+  > div {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+    flex-wrap: wrap;
+  }
+  [data-value] {
+    ${numerals} margin-left: auto;
+    white-space: nowrap;
+  }
+  small {
+    color: var(--quiet);
+    font-size: 12.5px;
+    flex-basis: 100%;
+  }
 `
 const Opener = styled.button`
-  padding: 0; border: 0; background: none; font-weight: 500; text-align: left; cursor: pointer; text-decoration: underline dotted; text-underline-offset: 3px;
+  padding: 0;
+  border: 0;
+  background: none;
+  font-weight: 500;
+  text-align: left;
+  cursor: pointer;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
 `
 
 /** A derivation, opened step by step down to the readings. */
-export function SumTree({ figure, build, system, onStation, depth = 0 }: {
-  figure: Figure; build?: Build; system: UnitSystem; onStation?: (stationId: string) => void; depth?: number
+export function SumTree({
+  figure,
+  build,
+  system,
+  onStation,
+  depth = 0,
+}: {
+  figure: Figure
+  build?: Build
+  system: UnitSystem
+  onStation?: (stationId: string) => void
+  depth?: number
 }) {
   if (figure.origin.from !== 'sum') return null
   const { formula, terms } = figure.origin.sum
   const total = terms.reduce((sum, term) => sum + term.effectU ** 2, 0)
   return (
     <div>
-      <Formula><code>{formula.expression}</code><br />{formula.source}</Formula>
+      <Formula>
+        <code>{formula.expression}</code>
+        <br />
+        {formula.source}
+      </Formula>
       <List>
         {terms.map((term) => (
-          <TermLine key={term.name} term={term} share={total === 0 ? undefined : term.effectU ** 2 / total} build={build} system={system} onStation={onStation} startsOpen={depth === 0 && terms.length === 1} depth={depth} />
+          <TermLine
+            key={term.name}
+            term={term}
+            share={total === 0 ? undefined : term.effectU ** 2 / total}
+            build={build}
+            system={system}
+            onStation={onStation}
+            startsOpen={depth === 0 && terms.length === 1}
+            depth={depth}
+          />
         ))}
       </List>
     </div>
   )
 }
 
-function TermLine({ term, share, build, system, onStation, startsOpen, depth }: {
-  term: Term; share: number | undefined; build?: Build; system: UnitSystem; onStation?: (stationId: string) => void; startsOpen: boolean; depth: number
+function TermLine({
+  term,
+  share,
+  build,
+  system,
+  onStation,
+  startsOpen,
+  depth,
+}: {
+  term: Term
+  share: number | undefined
+  build?: Build
+  system: UnitSystem
+  onStation?: (stationId: string) => void
+  startsOpen: boolean
+  depth: number
 }) {
   const [open, setOpen] = useState(startsOpen)
   const { figure } = term
@@ -49,7 +118,13 @@ function TermLine({ term, share, build, system, onStation, startsOpen, depth }: 
   return (
     <Line>
       <div>
-        {opens ? <Opener type="button" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? '▾' : '▸'} {term.label}</Opener> : <span>{term.label}</span>}
+        {opens ? (
+          <Opener type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? '▾' : '▸'} {term.label}
+          </Opener>
+        ) : (
+          <span>{term.label}</span>
+        )}
         <span data-value>{figureOfKindWords(figure, term.kind, system)}</span>
         <small>
           <OriginWords figure={figure} build={build} onStation={onStation} />
@@ -62,17 +137,47 @@ function TermLine({ term, share, build, system, onStation, startsOpen, depth }: 
 }
 
 /** A finding that is a reading itself: what the gauge showed, what it reads too much, and who read it. */
-export function DirectSum({ figure, build, system, output, onStation }: { figure: Figure; build: Build; system: UnitSystem; output: Output; onStation?: (stationId: string) => void }) {
+export function DirectSum({
+  figure,
+  build,
+  system,
+  output,
+  onStation,
+}: {
+  figure: Figure
+  build: Build
+  system: UnitSystem
+  output: Output
+  onStation?: (stationId: string) => void
+}) {
   const { origin } = figure
   if (origin.from !== 'reading') return null
   const reading = build.readings.byId.get(origin.readingId)
-  const bias = reading ? build.gauges.get(reading.gauge)?.bias ?? 0 : 0
+  const bias = reading ? (build.gauges.get(reading.gauge)?.bias ?? 0) : 0
   const unit = output.units[system]
   const words = (value: number) => joinUnit(formatExact(Number(value.toPrecision(8)), unit), unit)
   return (
     <List>
-      <Line><div><span>As read</span><span data-value>{reading ? words(reading.value) : 'being typed'}</span><small><OriginWords figure={figure} build={build} onStation={onStation} /></small></div></Line>
-      {bias !== 0 && reading && <Line><div><span>Gauge reads too much</span><span data-value>{words(bias)}</span><small>{words(figure.value.value)} from {words(reading.value)}</small></div></Line>}
+      <Line>
+        <div>
+          <span>As read</span>
+          <span data-value>{reading ? words(reading.value) : 'being typed'}</span>
+          <small>
+            <OriginWords figure={figure} build={build} onStation={onStation} />
+          </small>
+        </div>
+      </Line>
+      {bias !== 0 && reading && (
+        <Line>
+          <div>
+            <span>Gauge reads too much</span>
+            <span data-value>{words(bias)}</span>
+            <small>
+              {words(figure.value.value)} from {words(reading.value)}
+            </small>
+          </div>
+        </Line>
+      )}
     </List>
   )
 }
@@ -83,22 +188,50 @@ function OriginWords({ figure, build, onStation }: { figure: Figure; build?: Bui
   switch (origin.from) {
     case 'reading': {
       const reading = build?.readings.byId.get(origin.readingId)
-      const words = reading ? `“${reading.asTyped}”, ${build?.gauges.get(reading.gauge)?.name}, ${reading.by}, ${reading.at.slice(0, 16).replace('T', ' ')}` : 'being typed'
-      return onStation ? <Opener type="button" style={{ fontWeight: 400 }} onClick={() => onStation(origin.stationId)}>{words}</Opener> : words
+      const words = reading
+        ? `“${reading.asTyped}”, ${build?.gauges.get(reading.gauge)?.name}, ${reading.by}, ${reading.at.slice(0, 16).replace('T', ' ')}`
+        : 'being typed'
+      return onStation ? (
+        <Opener type="button" style={{ fontWeight: 400 }} onClick={() => onStation(origin.stationId)}>
+          {words}
+        </Opener>
+      ) : (
+        words
+      )
     }
-    case 'paper': return `paper: ${origin.source}${origin.exact ? '; no tolerance given, taken as exact' : ''}`
-    case 'stock': return `stock: ${origin.name}, ${origin.source}`
-    case 'typed': return origin.name
-    case 'assumed': return `assumed: ${origin.source}`
-    case 'leftOut': return 'left out'
-    case 'sum': return null
+    case 'paper':
+      return `paper: ${origin.source}${origin.exact ? '; no tolerance given, taken as exact' : ''}`
+    case 'stock':
+      return `stock: ${origin.name}, ${origin.source}`
+    case 'typed':
+      return origin.name
+    case 'assumed':
+      return `assumed: ${origin.source}`
+    case 'leftOut':
+      return 'left out'
+    case 'sum':
+      return null
   }
 }
 
 const Budget = styled.dl`
-  display: grid; grid-template-columns: minmax(120px, auto) 1fr auto; gap: 6px 12px; align-items: center; font-size: 13px;
-  dd[data-bar] { height: 10px; background: var(--dye-wash); > span { display: block; height: 100%; background: var(--dye); } }
-  dd[data-share] { ${numerals} text-align: right; }
+  display: grid;
+  grid-template-columns: minmax(120px, auto) 1fr auto;
+  gap: 6px 12px;
+  align-items: center;
+  font-size: 13px;
+  dd[data-bar] {
+    height: 10px;
+    background: var(--dye-wash);
+    > span {
+      display: block;
+      height: 100%;
+      background: var(--dye);
+    }
+  }
+  dd[data-share] {
+    ${numerals} text-align: right;
+  }
 `
 
 /** Where the uncertainty comes from, as bars: where a better gauge would help and where it would not. */
@@ -110,7 +243,9 @@ export function DoubtBudget({ figure, build }: { figure: Figure; build: Build })
       {shares.map(({ label, share }) => (
         <div key={label} style={{ display: 'contents' }}>
           <dt>{label}</dt>
-          <dd data-bar><span style={{ width: `${share * 100}%` }} /></dd>
+          <dd data-bar>
+            <span style={{ width: `${share * 100}%` }} />
+          </dd>
           <dd data-share>{percent(share)}</dd>
         </div>
       ))}

@@ -8,17 +8,69 @@ import { Key } from './Key'
 import { finerThanGauge, type LineEntry, type Question } from './lineEntry'
 
 const Said = styled.p`
-  margin-top: 8px; font-size: 16px; span { color: var(--quiet); } &[data-tone='bad'] { color: var(--out); } &[data-tone='ask'] { color: var(--doubt); font-weight: 500; }
-  ${PHONE} { margin: 0; font-size: 14px; }
+  margin-top: 8px;
+  font-size: 16px;
+  span {
+    color: var(--quiet);
+  }
+  &[data-tone='bad'] {
+    color: var(--out);
+  }
+  &[data-tone='ask'] {
+    color: var(--doubt);
+    font-weight: 500;
+  }
+  ${PHONE} {
+    margin: 0;
+    font-size: 14px;
+  }
 `
-const WillDo = styled.p`margin-top: 6px; font-size: 13px; color: var(--quiet); ${PHONE} { display: none; }`
-const Keys = styled.i`font-style: normal; ${PHONE} { display: none; }`
-const Pad = styled.b`display: none; ${PHONE} { display: inline; }`
+const WillDo = styled.p`
+  margin-top: 6px;
+  font-size: 13px;
+  color: var(--quiet);
+  ${PHONE} {
+    display: none;
+  }
+`
+const Keys = styled.i`
+  font-style: normal;
+  ${PHONE} {
+    display: none;
+  }
+`
+const Pad = styled.b`
+  display: none;
+  ${PHONE} {
+    display: inline;
+  }
+`
 
 /** What was understood of the line, and what Enter will do. */
-export function Understood({ question, said, wantsWords, entry, read, characteristic, unit, system, gauge, next, example, conflict }: {
-  question: Question | undefined; said: string; wantsWords: boolean; entry: LineEntry | undefined; read: Reading | undefined
-  characteristic: Characteristic; unit: UnitId; system: UnitSystem; gauge: Gauge | undefined; next: Station | undefined
+export function Understood({
+  question,
+  said,
+  wantsWords,
+  entry,
+  read,
+  characteristic,
+  unit,
+  system,
+  gauge,
+  next,
+  example,
+  conflict,
+}: {
+  question: Question | undefined
+  said: string
+  wantsWords: boolean
+  entry: LineEntry | undefined
+  read: Reading | undefined
+  characteristic: Characteristic
+  unit: UnitId
+  system: UnitSystem
+  gauge: Gauge | undefined
+  next: Station | undefined
   /** On a build with no reading yet: how one is typed. */
   example: string | undefined
   /** Readings of this place that do not know of each other. */
@@ -26,13 +78,40 @@ export function Understood({ question, said, wantsWords, entry, read, characteri
 }) {
   if (question) return <Asked question={question} unit={unit} />
   if (said) return <Said>{said}</Said>
-  if (wantsWords) return <WillDo><Key>Enter</Key> keep the words · <Key>Esc</Key> leave</WillDo>
+  if (wantsWords)
+    return (
+      <WillDo>
+        <Key>Enter</Key> keep the words · <Key>Esc</Key> leave
+      </WillDo>
+    )
   if (!entry) {
-    if (conflict) return <Said data-tone="ask">{conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts. <Key>h</Key> settle</Said>
-    if (read) return <Said><span>{read.by}, {read.at.slice(0, 10)}</span></Said>
-    return example
-      ? <Said>Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad><Keys><Key>Enter</Key>. <Key>?</Key> all keys</Keys></Said>
-      : <WillDo><Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys</WillDo>
+    if (conflict)
+      return (
+        <Said data-tone="ask">
+          {conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts.{' '}
+          <Key>h</Key> settle
+        </Said>
+      )
+    if (read)
+      return (
+        <Said>
+          <span>
+            {read.by}, {read.at.slice(0, 10)}
+          </span>
+        </Said>
+      )
+    return example ? (
+      <Said>
+        Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad>
+        <Keys>
+          <Key>Enter</Key>. <Key>?</Key> all keys
+        </Keys>
+      </Said>
+    ) : (
+      <WillDo>
+        <Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys
+      </WillDo>
+    )
   }
   const { parsed, strokes } = entry
   if (!parsed.ok) return <Said data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Said>
@@ -40,11 +119,17 @@ export function Understood({ question, said, wantsWords, entry, read, characteri
   return (
     <>
       <Said>
-        {valueWords(parsed, characteristic)}{strokes !== undefined && `, after ${strokes} strokes`}{' '}
-        {other !== parsed.unit && gauge && <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>}
+        {valueWords(parsed, characteristic)}
+        {strokes !== undefined && `, after ${strokes} strokes`}{' '}
+        {other !== parsed.unit && gauge && (
+          <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>
+        )}
         {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
       </Said>
-      <WillDo><Key>Enter</Key> {read ? 'store beside the old one' : 'store'}{next ? `, go to ${small(next.label)}` : ''}</WillDo>
+      <WillDo>
+        <Key>Enter</Key> {read ? 'store beside the old one' : 'store'}
+        {next ? `, go to ${small(next.label)}` : ''}
+      </WillDo>
     </>
   )
 }
@@ -63,10 +148,21 @@ function Asked({ question: { draft, outside, slip }, unit }: { question: Questio
   return (
     <>
       <Said data-tone="ask">
-        {outside ? `${show(draft.value)} is outside ${show(outside.low)} to ${show(outside.high)}.` : slip?.code === 'dialTurn' ? `${show(draft.value)} stands one dial turn from the others.` : `${show(draft.value)} stands far from its paper and the others.`}
+        {outside
+          ? `${show(draft.value)} is outside ${show(outside.low)} to ${show(outside.high)}.`
+          : slip?.code === 'dialTurn'
+            ? `${show(draft.value)} stands one dial turn from the others.`
+            : `${show(draft.value)} stands far from its paper and the others.`}
         {slip && ` ${capital(slipWords(slip))}`}
       </Said>
-      <WillDo style={{ display: 'block' }}>{slip && <><Key>f</Key> store {show(slip.value)} · </>}<Key>k</Key> keep as typed · or type again</WillDo>
+      <WillDo style={{ display: 'block' }}>
+        {slip && (
+          <>
+            <Key>f</Key> store {show(slip.value)} ·{' '}
+          </>
+        )}
+        <Key>k</Key> keep as typed · or type again
+      </WillDo>
     </>
   )
 }

@@ -10,7 +10,10 @@ export interface ToolProps {
   readonly edit: SpecEdit
 }
 
-/** What a bench adds to the frame: its picture beside the sheet and its tools under the advice. Memoised: neither is drawn again for a figure being typed. */
+/**
+ * What a bench adds to the frame: its picture beside the sheet and its tools under the advice. Memoised: neither is drawn
+ * again for a figure being typed.
+ */
 export interface BenchView {
   readonly Picture: ExoticComponent<{ findings: readonly Finding[]; build: Build; system: UnitSystem }>
   readonly Tools: ExoticComponent<ToolProps>

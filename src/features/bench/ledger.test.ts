@@ -9,22 +9,35 @@ import { changedFindings } from './useBench'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)
-const lines = (build: Build) => ledgerLines(compression.definition, compression.derive(build)).map((line) => [line.standing, line.kind === 'one' ? line.finding.id : `${line.output} ×${line.findings.length}`])
+const lines = (build: Build) =>
+  ledgerLines(compression.definition, compression.derive(build)).map((line) => [
+    line.standing,
+    line.kind === 'one' ? line.finding.id : `${line.output} ×${line.findings.length}`,
+  ])
 
 describe('the ledger', () => {
   it('puts what is out first, the worst of it on top, then what is in doubt, then the rest gathered', () => {
     const all = lines(tern)
     const standings = all.map(([standing]) => standing)
     const weight = { over: 0, under: 0, inDoubt: 1, within: 2, noLimit: 3, notMeasured: 4, stale: 3 }
-    expect(standings.map((standing) => weight[standing as 'over'])).toEqual(standings.map((standing) => weight[standing as 'over']).toSorted((a, b) => a - b))
+    expect(standings.map((standing) => weight[standing as 'over'])).toEqual(
+      standings.map((standing) => weight[standing as 'over']).toSorted((a, b) => a - b),
+    )
     expect(all[0]).toEqual(['over', 'deckClearance.3'])
     expect(all).toContainEqual(['within', 'quench ×5'])
     expect(all).toContainEqual(['within', 'deckClearance ×4'])
   })
 
   it('leaves no finding out', () => {
-    const shown = ledgerLines(compression.definition, compression.derive(tern)).flatMap((line) => (line.kind === 'one' ? [line.finding.id] : line.findings.map((finding) => finding.id)))
-    expect(shown.toSorted()).toEqual(compression.derive(tern).map((finding) => finding.id).toSorted())
+    const shown = ledgerLines(compression.definition, compression.derive(tern)).flatMap((line) =>
+      line.kind === 'one' ? [line.finding.id] : line.findings.map((finding) => finding.id),
+    )
+    expect(shown.toSorted()).toEqual(
+      compression
+        .derive(tern)
+        .map((finding) => finding.id)
+        .toSorted(),
+    )
   })
 
   it('gathers what is not measured on a fresh engine into a line an output', () => {
@@ -36,7 +49,10 @@ describe('the ledger', () => {
 
 describe('what a reading moved', () => {
   it('is its own cylinder and the spreads, and no other cylinder', () => {
-    const reading = document.entries.find((entry): entry is Reading & typeof entry => entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 2)!
+    const reading = document.entries.find(
+      (entry): entry is Reading & typeof entry =>
+        entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 2,
+    )!
     const after = withEntries(tern, [{ ...reading, id: 'fffffff0-0000-7000-8000-000000000000', value: reading.value - 1 }])
     const moved = [...changedFindings(compression.derive(tern), compression.derive(after))]
     expect(moved).toContain('compressionRatio.2')
@@ -56,6 +72,12 @@ describe('gauges offered', () => {
     expect(gaugesFor(deck!, DEFAULT_GAUGES, 'metric').map((gauge) => gauge.gauge)).toEqual(['dial-metric', 'dial-inch'])
     expect(gaugesFor(deck!, DEFAULT_GAUGES, 'inch')[0]!.gauge).toBe('dial-inch')
     expect(gaugesFor(chamber!, DEFAULT_GAUGES, 'inch').map((gauge) => gauge.gauge)).toEqual(['burette'])
-    expect(gaugesFor(gasketBore!, DEFAULT_GAUGES, 'metric').map((gauge) => gauge.use)).toEqual(['boreGauge', 'boreGauge', 'micrometer', 'micrometer', 'other'])
+    expect(gaugesFor(gasketBore!, DEFAULT_GAUGES, 'metric').map((gauge) => gauge.use)).toEqual([
+      'boreGauge',
+      'boreGauge',
+      'micrometer',
+      'micrometer',
+      'other',
+    ])
   })
 })

@@ -20,20 +20,35 @@ const deckCharacteristic: Characteristic = compression.definition.characteristic
 
 describe('the reading line reads', () => {
   it('a bare number in the unit of the place, another unit when it is said', () => {
-    expect(readLine('83.004', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: 83.004, unit: 'mm' })
-    expect(readLine('3.2679in', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({ ok: true, value: expect.closeTo(83.00466, 9), unit: 'in' })
+    expect(readLine('83.004', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({
+      ok: true,
+      value: 83.004,
+      unit: 'mm',
+    })
+    expect(readLine('3.2679in', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed).toMatchObject({
+      ok: true,
+      value: expect.closeTo(83.00466, 9),
+      unit: 'in',
+    })
   })
 
   it('a plus from nominal in the unit it can be meant in here, asks once where two are, and then knows', () => {
-    const read = (text: string, offsetUnit?: 'mm' | 'hundredth' | 'um') => readLine(text, boreCharacteristic, bore, 'mm', gauge('bore-metric.1'), offsetUnit).parsed
+    const read = (text: string, offsetUnit?: 'mm' | 'hundredth' | 'um') =>
+      readLine(text, boreCharacteristic, bore, 'mm', gauge('bore-metric.1'), offsetUnit).parsed
     expect(read('+0.4um')).toMatchObject({ ok: true, value: expect.closeTo(83.0004, 9) })
-    expect(read('+4')).toMatchObject({ ok: false, issue: { code: 'ambiguous', readings: [{ value: expect.closeTo(83.04, 9) }, { value: expect.closeTo(83.004, 9) }] } })
+    expect(read('+4')).toMatchObject({
+      ok: false,
+      issue: { code: 'ambiguous', readings: [{ value: expect.closeTo(83.04, 9) }, { value: expect.closeTo(83.004, 9) }] },
+    })
     expect(read('+4', 'hundredth')).toMatchObject({ ok: true, value: expect.closeTo(83.04, 9), offsetUnit: 'hundredth' })
     expect(read('+0.02mm')).toMatchObject({ ok: true, value: expect.closeTo(83.02, 9) })
   })
 
   it('a pair only where a feeler is in the hand, and strokes only of a ring on the file', () => {
-    expect(readLine('.53/.54 10s', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1'))).toMatchObject({ parsed: { ok: true, value: 0.53, upper: 0.54 }, strokes: 10 })
+    expect(readLine('.53/.54 10s', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1'))).toMatchObject({
+      parsed: { ok: true, value: 0.53, upper: 0.54 },
+      strokes: 10,
+    })
     expect(readLine('.53/.54 12 strokes', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBe(12)
     expect(readLine('.53/.54', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBeUndefined()
     expect(readLine('83.0 10s', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed.ok).toBe(false)
@@ -42,7 +57,9 @@ describe('the reading line reads', () => {
   it('temperatures of part and gauge, one for both, none when both are settled', () => {
     expect(temperatureFrom('28', 'metric')).toEqual({ temperature: { partTempC: 28, gaugeTempC: 28 } })
     expect(temperatureFrom('28/21', 'metric')).toEqual({ temperature: { partTempC: 28, gaugeTempC: 21 } })
-    expect(temperatureFrom('86/70', 'inch')).toEqual({ temperature: { partTempC: expect.closeTo(30, 9), gaugeTempC: expect.closeTo(21.111, 3) } })
+    expect(temperatureFrom('86/70', 'inch')).toEqual({
+      temperature: { partTempC: expect.closeTo(30, 9), gaugeTempC: expect.closeTo(21.111, 3) },
+    })
     expect(temperatureFrom('20', 'metric')).toEqual({})
     expect(temperatureFrom('68', 'inch')).toEqual({})
     expect(temperatureFrom('warm', 'metric')).toHaveProperty('issue')
@@ -54,7 +71,8 @@ describe('the reading line reads', () => {
 describe('the reading line questions', () => {
   const draft = (at: Station, value: number) => ({ station: at, value, unit: 'mm' as const, gauge: 'x' })
 
-  const ask = (drafted: ReturnType<typeof draft>) => questionOf(drafted, boreCharacteristic, tern!, gauge('bore-metric.1'), bores.stations(tern!))
+  const ask = (drafted: ReturnType<typeof draft>) =>
+    questionOf(drafted, boreCharacteristic, tern!, gauge('bore-metric.1'), bores.stations(tern!))
 
   it('nothing that the place can be', () => {
     expect(isPlausible(83.02, bore)).toBe(true)
@@ -69,7 +87,10 @@ describe('the reading line questions', () => {
 
   it('a dial one turn off its sisters, but only of a dial', () => {
     const low = draft(deck, 1.05)
-    expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'), compression.stations(tern!))?.slip).toMatchObject({ code: 'dialTurn', value: expect.closeTo(0.05, 9) })
+    expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'), compression.stations(tern!))?.slip).toMatchObject({
+      code: 'dialTurn',
+      value: expect.closeTo(0.05, 9),
+    })
     expect(questionOf(low, deckCharacteristic, tern!, gauge('caliper.1'), compression.stations(tern!))?.slip?.code).not.toBe('dialTurn')
   })
 

@@ -2,7 +2,17 @@ import type { Characteristic, Station } from '@/core/benches/bench'
 import { rowOf } from '@/core/benches/sheets'
 import type { Build, Gauge, UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
-import { decimalsForStep, dialTurnSlip, formatNumber, likelySlip, parseEntry, type Likely, type ParsedEntry, type Slip, type UnitId } from '@/core/quantity'
+import {
+  decimalsForStep,
+  dialTurnSlip,
+  formatNumber,
+  likelySlip,
+  parseEntry,
+  type Likely,
+  type ParsedEntry,
+  type Slip,
+  type UnitId,
+} from '@/core/quantity'
 import type { LivePress } from './useLiveGauges'
 import type { Draft, PartTemperature } from './useBench'
 
@@ -26,11 +36,24 @@ export interface LineEntry {
 export const MOST_TYPED = { reading: 40, words: 200, initials: 4, temperature: 16 } as const
 
 /** What a typed text says at a station. `offsetUnit`: what a bare `+3` from nominal has last been said to be. */
-export function readLine(text: string, characteristic: Characteristic, station: Station, unit: UnitId, gauge: Gauge | undefined, offsetUnit?: UnitId): LineEntry {
+export function readLine(
+  text: string,
+  characteristic: Characteristic,
+  station: Station,
+  unit: UnitId,
+  gauge: Gauge | undefined,
+  offsetUnit?: UnitId,
+): LineEntry {
   const { value, strokes } = splitStrokes(text, characteristic)
   const parsed = parseEntry(value, {
-    kind: characteristic.kind, unit, nominal: station.nominal, signed: characteristic.signed, interval: gauge?.use === 'feeler', expected: station.expected,
-    ...(gauge && { step: gauge.resolution }), ...(offsetUnit && { offsetUnit }),
+    kind: characteristic.kind,
+    unit,
+    nominal: station.nominal,
+    signed: characteristic.signed,
+    interval: gauge?.use === 'feeler',
+    expected: station.expected,
+    ...(gauge && { step: gauge.resolution }),
+    ...(offsetUnit && { offsetUnit }),
   })
   return { parsed, strokes }
 }
@@ -54,18 +77,28 @@ export function isPlausible(value: number, { expected }: Station): boolean {
 }
 
 /** What is odd about a value, if anything: outside what the place can be, far from its paper and its neighbours, or a dial turn off. */
-export function questionOf(draft: Draft, characteristic: Characteristic, build: Build, gauge: Gauge | undefined, stations: readonly Station[]): Question | undefined {
+export function questionOf(
+  draft: Draft,
+  characteristic: Characteristic,
+  build: Build,
+  gauge: Gauge | undefined,
+  stations: readonly Station[],
+): Question | undefined {
   const { station, value } = draft
   const neighbours = neighboursOf(station, build, stations)
   const turn = gauge?.use === 'dial' ? dialTurnSlip(value, neighbours) : undefined
   if (turn) return { draft, slip: turn }
-  const slip = likelySlip(value, likelyAt(station, neighbours, gauge), { unit: draft.unit, signed: characteristic.signed, nominal: station.nominal })
+  const slip = likelySlip(value, likelyAt(station, neighbours, gauge), {
+    unit: draft.unit,
+    signed: characteristic.signed,
+    nominal: station.nominal,
+  })
   if (!isPlausible(value, station)) return { draft, outside: station.expected, ...(slip && { slip }) }
   return slip && { draft, slip }
 }
 
 function neighboursOf(station: Station, build: Build, stations: readonly Station[]): readonly number[] {
-  return rowOf(station, stations).flatMap(({ id }) => (id === station.id ? [] : build.readings.current.get(id)?.value ?? []))
+  return rowOf(station, stations).flatMap(({ id }) => (id === station.id ? [] : (build.readings.current.get(id)?.value ?? [])))
 }
 
 /** Neighbours that tell where a value should be; fewer say little. */
@@ -93,8 +126,13 @@ const SETTLED_K = 0.25
 const SHOP_C = { low: -30, high: 60 }
 
 /** `28` or `28/21`: part and gauge. Settled at 20 °C there is nothing to correct for. */
-export function temperatureFrom(words: string, system: UnitSystem): { readonly temperature?: PartTemperature } | { readonly issue: string } {
-  const [part, gauge = part] = words.split('/').map((one) => parseEntry(one, { kind: 'temperature', unit: system === 'metric' ? 'degC' : 'degF', signed: true }))
+export function temperatureFrom(
+  words: string,
+  system: UnitSystem,
+): { readonly temperature?: PartTemperature } | { readonly issue: string } {
+  const [part, gauge = part] = words
+    .split('/')
+    .map((one) => parseEntry(one, { kind: 'temperature', unit: system === 'metric' ? 'degC' : 'degF', signed: true }))
   if (!part?.ok || !gauge?.ok) return { issue: 'One temperature, or part/gauge: 28/21.' }
   const both = [part.value, gauge.value]
   if (both.some((value) => value < SHOP_C.low || value > SHOP_C.high)) return { issue: 'That is no temperature of a shop.' }

@@ -25,10 +25,19 @@ const KEEP_SENT_MS = 30 * 86_400_000
 
 export function keep(buildId: string, kept: KeptEntry): KeepResult {
   const text = JSON.stringify(kept)
-  const store = () => { try { localStorage.setItem(keyOf(buildId, kept.entry.id), text); return true } catch { return false } }
+  const store = () => {
+    try {
+      localStorage.setItem(keyOf(buildId, kept.entry.id), text)
+      return true
+    } catch {
+      return false
+    }
+  }
   if (store()) return 'kept'
   // What the server has makes room for what it has not, the oldest first.
-  for (const { key } of allKept().filter(({ kept: { state } }) => state === 'sent').sort((a, b) => (a.kept.sentAt ?? 0) - (b.kept.sentAt ?? 0))) {
+  for (const { key } of allKept()
+    .filter(({ kept: { state } }) => state === 'sent')
+    .sort((a, b) => (a.kept.sentAt ?? 0) - (b.kept.sentAt ?? 0))) {
     localStorage.removeItem(key)
     if (store()) return 'kept'
   }
@@ -37,7 +46,10 @@ export function keep(buildId: string, kept: KeptEntry): KeepResult {
 
 /** The entries of a build this device holds, in the order of their making. */
 export function keptEntries(buildId: string): readonly KeptEntry[] {
-  return allKept().filter(({ key }) => key.startsWith(keyOf(buildId, ''))).map(({ kept }) => kept).sort((a, b) => (a.entry.id < b.entry.id ? -1 : 1))
+  return allKept()
+    .filter(({ key }) => key.startsWith(keyOf(buildId, '')))
+    .map(({ kept }) => kept)
+    .sort((a, b) => (a.entry.id < b.entry.id ? -1 : 1))
 }
 
 /** Takes an entry off the device: dropped by a person, or long since stored. */
@@ -51,7 +63,9 @@ export function isLongStored({ state, sentAt }: KeptEntry, nowMs: number): boole
 }
 
 function allKept(): readonly { readonly key: string; readonly kept: KeptEntry }[] {
-  return Object.keys(localStorage).filter((key) => key.startsWith(PREFIX)).flatMap((key) => parsed(localStorage.getItem(key)).map((kept) => ({ key, kept })))
+  return Object.keys(localStorage)
+    .filter((key) => key.startsWith(PREFIX))
+    .flatMap((key) => parsed(localStorage.getItem(key)).map((kept) => ({ key, kept })))
 }
 
 function parsed(text: string | null): KeptEntry[] {
@@ -81,10 +95,19 @@ const MOST_A_SEND = 500
  * Sends entries until the server says of at least one what became of it; waits longer between tries, up to ten seconds. Only
  * our own JSON naming an id counts: a page to sign in, a portal, a redirect or any other 200 is "not sent". Stops with `signal`.
  */
-export function sendEntries(buildId: string, entries: readonly Entry[], signal: AbortSignal, onTrouble: (words: string) => void): Promise<Acknowledgement> {
+export function sendEntries(
+  buildId: string,
+  entries: readonly Entry[],
+  signal: AbortSignal,
+  onTrouble: (words: string) => void,
+): Promise<Acknowledgement> {
   const some = entries.slice(0, MOST_A_SEND)
   return pRetry(() => sendOnce(buildId, some, signal), {
-    retries: Number.POSITIVE_INFINITY, minTimeout: 500, maxTimeout: MOST_WAIT_MS, factor: 2, signal,
+    retries: Number.POSITIVE_INFINITY,
+    minTimeout: 500,
+    maxTimeout: MOST_WAIT_MS,
+    factor: 2,
+    signal,
     onFailedAttempt: ({ error }) => onTrouble(error instanceof NotSent ? error.message : 'the server does not answer'),
     // p-retry gives up on a TypeError that is not a network failure; every failure is worth another try here.
     shouldRetry: () => true,
@@ -93,10 +116,15 @@ export function sendEntries(buildId: string, entries: readonly Entry[], signal: 
 
 async function sendOnce(buildId: string, entries: readonly Entry[], signal: AbortSignal): Promise<Acknowledgement> {
   const response = await fetch(`/api/builds/${buildId}/entries`, {
-    method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }), signal, redirect: 'manual',
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ entries }),
+    signal,
+    redirect: 'manual',
   })
-  if (response.type === 'opaqueredirect' || response.redirected) throw new NotSent('something else answered: is a sign-in wanted? Open the board in another tab')
-  const answer = await response.json().catch(() => undefined) as { stored?: unknown; refused?: unknown; error?: unknown } | undefined
+  if (response.type === 'opaqueredirect' || response.redirected)
+    throw new NotSent('something else answered: is a sign-in wanted? Open the board in another tab')
+  const answer = (await response.json().catch(() => undefined)) as { stored?: unknown; refused?: unknown; error?: unknown } | undefined
   if (!response.ok) throw new NotSent(typeof answer?.error === 'string' ? answer.error : `the server failed (${response.status})`)
   const acknowledgement = acknowledgementOf(answer)
   if (!acknowledgement || !entries.some(({ id }) => acknowledgement.stored.has(id) || acknowledgement.refused.has(id))) {

@@ -9,46 +9,106 @@ import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { findingTitle, findingWords, missingWords, remarkWords, RULE_WORDS, standingOf, stationWords, subjectsWords, subjectWords, verdictReason, verdictWords } from '@/wording'
+import {
+  findingTitle,
+  findingWords,
+  missingWords,
+  remarkWords,
+  RULE_WORDS,
+  standingOf,
+  stationWords,
+  subjectsWords,
+  subjectWords,
+  verdictReason,
+  verdictWords,
+} from '@/wording'
 import { Key } from './Key'
 import { DirectSum, DoubtBudget, SumTree } from './SumTree'
 
-const Big = styled.p`${numerals} font-size: 28px; display: flex; gap: 12px; align-items: center;`
-const Heading = styled.h3`${caption}`
-const Quiet = styled.p`color: var(--quiet); font-size: 14px;`
+const Big = styled.p`
+  ${numerals} font-size: 28px;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+`
+const Heading = styled.h3`
+  ${caption}
+`
+const Quiet = styled.p`
+  color: var(--quiet);
+  font-size: 14px;
+`
 
 /** The sum of a finding: formula, numbers put in, where each came from, who owns the doubt. */
-export function FindingPanel({ finding, definition, build, stations, system, onClose, onStation, onPick, siblings }: {
-  finding: Finding; definition: BenchDefinition; build: Build; stations: readonly Station[]; system: UnitSystem
-  onClose: () => void; onStation: (id: string) => void; onPick: (finding: Finding) => void; siblings: readonly Finding[]
+export function FindingPanel({
+  finding,
+  definition,
+  build,
+  stations,
+  system,
+  onClose,
+  onStation,
+  onPick,
+  siblings,
+}: {
+  finding: Finding
+  definition: BenchDefinition
+  build: Build
+  stations: readonly Station[]
+  system: UnitSystem
+  onClose: () => void
+  onStation: (id: string) => void
+  onPick: (finding: Finding) => void
+  siblings: readonly Finding[]
 }) {
   const output = definition.outputs[finding.output]!
   const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
   return (
     <SidePanel title={findingTitle(finding, output)} isOpen onClose={onClose}>
-          {family.length > 1 && (
-            <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
-              {family.map((one) => (
-                <Button key={one.id} size="small" onPress={() => onPick(one)} aria-label={subjectsWords([one])} aria-current={one.id === finding.id || undefined}>
-                  <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
-                </Button>
-              ))}
-            </div>
+      {family.length > 1 && (
+        <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
+          {family.map((one) => (
+            <Button
+              key={one.id}
+              size="small"
+              onPress={() => onPick(one)}
+              aria-label={subjectsWords([one])}
+              aria-current={one.id === finding.id || undefined}
+            >
+              <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
+            </Button>
+          ))}
+        </div>
+      )}
+      {finding.figure ? (
+        <>
+          <Big>
+            <VerdictMark standing={standingOf(finding)} size={20} /> {findingWords(finding, finding.figure.value, output, system)}
+          </Big>
+          <Quiet>
+            {finding.conformity && finding.limit ? (
+              <>
+                {sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)}{' '}
+                {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.
+              </>
+            ) : (
+              'No limit is set for this; it informs, it does not judge.'
+            )}
+            {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
+            {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
+          </Quiet>
+          <Heading>The sum</Heading>
+          {finding.figure.origin.from === 'reading' ? (
+            <DirectSum figure={finding.figure} build={build} system={system} output={output} onStation={onStation} />
+          ) : (
+            <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />
           )}
-          {finding.figure ? (
-            <>
-              <Big><VerdictMark standing={standingOf(finding)} size={20} /> {findingWords(finding, finding.figure.value, output, system)}</Big>
-              <Quiet>
-                {finding.conformity && finding.limit ? <>{sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)} {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.</> : 'No limit is set for this; it informs, it does not judge.'}
-                {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
-                {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
-              </Quiet>
-              <Heading>The sum</Heading>
-              {finding.figure.origin.from === 'reading' ? <DirectSum figure={finding.figure} build={build} system={system} output={output} onStation={onStation} /> : <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />}
-              <Heading>Where the uncertainty comes from</Heading>
-              <DoubtBudget figure={finding.figure} build={build} />
-            </>
-          ) : <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>}
+          <Heading>Where the uncertainty comes from</Heading>
+          <DoubtBudget figure={finding.figure} build={build} />
+        </>
+      ) : (
+        <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>
+      )}
     </SidePanel>
   )
 }
@@ -60,30 +120,90 @@ function sentence(words: string): string {
 }
 
 const Past = styled.li`
-  padding: 10px 0; border-bottom: 1px solid var(--hairline); display: grid; gap: 4px;
-  [data-value] { ${numerals} font-size: 18px; } &[data-gone] [data-value] { text-decoration: line-through; color: var(--quiet); }
+  padding: 10px 0;
+  border-bottom: 1px solid var(--hairline);
+  display: grid;
+  gap: 4px;
+  [data-value] {
+    ${numerals} font-size: 18px;
+  }
+  &[data-gone] [data-value] {
+    text-decoration: line-through;
+    color: var(--quiet);
+  }
 `
-const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = { current: 'stands', conflicting: 'does not know of the one that counts', superseded: 'measured again since', struck: 'struck out', takenBack: 'taken back', movedAway: 'moved to another place' }
+const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = {
+  current: 'stands',
+  conflicting: 'does not know of the one that counts',
+  superseded: 'measured again since',
+  struck: 'struck out',
+  takenBack: 'taken back',
+  movedAway: 'moved to another place',
+}
 
 /** Everything that ever happened at a place, and striking a reading out. */
-export function HistoryPanel({ station, build, stations, onClose, onStrike, onSettle, onMove }: {
-  station: Station | undefined; build: Build; stations: readonly Station[]; onClose: () => void
-  onStrike: (readingId: string, reason: string) => void; onSettle: (reading: Reading) => void; onMove: (readingId: string, to: Station, reason: string) => void
+export function HistoryPanel({
+  station,
+  build,
+  stations,
+  onClose,
+  onStrike,
+  onSettle,
+  onMove,
+}: {
+  station: Station | undefined
+  build: Build
+  stations: readonly Station[]
+  onClose: () => void
+  onStrike: (readingId: string, reason: string) => void
+  onSettle: (reading: Reading) => void
+  onMove: (readingId: string, to: Station, reason: string) => void
 }) {
   const lines = (station && build.readings.history.get(station.id)) ?? []
   const others = station ? rowOf(station, stations).filter(({ id }) => id !== station.id) : []
   return (
     <SidePanel title={station?.label ?? ''} isOpen onClose={onClose}>
       {lines.length === 0 && <p>Nothing here yet.</p>}
-      {station && build.readings.conflicts.has(station.id) && <p><b>These readings do not know of each other.</b> Both are kept; the last to arrive counts until you say which one does, or measure again.</p>}
-      <ul>{lines.toReversed().map((line) => <PastLine key={`${line.entry.id}/${line.state}`} line={line} build={build} places={others} isConflict={station !== undefined && build.readings.conflicts.has(station.id)} onStrike={onStrike} onSettle={onSettle} onMove={onMove} />)}</ul>
+      {station && build.readings.conflicts.has(station.id) && (
+        <p>
+          <b>These readings do not know of each other.</b> Both are kept; the last to arrive counts until you say which one does, or measure
+          again.
+        </p>
+      )}
+      <ul>
+        {lines.toReversed().map((line) => (
+          <PastLine
+            key={`${line.entry.id}/${line.state}`}
+            line={line}
+            build={build}
+            places={others}
+            isConflict={station !== undefined && build.readings.conflicts.has(station.id)}
+            onStrike={onStrike}
+            onSettle={onSettle}
+            onMove={onMove}
+          />
+        ))}
+      </ul>
     </SidePanel>
   )
 }
 
-function PastLine({ line, build, places, isConflict, onStrike, onSettle, onMove }: {
-  line: HistoryLine; build: Build; places: readonly Station[]; isConflict: boolean
-  onStrike: (readingId: string, reason: string) => void; onSettle: (reading: Reading) => void; onMove: (readingId: string, to: Station, reason: string) => void
+function PastLine({
+  line,
+  build,
+  places,
+  isConflict,
+  onStrike,
+  onSettle,
+  onMove,
+}: {
+  line: HistoryLine
+  build: Build
+  places: readonly Station[]
+  isConflict: boolean
+  onStrike: (readingId: string, reason: string) => void
+  onSettle: (reading: Reading) => void
+  onMove: (readingId: string, to: Station, reason: string) => void
 }) {
   const [reason, setReason] = useState('')
   const { entry, state, strike } = line
@@ -92,20 +212,44 @@ function PastLine({ line, build, places, isConflict, onStrike, onSettle, onMove 
   return (
     <Past data-gone={gone || undefined}>
       <span data-value>{pastWords(entry)}</span>
-      <Quiet>{entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}{entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}{entry.kind === 'reading' && overdueWords(build, entry)} · {STATE_WORDS[state]}{strike && `: ${strike.reason} (${strike.by})`}{line.move && `: ${line.move.reason} (${line.move.by})`}</Quiet>
-      {isConflict && entry.kind === 'reading' && (state === 'current' || state === 'conflicting') && <div><Button onPress={() => onSettle(entry)}>This one counts</Button></div>}
+      <Quiet>
+        {entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}
+        {entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}
+        {entry.kind === 'reading' && overdueWords(build, entry)} · {STATE_WORDS[state]}
+        {strike && `: ${strike.reason} (${strike.by})`}
+        {line.move && `: ${line.move.reason} (${line.move.by})`}
+      </Quiet>
+      {isConflict && entry.kind === 'reading' && (state === 'current' || state === 'conflicting') && (
+        <div>
+          <Button onPress={() => onSettle(entry)}>This one counts</Button>
+        </div>
+      )}
       {stands && <MoveForm places={places} onMove={(to, why) => onMove(entry.id, to, why)} />}
       {stands && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
           <TextField label="Strike out, because" value={reason} onChange={setReason} />
-          <Button isDisabled={reason.trim() === ''} onPress={() => { onStrike(entry.id, reason.trim()); setReason('') }}>Strike out</Button>
+          <Button
+            isDisabled={reason.trim() === ''}
+            onPress={() => {
+              onStrike(entry.id, reason.trim())
+              setReason('')
+            }}
+          >
+            Strike out
+          </Button>
         </div>
       )}
     </Past>
   )
 }
 
-const Places = styled.select`min-height: 40px; padding: 0 8px; background: var(--raised); border: 1px solid var(--edge); border-radius: 3px;`
+const Places = styled.select`
+  min-height: 40px;
+  padding: 0 8px;
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  border-radius: 3px;
+`
 
 /** A reading that was taken elsewhere in its row: it goes there, and both places say so. */
 function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to: Station, reason: string) => void }) {
@@ -114,8 +258,27 @@ function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to:
   if (places.length === 0) return null
   return (
     <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' }}>
-      <label>Taken at <Places value={to} onChange={(event) => setTo(event.target.value)}><option value="">this place</option>{places.map(({ id, label }) => <option key={id} value={id}>{label}</option>)}</Places></label>
-      {chosen && <Button onPress={() => { onMove(chosen, `was entered at the wrong place`); setTo('') }}>Move it there</Button>}
+      <label>
+        Taken at{' '}
+        <Places value={to} onChange={(event) => setTo(event.target.value)}>
+          <option value="">this place</option>
+          {places.map(({ id, label }) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </Places>
+      </label>
+      {chosen && (
+        <Button
+          onPress={() => {
+            onMove(chosen, `was entered at the wrong place`)
+            setTo('')
+          }}
+        >
+          Move it there
+        </Button>
+      )}
     </div>
   )
 }
@@ -128,25 +291,60 @@ function overdueWords(build: Build, reading: { gauge: string; at: string }): str
 
 function pastWords(entry: HistoryLine['entry']): string {
   switch (entry.kind) {
-    case 'reading': return entry.asTyped
-    case 'note': return `Note: ${entry.text}`
-    case 'skip': return `Skipped: ${entry.reason}`
-    case 'check': return `${entry.passed ? 'Right' : 'Not right'}${entry.text ? `: ${entry.text}` : ''}`
+    case 'reading':
+      return entry.asTyped
+    case 'note':
+      return `Note: ${entry.text}`
+    case 'skip':
+      return `Skipped: ${entry.reason}`
+    case 'check':
+      return `${entry.passed ? 'Right' : 'Not right'}${entry.text ? `: ${entry.text}` : ''}`
   }
 }
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ['Enter', 'store and go to the next place'], ['← → ↑ ↓', 'to another place'], ['b or /', 'back one place'], ['r', 'to the place read last, to measure again'],
-  ['s or *', 'skip this place, with a reason; ↓ there for its whole row'], ['n', 'note for this place'], ['x', 'strike out the reading here, with a reason'], ['z', 'take back your last entry at this bench'],
-  ['h', 'history of this place: strike out, move, settle'], ['u', 'mm or inch'], ['g', 'another gauge'], ['l', 'listen to live gauges, or give them back'], ['o', 'take over the gauge that was pressed elsewhere'], ['t', 'temperature of part and gauge, where not 20 °C'], ['k', 'keep a questioned value as typed'], ['f', 'store the likely one instead'], ['Esc', 'empty the line'],
+  ['Enter', 'store and go to the next place'],
+  ['← → ↑ ↓', 'to another place'],
+  ['b or /', 'back one place'],
+  ['r', 'to the place read last, to measure again'],
+  ['s or *', 'skip this place, with a reason; ↓ there for its whole row'],
+  ['n', 'note for this place'],
+  ['x', 'strike out the reading here, with a reason'],
+  ['z', 'take back your last entry at this bench'],
+  ['h', 'history of this place: strike out, move, settle'],
+  ['u', 'mm or inch'],
+  ['g', 'another gauge'],
+  ['l', 'listen to live gauges, or give them back'],
+  ['o', 'take over the gauge that was pressed elsewhere'],
+  ['t', 'temperature of part and gauge, where not 20 °C'],
+  ['k', 'keep a questioned value as typed'],
+  ['f', 'store the likely one instead'],
+  ['Esc', 'empty the line'],
 ]
-const KeyList = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 10px 16px; align-items: baseline;`
+const KeyList = styled.dl`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 10px 16px;
+  align-items: baseline;
+`
 
 export function KeysPanel({ onClose }: { onClose: () => void }) {
   return (
     <SidePanel title="Keys, on an empty line" isOpen onClose={onClose}>
-      <KeyList>{KEYS.map(([key, words]) => <div key={key} style={{ display: 'contents' }}><dt><Key>{key}</Key></dt><dd>{words}</dd></div>)}</KeyList>
-      <Quiet>Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 0.0005 under · 5 in the hole · 17/18 for a feeler · 64±0.5.</Quiet>
+      <KeyList>
+        {KEYS.map(([key, words]) => (
+          <div key={key} style={{ display: 'contents' }}>
+            <dt>
+              <Key>{key}</Key>
+            </dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </KeyList>
+      <Quiet>
+        Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 0.0005 under · 5 in the
+        hole · 17/18 for a feeler · 64±0.5.
+      </Quiet>
     </SidePanel>
   )
 }

@@ -6,7 +6,9 @@ interface SerialPort {
   open(options: { baudRate: number }): Promise<void>
   close(): Promise<void>
 }
-interface Serial { requestPort(): Promise<SerialPort> }
+interface Serial {
+  requestPort(): Promise<SerialPort>
+}
 
 function serialOf(): Serial | undefined {
   return (navigator as Navigator & { serial?: Serial }).serial
@@ -48,10 +50,17 @@ export async function relaySerialGauge(onRefused: (words: string) => void): Prom
 class RefusedLine extends Error {}
 
 function relay(line: string): Promise<void> {
-  return pRetry(async () => {
-    const response = await fetch('/api/live', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ lines: [line.slice(0, 200)] }) })
-    if (response.ok) return
-    const { error } = (await response.json()) as { error: string }
-    throw response.status < 500 ? new RefusedLine(error) : new Error(error)
-  }, { retries: Number.POSITIVE_INFINITY, minTimeout: 300, maxTimeout: 5000, shouldRetry: ({ error }) => !(error instanceof RefusedLine) })
+  return pRetry(
+    async () => {
+      const response = await fetch('/api/live', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ lines: [line.slice(0, 200)] }),
+      })
+      if (response.ok) return
+      const { error } = (await response.json()) as { error: string }
+      throw response.status < 500 ? new RefusedLine(error) : new Error(error)
+    },
+    { retries: Number.POSITIVE_INFINITY, minTimeout: 300, maxTimeout: 5000, shouldRetry: ({ error }) => !(error instanceof RefusedLine) },
+  )
 }

@@ -18,23 +18,33 @@ export function useAdvice(bench: BenchId, build: Build): AdviceState {
   const [known, setKnown] = useState<AdviceState>({ state: 'working' })
   const started = useRef<Promise<Adviser>>(undefined)
   const latest = useRef<Build>(undefined)
-  useEffect(() => () => {
-    latest.current = undefined
-    void started.current?.then(({ stop }) => stop(), () => undefined)
-    started.current = undefined
-  }, [])
+  useEffect(
+    () => () => {
+      latest.current = undefined
+      void started.current?.then(
+        ({ stop }) => stop(),
+        () => undefined,
+      )
+      started.current = undefined
+    },
+    [],
+  )
   useEffect(() => {
     started.current ??= advisers().then(({ adviser }) => adviser())
     latest.current = build
-    started.current.then(({ ask }) => ask(documentOf(build), bench)).then(
-      (advice) => { if (latest.current === build) setKnown({ state: 'known', advice }) },
-      (fault: Error) => {
-        if (latest.current !== build) return
-        setKnown({ state: 'failed', words: fault.message })
-        // What could not be fetched is fetched again at the next change.
-        started.current = undefined
-      },
-    )
+    started.current
+      .then(({ ask }) => ask(documentOf(build), bench))
+      .then(
+        (advice) => {
+          if (latest.current === build) setKnown({ state: 'known', advice })
+        },
+        (fault: Error) => {
+          if (latest.current !== build) return
+          setKnown({ state: 'failed', words: fault.message })
+          // What could not be fetched is fetched again at the next change.
+          started.current = undefined
+        },
+      )
   }, [bench, build])
   return known
 }

@@ -2,7 +2,19 @@
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { Bench, Finding, Station } from '@/core/benches/bench'
-import { currentCards, lastOf, openBuild, stationId, withEntries, type Build, type BuildDocument, type Entry, type Gauge, type Place, type Reading } from '@/core/build'
+import {
+  currentCards,
+  lastOf,
+  openBuild,
+  stationId,
+  withEntries,
+  type Build,
+  type BuildDocument,
+  type Entry,
+  type Gauge,
+  type Place,
+  type Reading,
+} from '@/core/build'
 import type { KeepResult } from './outbox'
 import { useEntries } from './useEntries'
 
@@ -32,7 +44,14 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   const entries = useEntries(document.id, document.entries)
   const fromServer = useMemo(() => openBuild(document), [document])
   // A card put into the drawer after this copy was made is not in it: its readings are kept and sent, but cannot be worked with yet.
-  const build = useMemo(() => withEntries(fromServer, entries.added.filter((entry) => entry.kind !== 'reading' || fromServer.gauges.has(entry.gauge))), [fromServer, entries.added])
+  const build = useMemo(
+    () =>
+      withEntries(
+        fromServer,
+        entries.added.filter((entry) => entry.kind !== 'reading' || fromServer.gauges.has(entry.gauge)),
+      ),
+    [fromServer, entries.added],
+  )
   // Places follow from the spec, not from the readings: the same list serves every keystroke.
   const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
   const [draft, setDraft] = useState<Draft>()
@@ -41,33 +60,81 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   const current = stations.find((station) => station.id === (pickedId ?? firstOpen(stations, build))) ?? stations[0]
 
   const settled = useMemo(() => bench.derive(build), [bench, build])
-  const findings = useMemo(() => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build)])) : settled), [bench, build, draft, settled])
+  const findings = useMemo(
+    () => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build)])) : settled),
+    [bench, build, draft, settled],
+  )
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
-  const go = useCallback((id: string | undefined) => { if (id !== undefined) { setCurrentId(id); setDraft(undefined) } }, [])
-  const step = useCallback((from: Station, by: 1 | -1) => {
-    const index = stations.findIndex((station) => station.id === from.id)
-    return stations[Math.min(stations.length - 1, Math.max(0, index + by))]?.id
-  }, [stations])
+  const go = useCallback((id: string | undefined) => {
+    if (id !== undefined) {
+      setCurrentId(id)
+      setDraft(undefined)
+    }
+  }, [])
+  const step = useCallback(
+    (from: Station, by: 1 | -1) => {
+      const index = stations.findIndex((station) => station.id === from.id)
+      return stations[Math.min(stations.length - 1, Math.max(0, index + by))]?.id
+    },
+    [stations],
+  )
 
   const add = entries.add
   const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId), [add, bench, build, stations])
   /** What waits until someone has said whose initials stand beside it. */
   const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
-  const signed = useCallback((run: (by: string) => void) => { if (initials) run(initials); else setWaitingFor({ run }) }, [initials])
-  const sign = useCallback((by: string) => { waitingFor?.run(by); setWaitingFor(undefined) }, [waitingFor])
+  const signed = useCallback(
+    (run: (by: string) => void) => {
+      if (initials) run(initials)
+      else setWaitingFor({ run })
+    },
+    [initials],
+  )
+  const sign = useCallback(
+    (by: string) => {
+      waitingFor?.run(by)
+      setWaitingFor(undefined)
+    },
+    [waitingFor],
+  )
   const unsign = useCallback(() => setWaitingFor(undefined), [])
 
   return {
-    bench, build, stations, current, findings, settled, draft, setDraft, gauges, unsent: entries.unsent, refused: entries.refused, trouble: entries.trouble, dropRefused: entries.drop,
-    isDone: stations.length > 0 && stations.every((station) => !isOpen(station, build)), go, step, acts, signed, sign, unsign, asksInitials: waitingFor !== undefined,
+    bench,
+    build,
+    stations,
+    current,
+    findings,
+    settled,
+    draft,
+    setDraft,
+    gauges,
+    unsent: entries.unsent,
+    refused: entries.refused,
+    trouble: entries.trouble,
+    dropRefused: entries.drop,
+    isDone: stations.length > 0 && stations.every((station) => !isOpen(station, build)),
+    go,
+    step,
+    acts,
+    signed,
+    sign,
+    unsign,
+    asksInitials: waitingFor !== undefined,
   }
 }
 
 export type BenchWork = ReturnType<typeof useBench>
 
 /** What can be done at the bench, each an entry of its own, by somebody. */
-function actsOf(add: (entry: Entry) => KeepResult, build: Build, stations: readonly Station[], bench: Bench, setCurrentId: (id: string) => void) {
+function actsOf(
+  add: (entry: Entry) => KeepResult,
+  build: Build,
+  stations: readonly Station[],
+  bench: Bench,
+  setCurrentId: (id: string) => void,
+) {
   const stamp = (by: string) => ({ id: uuidV7(), at: new Date().toISOString(), by })
   return {
     store(by: string, reading: Draft, asTyped: string, id?: string): KeepResult {
@@ -80,18 +147,27 @@ function actsOf(add: (entry: Entry) => KeepResult, build: Build, stations: reado
       for (const { characteristic, place } of left) add({ kind: 'skip', ...stamp(by), characteristic, place, reason })
       setCurrentId(nextAfter(stations, build, left[0]!, left))
     },
-    note: (by: string, { characteristic, place }: Station, text: string) => add({ kind: 'note', ...stamp(by), characteristic, place, text }),
+    note: (by: string, { characteristic, place }: Station, text: string) =>
+      add({ kind: 'note', ...stamp(by), characteristic, place, text }),
     strike: (by: string, readingId: string, reason: string) => add({ kind: 'strike', ...stamp(by), target: readingId, reason }),
-    move: (by: string, readingId: string, place: Place, reason: string) => add({ kind: 'move', ...stamp(by), target: readingId, place, reason }),
-    check: (by: string, id: string, place: Place, passed: boolean, text: string) => add({ kind: 'check', ...stamp(by), characteristic: id, place, passed, ...(text && { text }) }),
+    move: (by: string, readingId: string, place: Place, reason: string) =>
+      add({ kind: 'move', ...stamp(by), target: readingId, place, reason }),
+    check: (by: string, id: string, place: Place, passed: boolean, text: string) =>
+      add({ kind: 'check', ...stamp(by), characteristic: id, place, passed, ...(text && { text }) }),
     /** Of readings that do not know of each other this one counts: the others are struck out, and why. */
     settle(by: string, counts: Reading): void {
       const others = build.readings.conflicts.get(stationId(counts.characteristic, counts.place)) ?? []
-      for (const { id } of others.filter((other) => other.id !== counts.id)) add({ kind: 'strike', ...stamp(by), target: id, reason: `${counts.asTyped} by ${counts.by} counts` })
+      for (const { id } of others.filter((other) => other.id !== counts.id))
+        add({ kind: 'strike', ...stamp(by), target: id, reason: `${counts.asTyped} by ${counts.by} counts` })
     },
     /** Takes back what this person entered last at this bench. */
     undo(by: string): Entry | undefined {
-      const last = lastOf(build.entries, build.readings, by, (characteristic) => characteristic in bench.definition.characteristics || characteristic in (bench.definition.checks ?? {}))
+      const last = lastOf(
+        build.entries,
+        build.readings,
+        by,
+        (characteristic) => characteristic in bench.definition.characteristics || characteristic in (bench.definition.checks ?? {}),
+      )
       if (!last) return undefined
       add({ kind: 'undo', ...stamp(by), target: last.id })
       const at = placeOf(last, build)
@@ -108,12 +184,25 @@ function placeOf(entry: Entry, build: Build): string | undefined {
 }
 
 /** A draft as a reading without its stamp: it supersedes what counts at its place, and settles what does not agree there. */
-function readingOf({ station, value, upper, plusMinus, unit, gauge, temperature, strokes }: Draft, build: Build): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
+function readingOf(
+  { station, value, upper, plusMinus, unit, gauge, temperature, strokes }: Draft,
+  build: Build,
+): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
   const before = build.readings.current.get(station.id)
   const others = (build.readings.conflicts.get(station.id) ?? []).flatMap(({ id }) => (id === before?.id ? [] : [id]))
   return {
-    kind: 'reading', characteristic: station.characteristic, place: station.place, value, ...(upper !== undefined && { upper }), ...(plusMinus !== undefined && { plusMinus }), unit, gauge,
-    ...temperature, ...(strokes !== undefined && { strokes }), ...(before && { supersedes: before.id }), ...(others.length > 0 && { settles: others }),
+    kind: 'reading',
+    characteristic: station.characteristic,
+    place: station.place,
+    value,
+    ...(upper !== undefined && { upper }),
+    ...(plusMinus !== undefined && { plusMinus }),
+    unit,
+    gauge,
+    ...temperature,
+    ...(strokes !== undefined && { strokes }),
+    ...(before && { supersedes: before.id }),
+    ...(others.length > 0 && { settles: others }),
   }
 }
 
@@ -140,8 +229,12 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station, de
 /** Findings whose value or verdict differs between two states of a bench. */
 export function changedFindings(before: readonly Finding[], after: readonly Finding[]): ReadonlySet<string> {
   const earlier = new Map(before.map((finding) => [finding.id, finding]))
-  return new Set(after.filter((finding) => {
-    const was = earlier.get(finding.id)
-    return was?.figure?.value.value !== finding.figure?.value.value || was?.conformity?.verdict !== finding.conformity?.verdict
-  }).map((finding) => finding.id))
+  return new Set(
+    after
+      .filter((finding) => {
+        const was = earlier.get(finding.id)
+        return was?.figure?.value.value !== finding.figure?.value.value || was?.conformity?.verdict !== finding.conformity?.verdict
+      })
+      .map((finding) => finding.id),
+  )
 }

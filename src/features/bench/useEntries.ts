@@ -1,7 +1,16 @@
 'use client'
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Entry } from '@/core/build'
-import { drop as dropKept, isLongStored, keep, keptEntries, sendEntries, type Acknowledgement, type KeepResult, type KeptEntry } from './outbox'
+import {
+  drop as dropKept,
+  isLongStored,
+  keep,
+  keptEntries,
+  sendEntries,
+  type Acknowledgement,
+  type KeepResult,
+  type KeptEntry,
+} from './outbox'
 
 export interface Entries {
   /** What this device holds beyond the server's copy, sent or not; nothing the server refused. */
@@ -33,16 +42,22 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
   const sending = useRef(false)
   const abort = useRef<AbortController>(undefined)
 
-  const settle = useCallback((answer: Acknowledgement) => {
-    const now = Date.now()
-    held.current = held.current.map((one): KeptEntry => {
-      const refusal = answer.refused.get(one.entry.id)
-      const settled: KeptEntry = answer.stored.has(one.entry.id) ? { entry: one.entry, state: 'sent', sentAt: now }
-        : refusal ? { entry: one.entry, state: 'refused', reason: refusal.error, ...(refusal.mayPass && { mayPass: true }) } : one
-      if (settled !== one) keep(buildId, settled)
-      return settled
-    })
-  }, [buildId])
+  const settle = useCallback(
+    (answer: Acknowledgement) => {
+      const now = Date.now()
+      held.current = held.current.map((one): KeptEntry => {
+        const refusal = answer.refused.get(one.entry.id)
+        const settled: KeptEntry = answer.stored.has(one.entry.id)
+          ? { entry: one.entry, state: 'sent', sentAt: now }
+          : refusal
+            ? { entry: one.entry, state: 'refused', reason: refusal.error, ...(refusal.mayPass && { mayPass: true }) }
+            : one
+        if (settled !== one) keep(buildId, settled)
+        return settled
+      })
+    },
+    [buildId],
+  )
 
   const send = useCallback(async () => {
     if (sending.current) return
@@ -69,7 +84,10 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
     const now = Date.now()
     const kept = keptEntries(buildId).flatMap((one): KeptEntry[] => {
       const current = reconciled(one, known, now)
-      if (isLongStored(current, now)) { dropKept(buildId, one.entry.id); return [] }
+      if (isLongStored(current, now)) {
+        dropKept(buildId, one.entry.id)
+        return []
+      }
       if (current !== one) keep(buildId, current)
       return [current]
     })
@@ -83,34 +101,54 @@ export function useEntries(buildId: string, fromServer: readonly Entry[]): Entri
   }, [buildId, fromServer, send])
 
   useEffect(() => {
-    const again = () => { abort.current?.abort(); sending.current = false; void send() }
+    const again = () => {
+      abort.current?.abort()
+      sending.current = false
+      void send()
+    }
     window.addEventListener('online', again)
-    return () => { window.removeEventListener('online', again); abort.current?.abort(); sending.current = false }
+    return () => {
+      window.removeEventListener('online', again)
+      abort.current?.abort()
+      sending.current = false
+    }
   }, [send])
 
-  const add = useCallback((entry: Entry) => {
-    const result = keep(buildId, { entry, state: 'waiting' })
-    held.current = [...held.current, { entry, state: 'waiting' }]
-    setLocal(held.current)
-    // It is safe on the device: the frame that shows it goes before the wire.
-    setTimeout(() => void send(), PAINT_FIRST_MS)
-    return result
-  }, [buildId, send])
+  const add = useCallback(
+    (entry: Entry) => {
+      const result = keep(buildId, { entry, state: 'waiting' })
+      held.current = [...held.current, { entry, state: 'waiting' }]
+      setLocal(held.current)
+      // It is safe on the device: the frame that shows it goes before the wire.
+      setTimeout(() => void send(), PAINT_FIRST_MS)
+      return result
+    },
+    [buildId, send],
+  )
 
-  const drop = useCallback((entryId: string) => {
-    dropKept(buildId, entryId)
-    held.current = held.current.filter(({ entry }) => entry.id !== entryId)
-    setLocal(held.current)
-  }, [buildId])
+  const drop = useCallback(
+    (entryId: string) => {
+      dropKept(buildId, entryId)
+      held.current = held.current.filter(({ entry }) => entry.id !== entryId)
+      setLocal(held.current)
+    },
+    [buildId],
+  )
 
   // What is known and what is sent change at different times: the sums must not run again for an acknowledgement.
-  const ids = local.filter(({ state }) => state !== 'refused').map(({ entry }) => entry.id).join()
+  const ids = local
+    .filter(({ state }) => state !== 'refused')
+    .map(({ entry }) => entry.id)
+    .join()
   const added = useMemo(() => {
     const known = new Set(fromServer.map((entry) => entry.id))
     return local.filter(({ entry, state }) => state !== 'refused' && !known.has(entry.id)).map(({ entry }) => entry)
     // oxlint-disable-next-line react/exhaustive-deps
   }, [fromServer, ids])
-  const unsent = useMemo(() => new Set(local.filter(({ state, sentAt }) => state === 'waiting' && sentAt === undefined).map(({ entry }) => entry.id)), [local])
+  const unsent = useMemo(
+    () => new Set(local.filter(({ state, sentAt }) => state === 'waiting' && sentAt === undefined).map(({ entry }) => entry.id)),
+    [local],
+  )
   const refused = useMemo(() => local.filter(({ state }) => state === 'refused'), [local])
   return { added, unsent, refused, trouble, add, drop }
 }

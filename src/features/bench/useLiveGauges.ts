@@ -40,7 +40,9 @@ export function useLiveGauges(words: string) {
   /** A gauge that was pressed and is not at this bench: it can be taken. */
   const [offered, setOffered] = useState<string>()
   const asWhom = useRef(words)
-  useEffect(() => { asWhom.current = words }, [words])
+  useEffect(() => {
+    asWhom.current = words
+  }, [words])
 
   useEffect(() => {
     // Only the browser knows whether this tab was listening before a reload.
@@ -54,8 +56,11 @@ export function useLiveGauges(words: string) {
     let timer: ReturnType<typeof setTimeout> | undefined
     let heard = sessionStorage.getItem(AFTER_KEY)
     const connect = () => {
-      source = new EventSource(`/api/live?${new URLSearchParams({ session: ownSession(), words: asWhom.current, ...(heard !== null && { after: heard }) })}`)
-      const on = (name: string, act: (data: string) => void) => source!.addEventListener(name, (event) => act((event as MessageEvent<string>).data))
+      source = new EventSource(
+        `/api/live?${new URLSearchParams({ session: ownSession(), words: asWhom.current, ...(heard !== null && { after: heard }) })}`,
+      )
+      const on = (name: string, act: (data: string) => void) =>
+        source!.addEventListener(name, (event) => act((event as MessageEvent<string>).data))
       source.addEventListener('open', () => setConnected(true))
       on('since', (data) => {
         heard ??= data
@@ -90,7 +95,11 @@ export function useLiveGauges(words: string) {
       })
     }
     connect()
-    return () => { source?.close(); clearTimeout(timer); setConnected(false) }
+    return () => {
+      source?.close()
+      clearTimeout(timer)
+      setConnected(false)
+    }
   }, [isOn])
 
   const toggle = useCallback(() => {
@@ -107,8 +116,19 @@ export function useLiveGauges(words: string) {
   /** Takes the gauge that was pressed elsewhere, or at no bench; the other screen is told. */
   const take = useCallback(async () => {
     if (!offered) return
-    const answer = await send<{ from: string | null }>('/api/live/hold', { what: 'take', session: ownSession(), name: offered, words: asWhom.current })
-    setSaid(!answer.ok ? answer.error : answer.value.from ? `${offered} is here now; taken over from ${answer.value.from}. Press again.` : `${offered} is here now. Press again.`)
+    const answer = await send<{ from: string | null }>('/api/live/hold', {
+      what: 'take',
+      session: ownSession(),
+      name: offered,
+      words: asWhom.current,
+    })
+    setSaid(
+      !answer.ok
+        ? answer.error
+        : answer.value.from
+          ? `${offered} is here now; taken over from ${answer.value.from}. Press again.`
+          : `${offered} is here now. Press again.`,
+    )
     if (answer.ok) setOffered(undefined)
   }, [offered])
   const done = useCallback((press: LivePress) => {

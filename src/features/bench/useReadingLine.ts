@@ -14,11 +14,28 @@ import { useStable } from './useStable'
 /** What the line asks the bench to do. */
 export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'live' | 'take' | 'help' | 'history'
 
-/** What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, temperatures, or whose initials stand beside it all. */
+/**
+ * What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, temperatures, or whose
+ * initials stand beside it all.
+ */
 export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature' | 'initials'
 
 const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, 'reading' | 'initials'>>> = {
-  b: 'back', '/': 'back', r: 'again', z: 'undo', u: 'unit', g: 'gauge', h: 'history', '?': 'help', s: 'skip', '*': 'skip', x: 'strike', n: 'note', t: 'temperature', l: 'live', o: 'take',
+  b: 'back',
+  '/': 'back',
+  r: 'again',
+  z: 'undo',
+  u: 'unit',
+  g: 'gauge',
+  h: 'history',
+  '?': 'help',
+  s: 'skip',
+  '*': 'skip',
+  x: 'strike',
+  n: 'note',
+  t: 'temperature',
+  l: 'live',
+  o: 'take',
 }
 const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Backspace: -1 }
 
@@ -53,7 +70,12 @@ export interface LineProps {
 const MOST_AS_TYPED = 64
 
 /** What was understood of a text, without saying that it was. */
-function understood({ value, upper, plusMinus, unit }: Extract<ReturnType<typeof readLine>['parsed'], { ok: true }>): Pick<Draft, 'value' | 'upper' | 'plusMinus' | 'unit'> {
+function understood({
+  value,
+  upper,
+  plusMinus,
+  unit,
+}: Extract<ReturnType<typeof readLine>['parsed'], { ok: true }>): Pick<Draft, 'value' | 'upper' | 'plusMinus' | 'unit'> {
   return { value, upper, plusMinus, unit }
 }
 
@@ -63,13 +85,32 @@ function undoneWords(last: Entry, { build, stations }: BenchWork): string {
   return `${ENTRY_WORDS[last.kind]}${last.kind === 'reading' ? ` ${last.asTyped}` : ''}${place ? ` at ${small(place)}` : ''}`
 }
 
-const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = { reading: 'reading', skip: 'a skip', note: 'a note', strike: 'a strike', check: 'a check', move: 'a move', undo: 'an undo' }
+const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
+  reading: 'reading',
+  skip: 'a skip',
+  note: 'a note',
+  strike: 'a strike',
+  check: 'a check',
+  move: 'a move',
+  undo: 'an undo',
+}
 
 /**
  * The line at work: what is typed, what it asks back, and what each key does. Letters on an empty line are commands, since
  * every reading starts with a digit, a sign, a point or a comma; so no key needs a modifier, and a number pad alone is enough.
  */
-export function useReadingLine({ work, station, characteristic, gauge, system, live, onCommand, onKept, onInitials, startText = '' }: LineProps) {
+export function useReadingLine({
+  work,
+  station,
+  characteristic,
+  gauge,
+  system,
+  live,
+  onCommand,
+  onKept,
+  onInitials,
+  startText = '',
+}: LineProps) {
   const { stations, build, setDraft, acts, signed } = work
   const [typedLine, setLine] = useState<LineState>({ ...EMPTY, text: startText })
   const [initials, setInitials] = useState('')
@@ -79,7 +120,10 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
   const line: LineState = work.asksInitials ? { ...typedLine, asking: 'initials', text: initials, question: undefined } : typedLine
   const [temperature, setTemperature] = useState<PartTemperature>()
   const [at, setAt] = useState(station.id)
-  if (at !== station.id) { setAt(station.id); setLine((now) => ({ ...EMPTY, said: now.said })) }
+  if (at !== station.id) {
+    setAt(station.id)
+    setLine((now) => ({ ...EMPTY, said: now.said }))
+  }
 
   const { text, asking, question, wholeRow } = line
   const unit = characteristic.units[system]
@@ -108,7 +152,11 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
     setLine({ ...line, text: next, question: undefined, said: '' })
     if (!gauge || asking !== 'reading') return
     const { parsed, strokes } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
-    setDraft(parsed.ok && isPlausible(parsed.value, station) ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes } : undefined)
+    setDraft(
+      parsed.ok && isPlausible(parsed.value, station)
+        ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes }
+        : undefined,
+    )
   }
 
   function enter(): void {
@@ -134,7 +182,14 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
       say(`${press.name} sent ${joinUnit(press.text, press.unit)}: this place wants ${UNITS[unit].symbol}. It was not stored.`)
       return live.done(press)
     }
-    const draft: Draft = { station, value: press.value, ...(press.upper !== null && { upper: press.upper }), unit: press.unit, gauge: from.id, temperature }
+    const draft: Draft = {
+      station,
+      value: press.value,
+      ...(press.upper !== null && { upper: press.upper }),
+      unit: press.unit,
+      gauge: from.id,
+      temperature,
+    }
     const doubtful = questionOf(draft, characteristic, build, gauge, stations)
     if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press } }))
     else store(draft, press.text, press)
@@ -181,7 +236,10 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
   function undo(): void {
     signed((by) => {
       const last = acts.undo(by)
-      setLine((now) => ({ ...now, said: last ? `Taken back: ${undoneWords(last, work)}.` : `Nothing of ${by} to take back at this bench.` }))
+      setLine((now) => ({
+        ...now,
+        said: last ? `Taken back: ${undoneWords(last, work)}.` : `Nothing of ${by} to take back at this bench.`,
+      }))
     })
   }
 
@@ -193,7 +251,10 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
   }
 
   function leave(): void {
-    if (work.asksInitials) { setInitials(''); return work.unsign() }
+    if (work.asksInitials) {
+      setInitials('')
+      return work.unsign()
+    }
     if (question?.press) live.done(question.press)
     setLine(EMPTY)
     setDraft(undefined)
@@ -211,8 +272,9 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
 
   function onPad(key: PadKey): void {
     if (key === 'store') enter()
-    else if (key === 'keep' || key === 'mend') { if (question) answer(key === 'keep' ? 'k' : 'f', question) }
-    else if (key === 'rub') type(text.slice(0, -1))
+    else if (key === 'keep' || key === 'mend') {
+      if (question) answer(key === 'keep' ? 'k' : 'f', question)
+    } else if (key === 'rub') type(text.slice(0, -1))
     else if (!isPadCommand(key)) type(text + key)
     else if (text === '') command(PAD_COMMANDS[key])
     else leave()
@@ -225,13 +287,28 @@ export function useReadingLine({ work, station, characteristic, gauge, system, l
 
   /** What a key does beside typing itself; whether it did. */
   function pressed(key: string, isRepeat: boolean): boolean {
-    if (key === 'Enter') { if (!isRepeat) enter(); return true }
-    if (key === 'Escape') { leave(); return true }
-    if (question && (key === 'k' || key === 'f')) { answer(key, question); return true }
-    if (asking === 'skip' && (key === 'ArrowDown' || key === 'ArrowUp')) { toggleRow(); return true }
+    if (key === 'Enter') {
+      if (!isRepeat) enter()
+      return true
+    }
+    if (key === 'Escape') {
+      leave()
+      return true
+    }
+    if (question && (key === 'k' || key === 'f')) {
+      answer(key, question)
+      return true
+    }
+    if (asking === 'skip' && (key === 'ArrowDown' || key === 'ArrowUp')) {
+      toggleRow()
+      return true
+    }
     if (text !== '' || asking !== 'reading') return false
     const by = STEPS[key]
-    if (by) { work.go(work.step(station, by)); return true }
+    if (by) {
+      work.go(work.step(station, by))
+      return true
+    }
     return command(key.toLowerCase())
   }
 

@@ -8,58 +8,187 @@ import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import type { BuildSummary } from './summary'
 
-const List = styled.ul`display: grid; border-top: 1px solid var(--edge);`
+const List = styled.ul`
+  display: grid;
+  border-top: 1px solid var(--edge);
+`
 const Job = styled.li`
-  display: grid; grid-template-columns: 220px minmax(0, 1.1fr) minmax(0, 1.2fr) 132px; gap: 24px; align-items: center; padding: 14px 0; border-bottom: 1px solid var(--hairline);
-  ${PHONE} { grid-template-columns: 96px minmax(0, 1fr); gap: 10px 14px; > :nth-child(n + 3) { grid-column: 1 / -1; } }
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1.1fr) minmax(0, 1.2fr) 132px;
+  gap: 24px;
+  align-items: center;
+  padding: 14px 0;
+  border-bottom: 1px solid var(--hairline);
+  ${PHONE} {
+    grid-template-columns: 96px minmax(0, 1fr);
+    gap: 10px 14px;
+    > :nth-child(n + 3) {
+      grid-column: 1 / -1;
+    }
+  }
 `
 const Name = styled.div`
-  a { font-size: 20px; font-weight: 700; color: var(--ink); text-decoration: none; &:hover { text-decoration: underline; } } p { color: var(--quiet); }
+  a {
+    font-size: 20px;
+    font-weight: 700;
+    color: var(--ink);
+    text-decoration: none;
+    &:hover {
+      text-decoration: underline;
+    }
+  }
+  p {
+    color: var(--quiet);
+  }
 `
 const Counts = styled.ul`
-  display: flex; flex-wrap: wrap; gap: 4px 14px; margin-top: 6px; li { display: inline-flex; gap: 5px; align-items: center; font-size: 13px; } b { ${numerals} font-weight: 600; }
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  margin-top: 6px;
+  li {
+    display: inline-flex;
+    gap: 5px;
+    align-items: center;
+    font-size: 13px;
+  }
+  b {
+    ${numerals} font-weight: 600;
+  }
 `
-const Small = styled.div`height: 76px; ${PHONE} { height: 52px; }`
-const Next = styled.div`font-size: 14px; small { display: block; color: var(--quiet); font-size: 13px; }`
+const Small = styled.div`
+  height: 76px;
+  ${PHONE} {
+    height: 52px;
+  }
+`
+const Next = styled.div`
+  font-size: 14px;
+  small {
+    display: block;
+    color: var(--quiet);
+    font-size: 13px;
+  }
+`
 
 const Finder = styled.form`
-  display: flex; flex-wrap: wrap; gap: 10px 16px; align-items: center; label { display: inline-flex; gap: 6px; align-items: center; font-size: 14px; }
-  input, select, button { min-height: 40px; padding: 0 10px; border: 1px solid var(--edge); border-radius: 3px; background: var(--raised); color: var(--ink); font: inherit; } button { cursor: pointer; }
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 16px;
+  align-items: center;
+  label {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    font-size: 14px;
+  }
+  input,
+  select,
+  button {
+    min-height: 40px;
+    padding: 0 10px;
+    border: 1px solid var(--edge);
+    border-radius: 3px;
+    background: var(--raised);
+    color: var(--ink);
+    font: inherit;
+  }
+  button {
+    cursor: pointer;
+  }
 `
-const Worst = styled.p`display: flex; gap: 6px; align-items: center;`
+const Worst = styled.p`
+  display: flex;
+  gap: 6px;
+  align-items: center;
+`
 
 /** `summary` undefined: this build cannot be read or worked out. */
-export interface BoardBuild { readonly id: string; readonly summary: BuildSummary | undefined; readonly touchedAt: string }
+export interface BoardBuild {
+  readonly id: string
+  readonly summary: BuildSummary | undefined
+  readonly touchedAt: string
+}
 
-export interface BoardQuery { readonly page: number; readonly find: string; readonly order: 'latest' | 'name' | 'oldest'; readonly putAway: boolean }
+export interface BoardQuery {
+  readonly page: number
+  readonly find: string
+  readonly order: 'latest' | 'name' | 'oldest'
+  readonly putAway: boolean
+}
 
-const ORDERS = [{ value: 'latest', label: 'Latest work' }, { value: 'name', label: 'Name' }, { value: 'oldest', label: 'Oldest first' }] as const
+const ORDERS = [
+  { value: 'latest', label: 'Latest work' },
+  { value: 'name', label: 'Name' },
+  { value: 'oldest', label: 'Oldest first' },
+] as const
 
 /** The shop board: every engine on the go, how it stands, and what to do next to it. */
-export function Board({ builds, total, query, pageSize }: { builds: readonly BoardBuild[]; total: number; query: BoardQuery; pageSize: number }) {
+export function Board({
+  builds,
+  total,
+  query,
+  pageSize,
+}: {
+  builds: readonly BoardBuild[]
+  total: number
+  query: BoardQuery
+  pageSize: number
+}) {
   const pages = Math.ceil(total / pageSize)
   return (
     <>
-      <TopBar trail={[{ href: '/', words: 'Board' }]}><Row as="nav" aria-label="Shop" style={{ gap: 16 }}><Link href="/sums">Quick sums</Link><Link href="/gauges">Gauge drawer</Link></Row></TopBar>
+      <TopBar trail={[{ href: '/', words: 'Board' }]}>
+        <Row as="nav" aria-label="Shop" style={{ gap: 16 }}>
+          <Link href="/sums">Quick sums</Link>
+          <Link href="/gauges">Gauge drawer</Link>
+        </Row>
+      </TopBar>
       <Main>
         <Row style={{ justifyContent: 'space-between' }}>
           <Title>{titleWords(total, query)}</Title>
-          <LinkButton href="/new" kind="primary">New build</LinkButton>
+          <LinkButton href="/new" kind="primary">
+            New build
+          </LinkButton>
         </Row>
         {/* A form the browser sends by itself: it works before any script is there. */}
         <Finder action="/" method="get" role="search" aria-label="Find a build">
-          <label>Find <input type="search" name="find" defaultValue={query.find} placeholder="name or words" maxLength={80} /></label>
-          <label>Order <select name="order" defaultValue={query.order}>{ORDERS.map(({ value, label }) => <option key={value} value={value}>{label}</option>)}</select></label>
+          <label>
+            Find <input type="search" name="find" defaultValue={query.find} placeholder="name or words" maxLength={80} />
+          </label>
+          <label>
+            Order{' '}
+            <select name="order" defaultValue={query.order}>
+              {ORDERS.map(({ value, label }) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
           {query.putAway && <input type="hidden" name="away" value="1" />}
           <button type="submit">Show</button>
           <Link href={query.putAway ? '/' : '/?away=1'}>{query.putAway ? 'Back to the engines on the go' : 'Put away'}</Link>
         </Finder>
-        {total === 0 && query.find === '' && !query.putAway && <Lead>Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent you.</Lead>}
-        {total > 0 && <List>{builds.map((build) => <BuildRow key={build.id} build={build} />)}</List>}
+        {total === 0 && query.find === '' && !query.putAway && (
+          <Lead>
+            Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent
+            you.
+          </Lead>
+        )}
+        {total > 0 && (
+          <List>
+            {builds.map((build) => (
+              <BuildRow key={build.id} build={build} />
+            ))}
+          </List>
+        )}
         {pages > 1 && (
           <Row as="nav" aria-label="Pages of the board">
             {query.page > 1 && <Link href={pageHref(query, query.page - 1)}>Earlier page</Link>}
-            <span>Page {query.page} of {pages}</span>
+            <span>
+              Page {query.page} of {pages}
+            </span>
             {query.page < pages && <Link href={pageHref(query, query.page + 1)}>Next page</Link>}
           </Row>
         )}
@@ -76,7 +205,8 @@ function titleWords(total: number, { find, putAway }: BoardQuery): string {
 }
 
 function pageHref({ find, order, putAway }: BoardQuery, page: number): string {
-  return `/?${new URLSearchParams({ page: String(page), ...(find && { find }), ...(order !== 'latest' && { order }), ...(putAway && { away: '1' }) })}`
+  const query = { page: String(page), ...(find && { find }), ...(order !== 'latest' && { order }), ...(putAway && { away: '1' }) }
+  return `/?${new URLSearchParams(query)}`
 }
 
 /** One build that cannot be read keeps its line, says so, and leaves the others alone. */
@@ -84,9 +214,14 @@ function BrokenRow({ id }: { id: string }) {
   return (
     <Job>
       <Small aria-hidden />
-      <Name><Link href={`/builds/${id}`}>A build that cannot be read</Link><p>{id}</p></Name>
+      <Name>
+        <Link href={`/builds/${id}`}>A build that cannot be read</Link>
+        <p>{id}</p>
+      </Name>
       <Next>Something in it cannot be worked out. Everything stored in it is still there: take it as a file and look.</Next>
-      <a href={`/api/builds/${id}/file`} download>Build file</a>
+      <a href={`/api/builds/${id}/file`} download>
+        Build file
+      </a>
     </Job>
   )
 }
@@ -96,24 +231,65 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
   const { verdicts, next, worst } = summary
   return (
     <Job>
-      <Small aria-hidden><EngineDrawing layout={summary.layout} boreMm={summary.boreMm} bare /></Small>
+      <Small aria-hidden>
+        <EngineDrawing layout={summary.layout} boreMm={summary.boreMm} bare />
+      </Small>
       <Name>
         <Link href={`/builds/${id}`}>{summary.name}</Link>
-        <p>{summary.description}{summary.copyOf && ` · copy of ${summary.copyOf}`}</p>
+        <p>
+          {summary.description}
+          {summary.copyOf && ` · copy of ${summary.copyOf}`}
+        </p>
       </Name>
       <Next>
-        {next && <><small>Next: {next.title.toLowerCase()}</small>{next.words}</>}
-        {!next && !worst && <><small>All read</small>Print the book</>}
+        {next && (
+          <>
+            <small>Next: {next.title.toLowerCase()}</small>
+            {next.words}
+          </>
+        )}
+        {!next && !worst && (
+          <>
+            <small>All read</small>Print the book
+          </>
+        )}
         {worst && !next && <small>All read; put right first</small>}
-        {worst && <Worst><VerdictMark standing={worst.standing} silent />{worst.words}</Worst>}
+        {worst && (
+          <Worst>
+            <VerdictMark standing={worst.standing} silent />
+            {worst.words}
+          </Worst>
+        )}
         <Counts aria-label="Verdicts">
-          {verdicts.out > 0 && <li><VerdictMark standing="over" silent /><b>{verdicts.out}</b> out</li>}
-          {verdicts.inDoubt > 0 && <li><VerdictMark standing="inDoubt" silent /><b>{verdicts.inDoubt}</b> in doubt</li>}
-          {verdicts.within > 0 && <li><VerdictMark standing="within" silent /><b>{verdicts.within}</b> within</li>}
-          {verdicts.notMeasured > 0 && <li><VerdictMark standing="notMeasured" silent /><b>{verdicts.notMeasured}</b> not measured</li>}
+          {verdicts.out > 0 && (
+            <li>
+              <VerdictMark standing="over" silent />
+              <b>{verdicts.out}</b> out
+            </li>
+          )}
+          {verdicts.inDoubt > 0 && (
+            <li>
+              <VerdictMark standing="inDoubt" silent />
+              <b>{verdicts.inDoubt}</b> in doubt
+            </li>
+          )}
+          {verdicts.within > 0 && (
+            <li>
+              <VerdictMark standing="within" silent />
+              <b>{verdicts.within}</b> within
+            </li>
+          )}
+          {verdicts.notMeasured > 0 && (
+            <li>
+              <VerdictMark standing="notMeasured" silent />
+              <b>{verdicts.notMeasured}</b> not measured
+            </li>
+          )}
         </Counts>
       </Next>
-      <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>{next ? 'To the bench' : worst ? 'Look at it' : 'To the book'}</LinkButton>
+      <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
+        {next ? 'To the bench' : worst ? 'Look at it' : 'To the book'}
+      </LinkButton>
     </Job>
   )
 }

@@ -29,12 +29,19 @@ export function summarise(document: BuildDocument): BuildSummary {
   const next = states.find(({ state }) => state.next)
   const worst = worstOf(states, build.spec.units)
   return {
-    name: build.spec.name, description: build.spec.description, ...(build.spec.copyOf && { copyOf: build.spec.copyOf.name }), layout: build.spec.layout, boreMm: build.spec.paper.bore?.value ?? 85,
+    name: build.spec.name,
+    description: build.spec.description,
+    ...(build.spec.copyOf && { copyOf: build.spec.copyOf.name }),
+    layout: build.spec.layout,
+    boreMm: build.spec.paper.bore?.value ?? 85,
     verdicts: {
-      within: sum((state) => state.verdicts.within), inDoubt: sum((state) => state.verdicts.inDoubt), out: sum((state) => state.verdicts.out),
+      within: sum((state) => state.verdicts.within),
+      inDoubt: sum((state) => state.verdicts.inDoubt),
+      out: sum((state) => state.verdicts.out),
       notMeasured: sum((state) => state.verdicts.notMeasured),
     },
-    read: sum((state) => state.read), wanted: sum((state) => state.wanted),
+    read: sum((state) => state.read),
+    wanted: sum((state) => state.wanted),
     worst,
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
   }

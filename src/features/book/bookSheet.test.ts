@@ -16,12 +16,23 @@ describe('the build sheet', () => {
   const deck = sheet.benches.find((bench) => bench.title === 'Deck and compression')!
 
   it('holds every reading to the digits of its gauge, every finding with limit and source', () => {
-    expect(deck.readings[0]!.rows[0]).toEqual({ label: 'Deck, front, mm', under: '', cells: expect.arrayContaining([expect.stringMatching(/^0\.\d\d$/)]) })
+    expect(deck.readings[0]!.rows[0]).toEqual({
+      label: 'Deck, front, mm',
+      under: '',
+      cells: expect.arrayContaining([expect.stringMatching(/^0\.\d\d$/)]),
+    })
     expect(deck.readings[0]!.rows).toHaveLength(8)
     const [cylinders, engine] = deck.findings
     expect(cylinders!.columns).toEqual(['1', '2', '3', '4', '5'])
     const ratio = cylinders!.rows.find((row) => row.label === 'Ratio')!
-    expect(ratio).toMatchObject({ under: '8.9 to 9.1 (tuner)', cells: Array.from({ length: 5 }, () => ({ words: expect.stringMatching(/^[89]\.\d\d+$/), plusMinus: expect.stringMatching(/^±0\.0\d+$/), standing: expect.any(String) })) })
+    expect(ratio).toMatchObject({
+      under: '8.9 to 9.1 (tuner)',
+      cells: Array.from({ length: 5 }, () => ({
+        words: expect.stringMatching(/^[89]\.\d\d+$/),
+        plusMinus: expect.stringMatching(/^±0\.0\d+$/),
+        standing: expect.any(String),
+      })),
+    })
     expect(['under', 'inDoubt']).toContain(ratio.cells[3]!.standing)
     expect(engine!.columns).toEqual(['engine'])
     expect(cylinders!.rows.some((row) => row.label.includes('(estimate)'))).toBe(true)
@@ -33,20 +44,34 @@ describe('the build sheet', () => {
     expect(labels[0]).toBe('Top ring gap, cylinder 2')
     expect(labels.indexOf('Chamber, cylinder 4')).toBeLessThan(labels.indexOf('Clearance spread'))
     expect(sheet.standsOut.every(({ standing }) => ['over', 'under', 'inDoubt'].includes(standing))).toBe(true)
-    expect(sheet.standsOut.find(({ label }) => label === 'Top ring gap, cylinder 2')).toMatchObject({ standing: 'under', limit: expect.stringMatching(/^at least 0\.54 mm \(/), words: expect.stringMatching(/^under by 0\.0\d\d? mm/) })
+    expect(sheet.standsOut.find(({ label }) => label === 'Top ring gap, cylinder 2')).toMatchObject({
+      standing: 'under',
+      limit: expect.stringMatching(/^at least 0\.54 mm \(/),
+      words: expect.stringMatching(/^under by 0\.0\d\d? mm/),
+    })
     expect(bookSheet(wren!, 'metric').standsOut).toEqual([])
   })
 
   it('names customer, engine and shop, and says what nobody measured or looked at', () => {
     const job = { customer: 'A. N. Owner', engineNumber: 'T-17' }
-    expect(bookSheet({ ...tern!, spec: { ...tern!.spec, job } }, 'metric').facts.slice(0, 3)).toEqual([['Customer', 'A. N. Owner'], ['Engine number', 'T-17'], ['Cylinders', '5']])
-    const half = bookSheet({ ...tern!, entries: tern!.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'bore') }, 'metric')
+    expect(bookSheet({ ...tern!, spec: { ...tern!.spec, job } }, 'metric').facts.slice(0, 3)).toEqual([
+      ['Customer', 'A. N. Owner'],
+      ['Engine number', 'T-17'],
+      ['Cylinders', '5'],
+    ])
+    const half = bookSheet(
+      { ...tern!, entries: tern!.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'bore') },
+      'metric',
+    )
     expect(half.notChecked).toContainEqual(expect.stringMatching(/^Bores and pistons: 30 of 36 places were not measured$/))
     expect(bookSheet(wren!, 'metric').notChecked).toContainEqual('Bores and pistons: nothing was measured')
   })
 
   it('names paper, gauges and rule', () => {
-    expect(sheet.paper.find((line) => line.label === 'Intake closing')).toMatchObject({ value: '42° ABDC', source: 'cam card, at 1.00 mm lift' })
+    expect(sheet.paper.find((line) => line.label === 'Intake closing')).toMatchObject({
+      value: '42° ABDC',
+      source: 'cam card, at 1.00 mm lift',
+    })
     expect(sheet.paper.find((line) => line.label === 'Stroke')!.value).toBe('92.8 ±0.02 mm')
     expect(sheet.gauges.map((gauge) => gauge.name)).toContain('Burette, 0.1 cm³')
     expect(sheet.rule).toContain('ISO 14253-1')
@@ -55,11 +80,28 @@ describe('the build sheet', () => {
   it('hides nothing that was struck out, measured again or skipped', () => {
     const first = tern!.entries.find((entry): entry is Reading => entry.kind === 'reading' && entry.characteristic === 'deck')!
     const stamp = { at: first.at, by: 'AB' }
-    const crossed = bookSheet({ ...tern!, entries: [...tern!.entries,
-      { kind: 'strike', ...stamp, id: 'fffffff0-0000-7000-8000-000000000001', target: first.id, reason: 'dial had slipped' },
-      { kind: 'note', ...stamp, id: 'fffffff0-0000-7000-8000-000000000002', characteristic: 'deck', place: { cylinder: 2, spot: 'rear' }, text: 'carbon' },
-    ] }, 'metric').crossed
-    expect(crossed).toEqual([`Cylinder 1, deck, front of the crown: ${first.asTyped} struck out, dial had slipped (AB)`, 'Cylinder 2, deck, rear of the crown: note, carbon (AB)'])
+    const crossed = bookSheet(
+      {
+        ...tern!,
+        entries: [
+          ...tern!.entries,
+          { kind: 'strike', ...stamp, id: 'fffffff0-0000-7000-8000-000000000001', target: first.id, reason: 'dial had slipped' },
+          {
+            kind: 'note',
+            ...stamp,
+            id: 'fffffff0-0000-7000-8000-000000000002',
+            characteristic: 'deck',
+            place: { cylinder: 2, spot: 'rear' },
+            text: 'carbon',
+          },
+        ],
+      },
+      'metric',
+    ).crossed
+    expect(crossed).toEqual([
+      `Cylinder 1, deck, front of the crown: ${first.asTyped} struck out, dial had slipped (AB)`,
+      'Cylinder 2, deck, rear of the crown: note, carbon (AB)',
+    ])
   })
 
   it('speaks the units it is asked for', () => {
@@ -80,8 +122,15 @@ describe('the board’s summary', () => {
     expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, read: 261, wanted: 261, next: undefined })
     expect(summarise(tern!).verdicts.out).toBeGreaterThanOrEqual(4)
     expect(summarise(petrel!).next).toEqual({ bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' })
-    expect(summarise(petrel!).worst).toMatchObject({ bench: 'bearings', standing: 'over', words: expect.stringMatching(/^Main clearance, main 4: over by [\d.]+ thou$/) })
-    expect(summarise(tern!).worst).toMatchObject({ standing: 'under', words: expect.stringMatching(/^Top ring gap, cylinder 2: under by 0\.03\d? mm$/) })
+    expect(summarise(petrel!).worst).toMatchObject({
+      bench: 'bearings',
+      standing: 'over',
+      words: expect.stringMatching(/^Main clearance, main 4: over by [\d.]+ thou$/),
+    })
+    expect(summarise(tern!).worst).toMatchObject({
+      standing: 'under',
+      words: expect.stringMatching(/^Top ring gap, cylinder 2: under by 0\.03\d? mm$/),
+    })
     expect(summarise(wren!)).toMatchObject({ worst: undefined, next: { bench: 'bores' }, verdicts: { out: 0, within: 0 } })
   })
 })
@@ -90,7 +139,8 @@ describe('a build for a worker', () => {
   it('derives the same there as here', () => {
     const build = openBuild(tern!)
     const copy = openBuild(structuredClone(documentOf(build)))
-    const values = (of: typeof build) => compression.derive(of).map((finding) => [finding.id, finding.figure?.value.value, finding.conformity?.verdict])
+    const values = (of: typeof build) =>
+      compression.derive(of).map((finding) => [finding.id, finding.figure?.value.value, finding.conformity?.verdict])
     expect(values(copy)).toEqual(values(build))
   })
 })

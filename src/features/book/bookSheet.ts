@@ -1,8 +1,43 @@
 /** The build sheet as content: what both the page and the PDF set in type. */
-import { benchChecks, BENCHES, byConsequence, sheetsOf, standsOut, type Across, type Bench, type Finding, type Output, type Station } from '@/core/benches'
-import { isOverdue, openBuild, paperDefinition, type Build, type BuildDocument, type HistoryLine, type PaperKey, type PaperNumber, type Reading, type UnitSystem } from '@/core/build'
+import {
+  benchChecks,
+  BENCHES,
+  byConsequence,
+  sheetsOf,
+  standsOut,
+  type Across,
+  type Bench,
+  type Finding,
+  type Output,
+  type Station,
+} from '@/core/benches'
+import {
+  isOverdue,
+  openBuild,
+  paperDefinition,
+  type Build,
+  type BuildDocument,
+  type HistoryLine,
+  type PaperKey,
+  type PaperNumber,
+  type Reading,
+  type UnitSystem,
+} from '@/core/build'
 import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
-import { dutyWords, findingTitle, findingWords, fuelWords, limitWords, remarkWords, RULE_WORDS, showFinding, standingOf, subjectWords, verdictWords, type Standing } from '@/wording'
+import {
+  dutyWords,
+  findingTitle,
+  findingWords,
+  fuelWords,
+  limitWords,
+  remarkWords,
+  RULE_WORDS,
+  showFinding,
+  standingOf,
+  subjectWords,
+  verdictWords,
+  type Standing,
+} from '@/wording'
 
 export interface BookSheet {
   readonly title: string
@@ -30,7 +65,11 @@ export interface OutLine {
 /** Columns with a row a line, as the sheet of the bench has them. */
 interface Ruled<Cell> {
   readonly columns: readonly string[]
-  readonly rows: readonly { readonly label: string; /** Smaller, under the label. */ readonly under: string; readonly cells: readonly Cell[] }[]
+  readonly rows: readonly {
+    readonly label: string
+    /** Smaller, under the label. */ readonly under: string
+    readonly cells: readonly Cell[]
+  }[]
 }
 
 export interface BenchSheet {
@@ -52,21 +91,39 @@ const PRESSURE = { metric: 'bar', inch: 'psi' } as const
 export function bookSheet(document: BuildDocument, system: UnitSystem): BookSheet {
   const build = openBuild(document)
   const { spec } = build
-  const measured = BENCHES.filter((bench) => bench.stations(build).some((station) => build.readings.current.has(station.id))).map((bench) => ({ bench, findings: bench.derive(build) }))
+  const measured = BENCHES.filter((bench) => bench.stations(build).some((station) => build.readings.current.has(station.id))).map(
+    (bench) => ({ bench, findings: bench.derive(build) }),
+  )
   const gasket = spec.stock.gaskets.find((one) => one.id === spec.choice.gasket)
+  const thickIn = system === 'metric' ? 'mm' : 'in'
   return {
     title: spec.name,
     description: spec.description,
     facts: [
       ...jobFacts(spec.job),
-      ['Cylinders', String(spec.layout.cylinders)], ['Firing order', spec.layout.firingOrder.join('-')], ['Use', dutyWords(spec.duty)], ['Fuel', fuelWords(spec.duty)],
-      ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'], ['Redline', `${spec.duty.redlineRpm} rpm`],
-      ['Gasket', gasket ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, system === 'metric' ? 'mm' : 'in'), system === 'metric' ? 'mm' : 'in')} compressed (${gasket.source})` : 'not chosen'],
+      ['Cylinders', String(spec.layout.cylinders)],
+      ['Firing order', spec.layout.firingOrder.join('-')],
+      ['Use', dutyWords(spec.duty)],
+      ['Fuel', fuelWords(spec.duty)],
+      ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'],
+      ['Redline', `${spec.duty.redlineRpm} rpm`],
+      [
+        'Gasket',
+        gasket
+          ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, thickIn), thickIn)} compressed (${gasket.source})`
+          : 'not chosen',
+      ],
     ],
-    standsOut: measured.flatMap(({ bench, findings }) => standsOut(bench.definition, findings).map((finding) => ({ finding, output: bench.definition.outputs[finding.output]! })))
-      .sort(byConsequence).map(({ finding, output }) => outLine(finding, output, system)),
+    standsOut: measured
+      .flatMap(({ bench, findings }) =>
+        standsOut(bench.definition, findings).map((finding) => ({ finding, output: bench.definition.outputs[finding.output]! })),
+      )
+      .sort(byConsequence)
+      .map(({ finding, output }) => outLine(finding, output, system)),
     benches: measured.map(({ bench, findings }) => benchSheet(bench, findings, build, system)),
-    paper: (Object.entries(spec.paper) as [PaperKey, PaperNumber | undefined][]).flatMap(([key, paper]) => (paper ? [paperLine(key, paper, system)] : [])),
+    paper: (Object.entries(spec.paper) as [PaperKey, PaperNumber | undefined][]).flatMap(([key, paper]) =>
+      paper ? [paperLine(key, paper, system)] : [],
+    ),
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
     crossed: crossedOut(build),
@@ -75,7 +132,11 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
 }
 
 function jobFacts({ customer, engineNumber, shop }: NonNullable<BuildDocument['spec']['job']> = {}): BookSheet['facts'] {
-  const facts: BookSheet['facts'] = [['Customer', customer ?? ''], ['Engine number', engineNumber ?? ''], ['Shop', shop ?? '']]
+  const facts: BookSheet['facts'] = [
+    ['Customer', customer ?? ''],
+    ['Engine number', engineNumber ?? ''],
+    ['Shop', shop ?? ''],
+  ]
   return facts.filter(([, words]) => words !== '')
 }
 
@@ -83,9 +144,16 @@ function notChecked(build: Build): string[] {
   return BENCHES.flatMap((bench) => {
     const stations = bench.stations(build)
     const open = stations.filter(({ id }) => !build.readings.current.has(id)).length
-    const unseen = benchChecks(bench, build).filter(({ check }) => !check).map(({ label, place }) => [label, subjectWords(place)].filter(Boolean).join(', '))
+    const unseen = benchChecks(bench, build)
+      .filter(({ check }) => !check)
+      .map(({ label, place }) => [label, subjectWords(place)].filter(Boolean).join(', '))
     const { title } = bench.definition
-    const places = open === 0 ? [] : open === stations.length ? [`${title}: nothing was measured`] : [`${title}: ${open} of ${stations.length} places were not measured`]
+    const places =
+      open === 0
+        ? []
+        : open === stations.length
+          ? [`${title}: nothing was measured`]
+          : [`${title}: ${open} of ${stations.length} places were not measured`]
     return [...places, ...(unseen.length > 0 ? [`${title}, not looked at: ${unseen.join('; ')}`] : [])]
   })
 }
@@ -97,10 +165,20 @@ function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, sy
       columns: sheet.columns.map((column) => (sheet.across === 'main' ? `main ${column}` : column)),
       rows: sheet.rows.map((row) => {
         const unit = bench.definition.characteristics[row.characteristic]!.units[system]
-        return { label: `${row.label}, ${UNITS[unit].symbol}`, under: '', cells: sheet.columns.map((column) => cellWords(build, row.stations.get(column), unit)) }
+        return {
+          label: `${row.label}, ${UNITS[unit].symbol}`,
+          under: '',
+          cells: sheet.columns.map((column) => cellWords(build, row.stations.get(column), unit)),
+        }
       }),
     })),
-    checks: benchChecks(bench, build).flatMap(({ check, label, place }) => (check ? [`${[label, subjectWords(place)].filter(Boolean).join(', ')}: ${check.passed ? 'right' : 'NOT right'}${check.text ? `, ${check.text}` : ''} (${check.by}, ${check.at.slice(0, 10)})`] : [])),
+    checks: benchChecks(bench, build).flatMap(({ check, label, place }) => {
+      if (!check) return []
+      const title = [label, subjectWords(place)].filter(Boolean).join(', ')
+      return [
+        `${title}: ${check.passed ? 'right' : 'NOT right'}${check.text ? `, ${check.text}` : ''} (${check.by}, ${check.at.slice(0, 10)})`,
+      ]
+    }),
     findings: findingSheets(findings, bench, system),
   }
 }
@@ -117,7 +195,14 @@ function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitS
   }
   return [...sheets.values()].map(({ columns, rows }) => ({
     columns: [...columns],
-    rows: [...rows].map(([output, found]) => findingRow(output, [...columns].map((column) => found.get(column)), bench, system)),
+    rows: [...rows].map(([output, found]) =>
+      findingRow(
+        output,
+        [...columns].map((column) => found.get(column)),
+        bench,
+        system,
+      ),
+    ),
   }))
 }
 
@@ -128,7 +213,12 @@ function columnOf({ cylinder, main, bank }: Finding): { across: Across; column: 
 }
 
 /** Each value with its own uncertainty; one that is not within carries its shape. */
-function findingRow(outputId: string, found: readonly (Finding | undefined)[], bench: Bench, system: UnitSystem): BenchSheet['findings'][number]['rows'][number] {
+function findingRow(
+  outputId: string,
+  found: readonly (Finding | undefined)[],
+  bench: Bench,
+  system: UnitSystem,
+): BenchSheet['findings'][number]['rows'][number] {
   const output = bench.definition.outputs[outputId]!
   const figures = found.map((finding) => finding?.figure?.value)
   const unit = UNITS[output.units[system]].symbol
@@ -139,7 +229,11 @@ function findingRow(outputId: string, found: readonly (Finding | undefined)[], b
     cells: found.map((finding, index) => {
       const value = figures[index]
       const shown = value && finding && showFinding(finding, value, output, system)
-      return { words: shown?.value ?? (finding ? '–' : ''), plusMinus: shown?.doubt ?? '', standing: finding ? standingOf(finding) : 'noLimit' }
+      return {
+        words: shown?.value ?? (finding ? '–' : ''),
+        plusMinus: shown?.doubt ?? '',
+        standing: finding ? standingOf(finding) : 'noLimit',
+      }
     }),
   }
 }
@@ -159,7 +253,9 @@ function outLine(finding: Finding, output: Output, system: UnitSystem): OutLine 
     value: finding.figure ? findingWords(finding, finding.figure.value, output, system) : '–',
     limit: finding.limit ? `${limitWords(finding.limit, output, system)} (${finding.limit.source})` : '',
     standing: standingOf(finding),
-    words: [verdictWords(finding, output, system), ...finding.remarks.map((remark) => remarkWords(remark, finding, output, system))].join('. ').replaceAll('..', '.'),
+    words: [verdictWords(finding, output, system), ...finding.remarks.map((remark) => remarkWords(remark, finding, output, system))]
+      .join('. ')
+      .replaceAll('..', '.'),
   }
 }
 
@@ -167,33 +263,58 @@ function paperLine(key: PaperKey, paper: PaperNumber, system: UnitSystem): BookS
   const definition = paperDefinition(key)
   const unit = definition.units[system]
   const tolerance = paper.tolerance ? ` ±${Number((paper.tolerance / UNITS[unit].factor).toPrecision(3))}` : ''
-  const value = key === 'intakeClosing' ? `${formatExact(paper.value - 180, 'deg')}° ABDC` : joinUnit(`${formatExact(paper.value, unit)}${tolerance}`, unit)
+  const value =
+    key === 'intakeClosing'
+      ? `${formatExact(paper.value - 180, 'deg')}° ABDC`
+      : joinUnit(`${formatExact(paper.value, unit)}${tolerance}`, unit)
   return { label: definition.label, value, source: paper.source, reason: paper.reason ?? '' }
 }
 
 function gaugesUsed(build: Build): BookSheet['gauges'] {
   const readings = [...build.readings.current.values()]
   const used = new Set(readings.map((reading: Reading) => reading.gauge))
-  const overdue = new Set(readings.filter((reading) => { const card = build.gauges.get(reading.gauge); return card && isOverdue(card, reading.at) }).map((reading) => reading.gauge))
-  return [...used].flatMap((id) => build.gauges.get(id) ?? []).map((gauge) => {
-    const show = (value: number) => Number((value / UNITS[gauge.unit].factor).toPrecision(2))
-    const { symbol } = UNITS[gauge.unit]
-    return { name: gauge.name, doubt: `step ${show(gauge.resolution)}, repeats to s = ${show(gauge.repeatability)}, bias ${show(gauge.bias)} (u ${show(gauge.biasU)}) ${symbol}`, checked: `${gauge.checkedOn ?? 'no check on record'}${overdue.has(gauge.id) ? ', overdue when used' : ''}` }
-  })
+  const overdue = new Set(
+    readings
+      .filter((reading) => {
+        const card = build.gauges.get(reading.gauge)
+        return card && isOverdue(card, reading.at)
+      })
+      .map((reading) => reading.gauge),
+  )
+  return [...used]
+    .flatMap((id) => build.gauges.get(id) ?? [])
+    .map((gauge) => {
+      const show = (value: number) => Number((value / UNITS[gauge.unit].factor).toPrecision(2))
+      const { symbol } = UNITS[gauge.unit]
+      return {
+        name: gauge.name,
+        doubt:
+          `step ${show(gauge.resolution)}, repeats to s = ${show(gauge.repeatability)}, ` +
+          `bias ${show(gauge.bias)} (u ${show(gauge.biasU)}) ${symbol}`,
+        checked: `${gauge.checkedOn ?? 'no check on record'}${overdue.has(gauge.id) ? ', overdue when used' : ''}`,
+      }
+    })
 }
 
 const GONE_WORDS: Readonly<Partial<Record<HistoryLine['state'], string>>> = {
-  current: 'counts, but another reading here does not know of it', conflicting: 'does not know of the reading that counts', movedAway: 'moved to the place it was taken at',
+  current: 'counts, but another reading here does not know of it',
+  conflicting: 'does not know of the reading that counts',
+  movedAway: 'moved to the place it was taken at',
 }
 
 /** Readings struck out or measured again: a book that proves it hides nothing. */
 function crossedOut(build: Build): string[] {
   const labels = new Map(BENCHES.flatMap((bench) => bench.stations(build).map((station) => [station.id, station.label] as const)))
-  return [...build.readings.history].flatMap(([station, lines]) => lines.flatMap(({ entry, state, strike }) => {
-    if (entry.kind === 'skip' && state === 'current' && build.readings.skips.has(station)) return [`${labels.get(station) ?? station}: skipped, ${entry.reason} (${entry.by})`]
-    if (entry.kind === 'note' && state === 'current') return [`${labels.get(station) ?? station}: note, ${entry.text} (${entry.by})`]
-    if (entry.kind !== 'reading' || (state === 'current' && !build.readings.conflicts.has(station))) return []
-    const why = GONE_WORDS[state] ?? (strike ? `struck out, ${strike.reason} (${strike.by})` : state === 'superseded' ? 'measured again' : 'taken back')
-    return [`${labels.get(station) ?? station}: ${entry.asTyped} ${why}`]
-  }))
+  return [...build.readings.history].flatMap(([station, lines]) =>
+    lines.flatMap(({ entry, state, strike }) => {
+      if (entry.kind === 'skip' && state === 'current' && build.readings.skips.has(station))
+        return [`${labels.get(station) ?? station}: skipped, ${entry.reason} (${entry.by})`]
+      if (entry.kind === 'note' && state === 'current') return [`${labels.get(station) ?? station}: note, ${entry.text} (${entry.by})`]
+      if (entry.kind !== 'reading' || (state === 'current' && !build.readings.conflicts.has(station))) return []
+      const why =
+        GONE_WORDS[state] ??
+        (strike ? `struck out, ${strike.reason} (${strike.by})` : state === 'superseded' ? 'measured again' : 'taken back')
+      return [`${labels.get(station) ?? station}: ${entry.asTyped} ${why}`]
+    }),
+  )
 }

@@ -17,7 +17,14 @@ export function MatchPanel({ build, system, edit, onClose }: ToolProps & { onClo
       {match && (
         <>
           <p>The worst deviation from {show(match.targetMm)} least, then the spread, then the fewest pistons moved.</p>
-          <PistonPlan build={build} before={match.before} after={match.after} figures={[{ title: 'Clearance', of: match.clearanceMm, show }]} reason="pistons matched to bores" edit={edit} />
+          <PistonPlan
+            build={build}
+            before={match.before}
+            after={match.after}
+            figures={[{ title: 'Clearance', of: match.clearanceMm, show }]}
+            reason="pistons matched to bores"
+            edit={edit}
+          />
         </>
       )}
     </SidePanel>

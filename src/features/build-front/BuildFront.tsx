@@ -15,21 +15,76 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { dutyWords, fuelWords, standingOf, standsOutWords } from '@/wording'
 
 const Engine = styled.section`
-  display: grid; grid-template-columns: minmax(0, 1fr) 336px; border: 1px solid var(--hairline);
-  > :first-child { height: 188px; border-right: 1px solid var(--hairline); }
-  ${PHONE} { grid-template-columns: 1fr; > :first-child { height: 150px; border-right: 0; border-bottom: 1px solid var(--hairline); } }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 336px;
+  border: 1px solid var(--hairline);
+  > :first-child {
+    height: 188px;
+    border-right: 1px solid var(--hairline);
+  }
+  ${PHONE} {
+    grid-template-columns: 1fr;
+    > :first-child {
+      height: 150px;
+      border-right: 0;
+      border-bottom: 1px solid var(--hairline);
+    }
+  }
 `
 const Facts = styled.dl`
-  display: grid; grid-template-columns: 1fr 1fr; align-content: center; gap: 10px 20px; padding: 12px 20px; background: var(--raised); dt { ${caption} } dd { ${numerals} font-size: 14px; white-space: nowrap; }
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  align-content: center;
+  gap: 10px 20px;
+  padding: 12px 20px;
+  background: var(--raised);
+  dt {
+    ${caption}
+  }
+  dd {
+    ${numerals} font-size: 14px;
+    white-space: nowrap;
+  }
 `
-const Benches = styled.ul`display: grid; border-top: 1px solid var(--edge);`
+const Benches = styled.ul`
+  display: grid;
+  border-top: 1px solid var(--edge);
+`
 const BenchRow = styled.li`
-  display: grid; grid-template-columns: 200px 1fr 116px; gap: 20px; align-items: center; padding: 8px 0; min-height: 58px; border-bottom: 1px solid var(--hairline); a:first-child { font-weight: 600; font-size: 16px; }
-  ${PHONE} { grid-template-columns: 1fr; gap: 8px; }
+  display: grid;
+  grid-template-columns: 200px 1fr 116px;
+  gap: 20px;
+  align-items: center;
+  padding: 8px 0;
+  min-height: 58px;
+  border-bottom: 1px solid var(--hairline);
+  a:first-child {
+    font-weight: 600;
+    font-size: 16px;
+  }
+  ${PHONE} {
+    grid-template-columns: 1fr;
+    gap: 8px;
+  }
 `
-const Counts = styled.p`display: flex; flex-wrap: wrap; gap: 2px 16px; font-size: 13px; color: var(--quiet); span { display: inline-flex; gap: 5px; align-items: center; }`
+const Counts = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  font-size: 13px;
+  color: var(--quiet);
+  span {
+    display: inline-flex;
+    gap: 5px;
+    align-items: center;
+  }
+`
 
-const Worst = styled.p`display: flex; gap: 5px; align-items: center;`
+const Worst = styled.p`
+  display: flex;
+  gap: 5px;
+  align-items: center;
+`
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
 export function BuildFront({ document, revision }: { document: BuildDocument; revision: number }) {
@@ -40,8 +95,10 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
   const { spec } = build
   const { bore, stroke, rodLength, pinOffset } = spec.paper
   const home = `/builds/${build.id}`
-  const length = (mm: number | undefined) => (mm === undefined ? 'not on paper' : system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4))
-  const parking = stroke && rodLength && parkingAngle(spec.layout, { strokeMm: stroke.value, rodMm: rodLength.value, pinOffsetMm: pinOffset?.value ?? 0 })
+  const length = (mm: number | undefined) =>
+    mm === undefined ? 'not on paper' : system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4)
+  const parking =
+    stroke && rodLength && parkingAngle(spec.layout, { strokeMm: stroke.value, rodMm: rodLength.value, pinOffsetMm: pinOffset?.value ?? 0 })
   const intervals = [...new Set(firingIntervals(spec.layout).map((interval) => `${Math.round(interval)}°`))].join(', ')
   const several = spec.layout.cylinders > 1
   const states = BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
@@ -50,37 +107,93 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
     <>
       <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={document.id} />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}><Title>{spec.name}</Title><Row><LinkButton href={`${home}/paper`}>Paper and limits</LinkButton><LinkButton href={`${home}/book`}>Book</LinkButton></Row></Row>
-        {spec.copyOf && <Lead>A copy of <Link href={`/builds/${spec.copyOf.id}`}>{spec.copyOf.name}</Link>.</Lead>}
-        <Lead>For {dutyWords(spec.duty)}: {fuelWords(spec.duty)}{spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}, {spec.duty.redlineRpm} rpm.</Lead>
+        <Row style={{ justifyContent: 'space-between' }}>
+          <Title>{spec.name}</Title>
+          <Row>
+            <LinkButton href={`${home}/paper`}>Paper and limits</LinkButton>
+            <LinkButton href={`${home}/book`}>Book</LinkButton>
+          </Row>
+        </Row>
+        {spec.copyOf && (
+          <Lead>
+            A copy of <Link href={`/builds/${spec.copyOf.id}`}>{spec.copyOf.name}</Link>.
+          </Lead>
+        )}
+        <Lead>
+          For {dutyWords(spec.duty)}: {fuelWords(spec.duty)}
+          {spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}
+          , {spec.duty.redlineRpm} rpm.
+        </Lead>
         <Engine aria-label="Engine">
-          <div><EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} sizeWords={length(spec.layout.boreSpacingMm)} /></div>
+          <div>
+            <EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} sizeWords={length(spec.layout.boreSpacingMm)} />
+          </div>
           <Facts>
-            <div><dt>Bore</dt><dd>{length(bore?.value)}</dd></div>
-            <div><dt>Stroke</dt><dd>{length(stroke?.value)}</dd></div>
-            <div><dt>Rod</dt><dd>{length(rodLength?.value)}</dd></div>
-            {several && <div><dt>Fires every {intervals}</dt><dd>{spec.layout.firingOrder.join('-')}</dd></div>}
-            {several && parking && <div><dt>Park the crank, after 1’s top</dt><dd>{parkingWords(parking.anglesDeg)}</dd></div>}
-            {several && parking && <div><dt>Highest piston</dt><dd>{length(parking.dropMm)} down</dd></div>}
+            <div>
+              <dt>Bore</dt>
+              <dd>{length(bore?.value)}</dd>
+            </div>
+            <div>
+              <dt>Stroke</dt>
+              <dd>{length(stroke?.value)}</dd>
+            </div>
+            <div>
+              <dt>Rod</dt>
+              <dd>{length(rodLength?.value)}</dd>
+            </div>
+            {several && (
+              <div>
+                <dt>Fires every {intervals}</dt>
+                <dd>{spec.layout.firingOrder.join('-')}</dd>
+              </div>
+            )}
+            {several && parking && (
+              <div>
+                <dt>Park the crank, after 1’s top</dt>
+                <dd>{parkingWords(parking.anglesDeg)}</dd>
+              </div>
+            )}
+            {several && parking && (
+              <div>
+                <dt>Highest piston</dt>
+                <dd>{length(parking.dropMm)} down</dd>
+              </div>
+            )}
           </Facts>
         </Engine>
         <Section>
           <SectionTitle>Benches</SectionTitle>
           <Benches>
-            {states.map(({ bench, state }) => <BenchLine key={bench.id} href={`${home}/${bench.id}`} bench={bench} state={state} isNext={bench === next} system={system} />)}
+            {states.map(({ bench, state }) => (
+              <BenchLine key={bench.id} href={`${home}/${bench.id}`} bench={bench} state={state} isNext={bench === next} system={system} />
+            ))}
           </Benches>
         </Section>
         <Section>
           <SectionTitle>In and out</SectionTitle>
           <Row>
-            <a href={`/api/builds/${build.id}/file`} download>Build file</a>
-            <a href={`/api/builds/${build.id}/readings.csv`} download>Readings as CSV</a>
+            <a href={`/api/builds/${build.id}/file`} download>
+              Build file
+            </a>
+            <a href={`/api/builds/${build.id}/readings.csv`} download>
+              Readings as CSV
+            </a>
             <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
-            <a href={`/api/builds/${build.id}/book.pdf`} download>Book as PDF</a>
+            <a href={`/api/builds/${build.id}/book.pdf`} download>
+              Book as PDF
+            </a>
             <Link href={`/new?copy=${build.id}`}>Start a copy without readings</Link>
-            <Button onPress={() => edit.change(spec.putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}>{spec.putAway ? 'Back on the board' : 'Put away'}</Button>
+            <Button
+              onPress={() => edit.change(spec.putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}
+            >
+              {spec.putAway ? 'Back on the board' : 'Put away'}
+            </Button>
             {spec.putAway && <span role="status">Put away: off the board, everything kept.</span>}
-            {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
+            {edit.trouble && (
+              <Notice data-tone="bad" role="alert">
+                {edit.trouble}
+              </Notice>
+            )}
           </Row>
         </Section>
       </Main>
@@ -90,12 +203,27 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
 
 /** The first angle, and how many more there are as good: a four has two, half a turn apart. */
 function parkingWords(anglesDeg: readonly number[]): string {
-  const words = anglesDeg.slice(0, 2).map((angle) => formatQuantity(angle, 'deg', 0)).join(' or ')
+  const words = anglesDeg
+    .slice(0, 2)
+    .map((angle) => formatQuantity(angle, 'deg', 0))
+    .join(' or ')
   return anglesDeg.length > 2 ? `${words} …` : words
 }
 
 /** How a bench stands: the worst it has found in words, then the counts. */
-function BenchLine({ href, bench, state, isNext, system }: { href: string; bench: Bench; state: BenchState; isNext: boolean; system: UnitSystem }) {
+function BenchLine({
+  href,
+  bench,
+  state,
+  isNext,
+  system,
+}: {
+  href: string
+  bench: Bench
+  state: BenchState
+  isNext: boolean
+  system: UnitSystem
+}) {
   const { out, inDoubt, within, notMeasured } = state.verdicts
   const open = state.wanted - state.read - state.skipped
   const { worst } = state
@@ -103,16 +231,43 @@ function BenchLine({ href, bench, state, isNext, system }: { href: string; bench
     <BenchRow>
       <Link href={href}>{bench.definition.title}</Link>
       <div>
-        {worst && <Worst><VerdictMark standing={standingOf(worst)} silent />{standsOutWords(worst, bench.definition.outputs[worst.output]!, system)}</Worst>}
+        {worst && (
+          <Worst>
+            <VerdictMark standing={standingOf(worst)} silent />
+            {standsOutWords(worst, bench.definition.outputs[worst.output]!, system)}
+          </Worst>
+        )}
         <Counts>
-          {out > 0 && <span><VerdictMark standing="over" silent />{out} out</span>}
-          {inDoubt > 0 && <span><VerdictMark standing="inDoubt" silent />{inDoubt} in doubt</span>}
-          {within > 0 && <span><VerdictMark standing="within" silent />{within} within</span>}
-          {notMeasured > 0 && <span><VerdictMark standing="notMeasured" silent />{notMeasured} not measured</span>}
+          {out > 0 && (
+            <span>
+              <VerdictMark standing="over" silent />
+              {out} out
+            </span>
+          )}
+          {inDoubt > 0 && (
+            <span>
+              <VerdictMark standing="inDoubt" silent />
+              {inDoubt} in doubt
+            </span>
+          )}
+          {within > 0 && (
+            <span>
+              <VerdictMark standing="within" silent />
+              {within} within
+            </span>
+          )}
+          {notMeasured > 0 && (
+            <span>
+              <VerdictMark standing="notMeasured" silent />
+              {notMeasured} not measured
+            </span>
+          )}
           <span>{readWords(state, open)}</span>
         </Counts>
       </div>
-      <LinkButton href={href} kind={isNext ? 'primary' : undefined}>{open > 0 ? 'Measure' : 'Look at it'}</LinkButton>
+      <LinkButton href={href} kind={isNext ? 'primary' : undefined}>
+        {open > 0 ? 'Measure' : 'Look at it'}
+      </LinkButton>
     </BenchRow>
   )
 }

@@ -11,7 +11,12 @@ const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => 
 
 const view: BenchView = {
   Picture: memo(({ findings, system }) => (
-    <SubjectChart title="Compression ratio by cylinder" findings={findings.filter((finding) => finding.output === 'compressionRatio')} shown={definition.outputs.compressionRatio} system={system} />
+    <SubjectChart
+      title="Compression ratio by cylinder"
+      findings={findings.filter((finding) => finding.output === 'compressionRatio')}
+      shown={definition.outputs.compressionRatio}
+      system={system}
+    />
   )),
   Tools: memo(CompressionTools),
 }

@@ -14,10 +14,18 @@ export function CompressionTools({ build, system }: { build: Build; system: Unit
   return (
     <>
       <Row>
-        <Button size="small" onPress={() => setTool('rack')}>Gasket rack</Button>
-        <Button size="small" onPress={() => setTool('plan')}>Plan gasket and cuts</Button>
-        <Button size="small" onPress={() => setTool('cost')}>What did it cost</Button>
-        <Button size="small" onPress={() => setTool('draws')}>Check the doubt by random draws</Button>
+        <Button size="small" onPress={() => setTool('rack')}>
+          Gasket rack
+        </Button>
+        <Button size="small" onPress={() => setTool('plan')}>
+          Plan gasket and cuts
+        </Button>
+        <Button size="small" onPress={() => setTool('cost')}>
+          What did it cost
+        </Button>
+        <Button size="small" onPress={() => setTool('draws')}>
+          Check the doubt by random draws
+        </Button>
       </Row>
       {tool && <ToolPanel tool={tool} build={build} system={system} onClose={() => setTool(undefined)} />}
     </>

@@ -15,12 +15,19 @@ const SEED = 20_240_501
 
 /** The doubt of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
 export function DrawsPanel({ build }: { build: Build }) {
-  const job = useCallback((signal: AbortSignal, onProgress: (share: number) => void) => drawRatios(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal), [build])
+  const job = useCallback(
+    (signal: AbortSignal, onProgress: (share: number) => void) =>
+      drawRatios(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal),
+    [build],
+  )
   const { work, start, stop } = useWork(job)
   const states = useMemo(() => cylinderStates(build), [build])
   return (
     <>
-      <p>A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It should agree with the doubt shown in the ledger.</p>
+      <p>
+        A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It
+        should agree with the doubt shown in the ledger.
+      </p>
       <WorkRow label="Draws" work={work} start={start} stop={stop} words="Draw a million" />
       <div aria-live="polite">
         {work.state === 'stopped' && <p>Stopped; nothing was changed.</p>}
@@ -29,15 +36,26 @@ export function DrawsPanel({ build }: { build: Build }) {
         {work.state === 'done' && work.answer.results.length > 0 && (
           <>
             <FigureTable>
-              <thead><tr><th scope="col">Cylinder</th><th scope="col">Mean</th><th scope="col">u drawn</th><th scope="col">u propagated</th><th scope="col">Sure it is within</th></tr></thead>
+              <thead>
+                <tr>
+                  <th scope="col">Cylinder</th>
+                  <th scope="col">Mean</th>
+                  <th scope="col">u drawn</th>
+                  <th scope="col">u propagated</th>
+                  <th scope="col">Sure it is within</th>
+                </tr>
+              </thead>
               <tbody>
                 {work.answer.results.map((result, index) => {
                   const cylinder = work.answer.cylinders[index]!
                   const chain = states.find((state) => state.cylinder === cylinder)?.chain
                   return (
                     <tr key={cylinder}>
-                      <td>{cylinder}</td><td>{result.mean.toFixed(3)}</td><td>{result.standardDeviation.toFixed(4)}</td>
-                      <td>{chain ? standardUncertainty(chain.ratio.value).toFixed(4) : ''}</td><td>{percent(result.probability)}</td>
+                      <td>{cylinder}</td>
+                      <td>{result.mean.toFixed(3)}</td>
+                      <td>{result.standardDeviation.toFixed(4)}</td>
+                      <td>{chain ? standardUncertainty(chain.ratio.value).toFixed(4) : ''}</td>
+                      <td>{percent(result.probability)}</td>
                     </tr>
                   )
                 })}

@@ -11,7 +11,16 @@ import type { JudgedPlans } from '@/workers/protocol'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 
-const LIMITS: readonly PlannedLimit[] = ['compressionRatio', 'quench', 'ratioSpread', 'deckClearance', 'chamberVolume', 'chamberSpread', 'deckCut', 'headCut']
+const LIMITS: readonly PlannedLimit[] = [
+  'compressionRatio',
+  'quench',
+  'ratioSpread',
+  'deckClearance',
+  'chamberVolume',
+  'chamberSpread',
+  'deckCut',
+  'headCut',
+]
 
 /** Searches gasket, piston, cuts and chamber work for what meets every limit, least metal first. */
 export function PlannerPanel({ build, system }: { build: Build; system: UnitSystem }) {
@@ -20,17 +29,50 @@ export function PlannerPanel({ build, system }: { build: Build; system: UnitSyst
   useEffect(() => start(), [start])
   return (
     <>
-      <p>Wanted: {LIMITS.flatMap((key) => {
-        const limit = build.spec.limits[key]
-        return limit ? [`${definition.limits[key].label.toLowerCase()} ${limitWords(limit, definition.limits[key], system)} (${limit.source})`] : []
-      }).join('; ')}.</p>
+      <p>
+        Wanted:{' '}
+        {LIMITS.flatMap((key) => {
+          const limit = build.spec.limits[key]
+          return limit
+            ? [`${definition.limits[key].label.toLowerCase()} ${limitWords(limit, definition.limits[key], system)} (${limit.source})`]
+            : []
+        }).join('; ')}
+        .
+      </p>
       <div aria-live="polite" style={{ display: 'grid', gap: 12 }}>
-        {work.state === 'running' && <p>Searching… <Button size="small" onPress={stop}>Stop</Button></p>}
-        {work.state === 'stopped' && <p>Stopped. <Button size="small" onPress={start}>Search</Button></p>}
-        {work.state === 'failed' && <p>{work.words} <Button size="small" onPress={start}>Try again</Button></p>}
+        {work.state === 'running' && (
+          <p>
+            Searching…{' '}
+            <Button size="small" onPress={stop}>
+              Stop
+            </Button>
+          </p>
+        )}
+        {work.state === 'stopped' && (
+          <p>
+            Stopped.{' '}
+            <Button size="small" onPress={start}>
+              Search
+            </Button>
+          </p>
+        )}
+        {work.state === 'failed' && (
+          <p>
+            {work.words}{' '}
+            <Button size="small" onPress={start}>
+              Try again
+            </Button>
+          </p>
+        )}
         {work.state === 'done' && <Outcome found={work.answer} system={system} />}
       </div>
-      <p><small>Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer, by what the last column says. Cuts keep to the steps a shop sets. Head cuts are computed from the chamber’s open area on paper. Taken as it stands: change the gasket on the paper page, and measure again after every cut.</small></p>
+      <p>
+        <small>
+          Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer,
+          by what the last column says. Cuts keep to the steps a shop sets. Head cuts are computed from the chamber’s open area on paper.
+          Taken as it stands: change the gasket on the paper page, and measure again after every cut.
+        </small>
+      </p>
     </>
   )
 }
@@ -40,28 +82,51 @@ function Outcome({ found: { result, plans }, system }: { found: JudgedPlans; sys
   if (result.plans.length > 0) {
     return (
       <>
-        <p>{result.tried} combinations tried. These meet the limits named above on their central values, least metal first; the mark is the worst verdict over all benches, uncertainty included.</p>
+        <p>
+          {result.tried} combinations tried. These meet the limits named above on their central values, least metal first; the mark is the
+          worst verdict over all benches, uncertainty included.
+        </p>
         {heightWords(result.heightUnknown)}
         <AdviceList advice={plans} definition={definition} system={system} caption="Plans, least metal first" />
       </>
     )
   }
-  const words = (limit: PlannedLimit, by: number) => `${definition.limits[limit].label} by ${differenceWords(by, { ...definition.limits[limit], digits: { metric: 3, inch: 2 } }, system)}`
+  const words = (limit: PlannedLimit, by: number) =>
+    `${definition.limits[limit].label} by ${differenceWords(by, { ...definition.limits[limit], digits: { metric: 3, inch: 2 } }, system)}`
   return (
     <>
-      <p><b>Nothing meets every limit.</b> {result.tried} combinations tried.</p>
+      <p>
+        <b>Nothing meets every limit.</b> {result.tried} combinations tried.
+      </p>
       {heightWords(result.heightUnknown)}
       {result.binding.length > 0 && (
         <>
           <p>Easing one of these alone would let a combination through:</p>
-          <ul>{result.binding.map(({ limit, by, setup }) => <li key={limit}>• {words(limit, by)}: {changeWords({ change: { code: 'setup', ...setup } }, system)}</li>)}</ul>
+          <ul>
+            {result.binding.map(({ limit, by, setup }) => (
+              <li key={limit}>
+                • {words(limit, by)}: {changeWords({ change: { code: 'setup', ...setup } }, system)}
+              </li>
+            ))}
+          </ul>
         </>
       )}
-      {result.binding.length === 0 && result.nearest && <p>No single limit is to blame. Nearest: {changeWords({ change: { code: 'setup', ...result.nearest.setup } }, system)}; it misses {result.nearest.misses.map(({ limit, by }) => words(limit, by)).join(' and ')}.</p>}
+      {result.binding.length === 0 && result.nearest && (
+        <p>
+          No single limit is to blame. Nearest: {changeWords({ change: { code: 'setup', ...result.nearest.setup } }, system)}; it misses{' '}
+          {result.nearest.misses.map(({ limit, by }) => words(limit, by)).join(' and ')}.
+        </p>
+      )}
     </>
   )
 }
 
 function heightWords(names: readonly string[]) {
-  return names.length > 0 && <p>Left out: {names.join(', ')}. The compression height of the pistons measured is not on paper, so theirs cannot be compared with it.</p>
+  return (
+    names.length > 0 && (
+      <p>
+        Left out: {names.join(', ')}. The compression height of the pistons measured is not on paper, so theirs cannot be compared with it.
+      </p>
+    )
+  )
 }

@@ -15,7 +15,10 @@ const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric:
 export type Tool = 'rack' | 'plan' | 'cost' | 'draws'
 
 const TITLES: Readonly<Record<Tool, string>> = {
-  rack: 'Gasket rack', plan: 'Plan gasket and cuts', cost: 'What did it cost', draws: 'The doubt by random draws',
+  rack: 'Gasket rack',
+  plan: 'Plan gasket and cuts',
+  cost: 'What did it cost',
+  draws: 'The doubt by random draws',
 }
 
 /** The tool pulled out from the side. Loaded when the first one is asked for. */
@@ -36,17 +39,42 @@ function Rack({ build, system }: { build: Build; system: UnitSystem }) {
   const cylinders = rack[0]!.outcome.ratios.map(({ cylinder }) => cylinder)
   return (
     <>
-      <p>Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then the fewest limits broken, then nearest the ratio wanted; the chosen one as it was measured, the others by their makers’ figures.</p>
+      <p>
+        Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then the fewest limits broken, then
+        nearest the ratio wanted; the chosen one as it was measured, the others by their makers’ figures.
+      </p>
       <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Gaskets">
         <FigureTable>
-          <thead><tr><th scope="col">Gasket</th><th scope="col">Verdict</th><th scope="col">Out</th>{cylinders.map((cylinder) => <th key={cylinder} scope="col">{cylinder}</th>)}<th scope="col">Least quench</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Gasket</th>
+              <th scope="col">Verdict</th>
+              <th scope="col">Out</th>
+              {cylinders.map((cylinder) => (
+                <th key={cylinder} scope="col">
+                  {cylinder}
+                </th>
+              ))}
+              <th scope="col">Least quench</th>
+            </tr>
+          </thead>
           <tbody>
             {rack.map(({ gasket, fitted, outcome }) => (
               <tr key={gasket.id}>
-                <td data-words><b>{gasket.name}</b>{fitted && ' · chosen'}<br /><small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small></td>
-                <td data-words style={{ whiteSpace: 'nowrap' }}><VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} /> {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}</td>
+                <td data-words>
+                  <b>{gasket.name}</b>
+                  {fitted && ' · chosen'}
+                  <br />
+                  <small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small>
+                </td>
+                <td data-words style={{ whiteSpace: 'nowrap' }}>
+                  <VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} />{' '}
+                  {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}
+                </td>
                 <td>{outcome.out}</td>
-                {outcome.ratios.map(({ cylinder, figure }) => <td key={cylinder}>{figure.value.value.toFixed(2)}</td>)}
+                {outcome.ratios.map(({ cylinder, figure }) => (
+                  <td key={cylinder}>{figure.value.value.toFixed(2)}</td>
+                ))}
                 <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast.value, LENGTH, system)}</td>
               </tr>
             ))}
@@ -63,25 +91,51 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = { bore: 'bore', chamber: 'c
 function Costs({ build, system }: { build: Build; system: UnitSystem }) {
   const costs = useMemo(() => cylinderStates(build).flatMap((state) => ratioCost(build, state) ?? []), [build])
   if (costs.length === 0) return <p>Needs the chamber volume and deck clearance on paper, and at least one cylinder fully measured.</p>
-  const causes = (Object.keys(CAUSE_WORDS) as Cause[]).filter((cause) => costs.some((cost) => cost.causes.some((one) => one.cause === cause)))
+  const causes = (Object.keys(CAUSE_WORDS) as Cause[]).filter((cause) =>
+    costs.some((cost) => cost.causes.some((one) => one.cause === cause)),
+  )
   return (
     <>
-      <p>The ratio the paper promises against the ratio as measured, and what each deviation did on its own. The causes multiply, so a little is left that they did together.</p>
+      <p>
+        The ratio the paper promises against the ratio as measured, and what each deviation did on its own. The causes multiply, so a little
+        is left that they did together.
+      </p>
       <FigureTable>
-        <thead><tr><th scope="col">Cylinder</th><th scope="col">On paper</th>{causes.map((cause) => <th key={cause} scope="col">{CAUSE_WORDS[cause]}</th>)}<th scope="col">together</th><th scope="col">As measured</th></tr></thead>
-        <tbody>{costs.map((cost) => <CostRow key={cost.cylinder} cost={cost} causes={causes} system={system} />)}</tbody>
+        <thead>
+          <tr>
+            <th scope="col">Cylinder</th>
+            <th scope="col">On paper</th>
+            {causes.map((cause) => (
+              <th key={cause} scope="col">
+                {CAUSE_WORDS[cause]}
+              </th>
+            ))}
+            <th scope="col">together</th>
+            <th scope="col">As measured</th>
+          </tr>
+        </thead>
+        <tbody>
+          {costs.map((cost) => (
+            <CostRow key={cost.cylinder} cost={cost} causes={causes} system={system} />
+          ))}
+        </tbody>
       </FigureTable>
     </>
   )
 }
 
 function CostRow({ cost, causes, system }: { cost: RatioCost; causes: readonly Cause[]; system: UnitSystem }) {
-  const change = (amount: number) => (Math.abs(amount) < 0.0005 ? '0' : `${amount > 0 ? '+' : '−'}${differenceWords(Math.abs(amount), { ...RATIO, digits: { metric: 3, inch: 3 } }, system)}`)
+  const change = (amount: number) =>
+    Math.abs(amount) < 0.0005
+      ? '0'
+      : `${amount > 0 ? '+' : '−'}${differenceWords(Math.abs(amount), { ...RATIO, digits: { metric: 3, inch: 3 } }, system)}`
   return (
     <tr>
       <td>{cost.cylinder}</td>
       <td>{cost.nominal.toFixed(2)}</td>
-      {causes.map((cause) => <td key={cause}>{change(cost.causes.find((one) => one.cause === cause)?.change ?? 0)}</td>)}
+      {causes.map((cause) => (
+        <td key={cause}>{change(cost.causes.find((one) => one.cause === cause)?.change ?? 0)}</td>
+      ))}
       <td>{change(cost.together)}</td>
       <td>{cost.measured.toFixed(2)}</td>
     </tr>

@@ -9,15 +9,45 @@ import { printed } from '@/core/numerics/printed'
  * A measured or stated number typed as text: our own parser, no rounding, no clamping. Commits on Enter and on leaving;
  * an empty field commits `undefined`. A `size` is a tolerance: never negative, never shifted by an offset.
  */
-export function QuantityInput({ label, value, kind, unit, size = false, onCommit, range, hint, bottomCentreDeg, quiet }: {
-  label: string; value: number | undefined; kind: Kind; unit: UnitId; size?: boolean; hint?: string; bottomCentreDeg?: 180; quiet?: boolean
-  onCommit: (value: number | undefined, unit: UnitId) => void; range?: { readonly low: number; readonly high: number }
+export function QuantityInput({
+  label,
+  value,
+  kind,
+  unit,
+  size = false,
+  onCommit,
+  range,
+  hint,
+  bottomCentreDeg,
+  quiet,
+}: {
+  label: string
+  value: number | undefined
+  kind: Kind
+  unit: UnitId
+  size?: boolean
+  hint?: string
+  bottomCentreDeg?: 180
+  quiet?: boolean
+  onCommit: (value: number | undefined, unit: UnitId) => void
+  range?: { readonly low: number; readonly high: number }
 }) {
-  const shown = value === undefined ? '' : size ? String(printed(differenceInUnit(value, unit))) : bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
+  const shown =
+    value === undefined
+      ? ''
+      : size
+        ? String(printed(differenceInUnit(value, unit)))
+        : bottomCentreDeg
+          ? `${value - bottomCentreDeg} ABDC`
+          : formatExact(value, unit)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()
   const [seen, setSeen] = useState(shown)
-  if (seen !== shown) { setSeen(shown); setText(shown); setError(undefined) }
+  if (seen !== shown) {
+    setSeen(shown)
+    setText(shown)
+    setError(undefined)
+  }
 
   function commit(): void {
     if (text.trim() === shown) return setError(undefined)
@@ -26,15 +56,31 @@ export function QuantityInput({ label, value, kind, unit, size = false, onCommit
     if (!entry.ok) return setError(entryIssueWords(entry.issue, unit))
     const canonical = size ? entry.value - (UNITS[entry.unit].offset || 0) : entry.value
     if (size && canonical < 0) return setError('A size, never negative.')
-    if (range && (canonical < range.low || canonical > range.high)) return setError(`Not between ${formatExact(range.low, unit)} and ${formatExact(range.high, unit)} ${UNITS[unit].symbol}: decimal point, or another unit?`)
+    if (range && (canonical < range.low || canonical > range.high))
+      return setError(
+        `Not between ${formatExact(range.low, unit)} and ${formatExact(range.high, unit)} ${UNITS[unit].symbol}: decimal point, or another unit?`,
+      )
     setError(undefined)
     onCommit(canonical, entry.unit)
   }
 
   return (
     <TextField
-      label={label} value={text} onChange={setText} onBlur={commit} error={error} hint={hint} numeric quiet={quiet}
-      onKeyDown={(event) => { if (event.key === 'Enter') commit(); if (event.key === 'Escape') { setText(shown); setError(undefined) } }}
+      label={label}
+      value={text}
+      onChange={setText}
+      onBlur={commit}
+      error={error}
+      hint={hint}
+      numeric
+      quiet={quiet}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit()
+        if (event.key === 'Escape') {
+          setText(shown)
+          setError(undefined)
+        }
+      }}
     />
   )
 }

@@ -12,8 +12,28 @@ import { documentOf } from '@/features/bench/documentOf'
 import { send } from '../send'
 
 const Table = styled.table`
-  width: 100%; font-size: 14px; th { text-align: left; font-weight: 500; font-size: 13px; color: var(--quiet); padding: 4px 12px 4px 0; } td { padding: 7px 12px 7px 0; border-top: 1px solid var(--hairline); vertical-align: top; }
-  td:first-child { ${numerals} } code { font-size: 12.5px; color: var(--quiet); overflow-wrap: anywhere; }
+  width: 100%;
+  font-size: 14px;
+  th {
+    text-align: left;
+    font-weight: 500;
+    font-size: 13px;
+    color: var(--quiet);
+    padding: 4px 12px 4px 0;
+  }
+  td {
+    padding: 7px 12px 7px 0;
+    border-top: 1px solid var(--hairline);
+    vertical-align: top;
+  }
+  td:first-child {
+    ${numerals}
+  }
+  code {
+    font-size: 12.5px;
+    color: var(--quiet);
+    overflow-wrap: anywhere;
+  }
 `
 
 const MOST_A_SEND = 4000
@@ -62,7 +82,10 @@ export function CsvImport({ document }: { document: BuildDocument }) {
     let added = 0
     // A send holds five thousand; each is stored whole or not at all, and a repeated one is the same readings.
     for (let from = 0; from < good.length; from += MOST_A_SEND) {
-      const answer = await send<{ added: number }>(`/api/builds/${document.id}/entries`, { entries: good.slice(from, from + MOST_A_SEND), whole: true })
+      const answer = await send<{ added: number }>(`/api/builds/${document.id}/entries`, {
+        entries: good.slice(from, from + MOST_A_SEND),
+        whole: true,
+      })
       if (!answer.ok) {
         setTaken(answer.status === TAKEN)
         return setSaid({ words: `${answer.error}${added > 0 ? ` ${added} rows before it are stored.` : ''}`, tone: 'bad' })
@@ -75,32 +98,84 @@ export function CsvImport({ document }: { document: BuildDocument }) {
 
   return (
     <>
-      <TopBar trail={[{ href: home, words: document.spec.name }, { href: '#', words: 'Bring readings in' }]} />
+      <TopBar
+        trail={[
+          { href: home, words: document.spec.name },
+          { href: '#', words: 'Bring readings in' },
+        ]}
+      />
       <Main>
         <Title>Bring readings in</Title>
         <Lead>A CSV table, one reading a row, as “Readings as CSV” writes it. Each row is looked at before anything is stored.</Lead>
         <label>
-          <b>CSV file</b><br />
+          <b>CSV file</b>
+          <br />
           <input type="file" accept=".csv,text/csv" onChange={(event) => look(event.target.files?.[0])} style={{ marginTop: 8 }} />
         </label>
-        {report?.headerIssues.map((issue, index) => <Notice key={index} data-tone="bad" role="alert">{rowIssueWords(issue)} Nothing was stored.</Notice>)}
-        <Row><Button size="small" onPress={takeTemplate}>A table to fill in</Button><span>a row for every place not read yet, units and gauges filled in</span></Row>
-        {taken && <Row><Button onPress={() => { setTaken(false); void read(text, true) }}>Read it as a copy: the rows get ids of their own</Button></Row>}
-        {said && <Notice data-tone={said.tone} role="status">{said.words}</Notice>}
+        {report?.headerIssues.map((issue, index) => (
+          <Notice key={index} data-tone="bad" role="alert">
+            {rowIssueWords(issue)} Nothing was stored.
+          </Notice>
+        ))}
+        <Row>
+          <Button size="small" onPress={takeTemplate}>
+            A table to fill in
+          </Button>
+          <span>a row for every place not read yet, units and gauges filled in</span>
+        </Row>
+        {taken && (
+          <Row>
+            <Button
+              onPress={() => {
+                setTaken(false)
+                void read(text, true)
+              }}
+            >
+              Read it as a copy: the rows get ids of their own
+            </Button>
+          </Row>
+        )}
+        {said && (
+          <Notice data-tone={said.tone} role="status">
+            {said.words}
+          </Notice>
+        )}
         {report && report.headerIssues.length === 0 && said === undefined && (
           <Section>
-            <Notice role="status">{good.length === 1 ? '1 row is' : `${good.length} rows are`} good, {bad.length} {bad.length === 1 ? 'is' : 'are'} not{known > 0 && `, ${known} are stored already`}{left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.</Notice>
-            <Row><Button kind="primary" isDisabled={good.length === 0} onPress={store}>Store the {good.length === 1 ? 'good row' : `${good.length} good rows`}</Button></Row>
+            <Notice role="status">
+              {good.length === 1 ? '1 row is' : `${good.length} rows are`} good, {bad.length} {bad.length === 1 ? 'is' : 'are'} not
+              {known > 0 && `, ${known} are stored already`}
+              {left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.
+            </Notice>
+            <Row>
+              <Button kind="primary" isDisabled={good.length === 0} onPress={store}>
+                Store the {good.length === 1 ? 'good row' : `${good.length} good rows`}
+              </Button>
+            </Row>
           </Section>
         )}
         {bad.length > 0 && (
           <Section>
             <SectionTitle>Rows left out</SectionTitle>
             <Table>
-              <thead><tr><th scope="col">Line</th><th scope="col">What is wrong</th><th scope="col">The row</th></tr></thead>
-              <tbody>{bad.map(({ line, text, outcome }) => (
-                <tr key={line}><td>{line}</td><td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td><td><code>{text}</code></td></tr>
-              ))}</tbody>
+              <thead>
+                <tr>
+                  <th scope="col">Line</th>
+                  <th scope="col">What is wrong</th>
+                  <th scope="col">The row</th>
+                </tr>
+              </thead>
+              <tbody>
+                {bad.map(({ line, text, outcome }) => (
+                  <tr key={line}>
+                    <td>{line}</td>
+                    <td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td>
+                    <td>
+                      <code>{text}</code>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
             </Table>
           </Section>
         )}

@@ -2,6 +2,7 @@
 import { useCallback } from 'react'
 import { definition } from '@/core/benches/rings/definition'
 import type { Build, UnitSystem } from '@/core/build'
+import { differenceInUnit } from '@/core/quantity'
 import { WorkRow } from '@/features/bench/WorkRow'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
@@ -14,14 +15,22 @@ const SEED = 20_240_502
 
 /** How often each top ring butts when the temperatures, the alloys and the feeler are drawn from all they may be. */
 export function ButtingPanel({ build, system }: { build: Build; system: UnitSystem }) {
-  const job = useCallback((signal: AbortSignal, onProgress: (share: number) => void) => drawButting(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal), [build])
+  const job = useCallback(
+    (signal: AbortSignal, onProgress: (share: number) => void) =>
+      drawButting(documentOf(build), DRAWS, SEED, (done) => onProgress(done / DRAWS), signal),
+    [build],
+  )
   const { work, start, stop } = useWork(job)
   const { ringTemperature, boreTemperature } = build.spec.paper
-  if (!ringTemperature || !boreTemperature) return <p>Wants the running temperatures of ring and cylinder wall on the paper page, each with a ± for what is not known.</p>
+  if (!ringTemperature || !boreTemperature)
+    return <p>Wants the running temperatures of ring and cylinder wall on the paper page, each with a ± for what is not known.</p>
   const shown = definition.outputs.hotGap
   return (
     <>
-      <p>A hundred thousand runs with the ring at {temperatureWords(ringTemperature)}, the wall at {temperatureWords(boreTemperature)}, and everything the feeler and the alloys leave open. An estimate: the ring maker’s number decides.</p>
+      <p>
+        A hundred thousand runs with the ring at {temperatureWords(ringTemperature)}, the wall at {temperatureWords(boreTemperature)}, and
+        everything the feeler and the alloys leave open. An estimate: the ring maker’s number decides.
+      </p>
       <WorkRow label="Draws" work={work} start={start} stop={stop} words="Draw a hundred thousand" />
       <div aria-live="polite">
         {work.state === 'stopped' && <p>Stopped; nothing was changed.</p>}
@@ -29,10 +38,24 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
         {work.state === 'done' && work.answer.length === 0 && <p>No top ring is gapped yet.</p>}
         {work.state === 'done' && work.answer.length > 0 && (
           <FigureTable>
-            <thead><tr><th scope="col">Cylinder</th><th scope="col">Butts in</th><th scope="col">Gap left, mean</th><th scope="col">5 % are below</th></tr></thead>
-            <tbody>{work.answer.map(({ cylinder, chance, meanGapMm, lowGapMm }) => (
-              <tr key={cylinder}><td>{cylinder}</td><td>{chance === 0 ? 'none of the runs' : percent(chance)}</td><td>{plainWords(meanGapMm, shown, system)}</td><td>{plainWords(lowGapMm, shown, system)}</td></tr>
-            ))}</tbody>
+            <thead>
+              <tr>
+                <th scope="col">Cylinder</th>
+                <th scope="col">Butts in</th>
+                <th scope="col">Gap left, mean</th>
+                <th scope="col">5 % are below</th>
+              </tr>
+            </thead>
+            <tbody>
+              {work.answer.map(({ cylinder, chance, meanGapMm, lowGapMm }) => (
+                <tr key={cylinder}>
+                  <td>{cylinder}</td>
+                  <td>{chance === 0 ? 'none of the runs' : percent(chance)}</td>
+                  <td>{plainWords(meanGapMm, shown, system)}</td>
+                  <td>{plainWords(lowGapMm, shown, system)}</td>
+                </tr>
+              ))}
+            </tbody>
           </FigureTable>
         )}
       </div>
@@ -40,6 +63,7 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
   )
 
   function temperatureWords({ value, tolerance }: { value: number; tolerance?: number }): string {
-    return `${plainWords(value, definition.outputs.buttingTemperature, system)}${tolerance ? ` ± ${Math.round(tolerance * (system === 'metric' ? 1 : 1.8))}` : ''}`
+    const inUnit = tolerance && Math.round(differenceInUnit(tolerance, definition.outputs.buttingTemperature.units[system]))
+    return `${plainWords(value, definition.outputs.buttingTemperature, system)}${inUnit ? ` ± ${inUnit}` : ''}`
   }
 }

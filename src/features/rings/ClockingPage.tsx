@@ -10,10 +10,37 @@ import { ChoiceRow } from '@/ui/fields'
 import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
 
 const Sheet = styled.div`
-  display: flex; flex-wrap: wrap; gap: 6mm; @media print { gap: 4mm; } figure { break-inside: avoid; } figcaption { font-weight: 600; }
-  svg { display: block; background: var(--raised); } text { fill: var(--ink); font-family: inherit; } .quiet { fill: var(--quiet); }
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6mm;
+  @media print {
+    gap: 4mm;
+  }
+  figure {
+    break-inside: avoid;
+  }
+  figcaption {
+    font-weight: 600;
+  }
+  svg {
+    display: block;
+    background: var(--raised);
+  }
+  text {
+    fill: var(--ink);
+    font-family: inherit;
+  }
+  .quiet {
+    fill: var(--quiet);
+  }
 `
-const OnScreen = styled.div`display: grid; gap: 20px; @media print { display: none; }`
+const OnScreen = styled.div`
+  display: grid;
+  gap: 20px;
+  @media print {
+    display: none;
+  }
+`
 const SCHOOLS = Object.keys(CLOCKING) as Methods['clocking'][]
 
 /** Where the ring gaps start, seen from above, a piston each, at true scale so that the sheet can lie on the crown. */
@@ -25,20 +52,56 @@ export function ClockingPage({ document, revision }: { document: BuildDocument; 
   const boreMm = spec.paper.bore?.value ?? 85
   return (
     <>
-      <TopBar trail={[{ href: `/builds/${document.id}`, words: spec.name }, { href: `/builds/${document.id}/rings`, words: 'Rings' }, { href: '#', words: 'Clocking' }]} ownSystem={spec.units} buildId={document.id} />
+      <TopBar
+        trail={[
+          { href: `/builds/${document.id}`, words: spec.name },
+          { href: `/builds/${document.id}/rings`, words: 'Rings' },
+          { href: '#', words: 'Clocking' },
+        ]}
+        ownSystem={spec.units}
+        buildId={document.id}
+      />
       <Main>
         <OnScreen>
-          <Row style={{ justifyContent: 'space-between' }}><Title>Ring gaps, where they start</Title><Button kind="primary" onPress={() => window.print()}>Print at true scale</Button></Row>
-          <Lead>Gaps wander in running anyway: what matters is that they do not start in line. Print at 100 %, then check the 50 mm line with a rule.</Lead>
+          <Row style={{ justifyContent: 'space-between' }}>
+            <Title>Ring gaps, where they start</Title>
+            <Button kind="primary" onPress={() => window.print()}>
+              Print at true scale
+            </Button>
+          </Row>
+          <Lead>
+            Gaps wander in running anyway: what matters is that they do not start in line. Print at 100 %, then check the 50 mm line with a
+            rule.
+          </Lead>
           <ChoiceRow
-            label="School" value={spec.methods.clocking} hint={school.why} options={SCHOOLS.map((value) => ({ value, label: CLOCKING[value].label }))}
-            onChange={(clocking) => edit.change(`clocking: ${CLOCKING[clocking].label}`, (now) => ({ ...now, methods: { ...now.methods, clocking } }))}
+            label="School"
+            value={spec.methods.clocking}
+            hint={school.why}
+            options={SCHOOLS.map((value) => ({ value, label: CLOCKING[value].label }))}
+            onChange={(clocking) =>
+              edit.change(`clocking: ${CLOCKING[clocking].label}`, (now) => ({ ...now, methods: { ...now.methods, clocking } }))
+            }
           />
-          {edit.trouble && <Notice data-tone="bad" role="alert">{edit.trouble}</Notice>}
+          {edit.trouble && (
+            <Notice data-tone="bad" role="alert">
+              {edit.trouble}
+            </Notice>
+          )}
         </OnScreen>
-        <p>{spec.name}: {school.label}. {school.why} Front is up on this sheet; marks on the rings face up.</p>
-        <svg width="60mm" height="9mm" viewBox="0 0 60 9" role="img" aria-label="A line of 50 mm to check the print by"><path d="M2 3 H52 M2 1 V5 M52 1 V5" stroke="var(--ink)" strokeWidth={0.3} /><text x={2} y={8.4} fontSize={3}>50 mm</text></svg>
-        <Sheet>{cylinderNumbers(spec.layout).map((cylinder) => <Crown key={cylinder} cylinder={cylinder} boreMm={boreMm} school={school} thrust={majorThrustSide(spec.layout)} />)}</Sheet>
+        <p>
+          {spec.name}: {school.label}. {school.why} Front is up on this sheet; marks on the rings face up.
+        </p>
+        <svg width="60mm" height="9mm" viewBox="0 0 60 9" role="img" aria-label="A line of 50 mm to check the print by">
+          <path d="M2 3 H52 M2 1 V5 M52 1 V5" stroke="var(--ink)" strokeWidth={0.3} />
+          <text x={2} y={8.4} fontSize={3}>
+            50 mm
+          </text>
+        </svg>
+        <Sheet>
+          {cylinderNumbers(spec.layout).map((cylinder) => (
+            <Crown key={cylinder} cylinder={cylinder} boreMm={boreMm} school={school} thrust={majorThrustSide(spec.layout)} />
+          ))}
+        </Sheet>
       </Main>
     </>
   )
@@ -47,37 +110,86 @@ export function ClockingPage({ document, revision }: { document: BuildDocument; 
 /** Room around a crown for the letters, mm. */
 const MARGIN = 13
 
-function Crown({ cylinder, boreMm, school, thrust }: { cylinder: number; boreMm: number; school: ClockingSchool; thrust: 'left' | 'right' }) {
+function Crown({
+  cylinder,
+  boreMm,
+  school,
+  thrust,
+}: {
+  cylinder: number
+  boreMm: number
+  school: ClockingSchool
+  thrust: 'left' | 'right'
+}) {
   const radius = boreMm / 2
   const size = boreMm + 2 * MARGIN
   const middle = size / 2
-  const at = (angleDeg: number, r: number) => ({ x: middle + r * Math.sin((angleDeg * Math.PI) / 180), y: middle - r * Math.cos((angleDeg * Math.PI) / 180) })
+  const at = (angleDeg: number, r: number) => ({
+    x: middle + r * Math.sin((angleDeg * Math.PI) / 180),
+    y: middle - r * Math.cos((angleDeg * Math.PI) / 180),
+  })
+  const gapWords = school.gaps.map(({ label, angleDeg }) => `${label} gap at ${angleDeg}°`).join(', ')
   // Seen from above with the front up, the engine's right side is to the right of the sheet.
   const thrustAt = at(thrust === 'right' ? 90 : 270, radius + 6)
   return (
     <figure>
       <figcaption>Cylinder {cylinder}</figcaption>
-      <svg width={`${size}mm`} height={`${size}mm`} viewBox={`0 0 ${size} ${size}`} role="img" aria-label={`Cylinder ${cylinder}, front up: ${school.gaps.map(({ label, angleDeg }) => `${label} gap at ${angleDeg}°`).join(', ') || 'angles to be written in'}`}>
+      <svg
+        width={`${size}mm`}
+        height={`${size}mm`}
+        viewBox={`0 0 ${size} ${size}`}
+        role="img"
+        aria-label={`Cylinder ${cylinder}, front up: ${gapWords || 'angles to be written in'}`}
+      >
         <circle cx={middle} cy={middle} r={radius} fill="none" stroke="var(--ink)" strokeWidth={0.4} />
-        <path d={`M${middle} ${middle - radius * 0.8} V${middle + radius * 0.8}`} stroke="var(--quiet)" strokeWidth={0.25} strokeDasharray="4 1 1 1" />
-        <text className="quiet" fontSize={3} x={middle + 1} y={middle + radius * 0.72}>pin</text>
+        <path
+          d={`M${middle} ${middle - radius * 0.8} V${middle + radius * 0.8}`}
+          stroke="var(--quiet)"
+          strokeWidth={0.25}
+          strokeDasharray="4 1 1 1"
+        />
+        <text className="quiet" fontSize={3} x={middle + 1} y={middle + radius * 0.72}>
+          pin
+        </text>
         <path d={`M${middle} ${MARGIN - 7} l3 5 h-6 z`} fill="var(--ink)" />
-        <text fontSize={3.4} x={middle + 5} y={MARGIN - 3} fontWeight={700}>FRONT</text>
-        <text className="quiet" fontSize={3} x={thrustAt.x} y={thrustAt.y} textAnchor="middle" transform={`rotate(90 ${thrustAt.x} ${thrustAt.y})`}>major thrust</text>
-        <text fontSize={9} x={middle} y={middle + 3} textAnchor="middle" fontWeight={700}>{cylinder}</text>
+        <text fontSize={3.4} x={middle + 5} y={MARGIN - 3} fontWeight={700}>
+          FRONT
+        </text>
+        <text
+          className="quiet"
+          fontSize={3}
+          x={thrustAt.x}
+          y={thrustAt.y}
+          textAnchor="middle"
+          transform={`rotate(90 ${thrustAt.x} ${thrustAt.y})`}
+        >
+          major thrust
+        </text>
+        <text fontSize={9} x={middle} y={middle + 3} textAnchor="middle" fontWeight={700}>
+          {cylinder}
+        </text>
         {school.gaps.map(({ ring, label, angleDeg }, index) => {
           const depth = radius - 2 - index * 3.4
           const [inner, outer, words] = [at(angleDeg, depth - 2.6), at(angleDeg, radius), at(angleDeg, depth - 7)]
           return (
             <g key={ring}>
-              <path d={`M${inner.x} ${inner.y} L${outer.x} ${outer.y}`} stroke="var(--ink)" strokeWidth={ring === 'top' || ring === 'second' ? 1 : 0.5} />
-              <text fontSize={3.2} x={words.x} y={words.y + 1} textAnchor="middle">{label}</text>
+              <path
+                d={`M${inner.x} ${inner.y} L${outer.x} ${outer.y}`}
+                stroke="var(--ink)"
+                strokeWidth={ring === 'top' || ring === 'second' ? 1 : 0.5}
+              />
+              <text fontSize={3.2} x={words.x} y={words.y + 1} textAnchor="middle">
+                {label}
+              </text>
             </g>
           )
         })}
-        {school.gaps.length === 0 && ['top', 'second', 'upper rail', 'expander', 'lower rail'].map((label, index) => (
-          <text key={label} className="quiet" fontSize={3.2} x={middle - radius * 0.62} y={middle + radius * 0.2 + index * 5}>{label} …………°</text>
-        ))}
+        {school.gaps.length === 0 &&
+          ['top', 'second', 'upper rail', 'expander', 'lower rail'].map((label, index) => (
+            <text key={label} className="quiet" fontSize={3.2} x={middle - radius * 0.62} y={middle + radius * 0.2 + index * 5}>
+              {label} …………°
+            </text>
+          ))}
       </svg>
     </figure>
   )

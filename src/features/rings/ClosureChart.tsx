@@ -10,12 +10,38 @@ import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
 
-const Box = styled.figure`figcaption { ${caption} text-transform: none; letter-spacing: 0; } svg text { ${numerals} font-size: 12px; fill: var(--quiet); } .recharts-surface { overflow: visible; } p { font-size: 13px; color: var(--quiet); }`
-const Readout = styled.div`background: var(--raised); border: 1px solid var(--edge); padding: 4px 8px; font-size: 13px; ${numerals}`
+const Box = styled.figure`
+  figcaption {
+    ${caption} text-transform: none;
+    letter-spacing: 0;
+  }
+  svg text {
+    ${numerals} font-size: 12px;
+    fill: var(--quiet);
+  }
+  .recharts-surface {
+    overflow: visible;
+  }
+  p {
+    font-size: 13px;
+    color: var(--quiet);
+  }
+`
+const Readout = styled.div`
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  padding: 4px 8px;
+  font-size: 13px;
+  ${numerals}
+`
 /** Ring temperatures the lines are drawn through: 20 to 400 °C. */
 const TEMPERATURES_DEGC = Array.from({ length: 20 }, (_, step) => 20 + step * 20)
 
-interface Point { readonly ring: number; readonly gap: number; readonly name: string }
+interface Point {
+  readonly ring: number
+  readonly gap: number
+  readonly name: string
+}
 
 function name(cylinder: number | undefined, index: number): string {
   return `cylinder ${cylinder}, ${index === 0 ? 'tightest' : 'widest'}`
@@ -25,43 +51,113 @@ function name(cylinder: number | undefined, index: number): string {
 export function ClosureChart({ findings, build, system }: { findings: readonly Finding[]; build: Build; system: UnitSystem }) {
   const lengthUnit = system === 'metric' ? 'mm' : 'thou'
   const heatUnit = system === 'metric' ? 'degC' : 'degF'
-  const gaps = findings.filter(({ output, figure }) => output === 'topGap' && figure).sort((a, b) => a.figure!.value.value - b.figure!.value.value)
+  const gaps = findings
+    .filter(({ output, figure }) => output === 'topGap' && figure)
+    .sort((a, b) => a.figure!.value.value - b.figure!.value.value)
   const wall = build.spec.paper.boreTemperature
   const running = build.spec.paper.ringTemperature
-  if (gaps.length === 0) return <Box><figcaption>Top gap as the ring heats</figcaption><p>Nothing to draw yet: a line appears with the first top ring gap.</p></Box>
-  if (!wall || !running) return <Box><figcaption>Top gap as the ring heats</figcaption><p>Wants the running temperatures of ring and cylinder wall on paper.</p></Box>
+  if (gaps.length === 0)
+    return (
+      <Box>
+        <figcaption>Top gap as the ring heats</figcaption>
+        <p>Nothing to draw yet: a line appears with the first top ring gap.</p>
+      </Box>
+    )
+  if (!wall || !running)
+    return (
+      <Box>
+        <figcaption>Top gap as the ring heats</figcaption>
+        <p>Wants the running temperatures of ring and cylinder wall on paper.</p>
+      </Box>
+    )
   const { ring, bore } = ringExpansion(build)
   const shown = [gaps[0]!, ...(gaps.length > 1 ? [gaps.at(-1)!] : [])]
   const lines = shown.map(({ cylinder, figure }, index) => {
     const diameter = boreOf(build, cylinder!)
-    const points = !isKnown(diameter) ? [] : TEMPERATURES_DEGC.map((ringTempC): Point => {
-      const gapMm = hotGapMm({ boreMm: diameter.figure.value.value, gapMm: figure!.value.value, ringPerK: ring.perK, borePerK: bore.perK, boreTempC: wall.value, ringTempC })
-      return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit), name: name(cylinder, index) }
-    })
+    const points = !isKnown(diameter)
+      ? []
+      : TEMPERATURES_DEGC.map((ringTempC): Point => {
+          const gapMm = hotGapMm({
+            boreMm: diameter.figure.value.value,
+            gapMm: figure!.value.value,
+            ringPerK: ring.perK,
+            borePerK: bore.perK,
+            boreTempC: wall.value,
+            ringTempC,
+          })
+          return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit), name: name(cylinder, index) }
+        })
     return { cylinder, points, colour: index === 0 ? 'var(--scribe)' : 'var(--dye)', dash: index === 0 ? undefined : '5 4' }
   })
-  const band = [running.value - (running.tolerance ?? 0), running.value + (running.tolerance ?? 0)].map((value) => fromCanonical(value, heatUnit))
+  const band = [running.value - (running.tolerance ?? 0), running.value + (running.tolerance ?? 0)].map((value) =>
+    fromCanonical(value, heatUnit),
+  )
+  const names = shown.map((finding, index) => name(finding.cylinder, index))
+  const runningWords = band.map((value) => value.toFixed(0)).join(' to ')
   return (
     <Box>
-      <figcaption>Top gap, {UNITS[lengthUnit].symbol}, as the ring heats, {UNITS[heatUnit].symbol}; wall at {fromCanonical(wall.value, heatUnit).toFixed(0)}</figcaption>
-      <div role="img" aria-label={`Top gap against ring temperature. ${shown.map((finding, index) => name(finding.cylinder, index)).join('; ')}; running at ${band.map((value) => value.toFixed(0)).join(' to ')} ${UNITS[heatUnit].symbol}`}>
+      <figcaption>
+        Top gap, {UNITS[lengthUnit].symbol}, as the ring heats, {UNITS[heatUnit].symbol}; wall at{' '}
+        {fromCanonical(wall.value, heatUnit).toFixed(0)}
+      </figcaption>
+      <div
+        role="img"
+        aria-label={`Top gap against ring temperature. ${names.join('; ')}; running at ${runningWords} ${UNITS[heatUnit].symbol}`}
+      >
         <ResponsiveContainer width="100%" height={230} initialDimension={{ width: 360, height: 230 }}>
           <ScatterChart margin={{ top: 12, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <XAxis type="number" dataKey="ring" domain={['dataMin', 'dataMax']} tickCount={7} tickFormatter={(value: number) => value.toFixed(0)} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} />
-            <YAxis type="number" dataKey="gap" width={52} tickLine={false} axisLine={false} tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)} />
+            <XAxis
+              type="number"
+              dataKey="ring"
+              domain={['dataMin', 'dataMax']}
+              tickCount={7}
+              tickFormatter={(value: number) => value.toFixed(0)}
+              tickLine={false}
+              axisLine={{ stroke: 'var(--hairline)' }}
+            />
+            <YAxis
+              type="number"
+              dataKey="gap"
+              width={52}
+              tickLine={false}
+              axisLine={false}
+              tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
+            />
             <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
-            <ReferenceLine y={0} stroke="var(--out)" strokeWidth={1.5} label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }} />
-            <Tooltip cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }} isAnimationActive={false} content={({ payload }) => {
-              const point = payload?.[0]?.payload as Point | undefined
-              return point ? <Readout>{point.ring.toFixed(0)} {UNITS[heatUnit].symbol}: {point.name} {point.gap.toFixed(system === 'metric' ? 2 : 1)} {UNITS[lengthUnit].symbol}</Readout> : null
-            }} />
+            <ReferenceLine
+              y={0}
+              stroke="var(--out)"
+              strokeWidth={1.5}
+              label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }}
+            />
+            <Tooltip
+              cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }}
+              isAnimationActive={false}
+              content={({ payload }) => {
+                const point = payload?.[0]?.payload as Point | undefined
+                return point ? (
+                  <Readout>
+                    {point.ring.toFixed(0)} {UNITS[heatUnit].symbol}: {point.name} {point.gap.toFixed(system === 'metric' ? 2 : 1)}{' '}
+                    {UNITS[lengthUnit].symbol}
+                  </Readout>
+                ) : null
+              }}
+            />
             {lines.map(({ cylinder, points, colour, dash }) => (
-              <Scatter key={cylinder} data={points} line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }} shape={() => <g />} isAnimationActive={false} />
+              <Scatter
+                key={cylinder}
+                data={points}
+                line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }}
+                shape={() => <g />}
+                isAnimationActive={false}
+              />
             ))}
           </ScatterChart>
         </ResponsiveContainer>
       </div>
-      <p>Full line: {name(shown[0]!.cylinder, 0)}.{shown[1] && ` Broken line: ${name(shown[1].cylinder, 1)}.`} Band: the ring running.</p>
+      <p>
+        Full line: {name(shown[0]!.cylinder, 0)}.{shown[1] && ` Broken line: ${name(shown[1].cylinder, 1)}.`} Band: the ring running.
+      </p>
     </Box>
   )
 }

@@ -21,20 +21,48 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
   return (
     <>
       <ChoiceRow label="Ring" value={ring} onChange={setRing} options={RINGS.map((value) => ({ value, label: RING_WORDS[value] }))} />
-      <ChoiceRow label="Cylinder" value={cylinder} onChange={setCylinder} options={cylinderNumbers(build.spec.layout).map((number) => ({ value: String(number), label: String(number) }))} />
+      <ChoiceRow
+        label="Cylinder"
+        value={cylinder}
+        onChange={setCylinder}
+        options={cylinderNumbers(build.spec.layout).map((number) => ({ value: String(number), label: String(number) }))}
+      />
       {!log && <p>This ring is not gapped yet, or no limit is set for it.</p>}
       {log && (
         <>
           <FigureTable>
-            <thead><tr><th scope="col">Pass</th><th scope="col">Strokes</th><th scope="col">Gap after</th><th scope="col">A stroke took</th><th scope="col">By</th></tr></thead>
-            <tbody>{log.passes.map(({ reading, gapMm, strokes, perStrokeMm }, index) => (
-              <tr key={reading.id}><td>{index === 0 ? 'as bought' : index}</td><td>{strokes ?? (index === 0 ? '' : 'not said')}</td><td>{plainWords(gapMm, GAP, system)}</td><td>{perStrokeMm === undefined ? '' : differenceWords(perStrokeMm, { ...GAP, digits: { metric: 4, inch: 2 } }, system)}</td><td>{reading.by}</td></tr>
-            ))}</tbody>
+            <thead>
+              <tr>
+                <th scope="col">Pass</th>
+                <th scope="col">Strokes</th>
+                <th scope="col">Gap after</th>
+                <th scope="col">A stroke took</th>
+                <th scope="col">By</th>
+              </tr>
+            </thead>
+            <tbody>
+              {log.passes.map(({ reading, gapMm, strokes, perStrokeMm }, index) => (
+                <tr key={reading.id}>
+                  <td>{index === 0 ? 'as bought' : index}</td>
+                  <td>{strokes ?? (index === 0 ? '' : 'not said')}</td>
+                  <td>{plainWords(gapMm, GAP, system)}</td>
+                  <td>
+                    {perStrokeMm === undefined ? '' : differenceWords(perStrokeMm, { ...GAP, digits: { metric: 4, inch: 2 } }, system)}
+                  </td>
+                  <td>{reading.by}</td>
+                </tr>
+              ))}
+            </tbody>
           </FigureTable>
-          <p><b>{leftWords()}</b></p>
+          <p>
+            <b>{leftWords()}</b>
+          </p>
         </>
       )}
-      <p>Say the strokes with the gap: after ten strokes type the new gap and <b>10s</b> behind it, as <b>.53/.54 10s</b>. One end only, square, deburr, measure again.</p>
+      <p>
+        Say the strokes with the gap: after ten strokes type the new gap and <b>10s</b> behind it, as <b>.53/.54 10s</b>. One end only,
+        square, deburr, measure again.
+      </p>
     </>
   )
 
@@ -43,7 +71,7 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
     if (toFileMm <= 0) return `At its target or past it by ${differenceWords(-toFileMm, GAP, system)}: file no more.`
     const amount = `${differenceWords(toFileMm, GAP, system)} (±${differenceWords(uncertaintyMm, GAP, system)}) still to come off.`
     if (strokesSafe === undefined) return `${amount} File a few strokes, count them, and measure: then the rest can be estimated.`
-    if (strokesSafe < 1) return `${amount} Nearly there: at the quickest the next pass may be, one stroke may be too many. Measure with a finer leaf before each stroke.`
+    if (strokesSafe < 1) return `${amount} Nearly there: one stroke may be too many. Measure with a finer leaf before each stroke.`
     return `${amount} About ${strokesLeft} strokes at the rate so far; stop and measure after ${strokesSafe}.`
   }
 }

@@ -19,14 +19,22 @@ export function RingTools({ build, system }: ToolProps) {
   return (
     <>
       <Row>
-        <Button size="small" onPress={() => setTool('filing')}>Filing log</Button>
-        <Button size="small" onPress={() => setTool('butting')}>Chance of butting</Button>
-        <LinkButton size="small" href={`/builds/${build.id}/clocking`}>Clocking, to print</LinkButton>
+        <Button size="small" onPress={() => setTool('filing')}>
+          Filing log
+        </Button>
+        <Button size="small" onPress={() => setTool('butting')}>
+          Chance of butting
+        </Button>
+        <LinkButton size="small" href={`/builds/${build.id}/clocking`}>
+          Clocking, to print
+        </LinkButton>
       </Row>
-      {tool && <SidePanel title={TITLES[tool]} isOpen onClose={() => setTool(undefined)}>
-        {tool === 'filing' && <FilingPanel build={build} system={system} />}
-        {tool === 'butting' && <ButtingPanel build={build} system={system} />}
-      </SidePanel>}
+      {tool && (
+        <SidePanel title={TITLES[tool]} isOpen onClose={() => setTool(undefined)}>
+          {tool === 'filing' && <FilingPanel build={build} system={system} />}
+          {tool === 'butting' && <ButtingPanel build={build} system={system} />}
+        </SidePanel>
+      )}
     </>
   )
 }

@@ -13,15 +13,29 @@ import { PistonPlan, type PlanFigure } from '../bench/PistonPlan'
 export function MassPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {
   const match = useMemo(() => matchMasses(build), [build])
   const walls = useMemo(() => matchPistons(build), [build])
-  const masses: PlanFigure[] = match ? [{ title: 'Mass', of: match.massG, show: (g) => columnWords(g, definition.outputs.reciprocating, system) }] : []
-  const clearances: PlanFigure[] = walls ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => columnWords(mm, boresDefinition.outputs.clearance, system) }] : []
+  const masses: PlanFigure[] = match
+    ? [{ title: 'Mass', of: match.massG, show: (g) => columnWords(g, definition.outputs.reciprocating, system) }]
+    : []
+  const clearances: PlanFigure[] = walls
+    ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => columnWords(mm, boresDefinition.outputs.clearance, system) }]
+    : []
   return (
     <SidePanel title="Piston sets to rods" isOpen onClose={onClose}>
       {!match && <p>Every piston, pin, set of rings and small end has to be weighed before masses can be matched.</p>}
       {match && (
         <>
-          <p>The reciprocating masses as even as whole sets allow; the rods stay on their journals. A set that changes rods changes bores too: look at piston to wall beside it.</p>
-          <PistonPlan build={build} before={match.before} after={match.after} figures={[...masses, ...clearances]} reason="piston sets matched by mass" edit={edit} />
+          <p>
+            The reciprocating masses as even as whole sets allow; the rods stay on their journals. A set that changes rods changes bores
+            too: look at piston to wall beside it.
+          </p>
+          <PistonPlan
+            build={build}
+            before={match.before}
+            after={match.after}
+            figures={[...masses, ...clearances]}
+            reason="piston sets matched by mass"
+            edit={edit}
+          />
         </>
       )}
     </SidePanel>

@@ -15,8 +15,20 @@ const HALF_HEIGHT = 150
 const view: BenchView = {
   Picture: memo(({ findings, system }) => (
     <>
-      <SubjectChart title="Reciprocating mass by cylinder" findings={findings.filter(({ output }) => output === 'reciprocating')} shown={definition.outputs.reciprocating} system={system} height={HALF_HEIGHT} />
-      <SubjectChart title="Measured deck against the stack, by cylinder" findings={findings.filter(({ output }) => output === 'stackApart')} shown={definition.outputs.stackApart} system={system} height={HALF_HEIGHT} />
+      <SubjectChart
+        title="Reciprocating mass by cylinder"
+        findings={findings.filter(({ output }) => output === 'reciprocating')}
+        shown={definition.outputs.reciprocating}
+        system={system}
+        height={HALF_HEIGHT}
+      />
+      <SubjectChart
+        title="Measured deck against the stack, by cylinder"
+        findings={findings.filter(({ output }) => output === 'stackApart')}
+        shown={definition.outputs.stackApart}
+        system={system}
+        height={HALF_HEIGHT}
+      />
     </>
   )),
   Tools: memo((props) => <PlanTool words="Match masses" Panel={MassPanel} {...props} />),

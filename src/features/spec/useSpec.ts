@@ -39,51 +39,69 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
   const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
 
   /** Stores one change on top of what is stored; where somebody saved in between, on top of theirs. */
-  const save = useCallback(async ({ reason, apply }: Edit): Promise<boolean> => {
-    for (let tries = 0; tries < MOST_TRIES; tries++) {
-      const { spec: base, revision } = stored.current
-      const answer = await send<{ revision: number; spec: Spec; moved: Moved }>(`/api/builds/${buildId}/spec`, { basedOn: revision, by: by || '—', reason: reason.slice(0, 200), spec: apply(base) })
-      if (answer.ok) {
-        stored.current = { spec: answer.value.spec, revision: answer.value.revision }
-        setTrouble('')
-        setSaid(tries === 0 ? reason : `${reason}, on top of what somebody saved in between`)
-        setMoved(answer.value.moved)
-        return true
+  const save = useCallback(
+    async ({ reason, apply }: Edit): Promise<boolean> => {
+      for (let tries = 0; tries < MOST_TRIES; tries++) {
+        const { spec: base, revision } = stored.current
+        const answer = await send<{ revision: number; spec: Spec; moved: Moved }>(`/api/builds/${buildId}/spec`, {
+          basedOn: revision,
+          by: by || '—',
+          reason: reason.slice(0, 200),
+          spec: apply(base),
+        })
+        if (answer.ok) {
+          stored.current = { spec: answer.value.spec, revision: answer.value.revision }
+          setTrouble('')
+          setSaid(tries === 0 ? reason : `${reason}, on top of what somebody saved in between`)
+          setMoved(answer.value.moved)
+          return true
+        }
+        const latest = answer.status === STALE ? await latestOf(buildId) : undefined
+        if (!latest) {
+          setTrouble(`${answer.error} (${reason})`)
+          return false
+        }
+        stored.current = latest
       }
-      const latest = answer.status === STALE ? await latestOf(buildId) : undefined
-      if (!latest) { setTrouble(`${answer.error} (${reason})`); return false }
-      stored.current = latest
-    }
-    setTrouble(`Others are saving this build just now. Nothing was overwritten: try again. (${reason})`)
-    return false
-  }, [buildId, by])
+      setTrouble(`Others are saving this build just now. Nothing was overwritten: try again. (${reason})`)
+      return false
+    },
+    [buildId, by],
+  )
 
   const queue = useCallback((work: () => Promise<void>): Promise<void> => {
     lastSend.current = lastSend.current.then(work)
     return lastSend.current
   }, [])
 
-  const change = useCallback((reason: string, apply: (spec: Spec) => Spec): Promise<void> => {
-    const before = edits.current.reduce((now, edit) => edit.apply(now), stored.current.spec)
-    if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve()
-    const edit = { reason, apply }
-    edits.current = [...edits.current, edit]
-    show()
-    return queue(async () => {
-      const isStored = await save(edit)
-      edits.current = edits.current.filter((other) => other !== edit)
+  const change = useCallback(
+    (reason: string, apply: (spec: Spec) => Spec): Promise<void> => {
+      const before = edits.current.reduce((now, edit) => edit.apply(now), stored.current.spec)
+      if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve()
+      const edit = { reason, apply }
+      edits.current = [...edits.current, edit]
       show()
-      if (isStored) undoNextFrom(stored.current.revision)
-    })
-  }, [queue, save, show, undoNextFrom])
+      return queue(async () => {
+        const isStored = await save(edit)
+        edits.current = edits.current.filter((other) => other !== edit)
+        show()
+        if (isStored) undoNextFrom(stored.current.revision)
+      })
+    },
+    [queue, save, show, undoNextFrom],
+  )
 
-  const undo = useCallback(() => queue(async () => {
-    const earlier = await specAt(buildId, String(undoFrom.current - 1))
-    if (!earlier) return setTrouble('There is nothing further back to go to.')
-    if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
-    show()
-    undoNextFrom(undoFrom.current - 1)
-  }), [buildId, queue, save, show, undoNextFrom])
+  const undo = useCallback(
+    () =>
+      queue(async () => {
+        const earlier = await specAt(buildId, String(undoFrom.current - 1))
+        if (!earlier) return setTrouble('There is nothing further back to go to.')
+        if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
+        show()
+        undoNextFrom(undoFrom.current - 1)
+      }),
+    [buildId, queue, save, show, undoNextFrom],
+  )
 
   return useMemo(() => ({ spec, change, undo, canUndo, trouble, said, moved }), [canUndo, change, moved, said, spec, trouble, undo])
 }

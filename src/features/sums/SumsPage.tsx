@@ -14,10 +14,76 @@ import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, s
 import type { BuildChoice } from '../BuildPicker'
 import { KeepIntoBuild } from './KeepIntoBuild'
 
-const Columns = styled.div`display: grid; grid-template-columns: 220px minmax(260px, 1fr) minmax(280px, 1.1fr); gap: 32px; align-items: start; @media (max-width: 1000px) { grid-template-columns: 1fr 1fr; > nav { grid-column: 1 / -1; } } ${PHONE} { grid-template-columns: 1fr; }`
-const Nav = styled.nav`ul { display: grid; } li a { display: block; padding: 10px 12px; border-left: 3px solid var(--hairline); text-decoration: none; color: var(--ink); small { display: block; color: var(--quiet); font-size: 12.5px; } &:hover { background: var(--raised); } &[aria-current] { border-color: var(--scribe); background: var(--raised); font-weight: 600; small { font-weight: 400; } } }`
-const Inputs = styled.form`display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 12px; align-content: start;`
-const Result = styled.li`border-top: 1px solid var(--hairline); padding: 10px 0; > div { display: flex; gap: 12px; align-items: baseline; justify-content: space-between; flex-wrap: wrap; } [data-value] { ${numerals} font-size: 18px; } &:first-child { border-top-color: var(--edge); [data-value] { font-size: 28px; font-weight: 500; } }`
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: 220px minmax(260px, 1fr) minmax(280px, 1.1fr);
+  gap: 32px;
+  align-items: start;
+  @media (max-width: 1000px) {
+    grid-template-columns: 1fr 1fr;
+    > nav {
+      grid-column: 1 / -1;
+    }
+  }
+  ${PHONE} {
+    grid-template-columns: 1fr;
+  }
+`
+const Nav = styled.nav`
+  ul {
+    display: grid;
+  }
+  li a {
+    display: block;
+    padding: 10px 12px;
+    border-left: 3px solid var(--hairline);
+    text-decoration: none;
+    color: var(--ink);
+    small {
+      display: block;
+      color: var(--quiet);
+      font-size: 12.5px;
+    }
+    &:hover {
+      background: var(--raised);
+    }
+    &[aria-current] {
+      border-color: var(--scribe);
+      background: var(--raised);
+      font-weight: 600;
+      small {
+        font-weight: 400;
+      }
+    }
+  }
+`
+const Inputs = styled.form`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px;
+  align-content: start;
+`
+const Result = styled.li`
+  border-top: 1px solid var(--hairline);
+  padding: 10px 0;
+  > div {
+    display: flex;
+    gap: 12px;
+    align-items: baseline;
+    justify-content: space-between;
+    flex-wrap: wrap;
+  }
+  [data-value] {
+    ${numerals} font-size: 18px;
+  }
+  &:first-child {
+    border-top-color: var(--edge);
+    [data-value] {
+      font-size: 28px;
+      font-weight: 500;
+    }
+  }
+`
 
 /** Quick sums: find one, type, see it move. No build needed. */
 export function SumsPage({ current, builds }: { current: string; builds: readonly BuildChoice[] }) {
@@ -29,9 +95,23 @@ export function SumsPage({ current, builds }: { current: string; builds: readonl
       <TopBar trail={[{ href: '/sums', words: 'Quick sums' }]} ownSystem={system} />
       <Main>
         <Title>Quick sums</Title>
-        <Lead>Type each number as you have it, in any unit, with ± if you know it: 64 ± 0.5 cc is read as 95 % sure. A bare number is in {system === 'metric' ? 'mm' : 'inches'}.</Lead>
+        <Lead>
+          Type each number as you have it, in any unit, with ± if you know it: 64 ± 0.5 cc is read as 95 % sure. A bare number is in{' '}
+          {system === 'metric' ? 'mm' : 'inches'}.
+        </Lead>
         <Columns>
-          <Nav aria-label="Sums"><ul>{SUMS.map((one) => <li key={one.id}><Link href={`/sums/${one.id}`} aria-current={one.id === sum.id ? 'page' : undefined}>{one.title}<small>{one.question}</small></Link></li>)}</ul></Nav>
+          <Nav aria-label="Sums">
+            <ul>
+              {SUMS.map((one) => (
+                <li key={one.id}>
+                  <Link href={`/sums/${one.id}`} aria-current={one.id === sum.id ? 'page' : undefined}>
+                    {one.title}
+                    <small>{one.question}</small>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </Nav>
           <OneSum key={sum.id} sum={sum} system={system} builds={builds} by={device.initials || '—'} />
         </Columns>
       </Main>
@@ -51,14 +131,42 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
   return (
     <>
       <Inputs aria-label={sum.title} onSubmit={(event) => event.preventDefault()}>
-        {Object.entries(sum.inputs).map(([name, input]) => (name === 'rule'
-          ? <div key={name} style={{ gridColumn: '1 / -1' }}><ChoiceRow label="Rule" value={(typed.rule ?? 'strict') as 'strict'} onChange={(rule) => setTyped((now) => ({ ...now, rule }))} options={[{ value: 'strict', label: 'Strict' }, { value: 'probable', label: '95 % sure' }] as never} /></div>
-          : input.kind === 'table' ? <TableInput key={name} label={input.label} example={input.example} value={typed[name] ?? ''} error={issueOf(name)} onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))} /> : (
-            <TextField
-              key={name} label={`${input.label}${input.required ? '' : ' (if known)'}`} value={typed[name] ?? ''} placeholder={input.example} error={issueOf(name)} numeric
+        {Object.entries(sum.inputs).map(([name, input]) =>
+          name === 'rule' ? (
+            <div key={name} style={{ gridColumn: '1 / -1' }}>
+              <ChoiceRow
+                label="Rule"
+                value={(typed.rule ?? 'strict') as 'strict'}
+                onChange={(rule) => setTyped((now) => ({ ...now, rule }))}
+                options={
+                  [
+                    { value: 'strict', label: 'Strict' },
+                    { value: 'probable', label: '95 % sure' },
+                  ] as never
+                }
+              />
+            </div>
+          ) : input.kind === 'table' ? (
+            <TableInput
+              key={name}
+              label={input.label}
+              example={input.example}
+              value={typed[name] ?? ''}
+              error={issueOf(name)}
               onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
             />
-          )))}
+          ) : (
+            <TextField
+              key={name}
+              label={`${input.label}${input.required ? '' : ' (if known)'}`}
+              value={typed[name] ?? ''}
+              placeholder={input.example}
+              error={issueOf(name)}
+              numeric
+              onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
+            />
+          ),
+        )}
       </Inputs>
       <Section aria-live="polite" aria-label="Results">
         <SectionTitle>{sum.question}</SectionTitle>
@@ -70,27 +178,60 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
 }
 
 /** A table typed, pasted or taken from a file. */
-function TableInput({ label, example, value, error, onChange }: { label: string; example: string; value: string; error: string | undefined; onChange: (text: string) => void }) {
+function TableInput({
+  label,
+  example,
+  value,
+  error,
+  onChange,
+}: {
+  label: string
+  example: string
+  value: string
+  error: string | undefined
+  onChange: (text: string) => void
+}) {
   return (
     <div style={{ gridColumn: '1 / -1', display: 'grid', gap: 8 }}>
       <TextField label={label} value={value} placeholder={example} error={error} onChange={onChange} numeric rows={9} />
-      <label>From a CSV file <input type="file" accept=".csv,text/csv" onChange={(event) => { void event.target.files?.[0]?.text().then(onChange) }} /></label>
+      <label>
+        From a CSV file{' '}
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          onChange={(event) => {
+            void event.target.files?.[0]?.text().then(onChange)
+          }}
+        />
+      </label>
     </div>
   )
 }
 
 function Outcome({ outcome, sum, system }: { outcome: SumOutcome; sum: QuickSum; system: 'metric' | 'inch' }) {
   if (!outcome.ok) {
-    const missing = outcome.issues.filter((issue) => issue.code === 'missing').map((issue) => sum.inputs[issue.path[0]!]?.label.toLowerCase())
+    const missing = outcome.issues
+      .filter((issue) => issue.code === 'missing')
+      .map((issue) => sum.inputs[issue.path[0]!]?.label.toLowerCase())
     const others = outcome.issues.filter((issue) => issue.code !== 'missing')
     return (
       <>
         {missing.length > 0 && <p>Still wanted: {missing.join(', ')}.</p>}
-        {others.map((issue, index) => <Notice key={index} data-tone="bad">{sum.inputs[issue.path[0] ?? '']?.label ?? ''}: {sumIssueWords(issue, system)}</Notice>)}
+        {others.map((issue, index) => (
+          <Notice key={index} data-tone="bad">
+            {sum.inputs[issue.path[0] ?? '']?.label ?? ''}: {sumIssueWords(issue, system)}
+          </Notice>
+        ))}
       </>
     )
   }
-  return <ul>{outcome.results.map((result) => <ResultLine key={result.id} result={result} system={system} />)}</ul>
+  return (
+    <ul>
+      {outcome.results.map((result) => (
+        <ResultLine key={result.id} result={result} system={system} />
+      ))}
+    </ul>
+  )
 }
 
 function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 'inch' }) {
@@ -102,12 +243,22 @@ function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 
       <div>
         <span>{result.label}</span>
         <span data-value>
-          {result.conformity ? <><VerdictMark standing={result.conformity.verdict} silent /> {verdict(result, system)}</> : figureOfKindWords(result.figure, result.kind, system, unit)}
-          {other && other !== unit && !result.conformity && <small style={{ color: 'var(--quiet)', fontSize: 13 }}> · {figureOfKindWords(result.figure, result.kind, system, other)}</small>}
+          {result.conformity ? (
+            <>
+              <VerdictMark standing={result.conformity.verdict} silent /> {verdict(result, system)}
+            </>
+          ) : (
+            figureOfKindWords(result.figure, result.kind, system, unit)
+          )}
+          {other && other !== unit && !result.conformity && (
+            <small style={{ color: 'var(--quiet)', fontSize: 13 }}> · {figureOfKindWords(result.figure, result.kind, system, other)}</small>
+          )}
         </span>
       </div>
       {result.conformity?.gaugeCannotDecide && <p>The band is narrower than the doubt: this gauge cannot decide.</p>}
-      <Button size="small" kind="plain" onPress={() => setOpen(!open)} aria-expanded={open}>{open ? 'Close the sum' : 'The sum'}</Button>
+      <Button size="small" kind="plain" onPress={() => setOpen(!open)} aria-expanded={open}>
+        {open ? 'Close the sum' : 'The sum'}
+      </Button>
       {open && <SumTree figure={result.figure} system={system} />}
     </Result>
   )
@@ -118,4 +269,3 @@ function verdict({ conformity, kind }: SumResult, system: 'metric' | 'inch'): st
   if (verdict === 'over' || verdict === 'under') return `${verdict} by ${differenceWords(excess, shownOf(kind), system)}`
   return verdict === 'inDoubt' ? `in doubt, ${percent(probability)} sure` : STANDING_WORDS[verdict]
 }
-

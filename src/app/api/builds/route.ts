@@ -23,8 +23,22 @@ export function POST(request: Request) {
     const { builds } = await database()
     if (wanted.from === 'file') {
       const read = readBuildJson(wanted.document)
-      if (!read.ok) return refused(422, `${read.issues.slice(0, 8).map((issue) => fileIssueWords(issue, placeWords)).join(' ')} Nothing was stored.`)
-      const document = wanted.asCopy ? { ...read.document, id: uuidV7(), spec: { ...read.document.spec, copyOf: { id: read.document.id, name: read.document.spec.name } }, entries: read.document.entries.map(withNewIds(read.document)) } : read.document
+      if (!read.ok)
+        return refused(
+          422,
+          `${read.issues
+            .slice(0, 8)
+            .map((issue) => fileIssueWords(issue, placeWords))
+            .join(' ')} Nothing was stored.`,
+        )
+      const document = wanted.asCopy
+        ? {
+            ...read.document,
+            id: uuidV7(),
+            spec: { ...read.document.spec, copyOf: { id: read.document.id, name: read.document.spec.name } },
+            entries: read.document.entries.map(withNewIds(read.document)),
+          }
+        : read.document
       await builds.create(document, wanted.by)
       return NextResponse.json({ id: document.id, readings: document.entries.length }, { status: 201 })
     }
@@ -32,7 +46,15 @@ export function POST(request: Request) {
     if (!spec) return refused(404, 'There is no such build to copy.')
     const [issue] = specIssues(spec)
     if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)
-    const document: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: uuidV7(), createdAt: new Date().toISOString(), spec, gauges: [], entries: [] }
+    const document: BuildDocument = {
+      format: BUILD_FORMAT,
+      version: BUILD_VERSION,
+      id: uuidV7(),
+      createdAt: new Date().toISOString(),
+      spec,
+      gauges: [],
+      entries: [],
+    }
     await builds.create(document, wanted.by)
     return NextResponse.json({ id: document.id, readings: 0 }, { status: 201 })
   })
@@ -57,7 +79,8 @@ function withNewIds(document: BuildDocument): (entry: BuildDocument['entries'][n
   const ordered = [...document.entries].sort((a, b) => (a.id < b.id ? -1 : 1))
   const fresh = new Map(ordered.map((entry) => [entry.id, uuidV7()]))
   return (entry) => ({
-    ...entry, id: fresh.get(entry.id)!,
+    ...entry,
+    id: fresh.get(entry.id)!,
     ...('target' in entry && { target: fresh.get(entry.target)! }),
     ...('settles' in entry && entry.settles && { settles: entry.settles.map((id) => fresh.get(id)!) }),
     ...('supersedes' in entry && entry.supersedes && { supersedes: fresh.get(entry.supersedes) }),

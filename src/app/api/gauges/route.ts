@@ -12,7 +12,8 @@ export function POST(request: Request) {
   return answering(async () => {
     const { card } = await bodyOf(request, body)
     const { gauges } = await database()
-    if ((await gauges.list()).some((known) => known.id === card.id)) return refused(409, 'A card with this id is already in the drawer. Nothing was stored.')
+    if ((await gauges.list()).some((known) => known.id === card.id))
+      return refused(409, 'A card with this id is already in the drawer. Nothing was stored.')
     await gauges.add([card as Gauge])
     return NextResponse.json({ id: card.id }, { status: 201 })
   })

@@ -2,9 +2,17 @@ import 'server-only'
 import { EventEmitter } from 'node:events'
 
 /** A bench session that listens: who and where, for the words on other screens. */
-interface Listener { readonly words: string; connections: number; lastSeenMs: number }
+interface Listener {
+  readonly words: string
+  connections: number
+  lastSeenMs: number
+}
 
-interface Live { readonly news: EventEmitter; readonly listeners: Map<string, Listener>; readonly startedMs: number }
+interface Live {
+  readonly news: EventEmitter
+  readonly listeners: Map<string, Listener>
+  readonly startedMs: number
+}
 
 const shared = globalThis as { kalibrosLive?: Live }
 

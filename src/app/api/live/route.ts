@@ -23,7 +23,10 @@ export function POST(request: Request) {
     const bad = parsed.findIndex((one) => !one.ok)
     if (bad >= 0 || raw.length === 0) {
       const one = parsed[bad]
-      return refused(422, one && !one.ok ? `Line ${bad + 1}: ${gaugeLineIssueWords(one.issue)} Nothing was taken.` : 'There is no line in it.')
+      return refused(
+        422,
+        one && !one.ok ? `Line ${bad + 1}: ${gaugeLineIssueWords(one.issue)} Nothing was taken.` : 'There is no line in it.',
+      )
     }
     const { presses } = await database()
     const held: { name: string; sequence: number }[] = []
@@ -71,12 +74,14 @@ export async function GET(request: Request) {
       let busy: Promise<void> = Promise.resolve()
       // One look after the other: two presses in one moment would otherwise be sent twice.
       const look = () => {
-        busy = busy.then(async () => {
-          for (const press of await presses.after(last, session)) {
-            send(`id: ${press.seq}\n${press.session === null ? 'event: nobody\n' : ''}data: ${JSON.stringify(press)}\n\n`)
-            last = press.seq
-          }
-        }).catch(() => stop())
+        busy = busy
+          .then(async () => {
+            for (const press of await presses.after(last, session)) {
+              send(`id: ${press.seq}\n${press.session === null ? 'event: nobody\n' : ''}data: ${JSON.stringify(press)}\n\n`)
+              last = press.seq
+            }
+          })
+          .catch(() => stop())
       }
       const changed = (hold: { name: string; from?: string; to: string | null; words: string }) => {
         if (hold.to === session) send(`event: mine\ndata: ${JSON.stringify(hold)}\n\n`)
@@ -90,7 +95,11 @@ export async function GET(request: Request) {
         clearInterval(heartbeat)
         liveNews().off('press', look).off('hold', changed)
         gone(session)
-        try { controller.close() } catch { /* closed by the other side */ }
+        try {
+          controller.close()
+        } catch {
+          /* closed by the other side */
+        }
       }
       listening(session, words)
       request.signal.addEventListener('abort', stop)
@@ -99,7 +108,9 @@ export async function GET(request: Request) {
       liveNews().on('press', look).on('hold', changed)
       look()
     },
-    cancel() { stop() },
+    cancel() {
+      stop()
+    },
   })
   return new Response(stream, { headers: STREAM_HEADERS })
 }

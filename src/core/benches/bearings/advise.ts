@@ -11,7 +11,10 @@ import { journalsOf } from './journals'
 /** Other shells where a clearance is out or in doubt, for mains and rods apart. */
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return (['main', 'rod'] as const).flatMap((kind) => {
-    const troubled = findings.some(({ output, conformity }) => [`${kind}Clearance`, `${kind}Spread`].includes(output) && conformity !== undefined && conformity.verdict !== 'within')
+    const troubled = findings.some(
+      ({ output, conformity }) =>
+        [`${kind}Clearance`, `${kind}Spread`].includes(output) && conformity !== undefined && conformity.verdict !== 'within',
+    )
     const isPlanned = journalsOf(build, kind).some((journal) => pendingPair(build, journal))
     const selection = troubled && !isPlanned ? selectShells(build, kind) : undefined
     return selection ? [shellAdvice(build, selection)] : []
@@ -29,12 +32,21 @@ function shellAdvice(build: Build, selection: ShellSelection): Advice {
   const planned = derive(after).filter(({ output, figure }) => output === `${selection.kind}Planned` && figure)
   const ranked = planned.map(({ figure }) => figure!).sort((a, b) => a.value.value - b.value.value)
   const headlines: Headline[] = ranked.length > 0 ? [{ output: PLANNED[selection.kind], low: ranked[0]!, high: ranked.at(-1)! }] : []
-  const costs: Cost[] = selection.toBuy.length > 0
-    ? selection.toBuy.map(({ shell, halves }) => ({ code: 'buyHalves', name: shell.name, halves }))
-    : [{ code: 'fromShelf' }]
+  const costs: Cost[] =
+    selection.toBuy.length > 0
+      ? selection.toBuy.map(({ shell, halves }) => ({ code: 'buyHalves', name: shell.name, halves }))
+      : [{ code: 'fromShelf' }]
   return {
-    id: `shells.${selection.kind}`, headlines, costs, after,
-    change: { code: 'shells', kind: selection.kind, lands: selection.lands, pairs: selection.choices.map(({ journal, upper, lower }) => ({ number: journal.number, upper: upper.name, lower: lower.name })) },
+    id: `shells.${selection.kind}`,
+    headlines,
+    costs,
+    after,
+    change: {
+      code: 'shells',
+      kind: selection.kind,
+      lands: selection.lands,
+      pairs: selection.choices.map(({ journal, upper, lower }) => ({ number: journal.number, upper: upper.name, lower: lower.name })),
+    },
     verdict: worst(planned.flatMap(({ figure, limit }) => (limit ? [judge(figure!.value, limit, build.spec.methods.rule).verdict] : []))),
   }
 }

@@ -43,7 +43,12 @@ export function journalPlace({ subject }: Journal, end: (typeof JOURNAL_ENDS)[nu
   return { ...subject, spot: `${end}-${axis}` }
 }
 
-export function journalReading(build: Build, journal: Journal, end: (typeof JOURNAL_ENDS)[number], axis: (typeof JOURNAL_AXES)[number]): Figure | undefined {
+export function journalReading(
+  build: Build,
+  journal: Journal,
+  end: (typeof JOURNAL_ENDS)[number],
+  axis: (typeof JOURNAL_AXES)[number],
+): Figure | undefined {
   return readingAt(build, CHARACTERISTICS[journal.kind].journal, journalPlace(journal, end, axis))
 }
 
@@ -55,9 +60,19 @@ export function journalDiameter(build: Build, journal: Journal): Derived {
   })
   if (read.length === 0) {
     const { journal: characteristic } = CHARACTERISTICS[journal.kind]
-    return { missing: JOURNAL_AXES.map((axis) => ({ kind: 'reading', stationId: stationId(characteristic, journalPlace(journal, 'front', axis)) })) }
+    return {
+      missing: JOURNAL_AXES.map((axis) => ({
+        kind: 'reading',
+        stationId: stationId(characteristic, journalPlace(journal, 'front', axis)),
+      })),
+    }
   }
-  return { figure: resultOf(journalMean, read.map((one) => ({ ...one, weight: 1 / read.length }))) }
+  return {
+    figure: resultOf(
+      journalMean,
+      read.map((one) => ({ ...one, weight: 1 / read.length })),
+    ),
+  }
 }
 
 /** The micrometer that read a journal, on which the bore gauge was zeroed; the drawer's first where the journal was not read. */
@@ -70,7 +85,10 @@ function micrometerOf(build: Build, journal: Journal): Gauge | undefined {
 /** Where the build's method reads the clearance of a journal, or what it follows from. */
 export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: string; place: Place } {
   const { bearings } = build.spec.methods
-  return { characteristic: CHARACTERISTICS[kind][bearings], place: bearings === 'strip' ? { ...subject } : { ...subject, spot: 'vertical' } }
+  return {
+    characteristic: CHARACTERISTICS[kind][bearings],
+    place: bearings === 'strip' ? { ...subject } : { ...subject, spot: 'vertical' },
+  }
 }
 
 /** The reading the clearance of a journal rests on, whatever the method. */
@@ -90,6 +108,7 @@ export function clearanceOf(build: Build, journal: Journal): Derived {
   const missing: Missing[] = [{ kind: 'reading', stationId: stationId(characteristic, place) }]
   if (build.spec.methods.bearings !== 'separate') return figure ? { figure } : { missing }
   const diameter = journalDiameter(build, journal)
-  if (!figure || !('figure' in diameter)) return { missing: [...(figure ? [] : missing), ...('figure' in diameter ? [] : diameter.missing)] }
+  if (!figure || !('figure' in diameter))
+    return { missing: [...(figure ? [] : missing), ...('figure' in diameter ? [] : diameter.missing)] }
   return { figure: bearingClearance.of({ insideMm: figure, journalMm: diameter.figure }) }
 }

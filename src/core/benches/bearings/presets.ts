@@ -10,24 +10,51 @@ const ASSUMED = 'Preset: assumed'
 /** Race mains and rods by the usual windows, else a thousandth of the journal, near enough: 0.001 in per inch. */
 export const presets: Presets = ({ paper, duty, layout, units }) => ({
   ...(layout.mainBearings === 'plain' && {
-    ...(clearance('mainClearance', duty, paper.mainJournal?.value, { lower: inThou(2, units), upper: inThou(3, units), target: inThou(2.5, units), reason: 'Race mains, 0.0020 to 0.0030 in vertical.' })),
+    ...clearance('mainClearance', duty, paper.mainJournal?.value, {
+      lower: inThou(2, units),
+      upper: inThou(3, units),
+      target: inThou(2.5, units),
+      reason: 'Race mains, 0.0020 to 0.0030 in vertical.',
+    }),
     mainSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
   }),
   ...(layout.rodBearings === 'plain' && {
-    ...(clearance('rodClearance', duty, paper.rodJournal?.value, { lower: inThou(2, units), upper: inThou(2.8, units), target: inThou(2.4, units), reason: 'Race rods, 0.0020 to 0.0028 in vertical.' })),
+    ...clearance('rodClearance', duty, paper.rodJournal?.value, {
+      lower: inThou(2, units),
+      upper: inThou(2.8, units),
+      target: inThou(2.4, units),
+      reason: 'Race rods, 0.0020 to 0.0028 in vertical.',
+    }),
     rodSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
   }),
   ...((layout.mainBearings === 'plain' || layout.rodBearings === 'plain') && {
     journalRound: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
     journalTaper: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
   }),
-  ...(layout.mainBearings === 'plain' && { endFloat: { lower: inThou(3, units), upper: inThou(8, units), source: PRACTICE, reason: '0.003 to 0.008 in, bumped, mains at final torque.' } }),
-  runOut: { upper: inThou(1, units), source: ASSUMED, reason: 'At the middle main, a full turn of the dial; the crank grinder’s sheet outranks it.' },
+  ...(layout.mainBearings === 'plain' && {
+    endFloat: {
+      lower: inThou(3, units),
+      upper: inThou(8, units),
+      source: PRACTICE,
+      reason: '0.003 to 0.008 in, bumped, mains at final torque.',
+    },
+  }),
+  runOut: {
+    upper: inThou(1, units),
+    source: ASSUMED,
+    reason: 'At the middle main, a full turn of the dial; the crank grinder’s sheet outranks it.',
+  },
   // The windows are common practice for steel rods on plain big ends; a rolling big end is set by its maker.
   ...(layout.rodBearings === 'plain' && {
-    rodSide: sharedPins(layout).length > 0
-      ? { lower: inThou(10, units), upper: inThou(20, units), source: PRACTICE, reason: 'A pair of steel rods on one pin, 0.010 to 0.020 in.' }
-      : { lower: inThou(6, units), upper: inThou(12, units), source: PRACTICE, reason: 'A single rod on its pin, 0.006 to 0.012 in.' },
+    rodSide:
+      sharedPins(layout).length > 0
+        ? {
+            lower: inThou(10, units),
+            upper: inThou(20, units),
+            source: PRACTICE,
+            reason: 'A pair of steel rods on one pin, 0.010 to 0.020 in.',
+          }
+        : { lower: inThou(6, units), upper: inThou(12, units), source: PRACTICE, reason: 'A single rod on its pin, 0.006 to 0.012 in.' },
   }),
 })
 
@@ -36,7 +63,8 @@ function clearance(key: string, duty: Duty, journalMm: number | undefined, race:
   if (isRace(duty)) return { [key]: { ...race, source: PRACTICE } }
   if (journalMm === undefined) return {}
   const target = journalMm / 1000
-  const reason = `About a thousandth of the journal (0.001 in per inch).${isUnsaid(duty) ? ' The duty is not said: race mains and rods run looser.' : ''}`
+  const unsaid = isUnsaid(duty) ? ' The duty is not said: race mains and rods run looser.' : ''
+  const reason = `About a thousandth of the journal (0.001 in per inch).${unsaid}`
   return { [key]: { lower: round(target * 0.75), upper: round(target * 1.25), target: round(target), source: PRACTICE, reason } }
 }
 

@@ -7,7 +7,8 @@ import { isKnown } from '../finding'
 import { clearanceOf, clearanceReading, journalName, journalsOf, type Journal } from './journals'
 
 /**
- * Halves whose walls, coating and all, differ by more are never paired: an X half with an undersize one puts the parting line off the middle.
+ * Halves whose walls, coating and all, differ by more are never paired: an X half with an undersize one puts the parting line
+ * off the middle.
  * Half a thou (common practice), and a tenth of a micron for rounding.
  */
 const MOST_APART_MM = 0.5 * UNITS.thou.factor + 1e-4
@@ -27,7 +28,10 @@ export function pairThicknessMm(upper: Shell, lower: Shell): number {
 }
 
 /** The shells chosen for a journal, as long as both are still on the list. */
-export function chosenPair(build: Build, journal: Journal): { readonly pair: ShellPair; readonly upper: Shell; readonly lower: Shell } | undefined {
+export function chosenPair(
+  build: Build,
+  journal: Journal,
+): { readonly pair: ShellPair; readonly upper: Shell; readonly lower: Shell } | undefined {
   const pair = build.spec.choice.shells?.[journalName(journal)]
   const halves = pair && halvesOf(build, pair)
   return halves && { pair, ...halves }
@@ -85,27 +89,55 @@ export interface ShellSelection {
  */
 export function selectShells(build: Build, kind: Journal['kind']): ShellSelection | undefined {
   const limit = build.spec.limits[kind === 'main' ? 'mainClearance' : 'rodClearance']
-  const journals = journalsOf(build, kind).map((journal) => ({ journal, clearance: clearanceOf(build, journal), reading: clearanceReading(build, journal) }))
+  const journals = journalsOf(build, kind).map((journal) => ({
+    journal,
+    clearance: clearanceOf(build, journal),
+    reading: clearanceReading(build, journal),
+  }))
   const shells = build.spec.stock.shells.filter((shell) => shell.fits === kind)
-  if (!limit || shells.length === 0 || journals.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading)) return undefined
+  if (!limit || shells.length === 0 || journals.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading))
+    return undefined
   const targetMm = limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
-  const pairs = shells.flatMap((upper, first) => shells.slice(first).filter((lower) => mayPair(upper, lower)).map((lower) => ({ upper, lower })))
+  const pairs = shells.flatMap((upper, first) =>
+    shells
+      .slice(first)
+      .filter((lower) => mayPair(upper, lower))
+      .map((lower) => ({ upper, lower })),
+  )
   const rows = journals.map(({ journal, clearance, reading }) => {
     const before = (clearance as { figure: Figure }).figure
     return { journal, before, plannedOn: reading!.id, bareMm: before.value.value + measuredWithMm(build, journal) }
   })
-  const all = rows.map(({ bareMm }) => pairs.map(({ upper, lower }) => ({ value: bareMm - pairThicknessMm(upper, lower), uses: [shells.indexOf(upper), shells.indexOf(lower)] })))
+  const all = rows.map(({ bareMm }) =>
+    pairs.map(({ upper, lower }) => ({
+      value: bareMm - pairThicknessMm(upper, lower),
+      uses: [shells.indexOf(upper), shells.indexOf(lower)],
+    })),
+  )
   const stock = shells.map((shell) => shell.halves)
   const landing = all.map((options) => options.map((option, pair) => ({ ...option, pair })).filter(({ value }) => inside(value, limit)))
   const canLand = landing.every((options) => options.length > 0)
   const pairsOf = (picked: readonly number[] | undefined) => picked?.map((option, row) => landing[row]![option]!.pair)
-  const picked = (canLand ? pairsOf(selectEvenly(landing, targetMm, stock, 'shelf')) ?? pairsOf(selectEvenly(landing, targetMm, stock, 'buy')) : undefined)
-    ?? selectEvenly(all, targetMm, stock, 'shelf') ?? selectEvenly(all, targetMm, stock, 'buy')
+  const picked =
+    (canLand
+      ? (pairsOf(selectEvenly(landing, targetMm, stock, 'shelf')) ?? pairsOf(selectEvenly(landing, targetMm, stock, 'buy')))
+      : undefined) ??
+    selectEvenly(all, targetMm, stock, 'shelf') ??
+    selectEvenly(all, targetMm, stock, 'buy')
   if (!picked) return undefined
-  const choices = rows.map(({ journal, before, plannedOn }, row): ShellChoice => ({ journal, before, plannedOn, ...pairs[picked[row]!]!, clearanceMm: all[row]![picked[row]!]!.value }))
+  const choices = rows.map(({ journal, before, plannedOn }, row): ShellChoice => ({
+    journal,
+    before,
+    plannedOn,
+    ...pairs[picked[row]!]!,
+    clearanceMm: all[row]![picked[row]!]!.value,
+  }))
   const used = shells.map((shell) => choices.reduce((sum, { upper, lower }) => sum + Number(upper === shell) + Number(lower === shell), 0))
   return {
-    kind, choices, targetMm, lands: choices.every(({ clearanceMm }) => inside(clearanceMm, limit)),
+    kind,
+    choices,
+    targetMm,
+    lands: choices.every(({ clearanceMm }) => inside(clearanceMm, limit)),
     toBuy: shells.flatMap((shell, index) => (used[index]! > shell.halves ? [{ shell, halves: used[index]! - shell.halves }] : [])),
   }
 }
@@ -119,10 +151,12 @@ const WALL_TOLERANCE_MM = 0.002
 
 /** The plan of a selection as the build keeps it: by journal, on the reading it was made on, over what stood there. */
 export function plannedShells(build: Build, selection: ShellSelection): Record<string, ShellPair> {
-  return Object.fromEntries(selection.choices.map(({ journal, upper, lower, plannedOn }) => {
-    const instead = standingPair(build, journal)
-    return [journalName(journal), { upper: upper.id, lower: lower.id, plannedOn, ...(instead && { instead }) }]
-  }))
+  return Object.fromEntries(
+    selection.choices.map(({ journal, upper, lower, plannedOn }) => {
+      const instead = standingPair(build, journal)
+      return [journalName(journal), { upper: upper.id, lower: lower.id, plannedOn, ...(instead && { instead }) }]
+    }),
+  )
 }
 
 /** The change of a planned pair against what was measured with, with the uncertainty of four walls. */
@@ -131,7 +165,15 @@ export function thickerBy(build: Build, journal: Journal): Figure | undefined {
   if (!pending) return undefined
   const owner = `stock:${pending.upper.id}`
   return {
-    value: { value: pairThicknessMm(pending.upper, pending.lower) - measuredWithMm(build, journal), components: [{ source: `shells:${journalName(journal)}`, owner, u: limitsU(WALL_TOLERANCE_MM) * 2, dof: Infinity }] },
-    origin: { from: 'stock', id: pending.upper.id, name: `upper ${pending.upper.name}, lower ${pending.lower.name}`, source: pending.upper.source },
+    value: {
+      value: pairThicknessMm(pending.upper, pending.lower) - measuredWithMm(build, journal),
+      components: [{ source: `shells:${journalName(journal)}`, owner, u: limitsU(WALL_TOLERANCE_MM) * 2, dof: Infinity }],
+    },
+    origin: {
+      from: 'stock',
+      id: pending.upper.id,
+      name: `upper ${pending.upper.name}, lower ${pending.lower.name}`,
+      source: pending.upper.source,
+    },
   }
 }

@@ -17,8 +17,12 @@ export function stations(build: Build): readonly Station[] {
   return [
     ...mains.flatMap((journal) => journalStations(build, journal)),
     ...mains.flatMap((journal) => clearanceStations(build, journal)),
-    ...mains.map(({ number }) => station('spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 })),
-    ...(build.spec.layout.mainBearings === 'plain' ? [station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 })] : []),
+    ...mains.map(({ number }) =>
+      station('spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 }),
+    ),
+    ...(build.spec.layout.mainBearings === 'plain'
+      ? [station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 })]
+      : []),
     station('runOut', {}, 'Run-out at the middle main', 'Run-out', { low: 0, high: 0.3 }),
     ...rods.flatMap((journal) => journalStations(build, journal)),
     ...rods.flatMap((journal) => clearanceStations(build, journal)),
@@ -31,10 +35,18 @@ const name = ({ kind, number }: Journal) => (kind === 'main' ? `Main ${number}` 
 function journalStations(build: Build, journal: Journal): Station[] {
   const nominalMm = build.spec.paper[journal.kind === 'main' ? 'mainJournal' : 'rodJournal']?.value
   const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1.1, high: nominalMm + 0.3 }
-  return JOURNAL_ENDS.flatMap((end) => JOURNAL_AXES.map((axis) => station(
-    journal.kind === 'main' ? 'mainJournal' : 'rodJournal', journalPlace(journal, end, axis), `${name(journal)}${journal.kind === 'main' ? ', journal' : ''}, ${end} end, ${axis}`,
-    `${end[0]!.toUpperCase()}${end.slice(1)}, ${axis}`, expected, nominalMm,
-  )))
+  return JOURNAL_ENDS.flatMap((end) =>
+    JOURNAL_AXES.map((axis) =>
+      station(
+        journal.kind === 'main' ? 'mainJournal' : 'rodJournal',
+        journalPlace(journal, end, axis),
+        `${name(journal)}${journal.kind === 'main' ? ', journal' : ''}, ${end} end, ${axis}`,
+        `${end[0]!.toUpperCase()}${end.slice(1)}, ${axis}`,
+        expected,
+        nominalMm,
+      ),
+    ),
+  )
 }
 
 function clearanceStations(build: Build, journal: Journal): Station[] {
@@ -42,12 +54,31 @@ function clearanceStations(build: Build, journal: Journal): Station[] {
   const of = characteristic as BearingCharacteristic
   const clearance = { low: 0, high: WIDEST_CLEARANCE_MM }
   switch (build.spec.methods.bearings) {
-    case 'strip': return [station(of, { ...journal.subject }, `${name(journal)}, strip width`, 'Strip', clearance)]
-    case 'direct': return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, clearance on the dial, ${DIRECTION_WORDS[spot]}`, DIRECTION_ROWS[spot], clearance))
+    case 'strip':
+      return [station(of, { ...journal.subject }, `${name(journal)}, strip width`, 'Strip', clearance)]
+    case 'direct':
+      return SHELL_DIRECTIONS.map((spot) =>
+        station(
+          of,
+          { ...journal.subject, spot },
+          `${name(journal)}, clearance on the dial, ${DIRECTION_WORDS[spot]}`,
+          DIRECTION_ROWS[spot],
+          clearance,
+        ),
+      )
     case 'separate': {
       const nominalMm = build.spec.paper[journal.kind === 'main' ? 'mainJournal' : 'rodJournal']?.value
       const expected = nominalMm === undefined ? { low: 15, high: 150 } : { low: nominalMm - 1, high: nominalMm + 0.4 }
-      return SHELL_DIRECTIONS.map((spot) => station(of, { ...journal.subject, spot }, `${name(journal)}, inside the shells, ${DIRECTION_WORDS[spot]}`, DIRECTION_ROWS[spot], expected, nominalMm))
+      return SHELL_DIRECTIONS.map((spot) =>
+        station(
+          of,
+          { ...journal.subject, spot },
+          `${name(journal)}, inside the shells, ${DIRECTION_WORDS[spot]}`,
+          DIRECTION_ROWS[spot],
+          expected,
+          nominalMm,
+        ),
+      )
     }
   }
 }
@@ -70,9 +101,31 @@ function rodSide(cylinder: number, label: string): Station {
 
 /** Marks stand on the crank: mains at their bearing, pins in their cylinder; each kind of reading beside the other. */
 const DRAWN: Readonly<Partial<Record<BearingCharacteristic, { x: number; y: number }>>> = {
-  mainJournal: { x: 0, y: 0.3 }, spin: { x: 0, y: 0.62 }, mainClearance: { x: 0, y: 0 }, mainInside: { x: 0, y: 0 }, mainStrip: { x: 0, y: 0 }, rodJournal: { x: -0.3, y: 0 }, rodSide: { x: 0, y: -0.45 },
+  mainJournal: { x: 0, y: 0.3 },
+  spin: { x: 0, y: 0.62 },
+  mainClearance: { x: 0, y: 0 },
+  mainInside: { x: 0, y: 0 },
+  mainStrip: { x: 0, y: 0 },
+  rodJournal: { x: -0.3, y: 0 },
+  rodSide: { x: 0, y: -0.45 },
 }
 
-function station(characteristic: BearingCharacteristic, place: Place, label: string, row: string, expected: Station['expected'], nominal?: number): Station {
-  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }), drawnAt: DRAWN[characteristic] ?? { x: 0.2, y: 0 } }
+function station(
+  characteristic: BearingCharacteristic,
+  place: Place,
+  label: string,
+  row: string,
+  expected: Station['expected'],
+  nominal?: number,
+): Station {
+  return {
+    id: stationId(characteristic, place),
+    characteristic,
+    place,
+    label,
+    row,
+    expected,
+    ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }),
+    drawnAt: DRAWN[characteristic] ?? { x: 0.2, y: 0 },
+  }
 }

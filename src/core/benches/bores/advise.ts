@@ -12,7 +12,9 @@ import { matchPistons, type PistonMatch } from './match'
 /** Swap the pistons about when that helps; hone what no swap brings into its limits; look again at what stands alone. */
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const match = matchPistons(build)
-  const troubled = findings.some(({ output, conformity }) => output.startsWith('clearance') && conformity !== undefined && conformity.verdict !== 'within')
+  const troubled = findings.some(
+    ({ output, conformity }) => output.startsWith('clearance') && conformity !== undefined && conformity.verdict !== 'within',
+  )
   if (!match || !troubled) return []
   const swaps = match.after.some((mark, index) => mark !== match.before[index])
   return [...(swaps ? [swapAdvice(build, match)] : []), ...honeAdvice(build, match)]
@@ -21,8 +23,12 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
 function swapAdvice(build: Build, match: PistonMatch): Advice {
   const after = withPistons(build, match.after)
   return {
-    id: 'swapPistons', change: { code: 'swapPistons', pistonInBore: match.after }, headlines: headlinesOf(after), verdict: verdictOf(after),
-    costs: [...movingCosts(build, match.before, match.after), { code: 'noParts' }], after,
+    id: 'swapPistons',
+    change: { code: 'swapPistons', pistonInBore: match.after },
+    headlines: headlinesOf(after),
+    verdict: verdictOf(after),
+    costs: [...movingCosts(build, match.before, match.after), { code: 'noParts' }],
+    after,
   }
 }
 
@@ -33,11 +39,15 @@ function honeAdvice(build: Build, match: PistonMatch): Advice[] {
   const tight = match.clearanceMm(match.after).flatMap((mm, index) => (mm < lower ? [[index + 1, match.targetMm - mm] as const] : []))
   if (tight.length === 0) return []
   const honedMm = new Map(tight)
-  return [{
-    id: 'hone', change: { code: 'hone', byCylinder: honedMm }, headlines: [],
-    costs: [{ code: 'honing', cylinders: tight.length }, ...movingCosts(build, match.before, match.after)],
-    after: withWork(match.after.join() === match.before.join() ? build : withPistons(build, match.after), { honedMm }),
-  }]
+  return [
+    {
+      id: 'hone',
+      change: { code: 'hone', byCylinder: honedMm },
+      headlines: [],
+      costs: [{ code: 'honing', cylinders: tight.length }, ...movingCosts(build, match.before, match.after)],
+      after: withWork(match.after.join() === match.before.join() ? build : withPistons(build, match.after), { honedMm }),
+    },
+  ]
 }
 
 function headlinesOf(build: Build): Headline[] {
@@ -52,8 +62,10 @@ function headlinesOf(build: Build): Headline[] {
 
 function verdictOf(build: Build): ReturnType<typeof worst> {
   const { limits, methods } = build.spec
-  return worst(headlinesOf(build).flatMap(({ output, low, high }) => {
-    const limit = limits[output]
-    return limit ? [low, high].map((figure) => judge(figure.value, limit, methods.rule).verdict) : []
-  }))
+  return worst(
+    headlinesOf(build).flatMap(({ output, low, high }) => {
+      const limit = limits[output]
+      return limit ? [low, high].map((figure) => judge(figure.value, limit, methods.rule).verdict) : []
+    }),
+  )
 }

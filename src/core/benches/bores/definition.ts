@@ -36,7 +36,10 @@ export const definition = {
 
   checks: {
     cracks: { label: 'Block looked over for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },
-    threadsChased: { label: 'Threads chased and blown out', why: 'Fluid left under a bolt in a blind hole can crack the casting when the bolt is driven down. Eyes protected when blowing out.' },
+    threadsChased: {
+      label: 'Threads chased and blown out',
+      why: 'Fluid left under a bolt in a blind hole can crack the casting when the bolt is driven down. Eyes protected when blowing out.',
+    },
     galleryPlugs: { label: 'Gallery plugs out, galleries brushed, plugs back', why: 'Honing grit sits behind them.' },
     deckFlat: { label: 'Deck flat', why: 'Usual: 0.05 to 0.08 mm overall (0.002–0.003 in), 0.025 mm in any 75 (0.001 in 3).' },
     boresClean: { label: 'Bores wiped until the cloth stays clean, then oiled', why: 'Bare iron rusts in minutes.' },

@@ -46,14 +46,24 @@ export function clearanceOf(build: Build, cylinder: number): Derived {
     return { missing: [...(isKnown(bore) ? [] : bore.missing), ...wantsSkirt] }
   }
   const remarks: Remark[] = mark === cylinder ? [] : [{ code: 'pistonMarked', mark }]
-  return { figure: pistonClearance.of({ boreMm: bore.figure, skirtMm: skirt }), isPartial: bore.isPartial, remarks: [...remarks, ...(bore.remarks ?? [])] }
+  return {
+    figure: pistonClearance.of({ boreMm: bore.figure, skirtMm: skirt }),
+    isPartial: bore.isPartial,
+    remarks: [...remarks, ...(bore.remarks ?? [])],
+  }
 }
 
 /** The smallest diameter read, once at least one depth was read on both axes. */
 export function smallestBore(build: Build, cylinder: number): Derived {
   const read = boreReadings(build, cylinder)
   if (!isKnown(measuredBore(build, cylinder))) return { missing: missingBore(cylinder, 'middle') }
-  return { figure: smallestOf('Smallest bore', read.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure }))), ...incompleteBore(read.length) }
+  return {
+    figure: smallestOf(
+      'Smallest bore',
+      read.map(({ depth, axis, figure }) => ({ label: `${depth}, ${axis}`, figure })),
+    ),
+    ...incompleteBore(read.length),
+  }
 }
 
 /** How far the bore as measured stands from the one on paper: a wrong oversize, or a sheet of another engine. */
@@ -61,13 +71,20 @@ function offPaper(build: Build, cylinder: number): Derived {
   const measured = measuredBore(build, cylinder)
   const paper = paperAt(build, 'bore')
   if (!isKnown(measured) || !paper) return isKnown(measured) ? { missing: [{ kind: 'paper', key: 'bore' }] } : measured
-  return { figure: resultOf(boreOffPaper, [{ label: 'Measured', weight: 1, figure: measured.figure }, { label: 'Paper', weight: -1, figure: paper }]) }
+  return {
+    figure: resultOf(boreOffPaper, [
+      { label: 'Measured', weight: 1, figure: measured.figure },
+      { label: 'Paper', weight: -1, figure: paper },
+    ]),
+  }
 }
 
 function outOfRoundOf(build: Build, cylinder: number): Derived {
   const depths = BORE_DEPTHS.flatMap((depth) => {
     const [thrustMm, pinMm] = BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis))
-    return thrustMm && pinMm ? [apart(outOfRound, { label: `${depth}, thrust`, figure: thrustMm }, { label: `${depth}, pin`, figure: pinMm })] : []
+    return thrustMm && pinMm
+      ? [apart(outOfRound, { label: `${depth}, thrust`, figure: thrustMm }, { label: `${depth}, pin`, figure: pinMm })]
+      : []
   })
   return worstOf(cylinder, depths, [], BORE_DEPTHS.length)
 }
@@ -84,7 +101,9 @@ function worstOf(cylinder: number, figures: readonly Figure[], remarks: readonly
   const worst = largestOf(figures)
   const isPartial = figures.length < wanted
   const incomplete: Remark[] = isPartial ? [{ code: 'incomplete', used: figures.length, wanted }] : []
-  return worst ? { figure: worst, isPartial, remarks: [...remarks, ...incomplete] } : { missing: [...missingBore(cylinder, 'top'), ...missingBore(cylinder, 'bottom')] }
+  return worst
+    ? { figure: worst, isPartial, remarks: [...remarks, ...incomplete] }
+    : { missing: [...missingBore(cylinder, 'top'), ...missingBore(cylinder, 'bottom')] }
 }
 
 /** What the top ring, as a gauge of its own, says of the taper: it feels the mean of all directions. */
@@ -93,7 +112,13 @@ function ringRemark(build: Build, cylinder: number): Remark[] {
   const ends = (['top', 'bottom'] as const).map((depth) => BORE_AXES.map((axis) => boreReading(build, cylinder, depth, axis)))
   if (!ring || !isKnown(ring) || ends.flat().some((figure) => figure === undefined)) return []
   const [top, bottom] = ends as Figure[][]
-  const text = { id: 'meanTaper', title: 'Taper by bore gauge, mean of both axes', kind: 'length', expression: 'mean at the top − mean at the bottom', source: 'definition' } as const
+  const text = {
+    id: 'meanTaper',
+    title: 'Taper by bore gauge, mean of both axes',
+    kind: 'length',
+    expression: 'mean at the top − mean at the bottom',
+    source: 'definition',
+  } as const
   const gauge = resultOf(text, [
     ...top!.map((figure, index) => ({ label: `Top, ${BORE_AXES[index]}`, weight: 0.5, figure })),
     ...bottom!.map((figure, index) => ({ label: `Bottom, ${BORE_AXES[index]}`, weight: -0.5, figure })),

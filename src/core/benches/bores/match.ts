@@ -22,7 +22,10 @@ export interface PistonMatch {
 export function matchPistons(build: Build): PistonMatch | undefined {
   const numbers = cylinderNumbers(build.spec.layout)
   const targetMm = clearanceTarget(build)
-  const bores = numbers.flatMap((cylinder) => { const bore = smallestBore(build, cylinder); return isKnown(bore) ? [bore.figure.value.value] : [] })
+  const bores = numbers.flatMap((cylinder) => {
+    const bore = smallestBore(build, cylinder)
+    return isKnown(bore) ? [bore.figure.value.value] : []
+  })
   const skirts = numbers.flatMap((cylinder) => readingAt(build, 'skirt', { cylinder })?.value.value ?? [])
   if (targetMm === undefined || bores.length < numbers.length || skirts.length < numbers.length) return undefined
   const clearances = bores.map((bore) => skirts.map((skirt) => bore - skirt))

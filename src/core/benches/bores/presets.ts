@@ -11,9 +11,9 @@ const FOUR_INCH_MM = 4 * UNITS.in.factor
 
 /** Piston to wall in thou, per four inches of bore (common practice), by the alloy the piston grows with. */
 const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: number; readonly upper: number; readonly words: string }>> = {
-  forged4032: { lower: 2.5, upper: 3.5, words: 'forged 4032' },
-  forged2618: { lower: 3.5, upper: 5, words: 'forged 2618' },
-  castHypereutectic: { lower: 1, upper: 2, words: 'cast' },
+  forged4032: { lower: 2.5, upper: 3.5, words: 'Forged 4032' },
+  forged2618: { lower: 3.5, upper: 5, words: 'Forged 2618' },
+  castHypereutectic: { lower: 1, upper: 2, words: 'Cast' },
 }
 
 export const presets: Presets = ({ paper, duty, materials, units, stock, choice }) => {
@@ -22,11 +22,26 @@ export const presets: Presets = ({ paper, duty, materials, units, stock, choice 
   const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
   return {
     ...(clearance && { clearance }),
-    clearanceSpread: { upper: inThou(0.5, units), source: 'Preset: assumed', reason: 'All alike before any one perfect; a match or a hone brings them together.' },
+    clearanceSpread: {
+      upper: inThou(0.5, units),
+      source: 'Preset: assumed',
+      reason: 'All alike before any one perfect; a match or a hone brings them together.',
+    },
     outOfRound: { upper: roundness, source: PRACTICE, reason: `Rings seal a round bore.${known}` },
     taper: { upper: roundness, source: PRACTICE, reason: `A ring that breathes up and down a taper wears and flutters.${known}` },
-    boreOffPaper: { lower: -0.1, upper: 0.1, source: 'Preset: assumed', reason: 'Further off, the sheet or the oversize is not this engine’s.' },
-    ...(wantsFineDeck(stock, choice) && { deckFinish: { upper: 0.5, source: PRACTICE, reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.' } }),
+    boreOffPaper: {
+      lower: -0.1,
+      upper: 0.1,
+      source: 'Preset: assumed',
+      reason: 'Further off, the sheet or the oversize is not this engine’s.',
+    },
+    ...(wantsFineDeck(stock, choice) && {
+      deckFinish: {
+        upper: 0.5,
+        source: PRACTICE,
+        reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.',
+      },
+    }),
   }
 }
 
@@ -41,8 +56,11 @@ function clearancePreset(boreMm: number | undefined, alloy: Materials['piston'],
   const scale = (MM_PER_THOU * boreMm) / FOUR_INCH_MM
   const target = (loose ? upper : (lower + upper) / 2) * scale
   return {
-    lower: round(lower * scale), upper: round((loose ? upper * 1.15 : upper) * scale), target: round(target), source: PRACTICE,
-    reason: `${words[0]!.toUpperCase()}${words.slice(1)}, for this bore${loose ? '; boost or long full throttle to the loose end' : ''}. The piston maker’s card outranks it.`,
+    lower: round(lower * scale),
+    upper: round((loose ? upper * 1.15 : upper) * scale),
+    target: round(target),
+    source: PRACTICE,
+    reason: `${words}, for this bore${loose ? '; boost or long full throttle to the loose end' : ''}. The piston maker’s card outranks it.`,
   }
 }
 

@@ -14,10 +14,15 @@ function skirtStations(build: Build): Station[] {
   return cylinderNumbers(build.spec.layout).map((cylinder) => {
     const place = { cylinder }
     return {
-      id: stationId('skirt', place), characteristic: 'skirt', place, label: `Piston marked ${cylinder}, skirt at the gauge point`, row: 'Skirt',
+      id: stationId('skirt', place),
+      characteristic: 'skirt',
+      place,
+      label: `Piston marked ${cylinder}, skirt at the gauge point`,
+      row: 'Skirt',
       // From barely free in its bore to four thousandths of it loose: anything else is a slip or the wrong piston.
       expected: boreMm === undefined ? { low: 20, high: 250 } : { low: boreMm * 0.996, high: boreMm * 1.0005 },
-      ...(boreMm !== undefined && { nominal: boreMm, usual: { centre: boreMm * 0.9988, stray: boreMm * 0.0012 } }), drawnAt: { x: 0, y: 0.5 },
+      ...(boreMm !== undefined && { nominal: boreMm, usual: { centre: boreMm * 0.9988, stray: boreMm * 0.0012 } }),
+      drawnAt: { x: 0, y: 0.5 },
     }
   })
 }
@@ -27,8 +32,13 @@ function deckFinishStations(build: Build): Station[] {
   return banks.map((bank) => {
     const place = banks.length === 2 ? { bank } : {}
     return {
-      id: stationId('deckFinish', place), characteristic: 'deckFinish', place, label: banks.length === 2 ? `Deck face, ${bank} bank, finish` : 'Deck face, finish', row: 'Deck finish',
-      expected: { low: 0.05, high: 6 }, drawnAt: { x: 0, y: 0 },
+      id: stationId('deckFinish', place),
+      characteristic: 'deckFinish',
+      place,
+      label: banks.length === 2 ? `Deck face, ${bank} bank, finish` : 'Deck face, finish',
+      row: 'Deck finish',
+      expected: { low: 0.05, high: 6 },
+      drawnAt: { x: 0, y: 0 },
     }
   })
 }

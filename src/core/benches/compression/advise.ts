@@ -22,10 +22,14 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
 function lookAgain(findings: readonly Finding[]): Advice[] {
   return findings.flatMap((finding) => {
     if (finding.cylinder === undefined || !finding.remarks.some((remark) => remark.code === 'oddOneOut')) return []
-    return [{
-      id: `look.${finding.id}`, change: { code: 'lookAgain', cylinder: finding.cylinder, output: finding.output },
-      headlines: [], costs: [{ code: 'noParts' }],
-    }]
+    return [
+      {
+        id: `look.${finding.id}`,
+        change: { code: 'lookAgain', cylinder: finding.cylinder, output: finding.output },
+        headlines: [],
+        costs: [{ code: 'noParts' }],
+      },
+    ]
   })
 }
 
@@ -35,20 +39,31 @@ function openChambers(build: Build, states: readonly CylinderState[]): Advice[] 
   const most = Math.max(...opened.values())
   const after = withKnobs(build, { openedCm3: opened })
   const outcome = outcomeOf(after)
-  return [{
-    id: 'openChambers', change: { code: 'openChambers', byCylinder: opened }, headlines: headlines(outcome), verdict: outcome.verdict, after,
-    costs: [{ code: 'grinding', cylinders: opened.size, cm3: most }, { code: 'noParts' }],
-  }]
+  return [
+    {
+      id: 'openChambers',
+      change: { code: 'openChambers', byCylinder: opened },
+      headlines: headlines(outcome),
+      verdict: outcome.verdict,
+      after,
+      costs: [{ code: 'grinding', cylinders: opened.size, cm3: most }, { code: 'noParts' }],
+    },
+  ]
 }
 
 function otherGaskets(build: Build): Advice[] {
   const fitted = build.spec.stock.gaskets.find((gasket) => gasket.id === build.spec.choice.gasket)
-  return gasketRack(build).filter((row) => !row.fitted).slice(0, GASKETS_SHOWN).map((row): Advice => ({
-    id: `gasket.${row.gasket.id}`,
-    change: { code: 'setup', gasket: row.gasket, deckCutMm: 0, headCutMm: 0, equalise: false },
-    headlines: headlines(row.outcome), verdict: row.outcome.verdict, after: row.after,
-    costs: [...valvesCloser(fitted ? fitted.thicknessMm - row.gasket.thicknessMm : 0), { code: 'spreadStays' }],
-  }))
+  return gasketRack(build)
+    .filter((row) => !row.fitted)
+    .slice(0, GASKETS_SHOWN)
+    .map((row): Advice => ({
+      id: `gasket.${row.gasket.id}`,
+      change: { code: 'setup', gasket: row.gasket, deckCutMm: 0, headCutMm: 0, equalise: false },
+      headlines: headlines(row.outcome),
+      verdict: row.outcome.verdict,
+      after: row.after,
+      costs: [...valvesCloser(fitted ? fitted.thicknessMm - row.gasket.thicknessMm : 0), { code: 'spreadStays' }],
+    }))
 }
 
 /** A plan of the planner in the shape of any other advice. */
@@ -58,12 +73,15 @@ export function planAdvice(build: Build, plan: Plan): Advice {
   const thinner = fitted ? fitted.thicknessMm - setup.gasket.thicknessMm : 0
   const costs: Cost[] = [
     ...(plan.metalMm > 0 ? [{ code: 'metal', mm: plan.metalMm } as const] : []),
-    ...(setup.piston ? [{ code: 'newPistons' }, { code: 'checkPockets' }] as const : []),
+    ...(setup.piston ? ([{ code: 'newPistons' }, { code: 'checkPockets' }] as const) : []),
     ...valvesCloser(plan.metalMm + thinner),
   ]
   return {
     id: `plan.${setup.gasket.id}.${setup.piston?.id ?? ''}.${setup.deckCutMm.toFixed(2)}.${setup.headCutMm.toFixed(2)}.${setup.equalise}`,
-    change: { code: 'setup', ...setup }, headlines: headlines(plan.outcome), verdict: plan.outcome.verdict, costs,
+    change: { code: 'setup', ...setup },
+    headlines: headlines(plan.outcome),
+    verdict: plan.outcome.verdict,
+    costs,
     after: withKnobs(build, { ...setup, openedCm3: opened }),
   }
 }

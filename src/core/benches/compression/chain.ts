@@ -1,7 +1,15 @@
 import { cylinderVolumeCm3, sweptLengthMm } from '../../engine'
 import { leftOut, type Figure } from '../../metrology'
 import {
-  clearanceVolume, compressionRatio, creviceVolume, deckVolume, effectiveSweptVolume, gasketVolume, quench, sweptLength, sweptVolume,
+  clearanceVolume,
+  compressionRatio,
+  creviceVolume,
+  deckVolume,
+  effectiveSweptVolume,
+  gasketVolume,
+  quench,
+  sweptLength,
+  sweptVolume,
 } from './formulas'
 
 /** Everything one cylinder's ratio rests on, wherever it came from: readings, paper or a quick sum. */
@@ -34,7 +42,8 @@ export interface RatioFigures {
 export function ratioChain(inputs: RatioInputs): RatioFigures {
   const { bore, deck, gasketThickness } = inputs
   const swept = sweptVolume.of({ boreMm: bore, travelMm: travel(inputs) })
-  const crevice = inputs.crevice && creviceVolume.of({ boreMm: bore, crownMm: inputs.crevice.crown, landHeightMm: inputs.crevice.landHeight })
+  const crevice =
+    inputs.crevice && creviceVolume.of({ boreMm: bore, crownMm: inputs.crevice.crown, landHeightMm: inputs.crevice.landHeight })
   const clearance = clearanceVolume.of({
     chamberCm3: inputs.chamber,
     gasketCm3: gasketVolume.of({ gasketBoreMm: inputs.gasketBore, gasketThicknessMm: gasketThickness }),
@@ -43,7 +52,9 @@ export function ratioChain(inputs: RatioInputs): RatioFigures {
     creviceCm3: crevice ?? leftOut(),
   })
   return {
-    swept, clearance, crevice,
+    swept,
+    clearance,
+    crevice,
     ratio: compressionRatio.of({ sweptCm3: swept, clearanceCm3: clearance }),
     quench: quench.of({ deckMm: deck, gasketThicknessMm: gasketThickness }),
     effectiveRatio: effectiveRatio(inputs, clearance),
@@ -59,7 +70,10 @@ function travel({ stroke, rod, pinOffset }: RatioInputs): Figure {
 function effectiveRatio(inputs: RatioInputs, clearance: Figure): Figure | undefined {
   if (!inputs.rod || !inputs.intakeClosing) return undefined
   const swept = effectiveSweptVolume.of({
-    boreMm: inputs.bore, strokeMm: inputs.stroke, rodMm: inputs.rod, pinOffsetMm: inputs.pinOffset ?? leftOut(),
+    boreMm: inputs.bore,
+    strokeMm: inputs.stroke,
+    rodMm: inputs.rod,
+    pinOffsetMm: inputs.pinOffset ?? leftOut(),
     closingDeg: inputs.intakeClosing,
   })
   return compressionRatio.of({ sweptCm3: swept, clearanceCm3: clearance })
@@ -105,7 +119,11 @@ export function bareRatio(numbers: RatioNumbers): number {
   const { boreMm, strokeMm } = numbers
   const travelMm = numbers.pinOffsetMm === 0 ? strokeMm : sweptLengthMm(numbers)
   const creviceCm3 = cylinderVolumeCm3(boreMm, numbers.landHeightMm) - cylinderVolumeCm3(numbers.crownMm, numbers.landHeightMm)
-  const clearanceCm3 = numbers.chamberCm3 + cylinderVolumeCm3(numbers.gasketBoreMm, numbers.gasketThicknessMm)
-    + cylinderVolumeCm3(boreMm, numbers.deckMm) + numbers.pistonCm3 + creviceCm3
+  const clearanceCm3 =
+    numbers.chamberCm3 +
+    cylinderVolumeCm3(numbers.gasketBoreMm, numbers.gasketThicknessMm) +
+    cylinderVolumeCm3(boreMm, numbers.deckMm) +
+    numbers.pistonCm3 +
+    creviceCm3
   return (cylinderVolumeCm3(boreMm, travelMm) + clearanceCm3) / clearanceCm3
 }

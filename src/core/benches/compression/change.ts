@@ -35,7 +35,8 @@ export function headlines({ ratios, ratioSpread, quenchLeast }: Outcome): Headli
   const single = (output: string, figure: Figure | undefined): Headline[] => (figure ? [{ output, low: figure, high: figure }] : [])
   return [
     ...(ranked.length > 0 ? [{ output: 'compressionRatio', low: ranked[0]!, high: ranked.at(-1)! }] : []),
-    ...single('ratioSpread', ratioSpread), ...single('quench', quenchLeast),
+    ...single('ratioSpread', ratioSpread),
+    ...single('quench', quenchLeast),
   ]
 }
 
@@ -52,7 +53,9 @@ export function withKnobs(build: Build, { gasket, piston, deckCutMm, headCutMm, 
   const heightMm = compressionHeightMm(build)
   if (piston && heightMm === undefined) throw new Error('withKnobs: the compression height of the measured pistons is not known')
   const worked = withWork(build, {
-    ...(deckCutMm && { deckCutMm }), ...(headCutMm && { headCutMm }), ...(openedCm3 && { openedCm3 }),
+    ...(deckCutMm && { deckCutMm }),
+    ...(headCutMm && { headCutMm }),
+    ...(openedCm3 && { openedCm3 }),
     ...(piston && { piston: { option: piston, tallerMm: piston.compressionHeightMm - heightMm! } }),
   })
   return gasket && gasket.id !== build.spec.choice.gasket ? withGasket(worked, gasket.id) : worked
@@ -62,17 +65,25 @@ export function withKnobs(build: Build, { gasket, piston, deckCutMm, headCutMm, 
 export function withGasket(build: Build, gasketId: string): Build {
   const { choice } = build.spec
   const last = build.entries.at(-1)?.id
-  return withSpec(build, { ...build.spec, choice: { ...choice, gasket: gasketId, ...(last && { chosenAfter: { ...choice.chosenAfter, gasket: last } }) } })
+  return withSpec(build, {
+    ...build.spec,
+    choice: { ...choice, gasket: gasketId, ...(last && { chosenAfter: { ...choice.chosenAfter, gasket: last } }) },
+  })
 }
 
 /** What this bench finds of a build: every ratio, the spread, the least quench, and the worst verdict over all it judges. */
 export function outcomeOf(build: Build): Outcome {
   const findings = deriveFrom(build, cylinderStates(build))
-  const figuresOf = (output: string) => findings.flatMap((finding) => (finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, figure: finding.figure }] : []))
+  const figuresOf = (output: string) =>
+    findings.flatMap((finding) =>
+      finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, figure: finding.figure }] : [],
+    )
   return {
     ratios: figuresOf('compressionRatio'),
     ratioSpread: figuresOf('ratioSpread')[0]?.figure,
-    quenchLeast: figuresOf('quench').map(({ figure }) => figure).sort((a, b) => a.value.value - b.value.value)[0],
+    quenchLeast: figuresOf('quench')
+      .map(({ figure }) => figure)
+      .sort((a, b) => a.value.value - b.value.value)[0],
     verdict: worst(findings.flatMap(({ conformity }) => conformity?.verdict ?? [])),
     out: findings.filter(isOut).length,
   }
@@ -89,8 +100,10 @@ function isOut({ conformity }: Finding): boolean {
 export function equalisingCm3(states: readonly CylinderState[], upperCm3 = Infinity): ReadonlyMap<number, number> {
   const chambers = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, figure: state.inputs.chamber }] : []))
   const largest = Math.max(...chambers.map(({ figure }) => figure.value.value).filter((volume) => volume <= upperCm3))
-  return new Map(chambers.flatMap(({ cylinder, figure }) => {
-    const openCm3 = largest - figure.value.value
-    return openCm3 > 2 * standardUncertainty(figure.value) ? [[cylinder, openCm3] as const] : []
-  }))
+  return new Map(
+    chambers.flatMap(({ cylinder, figure }) => {
+      const openCm3 = largest - figure.value.value
+      return openCm3 > 2 * standardUncertainty(figure.value) ? [[cylinder, openCm3] as const] : []
+    }),
+  )
 }

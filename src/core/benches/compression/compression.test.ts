@@ -73,14 +73,21 @@ describe('never a guess', () => {
 
   it('without a gasket or a stroke it says so', () => {
     expect(find(edited({ choice: {} }), 'compressionRatio.1').missing).toContainEqual({ kind: 'choice', what: 'gasket' })
-    expect(find(edited({ paper: { ...tern.spec.paper, stroke: undefined } }), 'compressionRatio.1').missing).toContainEqual({ kind: 'paper', key: 'stroke' })
+    expect(find(edited({ paper: { ...tern.spec.paper, stroke: undefined } }), 'compressionRatio.1').missing).toContainEqual({
+      kind: 'paper',
+      key: 'stroke',
+    })
   })
 
   it('a rod too short to turn or a piston that fills the chamber is an impossibility, not a number', () => {
     const rod = { ...tern.spec.paper.rodLength!, value: 40 }
-    expect(find(edited({ paper: { ...tern.spec.paper, rodLength: rod } }), 'compressionRatio.1').missing).toEqual([{ kind: 'impossible', reason: 'crankDoesNotTurn' }])
+    expect(find(edited({ paper: { ...tern.spec.paper, rodLength: rod } }), 'compressionRatio.1').missing).toEqual([
+      { kind: 'impossible', reason: 'crankDoesNotTurn' },
+    ])
     const piston = { ...tern.spec.paper.pistonVolume!, value: -80 }
-    expect(find(edited({ paper: { ...tern.spec.paper, pistonVolume: piston } }), 'compressionRatio.1').missing).toEqual([{ kind: 'impossible', reason: 'noClearanceVolume' }])
+    expect(find(edited({ paper: { ...tern.spec.paper, pistonVolume: piston } }), 'compressionRatio.1').missing).toEqual([
+      { kind: 'impossible', reason: 'noClearanceVolume' },
+    ])
   })
 })
 
@@ -101,7 +108,11 @@ describe('doubt of the ratio', () => {
     const labels = budget.map(({ label }) => label)
     expect(labels.slice(0, 2).sort()).toEqual(['Burette, 0.1 cm³', 'Multi-layer steel 1.10'])
     expect(labels).toContain('Piston volume (paper)')
-    expectNear(budget.reduce((sum, { share }) => sum + share, 0), 1, 1e-9)
+    expectNear(
+      budget.reduce((sum, { share }) => sum + share, 0),
+      1,
+      1e-9,
+    )
   })
 
   it('what all cylinders share cancels in their spread', () => {
@@ -119,13 +130,31 @@ describe('the bare ratio', () => {
 })
 
 describe('schools', () => {
-  const single = demoDocument({ ...DEMO_BUILDS[0]!, gauges: { ...DEMO_BUILDS[0]!.gauges, chamberMass: 'scales.1', pistonDrop: 'dial-metric.1', pistonFill: 'burette.1', gasketThickness: 'mic-metric.1', gasketBore: 'caliper.1', chamber: 'burette.1' },
-    spec: { ...tern.spec, methods: { ...tern.spec.methods, chamber: 'mass', piston: 'downTheBore', gasket: 'measured' } } }, TODAY)
+  const single = demoDocument(
+    {
+      ...DEMO_BUILDS[0]!,
+      gauges: {
+        ...DEMO_BUILDS[0]!.gauges,
+        chamberMass: 'scales.1',
+        pistonDrop: 'dial-metric.1',
+        pistonFill: 'burette.1',
+        gasketThickness: 'mic-metric.1',
+        gasketBore: 'caliper.1',
+        chamber: 'burette.1',
+      },
+      spec: { ...tern.spec, methods: { ...tern.spec.methods, chamber: 'mass', piston: 'downTheBore', gasket: 'measured' } },
+    },
+    TODAY,
+  )
 
   it('chambers by mass, pistons down the bore and a measured gasket come to the same ratio', () => {
     const build = openBuild(single)
     for (const cylinder of [1, 2, 5]) {
-      expectNear(find(build, `compressionRatio.${cylinder}`).figure!.value.value, find(tern, `compressionRatio.${cylinder}`).figure!.value.value, 0.06)
+      expectNear(
+        find(build, `compressionRatio.${cylinder}`).figure!.value.value,
+        find(tern, `compressionRatio.${cylinder}`).figure!.value.value,
+        0.06,
+      )
     }
     expectNear(find(build, 'pistonVolume.1').figure!.value.value, 10.2, 0.4)
   })
@@ -149,14 +178,17 @@ describe('advice', () => {
   const { chamberVolume: _, chamberSpread: __, ...otherLimits } = tern.spec.limits
   /** Tern with the chambers free: nothing stands in the way of opening them all. */
   const eased = edited({ limits: otherLimits })
-  const outsideOf = (deck: CylinderState['deck'], { lower = -Infinity, upper = Infinity }: { lower?: number; upper?: number }) => ('figure' in deck ? Math.max(0, deck.figure.value.value - upper, lower - deck.figure.value.value) : 0)
+  const outsideOf = (deck: CylinderState['deck'], { lower = -Infinity, upper = Infinity }: { lower?: number; upper?: number }) =>
+    'figure' in deck ? Math.max(0, deck.figure.value.value - upper, lower - deck.figure.value.value) : 0
 
   it('ranks the rack, and a thinner gasket always raises every ratio', () => {
     const rack = gasketRack(tern)
     expect(rack).toHaveLength(4)
     const byThickness = [...rack].sort((a, b) => a.gasket.thicknessMm - b.gasket.thicknessMm)
     byThickness.slice(1).forEach((row, index) => {
-      row.outcome.ratios.forEach(({ figure }, cylinder) => expect(figure.value.value).toBeLessThan(byThickness[index]!.outcome.ratios[cylinder]!.figure.value.value))
+      row.outcome.ratios.forEach(({ figure }, cylinder) =>
+        expect(figure.value.value).toBeLessThan(byThickness[index]!.outcome.ratios[cylinder]!.figure.value.value),
+      )
     })
   })
 
@@ -174,7 +206,9 @@ describe('advice', () => {
       expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits.ratioSpread!.upper!)
       expect(setup.deckCutMm).toBeLessThanOrEqual(limits.deckCut!.upper!)
       const after = cylinderStates(withKnobs(eased, setup))
-      after.forEach(({ deck }, index) => expect(outsideOf(deck, limits.deckClearance!)).toBeLessThanOrEqual(outsideOf(states[index]!.deck, limits.deckClearance!) + 1e-9))
+      after.forEach(({ deck }, index) =>
+        expect(outsideOf(deck, limits.deckClearance!)).toBeLessThanOrEqual(outsideOf(states[index]!.deck, limits.deckClearance!) + 1e-9),
+      )
     }
     const metal = plans.map((plan) => plan.metalMm)
     expect(metal).toEqual([...metal].sort((a, b) => a - b))
@@ -188,7 +222,8 @@ describe('advice', () => {
     expect(binding.map(({ limit }) => limit)).toContain('quench')
     const by = binding.find(({ limit }) => limit === 'quench')!.by
     // Easing the limit by what the planner says lets a plan through; by less does not.
-    const easedBy = (ease: number) => edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
+    const easedBy = (ease: number) =>
+      edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
     expect(planCompression(easedBy(by + 1e-6), cylinderStates(easedBy(by))).plans.length).toBeGreaterThan(0)
     expect(planCompression(easedBy(by * 0.9), cylinderStates(easedBy(by))).plans).toEqual([])
   })

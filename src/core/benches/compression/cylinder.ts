@@ -37,21 +37,33 @@ export function cylinderState(build: Build, cylinder: number): CylinderState {
   const { inputs, missing } = ratioInputs(build, cylinder, { bore, deck, chamber, piston, ...gasket })
   const chain = inputs && ratioChain(inputs)
   const all = [bore, deck, chamber, piston, ...Object.values(gasket)].flatMap((derived) => (isKnown(derived) ? [derived] : []))
-  const remarks = all.flatMap((derived) => derived.remarks ?? []).filter((remark, index, some) => remark.code === 'oldPart' && some.findIndex((other) => other.code === 'oldPart' && other.part === remark.part) === index)
+  const remarks = all
+    .flatMap((derived) => derived.remarks ?? [])
+    .filter(
+      (remark, index, some) =>
+        remark.code === 'oldPart' && some.findIndex((other) => other.code === 'oldPart' && other.part === remark.part) === index,
+    )
   const state = { cylinder, deck, chamber, piston, isPartial: all.some(({ isPartial }) => isPartial), remarks }
-  if (chain && chain.clearance.value.value <= 0) return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
+  if (chain && chain.clearance.value.value <= 0)
+    return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
   return { ...state, inputs, chain, missing }
 }
 
 type InputsOrMissing = Pick<CylinderState, 'inputs' | 'missing'>
 
-function ratioInputs(build: Build, cylinder: number, measured: Record<'bore' | 'deck' | 'chamber' | 'piston' | 'gasketBore' | 'gasketThickness', Derived>): InputsOrMissing {
+function ratioInputs(
+  build: Build,
+  cylinder: number,
+  measured: Record<'bore' | 'deck' | 'chamber' | 'piston' | 'gasketBore' | 'gasketThickness', Derived>,
+): InputsOrMissing {
   const needed = allOf({ stroke: fromPaper(build, 'stroke'), ...measured })
   if (needed.missing) return { inputs: undefined, missing: needed.missing }
   const rod = paperAt(build, 'rodLength', cylinder)
   const pinOffset = paperAt(build, 'pinOffset')
   const crank = {
-    strokeMm: needed.figures.stroke.value.value, rodMm: rod?.value.value ?? Infinity, pinOffsetMm: pinOffset?.value.value ?? 0,
+    strokeMm: needed.figures.stroke.value.value,
+    rodMm: rod?.value.value ?? Infinity,
+    pinOffsetMm: pinOffset?.value.value ?? 0,
   }
   if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
   const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build), intakeClosing: paperAt(build, 'intakeClosing') }
@@ -63,11 +75,18 @@ function chamberVolume(build: Build, cylinder: number): Derived {
   const fills = chamberRepeats(build).map((repeat) => oneFill(build, cylinder, repeat))
   const known = fills.flatMap((fill) => (isKnown(fill) ? [fill.figure] : []))
   if (known.length === 0) return { missing: fills.flatMap((fill) => (isKnown(fill) ? [] : fill.missing)) }
-  const mean = known.length === 1 ? known[0]! : resultOf(repeatMean, known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })))
+  const mean =
+    known.length === 1
+      ? known[0]!
+      : resultOf(
+          repeatMean,
+          known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })),
+        )
   const { headCutMm = 0, openedCm3 } = build.work ?? {}
   const changeCm3 = (openedCm3?.get(cylinder) ?? 0) - ((build.spec.paper.chamberOpenArea?.value ?? 0) * headCutMm) / MM_PER_CM
   return {
-    figure: afterWork(mean, changeCm3, 'volume', 'Head cut and chamber work'), isPartial: known.length < fills.length,
+    figure: afterWork(mean, changeCm3, 'volume', 'Head cut and chamber work'),
+    isPartial: known.length < fills.length,
     remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)],
   }
 }
@@ -84,7 +103,15 @@ function repeatsDisagree(fills: readonly Figure[]): Remark[] {
   const apart = difference(ranked.at(-1)!.value, ranked[0]!.value)
   if (apart.value <= expand(apart).U) return []
   const text = { id: 'apart', title: 'Fills apart', kind: 'volume', expression: 'largest − smallest', source: 'definition' } as const
-  return [{ code: 'repeatsDisagree', apart: resultOf(text, [{ label: 'Largest fill', weight: 1, figure: ranked.at(-1)! }, { label: 'Smallest fill', weight: -1, figure: ranked[0]! }]) }]
+  return [
+    {
+      code: 'repeatsDisagree',
+      apart: resultOf(text, [
+        { label: 'Largest fill', weight: 1, figure: ranked.at(-1)! },
+        { label: 'Smallest fill', weight: -1, figure: ranked[0]! },
+      ]),
+    },
+  ]
 }
 
 function oneFill(build: Build, cylinder: number, repeat: number): Derived {
@@ -102,7 +129,12 @@ function oneFill(build: Build, cylinder: number, repeat: number): Derived {
       const { start, end } = inputs.figures
       // Some burettes count down as they empty, some up: the volume run in is the difference either way.
       const sign = start.value.value >= end.value.value ? 1 : -1
-      return { figure: resultOf(buretteDifference, [{ label: 'Burette before', weight: sign, figure: start }, { label: 'Burette after', weight: -sign, figure: end }]) }
+      return {
+        figure: resultOf(buretteDifference, [
+          { label: 'Burette before', weight: sign, figure: start },
+          { label: 'Burette after', weight: -sign, figure: end },
+        ]),
+      }
     }
   }
 }
@@ -114,7 +146,9 @@ function pistonVolume(build: Build, cylinder: number): Derived {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
   if (build.spec.methods.piston === 'downTheBore') {
     const inputs = allOf({
-      fillCm3: asRead(build, 'pistonFill', { cylinder }), boreMm: boreOf(build, cylinder), dropMm: asRead(build, 'pistonDrop', { cylinder }),
+      fillCm3: asRead(build, 'pistonFill', { cylinder }),
+      boreMm: boreOf(build, cylinder),
+      dropMm: asRead(build, 'pistonDrop', { cylinder }),
     })
     return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
   }
@@ -160,7 +194,10 @@ function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Der
 }
 
 /** A stock gasket as figures; its stated tolerance becomes doubt shared by every cylinder under it. */
-export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): { gasketBore: { figure: Figure }; gasketThickness: { figure: Figure } } {
+export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): {
+  gasketBore: { figure: Figure }
+  gasketThickness: { figure: Figure }
+} {
   const origin = { from: 'stock', id: gasket.id, name: gasket.name, source: gasket.source } as const
   const owner = `stock:${gasket.id}`
   const u = limitsU(gasket.thicknessToleranceMm ?? 0)
@@ -176,4 +213,3 @@ function fromPaper(build: Build, key: Parameters<typeof paperAt>[1]): Derived {
   const figure = paperAt(build, key)
   return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
 }
-

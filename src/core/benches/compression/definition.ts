@@ -6,7 +6,13 @@ const RATIO = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { 
 const PRESSURE = { kind: 'pressure', units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } } as const
 
 const SPIRIT = 'Spirit and its vapour: away from grinding, flame and heat.'
-const BURETTE = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, gauges: ['burette'], judgedBy: 'chamberVolume', caution: SPIRIT } as const
+const BURETTE = {
+  kind: 'volume',
+  units: { metric: 'cm3', inch: 'cm3' },
+  gauges: ['burette'],
+  judgedBy: 'chamberVolume',
+  caution: SPIRIT,
+} as const
 const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
 
 /** What the compression bench measures, finds and is judged by. The reading line, sheet, files and command line all read it. */
@@ -14,11 +20,24 @@ export const definition = {
   title: 'Deck and compression',
   stage: 'Deck',
   characteristics: {
-    deck: { label: 'Deck', ...DIAL_LENGTH, judgedBy: 'deckClearance', signed: true, sense: { positive: 'below deck', negative: 'above deck' } },
+    deck: {
+      label: 'Deck',
+      ...DIAL_LENGTH,
+      judgedBy: 'deckClearance',
+      signed: true,
+      sense: { positive: 'below deck', negative: 'above deck' },
+    },
     chamberStart: { label: 'Chamber, burette before', ...BURETTE, passing: true },
     chamberEnd: { label: 'Chamber, burette after', ...BURETTE, passing: true },
     chamber: { label: 'Chamber', ...BURETTE },
-    chamberMass: { label: 'Chamber, fluid', kind: 'mass', units: { metric: 'g', inch: 'g' }, gauges: ['scales'], judgedBy: 'chamberVolume', caution: SPIRIT },
+    chamberMass: {
+      label: 'Chamber, fluid',
+      kind: 'mass',
+      units: { metric: 'g', inch: 'g' },
+      gauges: ['scales'],
+      judgedBy: 'chamberVolume',
+      caution: SPIRIT,
+    },
     pistonDrop: { label: 'Piston drop', ...DIAL_LENGTH, passing: true },
     pistonFill: { label: 'Fill above the piston', ...BURETTE, judgedBy: 'pistonVolume', passing: true },
     gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['micrometer'] },
@@ -36,7 +55,13 @@ export const definition = {
     pistonVolume: { label: 'Piston volume', ...VOLUME },
     effectiveRatio: { label: 'Effective ratio', ...RATIO, limit: 'effectiveRatio' },
     endPressure: { label: 'End of compression', ...PRESSURE, estimate: true },
-    endTemperature: { label: 'End of compression, temperature', kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, digits: { metric: 0, inch: 0 }, estimate: true },
+    endTemperature: {
+      label: 'End of compression, temperature',
+      kind: 'temperature',
+      units: { metric: 'degC', inch: 'degF' },
+      digits: { metric: 0, inch: 0 },
+      estimate: true,
+    },
     crankingPressure: { label: 'Cranking pressure, gauge', ...PRESSURE, estimate: true },
   },
   limits: {
@@ -53,8 +78,22 @@ export const definition = {
     headCut: { label: 'Head cut', ...LENGTH },
   },
   paper: [
-    'bore', 'stroke', 'rodLength', 'pinOffset', 'blockHeight', 'compressionHeight', 'deckClearance', 'chamberVolume', 'chamberOpenArea', 'pistonVolume',
-    'crownDiameter', 'landHeight', 'intakeClosing', 'fluidDensity', 'ambientPressure', 'intakeTemperature',
+    'bore',
+    'stroke',
+    'rodLength',
+    'pinOffset',
+    'blockHeight',
+    'compressionHeight',
+    'deckClearance',
+    'chamberVolume',
+    'chamberOpenArea',
+    'pistonVolume',
+    'crownDiameter',
+    'landHeight',
+    'intakeClosing',
+    'fluidDensity',
+    'ambientPressure',
+    'intakeTemperature',
   ],
 } as const satisfies BenchDefinition
 

@@ -8,28 +8,46 @@ import type { Setup } from './planner'
 
 const tern = openBuild(ternDocument)
 const MAKER = { source: 'test', reason: '' }
-const limited = (limits: Record<string, Partial<Limit> | undefined>, build = tern) => withSpecOf(build, (spec): Spec => ({
-  ...spec, limits: Object.fromEntries(Object.entries({ ...spec.limits, ...limits }).filter((entry): entry is [string, Limit] => entry[1] !== undefined).map(([key, limit]) => [key, { ...MAKER, ...limit }])),
-}))
-const withPistons = (pistons: PistonOption[], build = tern) => withSpecOf(build, (spec): Spec => ({ ...spec, stock: { ...spec.stock, pistons } }))
+const limited = (limits: Record<string, Partial<Limit> | undefined>, build = tern) =>
+  withSpecOf(build, (spec): Spec => ({
+    ...spec,
+    limits: Object.fromEntries(
+      Object.entries({ ...spec.limits, ...limits })
+        .filter((entry): entry is [string, Limit] => entry[1] !== undefined)
+        .map(([key, limit]) => [key, { ...MAKER, ...limit }]),
+    ),
+  }))
+const withPistons = (pistons: PistonOption[], build = tern) =>
+  withSpecOf(build, (spec): Spec => ({ ...spec, stock: { ...spec.stock, pistons } }))
 const plan = (build: Build) => planCompression(build, cylinderStates(build))
 /** Free of what stops the demo engine: its large chamber and its low piston. */
-const free = limited({ chamberVolume: undefined, chamberSpread: undefined, deckClearance: undefined, deckCut: { upper: 0.2 }, headCut: { upper: 0.1 } })
+const free = limited({
+  chamberVolume: undefined,
+  chamberSpread: undefined,
+  deckClearance: undefined,
+  deckCut: { upper: 0.2 },
+  headCut: { upper: 0.1 },
+})
 const TALL: PistonOption = { id: 'tall', name: 'Tall', volumeCm3: 10.2, compressionHeightMm: 29.75, source: 'test' }
 const DISHED: PistonOption = { id: 'dished', name: 'Dished', volumeCm3: 14, compressionHeightMm: 29.55, source: 'test' }
 
 /** What a setup comes to by the bench's own derivation, and by how much it misses each limit the planner looks at; central values. */
 function missesByBench(build: Build, setup: Setup): Map<string, number> {
   const opened = setup.equalise ? equalisingCm3(cylinderStates(build)) : undefined
-  const figures = (of: Build) => new Map(compression.derive(of).map(({ id, output, figure }) => [id, { output, value: figure!.value.value }]))
+  const figures = (of: Build) =>
+    new Map(compression.derive(of).map(({ id, output, figure }) => [id, { output, value: figure!.value.value }]))
   const [before, after] = [figures(build), figures(withKnobs(build, { ...setup, openedCm3: opened }))]
-  const outside = (key: string, value: number) => Math.max(0, value - (build.spec.limits[key]?.upper ?? Infinity), (build.spec.limits[key]?.lower ?? -Infinity) - value)
+  const outside = (key: string, value: number) =>
+    Math.max(0, value - (build.spec.limits[key]?.upper ?? Infinity), (build.spec.limits[key]?.lower ?? -Infinity) - value)
   const misses = new Map<string, number>()
-  const miss = (key: string, by: number) => { if (by > 1e-9) misses.set(key, Math.max(by, misses.get(key) ?? 0)) }
+  const miss = (key: string, by: number) => {
+    if (by > 1e-9) misses.set(key, Math.max(by, misses.get(key) ?? 0))
+  }
   for (const [id, { output, value }] of after) {
     if (['compressionRatio', 'quench', 'ratioSpread'].includes(output)) miss(output, outside(output, value))
     // What was out already is no reason to offer nothing: what a knob makes worse is.
-    if (['deckClearance', 'chamberVolume', 'chamberSpread'].includes(output)) miss(output, outside(output, value) - outside(output, before.get(id)!.value))
+    if (['deckClearance', 'chamberVolume', 'chamberSpread'].includes(output))
+      miss(output, outside(output, value) - outside(output, before.get(id)!.value))
   }
   miss('deckCut', outside('deckCut', setup.deckCutMm))
   miss('headCut', outside('headCut', setup.headCutMm))
@@ -38,45 +56,81 @@ function missesByBench(build: Build, setup: Setup): Map<string, number> {
 
 function everySetup(build: Build, cuts: { deck: readonly number[]; head: readonly number[] }): Setup[] {
   const { gaskets, pistons } = build.spec.stock
-  return gaskets.flatMap((gasket) => [undefined, ...pistons].flatMap((piston) => cuts.deck.flatMap((deckCutMm) => cuts.head.flatMap((headCutMm) => [false, true].map((equalise) => ({ gasket, piston, deckCutMm, headCutMm, equalise }))))))
+  return gaskets.flatMap((gasket) =>
+    [undefined, ...pistons].flatMap((piston) =>
+      cuts.deck.flatMap((deckCutMm) =>
+        cuts.head.flatMap((headCutMm) => [false, true].map((equalise) => ({ gasket, piston, deckCutMm, headCutMm, equalise }))),
+      ),
+    ),
+  )
 }
 
 describe('beside brute force over every setup a shop can set', () => {
   const steps = (most: number) => Array.from({ length: Math.round(most / 0.05) + 1 }, (_, index) => Number((index * 0.05).toFixed(2)))
   it.each([
     ['Tern free to move, with other pistons', withPistons([TALL, DISHED], free)],
-    ['a higher ratio', limited({ compressionRatio: { lower: 9.05, upper: 9.3 }, ratioSpread: { upper: 0.2 }, quench: { lower: 0.8, upper: 1.3 } }, free)],
-    ['decks that may not move far', limited({ compressionRatio: { lower: 8.85, upper: 9.2 }, ratioSpread: { upper: 0.2 }, deckClearance: { lower: -0.06, upper: 0.12 } }, free)],
-    ['chambers alike', limited({ compressionRatio: { lower: 8.7, upper: 9.2 }, ratioSpread: { upper: 0.06 }, quench: { lower: 0.8, upper: 1.6 } }, free)],
-  ])('%s', (_, build) => {
-    const setups = everySetup(build, { deck: steps(0.2), head: steps(0.1) })
-    const passing = setups.filter((setup) => missesByBench(build, setup).size === 0)
-    const { plans } = plan(build)
-    const metal = ({ deckCutMm, headCutMm }: Setup) => Number((deckCutMm + headCutMm).toFixed(6))
-    const partsOf = ({ gasket, piston, equalise }: Setup) => [gasket.id, piston?.id ?? '', equalise].join('/')
-    const least = new Map<string, number>()
-    for (const setup of passing) least.set(partsOf(setup), Math.min(metal(setup), least.get(partsOf(setup)) ?? Infinity))
-    // The dozen with least metal, each set of parts once, at the least metal that brute force finds for it.
-    expect(passing.length).toBeGreaterThan(3)
-    expect(plans.length).toBe(Math.min(12, least.size))
-    for (const { setup } of plans) expect(metal(setup), partsOf(setup)).toBe(least.get(partsOf(setup)))
-    expect(plans.map(({ setup }) => metal(setup))).toEqual([...least.values()].sort((a, b) => a - b).slice(0, plans.length))
-  }, 60_000)
+    [
+      'a higher ratio',
+      limited({ compressionRatio: { lower: 9.05, upper: 9.3 }, ratioSpread: { upper: 0.2 }, quench: { lower: 0.8, upper: 1.3 } }, free),
+    ],
+    [
+      'decks that may not move far',
+      limited(
+        { compressionRatio: { lower: 8.85, upper: 9.2 }, ratioSpread: { upper: 0.2 }, deckClearance: { lower: -0.06, upper: 0.12 } },
+        free,
+      ),
+    ],
+    [
+      'chambers alike',
+      limited({ compressionRatio: { lower: 8.7, upper: 9.2 }, ratioSpread: { upper: 0.06 }, quench: { lower: 0.8, upper: 1.6 } }, free),
+    ],
+  ])(
+    '%s',
+    (_, build) => {
+      const setups = everySetup(build, { deck: steps(0.2), head: steps(0.1) })
+      const passing = setups.filter((setup) => missesByBench(build, setup).size === 0)
+      const { plans } = plan(build)
+      const metal = ({ deckCutMm, headCutMm }: Setup) => Number((deckCutMm + headCutMm).toFixed(6))
+      const partsOf = ({ gasket, piston, equalise }: Setup) => [gasket.id, piston?.id ?? '', equalise].join('/')
+      const least = new Map<string, number>()
+      for (const setup of passing) least.set(partsOf(setup), Math.min(metal(setup), least.get(partsOf(setup)) ?? Infinity))
+      // The dozen with least metal, each set of parts once, at the least metal that brute force finds for it.
+      expect(passing.length).toBeGreaterThan(3)
+      expect(plans.length).toBe(Math.min(12, least.size))
+      for (const { setup } of plans) expect(metal(setup), partsOf(setup)).toBe(least.get(partsOf(setup)))
+      expect(plans.map(({ setup }) => metal(setup))).toEqual([...least.values()].sort((a, b) => a - b).slice(0, plans.length))
+    },
+    60_000,
+  )
 })
 
 describe('cuts', () => {
   it('tries the limit itself, which need not lie on the grid', () => {
     // Only the full 0.43 mm brings the quench of the deep piston under its limit: 0.40 is the last step of the grid before it.
     const [thick] = tern.spec.stock.gaskets.filter(({ thicknessMm }) => thicknessMm === 1.4)
-    const only = withSpecOf(limited({ compressionRatio: undefined, ratioSpread: undefined, quench: undefined, deckCut: { upper: 0.43 } }, free), (spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: [thick!] }, choice: { gasket: thick!.id } }))
-    const deepest = Math.max(...compression.derive(only).filter(({ output }) => output === 'deckClearance').map(({ figure }) => figure!.value.value))
+    const only = withSpecOf(
+      limited({ compressionRatio: undefined, ratioSpread: undefined, quench: undefined, deckCut: { upper: 0.43 } }, free),
+      (spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: [thick!] }, choice: { gasket: thick!.id } }),
+    )
+    const deepest = Math.max(
+      ...compression
+        .derive(only)
+        .filter(({ output }) => output === 'deckClearance')
+        .map(({ figure }) => figure!.value.value),
+    )
     const exact = limited({ quench: { upper: 1.4 + deepest - 0.43 + 1e-6 } }, only)
-    expect(plan(exact).plans.map(({ setup: { deckCutMm, equalise } }) => [deckCutMm, equalise])).toEqual([[0.43, false], [0.43, true]])
+    expect(plan(exact).plans.map(({ setup: { deckCutMm, equalise } }) => [deckCutMm, equalise])).toEqual([
+      [0.43, false],
+      [0.43, true],
+    ])
     expect(plan(limited({ deckCut: { upper: 0.4 } }, exact)).plans).toEqual([])
   })
 
   it('cuts no head whose open area is not on paper, since nobody can say what it does', () => {
-    const unknown = withSpecOf(limited({ compressionRatio: { lower: 9.25, upper: 9.6 }, quench: { lower: 1.1, upper: 1.4 } }, free), (spec): Spec => ({ ...spec, paper: { ...spec.paper, chamberOpenArea: undefined } }))
+    const unknown = withSpecOf(
+      limited({ compressionRatio: { lower: 9.25, upper: 9.6 }, quench: { lower: 1.1, upper: 1.4 } }, free),
+      (spec): Spec => ({ ...spec, paper: { ...spec.paper, chamberOpenArea: undefined } }),
+    )
     for (const { setup } of plan(unknown).plans) expect(setup.headCutMm).toBe(0)
     expect(plan(unknown).tried).toBe(plan(limited({ headCut: { upper: 0 } }, unknown)).tried)
   })
@@ -84,7 +138,10 @@ describe('cuts', () => {
 
 describe('other pistons', () => {
   it('names those it must leave out while the height of the measured ones is not known, and plans without them', () => {
-    const unknown = withSpecOf(withPistons([TALL, DISHED], free), (spec): Spec => ({ ...spec, paper: { ...spec.paper, compressionHeight: undefined } }))
+    const unknown = withSpecOf(withPistons([TALL, DISHED], free), (spec): Spec => ({
+      ...spec,
+      paper: { ...spec.paper, compressionHeight: undefined },
+    }))
     const result = plan(unknown)
     expect(result.heightUnknown).toEqual(['Tall', 'Dished'])
     for (const { setup } of result.plans) expect(setup.piston).toBeUndefined()
@@ -103,7 +160,10 @@ describe('other pistons', () => {
 
 describe('nothing to plan', () => {
   it('while a cylinder is not measured there is nothing to try', () => {
-    const bare = openBuild({ ...ternDocument, entries: ternDocument.entries.filter((entry) => !('place' in entry) || entry.place.cylinder !== 4) })
+    const bare = openBuild({
+      ...ternDocument,
+      entries: ternDocument.entries.filter((entry) => !('place' in entry) || entry.place.cylinder !== 4),
+    })
     expect(plan(bare)).toEqual({ tried: 0, plans: [], binding: [], heightUnknown: [] })
   })
 
@@ -117,10 +177,13 @@ describe('nothing to plan', () => {
       expectNear(misses.get(limit)!, by, 1e-9)
     }
     expect(binding.map(({ limit }) => limit)).toContain('quench')
-    const least = (limit: string) => Math.min(...everySetup(strict, { deck: [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3], head: [0, 0.05, 0.1, 0.15] }).flatMap((setup) => {
-      const misses = missesByBench(strict, setup)
-      return misses.size === 1 && misses.has(limit) ? [misses.get(limit)!] : []
-    }))
+    const least = (limit: string) =>
+      Math.min(
+        ...everySetup(strict, { deck: [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3], head: [0, 0.05, 0.1, 0.15] }).flatMap((setup) => {
+          const misses = missesByBench(strict, setup)
+          return misses.size === 1 && misses.has(limit) ? [misses.get(limit)!] : []
+        }),
+      )
     expectNear(binding.find(({ limit }) => limit === 'quench')!.by, least('quench'), 1e-9)
     expect(nearest!.misses.length).toBeGreaterThanOrEqual(1)
   }, 60_000)
@@ -130,9 +193,17 @@ describe('a plan in words', () => {
   it('says what it costs: metal, new pistons to be checked for pockets, valves nearer by cut and thinner gasket', () => {
     const fitted = tern.spec.stock.gaskets.find(({ id }) => id === tern.spec.choice.gasket)!
     const [thin, thick] = [1, 1.4].map((mm) => tern.spec.stock.gaskets.find(({ thicknessMm }) => thicknessMm === mm)!)
-    const costsOf = (setup: Partial<Setup>) => planAdvice(tern, { setup: { gasket: fitted, deckCutMm: 0, headCutMm: 0, equalise: false, ...setup }, metalMm: (setup.deckCutMm ?? 0) + (setup.headCutMm ?? 0), outcome: { ratios: [], verdict: 'within', out: 0 } }).costs
+    const costsOf = (setup: Partial<Setup>) =>
+      planAdvice(tern, {
+        setup: { gasket: fitted, deckCutMm: 0, headCutMm: 0, equalise: false, ...setup },
+        metalMm: (setup.deckCutMm ?? 0) + (setup.headCutMm ?? 0),
+        outcome: { ratios: [], verdict: 'within', out: 0 },
+      }).costs
     expect(costsOf({})).toEqual([])
-    expect(costsOf({ deckCutMm: 0.1, headCutMm: 0.05 })).toEqual([{ code: 'metal', mm: expect.closeTo(0.15, 12) }, { code: 'valvesCloser', mm: expect.closeTo(0.15, 12) }])
+    expect(costsOf({ deckCutMm: 0.1, headCutMm: 0.05 })).toEqual([
+      { code: 'metal', mm: expect.closeTo(0.15, 12) },
+      { code: 'valvesCloser', mm: expect.closeTo(0.15, 12) },
+    ])
     expect(costsOf({ gasket: thin! })).toEqual([{ code: 'valvesCloser', mm: expect.closeTo(0.1, 12) }])
     expect(costsOf({ gasket: thick! })).toEqual([])
     // A cut of 0.1 under a gasket 0.3 thicker leaves the valves further away than they were.
@@ -141,7 +212,9 @@ describe('a plan in words', () => {
   })
 
   it('opens nothing that the burette cannot tell from the largest', () => {
-    const near = withReading(tern, 'chamberEnd', { cylinder: 4, repeat: 1 }, readingOf(tern, 'chamberEnd/c4/r1').value + 0.9, 'burette.1', { unit: 'cm3' })
+    const near = withReading(tern, 'chamberEnd', { cylinder: 4, repeat: 1 }, readingOf(tern, 'chamberEnd/c4/r1').value + 0.9, 'burette.1', {
+      unit: 'cm3',
+    })
     const volumes = new Map(cylinderStates(near).map(({ cylinder, inputs }) => [cylinder, inputs!.chamber.value.value]))
     const largest = Math.max(...volumes.values())
     for (const [cylinder, cm3] of equalisingCm3(cylinderStates(near))) expectNear(cm3, largest - volumes.get(cylinder)!, 1e-12)

@@ -35,7 +35,8 @@ export interface BindingLimit {
   readonly setup: Setup
 }
 
-export type PlannedLimit = 'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'chamberSpread' | 'deckCut' | 'headCut'
+export type PlannedLimit =
+  'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'chamberSpread' | 'deckCut' | 'headCut'
 
 export interface PlannerResult {
   readonly tried: number
@@ -70,19 +71,30 @@ export function planCompression(build: Build, states: readonly CylinderState[]):
   // To the largest, whatever its limit: where that takes chambers out, their limit is named as the one that binds.
   const equalising = equalisingCm3(states)
   const search: Search = { build, cylinders, equalising, heightMm: heightMm ?? 0, now: figuresOf(cylinders.map(({ numbers }) => numbers)) }
-  const judged = combinations(build, equalising.size > 0, heightMm === undefined ? [] : others).map((setup) => ({ setup, misses: missesOf(search, setup) }))
-  const passing = judged.filter(({ misses }) => misses.length === 0).map(({ setup }) => setup).sort(leastMetalFirst(build))
+  const judged = combinations(build, equalising.size > 0, heightMm === undefined ? [] : others).map((setup) => ({
+    setup,
+    misses: missesOf(search, setup),
+  }))
+  const passing = judged
+    .filter(({ misses }) => misses.length === 0)
+    .map(({ setup }) => setup)
+    .sort(leastMetalFirst(build))
   if (passing.length > 0) {
-    const plans = withoutNeedlessMetal(passing).slice(0, MOST_PLANS).map((setup): Plan => {
-      const opened = setup.equalise ? equalising : undefined
-      return { setup, metalMm: metalOf(setup), opened, outcome: outcomeOf(withKnobs(build, { ...setup, openedCm3: opened })) }
-    })
+    const plans = withoutNeedlessMetal(passing)
+      .slice(0, MOST_PLANS)
+      .map((setup): Plan => {
+        const opened = setup.equalise ? equalising : undefined
+        return { setup, metalMm: metalOf(setup), opened, outcome: outcomeOf(withKnobs(build, { ...setup, openedCm3: opened })) }
+      })
     return { tried: judged.length, plans, binding: [], heightUnknown }
   }
   return { tried: judged.length, plans: [], binding: bindingLimits(judged), nearest: nearestMiss(build, judged), heightUnknown }
 }
 
-interface Judged { readonly setup: Setup; readonly misses: readonly { limit: PlannedLimit; by: number }[] }
+interface Judged {
+  readonly setup: Setup
+  readonly misses: readonly { limit: PlannedLimit; by: number }[]
+}
 
 interface Search {
   readonly build: Build
@@ -93,7 +105,12 @@ interface Search {
 }
 
 /** Central values of every cylinder, as the limits name them. */
-interface EngineFigures { readonly ratios: readonly number[]; readonly quenches: readonly number[]; readonly decks: readonly number[]; readonly chambers: readonly number[] }
+interface EngineFigures {
+  readonly ratios: readonly number[]
+  readonly quenches: readonly number[]
+  readonly decks: readonly number[]
+  readonly chambers: readonly number[]
+}
 
 function otherPistons({ spec: { stock, choice } }: Build): readonly PistonOption[] {
   return stock.pistons.filter((piston) => piston.id !== choice.piston)
@@ -104,11 +121,14 @@ function combinations(build: Build, chambersDiffer: boolean, others: readonly Pi
   const deckCuts = cutsTo(limits.deckCut?.upper, STEP_MM[units])
   const headCuts = paper.chamberOpenArea ? cutsTo(limits.headCut?.upper, STEP_MM[units]) : [0]
   const setups: Setup[] = []
-  for (const gasket of stock.gaskets) for (const piston of [undefined, ...others]) for (const deckCutMm of deckCuts) {
-    for (const headCutMm of headCuts) for (const equalise of chambersDiffer ? [false, true] : [false]) {
-      setups.push({ gasket, piston, deckCutMm, headCutMm, equalise })
-    }
-  }
+  for (const gasket of stock.gaskets)
+    for (const piston of [undefined, ...others])
+      for (const deckCutMm of deckCuts) {
+        for (const headCutMm of headCuts)
+          for (const equalise of chambersDiffer ? [false, true] : [false]) {
+            setups.push({ gasket, piston, deckCutMm, headCutMm, equalise })
+          }
+      }
   return setups
 }
 
@@ -121,7 +141,10 @@ function cutsTo(mostMm = 0, stepMm: number): readonly number[] {
 
 function figuresOf(all: readonly RatioNumbers[]): EngineFigures {
   return {
-    ratios: all.map(bareRatio), quenches: all.map((numbers) => quench.evaluate(numbers)), decks: all.map(({ deckMm }) => deckMm), chambers: all.map(({ chamberCm3 }) => chamberCm3),
+    ratios: all.map(bareRatio),
+    quenches: all.map((numbers) => quench.evaluate(numbers)),
+    decks: all.map(({ deckMm }) => deckMm),
+    chambers: all.map(({ chamberCm3 }) => chamberCm3),
   }
 }
 
@@ -136,7 +159,7 @@ function turned({ build, heightMm, equalising }: Search, cylinder: number, numbe
     ...(isFitted ? {} : { gasketBoreMm: gasket.boreMm, gasketThicknessMm: gasket.thicknessMm }),
     ...(piston && { pistonCm3: piston.volumeCm3 }),
     deckMm: numbers.deckMm - setup.deckCutMm - (piston ? piston.compressionHeightMm - heightMm : 0),
-    chamberCm3: numbers.chamberCm3 + (setup.equalise ? equalising.get(cylinder) ?? 0 : 0) - (openAreaCm2 * setup.headCutMm) / MM_PER_CM,
+    chamberCm3: numbers.chamberCm3 + (setup.equalise ? (equalising.get(cylinder) ?? 0) : 0) - (openAreaCm2 * setup.headCutMm) / MM_PER_CM,
   }
 }
 
@@ -144,10 +167,13 @@ function missesOf(search: Search, setup: Setup): Judged['misses'] {
   const { limits, methods } = search.build.spec
   const then = figuresOf(search.cylinders.map(({ cylinder, numbers }) => turned(search, cylinder, numbers, setup)))
   const misses: { limit: PlannedLimit; by: number }[] = []
-  const miss = (limit: PlannedLimit, by: number) => { if (by > 1e-9) misses.push({ limit, by }) }
+  const miss = (limit: PlannedLimit, by: number) => {
+    if (by > 1e-9) misses.push({ limit, by })
+  }
   const outside = (limit: PlannedLimit, values: readonly number[]) => Math.max(...values.map((value) => outsideBy(value, limits[limit])))
   // What no knob here can put right is no reason to offer nothing; what a knob would make worse is.
-  const worse = (limit: PlannedLimit, before: readonly number[], after: readonly number[]) => Math.max(...after.map((value, index) => outsideBy(value, limits[limit]) - outsideBy(before[index]!, limits[limit])))
+  const worse = (limit: PlannedLimit, before: readonly number[], after: readonly number[]) =>
+    Math.max(...after.map((value, index) => outsideBy(value, limits[limit]) - outsideBy(before[index]!, limits[limit])))
   miss('compressionRatio', outside('compressionRatio', then.ratios))
   if (methods.squish === 'pad') miss('quench', outside('quench', then.quenches))
   miss('ratioSpread', outside('ratioSpread', [span(then.ratios)]))
@@ -169,7 +195,8 @@ function metalOf(setup: Setup): number {
 
 /** Least metal, then no new pistons, then no chamber work, then the gasket that is already fitted. */
 function leastMetalFirst(build: Build): (a: Setup, b: Setup) => number {
-  const changes = (setup: Setup) => Number(setup.piston !== undefined) * 4 + Number(setup.equalise) * 2 + Number(setup.gasket.id !== build.spec.choice.gasket)
+  const changes = (setup: Setup) =>
+    Number(setup.piston !== undefined) * 4 + Number(setup.equalise) * 2 + Number(setup.gasket.id !== build.spec.choice.gasket)
   return (a, b) => metalOf(a) - metalOf(b) || changes(a) - changes(b) || a.deckCutMm - b.deckCutMm
 }
 

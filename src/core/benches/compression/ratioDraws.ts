@@ -5,15 +5,22 @@ import type { CylinderState } from './cylinder'
 type Scratch = { -readonly [Name in keyof RatioNumbers]: number }
 
 /** A Monte Carlo model of every known cylinder's ratio, by the same arithmetic as the ratio itself. */
-export function ratioModel(states: readonly CylinderState[], bounds: Bounds | undefined): MonteCarloModel & { readonly cylinders: readonly number[] } {
+export function ratioModel(
+  states: readonly CylinderState[],
+  bounds: Bounds | undefined,
+): MonteCarloModel & { readonly cylinders: readonly number[] } {
   const known = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, inputs: state.inputs }] : []))
   // What cylinders share (stroke, gasket, piston paper) is one input, dealt once a draw.
   const distinct = new Map<string, { readonly value: Uncertain; readonly slot: number }>()
-  const slots = Int32Array.from(known.flatMap(({ inputs }) => inputsOf(inputs).map((value) => {
-    const key = `${value.value} ${value.components.map(({ source, u }) => `${source} ${u}`).join()}`
-    if (!distinct.has(key)) distinct.set(key, { value, slot: distinct.size })
-    return distinct.get(key)!.slot
-  })))
+  const slots = Int32Array.from(
+    known.flatMap(({ inputs }) =>
+      inputsOf(inputs).map((value) => {
+        const key = `${value.value} ${value.components.map(({ source, u }) => `${source} ${u}`).join()}`
+        if (!distinct.has(key)) distinct.set(key, { value, slot: distinct.size })
+        return distinct.get(key)!.slot
+      }),
+    ),
+  )
   // One object a cylinder, written over by every draw: five million new ones would be the slowest part.
   const scratches = known.map(({ inputs }): Scratch => ({ ...numbersOf(inputs) }))
   return {
@@ -47,7 +54,15 @@ const INPUTS = 10
 /** In the order `evaluate` reads them. Without a crevice on paper the land is as wide as the bore and nothing high. */
 function inputsOf(inputs: RatioInputs): readonly Uncertain[] {
   return [
-    inputs.bore, inputs.stroke, inputs.chamber, inputs.piston, inputs.deck, inputs.gasketBore, inputs.gasketThickness,
-    inputs.crevice?.crown ?? inputs.bore, inputs.crevice?.landHeight, inputs.pinOffset,
+    inputs.bore,
+    inputs.stroke,
+    inputs.chamber,
+    inputs.piston,
+    inputs.deck,
+    inputs.gasketBore,
+    inputs.gasketThickness,
+    inputs.crevice?.crown ?? inputs.bore,
+    inputs.crevice?.landHeight,
+    inputs.pinOffset,
   ].map((figure) => figure?.value ?? NOTHING)
 }

@@ -31,8 +31,13 @@ function deckStation(build: Build, cylinder: number, spot: DeckSpot): Station {
   const nominal = build.spec.paper.deckClearance?.value ?? 0
   // A piston stands within a couple of millimetres of where it is meant to: further is a slip or a wrong part.
   return station({
-    characteristic: 'deck', place: { cylinder, spot }, label: `Cylinder ${cylinder}, deck, ${words} of the crown`, row: `Deck, ${words}`,
-    expected: { low: nominal - 0.6, high: nominal + 0.6 }, ...(build.spec.paper.deckClearance && { usual: { centre: nominal, stray: 0.15 } }), drawnAt: { x, y },
+    characteristic: 'deck',
+    place: { cylinder, spot },
+    label: `Cylinder ${cylinder}, deck, ${words} of the crown`,
+    row: `Deck, ${words}`,
+    expected: { low: nominal - 0.6, high: nominal + 0.6 },
+    ...(build.spec.paper.deckClearance && { usual: { centre: nominal, stray: 0.15 } }),
+    drawnAt: { x, y },
   })
 }
 
@@ -44,10 +49,22 @@ function chamberStations(build: Build, cylinder: number): Station[] {
     const place = { cylinder, repeat }
     const fill = build.spec.methods.chamberRepeats > 1 ? `, fill ${repeat}` : ''
     const rowFill = build.spec.methods.chamberRepeats > 1 ? ` ${repeat}` : ''
-    const at = (characteristic: CompressionCharacteristic, words: string, row: string, expected: Station['expected'], nominalHere?: number) => station({
-      characteristic, place, label: `Cylinder ${cylinder}, chamber${fill}${words}`, row: `Chamber${rowFill}${row}`, expected, drawnAt: middle,
-      ...(nominalHere !== undefined && { nominal: nominalHere, usual: { centre: nominalHere, stray: nominalHere * 0.05 } }),
-    })
+    const at = (
+      characteristic: CompressionCharacteristic,
+      words: string,
+      row: string,
+      expected: Station['expected'],
+      nominalHere?: number,
+    ) =>
+      station({
+        characteristic,
+        place,
+        label: `Cylinder ${cylinder}, chamber${fill}${words}`,
+        row: `Chamber${rowFill}${row}`,
+        expected,
+        drawnAt: middle,
+        ...(nominalHere !== undefined && { nominal: nominalHere, usual: { centre: nominalHere, stray: nominalHere * 0.05 } }),
+      })
     switch (build.spec.methods.chamber) {
       case 'buretteLevels':
         return [
@@ -71,12 +88,20 @@ function pistonStations(build: Build, cylinder: number): Station[] {
   const middle = { x: 0, y: 0 }
   return [
     station({
-      characteristic: 'pistonDrop', place: { cylinder }, label: `Cylinder ${cylinder}, how far the piston was lowered`, row: 'Piston drop',
-      expected: { low: 1, high: 40 }, drawnAt: middle,
+      characteristic: 'pistonDrop',
+      place: { cylinder },
+      label: `Cylinder ${cylinder}, how far the piston was lowered`,
+      row: 'Piston drop',
+      expected: { low: 1, high: 40 },
+      drawnAt: middle,
     }),
     station({
-      characteristic: 'pistonFill', place: { cylinder }, label: `Cylinder ${cylinder}, fill above the lowered piston`, row: 'Fill above piston',
-      expected: { low: Math.max(1, area + dish - 20), high: area * 40 + dish + 20 }, drawnAt: middle,
+      characteristic: 'pistonFill',
+      place: { cylinder },
+      label: `Cylinder ${cylinder}, fill above the lowered piston`,
+      row: 'Fill above piston',
+      expected: { low: Math.max(1, area + dish - 20), high: area * 40 + dish + 20 },
+      drawnAt: middle,
     }),
   ]
 }
@@ -88,12 +113,22 @@ function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
   const middle = { x: 0, y: 0 }
   return [
     station({
-      characteristic: 'gasketThickness', place: { bank }, label: `Gasket${where}, thickness where it was clamped`, row: `Gasket${where}`,
-      expected: { low: 0.2, high: 3.5 }, nominal: chosen?.thicknessMm, drawnAt: middle,
+      characteristic: 'gasketThickness',
+      place: { bank },
+      label: `Gasket${where}, thickness where it was clamped`,
+      row: `Gasket${where}`,
+      expected: { low: 0.2, high: 3.5 },
+      nominal: chosen?.thicknessMm,
+      drawnAt: middle,
     }),
     station({
-      characteristic: 'gasketBore', place: { bank }, label: `Gasket${where}, fire-ring bore`, row: `Gasket bore${where}`,
-      expected: { low: boreMm * 0.95, high: boreMm * 1.1 }, nominal: chosen?.boreMm, drawnAt: middle,
+      characteristic: 'gasketBore',
+      place: { bank },
+      label: `Gasket${where}, fire-ring bore`,
+      row: `Gasket bore${where}`,
+      expected: { low: boreMm * 0.95, high: boreMm * 1.1 },
+      nominal: chosen?.boreMm,
+      drawnAt: middle,
     }),
   ]
 }

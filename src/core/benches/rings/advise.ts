@@ -25,9 +25,15 @@ function fileAdvice(build: Build, findings: readonly Finding[]): Advice[] {
     const isTight = conformity.verdict === 'under' || (conformity.verdict === 'inDoubt' && !isOpen && figure.value.value < target)
     if (!isTight || toFileMm <= 0) return []
     const filedMm = new Map(ringsOf(ring, build, cylinder, target).map(([name, mm]) => [`${name}/${cylinder}`, mm]))
-    return [{
-      id: `file.${finding.id}`, change: { code: 'file', ring, cylinder, mm: toFileMm, toMm: target }, headlines: [], costs: [{ code: 'noParts' }], after: withWork(build, { filedMm }),
-    }]
+    return [
+      {
+        id: `file.${finding.id}`,
+        change: { code: 'file', ring, cylinder, mm: toFileMm, toMm: target },
+        headlines: [],
+        costs: [{ code: 'noParts' }],
+        after: withWork(build, { filedMm }),
+      },
+    ]
   })
 }
 
@@ -50,8 +56,14 @@ function swapAdvice(build: Build, findings: readonly Finding[]): Advice[] {
     const swap = over && target !== undefined ? swapRings(build, RING_OF[output]!, target) : undefined
     if (!swap || swap.after.every((from, index) => from === index + 1)) return []
     const changeMm = new Map(swap.gapsAfterMm.map((mm, index) => [`${RING_OF[output]!}/${index + 1}`, mm - swap.gapsMm[index]!]))
-    return [{
-      id: `swapRings.${output}`, change: { code: 'swapRings', ring: RING_OF[output]!, after: swap.after }, headlines: [], costs: [{ code: 'noParts' }], after: withWork(build, { filedMm: changeMm }),
-    }]
+    return [
+      {
+        id: `swapRings.${output}`,
+        change: { code: 'swapRings', ring: RING_OF[output]!, after: swap.after },
+        headlines: [],
+        costs: [{ code: 'noParts' }],
+        after: withWork(build, { filedMm: changeMm }),
+      },
+    ]
   })
 }

@@ -26,7 +26,10 @@ export interface RingsToDraw {
   readonly boreTempC: PlusMinus
 }
 
-export interface PlusMinus { readonly value: number; readonly halfWidth: number }
+export interface PlusMinus {
+  readonly value: number
+  readonly halfWidth: number
+}
 
 export interface ButtingResult {
   readonly cylinder: number
@@ -48,14 +51,23 @@ export function ringsToDraw(build: Build): RingsToDraw | undefined {
     if (!isKnown(gap) || 'missing' in heat) return []
     const boreMm: Uncertain = heat.heat.boreMm.value
     const interval = gap.interval ?? intervalOf(build, ringStation('top', cylinder, AN_INCH_DOWN))
-    return [{
-      cylinder, boreMm: boreMm.value, boreU: standardUncertainty(boreMm),
-      gap: interval ? { low: interval.low, high: interval.high } : { value: gap.figure.value.value, u: standardUncertainty(gap.figure.value) },
-    }]
+    return [
+      {
+        cylinder,
+        boreMm: boreMm.value,
+        boreU: standardUncertainty(boreMm),
+        gap: interval
+          ? { low: interval.low, high: interval.high }
+          : { value: gap.figure.value.value, u: standardUncertainty(gap.figure.value) },
+      },
+    ]
   })
   return {
-    rings, ringPerK: { value: ring.perK, halfWidth: ring.tolerancePerK }, borePerK: { value: bore.perK, halfWidth: bore.tolerancePerK },
-    ringTempC: { value: ringTemperature.value, halfWidth: ringTemperature.tolerance ?? 0 }, boreTempC: { value: boreTemperature.value, halfWidth: boreTemperature.tolerance ?? 0 },
+    rings,
+    ringPerK: { value: ring.perK, halfWidth: ring.tolerancePerK },
+    borePerK: { value: bore.perK, halfWidth: bore.tolerancePerK },
+    ringTempC: { value: ringTemperature.value, halfWidth: ringTemperature.tolerance ?? 0 },
+    boreTempC: { value: boreTemperature.value, halfWidth: boreTemperature.tolerance ?? 0 },
   }
 }
 
@@ -65,7 +77,11 @@ const DRAWS_PER_SLICE = 10_000
  * The chance of butting by random draws (JCGM 101): alloys and temperatures drawn once a trial for all rings, evenly over
  * their limits; a feeler's gap evenly over its interval, any other by its doubt. In slices, so that a worker can report and stop.
  */
-export function* buttingDraws({ rings, ...shared }: RingsToDraw, draws: number, seed: number): Generator<{ done: number; results: readonly ButtingResult[] }> {
+export function* buttingDraws(
+  { rings, ...shared }: RingsToDraw,
+  draws: number,
+  seed: number,
+): Generator<{ done: number; results: readonly ButtingResult[] }> {
   const random = randomStream(seed)
   const gaps = rings.map(() => new Float64Array(draws))
   for (let done = 0; done < draws;) {

@@ -17,15 +17,28 @@ export interface ClockingSchool {
 }
 
 const at = (top: number, second: number, upperRail: number, expander: number, lowerRail: number): readonly GapPlace[] => [
-  { ring: 'top', label: 'top', angleDeg: top }, { ring: 'second', label: 'second', angleDeg: second }, { ring: 'upperRail', label: 'upper rail', angleDeg: upperRail },
-  { ring: 'expander', label: 'expander', angleDeg: expander }, { ring: 'lowerRail', label: 'lower rail', angleDeg: lowerRail },
+  { ring: 'top', label: 'top', angleDeg: top },
+  { ring: 'second', label: 'second', angleDeg: second },
+  { ring: 'upperRail', label: 'upper rail', angleDeg: upperRail },
+  { ring: 'expander', label: 'expander', angleDeg: expander },
+  { ring: 'lowerRail', label: 'lower rail', angleDeg: lowerRail },
 ]
 
 /** The schools (common practice). Gaps wander in running anyway: what matters is that they do not start in line. */
 export const CLOCKING: Readonly<Record<Methods['clocking'], ClockingSchool>> = {
   maker: { id: 'maker', label: 'Ring maker’s diagram', why: 'The maker knows the ring; write its angles in.', gaps: [] },
-  opposed: { id: 'opposed', label: 'Top and second opposed, off the pin', why: 'Opposite each other, clear of the pin ends and of both thrust faces, where the load is.', gaps: at(45, 225, 135, 0, 315) },
-  pinAxis: { id: 'pinAxis', label: 'Along the pin, sides in turn', why: 'Along the pin no gap stands on a thrust face; taking sides in turn keeps them apart.', gaps: at(0, 180, 20, 90, 200) },
+  opposed: {
+    id: 'opposed',
+    label: 'Top and second opposed, off the pin',
+    why: 'Opposite each other, clear of the pin ends and of both thrust faces, where the load is.',
+    gaps: at(45, 225, 135, 0, 315),
+  },
+  pinAxis: {
+    id: 'pinAxis',
+    label: 'Along the pin, sides in turn',
+    why: 'Along the pin no gap stands on a thrust face; taking sides in turn keeps them apart.',
+    gaps: at(0, 180, 20, 90, 200),
+  },
 }
 
 /** Side of the bore that takes the thrust of the firing stroke: away from where the crank pin swings after TDC. */

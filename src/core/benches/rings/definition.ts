@@ -46,6 +46,10 @@ export const definition = {
   checks: {
     ringSide: { label: 'Ring side and back clearance, land depth', why: 'By the piston and ring makers’ numbers.' },
     ringsLabelled: { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },
-    ringsUp: { label: 'Marks up, expander ends butted and not overlapped', why: 'Oil rails first, then the second (scraper edge down), then the top; spread no more than needed.', each: 'cylinder' },
+    ringsUp: {
+      label: 'Marks up, expander ends butted and not overlapped',
+      why: 'Oil rails first, then the second (scraper edge down), then the top; spread no more than needed.',
+      each: 'cylinder',
+    },
   },
 } as const satisfies BenchDefinition

@@ -23,7 +23,9 @@ export function derive(build: Build): Finding[] {
     ...each('secondOverTop', (cylinder) => secondOver(tops.get(cylinder)!, seconds.get(cylinder)!)),
     ...each('railGap', (cylinder) => gapOf(build, ['upperRail', 'lowerRail'], cylinder)),
     ...(build.spec.paper.ringTemperature || build.spec.paper.boreTemperature
-      ? (['buttingTemperature', 'hotGap'] as const).flatMap((output) => each(output, (cylinder) => hot(build, cylinder, tops.get(cylinder)!, output)))
+      ? (['buttingTemperature', 'hotGap'] as const).flatMap((output) =>
+          each(output, (cylinder) => hot(build, cylinder, tops.get(cylinder)!, output)),
+        )
       : []),
     ...grooveFindings(build, numbers),
   ]
@@ -36,16 +38,27 @@ export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): D
     const figure = ringGapAt(build, ring, cylinder, spot)
     return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : spotWords(spot), figure, id }] : []
   })
-  const first = places.filter(({ spot: { depth, turned } }) => depth === 'top' && !turned).filter(({ id }) => !read.some((one) => one.id === id))
+  const first = places
+    .filter(({ spot: { depth, turned } }) => depth === 'top' && !turned)
+    .filter(({ id }) => !read.some((one) => one.id === id))
   if (first.length > 0) return { missing: first.map(({ id }) => ({ kind: 'reading', stationId: id })) }
   const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
   const before = places.filter(({ ring, spot }) => isFiledSince(build, ring, cylinder, spot)).length
   const isPartial = read.length < places.length
   const remarks: Remark[] = [
-    ...(before > 0 ? [{ code: 'filedSince', places: before } as const] : isPartial ? [{ code: 'incomplete', used: read.length, wanted: places.length } as const] : []),
+    ...(before > 0
+      ? [{ code: 'filedSince', places: before } as const]
+      : isPartial
+        ? [{ code: 'incomplete', used: read.length, wanted: places.length } as const]
+        : []),
     ...leafRemark(build, tightest.id),
   ]
-  return { figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read), interval: movedInterval(build, rings[0]!, cylinder, tightest.id), isPartial, remarks }
+  return {
+    figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read),
+    interval: movedInterval(build, rings[0]!, cylinder, tightest.id),
+    isPartial,
+    remarks,
+  }
 }
 
 /** The interval of the leaves, moved by considered work as its middle is. */

@@ -64,10 +64,16 @@ export function filingLog(build: Build, ring: Ring, cylinder: number, limit: Bou
   })
   const uncertaintyMm = reach(valueOf(last), last)
   const toFileMm = targetMm - log.at(-1)!.gapMm
-  const rate = rateOf(log, readings.map((reading) => reach(valueOf(reading), reading)))
+  const rate = rateOf(
+    log,
+    readings.map((reading) => reach(valueOf(reading), reading)),
+  )
   const strokes = (mm: number, perStrokeMm: number) => Math.max(0, Math.floor(mm / perStrokeMm + 1e-9))
   return {
-    passes: log, targetMm, toFileMm, uncertaintyMm,
+    passes: log,
+    targetMm,
+    toFileMm,
+    uncertaintyMm,
     strokesSafe: rate && strokes(toFileMm - uncertaintyMm, rate.quickestMm),
     strokesLeft: rate && strokes(toFileMm, rate.meanMm),
   }
@@ -79,7 +85,10 @@ function reach(value: Uncertain, reading: Reading): number {
 }
 
 /** What a stroke takes off, over the last unbroken run of counted passes: the mean, and the quickest the next pass may be. */
-function rateOf(log: readonly FilingPass[], reachesMm: readonly number[]): { readonly meanMm: number; readonly quickestMm: number } | undefined {
+function rateOf(
+  log: readonly FilingPass[],
+  reachesMm: readonly number[],
+): { readonly meanMm: number; readonly quickestMm: number } | undefined {
   const from = log.findLastIndex(({ perStrokeMm }, index) => index === 0 || perStrokeMm === undefined)
   const counted = log.slice(from + 1)
   const strokes = counted.reduce((sum, pass) => sum + pass.strokes!, 0)

@@ -7,8 +7,10 @@ import { rings } from '.'
 const tern = openBuild(ternDocument)
 const read = withSpecOf(tern, (spec) => ({ ...spec, methods: { ...spec.methods, ringGrooves: true } }))
 const find = (build: Build, id: string) => rings.derive(build).find((finding) => finding.id === id)
-const reading = (build: Build, characteristic: string, value: number, gauge: string, upper?: number) => withReading(build, characteristic, { cylinder: 3 }, value, gauge, { upper })
-const limited = (build: Build, limits: Record<string, Limit>) => withSpec(build, { ...build.spec, limits: { ...build.spec.limits, ...limits } })
+const reading = (build: Build, characteristic: string, value: number, gauge: string, upper?: number) =>
+  withReading(build, characteristic, { cylinder: 3 }, value, gauge, { upper })
+const limited = (build: Build, limits: Record<string, Limit>) =>
+  withSpec(build, { ...build.spec, limits: { ...build.spec.limits, ...limits } })
 const MAKER = { source: 'piston maker’s card', reason: '' }
 
 describe('side and back clearance of the rings', () => {
@@ -16,7 +18,12 @@ describe('side and back clearance of the rings', () => {
     const groove = rings.stations(read).filter(({ characteristic }) => /^(side|back)/.test(characteristic))
     expect(rings.stations(tern).filter(({ characteristic }) => /^(side|back)/.test(characteristic))).toEqual([])
     expect(groove.length).toBe(5 * 4)
-    expect(groove.slice(0, 4).map(({ id, row }) => [id, row])).toEqual([['sideTop/c1', 'Top, side'], ['sideSecond/c1', 'Second, side'], ['backTop/c1', 'Top, back'], ['backSecond/c1', 'Second, back']])
+    expect(groove.slice(0, 4).map(({ id, row }) => [id, row])).toEqual([
+      ['sideTop/c1', 'Top, side'],
+      ['sideSecond/c1', 'Second, side'],
+      ['backTop/c1', 'Top, back'],
+      ['backSecond/c1', 'Second, back'],
+    ])
     expect(find(read, 'topSide.3')!.missing).toEqual([{ kind: 'reading', stationId: 'sideTop/c3' }])
     expect(find(tern, 'topSide.3')).toBeUndefined()
   })
@@ -29,7 +36,11 @@ describe('side and back clearance of the rings', () => {
 
   it.each([
     // Leaf that goes, leaf that does not, verdict against 0.04 to 0.08 mm.
-    [0.04, 0.05, 'within'], [0.03, 0.04, 'under'], [0.03, 0.05, 'inDoubt'], [0.07, 0.08, 'within'], [0.08, 0.09, 'over'],
+    [0.04, 0.05, 'within'],
+    [0.03, 0.04, 'under'],
+    [0.03, 0.05, 'inDoubt'],
+    [0.07, 0.08, 'within'],
+    [0.08, 0.09, 'over'],
   ])('a side where %f goes and %f does not is %s', (goes, doesNot, verdict) => {
     const build = limited(reading(read, 'sideTop', goes, 'feeler-fine.1', doesNot), { topSide: { ...MAKER, lower: 0.04, upper: 0.08 } })
     expect(find(build, 'topSide.3')!.conformity!.verdict).toBe(verdict)
@@ -47,7 +58,13 @@ describe('side and back clearance of the rings', () => {
   it('says nothing sure of a piston that came into the bore by a plan made after it was read', () => {
     const measured = limited(reading(read, 'sideTop', 0.05, 'feeler-fine.1', 0.06), { topSide: { ...MAKER, lower: 0.04, upper: 0.08 } })
     const last = readingOf(measured, 'sideTop/c3').id
-    const planned = withSpec(measured, { ...measured.spec, choice: { ...measured.spec.choice, pistonInBore: [1, 2, 4, 3, 5], chosenAfter: { pistons: last } } })
-    expect(find(planned, 'topSide.3')).toMatchObject({ conformity: { verdict: 'inDoubt' }, remarks: expect.arrayContaining([{ code: 'oldPart', part: 'piston' }]) })
+    const planned = withSpec(measured, {
+      ...measured.spec,
+      choice: { ...measured.spec.choice, pistonInBore: [1, 2, 4, 3, 5], chosenAfter: { pistons: last } },
+    })
+    expect(find(planned, 'topSide.3')).toMatchObject({
+      conformity: { verdict: 'inDoubt' },
+      remarks: expect.arrayContaining([{ code: 'oldPart', part: 'piston' }]),
+    })
   })
 })

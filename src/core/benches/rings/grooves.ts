@@ -18,9 +18,11 @@ export const GROOVE_CHARACTERISTICS = Object.keys(GROOVES) as (keyof typeof GROO
 /** Judged by the piston and ring makers' numbers, which somebody has to enter: common practice has no one number for them. */
 export function grooveFindings(build: Build, cylinders: readonly number[]): Finding[] {
   if (!build.spec.methods.ringGrooves) return []
-  return GROOVE_CHARACTERISTICS.flatMap((characteristic) => cylinders.map((cylinder) => (
-    finding(build, definition, GROOVES[characteristic].output, grooveOf(build, characteristic, cylinder), { cylinder })
-  )))
+  return GROOVE_CHARACTERISTICS.flatMap((characteristic) =>
+    cylinders.map((cylinder) =>
+      finding(build, definition, GROOVES[characteristic].output, grooveOf(build, characteristic, cylinder), { cylinder }),
+    ),
+  )
 }
 
 /** The groove is the piston's: read before a plan that puts another piston into the bore, it says nothing of that one. */

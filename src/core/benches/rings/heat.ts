@@ -31,7 +31,10 @@ export function cautiousHeat(build: Build, heat: RingHeat): RingHeat {
   }
 }
 
-export function ringHeat(build: Build, cylinder: number): { readonly heat: RingHeat } | { readonly missing: Extract<Derived, { missing: unknown }>['missing'] } {
+export function ringHeat(
+  build: Build,
+  cylinder: number,
+): { readonly heat: RingHeat } | { readonly missing: Extract<Derived, { missing: unknown }>['missing'] } {
   const paper = (key: 'ringTemperature' | 'boreTemperature'): Derived => {
     const figure = paperAt(build, key)
     return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
@@ -39,6 +42,7 @@ export function ringHeat(build: Build, cylinder: number): { readonly heat: RingH
   const inputs = allOf({ boreMm: boreOf(build, cylinder), ringTempC: paper('ringTemperature'), boreTempC: paper('boreTemperature') })
   if (inputs.missing) return { missing: inputs.missing }
   const { ring, bore } = ringExpansion(build)
-  const grows = (name: string, { label, perK, tolerancePerK }: Expansion) => assumedFigure(`${name}: ${label}`, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
+  const grows = (name: string, { label, perK, tolerancePerK }: Expansion) =>
+    assumedFigure(`${name}: ${label}`, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
   return { heat: { ...inputs.figures, ringPerK: grows('ring', ring), borePerK: grows('bore', bore) } }
 }

@@ -5,7 +5,10 @@ import { isAlcohol, isGentle, isSustained, isUnsaid } from '../duty'
 
 const PRACTICE = 'Preset: common practice'
 
-interface Factor { readonly factor: number; readonly words: string }
+interface Factor {
+  readonly factor: number
+  readonly words: string
+}
 
 /** Where light boost ends and heavy begins, gauge pressure. Source: none, assumed. */
 const LIGHT_KPA = 70
@@ -26,18 +29,28 @@ const SECOND_MORE = 0.0005
 
 export const presets: Presets = ({ paper, duty, units }) => {
   const boreMm = paper.bore?.value
-  const { factor, words } = paper.ringFactor ? { factor: paper.ringFactor.value, words: `by ${paper.ringFactor.source}` } : topRingFactor(duty)
+  const { factor, words } = paper.ringFactor
+    ? { factor: paper.ringFactor.value, words: `by ${paper.ringFactor.source}` }
+    : topRingFactor(duty)
   // The hotter ring: what paper says and what it leaves open.
   const stated = paper.ringTemperature && paper.ringTemperature.value + (paper.ringTemperature.tolerance ?? 0)
   const running = stated ?? (duty.boostKpa > LIGHT_KPA ? 300 : 250)
   return {
     ...(boreMm !== undefined && {
-      topGap: least(boreMm * factor, `Bore × ${factor.toFixed(4)}, ${words}. Too small butts and wrecks the bore, too large costs a little blow-by: when in doubt, wide. The ring maker’s number outranks it.`),
+      topGap: least(
+        boreMm * factor,
+        `Bore × ${factor.toFixed(4)}, ${words}. Too small butts and wrecks the bore, too large costs a little blow-by: ` +
+          'when in doubt, wide. The ring maker’s number outranks it.',
+      ),
       secondGap: least(boreMm * (factor + SECOND_MORE), `Bore × ${(factor + SECOND_MORE).toFixed(4)}: the top ring’s and a little more.`),
     }),
     secondOverTop: { lower: 0, source: PRACTICE, reason: 'A second ring tighter than the top lifts the top one.' },
     railGap: { lower: inThou(15, units), source: PRACTICE, reason: 'Oil rails: 0.015 in at least.' },
-    buttingTemperature: { lower: running, source: PRACTICE, reason: 'The hotter ring: top rings run at about 200 to 250 °C unboosted, 300 °C under heavy boost.' },
+    buttingTemperature: {
+      lower: running,
+      source: PRACTICE,
+      reason: 'The hotter ring: top rings run at about 200 to 250 °C unboosted, 300 °C under heavy boost.',
+    },
   }
 }
 

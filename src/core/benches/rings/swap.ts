@@ -36,6 +36,17 @@ export function swapRings(build: Build, ring: Ring, targetMm: number): RingSwap 
 function boreWhereGapped(build: Build, cylinder: number): Derived {
   const axes = BORE_AXES.flatMap((axis) => boreReading(build, cylinder, 'top', axis) ?? [])
   if (build.spec.methods.bore !== 'measured' || axes.length < BORE_AXES.length) return boreOf(build, cylinder)
-  const text = { id: 'boreAtTop', title: 'Bore at the top', kind: 'length', expression: 'mean of both axes', source: 'definition of a mean' } as const
-  return { figure: resultOf(text, axes.map((figure, index) => ({ label: BORE_AXES[index]!, weight: 1 / axes.length, figure }))) }
+  const text = {
+    id: 'boreAtTop',
+    title: 'Bore at the top',
+    kind: 'length',
+    expression: 'mean of both axes',
+    source: 'definition of a mean',
+  } as const
+  return {
+    figure: resultOf(
+      text,
+      axes.map((figure, index) => ({ label: BORE_AXES[index]!, weight: 1 / axes.length, figure })),
+    ),
+  }
 }

@@ -13,12 +13,18 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const plan = toG < fromG ? match.after : match.before
   const heavy = tooHeavy(match.massG(plan), build.spec.limits.reciprocatingSpread?.upper ?? 0)
   const pair: Advice = {
-    id: 'pairMasses', change: { code: 'pairMasses', setOnRod: match.after, fromG, toG }, headlines: [],
-    costs: [...movingCosts(build, match.before, match.after), { code: 'otherBores' }], after: withPistons(build, match.after),
+    id: 'pairMasses',
+    change: { code: 'pairMasses', setOnRod: match.after, fromG, toG },
+    headlines: [],
+    costs: [...movingCosts(build, match.before, match.after), { code: 'otherBores' }],
+    after: withPistons(build, match.after),
   }
   const swapped = toG < fromG ? withPistons(build, match.after) : build
   const lighten: Advice = {
-    id: 'lighten', change: { code: 'lighten', byCylinder: heavy }, headlines: [], after: withWork(swapped, { lightenedG: heavy }),
+    id: 'lighten',
+    change: { code: 'lighten', byCylinder: heavy },
+    headlines: [],
+    after: withWork(swapped, { lightenedG: heavy }),
     costs: [{ code: 'noParts' }, ...(toG < fromG ? movingCosts(build, match.before, match.after) : [])],
   }
   return [...(toG < fromG ? [pair] : []), ...(heavy.size > 0 ? [lighten] : [])]

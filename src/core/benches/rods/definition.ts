@@ -46,7 +46,11 @@ export const definition = {
   },
   paper: ['stroke', 'rodLength', 'blockHeight', 'compressionHeight', 'pinOffset', 'pinDiameter', 'oilAllowance', 'balanceShare'],
   checks: {
-    rodChamfer: { label: 'Rod chamfer to the crank cheek, numbers to numbers', why: 'The plain side would ride on the fillet.', each: 'cylinder' },
+    rodChamfer: {
+      label: 'Rod chamfer to the crank cheek, numbers to numbers',
+      why: 'The plain side would ride on the fillet.',
+      each: 'cylinder',
+    },
     pinClips: { label: 'Pin clips seated, open end as the maker says', why: 'A clip the wrong way round walks out.', each: 'cylinder' },
     boltsSleeved: { label: 'Rod bolts sleeved, rod guided down by hand', why: 'A nick in the crank is a new crank.' },
     balancedTogether: { label: 'Flywheel and clutch balanced with the crank are marked', why: 'Split them and it wants balancing again.' },

@@ -13,18 +13,25 @@ import { bigEndMean, bigEndRound, bobweight, pinClearance, reciprocatingMass, ro
 export function derive(build: Build): Finding[] {
   const numbers = cylinderNumbers(build.spec.layout)
   const values = (of: (build: Build, cylinder: number) => Derived) => new Map(numbers.map((cylinder) => [cylinder, of(build, cylinder)]))
-  const each = (output: RodOutput, derived: ReadonlyMap<number, Derived>) => [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
-  const spread = (output: RodOutput, kind: 'length' | 'mass', derived: ReadonlyMap<number, Derived>) => (numbers.length > 1 ? [finding(build, definition, output, spreadAcross(kind, derived))] : [])
+  const each = (output: RodOutput, derived: ReadonlyMap<number, Derived>) =>
+    [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
+  const spread = (output: RodOutput, kind: 'length' | 'mass', derived: ReadonlyMap<number, Derived>) =>
+    numbers.length > 1 ? [finding(build, definition, output, spreadAcross(kind, derived))] : []
   const centres = values((_, cylinder) => at(build, 'centreDistance', cylinder))
   const reciprocating = values(reciprocatingOf)
   const rotating = values(rotatingOf)
   const stacks = withWhoLies(build, values(stackOf))
   return [
     ...each('pinClearance', values(pinClearanceOf)),
-    ...(build.spec.layout.rodBearings === 'plain' ? [...each('bigEndRound', values(bigEndRoundOf)), ...each('bigEnd', values(bigEndOf))] : []),
-    ...each('centreDistance', centres), ...spread('centreSpread', 'length', centres),
-    ...each('reciprocating', reciprocating), ...spread('reciprocatingSpread', 'mass', reciprocating),
-    ...each('rotating', rotating), ...spread('rotatingSpread', 'mass', rotating),
+    ...(build.spec.layout.rodBearings === 'plain'
+      ? [...each('bigEndRound', values(bigEndRoundOf)), ...each('bigEnd', values(bigEndOf))]
+      : []),
+    ...each('centreDistance', centres),
+    ...spread('centreSpread', 'length', centres),
+    ...each('reciprocating', reciprocating),
+    ...spread('reciprocatingSpread', 'mass', reciprocating),
+    ...each('rotating', rotating),
+    ...spread('rotatingSpread', 'mass', rotating),
     ...bobweights(build, rotating, reciprocating),
     ...(build.spec.paper.blockHeight && build.spec.paper.compressionHeight ? each('stackApart', stacks) : []),
   ]
@@ -45,52 +52,91 @@ function bigEndAxes(build: Build, cylinder: number) {
 
 function bigEndRoundOf(build: Build, cylinder: number): Derived {
   const axes = bigEndAxes(build, cylinder)
-  return axes.missing ? axes : { figure: apart(bigEndRound, { label: 'Along the rod', figure: axes.figures.alongMm }, { label: 'Across the rod', figure: axes.figures.acrossMm }) }
+  return axes.missing
+    ? axes
+    : {
+        figure: apart(
+          bigEndRound,
+          { label: 'Along the rod', figure: axes.figures.alongMm },
+          { label: 'Across the rod', figure: axes.figures.acrossMm },
+        ),
+      }
 }
 
 function bigEndOf(build: Build, cylinder: number): Derived {
   const axes = bigEndAxes(build, cylinder)
   if (axes.missing) return axes
-  return { figure: resultOf(bigEndMean, [{ label: 'Along the rod', weight: 0.5, figure: axes.figures.alongMm }, { label: 'Across the rod', weight: 0.5, figure: axes.figures.acrossMm }]) }
+  return {
+    figure: resultOf(bigEndMean, [
+      { label: 'Along the rod', weight: 0.5, figure: axes.figures.alongMm },
+      { label: 'Across the rod', weight: 0.5, figure: axes.figures.acrossMm },
+    ]),
+  }
 }
 
 function total(text: FormulaText, parts: Readonly<Record<string, Derived>>): Derived {
   const known = allOf(parts)
-  return known.missing ? known : { figure: resultOf(text, Object.entries(known.figures).map(([label, figure]) => ({ label, weight: 1, figure }))) }
+  return known.missing
+    ? known
+    : {
+        figure: resultOf(
+          text,
+          Object.entries(known.figures).map(([label, figure]) => ({ label, weight: 1, figure })),
+        ),
+      }
 }
 
 /** The piston that is to go into the cylinder, with its pin and rings, on the cylinder's rod. */
 export function reciprocatingOf(build: Build, cylinder: number): Derived {
   const mark = pistonIn(build, cylinder)
   const mass = total(reciprocatingMass, {
-    'Piston': at(build, 'pistonMass', mark), 'Pin': at(build, 'pinMass', mark), 'Rings and clips': at(build, 'ringsMass', mark), 'Rod, small end': at(build, 'rodSmall', cylinder),
+    Piston: at(build, 'pistonMass', mark),
+    Pin: at(build, 'pinMass', mark),
+    'Rings and clips': at(build, 'ringsMass', mark),
+    'Rod, small end': at(build, 'rodSmall', cylinder),
   })
-  return isKnown(mass) ? { ...mass, figure: afterWork(mass.figure, -(build.work?.lightenedG?.get(cylinder) ?? 0), 'mass', 'Taken off') } : mass
+  return isKnown(mass)
+    ? { ...mass, figure: afterWork(mass.figure, -(build.work?.lightenedG?.get(cylinder) ?? 0), 'mass', 'Taken off') }
+    : mass
 }
 
 export function rotatingOf(build: Build, cylinder: number): Derived {
-  const shells: Record<string, Derived> = build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'shellsMass', cylinder) } : {}
+  const shells: Record<string, Derived> =
+    build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'shellsMass', cylinder) } : {}
   return total(rotatingMass, { 'Rod, big end': at(build, 'rodBig', cylinder), ...shells })
 }
 
 const USUAL_SHARE = 0.5
 
-/** Only where two rods share a pin of a 90° V, not split: for any other pin the rule does not hold, and matching is all there is to do. */
+/**
+ * Only where two rods share a pin of a 90° V, not split: for any other pin the rule does not hold, and matching is all there
+ * is to do.
+ */
 function bobweights(build: Build, rotating: ReadonlyMap<number, Derived>, reciprocating: ReadonlyMap<number, Derived>): Finding[] {
   const { layout } = build.spec
   if (layout.kind !== 'v' || layout.bankAngleDeg !== 90) return []
-  return sharedPins(layout).filter(({ cylinders }) => cylinders.length === 2).map(({ cylinders }) => {
-    const pair = [...cylinders].sort((a, b) => a - b)
-    const both = (title: string, of: ReadonlyMap<number, Derived>) => total(
-      { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' }, Object.fromEntries(pair.map((cylinder) => [`Cylinder ${cylinder}`, of.get(cylinder)!])),
-    )
-    const inputs = allOf({ rotatingG: both('Rotating, both rods', rotating), reciprocatingG: both('Reciprocating, both', reciprocating) })
-    const share: Figure = paperAt(build, 'balanceShare') ?? { value: exactly(USUAL_SHARE), origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' } }
-    const derived: Derived = inputs.missing ? inputs : {
-      figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }), remarks: [{ code: 'rodsOnPin', cylinders: pair }],
-    }
-    return finding(build, definition, 'bobweight', derived, { cylinder: pair[0] })
-  })
+  return sharedPins(layout)
+    .filter(({ cylinders }) => cylinders.length === 2)
+    .map(({ cylinders }) => {
+      const pair = [...cylinders].sort((a, b) => a - b)
+      const both = (title: string, of: ReadonlyMap<number, Derived>) =>
+        total(
+          { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' },
+          Object.fromEntries(pair.map((cylinder) => [`Cylinder ${cylinder}`, of.get(cylinder)!])),
+        )
+      const inputs = allOf({ rotatingG: both('Rotating, both rods', rotating), reciprocatingG: both('Reciprocating, both', reciprocating) })
+      const share: Figure = paperAt(build, 'balanceShare') ?? {
+        value: exactly(USUAL_SHARE),
+        origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' },
+      }
+      const derived: Derived = inputs.missing
+        ? inputs
+        : {
+            figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }),
+            remarks: [{ code: 'rodsOnPin', cylinders: pair }],
+          }
+      return finding(build, definition, 'bobweight', derived, { cylinder: pair[0] })
+    })
 }
 
 /** The deck as measured against what block, throw, rod and piston add up to; the rod as measured where it was. */
@@ -99,16 +145,21 @@ function stackOf(build: Build, cylinder: number): Derived {
     const figure = paperAt(build, key, cylinder)
     return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
   }
-  const cut = (height: Derived, by: number | undefined, label: string): Derived => (isKnown(height) ? { figure: afterWork(height.figure, by, 'length', label) } : height)
+  const cut = (height: Derived, by: number | undefined, label: string): Derived =>
+    isKnown(height) ? { figure: afterWork(height.figure, by, 'length', label) } : height
   const rod = at(build, 'centreDistance', cylinder)
   const inputs = allOf({
-    measuredMm: deckClearance(build, cylinder), blockHeightMm: cut(paper('blockHeight'), -(build.work?.deckCutMm ?? 0), 'Deck cut'), strokeMm: paper('stroke'),
-    rodMm: isKnown(rod) ? rod : paper('rodLength'), compressionHeightMm: cut(paper('compressionHeight'), build.work?.piston?.tallerMm, 'Taller piston'),
+    measuredMm: deckClearance(build, cylinder),
+    blockHeightMm: cut(paper('blockHeight'), -(build.work?.deckCutMm ?? 0), 'Deck cut'),
+    strokeMm: paper('stroke'),
+    rodMm: isKnown(rod) ? rod : paper('rodLength'),
+    compressionHeightMm: cut(paper('compressionHeight'), build.work?.piston?.tallerMm, 'Taller piston'),
   })
   if (inputs.missing) return inputs
   const { measuredMm, ...stack } = inputs.figures
   const pinOffsetMm = paperAt(build, 'pinOffset') ?? leftOut()
-  if (!crankTurns({ strokeMm: stack.strokeMm.value.value, rodMm: stack.rodMm.value.value, pinOffsetMm: pinOffsetMm.value.value })) return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
+  if (!crankTurns({ strokeMm: stack.strokeMm.value.value, rodMm: stack.rodMm.value.value, pinOffsetMm: pinOffsetMm.value.value }))
+    return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
   return { figure: stackApart.of({ measuredMm, stackedMm: stackedDeck.of({ ...stack, pinOffsetMm }) }) }
 }
 
@@ -119,12 +170,18 @@ function stackOf(build: Build, cylinder: number): Derived {
 function withWhoLies(build: Build, stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
   const least = worthNaming(build.spec.limits.stackApart)
   const known = new Map([...stacks].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
-  return new Map([...stacks].map(([cylinder, derived]): [number, Derived] => {
-    if (!isKnown(derived)) return [cylinder, derived]
-    const compared = againstOthers('length', known, cylinder)
-    const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
-    const remarks: Remark[] = compared && isOff(compared.apart) ? [{ code: 'stackOwn', apart: compared.apart }]
-      : isOff(derived.figure) ? [{ code: 'stackShared' }] : []
-    return [cylinder, { ...derived, remarks }]
-  }))
+  return new Map(
+    [...stacks].map(([cylinder, derived]): [number, Derived] => {
+      if (!isKnown(derived)) return [cylinder, derived]
+      const compared = againstOthers('length', known, cylinder)
+      const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
+      const remarks: Remark[] =
+        compared && isOff(compared.apart)
+          ? [{ code: 'stackOwn', apart: compared.apart }]
+          : isOff(derived.figure)
+            ? [{ code: 'stackShared' }]
+            : []
+      return [cylinder, { ...derived, remarks }]
+    }),
+  )
 }

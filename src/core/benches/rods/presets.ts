@@ -10,5 +10,10 @@ export const presets: Presets = ({ units }) => ({
   centreSpread: { upper: inThou(2, units), source: ASSUMED, reason: 'Shows at once as deck clearance.' },
   reciprocatingSpread: { upper: 1, source: PRACTICE, reason: 'Matched to the gram.' },
   rotatingSpread: { upper: 1, source: PRACTICE, reason: 'Matched to the gram.' },
-  stackApart: { lower: inThou(-2, units), upper: inThou(2, units), source: ASSUMED, reason: 'Measured and computed deck should be one and the same.' },
+  stackApart: {
+    lower: inThou(-2, units),
+    upper: inThou(2, units),
+    source: ASSUMED,
+    reason: 'Measured and computed deck should be one and the same.',
+  },
 })

@@ -10,14 +10,28 @@ export function stations(build: Build): readonly Station[] {
   const numbers = cylinderNumbers(build.spec.layout)
   const { paper } = build.spec
   const around = (mm: number | undefined, by: number) => (mm === undefined ? { low: 10, high: 500 } : { low: mm - by, high: mm + by })
-  const all = (characteristic: RodCharacteristic, words: string, row: string, expected: Station['expected'], y: number, nominal?: number, spot?: string) =>
-    numbers.map((cylinder): Station => station(characteristic, { cylinder, ...(spot && { spot }) }, `Cylinder ${cylinder}, ${words}`, row, expected, y, nominal))
+  const all = (
+    characteristic: RodCharacteristic,
+    words: string,
+    row: string,
+    expected: Station['expected'],
+    y: number,
+    nominal?: number,
+    spot?: string,
+  ) =>
+    numbers.map((cylinder): Station =>
+      station(characteristic, { cylinder, ...(spot && { spot }) }, `Cylinder ${cylinder}, ${words}`, row, expected, y, nominal),
+    )
   const rodMm = paper.rodLength?.value
   const pinMm = paper.pinDiameter?.value
   const isPlain = build.spec.layout.rodBearings === 'plain'
   return [
-    ...(isPlain ? all('bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along') : []),
-    ...(isPlain ? all('bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across') : []),
+    ...(isPlain
+      ? all('bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along')
+      : []),
+    ...(isPlain
+      ? all('bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across')
+      : []),
     ...all('pinBush', 'pin bush', 'Pin bush', around(pinMm, 0.3), 0.4, pinMm),
     ...all('pin', 'piston pin', 'Pin', around(pinMm, 0.3), 0.4, pinMm),
     ...all('centreDistance', 'rod, centre to centre', 'Centre to centre', around(rodMm, 0.6), 0.1, rodMm),
@@ -30,7 +44,24 @@ export function stations(build: Build): readonly Station[] {
   ]
 }
 
-function station(characteristic: RodCharacteristic, place: Place, label: string, row: string, expected: Station['expected'], y: number, nominal?: number): Station {
+function station(
+  characteristic: RodCharacteristic,
+  place: Place,
+  label: string,
+  row: string,
+  expected: Station['expected'],
+  y: number,
+  nominal?: number,
+): Station {
   const isMass = definition.characteristics[characteristic].kind === 'mass'
-  return { id: stationId(characteristic, place), characteristic, place, label, row, expected, ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }), drawnAt: { x: isMass ? 0.35 : -0.35, y } }
+  return {
+    id: stationId(characteristic, place),
+    characteristic,
+    place,
+    label,
+    row,
+    expected,
+    ...(nominal !== undefined && { nominal, usual: { centre: nominal, stray: 0.1 } }),
+    drawnAt: { x: isMass ? 0.35 : -0.35, y },
+  }
 }

@@ -17,7 +17,15 @@ export default async function Page({ params, searchParams }: Props) {
   const { bench } = await params
   if (!isBenchId(bench)) notFound()
   const { document, revision } = await loadBuild((await params).id)
-  return <BenchPageOf benchId={bench} document={document} revision={revision} stages={stagesOf(document, bench)} startAt={(await searchParams).at} />
+  return (
+    <BenchPageOf
+      benchId={bench}
+      document={document}
+      revision={revision}
+      stages={stagesOf(document, bench)}
+      startAt={(await searchParams).at}
+    />
+  )
 }
 
 /** The rule of stages as it stands: job, paper, every bench in the order of work, book. */
@@ -27,7 +35,13 @@ function stagesOf(document: BuildDocument, here: BenchId): Stage[] {
   return [
     { href: home, words: 'Job', done: 1, here: false },
     { href: `${home}/paper`, words: 'Paper', done: 1, here: false },
-    ...BENCHES.map((bench): Stage => ({ href: `${home}/${bench.id}`, words: bench.definition.stage, bench: bench.id, done: shareDone(benchProgress(bench, build)), here: bench.id === here })),
+    ...BENCHES.map((bench): Stage => ({
+      href: `${home}/${bench.id}`,
+      words: bench.definition.stage,
+      bench: bench.id,
+      done: shareDone(benchProgress(bench, build)),
+      here: bench.id === here,
+    })),
     { href: `${home}/book`, words: 'Book', here: false },
   ]
 }

@@ -12,7 +12,11 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     if (!build) return refused(404, 'There is no such build here.')
     const query = new URL(request.url).searchParams
     const system = query.get('units') === 'inch' ? 'inch' : query.get('units') === 'metric' ? 'metric' : build.document.spec.units
-    const pdf = await bookPdf(bookSheet(build.document, system), query.get('size') === 'letter' ? 'LETTER' : 'A4', new Date().toISOString().slice(0, 10))
+    const pdf = await bookPdf(
+      bookSheet(build.document, system),
+      query.get('size') === 'letter' ? 'LETTER' : 'A4',
+      new Date().toISOString().slice(0, 10),
+    )
     return new NextResponse(pdf, { headers: attachment(build.document.spec.name, 'book.pdf', 'application/pdf') })
   })
 }

@@ -37,8 +37,17 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
       else sound.push(parsed.data)
     }
     if (whole && bad[0]) return refused(422, `${bad[0].error} Nothing was stored.`)
-    const { stored, refused: astray, added, lastSeq } = sound.length > 0 ? await builds.append(id, sound, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
-    const pointing = astray.map(({ id: entryId, code, about }) => ({ id: entryId, error: refusalWords(code, about), ...(MAY_PASS.has(code) && { mayPass: true }) }))
+    const {
+      stored,
+      refused: astray,
+      added,
+      lastSeq,
+    } = sound.length > 0 ? await builds.append(id, sound, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
+    const pointing = astray.map(({ id: entryId, code, about }) => ({
+      id: entryId,
+      error: refusalWords(code, about),
+      ...(MAY_PASS.has(code) && { mayPass: true }),
+    }))
     return NextResponse.json({ stored, added, lastSeq, refused: [...bad, ...pointing] })
   })
 }

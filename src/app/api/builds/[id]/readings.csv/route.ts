@@ -10,6 +10,8 @@ export function GET(_: Request, { params }: { params: Promise<{ id: string }> })
     const { builds } = await database()
     const build = await builds.load((await params).id)
     if (!build) return refused(404, 'There is no such build here.')
-    return new NextResponse(readingsToCsv(openBuild(build.document)), { headers: attachment(build.document.spec.name, 'readings.csv', 'text/csv') })
+    return new NextResponse(readingsToCsv(openBuild(build.document)), {
+      headers: attachment(build.document.spec.name, 'readings.csv', 'text/csv'),
+    })
   })
 }

@@ -9,7 +9,12 @@ import { database } from '@/data/database'
 import { fileIssueWords, movedWords, placeWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../../../answer'
 
-const body = z.object({ basedOn: z.int().positive(), by: z.string().trim().min(1).max(8), reason: z.string().trim().min(1).max(200), spec: specSchema })
+const body = z.object({
+  basedOn: z.int().positive(),
+  by: z.string().trim().min(1).max(8),
+  reason: z.string().trim().min(1).max(200),
+  spec: specSchema,
+})
 
 /** Stores the spec as the next revision; earlier ones stay. */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
@@ -38,7 +43,8 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const { id } = await params
     const wanted = new URL(request.url).searchParams.get('revision')
     const { builds } = await database()
-    const number = wanted === 'latest' ? (await builds.revisions(id))[0]?.number : /^[1-9]\d{0,8}$/.test(wanted ?? '') ? Number(wanted) : undefined
+    const number =
+      wanted === 'latest' ? (await builds.revisions(id))[0]?.number : /^[1-9]\d{0,8}$/.test(wanted ?? '') ? Number(wanted) : undefined
     const spec = number === undefined ? undefined : await builds.specAt(id, number)
     return spec ? NextResponse.json({ spec, revision: number }) : refused(404, 'There is no such revision.')
   })
