@@ -4,6 +4,6 @@ import { auditCoverage } from './audit/coverage'
 import { auditSums } from './audit/sums'
 
 const seeds = Number(process.env.KALIBROS_AUDIT_SEEDS ?? 1000)
-const short = auditSums() + auditAdvice(24) + auditCoverage(seeds)
+const short = auditSums() + auditAdvice(60) + auditCoverage(seeds)
 console.log(short === 0 ? 'Nothing falls short.' : `${short} fall short.`)
 process.exitCode = short === 0 ? 0 : 1

@@ -1,9 +1,11 @@
-import { BENCHES } from '@/core/benches'
-import { judgedAdvice } from '@/core/benches/judgeAdvice'
-import { openBuild, type Build } from '@/core/build'
+import { BENCHES, startingLimits } from '@/core/benches'
+import type { Advice, Bench } from '@/core/benches/bench'
+import { cylinderStates, planAdvice, planCompression } from '@/core/benches/compression'
+import { evaluate, judgeAll } from '@/core/benches/judgeAdvice'
+import { freshLayout, openBuild, type Build, type FreshEngine, type Spec } from '@/core/build'
 import { randomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
-import { DEMO_BUILDS } from '@/demo/scenario'
+import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
 
 const isOut = (verdict: string | undefined) => verdict === 'over' || verdict === 'under'
 const outOf = (build: Build) =>
@@ -16,12 +18,47 @@ const outOf = (build: Build) =>
     ),
   )
 
-/** Engines with faults of every kind, strewn by chance. */
+type Frame = Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'crank' | 'bearings'>
+
+/** Beside the demo's five and V8: singles, twins, boxers, and pins that are split. */
+const UNUSUAL: readonly Frame[] = [
+  { kind: 'single', cylinders: 1, bankAngleDeg: 0 },
+  { kind: 'single', cylinders: 1, bankAngleDeg: 0, bearings: 'rolling' },
+  { kind: 'v', cylinders: 2, bankAngleDeg: 45 },
+  { kind: 'v', cylinders: 2, bankAngleDeg: 90 },
+  { kind: 'flat', cylinders: 2, bankAngleDeg: 180 },
+  { kind: 'flat', cylinders: 4, bankAngleDeg: 180 },
+  { kind: 'flat', cylinders: 6, bankAngleDeg: 180 },
+  { kind: 'inline', cylinders: 4, bankAngleDeg: 0 },
+  { kind: 'v', cylinders: 6, bankAngleDeg: 90, crank: 'evenSplit' },
+  { kind: 'v', cylinders: 12, bankAngleDeg: 60 },
+]
+
+/** A demo engine's paper on another frame, judged by what a fresh engine of the kind is judged by. */
+function specOn(frame: Frame, { spec }: DemoBuild): Spec {
+  const { valvesPerCylinder, valveDrive } = spec.layout
+  const framed: Spec = { ...spec, name: `${frame.kind} ${frame.cylinders}`, layout: freshLayout({ ...frame, valvesPerCylinder, valveDrive }) }
+  return { ...framed, limits: startingLimits(framed), stock: { ...framed.stock, pistons: otherPistons(framed) } }
+}
+
+/** A taller piston and one with a deeper dish, so that plans with other pistons are among what is judged. */
+function otherPistons({ paper }: Spec): Spec['stock']['pistons'] {
+  const heightMm = paper.compressionHeight?.value
+  if (heightMm === undefined) return []
+  const volumeCm3 = paper.pistonVolume?.value ?? 0
+  return [
+    { id: 'taller', name: 'Taller', volumeCm3, compressionHeightMm: heightMm + 0.2, source: 'audit' },
+    { id: 'deeper', name: 'Deeper dish', volumeCm3: volumeCm3 + 3, compressionHeightMm: heightMm, source: 'audit' },
+  ]
+}
+
+/** Engines with faults of every kind, strewn by chance: the demo's, and every unusual layout. */
 function engines(count: number): Build[] {
   return Array.from({ length: count }, (_, index) => {
     const demo = DEMO_BUILDS[index % 2]!
+    const spec = index % 3 === 0 ? demo.spec : specOn(UNUSUAL[index % UNUSUAL.length]!, demo)
     const random = randomStream(500 + index)
-    const cylinder = () => 1 + Math.floor(random.uniform() * demo.spec.layout.cylinders)
+    const cylinder = () => 1 + Math.floor(random.uniform() * spec.layout.cylinders)
     const some = (size: number) => ({
       [cylinder()]: (random.uniform() - 0.5) * 2 * size,
       [cylinder()]: (random.uniform() - 0.5) * 2 * size,
@@ -38,8 +75,15 @@ function engines(count: number): Build[] {
       pistonMassG: some(2),
       rodBigG: some(2),
     }
-    return openBuild(demoDocument({ ...demo, faults, seed: 900 + index, read: () => true }, new Date('2026-03-01T12:00:00Z')))
+    return openBuild(demoDocument({ ...demo, spec, faults, seed: 900 + index, read: () => true }, new Date('2026-03-01T12:00:00Z')))
   })
+}
+
+/** What a bench advises, the planner's plans among it. */
+function adviceOf(bench: Bench, build: Build): readonly Advice[] {
+  const advice = bench.advise(build, bench.derive(build))
+  if (bench.id !== 'compression') return advice
+  return [...advice, ...planCompression(build, cylinderStates(build)).plans.map((plan) => planAdvice(build, plan))]
 }
 
 /**
@@ -51,8 +95,9 @@ export function auditAdvice(count: number): number {
   for (const build of engines(count)) {
     const before = outOf(build)
     for (const bench of BENCHES) {
-      const judged = new Map(judgedAdvice(bench, build).map((one) => [one.id, one]))
-      for (const { id, after } of bench.advise(build, bench.derive(build))) {
+      const advice = adviceOf(bench, build)
+      const judged = new Map(judgeAll(advice, evaluate(build)).map((one) => [one.id, one]))
+      for (const { id, after } of advice) {
         const said = judged.get(id)
         if (!after || !said) continue
         pieces++
