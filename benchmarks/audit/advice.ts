@@ -37,7 +37,11 @@ const UNUSUAL: readonly Frame[] = [
 /** A demo engine's paper on another frame, judged by what a fresh engine of the kind is judged by. */
 function specOn(frame: Frame, { spec }: DemoBuild): Spec {
   const { valvesPerCylinder, valveDrive } = spec.layout
-  const framed: Spec = { ...spec, name: `${frame.kind} ${frame.cylinders}`, layout: freshLayout({ ...frame, valvesPerCylinder, valveDrive }) }
+  const framed: Spec = {
+    ...spec,
+    name: `${frame.kind} ${frame.cylinders}`,
+    layout: freshLayout({ ...frame, valvesPerCylinder, valveDrive }),
+  }
   return { ...framed, limits: startingLimits(framed), stock: { ...framed.stock, pistons: otherPistons(framed) } }
 }
 
