@@ -1,8 +1,11 @@
 import { BENCHES } from '@/core/benches'
+import type { Bench } from '@/core/benches/bench'
 import type { Spec } from '@/core/build'
+import { cylinderNumbers } from '@/core/engine'
 import { expand } from '@/core/metrology'
+import { span } from '@/core/numerics/span'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { measure } from './simulatedShop'
+import { measure, type Measured } from './simulatedShop'
 
 const [tern, petrel] = DEMO_BUILDS.map(({ spec }) => spec) as [Spec, Spec]
 const schools = (spec: Spec, methods: Partial<Spec['methods']>, layout: Partial<Spec['layout']> = {}): Spec => ({
@@ -11,16 +14,37 @@ const schools = (spec: Spec, methods: Partial<Spec['methods']>, layout: Partial<
   layout: { ...spec.layout, ...layout },
 })
 
-/** A metric five and an inch V8, each by two schools. */
+/** Pistons and rods bought one by one: each errs for itself. */
+function piecesVary(spec: Spec): Spec {
+  const keys = ['rodLength', 'compressionHeight', 'pistonVolume', 'crownDiameter', 'landHeight'] as const
+  const paper = Object.fromEntries(keys.map((key) => [key, { ...spec.paper[key]!, varies: 'piece' as const }]))
+  return schools({ ...spec, paper: { ...spec.paper, ...paper } }, { ringDepths: 1 })
+}
+
+/** A metric five and an inch V8, each by two schools, and one with parts that vary piece by piece. */
 const VARIANTS: readonly (readonly [string, Spec])[] = [
   ['metric five', schools(tern, { ringDepths: 1 })],
   [
     'metric five, other schools',
     schools(tern, { bore: 'measured', chamber: 'mass', piston: 'downTheBore', gasket: 'measured', bearings: 'separate', ringDepths: 1 }),
   ],
+  ['metric five, pieces that vary', piecesVary(tern)],
   ['inch V8', petrel],
   ['inch V8, other schools', schools(petrel, { bore: 'measured', chamber: 'buretteVolume', gasket: 'measured', bearings: 'strip' })],
 ]
+
+/** Every finding as it truly is; a spread over cylinders from the truth of each. */
+function truthsOf(bench: Bench, spec: Spec, truthOf: Measured['truthOf']): ReadonlyMap<string, number | undefined> {
+  const whole = new Map(bench.derive(truthOf(undefined)).map((finding) => [finding.id, finding.figure?.value.value]))
+  if (!Object.values(spec.paper).some(({ varies }) => varies === 'piece')) return whole
+  const own = cylinderNumbers(spec.layout).flatMap((cylinder) =>
+    bench.derive(truthOf(cylinder)).filter((finding) => finding.cylinder === cylinder),
+  )
+  for (const { id, figure } of own) whole.set(id, figure?.value.value)
+  const ratios = own.flatMap(({ output, figure }) => (output === 'compressionRatio' && figure ? [figure.value.value] : []))
+  if (ratios.length > 1) whole.set('ratioSpread', span(ratios))
+  return whole
+}
 
 interface Count {
   tried: number
@@ -44,9 +68,9 @@ export function auditCoverage(seeds: number): number {
   const counts = new Map<string, Count>()
   for (const [name, spec] of VARIANTS) {
     for (let seed = 0; seed < seeds; seed++) {
-      const { measured, truth } = measure(spec, 7919 * (seed + 1) + name.length)
+      const { measured, truthOf } = measure(spec, 7919 * (seed + 1) + name.length)
       for (const bench of BENCHES) {
-        const truths = new Map(bench.derive(truth).map((finding) => [finding.id, finding.figure?.value.value]))
+        const truths = truthsOf(bench, spec, truthOf)
         for (const { id, output, figure } of bench.derive(measured)) {
           const exact = truths.get(id)
           const key = `${bench.id} ${output}`

@@ -1,14 +1,15 @@
 import { BENCHES, gaugesFor } from '@/core/benches'
-import { DEFAULT_GAUGES, openBuild, type Build, type Entry, type Gauge, type Place, type Spec } from '@/core/build'
+import { DEFAULT_GAUGES, openBuild, withSpec, type Build, type Entry, type Gauge, type Place, type Spec } from '@/core/build'
 import { partsUnder } from '@/core/build/parts'
-import { EXPANSION } from '@/core/engine'
+import { cylinderNumbers, EXPANSION } from '@/core/engine'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { makeEngine, VirtualHand, type TrueEngine } from '@/core/twin'
 
 /** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
 export interface Measured {
   readonly measured: Build
-  readonly truth: Build
+  /** The engine as it truly is; each cylinder with its own pieces, where those differ. */
+  readonly truthOf: (cylinder: number | undefined) => Build
 }
 
 /** How far a shop nobody wrote the temperature of may be from 20 °C; the same assumption as the readings are taken with. */
@@ -26,28 +27,42 @@ interface TrueGauge {
 export function measure(nominal: Spec, seed: number): Measured {
   const random = randomStream(seed)
   const trueSpec = specWithin(nominal, random)
+  const pieces = new Map(cylinderNumbers(nominal.layout).map((cylinder) => [cylinder, piecesWithin(trueSpec, random)]))
   const engine = makeEngine(trueSpec, {}, seed + 1)
   const warmK = SHOP_K * (2 * random.uniform() - 1)
   const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
+  const truth = buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0))
+  const own = new Map([...pieces].map(([cylinder, spec]) => [cylinder, withSpec(truth, spec)]))
   return {
     measured: buildFrom(nominal, reader(nominal, engine, seed + 2, random, gauges, warmK)),
-    truth: buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0)),
+    truthOf: (cylinder) => own.get(cylinder ?? Number.NaN) ?? truth,
   }
 }
 
 type Read = (characteristic: string, place: Place, gauge: Gauge) => { value: number; upper?: number }
 
-/** Every number on paper within its tolerance, evenly; what varies piece by piece is left at nominal. */
+const within = (random: RandomStream, value: number, tolerance = 0) => value + tolerance * (2 * random.uniform() - 1)
+
+/** Every number on paper that is common to the set within its tolerance, evenly. */
 function specWithin(spec: Spec, random: RandomStream): Spec {
-  const within = (value: number, tolerance = 0) => value + tolerance * (2 * random.uniform() - 1)
-  const paper = Object.fromEntries(
-    Object.entries(spec.paper).map(([key, number]) => [
-      key,
-      { ...number, value: number.varies === 'piece' ? number.value : within(number.value, number.tolerance) },
-    ]),
-  )
-  const gaskets = spec.stock.gaskets.map((gasket) => ({ ...gasket, thicknessMm: within(gasket.thicknessMm, gasket.thicknessToleranceMm) }))
-  return { ...spec, paper, stock: { ...spec.stock, gaskets } }
+  const gaskets = spec.stock.gaskets.map((gasket) => ({
+    ...gasket,
+    thicknessMm: within(random, gasket.thicknessMm, gasket.thicknessToleranceMm),
+  }))
+  return { ...paperWithin(spec, random, 'set'), stock: { ...spec.stock, gaskets } }
+}
+
+/** The pieces of one cylinder: what varies piece by piece within its tolerance, evenly. */
+function piecesWithin(spec: Spec, random: RandomStream): Spec {
+  return paperWithin(spec, random, 'piece')
+}
+
+function paperWithin(spec: Spec, random: RandomStream, which: 'set' | 'piece'): Spec {
+  const paper = Object.entries(spec.paper).map(([key, number]) => {
+    const isDrawn = (number.varies ?? 'set') === which
+    return [key, isDrawn ? { ...number, value: within(random, number.value, number.tolerance) } : number]
+  })
+  return { ...spec, paper: Object.fromEntries(paper) }
 }
 
 function trueGauge(card: Gauge, random: RandomStream): TrueGauge {

@@ -65,7 +65,7 @@ export function incompleteBore(used: number): { isPartial?: boolean; remarks?: r
 /** The bore a cylinder is computed with: measured or from paper, as the build's method says. */
 export function boreOf(build: Build, cylinder: number): Derived {
   if (build.spec.methods.bore === 'measured') return measuredBore(build, cylinder)
-  const figure = paperAt(build, 'bore')
+  const figure = paperAt(build, 'bore', cylinder)
   return figure
     ? { figure: afterWork(figure, build.work?.honedMm?.get(cylinder), 'length', 'Hone') }
     : { missing: [{ kind: 'paper', key: 'bore' }] }

@@ -170,6 +170,23 @@ describe('a tolerance on paper', () => {
   })
 })
 
+describe.each(['pistonVolume', 'crownDiameter', 'landHeight', 'stroke', 'rodLength', 'bore'] as const)('%s', (key) => {
+  const ratiosWith = (varies: 'set' | 'piece') =>
+    withSpecOf(tern, (spec): Spec => {
+      // Ten times what a maker would let pass, so that it stands out from the gauges.
+      const loose = { ...spec.paper[key]!, tolerance: key === 'pistonVolume' ? 1 : 0.5, varies }
+      return { ...spec, methods: { ...spec.methods, bore: 'paper' }, paper: { ...spec.paper, [key]: loose } }
+    })
+  const uOf = (build: Build, id: string) => standardUncertainty(find(compression, build, id).figure!.value)
+
+  it('each its own: no cylinder’s ratio is less sure for it, their spread is', () => {
+    const [set, piece] = [ratiosWith('set'), ratiosWith('piece')]
+    expectNear(uOf(piece, 'compressionRatio.2'), uOf(set, 'compressionRatio.2'), 1e-9)
+    const onRatio = key !== 'rodLength'
+    expect(uOf(piece, 'ratioSpread') > uOf(set, 'ratioSpread') * 1.02).toBe(onRatio)
+  })
+})
+
 describe('the fitted gasket', () => {
   it('is ranked by what was measured of it, the others by their makers', () => {
     const measured = withSpecOf(petrel, (spec): Spec => ({ ...spec, methods: { ...spec.methods, gasket: 'measured' } }))

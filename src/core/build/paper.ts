@@ -9,14 +9,16 @@ export interface PaperDefinition {
   readonly high: number
   readonly signed?: boolean
   readonly hint?: string
+  /** One for every cylinder: what its tolerance leaves open is one error common to the set, or another for each piece. */
+  readonly eachPiece?: true
 }
 
 const MM_OR_INCH = { metric: 'mm', inch: 'in' } as const
 const CC = { metric: 'cm3', inch: 'cm3' } as const
 
 export const PAPER = {
-  bore: { label: 'Bore', kind: 'length', units: MM_OR_INCH, low: 20, high: 250, hint: 'finished size, overbore included' },
-  stroke: { label: 'Stroke', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
+  bore: { eachPiece: true, label: 'Bore', kind: 'length', units: MM_OR_INCH, low: 20, high: 250, hint: 'finished size, overbore included' },
+  stroke: { eachPiece: true, label: 'Stroke', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
   compressionRatio: {
     label: 'Ratio wanted',
     kind: 'ratio',
@@ -25,7 +27,7 @@ export const PAPER = {
     high: 25,
     hint: 'by the fuel and the tuner; the limit follows it',
   },
-  rodLength: { label: 'Rod length', kind: 'length', units: MM_OR_INCH, low: 50, high: 500, hint: 'centre to centre' },
+  rodLength: { eachPiece: true, label: 'Rod length', kind: 'length', units: MM_OR_INCH, low: 50, high: 500, hint: 'centre to centre' },
   pinOffset: {
     label: 'Pin offset',
     kind: 'length',
@@ -37,6 +39,7 @@ export const PAPER = {
   },
   blockHeight: { label: 'Block height', kind: 'length', units: MM_OR_INCH, low: 80, high: 600, hint: 'crank centre to deck' },
   compressionHeight: {
+    eachPiece: true,
     label: 'Compression height',
     kind: 'length',
     units: MM_OR_INCH,
@@ -63,6 +66,7 @@ export const PAPER = {
     hint: 'outline at the head face: what a head cut takes away',
   },
   pistonVolume: {
+    eachPiece: true,
     label: 'Piston volume',
     kind: 'volume',
     units: CC,
@@ -71,8 +75,8 @@ export const PAPER = {
     signed: true,
     hint: 'dish and pockets positive, dome negative',
   },
-  crownDiameter: { label: 'Top land diameter', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
-  landHeight: { label: 'Top land height', kind: 'length', units: MM_OR_INCH, low: 0, high: 40, hint: 'crown to top ring' },
+  crownDiameter: { eachPiece: true, label: 'Top land diameter', kind: 'length', units: MM_OR_INCH, low: 20, high: 250 },
+  landHeight: { eachPiece: true, label: 'Top land height', kind: 'length', units: MM_OR_INCH, low: 0, high: 40, hint: 'crown to top ring' },
   mainJournal: { label: 'Main journal', kind: 'length', units: MM_OR_INCH, low: 20, high: 150 },
   rodJournal: { label: 'Rod journal', kind: 'length', units: MM_OR_INCH, low: 15, high: 120 },
   shellWall: { label: 'Bearing shell wall', kind: 'length', units: MM_OR_INCH, low: 0.8, high: 6, hint: 'for the warm clearance' },

@@ -212,6 +212,9 @@ function DutyFields({ edit }: { edit: SpecEdit }) {
   )
 }
 
+/** What a tolerance leaves open: one error that all pieces share, which cancels between them, or another for each. */
+const VARIES_WORDS = { set: 'alike for all', piece: 'each its own' } as const
+
 function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
   const definition = paperDefinition(name)
   const paper = edit.spec.paper[name] as PaperNumber | undefined
@@ -221,6 +224,8 @@ function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; syst
       const before = spec.paper[name] ?? { value: Number.NaN, unit, source: 'source not said' }
       return { ...spec, paper: { ...spec.paper, [name]: { ...before, ...change } } }
     })
+  const varies = paper?.varies ?? 'set'
+  const otherWay = varies === 'set' ? 'piece' : 'set'
   const setValue = (value: number | undefined, typedUnit: UnitId) => {
     if (value === undefined) {
       return edit.change(`${definition.label} taken off`, (spec) => ({
@@ -250,19 +255,30 @@ function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; syst
         bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
       />
       {paper ? (
-        <QuantityInput
-          quiet
-          label={`${definition.label} ±`}
-          value={paper.tolerance}
-          kind={definition.kind}
-          unit={unit}
-          size
-          onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)}
-        />
+        <div>
+          <QuantityInput
+            quiet
+            label={`${definition.label} ±`}
+            value={paper.tolerance}
+            kind={definition.kind}
+            unit={unit}
+            size
+            onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)}
+          />
+          {definition.eachPiece && paper.tolerance ? (
+            <Button
+              size="small"
+              kind="plain"
+              aria-label={`${definition.label} ±: ${VARIES_WORDS[varies]}. Change`}
+              onPress={() => put({ varies: otherWay }, `${definition.label} ±: ${VARIES_WORDS[otherWay]}`)}
+            >
+              {VARIES_WORDS[varies]}
+            </Button>
+          ) : null}
+        </div>
       ) : (
         <span />
       )}
-
       {paper ? (
         <Words
           quiet

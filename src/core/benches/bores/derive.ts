@@ -69,7 +69,7 @@ export function smallestBore(build: Build, cylinder: number): Derived {
 /** How far the bore as measured stands from the one on paper: a wrong oversize, or a sheet of another engine. */
 function offPaper(build: Build, cylinder: number): Derived {
   const measured = measuredBore(build, cylinder)
-  const paper = paperAt(build, 'bore')
+  const paper = paperAt(build, 'bore', cylinder)
   if (!isKnown(measured) || !paper) return isKnown(measured) ? { missing: [{ kind: 'paper', key: 'bore' }] } : measured
   return {
     figure: resultOf(boreOffPaper, [

@@ -56,7 +56,7 @@ function ratioInputs(
   cylinder: number,
   measured: Record<'bore' | 'deck' | 'chamber' | 'piston' | 'gasketBore' | 'gasketThickness', Derived>,
 ): InputsOrMissing {
-  const needed = allOf({ stroke: fromPaper(build, 'stroke'), ...measured })
+  const needed = allOf({ stroke: fromPaper(build, 'stroke', cylinder), ...measured })
   if (needed.missing) return { inputs: undefined, missing: needed.missing }
   const rod = paperAt(build, 'rodLength', cylinder)
   const pinOffset = paperAt(build, 'pinOffset')
@@ -66,7 +66,7 @@ function ratioInputs(
     pinOffsetMm: pinOffset?.value.value ?? 0,
   }
   if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
-  const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build), intakeClosing: paperAt(build, 'intakeClosing') }
+  const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build, cylinder), intakeClosing: paperAt(build, 'intakeClosing') }
   return { inputs, missing: [] }
 }
 
@@ -162,11 +162,11 @@ function stockVolume({ id, name, source, volumeCm3 }: Build['spec']['stock']['pi
 }
 
 /** The crevice above the top ring, unless a down-the-bore fill has already counted it. */
-function creviceOf(build: Build): RatioInputs['crevice'] {
+function creviceOf(build: Build, cylinder: number): RatioInputs['crevice'] {
   const { methods } = build.spec
   if (methods.piston === 'downTheBore' && methods.crevice === 'filled') return undefined
-  const crown = paperAt(build, 'crownDiameter')
-  const landHeight = paperAt(build, 'landHeight')
+  const crown = paperAt(build, 'crownDiameter', cylinder)
+  const landHeight = paperAt(build, 'landHeight', cylinder)
   return crown && landHeight && { crown, landHeight }
 }
 
@@ -209,7 +209,7 @@ export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number])
   }
 }
 
-function fromPaper(build: Build, key: Parameters<typeof paperAt>[1]): Derived {
-  const figure = paperAt(build, key)
+function fromPaper(build: Build, key: Parameters<typeof paperAt>[1], piece?: number): Derived {
+  const figure = paperAt(build, key, piece)
   return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
 }
