@@ -1,9 +1,11 @@
+import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { BENCHES } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
 import { openBuild } from '../build/build'
-import { CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './readingsCsv'
+import type { Reading } from '../build/types'
+import { csvTemplate, CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './readingsCsv'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)
@@ -17,6 +19,7 @@ const stations: CsvStation[] = BENCHES.flatMap((bench) =>
       unit: bench.definition.characteristics[station.characteristic]!.units.metric,
     })),
 )
+const [first, second] = document.entries.filter(({ kind }) => kind === 'reading') as [Reading, Reading]
 let counter = 0
 const makeId = () => `01920000-0000-7000-9000-${String(++counter).padStart(12, '0')}`
 const header = CSV_COLUMNS.join(',')
@@ -88,5 +91,96 @@ describe('readings as CSV', () => {
 
   it('refuses a table without the columns it needs', () => {
     expect(readingsFromCsv('a,b\n1,2\n', tern, stations, { makeId }).headerIssues.map((issue) => issue.code)).toContain('missingColumn')
+  })
+
+  it('carries ± as typed, temperatures, strokes and what a reading settles, in the unit of the row', () => {
+    const full = openBuild({
+      ...document,
+      entries: document.entries.map((entry) =>
+        entry.kind === 'reading' && entry.id === second.id
+          ? { ...entry, unit: 'in', plusMinus: 0.0254, partTempC: 24.5, gaugeTempC: 21, strokes: 12, settles: [first.id] }
+          : entry,
+      ),
+    })
+    const [, line] = Papa.parse<Record<string, string>>(readingsToCsv(full), { header: true }).data
+    expect(line).toMatchObject({
+      plus_minus: '0.001',
+      unit: 'in',
+      part_temp_c: '24.5',
+      gauge_temp_c: '21',
+      strokes: '12',
+      settles: first.id,
+    })
+    const back = readingsFromCsv(readingsToCsv(full), empty, stations, { makeId }).rows.map(({ outcome }) =>
+      outcome.state === 'good' ? outcome.reading : undefined,
+    )
+    expect(back.find((reading) => reading?.id === second.id)).toMatchObject({
+      plusMinus: 0.0254,
+      partTempC: 24.5,
+      gaugeTempC: 21,
+      strokes: 12,
+      settles: [first.id],
+    })
+  })
+
+  it.each([
+    ['2026-03-01T10:00:00Z', '2026-03-01T10:00:00Z'],
+    ['2026-03-01 10:00', new Date(2026, 2, 1, 10, 0).toISOString()],
+    ['2026-03-01', new Date(2026, 2, 1).toISOString()],
+  ])('reads the time %s as a person writes it', (at, instant) => {
+    const outcome = readOne({ at })
+    expect(outcome.state === 'good' && new Date(outcome.reading.at).toISOString()).toBe(new Date(instant).toISOString())
+  })
+
+  it.each(['1.3.2026', '03/01/2026', '2026-13-01', '2026-02-30', '2026-03-01 25:00', 'yesterday', ''])(
+    'asks again for the time “%s”',
+    (at) => {
+      const outcome = readOne({ at })
+      expect(outcome.state === 'bad' && outcome.issues.map(({ code }) => code)).toEqual(['badTime'])
+    },
+  )
+
+  it('brings the readings of another engine in as a copy, each under an id of its own', () => {
+    const report = readingsFromCsv(readingsToCsv(tern), tern, stations, { makeId, asCopy: true })
+    const ids = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading.id : outcome.state))
+    expect(new Set(ids).size).toBe(261)
+    expect(ids.filter((id) => tern.readings.byId.has(id))).toEqual([])
+  })
+
+  it('leaves out what was struck, and says why', () => {
+    const struck = openBuild({
+      ...document,
+      entries: [
+        ...document.entries,
+        { kind: 'strike', id: makeId(), at: '2026-03-02T10:00:00Z', by: 'KV', target: first.id, reason: 'wrong dial' },
+      ],
+    })
+    const [outcome] = readingsFromCsv(readingsToCsv(struck), empty, stations, { makeId }).rows.map((one) => one.outcome)
+    expect(outcome!.state).toBe('left')
+  })
+
+  it('hands out a table with a row for every place not read yet, which filled in is read', () => {
+    const rows = csvTemplate(tern).trimEnd().split('\n').slice(1)
+    expect(rows.length).toBe(stations.length - tern.readings.current.size)
+    const [bare] = Papa.parse<Record<string, string>>(csvTemplate(empty), { header: true }).data
+    expect(bare).toMatchObject({ characteristic: 'bore', cylinder: '1', unit: 'mm', gauge: 'Bore gauge, 0.002 mm', value: '' })
+    const filled = Papa.unparse([{ ...bare, value: '83.002', at: '2026-03-01', by: 'KV' }], { columns: [...CSV_COLUMNS] })
+    const { outcome } = readingsFromCsv(filled, empty, stations, { makeId }).rows[0]!
+    expect(outcome.state === 'good' && outcome.reading).toMatchObject({
+      characteristic: 'bore',
+      value: 83.002,
+      unit: 'mm',
+      gauge: 'bore-metric.1',
+    })
+  })
+
+  it('guards cells that a spreadsheet would run, also behind a line break', () => {
+    const risky = openBuild({
+      ...document,
+      entries: document.entries.map((entry) =>
+        entry.kind === 'reading' && entry.id === first.id ? { ...entry, asTyped: '\n=1+1' } : entry,
+      ),
+    })
+    expect(readingsToCsv(risky)).toContain(`"'\n=1+1"`)
   })
 })

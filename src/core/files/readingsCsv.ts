@@ -1,5 +1,6 @@
 /** Readings as a tidy table: one reading a row, the unit named beside the number. */
 import Papa from 'papaparse'
+import { z } from 'zod'
 import { BENCHES } from '../benches'
 import { gaugesFor } from '../benches/gaugeChoice'
 import type { Build } from '../build/build'
@@ -292,13 +293,20 @@ function placeFrom(cell: Cells, issues: RowIssue[]): Place {
 }
 
 function stampFrom(cell: Cells, issues: RowIssue[]): { at: string; by: string } | undefined {
-  const time = new Date(cell('at').replace(' ', 'T'))
-  const isTime = TIME.test(cell('at')) && !Number.isNaN(time.getTime())
-  if (!isTime) issues.push({ code: 'badTime', text: cell('at') })
+  const time = timeOf(cell('at'))
+  if (!time) issues.push({ code: 'badTime', text: cell('at') })
   const by = cell('by')
   if (by === '') issues.push({ code: 'noInitials' })
   else if (by.length > MOST_INITIALS) issues.push({ code: 'longInitials', text: by })
-  return isTime ? { at: time.toISOString(), by } : undefined
+  return time && { at: time.toISOString(), by }
+}
+
+/** The moment a cell names; none for a day the calendar has not, which a date parser would take for the next month's. */
+function timeOf(text: string): Date | undefined {
+  const day = text.slice(0, 'yyyy-mm-dd'.length)
+  if (!TIME.test(text) || !z.iso.date().safeParse(day).success) return undefined
+  const time = new Date(text === day ? `${day}T00:00` : text.replace(' ', 'T'))
+  return Number.isNaN(time.getTime()) ? undefined : time
 }
 
 function wholeNumber(cell: Cells, column: Column, issues: RowIssue[]): number | undefined {

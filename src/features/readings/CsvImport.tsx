@@ -38,6 +38,8 @@ const Table = styled.table`
 
 const MOST_A_SEND = 4000
 const TAKEN = 409
+/** Enough to see what is wrong with a table; a page of thousands would only be slow. */
+const MOST_LISTED = 200
 
 /** Readings from a table: bad rows named, good rows offered, nothing stored until it is asked for, and then all of them or none. */
 export function CsvImport({ document }: { document: BuildDocument }) {
@@ -166,7 +168,7 @@ export function CsvImport({ document }: { document: BuildDocument }) {
                 </tr>
               </thead>
               <tbody>
-                {bad.map(({ line, text, outcome }) => (
+                {bad.slice(0, MOST_LISTED).map(({ line, text, outcome }) => (
                   <tr key={line}>
                     <td>{line}</td>
                     <td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td>
@@ -177,6 +179,7 @@ export function CsvImport({ document }: { document: BuildDocument }) {
                 ))}
               </tbody>
             </Table>
+            {bad.length > MOST_LISTED && <p>And {bad.length - MOST_LISTED} more: mend these first, then read the table again.</p>}
           </Section>
         )}
       </Main>
