@@ -17,7 +17,6 @@ const LIMITS: readonly PlannedLimit[] = [
   'ratioSpread',
   'deckClearance',
   'chamberVolume',
-  'chamberSpread',
   'deckCut',
   'headCut',
 ]

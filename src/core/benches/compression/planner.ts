@@ -35,8 +35,7 @@ export interface BindingLimit {
   readonly setup: Setup
 }
 
-export type PlannedLimit =
-  'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'chamberSpread' | 'deckCut' | 'headCut'
+export type PlannedLimit = 'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'deckCut' | 'headCut'
 
 export interface PlannerResult {
   readonly tried: number
@@ -179,7 +178,6 @@ function missesOf(search: Search, setup: Setup): Judged['misses'] {
   miss('ratioSpread', outside('ratioSpread', [span(then.ratios)]))
   miss('deckClearance', worse('deckClearance', search.now.decks, then.decks))
   miss('chamberVolume', worse('chamberVolume', search.now.chambers, then.chambers))
-  miss('chamberSpread', worse('chamberSpread', [span(search.now.chambers)], [span(then.chambers)]))
   miss('deckCut', outside('deckCut', [setup.deckCutMm]))
   miss('headCut', outside('headCut', [setup.headCutMm]))
   return misses
