@@ -36,6 +36,13 @@ export function worthNaming(limit: { lower?: number; upper?: number } | undefine
   return lower === undefined || upper === undefined ? Infinity : (upper - lower) / 4
 }
 
+/** The cylinder furthest from the mean of the others. Two odd ones drag that mean: only the furthest is a candidate. */
+export function oddOneOut(known: ReadonlyMap<number, Figure>): number | undefined {
+  const total = [...known.values()].reduce((sum, figure) => sum + figure.value.value, 0)
+  const middle = total / known.size
+  return [...known].sort(([, a], [, b]) => Math.abs(b.value.value - middle) - Math.abs(a.value.value - middle))[0]?.[0]
+}
+
 /** A cylinder against the mean of the others: by how much it stands apart, and the mean it stands apart from. */
 export function againstOthers(
   kind: Kind,

@@ -108,7 +108,7 @@ describe('journals', () => {
   })
 
   it('asks for the rear of the journal it is about', () => {
-    const fronts = without(sound, ({ characteristic, place }) => /Journal$/.test(characteristic) && place.spot!.startsWith('rear'))
+    const fronts = without(sound, ({ characteristic, place }) => characteristic.endsWith('Journal') && place.spot!.startsWith('rear'))
     expect(find(bearings, fronts, 'mainTaper.m3').missing).toEqual([{ kind: 'reading', stationId: 'mainJournal/m3/rear-vertical' }])
     expect(find(bearings, fronts, 'rodTaper.3').missing).toEqual([{ kind: 'reading', stationId: 'rodJournal/c3/rear-vertical' }])
     const none = without(sound, ({ characteristic }) => characteristic === 'rodJournal')

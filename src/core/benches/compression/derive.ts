@@ -3,7 +3,7 @@ import type { PaperKey } from '../../build/paper'
 import { bankCount, cylinderNumbers, cylinderPlaces } from '../../engine'
 import { assumedFigure, exactly, expand, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../bench'
-import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
+import { againstOthers, oddOneOut, spreadAcross, worthNaming } from '../engineWide'
 import { allOf, finding, isKnown, type Derived } from '../finding'
 import { cylinderState, type CylinderState } from './cylinder'
 import { definition, type CompressionOutput } from './definition'
@@ -134,13 +134,6 @@ function remarked(
 
 function isApart(apart: Figure, least: number): boolean {
   return Math.abs(apart.value.value) > Math.max(least, expand(apart.value).U)
-}
-
-/** The cylinder furthest from the mean of the others. Two odd ones drag that mean: only the furthest is a candidate. */
-function oddOneOut(known: ReadonlyMap<number, Figure>): number | undefined {
-  const total = [...known.values()].reduce((sum, figure) => sum + figure.value.value, 0)
-  const middle = total / known.size
-  return [...known].sort(([, a], [, b]) => Math.abs(b.value.value - middle) - Math.abs(a.value.value - middle))[0]?.[0]
 }
 
 /** A measurement and a paper number of the same thing that differ: a part, or a figure from another job. */

@@ -4,7 +4,7 @@ import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaTex
 import type { Finding, Remark } from '../bench'
 import { afterWork } from '../afterWork'
 import { deckClearance } from '../deckClearance'
-import { againstOthers, spreadAcross, worthNaming } from '../engineWide'
+import { againstOthers, oddOneOut, spreadAcross, worthNaming } from '../engineWide'
 import { allOf, asRead, finding, isKnown, type Derived } from '../finding'
 import { pistonIn } from '../fitted'
 import { definition, type RodCharacteristic, type RodOutput } from './definition'
@@ -170,10 +170,11 @@ function stackOf(build: Build, cylinder: number): Derived {
 function withWhoLies(build: Build, stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
   const least = worthNaming(build.spec.limits.stackApart)
   const known = new Map([...stacks].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
+  const odd = oddOneOut(known)
   return new Map(
     [...stacks].map(([cylinder, derived]): [number, Derived] => {
       if (!isKnown(derived)) return [cylinder, derived]
-      const compared = againstOthers('length', known, cylinder)
+      const compared = cylinder === odd ? againstOthers('length', known, cylinder) : undefined
       const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
       const remarks: Remark[] =
         compared && isOff(compared.apart)
