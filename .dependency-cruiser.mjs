@@ -13,6 +13,23 @@ const LAYERS = {
 
 const own = Object.keys(LAYERS)
 
+/** Inside the core, lowest first: each folder may import those before it, never one that stands after. */
+const CORE = [
+  'numerics',
+  'quantity',
+  'metrology',
+  'engine',
+  'build',
+  'bench',
+  'quantities',
+  'benches',
+  'evaluation',
+  'sums',
+  'twin',
+  'liveGauge',
+  'files',
+]
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 export default {
   forbidden: [
@@ -21,6 +38,12 @@ export default {
       severity: 'error',
       from: { path: `^src/${layer}/`, pathNot: '\\.test\\.tsx?$' },
       to: { path: `^src/(${own.filter((other) => other !== layer && !LAYERS[layer].includes(other)).join('|')})/` },
+    })),
+    ...CORE.slice(0, -1).map((folder, index) => ({
+      name: `core-${folder}-imports-downwards`,
+      severity: 'error',
+      from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^src/core/(${CORE.slice(index + 1).join('|')})/` },
     })),
     {
       name: 'core-is-pure',

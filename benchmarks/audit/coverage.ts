@@ -1,5 +1,5 @@
 import { BENCHES } from '@/core/benches'
-import type { Bench } from '@/core/benches/bench'
+import type { Bench } from '@/core/bench/bench'
 import type { Spec } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { expand } from '@/core/metrology'

@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
-import type { BenchId } from '@/core/benches/bench'
+import type { BenchId } from '@/core/bench/bench'
 import { BenchPage, type BenchInFrame, type BenchPageProps } from './bench/BenchPage'
 
 /** What each bench adds to the frame, fetched with its own part of the core and no other's. */

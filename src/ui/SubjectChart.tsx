@@ -1,7 +1,7 @@
 'use client'
 import { ErrorBar, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
-import type { Finding } from '@/core/benches/bench'
+import type { Finding } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
 import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'

@@ -1,5 +1,6 @@
 import type { Finding, LimitDefinition, Output, Subject } from '@/core/benches'
 import type { Limit, UnitSystem } from '@/core/build'
+import type { Moved } from '@/core/evaluation/compare'
 import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
 import { differenceWords, plainWords, type Shown } from './figures'
 
@@ -85,32 +86,21 @@ export function percent(share: number): string {
   return `${Math.round(share * 100)} %`
 }
 
-interface FoundAt {
-  readonly bench: string
-  readonly finding: Finding
-}
-
 /**
  * What a change of paper, limits or choice moved: how many figures, and every verdict that is another one now. `labelOf`
  * names an output.
  */
 export function movedWords(
-  before: readonly FoundAt[],
-  after: readonly FoundAt[],
+  moved: readonly Moved[],
   labelOf: (bench: string, output: string) => string,
 ): { readonly figures: number; readonly verdicts: readonly string[] } {
-  const was = new Map(before.map(({ bench, finding }) => [`${bench}.${finding.id}`, finding]))
-  const pairs = after.map(({ bench, finding }) => ({
-    label: labelOf(bench, finding.output),
-    finding,
-    earlier: was.get(`${bench}.${finding.id}`),
-  }))
-  const figures = pairs.filter(({ finding, earlier }) => finding.figure?.value.value !== earlier?.figure?.value.value).length
-  const verdicts = pairs.flatMap(({ label, finding, earlier }) => {
-    const [then, now] = [earlier ? standingOf(earlier) : 'notMeasured', standingOf(finding)]
-    return then === now || (then === 'notMeasured' && now === 'noLimit')
-      ? []
-      : [`${[label, subjectWords(finding)].filter(Boolean).join(', ')}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
+  const figures = moved.filter(({ before, after }) => before?.figure?.value.value !== after?.figure?.value.value).length
+  const verdicts = moved.flatMap(({ bench, before, after }) => {
+    const [then, now] = [before, after].map((finding) => (finding ? standingOf(finding) : 'notMeasured')) as [Standing, Standing]
+    if (then === now || (then === 'notMeasured' && now === 'noLimit')) return []
+    const finding = (after ?? before)!
+    const title = [labelOf(bench, finding.output), subjectWords(finding)].filter(Boolean).join(', ')
+    return [`${title}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
   })
   return { figures, verdicts }
 }

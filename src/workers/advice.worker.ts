@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { benchById } from '@/core/benches'
-import { judgedAdvice } from '@/core/benches/judgeAdvice'
+import { judgedAdvice } from '@/core/evaluation/judgeAdvice'
 import { openBuild } from '@/core/build'
 import type { AdviceWorker } from './protocol'
 

@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/build'
 import { cylinderStates, planAdvice, planCompression, ratioModel } from '@/core/benches/compression'
-import { evaluate, judgeAll } from '@/core/benches/judgeAdvice'
+import { evaluate } from '@/core/evaluation/evaluate'
+import { judgeAll } from '@/core/evaluation/judgeAdvice'
 import { monteCarlo } from '@/core/metrology'
 import type { CompressionWorker } from './protocol'
 

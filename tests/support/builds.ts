@@ -9,7 +9,7 @@ import {
   type Place,
   type Spec,
 } from '@/core/build'
-import type { Bench, Finding } from '@/core/benches/bench'
+import type { Bench, Finding } from '@/core/bench/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 

@@ -13,11 +13,11 @@ import {
   without,
 } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
-import type { Advice, Bench } from './bench'
+import type { Advice, Bench } from '../bench/bench'
 import { bearings } from './bearings'
 import { bores } from './bores'
 import { compression } from './compression'
-import { judgedAdvice } from './judgeAdvice'
+import { judgedAdvice } from '../evaluation/judgeAdvice'
 import { rings } from './rings'
 import { rods } from './rods'
 

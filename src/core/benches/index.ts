@@ -1,4 +1,4 @@
-import type { Bench, BenchId } from './bench'
+import type { Bench, BenchId } from '../bench/bench'
 import { bearings } from './bearings'
 import { bores } from './bores'
 import { compression } from './compression'
@@ -36,11 +36,11 @@ export type {
   Station,
   Subject,
   Units,
-} from './bench'
-export { doubtBudget, type DoubtShare } from './doubtBudget'
-export { sheetsOf, type Across, type SheetOf, type SheetRow } from './sheets'
-export { gaugesFor } from './gaugeChoice'
-export { benchChecks, type BenchCheck } from './checks'
-export { benchProgress, benchState, type BenchState } from './benchState'
-export { byConsequence, standsOut } from './consequence'
+} from '../bench/bench'
+export { doubtBudget, type DoubtShare } from '../bench/doubtBudget'
+export { sheetsOf, type Across, type SheetOf, type SheetRow } from '../bench/sheets'
+export { gaugesFor } from '../bench/gaugeChoice'
+export { benchChecks, type BenchCheck } from '../bench/checks'
+export { benchProgress, benchState, type BenchState } from '../bench/benchState'
+export { byConsequence, standsOut } from '../bench/consequence'
 export { startingLimits, followPresets } from './startingLimits'

@@ -6,7 +6,7 @@ import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { standardUncertainty } from '../metrology'
 import { BENCHES, doubtBudget, sheetsOf, standsOut, type Finding } from '.'
-import { rowOf } from './sheets'
+import { rowOf } from '../bench/sheets'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
 const DOCUMENTS = DEMO_BUILDS.map((demo) => demoDocument(demo, TODAY))

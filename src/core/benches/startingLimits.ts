@@ -1,5 +1,5 @@
 import type { Limit, Spec } from '../build/types'
-import type { Presets } from './bench'
+import type { Presets } from '../bench/bench'
 import { presets as bearings } from './bearings/presets'
 import { presets as bores } from './bores/presets'
 import { presets as compression } from './compression/presets'

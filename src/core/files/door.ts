@@ -1,6 +1,6 @@
 /** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
 import { BENCHES } from '../benches'
-import type { Characteristic } from '../benches/bench'
+import type { Characteristic } from '../bench/bench'
 import type { Build } from '../build/build'
 import { PAPER, PAPER_KEYS, type PaperKey } from '../build/paper'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'

@@ -2,7 +2,7 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
 import { BENCHES } from '../benches'
-import { gaugesFor } from '../benches/gaugeChoice'
+import { gaugesFor } from '../bench/gaugeChoice'
 import type { Build } from '../build/build'
 import { stationId } from '../build/readings'
 import type { Entry, Gauge, Place, Reading } from '../build/types'

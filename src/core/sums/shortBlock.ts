@@ -1,6 +1,6 @@
 import { bearingClearance, warmClearance } from '../benches/bearings'
 import { pistonClearance } from '../benches/bores'
-import { taperFromGaps } from '../benches/ringGap'
+import { taperFromGaps } from '../quantities/ringGap'
 import { buttingTemperature, hotGap, ringTarget } from '../benches/rings'
 import { bobweight as bobweightFormula, stackedDeck } from '../benches/rods'
 import { crankTurns, EXPANSION, type Expansion } from '../engine'

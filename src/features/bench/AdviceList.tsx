@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/benches/bench'
+import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'

@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { Station } from '@/core/benches/bench'
+import type { Station } from '@/core/bench/bench'
 import { stationId, type Entry } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'

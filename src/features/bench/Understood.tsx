@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import type { Characteristic, Station } from '@/core/benches/bench'
+import type { Characteristic, Station } from '@/core/bench/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
 import { decimalsForStep, differenceInUnit, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
 import { PHONE } from '@/ui/GlobalStyle'

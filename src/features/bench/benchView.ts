@@ -1,5 +1,5 @@
 import type { ExoticComponent } from 'react'
-import type { Finding } from '@/core/benches/bench'
+import type { Finding } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '../spec/useSpec'
 

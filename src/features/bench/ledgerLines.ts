@@ -1,5 +1,5 @@
-import { cannotDecide, ofBench } from '@/core/benches/consequence'
-import type { BenchDefinition, Finding } from '@/core/benches/bench'
+import { cannotDecide, ofBench } from '@/core/bench/consequence'
+import type { BenchDefinition, Finding } from '@/core/bench/bench'
 import { isMarked, standingOf, subjectWords, type Standing } from '@/wording'
 
 /** A line of the ledger: one finding, or several alike that need no line each. */

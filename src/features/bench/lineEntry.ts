@@ -1,5 +1,5 @@
-import type { Characteristic, Station } from '@/core/benches/bench'
-import { rowOf } from '@/core/benches/sheets'
+import type { Characteristic, Station } from '@/core/bench/bench'
+import { rowOf } from '@/core/bench/sheets'
 import type { Build, Gauge, UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import {

@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
-import type { BenchId, JudgedAdvice } from '@/core/benches/bench'
+import type { BenchId, JudgedAdvice } from '@/core/bench/bench'
 import type { Build } from '@/core/build'
 import { documentOf } from './documentOf'
 

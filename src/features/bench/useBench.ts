@@ -1,7 +1,8 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import type { Bench, Finding, Station } from '@/core/benches/bench'
+import type { Bench, Finding, Station } from '@/core/bench/bench'
+import { hasMoved } from '@/core/evaluation/compare'
 import {
   currentCards,
   lastOf,
@@ -229,12 +230,5 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station, de
 /** Findings whose value or verdict differs between two states of a bench. */
 export function changedFindings(before: readonly Finding[], after: readonly Finding[]): ReadonlySet<string> {
   const earlier = new Map(before.map((finding) => [finding.id, finding]))
-  return new Set(
-    after
-      .filter((finding) => {
-        const was = earlier.get(finding.id)
-        return was?.figure?.value.value !== finding.figure?.value.value || was?.conformity?.verdict !== finding.conformity?.verdict
-      })
-      .map((finding) => finding.id),
-  )
+  return new Set(after.filter((finding) => hasMoved(earlier.get(finding.id), finding)).map((finding) => finding.id))
 }

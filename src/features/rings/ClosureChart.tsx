@@ -2,10 +2,10 @@
 // The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
 import { ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
-import type { Finding } from '@/core/benches/bench'
+import type { Finding } from '@/core/bench/bench'
 import { hotGapMm, ringExpansion } from '@/core/benches/rings'
-import { boreOf } from '@/core/benches/boreDiameter'
-import { isKnown } from '@/core/benches/finding'
+import { boreOf } from '@/core/quantities/boreDiameter'
+import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { filingLog } from '@/core/benches/rings'
 import { definition } from '@/core/benches/rings/definition'
-import { RINGS, type Ring } from '@/core/benches/ringNames'
+import { RINGS, type Ring } from '@/core/quantities/ringNames'
 import type { Build, UnitSystem } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { ChoiceRow } from '@/ui/fields'

@@ -1,4 +1,25 @@
-import type { BenchDefinition } from '../bench'
+import type { BenchDefinition } from '../../bench/bench'
+
+declare module '../../bench/vocabulary' {
+  interface BenchNames {
+    bearings: true
+  }
+  interface RemarkFields {
+    narrowBeside: { readonly side: 'left' | 'right'; readonly byMm: number }
+    shellsPlanned: { readonly upper: string; readonly lower: string }
+  }
+  interface ChangeFields {
+    shells: {
+      readonly kind: 'main' | 'rod'
+      readonly lands: boolean
+      readonly pairs: readonly { readonly number: number; readonly upper: string; readonly lower: string }[]
+    }
+  }
+  interface CostFields {
+    buyHalves: { readonly name: string; readonly halves: number }
+    fromShelf: object
+  }
+}
 
 const JOURNAL = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SIZE = { ...JOURNAL, digits: { metric: 3, inch: 4 } } as const

@@ -3,8 +3,8 @@ import { stationId } from '../../build/readings'
 import type { Gauge, Place, Reading } from '../../build/types'
 import { cylinderNumbers, mainNumbers } from '../../engine'
 import { resultOf, type Figure } from '../../metrology'
-import type { Missing, Subject } from '../bench'
-import type { Derived } from '../finding'
+import type { Missing, Subject } from '../../bench/bench'
+import type { Derived } from '../../bench/finding'
 import { bearingClearance, journalMean } from './formulas'
 
 /** A journal of the crank with its bearing: a main, or the pin of a cylinder's rod. */

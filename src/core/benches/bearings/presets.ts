@@ -1,8 +1,8 @@
 import type { Duty, Limit } from '../../build/types'
 import { sharedPins } from '../../engine'
-import type { Presets } from '../bench'
-import { isRace, isUnsaid } from '../duty'
-import { inThou } from '../inThou'
+import type { Presets } from '../../bench/bench'
+import { isRace, isUnsaid } from '../../bench/duty'
+import { inThou } from '../../bench/inThou'
 
 const PRACTICE = 'Preset: common practice'
 const ASSUMED = 'Preset: assumed'

@@ -3,7 +3,7 @@ import type { Shell, ShellPair } from '../../build/types'
 import { exactly, judge, limitsU, type Figure } from '../../metrology'
 import { selectEvenly } from '../../numerics/selection'
 import { UNITS } from '../../quantity'
-import { isKnown } from '../finding'
+import { isKnown } from '../../bench/finding'
 import { clearanceOf, clearanceReading, journalName, journalsOf, type Journal } from './journals'
 
 /**

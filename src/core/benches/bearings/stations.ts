@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import type { Place } from '../../build/types'
 import { cylinderNumbers, sharedPins } from '../../engine'
-import type { Station } from '../bench'
+import type { Station } from '../../bench/bench'
 import type { BearingCharacteristic } from './definition'
 import { clearanceStation, JOURNAL_AXES, JOURNAL_ENDS, journalPlace, journalsOf, SHELL_DIRECTIONS, type Journal } from './journals'
 

@@ -1,4 +1,22 @@
-import type { BenchDefinition } from '../bench'
+import type { BenchDefinition } from '../../bench/bench'
+import type { Figure } from '../../metrology'
+
+declare module '../../bench/vocabulary' {
+  interface BenchNames {
+    bores: true
+  }
+  interface RemarkFields {
+    pistonMarked: { readonly mark: number }
+    ringOnTaper: { readonly ring: Figure; readonly gauge: Figure; readonly agrees: boolean }
+  }
+  interface ChangeFields {
+    swapPistons: { readonly pistonInBore: readonly number[] }
+    hone: { readonly byCylinder: ReadonlyMap<number, number> }
+  }
+  interface CostFields {
+    honing: { readonly cylinders: number }
+  }
+}
 
 const BORE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SMALL = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const

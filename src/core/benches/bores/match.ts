@@ -1,7 +1,7 @@
 import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
-import { isKnown } from '../finding'
+import { isKnown } from '../../bench/finding'
 import { readingAt } from '../../build/build'
 import { clearanceTarget } from './presets'
 import { smallestBore } from './derive'

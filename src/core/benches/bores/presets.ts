@@ -1,9 +1,9 @@
 import type { Build } from '../../build/build'
 import type { Limit, Materials, Spec } from '../../build/types'
-import type { Presets } from '../bench'
+import type { Presets } from '../../bench/bench'
 import { UNITS } from '../../quantity'
-import { inThou } from '../inThou'
-import { isGentle, isSustained, isUnsaid } from '../duty'
+import { inThou } from '../../bench/inThou'
+import { isGentle, isSustained, isUnsaid } from '../../bench/duty'
 
 const PRACTICE = 'Preset: common practice'
 const MM_PER_THOU = UNITS.thou.factor

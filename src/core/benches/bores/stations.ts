@@ -1,8 +1,8 @@
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { bankCount, cylinderNumbers } from '../../engine'
-import type { Station } from '../bench'
-import { boreStations } from '../boreStations'
+import type { Station } from '../../bench/bench'
+import { boreStations } from '../../quantities/boreStations'
 
 /** The bores, then the skirts by the mark on each piston, then the deck faces. */
 export function stations(build: Build): readonly Station[] {

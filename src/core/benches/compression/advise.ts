@@ -1,5 +1,5 @@
 import type { Build } from '../../build/build'
-import type { Advice, Cost, Finding } from '../bench'
+import type { Advice, Cost, Finding } from '../../bench/bench'
 import { equalisingCm3, headlines, outcomeOf, withKnobs } from './change'
 import type { CylinderState } from './cylinder'
 import { gasketRack } from './gasketRack'

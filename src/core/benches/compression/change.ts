@@ -1,8 +1,8 @@
 import { withSpec, withWork, type Build } from '../../build/build'
 import type { Gasket, PistonOption } from '../../build/types'
 import { standardUncertainty, type Conformity, type Figure } from '../../metrology'
-import type { Finding, Headline } from '../bench'
-import { worst } from '../worst'
+import type { Finding, Headline } from '../../bench/bench'
+import { worst } from '../../bench/worst'
 import type { CylinderState } from './cylinder'
 import { cylinderStates, deriveFrom } from './derive'
 

@@ -1,4 +1,31 @@
-import type { BenchDefinition } from '../bench'
+import type { BenchDefinition } from '../../bench/bench'
+import type { Figure } from '../../metrology'
+
+declare module '../../bench/vocabulary' {
+  interface BenchNames {
+    compression: true
+  }
+  interface RemarkFields {
+    repeatsDisagree: { readonly apart: Figure }
+  }
+  interface ChangeFields {
+    setup: {
+      readonly gasket: { readonly id: string; readonly name: string }
+      readonly piston?: { readonly id: string; readonly name: string }
+      readonly deckCutMm: number
+      readonly headCutMm: number
+      readonly equalise: boolean
+    }
+    openChambers: { readonly byCylinder: ReadonlyMap<number, number> }
+  }
+  interface CostFields {
+    valvesCloser: { readonly mm: number }
+    metal: { readonly mm: number }
+    newPistons: object
+    grinding: { readonly cylinders: number; readonly cm3: number }
+    spreadStays: object
+  }
+}
 
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } } as const
 const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 2, inch: 2 } } as const

@@ -11,7 +11,7 @@ import {
   without,
 } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
-import type { Remark } from '../bench'
+import type { Remark } from '../../bench/bench'
 import { compression } from '.'
 
 const tern = openBuild(ternDocument)

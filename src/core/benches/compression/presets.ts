@@ -1,7 +1,7 @@
 import type { Limit, Spec } from '../../build/types'
 import { cylinderVolumeCm3 } from '../../engine'
 import { UNITS } from '../../quantity'
-import type { Presets } from '../bench'
+import type { Presets } from '../../bench/bench'
 import { printed } from '../../numerics/printed'
 
 const PRACTICE = 'Preset: common practice'

@@ -2,8 +2,8 @@ import { stationId } from '../../build/readings'
 import type { Build } from '../../build/build'
 import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'
-import type { Station } from '../bench'
-import { DECK_SPOTS, deckSpots, type DeckSpot } from '../deckClearance'
+import type { Station } from '../../bench/bench'
+import { DECK_SPOTS, deckSpots, type DeckSpot } from '../../quantities/deckClearance'
 import type { CompressionCharacteristic } from './definition'
 
 export function chamberRepeats(build: Build): readonly number[] {

@@ -1,4 +1,18 @@
-import type { BenchDefinition } from '../bench'
+import type { BenchDefinition } from '../../bench/bench'
+import type { Ring } from '../../quantities/ringNames'
+
+declare module '../../bench/vocabulary' {
+  interface BenchNames {
+    rings: true
+  }
+  interface RemarkFields {
+    filedSince: { readonly places: number }
+  }
+  interface ChangeFields {
+    file: { readonly ring: Ring; readonly cylinder: number; readonly mm: number; readonly toMm: number }
+    swapRings: { readonly ring: Ring; readonly after: readonly number[] }
+  }
+}
 
 const GAP = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
 const SHOWN = { ...GAP, digits: { metric: 3, inch: 1 } } as const

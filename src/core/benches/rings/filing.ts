@@ -3,8 +3,8 @@ import type { Reading } from '../../build/types'
 import { figureOfReading } from '../../build/build'
 import { standardUncertainty, type Bounds, type Uncertain } from '../../metrology'
 import { studentCoverageFactor } from '../../numerics/distributions'
-import { AN_INCH_DOWN, passes, ringStation } from '../ringGap'
-import type { Ring } from '../ringNames'
+import { AN_INCH_DOWN, passes, ringStation } from '../../quantities/ringGap'
+import type { Ring } from '../../quantities/ringNames'
 
 /** One pass on the file: the gap it left, and what a stroke took off. */
 export interface FilingPass {

@@ -1,8 +1,8 @@
 import type { Build } from '../../build/build'
-import type { Finding } from '../bench'
+import type { Finding } from '../../bench/bench'
 import { stationId } from '../../build/readings'
-import { asRead, finding, isKnown, type Derived } from '../finding'
-import { oldPistonRemarks } from '../oldParts'
+import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
+import { oldPistonRemarks } from '../../quantities/oldParts'
 import { definition } from './definition'
 
 /** What is read of a compression ring in its groove, which ring it is of, and what it comes to. */

@@ -1,8 +1,8 @@
 import { paperAt, type Build } from '../../build/build'
 import { EXPANSION, type Expansion } from '../../engine'
 import { assumedFigure, exactly, type Figure } from '../../metrology'
-import { boreOf } from '../boreDiameter'
-import { allOf, type Derived } from '../finding'
+import { boreOf } from '../../quantities/boreDiameter'
+import { allOf, type Derived } from '../../bench/finding'
 
 /** Everything but the gap that decides whether a top ring butts. */
 export interface RingHeat {

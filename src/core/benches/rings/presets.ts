@@ -1,7 +1,7 @@
 import type { Duty, Limit } from '../../build/types'
-import type { Presets } from '../bench'
-import { inThou } from '../inThou'
-import { isAlcohol, isGentle, isSustained, isUnsaid } from '../duty'
+import type { Presets } from '../../bench/bench'
+import { inThou } from '../../bench/inThou'
+import { isAlcohol, isGentle, isSustained, isUnsaid } from '../../bench/duty'
 
 const PRACTICE = 'Preset: common practice'
 

@@ -1,4 +1,4 @@
-import type { Bench } from '../bench'
+import type { Bench } from '../../bench/bench'
 import { advise } from './advise'
 import { definition } from './definition'
 import { derive } from './derive'

@@ -1,9 +1,9 @@
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import { cylinderNumbers } from '../../engine'
-import type { Station } from '../bench'
-import { ringPlace, ringSpots } from '../ringGap'
-import { RING_CHARACTERISTIC, RINGS, type Ring } from '../ringNames'
+import type { Station } from '../../bench/bench'
+import { ringPlace, ringSpots } from '../../quantities/ringGap'
+import { RING_CHARACTERISTIC, RINGS, type Ring } from '../../quantities/ringNames'
 import { GROOVE_CHARACTERISTICS, GROOVES } from './grooves'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = {

@@ -1,11 +1,11 @@
 import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
-import { boreOf, boreReading } from '../boreDiameter'
-import { BORE_AXES } from '../boreStations'
-import { isKnown, type Derived } from '../finding'
+import { boreOf, boreReading } from '../../quantities/boreDiameter'
+import { BORE_AXES } from '../../quantities/boreStations'
+import { isKnown, type Derived } from '../../bench/finding'
 import { resultOf } from '../../metrology'
-import type { Ring } from '../ringNames'
+import type { Ring } from '../../quantities/ringNames'
 import { gapOf } from './derive'
 
 export interface RingSwap {

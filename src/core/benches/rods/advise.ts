@@ -1,7 +1,7 @@
 import { withWork, type Build } from '../../build/build'
 import { span } from '../../numerics/span'
-import type { Advice, Finding } from '../bench'
-import { movingCosts, withPistons } from '../fitted'
+import type { Advice, Finding } from '../../bench/bench'
+import { movingCosts, withPistons } from '../../quantities/fitted'
 import { matchMasses } from './match'
 
 /** Piston sets onto other rods where that evens out the masses; else grams to take off the heavy ones. */

@@ -1,4 +1,23 @@
-import type { BenchDefinition } from '../bench'
+import type { BenchDefinition } from '../../bench/bench'
+import type { Figure } from '../../metrology'
+
+declare module '../../bench/vocabulary' {
+  interface BenchNames {
+    rods: true
+  }
+  interface RemarkFields {
+    rodsOnPin: { readonly cylinders: readonly number[] }
+    stackOwn: { readonly apart: Figure }
+    stackShared: object
+  }
+  interface ChangeFields {
+    pairMasses: { readonly setOnRod: readonly number[]; readonly fromG: number; readonly toG: number }
+    lighten: { readonly byCylinder: ReadonlyMap<number, number> }
+  }
+  interface CostFields {
+    otherBores: object
+  }
+}
 
 const SIZE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SHOWN_SIZE = { ...SIZE, digits: { metric: 3, inch: 4 } } as const

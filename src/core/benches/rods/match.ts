@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { readingAt } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
-import { pistonIn } from '../fitted'
+import { pistonIn } from '../../quantities/fitted'
 
 /** Which piston set (piston, pin, rings) goes onto the rod of which cylinder, before and after. The rods stay on their journals. */
 export interface MassMatch {

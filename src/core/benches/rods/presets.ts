@@ -1,5 +1,5 @@
-import type { Presets } from '../bench'
-import { inThou } from '../inThou'
+import type { Presets } from '../../bench/bench'
+import { inThou } from '../../bench/inThou'
 
 const PRACTICE = 'Preset: common practice'
 const ASSUMED = 'Preset: assumed'

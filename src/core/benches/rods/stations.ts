@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { stationId } from '../../build/readings'
 import type { Place } from '../../build/types'
 import { cylinderNumbers } from '../../engine'
-import type { Station } from '../bench'
+import type { Station } from '../../bench/bench'
 import { definition, type RodCharacteristic } from './definition'
 
 /** Rods first, a dimension at a time so that the gauge stays in the hand; then the scales. */

@@ -1,8 +1,9 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { benchById, followPresets, type BenchId } from '@/core/benches'
-import { evaluate } from '@/core/benches/judgeAdvice'
-import { withChosenAfter } from '@/core/benches/oldParts'
+import { compare } from '@/core/evaluation/compare'
+import { evaluate } from '@/core/evaluation/evaluate'
+import { withChosenAfter } from '@/core/quantities/oldParts'
 import { openBuild, withSpec } from '@/core/build'
 import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
@@ -29,7 +30,11 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const next = withChosenAfter(followPresets(spec), before.document)
     const revision = await builds.revise(id, basedOn, next, by, reason)
     const build = openBuild(before.document)
-    return NextResponse.json({ revision, spec: next, moved: movedWords(evaluate(build), evaluate(withSpec(build, next)), labelOf) })
+    return NextResponse.json({
+      revision,
+      spec: next,
+      moved: movedWords(compare(evaluate(build), evaluate(withSpec(build, next))), labelOf),
+    })
   })
 }
 

@@ -4,7 +4,7 @@ import type { Reading } from '../build/types'
 import { formula, resultOf, type Figure } from '../metrology'
 import { afterWork } from './afterWork'
 import { BORE_DEPTHS, type BoreDepth } from './boreStations'
-import type { Derived } from './finding'
+import type { Derived } from '../bench/finding'
 import { RING_CHARACTERISTIC, type Ring } from './ringNames'
 
 /** Where in its bore a ring is gapped: at a depth, as it lies or turned a quarter. */

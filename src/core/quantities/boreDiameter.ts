@@ -2,9 +2,9 @@ import { paperAt, readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
 import { resultOf, type Figure, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
-import type { Missing, Remark } from './bench'
+import type { Missing, Remark } from '../bench/bench'
 import { BORE_AXES, BORE_DEPTHS, type BoreAxis, type BoreDepth } from './boreStations'
-import type { Derived } from './finding'
+import type { Derived } from '../bench/finding'
 
 export const boreMean: FormulaText = {
   id: 'boreMean',

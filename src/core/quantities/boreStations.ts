@@ -1,7 +1,7 @@
 import type { Build } from '../build/build'
 import { stationId } from '../build/readings'
 import { cylinderNumbers } from '../engine'
-import type { Station } from './bench'
+import type { Station } from '../bench/bench'
 
 /** Depths of ring travel and axes at which a bore is read, in the order a bore gauge goes down. */
 export const BORE_DEPTHS = ['top', 'middle', 'bottom'] as const

@@ -1,7 +1,13 @@
 import type { Build } from '../build/build'
 import type { BuildDocument, Spec } from '../build/types'
-import type { Remark } from './bench'
+import type { Remark } from '../bench/bench'
 import { pistonIn } from './fitted'
+
+declare module '../bench/vocabulary' {
+  interface RemarkFields {
+    oldPart: { readonly part: 'piston' | 'gasket' }
+  }
+}
 
 /** Whether a reading was taken before other parts were chosen: it says nothing of the new ones. */
 export function isOfOldPart(build: Build, part: 'gasket' | 'pistons', readingId: string | undefined): boolean {

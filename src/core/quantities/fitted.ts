@@ -1,6 +1,14 @@
 import { withSpec, type Build } from '../build/build'
 import { bankCount, cylinderPlaces } from '../engine'
-import type { Cost } from './bench'
+import type { Cost } from '../bench/bench'
+
+declare module '../bench/vocabulary' {
+  interface CostFields {
+    marks: { readonly pistons: number }
+    acrossBanks: { readonly pistons: number }
+    checkPockets: object
+  }
+}
 
 /** The mark of the piston that goes into a cylinder: its own number, until a plan says otherwise. */
 export function pistonIn(build: Build, cylinder: number): number {

@@ -2,9 +2,9 @@ import { readingAt, type Build } from '../build/build'
 import { stationId } from '../build/readings'
 import { resultOf, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
-import type { Remark } from './bench'
+import type { Remark } from '../bench/bench'
 import { oldPistonRemarks } from './oldParts'
-import type { Derived } from './finding'
+import type { Derived } from '../bench/finding'
 
 export const deckMean: FormulaText = {
   id: 'deckMean',

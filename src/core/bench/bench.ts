@@ -3,7 +3,9 @@ import type { PaperKey } from '../build/paper'
 import type { Limit, Place, Spec } from '../build/types'
 import type { Conformity, Figure, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
-import type { Ring } from './ringNames'
+import type { BenchId, Change, Cost, Remark } from './vocabulary'
+
+export type { BenchId, Change, Cost, Remark } from './vocabulary'
 
 /** The one shape of every bench: what is measured where, what follows from it, what can be done about it. */
 export interface Bench {
@@ -21,8 +23,6 @@ export interface Bench {
 export type Presets = (
   spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials' | 'methods' | 'stock' | 'choice'>,
 ) => Readonly<Record<string, Limit>>
-
-export type BenchId = 'bores' | 'bearings' | 'rings' | 'rods' | 'compression'
 
 export interface Units {
   readonly metric: UnitId
@@ -126,25 +126,6 @@ export type Missing =
   | { readonly kind: 'check'; readonly label: string }
   | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' }
 
-/** Something worth saying about a finding, as data; `wording` makes the sentence. */
-export type Remark =
-  | { readonly code: 'oddOneOut'; readonly others: Figure; readonly apart: Figure }
-  | { readonly code: 'owns'; readonly label: string; readonly share: number }
-  | { readonly code: 'repeatsDisagree'; readonly apart: Figure }
-  | { readonly code: 'contradictsPaper'; readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
-  | { readonly code: 'incomplete'; readonly used: number; readonly wanted: number }
-  | { readonly code: 'oldPart'; readonly part: 'piston' | 'gasket' }
-  | { readonly code: 'leafTolerance'; readonly mm: number }
-  | { readonly code: 'pistonMarked'; readonly mark: number }
-  | { readonly code: 'ringOnTaper'; readonly ring: Figure; readonly gauge: Figure; readonly agrees: boolean }
-  | { readonly code: 'narrowBeside'; readonly side: 'left' | 'right'; readonly byMm: number }
-  | { readonly code: 'shellsPlanned'; readonly upper: string; readonly lower: string }
-  | { readonly code: 'filedSince'; readonly places: number }
-  | { readonly code: 'rodsOnPin'; readonly cylinders: readonly number[] }
-  | { readonly code: 'stackOwn'; readonly apart: Figure }
-  | { readonly code: 'stackShared' }
-  | { readonly code: 'extremes'; readonly of: 'cylinder' | 'main'; readonly largest: number; readonly smallest: number }
-
 export interface Finding extends Subject {
   readonly id: string
   readonly output: string
@@ -187,48 +168,9 @@ export interface JudgedAdvice extends Omit<Advice, 'after'> {
   readonly leaves: readonly Broken[]
 }
 
-export type Change =
-  | {
-      readonly code: 'setup'
-      readonly gasket: { readonly id: string; readonly name: string }
-      readonly piston?: { readonly id: string; readonly name: string }
-      readonly deckCutMm: number
-      readonly headCutMm: number
-      readonly equalise: boolean
-    }
-  | { readonly code: 'openChambers'; readonly byCylinder: ReadonlyMap<number, number> }
-  | { readonly code: 'swapPistons'; readonly pistonInBore: readonly number[] }
-  | { readonly code: 'hone'; readonly byCylinder: ReadonlyMap<number, number> }
-  | {
-      readonly code: 'shells'
-      readonly kind: 'main' | 'rod'
-      readonly lands: boolean
-      readonly pairs: readonly { readonly number: number; readonly upper: string; readonly lower: string }[]
-    }
-  | { readonly code: 'file'; readonly ring: Ring; readonly cylinder: number; readonly mm: number; readonly toMm: number }
-  | { readonly code: 'swapRings'; readonly ring: Ring; readonly after: readonly number[] }
-  | { readonly code: 'pairMasses'; readonly setOnRod: readonly number[]; readonly fromG: number; readonly toG: number }
-  | { readonly code: 'lighten'; readonly byCylinder: ReadonlyMap<number, number> }
-  | { readonly code: 'lookAgain'; readonly cylinder: number; readonly output: string }
-
 /** What a headline figure becomes after the change: one value, or the range over its subjects. */
 export interface Headline {
   readonly output: string
   readonly low: Figure
   readonly high: Figure
 }
-
-export type Cost =
-  | { readonly code: 'valvesCloser'; readonly mm: number }
-  | { readonly code: 'metal'; readonly mm: number }
-  | { readonly code: 'newPistons' }
-  | { readonly code: 'grinding'; readonly cylinders: number; readonly cm3: number }
-  | { readonly code: 'marks'; readonly pistons: number }
-  | { readonly code: 'otherBores' }
-  | { readonly code: 'acrossBanks'; readonly pistons: number }
-  | { readonly code: 'checkPockets' }
-  | { readonly code: 'honing'; readonly cylinders: number }
-  | { readonly code: 'buyHalves'; readonly name: string; readonly halves: number }
-  | { readonly code: 'fromShelf' }
-  | { readonly code: 'spreadStays' }
-  | { readonly code: 'noParts' }

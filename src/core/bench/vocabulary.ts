@@ -1,0 +1,37 @@
+import type { PaperKey } from '../build/paper'
+import type { Figure } from '../metrology'
+
+/**
+ * What benches say of findings, what they propose and what it costs. The contract knows no bench: each adds its name and its
+ * codes from its own folder (`declare module`, beside its definition), and the compiler still knows every one of them.
+ */
+
+/** The names of the benches, each put in by its own. */
+export interface BenchNames {}
+
+/** Something worth saying about a finding, as data; `wording` makes the sentence. */
+export interface RemarkFields {
+  oddOneOut: { readonly others: Figure; readonly apart: Figure }
+  owns: { readonly label: string; readonly share: number }
+  contradictsPaper: { readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
+  incomplete: { readonly used: number; readonly wanted: number }
+  leafTolerance: { readonly mm: number }
+  extremes: { readonly of: 'cylinder' | 'main'; readonly largest: number; readonly smallest: number }
+}
+
+/** A change that puts something right: ids and numbers, never words. */
+export interface ChangeFields {
+  lookAgain: { readonly cylinder: number; readonly output: string }
+}
+
+/** What a change costs elsewhere. */
+export interface CostFields {
+  noParts: object
+}
+
+type OneOf<Fields> = { [Code in keyof Fields]: { readonly code: Code } & Fields[Code] }[keyof Fields]
+
+export type BenchId = keyof BenchNames
+export type Remark = OneOf<RemarkFields>
+export type Change = OneOf<ChangeFields>
+export type Cost = OneOf<CostFields>
