@@ -1,5 +1,6 @@
-import type { Finding, LimitDefinition, Output, Subject } from '@/core/benches'
-import type { Limit, UnitSystem } from '@/core/build'
+import type { Finding, LimitDefinition, Output } from '@/core/benches'
+import type { Limit, Subject, SubjectAxis, UnitSystem } from '@/core/build'
+import { subjectAxis } from '@/core/build/place'
 import type { Moved } from '@/core/evaluation/compare'
 import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
 import { differenceWords, plainWords, type Shown } from './figures'
@@ -27,10 +28,21 @@ export const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
 }
 
 /** "cylinder 3", "main 2", "left bank", or nothing for the engine as a whole. */
-export function subjectWords({ cylinder, main, bank }: Subject): string {
-  if (cylinder !== undefined) return `cylinder ${cylinder}`
-  if (main !== undefined) return `main ${main}`
-  return bank === undefined ? '' : `${bank} bank`
+export function subjectWords(subject: Subject): string {
+  const axis = subjectAxis(subject)
+  return axis ? AXIS_WORDS[axis](subject[axis]!) : ''
+}
+
+const AXIS_WORDS: Readonly<Record<SubjectAxis, (value: number | string) => string>> = {
+  cylinder: (number) => `cylinder ${number}`,
+  main: (number) => `main ${number}`,
+  bank: (side) => `${side} bank`,
+}
+
+const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | string)[]) => string>> = {
+  cylinder: (numbers) => `Cylinder${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
+  main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
+  bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
 }
 
 /** "Ratio, cylinder 3". */
@@ -40,10 +52,8 @@ export function findingTitle(finding: Finding, output: Pick<Output, 'label'>): s
 
 /** "Cylinders 1, 3": several findings of one output. */
 export function subjectsWords(subjects: readonly Subject[]): string {
-  if (subjects[0]?.bank !== undefined) return `${subjects.map(({ bank }) => bank).join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R')
-  const mains = subjects[0]?.main !== undefined
-  const numbers = subjects.map(({ cylinder, main }) => (mains ? main : cylinder))
-  return `${mains ? 'Main' : 'Cylinder'}${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`
+  const axis = subjectAxis(subjects[0] ?? {})
+  return axis ? AXES_WORDS[axis](subjects.flatMap((subject) => subject[axis] ?? [])) : ''
 }
 
 export function standingOf(finding: Finding): Standing {

@@ -1,6 +1,7 @@
 import type { Build } from '../build/build'
 import type { PaperKey } from '../build/paper'
-import type { Limit, Place, Spec } from '../build/types'
+import type { Place, Subject, SubjectAxis } from '../build/place'
+import type { Limit, Spec } from '../build/types'
 import type { Conformity, Figure, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
 import type { BenchId, Change, Cost, Remark } from './vocabulary'
@@ -91,14 +92,7 @@ export interface CheckDefinition {
   /** Why it is looked at, or what follows from it. */
   readonly why: string
   /** Once for the engine, or once for each. */
-  readonly each?: 'cylinder' | 'main'
-}
-
-/** What a finding is about: a cylinder, a main bearing, a bank, or the engine as a whole. */
-export interface Subject {
-  readonly cylinder?: number
-  readonly main?: number
-  readonly bank?: 'left' | 'right'
+  readonly each?: SubjectAxis
 }
 
 export interface Station {

@@ -1,7 +1,6 @@
 import type { Build } from '../build/build'
-import { stationId } from '../build/readings'
+import { stationId, subjectsOn } from '../build/place'
 import type { Check, Place } from '../build/types'
-import { cylinderNumbers, mainNumbers } from '../engine'
 import type { Bench, CheckDefinition } from './bench'
 
 /** One thing to look at, at one place, and the last word on it. */
@@ -22,13 +21,6 @@ export function checkAt(build: Build, id: string, place: Place = {}): Check | un
   return build.readings.checks.get(stationId(id, place))
 }
 
-function placesOf(build: Build, { each }: CheckDefinition): Place[] {
-  switch (each) {
-    case 'cylinder':
-      return cylinderNumbers(build.spec.layout).map((cylinder) => ({ cylinder }))
-    case 'main':
-      return mainNumbers(build.spec.layout).map((main) => ({ main }))
-    default:
-      return [{}]
-  }
+function placesOf(build: Build, { each }: CheckDefinition): readonly Place[] {
+  return each === undefined ? [{}] : subjectsOn(each, build.spec.layout)
 }

@@ -1,9 +1,9 @@
 import { readingAt, type Build } from '../build/build'
-import { stationId } from '../build/readings'
+import { findingId, stationId, type Subject } from '../build/place'
 import type { Place } from '../build/types'
 import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
 import { doubtBudget } from './doubtBudget'
-import type { BenchDefinition, Finding, Missing, Remark, Subject } from './bench'
+import type { BenchDefinition, Finding, Missing, Remark } from './bench'
 
 /** A share of the doubt worth naming: one owner has most of it. */
 const OWNS_MOST = 0.6
@@ -68,13 +68,6 @@ export function finding(build: Build, definition: BenchDefinition, output: strin
 function isSize(definition: BenchDefinition, output: string): boolean {
   const { spread, neverNegative } = definition.outputs[output] ?? {}
   return spread === true || neverNegative === true
-}
-
-/** `clearance.3` of cylinder 3, `mainClearance.m2` of main 2, `deckFall.left` of a bank, `endFloat` of the engine. */
-export function findingId(output: string, { cylinder, main, bank }: Subject): string {
-  if (cylinder !== undefined) return `${output}.${cylinder}`
-  if (main !== undefined) return `${output}.m${main}`
-  return bank === undefined ? output : `${output}.${bank}`
 }
 
 /** The gauge or paper number that owns most of the doubt, where one does. */

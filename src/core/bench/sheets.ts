@@ -1,3 +1,4 @@
+import { subjectAxis, type Subject, type SubjectAxis } from '../build/place'
 import type { Station } from './bench'
 
 /** Stations that share their columns: the cylinders, the main bearings, the banks, or the engine as a whole. */
@@ -14,20 +15,19 @@ export interface SheetRow {
   readonly stations: ReadonlyMap<string, Station>
 }
 
-export type Across = 'cylinder' | 'main' | 'bank' | 'engine'
+export type Across = SubjectAxis | 'engine'
 
-function columnOf({ place }: Station): { across: Across; column: string } {
-  if (place.cylinder !== undefined) return { across: 'cylinder', column: String(place.cylinder) }
-  if (place.main !== undefined) return { across: 'main', column: String(place.main) }
-  if (place.bank !== undefined) return { across: 'bank', column: place.bank }
-  return { across: 'engine', column: 'engine' }
+/** The sheet a place or a finding stands on, and its column there. */
+export function columnOf(subject: Subject): { readonly across: Across; readonly column: string } {
+  const across = subjectAxis(subject)
+  return across ? { across, column: String(subject[across]) } : { across: 'engine', column: 'engine' }
 }
 
 /** The stations of a bench ruled as a builder would: one sheet for what lies across, places down in walking order. */
 export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
   const sheets = new Map<Across, { columns: Set<string>; rows: Map<string, { characteristic: string; stations: Map<string, Station> }> }>()
   for (const station of stations) {
-    const { across, column } = columnOf(station)
+    const { across, column } = columnOf(station.place)
     const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }
     const row = sheet.rows.get(station.row) ?? { characteristic: station.characteristic, stations: new Map() }
     row.stations.set(column, station)
@@ -44,8 +44,8 @@ export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
 
 /** The places beside a station in its row of the sheet, itself among them. */
 export function rowOf(station: Station, stations: readonly Station[]): readonly Station[] {
-  const { across } = columnOf(station)
+  const { across } = columnOf(station.place)
   return stations.filter(
-    (one) => one.row === station.row && one.characteristic === station.characteristic && columnOf(one).across === across,
+    (one) => one.row === station.row && one.characteristic === station.characteristic && columnOf(one.place).across === across,
   )
 }

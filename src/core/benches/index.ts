@@ -34,11 +34,10 @@ export type {
   Output,
   Remark,
   Station,
-  Subject,
   Units,
 } from '../bench/bench'
 export { doubtBudget, type DoubtShare } from '../bench/doubtBudget'
-export { sheetsOf, type Across, type SheetOf, type SheetRow } from '../bench/sheets'
+export { columnOf, sheetsOf, type Across, type SheetOf, type SheetRow } from '../bench/sheets'
 export { gaugesFor } from '../bench/gaugeChoice'
 export { benchChecks, type BenchCheck } from '../bench/checks'
 export { benchProgress, benchState, type BenchState } from '../bench/benchState'

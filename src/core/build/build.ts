@@ -14,7 +14,8 @@ import {
 } from '../metrology'
 import { partsUnder } from './parts'
 import type { PlannedWork } from './work'
-import { indexEntries, stationId, type ReadingsIndex } from './readings'
+import { stationId } from './place'
+import { indexEntries, type ReadingsIndex } from './readings'
 import type { PaperKey } from './paper'
 import type { BuildDocument, Entry, Gauge, Reading, Spec } from './types'
 

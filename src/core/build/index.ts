@@ -6,7 +6,8 @@ export { BUILD_FORMAT, BUILD_VERSION } from './version'
 export { migrateSpec } from './migrations'
 export { PAPER, PAPER_KEYS, paperDefinition, type PaperDefinition, type PaperKey } from './paper'
 export { pointsAt } from './pointsAt'
-export { lastOf, stationId, type HistoryLine, type ReadingsIndex } from './readings'
+export { stationId, type Place, type PlaceAxis, type Subject, type SubjectAxis } from './place'
+export { lastOf, type HistoryLine, type ReadingsIndex } from './readings'
 export { freshLayout, freshSpec, DEFAULT_MATERIALS, DEFAULT_METHODS, type FreshEngine } from './fresh'
 export { checkDue, checksOf, currentCards, isOverdue, type GaugeCheck } from './gaugeCards'
 export { DEFAULT_GAUGES } from './defaultGauges'
@@ -24,7 +25,6 @@ export type {
   Note,
   PaperNumber,
   PistonOption,
-  Place,
   Reading,
   Shell,
   ShellPair,

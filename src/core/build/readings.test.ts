@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { indexEntries, lastOf, stationId } from './readings'
+import { indexEntries, lastOf } from './readings'
+import { stationId } from './place'
 import type { Entry } from './types'
 
 const at = '2026-03-01T10:00:00.000Z'

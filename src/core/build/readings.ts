@@ -1,5 +1,6 @@
+import { stationId } from './place'
 import { dependencyOrder, pointsAt } from './pointsAt'
-import type { Check, Entry, Move, Note, Place, Reading, Skip, Strike } from './types'
+import type { Check, Entry, Move, Note, Reading, Skip, Strike } from './types'
 
 /** Everything entered at the bench, arranged by station: what counts now, and all that ever happened there. */
 export interface ReadingsIndex {
@@ -25,17 +26,6 @@ export interface HistoryLine {
   readonly strike?: Strike
   /** How a reading came here, or where it went: it was entered at another place. */
   readonly move?: Move
-}
-
-/** Name of a place to measure: characteristic, then cylinder, main bearing, bank, spot and repeat where they apply. */
-export function stationId(characteristic: string, { cylinder, main, bank, spot, repeat }: Place): string {
-  // Plain joining: a derivation names a few hundred stations, and one runs at every key.
-  let id = characteristic
-  if (cylinder) id += `/c${cylinder}`
-  if (main) id += `/m${main}`
-  if (bank) id += `/${bank}`
-  if (spot) id += `/${spot}`
-  return repeat ? `${id}/r${repeat}` : id
 }
 
 /**

@@ -8,6 +8,7 @@ import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD
 import { DUTY_USES, FUELS } from './duty'
 import { UNIT_IDS } from '../quantity'
 import { PAPER_KEYS, type PaperKey } from './paper'
+import type { PlaceAxis } from './place'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
 
 const finite = z.number()
@@ -233,16 +234,15 @@ export const gaugeSchema = z
   })
   .strict()
 
-export const placeSchema = z
-  .object({
-    cylinder: z.int().min(1).max(16).optional(),
-    /** Main bearing, counted from the front. */
-    main: z.int().min(1).max(17).optional(),
-    bank: z.enum(['left', 'right']).optional(),
-    spot: z.string().min(1).max(24).optional(),
-    repeat: z.int().min(1).max(9).optional(),
-  })
-  .strict()
+/** One line an axis: an axis that is missing here does not compile. */
+const placeAxes = {
+  cylinder: z.int().min(1).max(16).optional(),
+  main: z.int().min(1).max(17).optional(),
+  bank: z.enum(['left', 'right']).optional(),
+  spot: z.string().min(1).max(24).optional(),
+  repeat: z.int().min(1).max(9).optional(),
+} satisfies Record<PlaceAxis, z.ZodType>
+export const placeSchema = z.object(placeAxes).strict()
 
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')

@@ -12,7 +12,6 @@ import type {
   methodsSchema,
   paperNumberSchema,
   pistonSchema,
-  placeSchema,
   readingSchema,
   shellPairSchema,
   shellSchema,
@@ -32,7 +31,7 @@ export type Materials = z.infer<typeof materialsSchema>
 export type Methods = z.infer<typeof methodsSchema>
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
-export type Place = z.infer<typeof placeSchema>
+export type { Place } from './place'
 export type Reading = WithUnit<z.infer<typeof readingSchema>>
 export type Entry = z.infer<typeof entrySchema>
 export type Note = Extract<Entry, { kind: 'note' }>

@@ -1,4 +1,5 @@
 import type { Build } from '../build/build'
+import { subjectOf } from '../build/place'
 import { benchById } from '../benches'
 import type { Advice, Bench, Broken, JudgedAdvice } from '../bench/bench'
 import { worst } from '../bench/worst'
@@ -51,16 +52,7 @@ function stillOut(before: readonly Found[], then: readonly Found[], outputs: Rea
 }
 
 function brokenOf({ bench, finding }: Found): Broken {
-  const { output, cylinder, main, bank, conformity } = finding
+  const { output, conformity } = finding
   const { label, units, digits } = benchById(bench).definition.outputs[output]!
-  return {
-    bench,
-    output,
-    shown: { label, units, digits },
-    ...(cylinder !== undefined && { cylinder }),
-    ...(main !== undefined && { main }),
-    ...(bank !== undefined && { bank }),
-    verdict: conformity!.verdict,
-    excess: conformity!.excess,
-  }
+  return { bench, output, shown: { label, units, digits }, ...subjectOf(finding), verdict: conformity!.verdict, excess: conformity!.excess }
 }

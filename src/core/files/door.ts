@@ -3,6 +3,7 @@ import { BENCHES } from '../benches'
 import type { Characteristic } from '../bench/bench'
 import type { Build } from '../build/build'
 import { PAPER, PAPER_KEYS, type PaperKey } from '../build/paper'
+import { axesBeyond, type SubjectAxis } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
 import { bankCount, crankTurns, firingIssues } from '../engine'
@@ -26,13 +27,7 @@ export type FileIssue =
   | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
   | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
   | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
-  | {
-      readonly code: 'noSuchPlace'
-      readonly path: Path
-      readonly what: 'cylinder' | 'main' | 'bank'
-      readonly got: string
-      readonly most: number
-    }
+  | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: SubjectAxis; readonly got: string; readonly most: number }
   | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
   | {
       readonly code: 'outOfRange'
@@ -88,16 +83,8 @@ export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Bu
   return issues
 }
 
-function placeIssues({ cylinder, main, bank }: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
-  const beyond = (what: 'cylinder' | 'main', number: number | undefined, most: number): FileIssue[] =>
-    number !== undefined && number > most ? [{ code: 'noSuchPlace', path: [...path, what], what, got: String(number), most }] : []
-  return [
-    ...beyond('cylinder', cylinder, layout.cylinders),
-    ...beyond('main', main, layout.mains),
-    ...(bank === 'right' && bankCount(layout) === 1
-      ? [{ code: 'noSuchPlace', path: [...path, 'bank'], what: 'bank', got: bank, most: 1 } as const]
-      : []),
-  ]
+function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
+  return axesBeyond(place, layout).map(({ axis, got, most }) => ({ code: 'noSuchPlace', path: [...path, axis], what: axis, got, most }))
 }
 
 /** Contradictions of a whole document. */

@@ -1,5 +1,5 @@
 import { paperAt, readingAt, type Build } from '../build/build'
-import { stationId } from '../build/readings'
+import { stationId } from '../build/place'
 import { resultOf, type Figure, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
 import type { Missing, Remark } from '../bench/bench'

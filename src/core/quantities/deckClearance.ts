@@ -1,5 +1,5 @@
 import { readingAt, type Build } from '../build/build'
-import { stationId } from '../build/readings'
+import { stationId } from '../build/place'
 import { resultOf, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
 import type { Remark } from '../bench/bench'

@@ -1,5 +1,5 @@
 import { readingAt, type Build } from '../build/build'
-import { stationId } from '../build/readings'
+import { stationId } from '../build/place'
 import type { Reading } from '../build/types'
 import { formula, resultOf, type Figure } from '../metrology'
 import { afterWork } from './afterWork'

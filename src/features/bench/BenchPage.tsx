@@ -4,7 +4,7 @@ import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useStat
 import styled from 'styled-components'
 import type { Bench, Finding, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
-import { findingId } from '@/core/bench/finding'
+import { findingId } from '@/core/build/place'
 import type { Build, BuildDocument, Place, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'

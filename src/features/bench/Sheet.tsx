@@ -2,7 +2,7 @@
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Station } from '@/core/bench/bench'
-import { findingId } from '@/core/bench/finding'
+import { findingId } from '@/core/build/place'
 import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/bench/sheets'
 import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
 import { span } from '@/core/numerics/span'

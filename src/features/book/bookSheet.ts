@@ -3,6 +3,7 @@ import {
   benchChecks,
   BENCHES,
   byConsequence,
+  columnOf,
   sheetsOf,
   standsOut,
   type Across,
@@ -162,7 +163,7 @@ function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, sy
   return {
     title: bench.definition.title,
     readings: sheetsOf(bench.stations(build)).map((sheet) => ({
-      columns: sheet.columns.map((column) => (sheet.across === 'main' ? `main ${column}` : column)),
+      columns: sheet.columns.map((column) => columnTitle(sheet.across, column)),
       rows: sheet.rows.map((row) => {
         const unit = bench.definition.characteristics[row.characteristic]!.units[system]
         return {
@@ -193,8 +194,8 @@ function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitS
     sheet.columns.add(column)
     sheet.rows.set(finding.output, (sheet.rows.get(finding.output) ?? new Map<string, Finding>()).set(column, finding))
   }
-  return [...sheets.values()].map(({ columns, rows }) => ({
-    columns: [...columns],
+  return [...sheets].map(([across, { columns, rows }]) => ({
+    columns: [...columns].map((column) => columnTitle(across, column)),
     rows: [...rows].map(([output, found]) =>
       findingRow(
         output,
@@ -206,10 +207,9 @@ function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitS
   }))
 }
 
-function columnOf({ cylinder, main, bank }: Finding): { across: Across; column: string } {
-  if (bank !== undefined) return { across: 'bank', column: bank }
-  if (cylinder !== undefined) return { across: 'cylinder', column: String(cylinder) }
-  return main !== undefined ? { across: 'main', column: `main ${main}` } : { across: 'engine', column: 'engine' }
+/** A number alone is a cylinder's. */
+function columnTitle(across: Across, column: string): string {
+  return across === 'main' ? `main ${column}` : column
 }
 
 /** Each value with its own uncertainty; one that is not within carries its shape. */

@@ -1,5 +1,5 @@
 import { paperAt, readingAt, type Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import { EXPANSION } from '../../engine'
 import { apart, assumedFigure, difference, expand, leftOut, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'

@@ -1,9 +1,9 @@
 import { readingAt, zeroedReadingAt, type Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId, type Subject } from '../../build/place'
 import type { Gauge, Place, Reading } from '../../build/types'
 import { cylinderNumbers, mainNumbers } from '../../engine'
 import { resultOf, type Figure } from '../../metrology'
-import type { Missing, Subject } from '../../bench/bench'
+import type { Missing } from '../../bench/bench'
 import type { Derived } from '../../bench/finding'
 import { bearingClearance, journalMean } from './formulas'
 

@@ -1,5 +1,5 @@
 import type { Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import type { Place } from '../../build/types'
 import { cylinderNumbers, sharedPins } from '../../engine'
 import type { Station } from '../../bench/bench'

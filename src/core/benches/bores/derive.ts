@@ -1,5 +1,5 @@
 import { readingAt, type Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import { cylinderNumbers } from '../../engine'
 import { apart, difference, expand, resultOf, type Figure } from '../../metrology'
 import { largestOf, smallestOf } from '../../bench/extremeFigure'

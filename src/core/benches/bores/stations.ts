@@ -1,5 +1,5 @@
 import type { Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import { bankCount, cylinderNumbers } from '../../engine'
 import type { Station } from '../../bench/bench'
 import { boreStations } from '../../quantities/boreStations'

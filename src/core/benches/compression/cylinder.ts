@@ -1,5 +1,5 @@
 import { paperAt, type Build } from '../../build/build'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
 import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
 import { afterWork } from '../../quantities/afterWork'

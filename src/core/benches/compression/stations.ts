@@ -1,4 +1,4 @@
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import type { Build } from '../../build/build'
 import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'

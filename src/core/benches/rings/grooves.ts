@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Finding } from '../../bench/bench'
-import { stationId } from '../../build/readings'
+import { stationId } from '../../build/place'
 import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import { oldPistonRemarks } from '../../quantities/oldParts'
 import { definition } from './definition'
