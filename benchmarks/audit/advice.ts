@@ -101,7 +101,7 @@ export function auditAdvice(count: number): number {
     const before = outOf(build)
     for (const bench of BENCHES) {
       const advice = adviceOf(bench, build)
-      const judged = new Map(judgeAll(advice, evaluate(build)).map((one) => [one.id, one]))
+      const judged = new Map(judgeAll(advice, build, evaluate(build)).map((one) => [one.id, one]))
       for (const { id, after } of advice) {
         const said = judged.get(id)
         if (!after || !said) continue

@@ -24,6 +24,7 @@ const worker: CompressionWorker = {
       result,
       plans: judgeAll(
         result.plans.map((plan) => planAdvice(build, plan)),
+        build,
         evaluate(build),
       ),
     }

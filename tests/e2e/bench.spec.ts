@@ -230,6 +230,23 @@ test('the planner, the rack, what it cost and a million draws', async ({ page, s
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 90_000 })
 })
 
+test('a way that is a choice is taken with one press and taken back with another', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await openBench(page, shop, id)
+  const before = await finding(page, 'compressionRatio.4').textContent()
+  const row = page.getByRole('row', { name: /Gasket Multi-layer steel 1.00/ })
+  // Nothing to take where metal would have to come off, or where the way is to measure again.
+  await expect(page.getByRole('row', { name: /Measure cylinder 3 again/ }).getByRole('button')).toHaveCount(0)
+  await row.getByRole('button', { name: 'Take it: Gasket Multi-layer steel 1.00' }).click()
+  await expect(page.getByText('Taken: Gasket Multi-layer steel 1.00.')).toBeVisible()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g1')
+  // 0.1 mm less of gasket is half a cubic centimetre less of clearance: about 0.07 of ratio.
+  await expect(finding(page, 'compressionRatio.4')).toContainText('8.94')
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g2')
+  await expect(finding(page, 'compressionRatio.4')).toHaveText(before!)
+})
+
 test('an inch engine speaks thou and goes on where it was left', async ({ page, shop }) => {
   const id = await shop.bring(demo(PETREL))
   await openBench(page, shop, id)

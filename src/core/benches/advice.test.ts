@@ -349,6 +349,25 @@ describe('compression', () => {
   })
 })
 
+describe('what can be taken as it stands', () => {
+  const choiceOf = (bench: Bench, build: Build, id: string) => judgedAdvice(bench, build).find((one) => one.id === id)?.choice
+
+  it('another gasket, pistons moved, shells planned: the choice alone, with what was chosen before it noted', () => {
+    const gasket = judgedAdvice(compression, tern).find(({ id }) => id.startsWith('gasket.'))!
+    expect(gasket.choice?.gasket).toBe(gasket.id.replace('gasket.', ''))
+    expect(gasket.choice?.chosenAfter?.gasket).toBe(tern.entries.at(-1)!.id)
+    expect(Object.keys(choiceOf(bearings, petrel, 'shells.main')!.shells!)).toHaveLength(5)
+  })
+
+  it('nothing that metal comes off for: a hone, a file, grams', () => {
+    const tight = limited(shift(sound, 'skirt/c2', 0.05), { clearance: { lower: 0.08, upper: 0.12, target: 0.1 } })
+    const hone = judgedAdvice(bores, tight).find(({ change }) => change.code === 'hone')!
+    expect(hone.choice).toBeUndefined()
+    for (const { id, choice } of judgedAdvice(rings, tern)) expect(choice, id).toBeUndefined()
+    for (const { id, choice } of judgedAdvice(rods, shift(sound, 'pistonMass/c2', 9))) if (id === 'lighten') expect(choice).toBeUndefined()
+  })
+})
+
 describe('judged over every bench', () => {
   it('a plan for pistons says what it leaves as it was, and what it breaks elsewhere; the harmless come first', () => {
     const judged = [bores, bearings, rings, rods, compression].flatMap((bench) => [tern, petrel].map((build) => judgedAdvice(bench, build)))

@@ -14,18 +14,18 @@ import { evaluate } from './evaluate'
 export function judgedAdvice(bench: Bench, build: Build): readonly JudgedAdvice[] {
   const before = evaluate(build)
   const own = before.filter((found) => found.bench === bench.id).map(({ finding }) => finding)
-  return judgeAll(bench.advise(build, own), before)
+  return judgeAll(bench.advise(build, own), build, before)
 }
 
-export function judgeAll(advice: readonly Advice[], before: readonly Found[]): readonly JudgedAdvice[] {
-  return advice.flatMap((one) => judged(one, before)).sort((a, b) => harm(a) - harm(b))
+export function judgeAll(advice: readonly Advice[], build: Build, before: readonly Found[]): readonly JudgedAdvice[] {
+  return advice.flatMap((one) => judged(one, build, before)).sort((a, b) => harm(a) - harm(b))
 }
 
 function harm({ breaks, leaves }: JudgedAdvice): number {
   return breaks.length > 0 ? 2 : Number(leaves.length > 0)
 }
 
-function judged({ after, ...advice }: Advice, before: readonly Found[]): JudgedAdvice[] {
+function judged({ after, ...advice }: Advice, build: Build, before: readonly Found[]): JudgedAdvice[] {
   if (!after) return [{ ...advice, breaks: [], leaves: [] }]
   const then = evaluate(after)
   const moved = compare(before, then).filter((one) => one.after !== undefined)
@@ -40,7 +40,17 @@ function judged({ after, ...advice }: Advice, before: readonly Found[]): JudgedA
   )
   if (breaks.length > 0 && !mends && !landsPlanned) return []
   const verdict = moved.length === 0 ? advice.verdict : worst(moved.flatMap((one) => one.after!.conformity?.verdict ?? []))
-  return [{ ...advice, verdict, breaks: breaks.map((one) => brokenOf({ bench: one.bench, finding: one.after! })), leaves }]
+  const isMetal = Object.keys(after.work ?? {}).length > 0
+  const choice = !isMetal && after.spec.choice !== build.spec.choice ? after.spec.choice : undefined
+  return [
+    {
+      ...advice,
+      verdict,
+      ...(choice && { choice }),
+      breaks: breaks.map((one) => brokenOf({ bench: one.bench, finding: one.after! })),
+      leaves,
+    },
+  ]
 }
 
 /** What was out and still is, among the outputs a change moves. */

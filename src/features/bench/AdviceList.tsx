@@ -2,6 +2,7 @@
 import styled from 'styled-components'
 import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
+import { Button } from '@/ui/Button'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { brokenWords, changeWords, costWords, figureWords, showFigure } from '@/wording'
@@ -26,7 +27,7 @@ const Table = styled.table`
     ${numerals} white-space: nowrap;
     font-size: 13.5px;
   }
-  td:last-child {
+  td[data-costs] {
     color: var(--quiet);
   }
   ${PHONE} {
@@ -61,11 +62,14 @@ export function AdviceList({
   definition,
   system,
   caption: words,
+  onTake,
 }: {
   advice: readonly JudgedAdvice[]
   definition: BenchDefinition
   system: UnitSystem
   caption: string
+  /** Takes a change that is a choice and no metal. */
+  onTake?: (advice: JudgedAdvice) => void
 }) {
   const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
@@ -81,6 +85,7 @@ export function AdviceList({
           <th scope="col" data-minor>
             Costs
           </th>
+          {onTake && <td />}
         </tr>
       </thead>
       <tbody>
@@ -108,7 +113,18 @@ export function AdviceList({
                 </td>
               )
             })}
-            <td data-minor>{one.costs.map((cost) => costWords(cost, system)).join(', ')}</td>
+            <td data-minor data-costs>
+              {one.costs.map((cost) => costWords(cost, system)).join(', ')}
+            </td>
+            {onTake && (
+              <td>
+                {one.choice && (
+                  <Button size="small" onPress={() => onTake(one)} aria-label={`Take it: ${changeWords(one, system)}`}>
+                    Take it
+                  </Button>
+                )}
+              </td>
+            )}
           </tr>
         ))}
       </tbody>

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic'
 import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
-import type { Bench, Finding, Station } from '@/core/bench/bench'
+import type { Bench, Finding, JudgedAdvice, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
 import { findingId } from '@/core/build/place'
 import type { Build, BuildDocument, Place, UnitSystem } from '@/core/build'
@@ -12,7 +12,7 @@ import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { SpokenTitle, TopBar } from '@/ui/Page'
-import { standingOf } from '@/wording'
+import { changeWords, standingOf } from '@/wording'
 import { useSpec } from '@/features/spec/useSpec'
 import { AdviceList } from './AdviceList'
 import { gaugesFor } from '@/core/bench/gaugeChoice'
@@ -256,6 +256,20 @@ export function BenchPage({
   // The picture and the advice follow when the hand pauses: the ledger and the line may not wait for them.
   const { settled: later, build: laterBuild } = useAfterPause(useMemo(() => ({ settled, build }), [settled, build]))
   const advice = useAdvice(bench.id, laterBuild)
+  const [taken, setTaken] = useState('')
+  const { change: changeSpec, undo: undoSpec } = edit
+  const take = useCallback(
+    (one: JudgedAdvice) => {
+      const words = changeWords(one, system)
+      setTaken(words)
+      void changeSpec(words, (spec) => ({ ...spec, choice: { ...spec.choice, ...one.choice } }))
+    },
+    [changeSpec, system],
+  )
+  const giveBack = useCallback(() => {
+    setTaken('')
+    void undoSpec()
+  }, [undoSpec])
   const { acts, signed } = work
   const check = useCallback(
     (id: string, place: Place, passed: boolean, text: string) => signed((by) => acts.check(by, id, place, passed, text)),
@@ -342,7 +356,7 @@ export function BenchPage({
           <Advices data-part="advice" data-shown={phonePart === 'advice' || undefined}>
             <h2>Ways to put it right</h2>
             {advice.state === 'known' && advice.advice.length > 0 ? (
-              <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" />
+              <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" onTake={take} />
             ) : (
               <p>{adviceEmptyWords(later, advice)}</p>
             )}
@@ -367,6 +381,14 @@ export function BenchPage({
             <LinkButton href={nextBench.href} size="small" kind="primary">
               Next: {nextBench.words}
             </LinkButton>
+          </Done>
+        )}
+        {taken && (
+          <Done role="status">
+            Taken: {taken}.{' '}
+            <Button size="small" onPress={giveBack}>
+              Take it back
+            </Button>
           </Done>
         )}
         {(trouble || edit.trouble) && <Bad role="alert">{trouble || edit.trouble}</Bad>}
