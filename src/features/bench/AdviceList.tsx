@@ -30,6 +30,13 @@ const Table = styled.table`
   td[data-costs] {
     color: var(--quiet);
   }
+  td[data-head] {
+    border-top: 0;
+    padding: 0;
+  }
+  button {
+    white-space: nowrap;
+  }
   ${PHONE} {
     td[data-minor],
     th[data-minor] {
@@ -85,7 +92,7 @@ export function AdviceList({
           <th scope="col" data-minor>
             Costs
           </th>
-          {onTake && <td />}
+          {onTake && <td data-head />}
         </tr>
       </thead>
       <tbody>
