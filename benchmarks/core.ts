@@ -1,7 +1,7 @@
 /** Figures of the core alone, in Node. */
 import { Bench } from 'tinybench'
 import { compression, cylinderStates, planCompression, ratioChain } from '@/core/benches/compression'
-import { BENCHES, doubtBudget } from '@/core/benches'
+import { BENCHES, uncertaintyBudget } from '@/core/benches'
 import { openBuild, withEntries } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -22,7 +22,7 @@ export async function coreFigures(report: Report): Promise<void> {
     compression.derive(tern)
   })
   bench.add('one ratio with its budget', () => {
-    doubtBudget(tern, ratioChain(inputs).ratio.value)
+    uncertaintyBudget(tern, ratioChain(inputs).ratio.value)
   })
   bench.add('a reading added, indexed and derived', () => {
     compression.derive(withEntries(without, [last]))

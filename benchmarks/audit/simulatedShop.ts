@@ -3,7 +3,7 @@ import { DEFAULT_GAUGES, openBuild, withSpec, type Build, type Entry, type Gauge
 import { partsUnder } from '@/core/build/parts'
 import { cylinderNumbers, EXPANSION } from '@/core/engine'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
-import { makeEngine, VirtualHand, type TrueEngine } from '@/core/twin'
+import { makeEngine, SimulatedGauges, type TrueEngine } from '@/core/twin'
 
 /** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
 export interface Measured {
@@ -89,7 +89,7 @@ function reader(
   gauges: ReadonlyMap<string, TrueGauge>,
   warmK: number,
 ): Read {
-  const hand = new VirtualHand(engine, spec, seed)
+  const hand = new SimulatedGauges(engine, spec, seed)
   const micrometer = gaugeFor(spec, 'mainJournal')
   return (characteristic, place, gauge) => {
     const exact = hand.read(characteristic, place, { ...gauge, use: 'other', resolution: IDEAL_STEP, repeatability: 0, bias: 0 }).value

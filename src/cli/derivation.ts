@@ -17,7 +17,8 @@ export function sumOf(figure: Figure): object {
           value: term.figure.value.value,
           unit: UNITS[CANONICAL_UNIT[term.kind]].symbol || '1',
           u: standardUncertainty(term.figure.value),
-          shareOfDoubt: standardUncertainty(value) === 0 ? 0 : term.effectU ** 2 / terms.reduce((sum, one) => sum + one.effectU ** 2, 0),
+          shareOfUncertainty:
+            standardUncertainty(value) === 0 ? 0 : term.effectU ** 2 / terms.reduce((sum, one) => sum + one.effectU ** 2, 0),
           ...sumOf(term.figure),
         },
       ]),

@@ -2,7 +2,7 @@ import pRetry from 'p-retry'
 import { benchById, gaugesFor, type BenchId, type Station } from '@/core/benches'
 import { currentCards, openBuild, type Build, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
-import { makeEngine, VirtualHand, type Faults } from '@/core/twin'
+import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'
 
 /** A set of simulated gauges with a button each: lines to a server, repeated until it says that it holds them. */
 export class GaugeSet {
@@ -61,7 +61,7 @@ export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[]
 }
 
 /** A hand that measures a virtual engine of a build's paper. */
-export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): VirtualHand {
+export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): SimulatedGauges {
   const { spec } = openBuild(document)
-  return new VirtualHand(makeEngine(spec, faults, seed), spec, seed + 1)
+  return new SimulatedGauges(makeEngine(spec, faults, seed), spec, seed + 1)
 }

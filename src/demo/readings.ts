@@ -12,7 +12,7 @@ import {
 import { BENCHES, gaugesFor, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
-import { makeEngine, VirtualHand } from '@/core/twin'
+import { makeEngine, SimulatedGauges } from '@/core/twin'
 import type { DemoBuild } from './scenario'
 
 const DAY_MS = 86_400_000
@@ -27,7 +27,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }
   const engine = makeEngine(demo.spec, demo.faults, demo.seed)
   // A hand a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
-  const hands = new Map(BENCHES.map((bench, index) => [bench.id, new VirtualHand(engine, demo.spec, demo.seed + 1 + index)]))
+  const hands = new Map(BENCHES.map((bench, index) => [bench.id, new SimulatedGauges(engine, demo.spec, demo.seed + 1 + index)]))
   const bytes = randomStream(demo.seed + 100)
   const build = openBuild(bare)
   const stations = BENCHES.flatMap((bench) =>

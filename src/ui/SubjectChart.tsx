@@ -34,13 +34,13 @@ const GRADUATIONS = 5
 interface Point {
   readonly subject: number
   readonly value: number
-  readonly doubt: number
+  readonly uncertainty: number
   readonly standing: Standing
   readonly words: string
 }
 
 /**
- * A figure per cylinder or main as a mark with its doubt bar, on the band of its limit: which are alike, which are not, and
+ * A figure per cylinder or main as a mark with its uncertainty bar, on the band of its limit: which are alike, which are not, and
  * how surely.
  */
 export function SubjectChart({
@@ -64,7 +64,7 @@ export function SubjectChart({
           {
             subject: finding.cylinder ?? finding.main ?? 0,
             value: fromCanonical(finding.figure.value.value, unit),
-            doubt: differenceInUnit(expand(finding.figure.value).U, unit),
+            uncertainty: differenceInUnit(expand(finding.figure.value).U, unit),
             standing: standingOf(finding),
             words: findingWords(finding, finding.figure.value, shown, system),
           },
@@ -73,7 +73,7 @@ export function SubjectChart({
   )
   const limit = findings.find((finding) => finding.limit)?.limit
   const bounds = [limit?.lower, limit?.upper].flatMap((bound) => (bound === undefined ? [] : [fromCanonical(bound, unit)]))
-  const spans = [...points.flatMap(({ value, doubt }) => [value - doubt, value + doubt]), ...bounds]
+  const spans = [...points.flatMap(({ value, uncertainty }) => [value - uncertainty, value + uncertainty]), ...bounds]
   const symbol = UNITS[unit].symbol
   const [low, high] = spans.length > 0 ? [Math.min(...spans), Math.max(...spans)] : [0, 1]
   const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.12
@@ -142,7 +142,7 @@ export function SubjectChart({
                   </g>
                 )}
               >
-                <ErrorBar dataKey="doubt" direction="y" width={8} strokeWidth={1.3} stroke="var(--ink)" isAnimationActive={false} />
+                <ErrorBar dataKey="uncertainty" direction="y" width={8} strokeWidth={1.3} stroke="var(--ink)" isAnimationActive={false} />
               </Scatter>
             </ScatterChart>
           </ResponsiveContainer>

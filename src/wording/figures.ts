@@ -2,7 +2,7 @@ import type { Finding, Output } from '@/core/benches'
 import type { UnitSystem } from '@/core/build'
 import { expand, standardUncertainty, type Bounds, type Figure, type Uncertain } from '@/core/metrology'
 import {
-  decimalsForDoubt,
+  decimalsForUncertainty,
   formatDifference,
   formatNumber,
   fromCanonical,
@@ -18,8 +18,8 @@ export type Shown = Pick<Output, 'units' | 'digits'>
 
 export interface ShownFigure {
   readonly value: string
-  /** "±0.03", or nothing where there is no doubt to speak of. */
-  readonly doubt: string
+  /** "±0.03", or nothing where there is no uncertainty to speak of. */
+  readonly uncertainty: string
   readonly unit: string
 }
 
@@ -30,7 +30,7 @@ export function showFigure(value: Uncertain, shown: Shown, system: UnitSystem): 
   const decimals = decimalsOf(value, shown, system)
   return {
     value: formatNumber(value.value, unit, decimals),
-    doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
+    uncertainty: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
     unit: UNITS[unit].symbol,
   }
 }
@@ -50,17 +50,17 @@ export function showFinding(
 ): ShownFigure {
   const unit = shown.units[system]
   const U = conformity?.U ?? expand(value).U
-  const least = Math.min(shown.digits[system], decimalsForDoubt(U, unit))
+  const least = Math.min(shown.digits[system], decimalsForUncertainty(U, unit))
   const written = (decimals: number) => ({
     value: formatNumber(value.value, unit, decimals),
-    doubt: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
+    uncertainty: U > 0 ? `±${roundedUp(U, unit, decimals)}` : '',
     unit: UNITS[unit].symbol,
   })
   const candidates = Array.from({ length: MOST_ADDED + 1 }, (_, added) => written(least + added))
   const beside = besideLimit(limit, unit, fromCanonical(value.value, unit), differenceInUnit(U, unit))
   return (
     candidates.find(
-      (one) => besideLimit(limit, unit, Number(one.value.replace('−', '-')), Number(one.doubt.replace('±', ''))) === beside,
+      (one) => besideLimit(limit, unit, Number(one.value.replace('−', '-')), Number(one.uncertainty.replace('±', ''))) === beside,
     ) ?? candidates[0]!
   )
 }
@@ -78,10 +78,10 @@ function besideLimit(limit: Bounds | undefined, unit: UnitId, value: number, U: 
 }
 
 function decimalsOf(value: Uncertain, shown: Shown, system: UnitSystem): number {
-  return Math.min(shown.digits[system], decimalsForDoubt(expand(value).U, shown.units[system]))
+  return Math.min(shown.digits[system], decimalsForUncertainty(expand(value).U, shown.units[system]))
 }
 
-/** A doubt is never shown smaller than it is, and never as nothing. */
+/** An uncertainty is never shown smaller than it is, and never as nothing. */
 function roundedUp(canonicalU: number, unit: UnitId, decimals: number): string {
   const step = 10 ** -decimals
   const inUnit = canonicalU / UNITS[unit].factor
@@ -98,11 +98,11 @@ export function figureWords(value: Uncertain, shown: Shown, system: UnitSystem):
   return inOneBreath(showFigure(value, shown, system))
 }
 
-function inOneBreath({ value, doubt, unit }: ShownFigure): string {
-  return joinSymbol([value, doubt].filter(Boolean).join(' '), unit)
+function inOneBreath({ value, uncertainty, unit }: ShownFigure): string {
+  return joinSymbol([value, uncertainty].filter(Boolean).join(' '), unit)
 }
 
-/** A number of `shown`'s kind without doubt: a limit, a cut. */
+/** A number of `shown`'s kind without uncertainty: a limit, a cut. */
 export function plainWords(canonical: number, shown: Shown, system: UnitSystem): string {
   return joinUnit(trimmed(formatNumber(canonical, shown.units[system], shown.digits[system])), shown.units[system])
 }
@@ -142,11 +142,11 @@ const SHOWN: Readonly<Record<Kind, Shown>> = {
   ratio: same('one', 3),
 }
 
-/** A figure where its kind alone is known: as many decimals as its doubt allows, or four significant digits without one. */
+/** A figure where its kind alone is known: as many decimals as its uncertainty allows, or four significant digits without one. */
 export function figureOfKindWords(figure: Figure, kind: Kind, system: UnitSystem, unit = shownOf(kind).units[system]): string {
   const { value } = figure
   if (standardUncertainty(value) > 0) {
-    const decimals = Math.min(6, decimalsForDoubt(expand(value).U, unit))
+    const decimals = Math.min(6, decimalsForUncertainty(expand(value).U, unit))
     return figureWords(value, { units: { metric: unit, inch: unit }, digits: { metric: decimals, inch: decimals } }, system)
   }
   const inUnit = Math.abs((value.value - UNITS[unit].offset) / UNITS[unit].factor)

@@ -36,7 +36,7 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
       return 'A fraction over nothing.'
     case 'intervalOrder':
       return 'The leaf that goes comes first: goes/does not go, as 17/18.'
-    case 'negativeDoubt':
+    case 'negativeUncertainty':
       return 'The ± is a size, never negative.'
   }
 }

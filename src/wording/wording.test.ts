@@ -49,7 +49,7 @@ describe('figures in words', () => {
     [known(0.11, 0.0036), LENGTH, 'metric', '0.110 ±0.008 mm'],
     [known(0.254, 0.0081), LENGTH, 'inch', '10.0 ±0.7 thou'],
     [known(0.254, 0), LENGTH, 'metric', '0.254 mm'],
-    // The doubt is never shown smaller than it is, nor as nothing.
+    // The uncertainty is never shown smaller than it is, nor as nothing.
     [known(1.15, 0.0001), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric', '1.15 ±0.01 mm'],
     [known(42.26, 1.3), { units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } }, 'metric', '0.42 ±0.03 bar'],
   ] as const)('%o', (value, shown, system, words) => {
@@ -60,7 +60,7 @@ describe('figures in words', () => {
   it('shows no digit beyond the doubt, whatever the definition allows', () => {
     expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({
       value: '46.1',
-      doubt: '±0.4',
+      uncertainty: '±0.4',
       unit: 'cm³',
     })
   })
@@ -91,10 +91,10 @@ describe('a printed value ± U never contradicts its verdict', () => {
     [1.2604, 0.02, '1.2604', '±0.0400'],
     // Nothing is added where nothing contradicts.
     [1.1, 0.02, '1.10', '±0.04'],
-  ])('%s with u %s', (value, u, number, doubt) => {
+  ])('%s with u %s', (value, u, number, uncertainty) => {
     expect(showFinding(judged(value, u, band), known(value, u), { ...LENGTH, digits: { metric: 2, inch: 1 } }, 'metric')).toMatchObject({
       value: number,
-      doubt,
+      uncertainty,
     })
   })
 
@@ -115,7 +115,7 @@ describe('a printed value ± U never contradicts its verdict', () => {
           )
           const shown = showFinding(found, known(value, u), LENGTH, system as 'metric')
           const factor = system === 'metric' ? 1 : 0.0254
-          const half = Number(shown.doubt.replace('±', '')) * factor
+          const half = Number(shown.uncertainty.replace('±', '')) * factor
           const printed = Number(shown.value.replace('−', '-')) * factor
           const again = judge(
             known(printed, half / 2),
@@ -134,7 +134,7 @@ describe('a printed value ± U never contradicts its verdict', () => {
     const conformity = judgeInterval(0.54, 0.55, limit, 'strict')
     expect(showFinding({ limit, conformity }, known(0.545, 0.01 / Math.sqrt(12)), LENGTH, 'metric')).toMatchObject({
       value: '0.545',
-      doubt: '±0.005',
+      uncertainty: '±0.005',
     })
   })
 })
@@ -327,7 +327,7 @@ describe('issues in words say what, where and what to do', () => {
     [slipWords({ code: 'dialTurn', value: 1, mend: (value) => value }), /one turn/],
     [entryIssueWords({ code: 'empty' }, 'mm'), /Nothing typed/],
     [entryIssueWords({ code: 'zeroDenominator', at: 2 }, 'mm'), /over nothing/],
-    [entryIssueWords({ code: 'negativeDoubt', at: 3 }, 'mm'), /never negative/],
+    [entryIssueWords({ code: 'negativeUncertainty', at: 3 }, 'mm'), /never negative/],
     [entryIssueWords({ code: 'unknownUnit', text: 'furlong', at: 2 }, 'mm'), /“furlong” is no unit/],
     [fileIssueWords({ code: 'notJson', path: [], detail: 'ends early' }), /breaks off or is damaged \(ends early\)/],
     [fileIssueWords({ code: 'notABuildFile', path: [] }), /not a Kalibros build file/],

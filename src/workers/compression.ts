@@ -6,8 +6,8 @@ import { runInWorker } from './run'
 
 const start = () => new Worker(new URL('./compression.worker.ts', import.meta.url), { type: 'module' })
 
-/** Two hands are enough: a bench computer with more cores still has the page to draw. */
-const HANDS = 2
+/** Two threads are enough: a bench computer with more cores still has the page to draw. */
+const THREADS = 2
 
 /** Draws in two workers side by side, each with a seed of its own, and pools what they found. */
 export async function drawRatios(
@@ -18,18 +18,18 @@ export async function drawRatios(
   signal: AbortSignal,
 ): Promise<RatioDraws> {
   const started = performance.now()
-  const done = Array.from({ length: HANDS }, () => 0)
+  const done = Array.from({ length: THREADS }, () => 0)
   const runs = await Promise.all(
-    done.map((_, hand) =>
+    done.map((_, thread) =>
       runInWorker(
         start,
         (worker: CompressionWorker) =>
           worker.drawRatios(
             document,
-            Math.ceil(draws / HANDS),
-            seed + hand,
+            Math.ceil(draws / THREADS),
+            seed + thread,
             proxy((own) => {
-              done[hand] = own
+              done[thread] = own
               onProgress(done.reduce((sum, one) => sum + one, 0))
             }),
           ),

@@ -77,7 +77,7 @@ const PLACES: readonly (readonly [name: string, context: EntryContext, rows: rea
       ['3.2678in ± 0.0001', { v: 3.2678 * IN, pm: 0.0001 * IN }],
       ['3.2678 ± 0.0001 in', { v: 3.2678 * IN, pm: 0.0001 * IN }],
       ['83.004 ± 0', { v: 83.004, pm: 0 }],
-      ['83.004 ± -0.002', 'negativeDoubt'],
+      ['83.004 ± -0.002', 'negativeUncertainty'],
       ['83.004 ±', 'notANumber'],
       ['83.004 ± x', 'notANumber'],
       ['83±1±1', 'notANumber'],

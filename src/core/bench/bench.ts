@@ -55,7 +55,7 @@ export interface Output {
   readonly label: string
   readonly kind: Kind
   readonly units: Units
-  /** Most decimals worth showing, however small the doubt. */
+  /** Most decimals worth showing, however small the uncertainty. */
   readonly digits: { readonly metric: number; readonly inch: number }
   /** Key of the limit it is judged by. */
   readonly limit?: string

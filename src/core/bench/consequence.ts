@@ -45,7 +45,7 @@ function rank({ finding, output }: Found): number {
   return RANK[standing(finding)] + (output?.spread ? SPREAD_RANK : 0) + (output?.estimate ? ESTIMATE_RANK : 0)
 }
 
-/** Finer than any gauge: a figure without doubt that is out is out for sure. */
+/** Finer than any gauge: a figure without uncertainty that is out is out for sure. */
 const NO_DOUBT = 1e-9
 
 /** How far outside its limit, in its own expanded uncertainties: a measure that lengths, volumes and masses share. */

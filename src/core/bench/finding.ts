@@ -2,10 +2,10 @@ import { readingAt, type Build } from '../build/build'
 import { findingId, stationId, type Subject } from '../build/place'
 import type { Place } from '../build/types'
 import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
-import { doubtBudget } from './doubtBudget'
+import { uncertaintyBudget } from './uncertaintyBudget'
 import type { BenchDefinition, Finding, Missing, Remark } from './bench'
 
-/** A share of the doubt worth naming: one owner has most of it. */
+/** A share of the uncertainty worth naming: one owner has most of it. */
 const OWNS_MOST = 0.6
 
 /** What is known, or what is wanted before it can be. */
@@ -45,7 +45,7 @@ export function allOf<Name extends string>(
   return missing.length > 0 ? { missing: distinct(missing) } : { figures }
 }
 
-/** Judges a derived figure by the build's limit for it and says who owns the doubt when it matters. */
+/** Judges a derived figure by the build's limit for it and says who owns the uncertainty when it matters. */
 export function finding(build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: Subject = {}): Finding {
   const id = findingId(output, subject)
   const limitKey = definition.outputs[output]?.limit
@@ -70,9 +70,9 @@ function isSize(definition: BenchDefinition, output: string): boolean {
   return spread === true || neverNegative === true
 }
 
-/** The gauge or paper number that owns most of the doubt, where one does. */
+/** The gauge or paper number that owns most of the uncertainty, where one does. */
 function mainOwner(build: Build, figure: Figure): Remark[] {
-  const first = doubtBudget(build, figure.value)[0]
+  const first = uncertaintyBudget(build, figure.value)[0]
   return first && first.share >= OWNS_MOST ? [{ code: 'owns', ...first }] : []
 }
 

@@ -36,7 +36,7 @@ export type {
   Station,
   Units,
 } from '../bench/bench'
-export { doubtBudget, type DoubtShare } from '../bench/doubtBudget'
+export { uncertaintyBudget, type BudgetShare } from '../bench/uncertaintyBudget'
 export { columnOf, sheetsOf, type Across, type SheetOf, type SheetRow } from '../bench/sheets'
 export { gaugesFor } from '../bench/gaugeChoice'
 export { benchChecks, type BenchCheck } from '../bench/checks'

@@ -5,7 +5,7 @@ import { openBuild, withEntries, type Build, type BuildDocument, type Entry, typ
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { standardUncertainty } from '../metrology'
-import { BENCHES, doubtBudget, sheetsOf, standsOut, type Finding } from '.'
+import { BENCHES, uncertaintyBudget, sheetsOf, standsOut, type Finding } from '.'
 import { rowOf } from '../bench/sheets'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
@@ -57,7 +57,7 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
   it('names in its budget whole shares of its own doubt', () => {
     for (const { figure } of findings(build)) {
       if (!figure || standardUncertainty(figure.value) === 0) continue
-      const shares = doubtBudget(build, figure.value).map(({ share }) => share)
+      const shares = uncertaintyBudget(build, figure.value).map(({ share }) => share)
       expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 6)
       expect(shares.toSorted((a, b) => b - a)).toEqual(shares)
     }
@@ -101,8 +101,8 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
       const out = standsOut(bench.definition, bench.derive(build))
       expect(out.every(({ conformity }) => conformity!.verdict !== 'within')).toBe(true)
       const measured = out.filter(({ output }) => !bench.definition.outputs[output]!.estimate).map(({ conformity }) => conformity!.verdict)
-      const firstDoubt = measured.indexOf('inDoubt')
-      if (firstDoubt !== -1) expect(new Set(measured.slice(firstDoubt))).toEqual(new Set(['inDoubt']))
+      const firstUncertainty = measured.indexOf('inDoubt')
+      if (firstUncertainty !== -1) expect(new Set(measured.slice(firstUncertainty))).toEqual(new Set(['inDoubt']))
     }
   })
 })
@@ -116,7 +116,7 @@ describe('the sheet of every bench', () => {
     }
   })
 
-  it('counts as the row of a place its sisters across, not its namesakes in another sheet', () => {
+  it('counts as the row of a place its neighbours across, not its namesakes in another sheet', () => {
     const build = openBuild(petrel)
     const stations = BENCHES.find(({ id }) => id === 'bearings')!.stations(build)
     const main = stations.find(({ id }) => id === 'mainJournal/m2/front/vertical') ?? stations.find(({ place }) => place.main === 2)!

@@ -56,7 +56,7 @@ export function withSpec(build: Build, spec: Spec): Build {
   return { ...build, spec, figures: new WeakMap() }
 }
 
-/** The reading that counts at a station as a figure, with the doubt of the gauge that took it. */
+/** The reading that counts at a station as a figure, with the uncertainty of the gauge that took it. */
 export function readingAt(build: Build, characteristic: string, place: Reading['place']): Figure | undefined {
   const station = stationId(characteristic, place)
   const reading = build.readings.current.get(station)

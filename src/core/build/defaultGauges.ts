@@ -53,7 +53,7 @@ function card(
   measures: Gauge['measures'],
   use: Gauge['use'],
   unit: Gauge['unit'],
-  doubt: { resolution: number; repeatability: number; biasU: number; scaleU?: number },
+  uncertainty: { resolution: number; repeatability: number; biasU: number; scaleU?: number },
 ): Gauge {
-  return { id: `${gauge}.1`, gauge, name, measures, use, unit, repeatabilityDof: 19, bias: 0, scaleU: 0, ...doubt, since: SINCE }
+  return { id: `${gauge}.1`, gauge, name, measures, use, unit, repeatabilityDof: 19, bias: 0, scaleU: 0, ...uncertainty, since: SINCE }
 }

@@ -1,5 +1,5 @@
 import type { Kind } from '../quantity'
-import { paperNumber, statedNumber } from './doubt'
+import { paperNumber, statedNumber } from './gaugeUncertainty'
 import { exactly, linear, propagate, standardUncertainty, type Uncertain } from './uncertain'
 
 /** Where a number came from, so that any result opens down to the readings. */
@@ -12,7 +12,7 @@ export type Origin =
   | { readonly from: 'leftOut' }
   | { readonly from: 'sum'; readonly sum: Sum }
 
-/** A number with its doubt and its origin. */
+/** A number with its uncertainty and its origin. */
 export interface Figure {
   readonly value: Uncertain
   readonly origin: Origin
@@ -34,7 +34,7 @@ export interface FormulaText {
   readonly kind: Kind
 }
 
-/** One derivation as data: the formula, the numbers put in, where each came from and how much of the doubt it owns. */
+/** One derivation as data: the formula, the numbers put in, where each came from and how much of the uncertainty it owns. */
 export interface Sum {
   readonly formula: FormulaText
   readonly terms: readonly Term[]
@@ -51,7 +51,7 @@ export interface Formula<Name extends string> extends FormulaText {
   readonly inputs: Readonly<Record<Name, Labelled>>
   /** The bare arithmetic on canonical units. */
   readonly evaluate: (values: Readonly<Record<Name, number>>) => number
-  /** The arithmetic with doubt and derivation. */
+  /** The arithmetic with uncertainty and derivation. */
   readonly of: (figures: Readonly<Record<Name, Figure>>) => Figure
 }
 
@@ -107,7 +107,7 @@ export function resultOf(text: FormulaText, terms: readonly { label: string; wei
 }
 
 /**
- * How far two like figures stand apart, never negative: the larger less the smaller, so that the doubt of both stays also
+ * How far two like figures stand apart, never negative: the larger less the smaller, so that the uncertainty of both stays also
  * where they are the same (an absolute value would lose it there).
  */
 export function apart(text: FormulaText, one: { label: string; figure: Figure }, other: { label: string; figure: Figure }): Figure {
@@ -143,7 +143,7 @@ export function statedFigure(name: string, value: number, plusMinus?: number): F
   return { value: statedNumber(name, value, plusMinus), origin: { from: 'typed', name } }
 }
 
-/** A constant of a model, with the doubt the model's source gives it. */
+/** A constant of a model, with the uncertainty the model's source gives it. */
 export function assumedFigure(name: string, assumed: { value: number; tolerance: number; source: string }): Figure {
   return { value: paperNumber(name, assumed.value, assumed.tolerance), origin: { from: 'assumed', name, source: assumed.source } }
 }

@@ -12,7 +12,7 @@ export {
   type Expanded,
 } from './uncertain'
 export { expand, coverageFactor } from './expanded'
-export { gaugeReading, goNoGoReading, limitsU, zeroedReading, type GaugeCard } from './doubt'
+export { gaugeReading, goNoGoReading, limitsU, zeroedReading, type GaugeCard } from './gaugeUncertainty'
 export { selectionU, type Extreme } from './extremes'
 export { judge, judgeInterval, type Bounds, type Conformity, type DecisionRule, type Verdict } from './conformity'
 export {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { judge, judgeInterval } from './conformity'
-import { gaugeReading, goNoGoReading, paperNumber, statedNumber, type GaugeCard } from './doubt'
+import { gaugeReading, goNoGoReading, paperNumber, statedNumber, type GaugeCard } from './gaugeUncertainty'
 import { spread } from './spread'
 import { budget, covariance, difference, exactly, linear, mean, propagate, standardUncertainty, type Uncertain } from './uncertain'
 

@@ -100,24 +100,24 @@ function drawPlan(inputs: readonly Uncertain[]) {
   for (const input of inputs) for (const { source } of input.components) users.set(source, (users.get(source) ?? 0) + 1)
   const isShared = (source: string) => users.get(source)! > 1
   const shared = [...users.keys()].filter(isShared)
-  const doubtfulInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
-  const own = doubtfulInputs.map((position) =>
+  const uncertainInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
+  const own = uncertainInputs.map((position) =>
     Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source)).map(({ u }) => u)),
   )
-  const shares = doubtfulInputs.flatMap((position) =>
+  const shares = uncertainInputs.flatMap((position) =>
     inputs[position]!.components.flatMap(({ source, u }) =>
-      isShared(source) ? [{ position, shock: doubtfulInputs.length + shared.indexOf(source), u }] : [],
+      isShared(source) ? [{ position, shock: uncertainInputs.length + shared.indexOf(source), u }] : [],
     ),
   )
 
   const centres = Float64Array.from(inputs, (input) => input.value)
-  const doubtful = Int32Array.from(doubtfulInputs)
+  const doubtful = Int32Array.from(uncertainInputs)
   const ownWeights = Float64Array.from(own)
   const shareInputs = Int32Array.from(shares, ({ position }) => position)
   const shareShocks = Int32Array.from(shares, ({ shock }) => shock)
   const shareWeights = Float64Array.from(shares, ({ u }) => u)
   return {
-    shocks: doubtfulInputs.length + shared.length,
+    shocks: uncertainInputs.length + shared.length,
     centres,
     /** Writes the doubtful inputs of one draw; the exact ones stay at their centres. */
     deal(shocks: Float64Array, values: Float64Array): void {

@@ -1,5 +1,5 @@
 /**
- * A value known with doubt, kept as the independent sources its doubt comes from. Two values that share a source
+ * A value known with uncertainty, kept as the independent sources its uncertainty comes from. Two values that share a source
  * (the bias of one gauge) are correlated by it: in their difference the shared part cancels, in their sum it adds up.
  * This is the law of propagation of JCGM 100:2008 (GUM) 5.1.2 and 5.2.2, with the covariances carried by the sources themselves.
  */
@@ -45,7 +45,7 @@ export function covariance(a: Uncertain, b: Uncertain): number {
   return sum
 }
 
-/** Value of Σ cᵢ·xᵢ with its doubt: exact for means and differences. */
+/** Value of Σ cᵢ·xᵢ with its uncertainty: exact for means and differences. */
 export function linear(terms: readonly (readonly [coefficient: number, x: Uncertain])[]): Uncertain {
   let value = 0
   const bySource = new Map<string, Accumulated>()
@@ -68,9 +68,9 @@ export function difference(a: Uncertain, b: Uncertain): Uncertain {
 }
 
 /**
- * y = f(x₁…) with its doubt. Sensitivities are the half-differences f(xᵢ + uᵢ) − f(xᵢ − uᵢ) over 2uᵢ
+ * y = f(x₁…) with its uncertainty. Sensitivities are the half-differences f(xᵢ + uᵢ) − f(xᵢ − uᵢ) over 2uᵢ
  * (GUM 5.1.3, note 2): good where f is near to straight over ±u, which every formula of a bench is.
- * Where f has a kink inside the doubt use `monteCarlo`.
+ * Where f has a kink inside the uncertainty use `monteCarlo`.
  */
 export function propagate<Name extends string>(
   f: (values: Readonly<Record<Name, number>>) => number,
@@ -127,7 +127,7 @@ export function effectiveDof(x: Uncertain): number {
   return sum === 0 ? Infinity : u ** 4 / sum
 }
 
-/** Share of the variance each owner has, largest first; shares add up to 1. Empty when there is no doubt. */
+/** Share of the variance each owner has, largest first; shares add up to 1. Empty when there is no uncertainty. */
 export function budget(x: Uncertain): { owner: string; share: number }[] {
   const variance = standardUncertainty(x) ** 2
   if (variance === 0) return []

@@ -42,7 +42,7 @@ export function decimalsToShow(
  * Decimals for a computed value of expanded uncertainty U: the place of U's first significant digit,
  * one more when that digit is 1 (GUM 7.2.6: at most two significant digits of an uncertainty).
  */
-export function decimalsForDoubt(canonicalExpanded: number, unit: UnitId): number {
+export function decimalsForUncertainty(canonicalExpanded: number, unit: UnitId): number {
   const expanded = differenceInUnit(canonicalExpanded, unit)
   if (!(expanded > 0)) return MAX_DECIMALS
   const place = Math.floor(Math.log10(expanded) + 1e-9)
@@ -59,7 +59,7 @@ export function formatNumber(canonical: number, unit: UnitId, decimals: number):
   return fixed(fromCanonical(canonical, unit), decimals)
 }
 
-/** A difference (doubt, tolerance, cut) in `unit`, unsigned offset left out. */
+/** A difference (uncertainty, tolerance, cut) in `unit`, unsigned offset left out. */
 export function formatDifference(canonical: number, unit: UnitId, decimals: number): string {
   return fixed(differenceInUnit(canonical, unit), decimals)
 }

@@ -15,7 +15,7 @@ export {
 export { parseEntry, type EntryContext, type Entry, type EntryIssue, type ParsedEntry, type Understood } from './parseEntry'
 export {
   decimalsForStep,
-  decimalsForDoubt,
+  decimalsForUncertainty,
   decimalsToShow,
   formatNumber,
   formatDifference,

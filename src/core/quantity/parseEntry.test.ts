@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
-import { decimalsForDoubt, decimalsForStep, formatNumber, formatQuantity } from './format'
+import { decimalsForUncertainty, decimalsForStep, formatNumber, formatQuantity } from './format'
 import { parseEntry, type EntryContext } from './parseEntry'
 import { dialTurnSlip, likelySlip } from './slips'
 import { CANONICAL_UNIT, toCanonical, UNIT_IDS, UNITS } from './units'
@@ -75,7 +75,7 @@ describe('what people type', () => {
     ['NaN', 'notANumber'],
     ['Infinity', 'notANumber'],
     ['--2', 'notANumber'],
-    ['64±-0.5', 'negativeDoubt'],
+    ['64±-0.5', 'negativeUncertainty'],
   ])('refuses %s as %s', (text, code) => expect(issue(text, mm)).toBe(code))
 
   it('hands back both readings of an ambiguous comma, and takes its neighbours', () => {
@@ -116,11 +116,11 @@ describe('formatting', () => {
 
   it('gives an uncertainty one digit, or two when the first is 1', () => {
     expect([
-      decimalsForDoubt(0.023, 'one'),
-      decimalsForDoubt(0.013, 'one'),
-      decimalsForDoubt(0.3, 'one'),
-      decimalsForDoubt(250, 'one'),
-      decimalsForDoubt(0.1, 'one'),
+      decimalsForUncertainty(0.023, 'one'),
+      decimalsForUncertainty(0.013, 'one'),
+      decimalsForUncertainty(0.3, 'one'),
+      decimalsForUncertainty(250, 'one'),
+      decimalsForUncertainty(0.1, 'one'),
     ]).toEqual([2, 3, 1, 0, 2])
   })
 
@@ -199,10 +199,10 @@ describe('slips', () => {
   })
 
   it('questions a dial read one turn wrong and nothing else', () => {
-    const sisters = [0.05, 0.06, 0.05]
-    expect(dialTurnSlip(1.05, sisters)?.value).toBeCloseTo(0.05, 9)
-    expect(dialTurnSlip(2.59, sisters)?.value).toBeCloseTo(0.05, 9)
-    expect(dialTurnSlip(0.11, sisters)).toBeUndefined()
-    expect(dialTurnSlip(0.6, sisters)).toBeUndefined()
+    const neighbours = [0.05, 0.06, 0.05]
+    expect(dialTurnSlip(1.05, neighbours)?.value).toBeCloseTo(0.05, 9)
+    expect(dialTurnSlip(2.59, neighbours)?.value).toBeCloseTo(0.05, 9)
+    expect(dialTurnSlip(0.11, neighbours)).toBeUndefined()
+    expect(dialTurnSlip(0.6, neighbours)).toBeUndefined()
   })
 })

@@ -47,7 +47,7 @@ export type EntryIssue =
   | { readonly code: 'wrongKind'; readonly text: string; readonly at: number; readonly wanted: Kind; readonly got: Kind }
   | { readonly code: 'ambiguous'; readonly text: string; readonly readings: readonly Understood[] }
   | { readonly code: 'intervalOrder'; readonly low: number; readonly high: number }
-  | { readonly code: 'negativeDoubt'; readonly at: number }
+  | { readonly code: 'negativeUncertainty'; readonly at: number }
 
 export type ParsedEntry = Entry | { readonly ok: false; readonly issue: EntryIssue }
 
@@ -61,9 +61,9 @@ type Readings = readonly Understood[] | EntryIssue
 export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
   const text = normalised(typed)
   if (text === '') return failed({ code: 'empty' })
-  const [main = '', doubt, extra] = text.split(/±|\+\/-|\+-/)
+  const [main = '', plusMinus, extra] = text.split(/±|\+\/-|\+-/)
   if (extra !== undefined) return failed({ code: 'notANumber', text: extra.trim(), at: text.lastIndexOf(extra) })
-  const readings = doubt === undefined ? readMain(main.trim(), context) : readWithDoubt(main.trim(), doubt.trim(), context)
+  const readings = plusMinus === undefined ? readMain(main.trim(), context) : readWithUncertainty(main.trim(), plusMinus.trim(), context)
   return settle(readings, typed.trim(), context)
 }
 
@@ -106,10 +106,10 @@ function distinct(readings: readonly Understood[]): readonly Understood[] {
  * A unit behind the ± alone: a large one belongs to both numbers (`64±0.5cc`), a small one may be the uncertainty's own
  * (`83.000±2um`).
  */
-function readWithDoubt(main: string, doubt: string, context: EntryContext): Readings {
-  const half = splitUnit(doubt)
-  if (half.number === '') return { code: 'notANumber', text: doubt, at: main.length + 1 }
-  if (half.number.startsWith('-')) return { code: 'negativeDoubt', at: main.length + 1 }
+function readWithUncertainty(main: string, plusMinus: string, context: EntryContext): Readings {
+  const half = splitUnit(plusMinus)
+  if (half.number === '') return { code: 'notANumber', text: plusMinus, at: main.length + 1 }
+  if (half.number.startsWith('-')) return { code: 'negativeUncertainty', at: main.length + 1 }
   const magnitudes = numbersIn(half.number.replace(/^\+/, ''))
   if (!Array.isArray(magnitudes)) return magnitudes as NumberIssue
   const word = half.unit.toLowerCase()

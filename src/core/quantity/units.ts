@@ -150,7 +150,7 @@ export function fromCanonical(canonical: number, unit: UnitId): number {
   return (canonical - UNITS[unit].offset) / UNITS[unit].factor
 }
 
-/** Size in `unit` of a canonical *difference* (a doubt, a tolerance): scales, never shifts. */
+/** Size in `unit` of a canonical *difference* (an uncertainty, a tolerance): scales, never shifts. */
 export function differenceInUnit(canonicalDifference: number, unit: UnitId): number {
   return canonicalDifference / UNITS[unit].factor
 }

@@ -31,7 +31,7 @@ const grows = (label: string, example: string): SumInput => ({
 })
 const mass = (label: string, example: string, required = true): SumInput => ({ label, kind: 'mass', units: GRAMS, required, example })
 
-/** A given input, or the usual value of a material with its doubt. */
+/** A given input, or the usual value of a material with its uncertainty. */
 function orUsual(figures: Given['figures'], name: string, { label, perK, tolerancePerK }: Expansion): Figure {
   return figures[name] ?? assumedFigure(`${name}: ${label}`, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
 }

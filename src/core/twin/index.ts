@@ -1,2 +1,2 @@
 export { makeEngine, type Faults, type TrueEngine } from './trueEngine'
-export { VirtualHand, type Indicated } from './virtualHand'
+export { SimulatedGauges, type Indicated } from './simulatedGauges'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { makeEngine, VirtualHand } from '.'
+import { makeEngine, SimulatedGauges } from '.'
 
 const { spec, faults } = DEMO_BUILDS[0]!
 const gauge = (id: string) => DEFAULT_GAUGES.find((card) => card.id === id)!
@@ -28,7 +28,7 @@ describe('the virtual engine', () => {
 
 describe('the virtual hand', () => {
   const engine = makeEngine(spec, {}, 3)
-  const hand = () => new VirtualHand(engine, spec, 7)
+  const hand = () => new SimulatedGauges(engine, spec, 7)
 
   it('reads on the steps of its gauge', () => {
     for (let i = 0; i < 50; i++) {

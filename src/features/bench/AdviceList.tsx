@@ -139,7 +139,7 @@ export function AdviceList({
   )
 }
 
-/** One value with its doubt, or the range without: each has its own. */
+/** One value with its uncertainty, or the range without: each has its own. */
 function headlineWords({ output, low, high }: Headline, definition: BenchDefinition, system: UnitSystem): string {
   const shown = definition.outputs[output]!
   if (low === high) return figureWords(low.value, shown, system)

@@ -226,7 +226,7 @@ const LineBody = memo(
           <span data-value>
             {shown.value}
             <small>
-              {shown.doubt} {shown.unit}
+              {shown.uncertainty} {shown.unit}
             </small>
           </span>
         </Top>
@@ -240,7 +240,12 @@ const LineBody = memo(
           {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
         </Words>
         {finding.limit && (
-          <LimitBand limit={finding.limit} value={finding.figure.value.value} doubt={expand(finding.figure.value).U} standing={standing} />
+          <LimitBand
+            limit={finding.limit}
+            value={finding.figure.value.value}
+            uncertainty={expand(finding.figure.value).U}
+            standing={standing}
+          />
         )}
       </Open>
     )
@@ -279,7 +284,7 @@ function Several({
           <span data-value data-range>
             {low.value === high.value ? low.value : `${low.value}–${high.value}`}
             <small>
-              {low.doubt} {low.unit}
+              {low.uncertainty} {low.unit}
             </small>
           </span>
         )}

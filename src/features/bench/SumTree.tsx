@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { doubtBudget } from '@/core/bench/doubtBudget'
+import { uncertaintyBudget } from '@/core/bench/uncertaintyBudget'
 import type { Output } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import { formatExact, joinUnit } from '@/core/quantity'
@@ -235,9 +235,9 @@ const Budget = styled.dl`
 `
 
 /** Where the uncertainty comes from, as bars: where a better gauge would help and where it would not. */
-export function DoubtBudget({ figure, build }: { figure: Figure; build: Build }) {
+export function UncertaintyBudget({ figure, build }: { figure: Figure; build: Build }) {
   if (standardUncertainty(figure.value) === 0) return <p>No uncertainty: everything here is exact on paper.</p>
-  const shares = doubtBudget(build, figure.value)
+  const shares = uncertaintyBudget(build, figure.value)
   return (
     <Budget>
       {shares.map(({ label, share }) => (

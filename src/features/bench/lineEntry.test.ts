@@ -85,7 +85,7 @@ describe('the reading line questions', () => {
     expect(ask(draft(bore, 7))).toBeDefined()
   })
 
-  it('a dial one turn off its sisters, but only of a dial', () => {
+  it('a dial one turn off its neighbours, but only of a dial', () => {
     const low = draft(deck, 1.05)
     expect(questionOf(low, deckCharacteristic, tern!, gauge('dial-metric.1'), compression.stations(tern!))?.slip).toMatchObject({
       code: 'dialTurn',

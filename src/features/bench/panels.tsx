@@ -23,7 +23,7 @@ import {
   verdictWords,
 } from '@/wording'
 import { Key } from './Key'
-import { DirectSum, DoubtBudget, SumTree } from './SumTree'
+import { DirectSum, UncertaintyBudget, SumTree } from './SumTree'
 
 const Big = styled.p`
   ${numerals} font-size: 28px;
@@ -39,7 +39,7 @@ const Quiet = styled.p`
   font-size: 14px;
 `
 
-/** The sum of a finding: formula, numbers put in, where each came from, who owns the doubt. */
+/** The sum of a finding: formula, numbers put in, where each came from, who owns the uncertainty. */
 export function FindingPanel({
   finding,
   definition,
@@ -104,7 +104,7 @@ export function FindingPanel({
             <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />
           )}
           <Heading>Where the uncertainty comes from</Heading>
-          <DoubtBudget figure={finding.figure} build={build} />
+          <UncertaintyBudget figure={finding.figure} build={build} />
         </>
       ) : (
         <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>

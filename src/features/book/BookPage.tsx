@@ -205,7 +205,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
                 {sheet.gauges.map((gauge) => (
                   <tr key={gauge.name}>
                     <td>{gauge.name}</td>
-                    <td>{gauge.doubt}</td>
+                    <td>{gauge.uncertainty}</td>
                     <td>{gauge.checked}</td>
                   </tr>
                 ))}

@@ -90,7 +90,7 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
             table(
               ['Gauge', 'What it can see', 'Checked'],
               ['auto', '*', 'auto'],
-              sheet.gauges.map((gauge) => [gauge.name, gauge.doubt, gauge.checked]),
+              sheet.gauges.map((gauge) => [gauge.name, gauge.uncertainty, gauge.checked]),
             ),
           ]
         : []),

@@ -48,7 +48,7 @@ export interface BookSheet {
   readonly standsOut: readonly OutLine[]
   readonly benches: readonly BenchSheet[]
   readonly paper: readonly { readonly label: string; readonly value: string; readonly source: string; readonly reason: string }[]
-  readonly gauges: readonly { readonly name: string; readonly doubt: string; readonly checked: string }[]
+  readonly gauges: readonly { readonly name: string; readonly uncertainty: string; readonly checked: string }[]
   readonly rule: string
   readonly crossed: readonly string[]
   /** What nobody has measured or looked at: a book that proves something says what it does not. */
@@ -231,7 +231,7 @@ function findingRow(
       const shown = value && finding && showFinding(finding, value, output, system)
       return {
         words: shown?.value ?? (finding ? '–' : ''),
-        plusMinus: shown?.doubt ?? '',
+        plusMinus: shown?.uncertainty ?? '',
         standing: finding ? standingOf(finding) : 'noLimit',
       }
     }),
@@ -288,7 +288,7 @@ function gaugesUsed(build: Build): BookSheet['gauges'] {
       const { symbol } = UNITS[gauge.unit]
       return {
         name: gauge.name,
-        doubt:
+        uncertainty:
           `step ${show(gauge.resolution)}, repeats to s = ${show(gauge.repeatability)}, ` +
           `bias ${show(gauge.bias)} (u ${show(gauge.biasU)}) ${symbol}`,
         checked: `${gauge.checkedOn ?? 'no check on record'}${overdue.has(gauge.id) ? ', overdue when used' : ''}`,

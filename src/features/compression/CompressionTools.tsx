@@ -8,7 +8,7 @@ import type { Tool } from './ToolPanel'
 
 const ToolPanel = dynamic(() => import('./ToolPanel').then((module) => module.ToolPanel), { ssr: false })
 
-/** Tools of the compression bench: the rack, the planner, what it cost, and random draws against the doubt. */
+/** Tools of the compression bench: the rack, the planner, what it cost, and random draws against the uncertainty. */
 export function CompressionTools({ build, system }: { build: Build; system: UnitSystem }) {
   const [tool, setTool] = useState<Tool>()
   return (

@@ -13,7 +13,7 @@ import { useWork } from '@/features/bench/useWork'
 const DRAWS = 1_000_000
 const SEED = 20_240_501
 
-/** The doubt of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
+/** The uncertainty of the ratios by a million random draws of every input, beside the propagated one (JCGM 101). */
 export function DrawsPanel({ build }: { build: Build }) {
   const job = useCallback(
     (signal: AbortSignal, onProgress: (share: number) => void) =>

@@ -60,7 +60,7 @@ export function KeepIntoBuild({
   )
 }
 
-/** The inputs that a build keeps on paper. A ± at 95 % becomes a tolerance of the same doubt: a·1/√3 = ±/2. */
+/** The inputs that a build keeps on paper. A ± at 95 % becomes a tolerance of the same uncertainty: a·1/√3 = ±/2. */
 function paperOf(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch'): ReadonlyMap<PaperKey, PaperNumber> {
   const numbers = new Map<PaperKey, PaperNumber>()
   for (const [name, input] of Object.entries(sum.inputs)) {

@@ -112,7 +112,7 @@ export function numbersOf(inputs: RatioInputs): RatioNumbers {
 }
 
 /**
- * The ratio as bare arithmetic, without doubt, derivation or an object made on the way: for searches and Monte Carlo, where
+ * The ratio as bare arithmetic, without uncertainty, derivation or an object made on the way: for searches and Monte Carlo, where
  * millions are wanted. The same chain as `ratioChain`; a test holds the two together.
  */
 export function bareRatio(numbers: RatioNumbers): number {

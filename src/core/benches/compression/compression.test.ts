@@ -6,7 +6,7 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 import { find as findAt, soundBuild, TODAY, verdictOf, without } from '../../../../tests/support/builds'
 import { monteCarlo, standardUncertainty } from '../../metrology'
 import { benchState } from '../../bench/benchState'
-import { doubtBudget } from '../../bench/doubtBudget'
+import { uncertaintyBudget } from '../../bench/uncertaintyBudget'
 import { bareRatio, numbersOf } from './chain'
 import { compression, cylinderStates, gasketRack, planAdvice, planCompression, ratioCost, ratioModel, withKnobs } from '.'
 import type { CylinderState } from './cylinder'
@@ -104,7 +104,7 @@ describe('doubt of the ratio', () => {
   })
 
   it('is owned by named gauges and papers, shares adding up to one', () => {
-    const budget = doubtBudget(tern, find(tern, 'compressionRatio.1').figure!.value)
+    const budget = uncertaintyBudget(tern, find(tern, 'compressionRatio.1').figure!.value)
     const labels = budget.map(({ label }) => label)
     expect(labels.slice(0, 2).sort()).toEqual(['Burette, 0.1 cm³', 'Multi-layer steel 1.10'])
     expect(labels).toContain('Piston volume (paper)')

@@ -97,7 +97,7 @@ function missingFills(wanted: number, used: number): Remark[] {
   return used < wanted ? [{ code: 'incomplete', used, wanted }] : []
 }
 
-/** Two fills further apart than their own doubt: a bubble, a drip or a slip of the pen. */
+/** Two fills further apart than their own uncertainty: a bubble, a drip or a slip of the pen. */
 function repeatsDisagree(fills: readonly Figure[]): Remark[] {
   const ranked = [...fills].sort((a, b) => a.value.value - b.value.value)
   const apart = difference(ranked.at(-1)!.value, ranked[0]!.value)
@@ -193,7 +193,7 @@ function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Der
   return gasketFigures(gasket)
 }
 
-/** A stock gasket as figures; its stated tolerance becomes doubt shared by every cylinder under it. */
+/** A stock gasket as figures; its stated tolerance becomes uncertainty shared by every cylinder under it. */
 export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): {
   gasketBore: { figure: Figure }
   gasketThickness: { figure: Figure }

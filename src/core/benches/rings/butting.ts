@@ -9,7 +9,7 @@ import { gapOf } from './derive'
 import { hotGapMm } from './formulas'
 import { ringExpansion, ringHeat } from './heat'
 
-/** One top ring as the draws see it: a gap that is an interval or a value with doubt, in a bore. */
+/** One top ring as the draws see it: a gap that is an interval or a value with uncertainty, in a bore. */
 export interface RingToDraw {
   readonly cylinder: number
   readonly boreMm: number
@@ -75,7 +75,7 @@ const DRAWS_PER_SLICE = 10_000
 
 /**
  * The chance of butting by random draws (JCGM 101): alloys and temperatures drawn once a trial for all rings, evenly over
- * their limits; a feeler's gap evenly over its interval, any other by its doubt. In slices, so that a worker can report and stop.
+ * their limits; a feeler's gap evenly over its interval, any other by its uncertainty. In slices, so that a worker can report and stop.
  */
 export function* buttingDraws(
   { rings, ...shared }: RingsToDraw,

@@ -2,17 +2,17 @@ import type { Build } from '../build/build'
 import { PAPER, type PaperKey } from '../build/paper'
 import { budget, type Uncertain } from '../metrology'
 
-export interface DoubtShare {
-  /** The gauge, or the number on paper, that brings the doubt in. */
+export interface BudgetShare {
+  /** The gauge, or the number on paper, that brings the uncertainty in. */
   readonly label: string
   readonly share: number
 }
 
 /**
- * Who owns the doubt of a value: everything a gauge brings (its step, its repeatability, its bias) under the gauge's name,
+ * Who owns the uncertainty of a value: everything a gauge brings (its step, its repeatability, its bias) under the gauge's name,
  * everything paper brings under the number's. Shares of the variance, largest first.
  */
-export function doubtBudget(build: Build, value: Uncertain): DoubtShare[] {
+export function uncertaintyBudget(build: Build, value: Uncertain): BudgetShare[] {
   const shares = new Map<string, number>()
   for (const { owner, share } of budget(value)) {
     const label = ownerLabel(build, owner)

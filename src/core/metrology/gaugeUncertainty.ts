@@ -28,7 +28,7 @@ export function limitsU(halfWidth: number): number {
   return halfWidth / Math.sqrt(3)
 }
 
-/** One gauge reading with its doubt: resolution and repeatability its own, bias and scale shared with its gauge. */
+/** One gauge reading with its uncertainty: resolution and repeatability its own, bias and scale shared with its gauge. */
 export function gaugeReading(id: string, indicated: number, gauge: GaugeCard): Uncertain {
   const value = indicated - gauge.bias
   return { value, components: gaugeComponents(id, value, gauge, uniformU(gauge.resolution)) }

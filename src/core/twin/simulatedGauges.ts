@@ -20,7 +20,7 @@ export interface Indicated {
 }
 
 /** A hand with virtual gauges. Burette levels are kept from reading to reading, as the fluid in it is. */
-export class VirtualHand {
+export class SimulatedGauges {
   private readonly random: RandomStream
   private buretteLevelCm3 = 0
 
