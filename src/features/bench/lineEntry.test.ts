@@ -81,8 +81,26 @@ describe('the reading line questions', () => {
 
   it('a lost point and a wrong sign, with what was likely meant', () => {
     expect(ask(draft(bore, 8300.4))).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(83.004, 9) } })
-    expect(ask(draft(bore, 7))?.slip).toBeUndefined()
-    expect(ask(draft(bore, 7))).toBeDefined()
+    expect(ask(draft(bore, 7))).toEqual({ draft: draft(bore, 7), outside: bore.expected })
+  })
+
+  it('one that stands far from the others though no slip explains it, and none that a worn part may be', () => {
+    // Bores of 83.00 within 0.01 on a gauge of 0.002: 8 steps are 0.016, six times that 0.096.
+    expect(ask(draft(bore, 83.6))).toEqual({ draft: draft(bore, 83.6) })
+    expect(ask(draft(bore, 82.4))).toEqual({ draft: draft(bore, 82.4) })
+    expect(ask(draft(bore, 83.07))).toBeUndefined()
+    const deckAt = (mm: number) =>
+      questionOf(draft(deck, mm), deckCharacteristic, tern!, gauge('dial-metric.1'), compression.stations(tern!))
+    expect([deckAt(0.11), deckAt(0.3)]).toEqual([undefined, undefined])
+    expect(deckAt(1.85)).toMatchObject({ draft: draft(deck, 1.85) })
+    expect(deckAt(0.7)).toMatchObject({ draft: draft(deck, 0.7) })
+  })
+
+  it('nothing of a level of the burette: each fill starts where the last one ended', () => {
+    const stations = compression.stations(tern!)
+    const level = stations.find(({ id }) => id === 'chamberEnd/c2/r1')!
+    const ends = compression.definition.characteristics.chamberEnd!
+    expect(questionOf(draft(level, 12.5), ends, tern!, gauge('burette.1'), stations)).toBeUndefined()
   })
 
   it('a dial one turn off its neighbours, but only of a dial', () => {

@@ -88,13 +88,19 @@ export function questionOf(
   const neighbours = neighboursOf(station, build, stations)
   const turn = gauge?.use === 'dial' ? dialTurnSlip(value, neighbours) : undefined
   if (turn) return { draft, slip: turn }
-  const slip = likelySlip(value, likelyAt(station, neighbours, gauge), {
-    unit: draft.unit,
-    signed: characteristic.signed,
-    nominal: station.nominal,
-  })
+  const likely = likelyAt(station, neighbours, gauge)
+  const slip = likelySlip(value, likely, { unit: draft.unit, signed: characteristic.signed, nominal: station.nominal })
   if (!isPlausible(value, station)) return { draft, outside: station.expected, ...(slip && { slip }) }
-  return slip && { draft, slip }
+  if (slip) return { draft, slip }
+  const isAlone = neighbours.length >= ENOUGH_NEIGHBOURS && !characteristic.passing && standsFarOff(value, likely)
+  return isAlone ? { draft } : undefined
+}
+
+/** A value this many strays from where the others are is asked about, though no slip explains it: a part may be so, and is then kept. */
+const FAR_STRAYS = 6
+
+function standsFarOff(value: number, { centre, stray }: Likely): boolean {
+  return centre !== undefined && stray !== undefined && Math.abs(value - centre) > FAR_STRAYS * stray
 }
 
 function neighboursOf(station: Station, build: Build, stations: readonly Station[]): readonly number[] {
