@@ -15,7 +15,7 @@ import {
 import { expectNear } from '../../../tests/support/expectNear'
 import type { Advice, Bench } from '../bench/bench'
 import { bearings } from './bearings'
-import { bores } from './bores'
+import { bores, matchPistons } from './bores'
 import { compression } from './compression'
 import { judgedAdvice } from '../evaluation/judgeAdvice'
 import { rings } from './rings'
@@ -346,6 +346,87 @@ describe('compression', () => {
         without(tern, ({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 2),
       ),
     ).toEqual([])
+  })
+})
+
+describe('when there is something to advise, and in which words', () => {
+  const headlinesAndCosts = (advice: Advice | undefined) => advice && [advice.headlines, advice.costs.map(({ code }) => code)]
+
+  it('bearings: not for a rod that is within while a main is out, nor while one journal waits for its plan', () => {
+    const onlyMains = withSpecOf(petrel, (spec): Spec => ({
+      ...spec,
+      limits: { ...spec.limits, rodClearance: { lower: 0, upper: 1, ...MAKER }, rodSpread: { upper: 1, ...MAKER } },
+    }))
+    expect(adviceOf(bearings, onlyMains).map(({ id }) => id)).toEqual(['shells.main'])
+    const planned = byId(bearings, petrel, 'shells.main')!.after!
+    const [first, ...others] = Object.entries(planned.spec.choice.shells!)
+    const oneWaits = withSpecOf(planned, (spec): Spec => ({ ...spec, choice: { ...spec.choice, shells: Object.fromEntries([first!]) } }))
+    expect(others.length).toBe(4)
+    expect(byId(bearings, oneWaits, 'shells.main')).toBeUndefined()
+    // What it promises is the worst of the planned clearances, limits and doubt counted.
+    const tight = limited(petrel, { mainClearance: { lower: 0.0635, upper: 0.0636, target: 0.0635 } })
+    expect(byId(bearings, tight, 'shells.main')!.verdict).not.toBe('within')
+    expect(byId(bearings, petrel, 'shells.main')!.verdict).not.toBe('notJudged')
+  })
+
+  it('bores: hones what is under, not what stands at its limit; costs the hone and what moves', () => {
+    const at = (lower: number) => limited(sound, { clearance: { lower, upper: 1, target: 0.5 }, clearanceSpread: { upper: 0.001 } })
+    const match = matchPistons(at(0))!
+    const exact = at(match.clearanceMm(match.after)[2]!)
+    const hone = byId(bores, exact, 'hone')
+    expect(hone?.change.code === 'hone' && [...hone.change.byCylinder.keys()].includes(3)).toBe(false)
+    const tight = limited(shift(sound, 'skirt/c2', 0.05), { clearance: { lower: 0.08, upper: 0.12, target: 0.1 } })
+    const [headlines, costs] = headlinesAndCosts(byId(bores, tight, 'hone'))!
+    expect(headlines).toEqual([])
+    expect(costs![0]).toBe('honing')
+    expect(byId(bores, limited(tight, { clearance: { lower: undefined, upper: 0.12 } as never }), 'hone')).toBeUndefined()
+    const swap = byId(
+      bores,
+      limited(shift(shift(sound, 'skirt/c1', 0.03), 'skirt/c4', -0.03), {
+        clearance: { lower: 0.08, upper: 0.115, target: 0.097 },
+        clearanceSpread: { upper: 0.001 },
+      }),
+      'swapPistons',
+    )!
+    expect(swap.verdict).toBe('over')
+  })
+
+  it('rings: filing and swapping promise no figures and cost no parts', () => {
+    const shallow = withSpecOf(sound, (spec): Spec => ({ ...spec, methods: { ...spec.methods, ringDepths: 1 } }))
+    const tight = withReading(shallow, 'ringSecond', { cylinder: 3, spot: 'top' }, 0.5, 'feeler-fine.1', { upper: 0.51 })
+    expect(headlinesAndCosts(byId(rings, tight, 'file.secondGap.3'))).toEqual([[], ['noParts']])
+    // No target and no least: nothing to file to.
+    const free = withSpecOf(tight, (spec): Spec => ({ ...spec, limits: { ...spec.limits, secondGap: { upper: 0.3, ...MAKER } } }))
+    expect(adviceOf(rings, free).filter(({ change }) => change.code === 'file' && change.ring === 'second')).toEqual([])
+    // Second rings over their limit are no reason to move top rings.
+    const secondOver = limited(tight, { secondGap: { lower: 0.1, upper: 0.2 }, topGap: { lower: 0.1, upper: 2, target: 0.5 } })
+    expect(adviceOf(rings, secondOver).some(({ id }) => id === 'swapRings.topGap')).toBe(false)
+  })
+
+  it('rods: masses by their own spread alone; within it, nothing', () => {
+    const centreOnly = limited(sound, { centreSpread: { upper: 0.0001 }, reciprocatingSpread: { upper: 100 } })
+    expect(adviceOf(rods, centreOnly)).toEqual([])
+    const heavy = shift(sound, 'pistonMass/c2', 9)
+    const alike = [1, 2, 3, 4, 5].reduce(
+      (build, cylinder) => shift(build, `rodSmall/c${cylinder}`, 250 - readingOf(build, `rodSmall/c${cylinder}`).value),
+      heavy,
+    )
+    const lighten = byId(rods, alike, 'lighten')!
+    expect(headlinesAndCosts(lighten)).toEqual([[], ['noParts']])
+    expect(lighten.after!.spec.choice.pistonInBore).toBeUndefined()
+    // Where pairing helps, the grams are counted on top of it, and the moves are among the costs.
+    const crossed = shift(
+      shift(shift(shift(shift(sound, 'pistonMass/c2', 4), 'rodSmall/c2', 4), 'pistonMass/c4', -4), 'rodSmall/c4', -4),
+      'pistonMass/c1',
+      12,
+    )
+    const both = adviceOf(rods, crossed)
+    expect(both.map(({ id }) => id)).toEqual(['pairMasses', 'lighten'])
+    expect(both[0]!.headlines).toEqual([])
+    expect(both[1]!.costs.map(({ code }) => code)).toEqual(['noParts', 'marks'])
+    expect(both[1]!.after!.spec.choice.pistonInBore).toEqual(both[0]!.after!.spec.choice.pistonInBore)
+    const wide = limited(crossed, { reciprocatingSpread: { upper: both[0]!.change.code === 'pairMasses' ? both[0]!.change.toG + 0.5 : 0 } })
+    expect(adviceOf(rods, wide).map(({ id }) => id)).toEqual(['pairMasses'])
   })
 })
 
