@@ -155,7 +155,8 @@ export function figureOfKindWords(figure: Figure, kind: Kind, system: UnitSystem
 }
 
 function joinSymbol(number: string, symbol: string): string {
-  return symbol === '' ? number : symbol === '°' || symbol === '%' ? `${number}${symbol}` : `${number} ${symbol}`
+  if (symbol === '') return number
+  return symbol === '°' || symbol === '%' ? `${number}${symbol}` : `${number} ${symbol}`
 }
 
 /** Trailing zeros carry no news in a limit that was typed. */

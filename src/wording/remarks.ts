@@ -89,8 +89,8 @@ export function missingWords(missing: readonly Missing[], stationLabel: (id: str
         return [IMPOSSIBLE_WORDS[item.reason]]
     }
   })
-  const first = readings[0]
-  const toRead = readings.length > 1 ? [`${readings.length} readings`] : first?.kind === 'reading' ? [stationLabel(first.stationId)] : []
+  const labels = readings.flatMap((item) => (item.kind === 'reading' ? [stationLabel(item.stationId)] : []))
+  const toRead = labels.length > 1 ? [`${labels.length} readings`] : labels
   return `Wants ${[...others, ...toRead].join(', ')}.`
 }
 

@@ -99,7 +99,7 @@ export function freshLayout(
   const placed = {
     kind: engine.kind,
     cylinders: engine.cylinders,
-    bankAngleDeg: engine.kind === 'v' ? engine.bankAngleDeg : engine.kind === 'flat' ? 180 : 0,
+    bankAngleDeg: { single: 0, inline: 0, v: engine.bankAngleDeg, flat: 180 }[engine.kind],
     numbering: twoBanks ? 'alternating' : 'downEachBank',
     numberOneAt: 'front',
     leadingBank: 'left',

@@ -1,3 +1,4 @@
+import type { DutyUse, Fuel } from './duty'
 import { crankStyles, cylinderPlaces, firingIssues, firstBank, usualPins, type CrankPin, type EngineLayout } from '../engine'
 import type { Spec } from './types'
 
@@ -84,26 +85,26 @@ function pinsOfOrder(old: V2Layout): readonly CrankPin[] {
 
 /** Old duties were free words: what a word says for sure is taken, anything else is unsaid; the words are kept. */
 function dutyFromWords({ use, fuel, ...rest }: V2Spec['duty']) {
-  const says = (words: string, text: string) => new RegExp(`\\b(?:${words})\\b`, 'i').test(text)
-  const found = says('marine|lake|hydroplane|offshore|endurance|sustained|oval', use)
-    ? 'sustained'
-    : says('drag', use)
-      ? 'drag'
-      : says('rac(?:e|es|ing)|hill-?climb|grass-?track|rally|circuit|sprint|autocross|kart', use)
-        ? 'competition'
-        : says('street|road|touring|daily|commuter', use)
-          ? 'street'
-          : 'unsaid'
-  const burns = says('methanol', fuel)
-    ? 'methanol'
-    : says('ethanol|e85|e98', fuel)
-      ? 'ethanolBlend'
-      : says('diesel', fuel)
-        ? 'diesel'
-        : says('petrol|gasoline|ron|octane|pump', fuel)
-          ? 'petrol'
-          : 'unsaid'
-  return { ...rest, use: found, useWords: use, fuel: burns, fuelWords: fuel }
+  return { ...rest, use: saidIn(use, USE_WORDS), useWords: use, fuel: saidIn(fuel, FUEL_WORDS), fuelWords: fuel }
+}
+
+/** The first that counts is the first named here. */
+const USE_WORDS: readonly (readonly [DutyUse, string])[] = [
+  ['sustained', 'marine|lake|hydroplane|offshore|endurance|sustained|oval'],
+  ['drag', 'drag'],
+  ['competition', 'rac(?:e|es|ing)|hill-?climb|grass-?track|rally|circuit|sprint|autocross|kart'],
+  ['street', 'street|road|touring|daily|commuter'],
+]
+const FUEL_WORDS: readonly (readonly [Fuel, string])[] = [
+  ['methanol', 'methanol'],
+  ['ethanolBlend', 'ethanol|e85|e98'],
+  ['diesel', 'diesel'],
+  ['petrol', 'petrol|gasoline|ron|octane|pump'],
+]
+
+function saidIn<Meaning>(text: string, meanings: readonly (readonly [Meaning, string])[]): Meaning | 'unsaid' {
+  const found = meanings.find(([, words]) => new RegExp(`\\b(?:${words})\\b`, 'i').test(text))
+  return found ? found[0] : 'unsaid'
 }
 
 /** A stored spec of an older version as this version's; the rest of a document needs no change from any version so far. */

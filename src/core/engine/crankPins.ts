@@ -85,8 +85,12 @@ export function usualPins(layout: Placed, style: CrankStyle = crankStyles(layout
   })
 }
 
+/** The second pin of an inline twin, where it does not stand opposite the first. */
+const TWIN_PIN_DEG: Readonly<Partial<Record<CrankStyle, number>>> = { together: 0, quarter: 90 }
+const HALF_TURN_DEG = 180
+
 function rowPinAngles(layout: Placed, style: CrankStyle, rows: number): readonly number[] {
-  if (layout.kind === 'inline' && rows === 2) return [0, style === 'together' ? 0 : style === 'quarter' ? 90 : 180]
+  if (layout.kind === 'inline' && rows === 2) return [0, TWIN_PIN_DEG[style] ?? HALF_TURN_DEG]
   if ((layout.kind === 'v' || layout.kind === 'flat') && rows === 4 && style !== 'flatPlane') return CROSS_PLANE_PINS_DEG
   return (ROW_TOPS_DEG[rows] ?? Array.from({ length: rows }, (_, row) => (row * TURN_DEG) / rows)).map((top) => withinTurn(-top))
 }

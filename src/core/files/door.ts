@@ -134,12 +134,14 @@ function circles(entries: readonly Entry[]): FileIssue[] {
   )
 }
 
+const FIRING_DETAILS = { notEveryCylinderOnce: 'everyOnce', throwsDisagree: 'throws', notEveryCylinderOnAPin: 'pins' } as const
+
 /** Contradictions inside a spec, also checked before every revision is stored. */
 export function specIssues(spec: Spec): FileIssue[] {
   const { layout } = spec
   const issues: FileIssue[] = []
   for (const issue of firingIssues(layout)) {
-    const detail = issue.code === 'notEveryCylinderOnce' ? 'everyOnce' : issue.code === 'throwsDisagree' ? 'throws' : 'pins'
+    const detail = FIRING_DETAILS[issue.code]
     issues.push({
       code: 'firingOrder',
       path: ['spec', 'layout', detail === 'pins' ? 'pins' : 'firingOrder'],

@@ -52,5 +52,5 @@ const FORMAT_WORDS: Readonly<Record<string, string>> = {
 }
 
 function unitOf(origin: string): string {
-  return origin === 'string' ? ' characters' : origin === 'array' ? ' of them' : ''
+  return { string: ' characters', array: ' of them' }[origin] ?? ''
 }

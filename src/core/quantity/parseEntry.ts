@@ -203,15 +203,19 @@ function readQuantity(text: string, context: EntryContext, isGiven: boolean): Re
   const named = word === '' ? undefined : knownUnit(word, context, text.length - word.length)
   if (typeof named === 'object') return named
   const isOffset = sign !== '' && !context.signed && context.nominal !== undefined
-  const all = numbers.flatMap((typed) => {
-    const units = named !== undefined ? [named] : isGiven ? [context.unit] : isOffset ? offsetUnits(context) : bareUnits(typed, context)
-    return units.map((unit): Understood => {
+  const unitsOf = (typed: TypedNumber): readonly UnitId[] => {
+    if (named !== undefined) return [named]
+    if (isGiven) return [context.unit]
+    return isOffset ? offsetUnits(context) : bareUnits(typed, context)
+  }
+  const all = numbers.flatMap((typed) =>
+    unitsOf(typed).map((unit): Understood => {
       const signed = sign === '-' ? -typed.magnitude : typed.magnitude
       return isOffset
         ? { value: context.nominal! + differenceToCanonical(signed, unit), unit, offsetUnit: unit }
         : { value: toCanonical(signed, unit), unit }
-    })
-  })
+    }),
+  )
   return all.every(({ value }) => Number.isFinite(value) && Math.abs(value) < 1e12) ? all : { code: 'tooLarge', text }
 }
 

@@ -11,6 +11,11 @@ const DROP_MM = 6
 /** Shells stand wider off the vertical, where they are relieved towards the parting line. */
 const RELIEF_MM = 0.012
 const JOURNAL_TAPER_MM = 0.002
+/** A crown that tips stands deeper at the right, higher at the left. */
+const ROCK_SHARE: Readonly<Record<string, number>> = { right: 1, left: -1 }
+/** Half of a bore's taper above its middle, half below; half of its ovality across the thrust, half along the pin. */
+const TAPER_SHARE: Readonly<Record<string, number>> = { top: 0.5, bottom: -0.5 }
+const OVAL_SHARE: Readonly<Record<string, number>> = { thrust: 0.5, pin: -0.5 }
 const JOURNAL_OVAL_MM = 0.001
 
 /** What a gauge shows: a value, or for a feeler the leaf that goes and the one that does not. Canonical units. */
@@ -52,7 +57,7 @@ export class SimulatedGauges {
       case 'deckFinish':
         return 0.34
       case 'deck':
-        return of(engine.deckMm) + (place.spot === 'right' ? engine.rockMm : place.spot === 'left' ? -engine.rockMm : 0)
+        return of(engine.deckMm) + (ROCK_SHARE[place.spot ?? ''] ?? 0) * engine.rockMm
       case 'chamber':
         return of(engine.chamberCm3)
       case 'chamberMass':
@@ -132,9 +137,9 @@ export class SimulatedGauges {
   /** A bore a little wider at the top and across the thrust, as bores wear and hones leave them. */
   private boreAt(cylinder: number, spot: string): number {
     const { boreMm, boreTaperMm, boreOvalMm } = this.engine
-    const depth = spot.startsWith('top') ? 0.5 : spot.startsWith('bottom') ? -0.5 : 0
-    const axis = spot.endsWith('thrust') ? 0.5 : spot.endsWith('pin') ? -0.5 : 0
-    return boreMm.get(cylinder)! + depth * boreTaperMm.get(cylinder)! + axis * boreOvalMm.get(cylinder)!
+    const [depth = '', axis = ''] = spot.split('-')
+    const taperMm = (TAPER_SHARE[depth] ?? 0) * boreTaperMm.get(cylinder)!
+    return boreMm.get(cylinder)! + taperMm + (OVAL_SHARE[axis] ?? 0) * boreOvalMm.get(cylinder)!
   }
 
   /** The gap of a ring where it stands: π times the difference in bore from where it was made for. */

@@ -36,7 +36,7 @@ export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): D
   const places = rings.flatMap((ring) => ringSpots(build, ring).map((spot) => ({ ring, spot, id: ringStation(ring, cylinder, spot) })))
   const read = places.flatMap(({ ring, spot, id }) => {
     const figure = ringGapAt(build, ring, cylinder, spot)
-    return figure ? [{ label: rings.length > 1 ? (ring === 'upperRail' ? 'Upper rail' : 'Lower rail') : spotWords(spot), figure, id }] : []
+    return figure ? [{ label: rings.length > 1 ? RAIL_LABELS[ring] : spotWords(spot), figure, id }] : []
   })
   const first = places
     .filter(({ spot: { depth, turned } }) => depth === 'top' && !turned)
@@ -45,20 +45,21 @@ export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): D
   const tightest = [...read].sort((a, b) => a.figure.value.value - b.figure.value.value)[0]!
   const before = places.filter(({ ring, spot }) => isFiledSince(build, ring, cylinder, spot)).length
   const isPartial = read.length < places.length
-  const remarks: Remark[] = [
-    ...(before > 0
-      ? [{ code: 'filedSince', places: before } as const]
-      : isPartial
-        ? [{ code: 'incomplete', used: read.length, wanted: places.length } as const]
-        : []),
-    ...leafRemark(build, tightest.id),
-  ]
+  const remarks: Remark[] = [...openRemark(before, read.length, places.length), ...leafRemark(build, tightest.id)]
   return {
     figure: read.length === 1 ? tightest.figure : smallestOf('Tightest gap', read),
     interval: movedInterval(build, rings[0]!, cylinder, tightest.id),
     isPartial,
     remarks,
   }
+}
+
+const RAIL_LABELS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
+
+/** Places that were read before the file say so; those that never were are only missing. */
+function openRemark(filedSince: number, used: number, wanted: number): Remark[] {
+  if (filedSince > 0) return [{ code: 'filedSince', places: filedSince }]
+  return used < wanted ? [{ code: 'incomplete', used, wanted }] : []
 }
 
 /** The interval of the leaves, moved by considered work as its middle is. */

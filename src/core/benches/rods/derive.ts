@@ -175,14 +175,13 @@ function withWhoLies(build: Build, stacks: ReadonlyMap<number, Derived>): Map<nu
     [...stacks].map(([cylinder, derived]): [number, Derived] => {
       if (!isKnown(derived)) return [cylinder, derived]
       const compared = cylinder === odd ? againstOthers('length', known, cylinder) : undefined
-      const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
-      const remarks: Remark[] =
-        compared && isOff(compared.apart)
-          ? [{ code: 'stackOwn', apart: compared.apart }]
-          : isOff(derived.figure)
-            ? [{ code: 'stackShared' }]
-            : []
-      return [cylinder, { ...derived, remarks }]
+      return [cylinder, { ...derived, remarks: whoLies(derived.figure, compared?.apart, least) }]
     }),
   )
+}
+
+function whoLies(own: Figure, apart: Figure | undefined, least: number): Remark[] {
+  const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)
+  if (apart && isOff(apart)) return [{ code: 'stackOwn', apart }]
+  return isOff(own) ? [{ code: 'stackShared' }] : []
 }
