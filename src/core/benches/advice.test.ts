@@ -140,7 +140,7 @@ describe('bearings', () => {
     expect(costs.length).toBe(short.length)
   })
 
-  it('plans nothing anew while a plan waits to be fitted, nor where nothing is out', () => {
+  it('plans nothing again while a plan waits to be fitted, nor where nothing is out', () => {
     const planned = byId(bearings, petrel, 'shells.main')!.after!
     expect(byId(bearings, planned, 'shells.main')).toBeUndefined()
     expect(byId(bearings, soundBuild(0), 'shells.main')).toBeUndefined()

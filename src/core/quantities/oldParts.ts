@@ -24,7 +24,7 @@ export function oldPistonRemarks(build: Build, cylinder: number, stations: reado
 }
 
 /**
- * The spec with a note beside every part that is chosen anew: what was measured up to now was measured with the old one. Going
+ * The spec with a note beside every part that is chosen in place of another: what was measured up to now was measured with the old one. Going
  * back to the part before, with nothing measured since, brings back what was noted then: its readings are its own again.
  */
 export function withChosenAfter(spec: Spec, { spec: before, entries }: Pick<BuildDocument, 'spec' | 'entries'>): Spec {
