@@ -247,6 +247,18 @@ test('a way that is a choice is taken with one press and taken back with another
   await expect(finding(page, 'compressionRatio.4')).toHaveText(before!)
 })
 
+test('a way the server refuses is not said to be taken', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await openBench(page, shop, id)
+  await page.route('**/spec', (route) =>
+    route.fulfill({ status: 422, contentType: 'application/json', body: JSON.stringify({ error: 'No.' }) }),
+  )
+  await page.getByRole('button', { name: 'Take it: Gasket Multi-layer steel 1.00' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'No.' })).toBeVisible()
+  await expect(page.getByText('Taken:')).toHaveCount(0)
+  expect((await shop.document(id)).spec.choice.gasket).toBe('hl-g2')
+})
+
 test('an inch engine speaks thou and goes on where it was left', async ({ page, shop }) => {
   const id = await shop.bring(demo(PETREL))
   await openBench(page, shop, id)

@@ -214,3 +214,18 @@ test('a repeatability comes from the range of five tries', async ({ page, ownSho
   await expect(page.getByLabel('Repeatability, standard deviation, mm')).toHaveValue('0.0021')
   await expect(page.getByLabel('From how many readings')).toHaveValue('5')
 })
+
+test('an undo answered by a page in the server’s stead undoes nothing and holds up no edit behind it', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/paper`)
+  const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
+  await stroke.fill('93')
+  await stroke.press('Enter')
+  await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(93)
+  await page.route('**/spec?revision=*', (route) => route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Sign in</h1>' }))
+  await page.getByRole('button', { name: 'Undo the last change' }).click()
+  await expect(page.locator('p[role=alert]')).toContainText('Nothing was undone.')
+  await stroke.fill('94')
+  await stroke.press('Enter')
+  await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(94)
+})

@@ -161,7 +161,7 @@ export interface JudgedAdvice extends Omit<Advice, 'after'> {
   /** What was out and still is, among what the change moves. */
   readonly leaves: readonly Broken[]
   /** What is chosen, where the change is a choice and no metal: it can be taken as it stands, and taken back. */
-  readonly choice?: Spec['choice']
+  readonly choice?: Partial<Spec['choice']>
 }
 
 /** What a headline figure becomes after the change: one value, or the range over its subjects. */

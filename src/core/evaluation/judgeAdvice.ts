@@ -41,7 +41,7 @@ function judged({ after, ...advice }: Advice, build: Build, before: readonly Fou
   if (breaks.length > 0 && !mends && !landsPlanned) return []
   const verdict = moved.length === 0 ? advice.verdict : worst(moved.flatMap((one) => one.after!.conformity?.verdict ?? []))
   const isMetal = Object.keys(after.work ?? {}).length > 0
-  const choice = !isMetal && after.spec.choice !== build.spec.choice ? after.spec.choice : undefined
+  const choice = isMetal ? undefined : chosenBy(build, after)
   return [
     {
       ...advice,
@@ -51,6 +51,17 @@ function judged({ after, ...advice }: Advice, build: Build, before: readonly Fou
       leaves,
     },
   ]
+}
+
+/**
+ * What a change chooses and nothing else, so that what somebody chooses meanwhile stays. Which readings are of the parts before
+ * is noted when it is stored.
+ */
+function chosenBy(build: Build, after: Build): JudgedAdvice['choice'] {
+  const { chosenAfter: _, ...then } = after.spec.choice
+  const now: Readonly<Record<string, unknown>> = build.spec.choice
+  const chosen = Object.entries(then).filter(([part, value]) => JSON.stringify(value) !== JSON.stringify(now[part]))
+  return chosen.length > 0 ? Object.fromEntries(chosen) : undefined
 }
 
 /** What was out and still is, among the outputs a change moves. */

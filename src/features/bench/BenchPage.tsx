@@ -261,8 +261,9 @@ export function BenchPage({
   const take = useCallback(
     (one: JudgedAdvice) => {
       const words = changeWords(one, system)
-      setTaken(words)
-      void changeSpec(words, (spec) => ({ ...spec, choice: { ...spec.choice, ...one.choice } }))
+      void changeSpec(words, (spec) => ({ ...spec, choice: { ...spec.choice, ...one.choice } })).then((isStored) => {
+        if (isStored) setTaken(words)
+      })
     },
     [changeSpec, system],
   )

@@ -69,15 +69,21 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
     [buildId, by],
   )
 
-  const queue = useCallback((work: () => Promise<void>): Promise<void> => {
-    lastSend.current = lastSend.current.then(work)
-    return lastSend.current
+  const queue = useCallback(<Result>(work: () => Promise<Result>): Promise<Result> => {
+    const done = lastSend.current.then(work)
+    // One that breaks off holds up none behind it.
+    lastSend.current = done.then(
+      () => undefined,
+      () => undefined,
+    )
+    return done
   }, [])
 
+  /** @returns whether the change is stored; one that changes nothing is. */
   const change = useCallback(
-    (reason: string, apply: (spec: Spec) => Spec): Promise<void> => {
+    (reason: string, apply: (spec: Spec) => Spec): Promise<boolean> => {
       const before = edits.current.reduce((now, edit) => edit.apply(now), stored.current.spec)
-      if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve()
+      if (JSON.stringify(apply(before)) === JSON.stringify(before)) return Promise.resolve(true)
       const edit = { reason, apply }
       edits.current = [...edits.current, edit]
       show()
@@ -86,6 +92,7 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
         edits.current = edits.current.filter((other) => other !== edit)
         show()
         if (isStored) undoNextFrom(stored.current.revision)
+        return isStored
       })
     },
     [queue, save, show, undoNextFrom],
@@ -95,7 +102,7 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
     () =>
       queue(async () => {
         const earlier = await specAt(buildId, String(undoFrom.current - 1))
-        if (!earlier) return setTrouble('There is nothing further back to go to.')
+        if (!earlier) return setTrouble('The revision before could not be fetched. Nothing was undone.')
         if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
         show()
         undoNextFrom(undoFrom.current - 1)
@@ -109,9 +116,15 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
 const STALE = 409
 const MOST_TRIES = 3
 
+/** Undefined where there is none, and where something else answers in the server's stead. */
 async function specAt(buildId: string, revision: string): Promise<{ spec: Spec; revision: number } | undefined> {
-  const response = await fetch(`/api/builds/${buildId}/spec?revision=${revision}`).catch(() => undefined)
-  return response?.ok ? ((await response.json()) as { spec: Spec; revision: number }) : undefined
+  try {
+    const response = await fetch(`/api/builds/${buildId}/spec?revision=${revision}`)
+    const answer = response.ok ? ((await response.json()) as Partial<{ spec: Spec; revision: number }>) : {}
+    return answer.spec && answer.revision !== undefined ? { spec: answer.spec, revision: answer.revision } : undefined
+  } catch {
+    return undefined
+  }
 }
 
 function latestOf(buildId: string): Promise<{ spec: Spec; revision: number } | undefined> {
