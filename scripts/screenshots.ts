@@ -24,7 +24,7 @@ const PICTURES: readonly Picture[] = [
     name: 'bench-light',
     url: `${tern}/compression`,
     prepare: async (page) => {
-      await page.locator('[data-station="deck/c3/rear"]').click()
+      await page.locator('[data-station="compression.deck/c3/rear"]').click()
       await page.keyboard.type('.11')
     },
   },
@@ -34,20 +34,20 @@ const PICTURES: readonly Picture[] = [
     url: `${tern}/compression`,
     phone: true,
     prepare: async (page) => {
-      await page.locator('[data-station="deck/c3/rear"]').tap()
+      await page.locator('[data-station="compression.deck/c3/rear"]').tap()
       await page.keyboard.type('.11')
     },
   },
   { name: 'bores', url: `${tern}/bores` },
   { name: 'bearings', url: `${petrel}/bearings` },
-  { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="ringTop/c2/top"]').click() },
+  { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="rings.topGap/c2/top"]').click() },
   { name: 'rods', url: `${tern}/rods` },
   { name: 'clocking', url: `${tern}/clocking` },
   {
     name: 'sum',
     url: `${tern}/compression`,
     prepare: async (page) => {
-      await page.locator('[data-finding="compressionRatio.4"] button').click()
+      await page.locator('[data-finding="compression.compressionRatio.4"] button').click()
       await page.getByRole('button', { name: /Clearance volume/ }).click()
     },
   },

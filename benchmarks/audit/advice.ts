@@ -1,3 +1,4 @@
+import { applyChanges } from '@/core/build/changes'
 import { BENCHES, startingLimits } from '@/core/benches'
 import type { Advice, Bench } from '@/core/bench/bench'
 import { cylinderStates, planAdvice, planCompression } from '@/core/benches/compression'
@@ -102,11 +103,11 @@ export function auditAdvice(count: number): number {
     for (const bench of BENCHES) {
       const advice = adviceOf(bench, build)
       const judged = new Map(judgeAll(advice, build, evaluate(build)).map((one) => [one.id, one]))
-      for (const { id, after } of advice) {
+      for (const { id, changes } of advice) {
         const said = judged.get(id)
-        if (!after || !said) continue
+        if (!changes || !said) continue
         pieces++
-        const broken = [...outOf(after)].filter((one) => !before.has(one))
+        const broken = [...outOf(applyChanges(build, changes))].filter((one) => !before.has(one))
         if (broken.length > 0 && said.breaks.length === 0) {
           hidden++
           console.log(`HIDES ${build.spec.name} ${id}: ${broken.join(', ')}`)

@@ -41,8 +41,8 @@ function truthsOf(bench: Bench, spec: Spec, truthOf: Measured['truthOf']): Reado
     bench.derive(truthOf(cylinder)).filter((finding) => finding.cylinder === cylinder),
   )
   for (const { id, figure } of own) whole.set(id, figure?.value.value)
-  const ratios = own.flatMap(({ output, figure }) => (output === 'compressionRatio' && figure ? [figure.value.value] : []))
-  if (ratios.length > 1) whole.set('ratioSpread', span(ratios))
+  const ratios = own.flatMap(({ output, figure }) => (output === 'compression.compressionRatio' && figure ? [figure.value.value] : []))
+  if (ratios.length > 1) whole.set('compression.ratioSpread', span(ratios))
   return whole
 }
 

@@ -1,5 +1,5 @@
 import { BENCHES, gaugesFor } from '@/core/benches'
-import { DEFAULT_GAUGES, openBuild, withSpec, type Build, type Entry, type Gauge, type Place, type Spec } from '@/core/build'
+import { DEFAULT_GAUGES, openBuild, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
 import { partsUnder } from '@/core/build/parts'
 import { cylinderNumbers, EXPANSION } from '@/core/engine'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
@@ -39,7 +39,7 @@ export function measure(nominal: Spec, seed: number): Measured {
   }
 }
 
-type Read = (characteristic: string, place: Place, gauge: Gauge) => { value: number; upper?: number }
+type Read = (characteristic: Id, place: Place, gauge: Gauge) => { value: number; upper?: number }
 
 const within = (random: RandomStream, value: number, tolerance = 0) => value + tolerance * (2 * random.uniform() - 1)
 
@@ -90,12 +90,13 @@ function reader(
   warmK: number,
 ): Read {
   const hand = new SimulatedGauges(engine, spec, seed)
-  const micrometer = gaugeFor(spec, 'mainJournal')
+  const micrometer = gaugeFor(spec, 'bearings.mainJournal')
   return (characteristic, place, gauge) => {
     const exact = hand.read(characteristic, place, { ...gauge, use: 'other', resolution: IDEAL_STEP, repeatability: 0, bias: 0 }).value
     if (!random) return { value: exact }
     const { bias, scale, sigma } = gauges.get(gauge.id)!
-    const isZeroed = spec.methods.bearings === 'direct' && (characteristic === 'mainClearance' || characteristic === 'rodClearance')
+    const isZeroed =
+      spec.methods.bearings === 'direct' && (characteristic === 'bearings.mainClearance' || characteristic === 'bearings.rodClearance')
     // Zeroed on the micrometer that read the journal: its bias is not seen, its step, its noise and the setting are; so is the zero.
     const own = isZeroed ? zeroError(gauges.get(micrometer.id)!, gauges.get(gauge.id)!, random) : bias
     const shown = exact * (1 + scale) + grown(spec, characteristic, exact, warmK) + own + sigma * random.normal()
@@ -113,14 +114,14 @@ function zeroError(micrometer: TrueGauge, bore: TrueGauge, random: RandomStream)
 }
 
 /** What part and steel gauge at the same temperature, off 20 °C, make of a length or a clearance. */
-function grown(spec: Spec, characteristic: string, lengthMm: number, warmK: number): number {
+function grown(spec: Spec, characteristic: Id, lengthMm: number, warmK: number): number {
   const parts = partsUnder(characteristic, spec)
   if (!parts) return 0
   if (parts.kind === 'length') return lengthMm * (parts.part.perK - EXPANSION.part.steel.perK) * warmK
-  return parts.diameterMm * (parts.outer.perK - parts.inner.perK) * warmK
+  return parts.diameter.value * (parts.outer.perK - parts.inner.perK) * warmK
 }
 
-function gaugeFor(spec: Spec, characteristic: string): Gauge {
+function gaugeFor(spec: Spec, characteristic: Id): Gauge {
   const definition = BENCHES.map((bench) => bench.definition.characteristics[characteristic]).find((one) => one !== undefined)!
   return gaugesFor(definition, DEFAULT_GAUGES, spec.units)[0]!
 }

@@ -52,7 +52,7 @@ function isOut(finding: Finding): boolean {
 function findingJson({ bench, finding }: ReturnType<typeof findingsOf>[number]) {
   const { kind, estimate } = bench.definition.outputs[finding.output]!
   return {
-    id: `${bench.id}.${finding.id}`,
+    id: finding.id,
     subject: subjectWords(finding) || 'engine',
     value: finding.figure?.value.value ?? null,
     unit: unitName(kind),

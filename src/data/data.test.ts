@@ -4,7 +4,7 @@ import path from 'node:path'
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Entry } from '@/core/build'
+import { presentName, type Entry } from '@/core/build'
 import type { GaugeLine } from '@/core/liveGauge'
 import { randomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
@@ -32,7 +32,7 @@ const reading = (value = 0.05): Entry => ({
   id: uuidV7(),
   at: new Date().toISOString(),
   by: 'KV',
-  characteristic: 'deck',
+  characteristic: 'compression.deck',
   place: { cylinder: 1, spot: 'front' },
   value,
   unit: 'mm',
@@ -86,10 +86,10 @@ describe('entries', () => {
     const first = reading(2 / 3)
     const others: Entry[] = [
       { kind: 'strike', ...stamp(), target: first.id, reason: 'slipped: “10 µm”, a\nnew line' },
-      { kind: 'skip', ...stamp(), characteristic: 'deck', place, reason: '' },
-      { kind: 'note', ...stamp(), characteristic: 'deck', place: { bank: 'left' }, text: '½ bore ø' },
-      { kind: 'check', ...stamp(), characteristic: 'cracks', place: {}, passed: false, text: 'between 2 and 3' },
-      { kind: 'check', ...stamp(), characteristic: 'cracks', place: { main: 2 }, passed: true },
+      { kind: 'skip', ...stamp(), characteristic: 'compression.deck', place, reason: '' },
+      { kind: 'note', ...stamp(), characteristic: 'compression.deck', place: { bank: 'left' }, text: '½ bore ø' },
+      { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: {}, passed: false, text: 'between 2 and 3' },
+      { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: { main: 2 }, passed: true },
       { kind: 'undo', ...stamp(), target: first.id },
     ]
     const all = [first, ...readings, ...others]
@@ -157,10 +157,11 @@ describe('entries', () => {
       first,
       { ...reading(0.4), upper: 0.45, supersedes: first.id } as Entry,
       { kind: 'strike', ...stamp(), target: first.id, reason: 'dial had slipped' },
-      { kind: 'skip', ...stamp(), characteristic: 'gasketBore', place: { bank: 'left' }, reason: 'no gasket yet' },
-      { kind: 'note', ...stamp(), characteristic: 'chamber', place: { cylinder: 2, repeat: 1 }, text: 'a bubble' },
+      { kind: 'skip', ...stamp(), characteristic: 'compression.gasketBore', place: { bank: 'left' }, reason: 'no gasket yet' },
+      { kind: 'note', ...stamp(), characteristic: 'compression.chamber', place: { cylinder: 2, repeat: 1 }, text: 'a bubble' },
       { kind: 'move', ...stamp(), target: first.id, place: { cylinder: 4, spot: 'front' }, reason: 'meant for 4' },
       { ...reading(0.5), plusMinus: 0.002, settles: [first.id] } as Entry,
+      { ...reading(0.51), partState: 'machined' } as Entry,
       { kind: 'undo', ...stamp(), target: first.id },
     ]
     await db.builds.append(tern.id, all)
@@ -217,7 +218,9 @@ describe('what an older program stored', () => {
     client.close()
     await db.builds.append(old.id, old.entries)
     const loaded = (await db.builds.load(old.id))!
-    expect(loaded.document.entries).toEqual(old.entries)
+    const present = (entry: { characteristic: string }) => ({ ...entry, characteristic: presentName(entry.characteristic) })
+    expect(loaded.document.entries).toEqual(old.entries.map(present))
+    expect(loaded.document.entries.map((entry) => 'characteristic' in entry && entry.characteristic)).toContain('compression.deck')
     expect(loaded.document.spec).toMatchObject({
       name: 'Petrel',
       layout: { mains: 5, pins: expect.arrayContaining([expect.objectContaining({ cylinders: [1, 2] })]), rodBearings: 'plain' },

@@ -1,6 +1,6 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import type { Entry, Place } from '@/core/build'
+import { presentName, type Entry, type Id, type Place } from '@/core/build'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
 
@@ -44,8 +44,22 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
   const stamp = { id, buildId, kind, at, by, receivedAt }
   switch (entry.kind) {
     case 'reading': {
-      const { characteristic, place, value, upper, plusMinus, unit, asTyped, gauge, partTempC, gaugeTempC, strokes, supersedes, settles } =
-        entry
+      const {
+        characteristic,
+        place,
+        value,
+        upper,
+        plusMinus,
+        unit,
+        asTyped,
+        gauge,
+        partTempC,
+        gaugeTempC,
+        strokes,
+        partState,
+        supersedes,
+        settles,
+      } = entry
       return {
         ...stamp,
         characteristic,
@@ -59,6 +73,7 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
         partTempC,
         gaugeTempC,
         strokes,
+        partState,
         supersedes,
         settles: settles && JSON.stringify(settles),
       }
@@ -86,25 +101,31 @@ export function entryOf(row: Row): Entry {
       return {
         kind: 'reading',
         ...stamp,
-        characteristic: needed(row, 'characteristic'),
+        characteristic: characteristicOf(row),
         place: placeOf(row),
         value: needed(row, 'value'),
         ...optional({ upper: row.upper, plusMinus: row.plusMinus }),
         unit: needed(row, 'unit'),
         asTyped: needed(row, 'asTyped'),
         gauge: needed(row, 'gauge'),
-        ...optional({ partTempC: row.partTempC, gaugeTempC: row.gaugeTempC, strokes: row.strokes, supersedes: row.supersedes }),
+        ...optional({
+          partTempC: row.partTempC,
+          gaugeTempC: row.gaugeTempC,
+          strokes: row.strokes,
+          partState: row.partState,
+          supersedes: row.supersedes,
+        }),
         ...(row.settles !== null && { settles: JSON.parse(row.settles) as string[] }),
       }
     case 'skip':
-      return { kind: 'skip', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), reason: needed(row, 'words') }
+      return { kind: 'skip', ...stamp, characteristic: characteristicOf(row), place: placeOf(row), reason: needed(row, 'words') }
     case 'note':
-      return { kind: 'note', ...stamp, characteristic: needed(row, 'characteristic'), place: placeOf(row), text: needed(row, 'words') }
+      return { kind: 'note', ...stamp, characteristic: characteristicOf(row), place: placeOf(row), text: needed(row, 'words') }
     case 'check':
       return {
         kind: 'check',
         ...stamp,
-        characteristic: needed(row, 'characteristic'),
+        characteristic: characteristicOf(row),
         place: placeOf(row),
         passed: needed(row, 'passed'),
         ...optional({ text: row.words }),
@@ -116,6 +137,11 @@ export function entryOf(row: Row): Entry {
     case 'undo':
       return { kind: 'undo', ...stamp, target: needed(row, 'target') }
   }
+}
+
+/** Rows are never rewritten: one stored under a name of an older version is read under the present one. */
+function characteristicOf(row: Row): Id {
+  return presentName(needed(row, 'characteristic')) as Id
 }
 
 function placeOf({ cylinder, main, bank, spot, repeat }: Row): Place {

@@ -1,3 +1,4 @@
+import { PART_STATES } from '@/core/build/partState'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
@@ -62,6 +63,8 @@ export const entryTable = sqliteTable(
     gaugeTempC: real('gauge_temp_c'),
     /** Strokes of the ring file before this reading. */
     strokes: integer('strokes'),
+    /** What the part was when it was read. */
+    partState: text('part_state', { enum: [...PART_STATES] }),
     /** What a check came to. */
     passed: integer('passed', { mode: 'boolean' }),
     gauge: text('gauge').references(() => gaugeTable.id),

@@ -1,6 +1,6 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
 import { startingLimits } from '@/core/benches'
-import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Limit, type Shell, type Spec } from '@/core/build'
+import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Id, type Limit, type Shell, type Spec } from '@/core/build'
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'
@@ -25,7 +25,7 @@ export interface DemoBuild {
   /** What the shop leaves out of what is not read, and why. */
   readonly skips?: Readonly<Record<string, string>>
   /** Checks found right. */
-  readonly checks: readonly string[]
+  readonly checks: readonly Id[]
   readonly startedDaysAgo: number
 }
 
@@ -87,23 +87,23 @@ const tern: DemoBuild = {
   seed: 4166,
   startedDaysAgo: 9,
   gauges: {
-    ringTop: 'feeler-fine.1',
-    ringSecond: 'feeler-fine.1',
-    railUpper: 'feeler-metric.1',
-    railLower: 'feeler-metric.1',
-    rodSide: 'feeler-fine.1',
-    centreDistance: 'bore-metric.1',
+    'rings.topGap': 'feeler-fine.1',
+    'rings.secondGap': 'feeler-fine.1',
+    'rings.upperRailGap': 'feeler-metric.1',
+    'rings.lowerRailGap': 'feeler-metric.1',
+    'bearings.rodSide': 'feeler-fine.1',
+    'rods.centreDistance': 'bore-metric.1',
   },
   checks: [
-    'cracks',
-    'threadsChased',
-    'galleryPlugs',
-    'deckFlat',
-    'housings',
-    'journalFinish',
-    'thrustAligned',
-    'mainsTorqued',
-    'ringsLabelled',
+    'bores.cracks',
+    'bores.threadsChased',
+    'bores.galleryPlugs',
+    'bores.deckFlat',
+    'bearings.housings',
+    'bearings.journalFinish',
+    'bearings.thrustAligned',
+    'bearings.mainsTorqued',
+    'rings.ringsLabelled',
   ],
   // One piston further down the hole, one chamber large, one ring tight, two pistons in the wrong bores: what the benches have to find.
   faults: {
@@ -162,18 +162,23 @@ const tern: DemoBuild = {
       intakeTemperature: { value: 45, unit: 'degC', source: 'tuner' },
     },
     limits: {
-      topGap: { lower: 0.54, target: 0.56, source: 'ring maker’s card', reason: '0.0065 × bore for this boost; when in doubt, wide.' },
-      secondGap: { lower: 0.58, target: 0.6, source: 'ring maker’s card', reason: 'A little more than the top ring.' },
-      compressionRatio: band(8.9, 9.1, 9, 'tuner', '1.6 bar of boost on 102 RON'),
-      ratioSpread: { upper: 0.1, source: SHOP, reason: 'All five alike before any one perfect.' },
-      quench: band(0.9, 1.3, 1.15, PISTONS, 'Steel rods; the piston maker’s window.'),
-      deckClearance: band(0.03, 0.07, 0.05, SHEET, 'Stack of block, throw, rod and piston, ± 0.02.'),
-      deckSpread: { upper: 0.04, source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
-      deckFall: band(-0.03, 0.03, 0, SHOP, 'A deck parallel to the crank.'),
-      chamberVolume: band(45.6, 46.4, 46, SHOP, 'Keeps the ratios within 0.1.'),
-      chamberSpread: { upper: 0.8, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
-      deckCut: { upper: 0.4, source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
-      headCut: { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
+      'rings.topGap': {
+        lower: 0.54,
+        target: 0.56,
+        source: 'ring maker’s card',
+        reason: '0.0065 × bore for this boost; when in doubt, wide.',
+      },
+      'rings.secondGap': { lower: 0.58, target: 0.6, source: 'ring maker’s card', reason: 'A little more than the top ring.' },
+      'compression.compressionRatio': band(8.9, 9.1, 9, 'tuner', '1.6 bar of boost on 102 RON'),
+      'compression.ratioSpread': { upper: 0.1, source: SHOP, reason: 'All five alike before any one perfect.' },
+      'compression.quench': band(0.9, 1.3, 1.15, PISTONS, 'Steel rods; the piston maker’s window.'),
+      'compression.deckClearance': band(0.03, 0.07, 0.05, SHEET, 'Stack of block, throw, rod and piston, ± 0.02.'),
+      'compression.deckSpread': { upper: 0.04, source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
+      'compression.deckFall': band(-0.03, 0.03, 0, SHOP, 'A deck parallel to the crank.'),
+      'compression.chamberVolume': band(45.6, 46.4, 46, SHOP, 'Keeps the ratios within 0.1.'),
+      'compression.chamberSpread': { upper: 0.8, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
+      'compression.deckCut': { upper: 0.4, source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
+      'compression.headCut': { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
@@ -190,14 +195,21 @@ const petrel: DemoBuild = {
   id: '01920000-0000-7000-8000-000000000002',
   seed: 5112,
   startedDaysAgo: 4,
-  skips: { deckFinish: 'roughness tester out on loan', spin: 'turned by hand, nothing bound' },
+  skips: { 'bores.deckFinish': 'roughness tester out on loan', 'bearings.spin': 'turned by hand, nothing bound' },
   gauges: {},
-  checks: ['cracks', 'threadsChased', 'housings'],
+  checks: ['bores.cracks', 'bores.threadsChased', 'bearings.housings'],
   // Mains and rods as the grinder left them: standard shells alone do not land them.
   faults: { mainClearanceMm: { 2: inch(-0.0006), 4: inch(0.0008) }, rodClearanceMm: { 3: inch(0.0006), 6: inch(-0.0005) } },
   read: (characteristic, cylinder) =>
-    ['bore', 'skirt', 'mainJournal', 'rodJournal', 'mainClearance', 'rodClearance'].includes(characteristic) ||
-    (characteristic === 'deck' && cylinder <= 5),
+    [
+      'bores.bore',
+      'bores.skirt',
+      'bearings.mainJournal',
+      'bearings.rodJournal',
+      'bearings.mainClearance',
+      'bearings.rodClearance',
+    ].includes(characteristic) ||
+    (characteristic === 'compression.deck' && cylinder <= 5),
   spec: {
     name: 'Petrel',
     description: '90° V8, restored lake-racing hydroplane',
@@ -252,16 +264,20 @@ const petrel: DemoBuild = {
       intakeTemperature: { value: 30, unit: 'degF', source: 'tuner' },
     },
     limits: {
-      compressionRatio: band(12.7, 12.9, 12.8, 'owner and tuner', 'The fuel the class allows.'),
-      ratioSpread: { upper: 0.1, source: SHOP, reason: 'All eight alike before any one perfect.' },
-      quench: band(inch(0.038), inch(0.055), inch(0.05), PISTONS, 'Steel rods.'),
-      deckClearance: band(inch(0.007), inch(0.013), inch(0.01), SHEET, 'Stack of block, throw, rod and piston.'),
-      deckSpread: { upper: inch(0.004), source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
-      deckFall: band(inch(-0.003), inch(0.003), 0, SHOP, 'A deck parallel to the crank.'),
-      chamberVolume: band(61.9, 62.7, 62.3, SHOP, 'Keeps the ratios within 0.1.'),
-      chamberSpread: { upper: 0.6, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
-      deckCut: { upper: inch(0.015), source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
-      headCut: { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
+      'compression.compressionRatio': band(12.7, 12.9, 12.8, 'owner and tuner', 'The fuel the class allows.'),
+      'compression.ratioSpread': { upper: 0.1, source: SHOP, reason: 'All eight alike before any one perfect.' },
+      'compression.quench': band(inch(0.038), inch(0.055), inch(0.05), PISTONS, 'Steel rods.'),
+      'compression.deckClearance': band(inch(0.007), inch(0.013), inch(0.01), SHEET, 'Stack of block, throw, rod and piston.'),
+      'compression.deckSpread': { upper: inch(0.004), source: SHOP, reason: 'Pistons that stand alike keep quench and ratio alike.' },
+      'compression.deckFall': band(inch(-0.003), inch(0.003), 0, SHOP, 'A deck parallel to the crank.'),
+      'compression.chamberVolume': band(61.9, 62.7, 62.3, SHOP, 'Keeps the ratios within 0.1.'),
+      'compression.chamberSpread': { upper: 0.6, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
+      'compression.deckCut': {
+        upper: inch(0.015),
+        source: 'common practice',
+        reason: 'Keeps the block strong and leaves some for next time.',
+      },
+      'compression.headCut': { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
     },
     materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
     methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
@@ -322,12 +338,12 @@ const wren: DemoBuild = {
       ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
     },
     limits: {
-      compressionRatio: band(13.9, 14.1, 14, 'owner', 'Methanol.'),
-      quench: band(0.75, 1.1, 0.9, PISTONS, 'Steel rod, short block.'),
-      deckClearance: band(0.05, 0.15, 0.1, SHEET, 'As the sheet asks.'),
-      chamberVolume: band(35.8, 36.2, 36, SHOP, 'Two tenths either way is 0.07 of ratio.'),
-      deckCut: { upper: 0.2, source: SHOP, reason: 'Barrel base shims are the other way.' },
-      headCut: { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
+      'compression.compressionRatio': band(13.9, 14.1, 14, 'owner', 'Methanol.'),
+      'compression.quench': band(0.75, 1.1, 0.9, PISTONS, 'Steel rod, short block.'),
+      'compression.deckClearance': band(0.05, 0.15, 0.1, SHEET, 'As the sheet asks.'),
+      'compression.chamberVolume': band(35.8, 36.2, 36, SHOP, 'Two tenths either way is 0.07 of ratio.'),
+      'compression.deckCut': { upper: 0.2, source: SHOP, reason: 'Barrel base shims are the other way.' },
+      'compression.headCut': { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
     methods: { ...DEFAULT_METHODS, deckPlaces: 4, chamberRepeats: 2 },

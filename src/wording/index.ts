@@ -27,6 +27,8 @@ export {
   percent,
   type Standing,
 } from './verdicts'
+export { workWords } from './work'
+export { PART_STATE_CHOICES } from './partState'
 export { capital, small, brokenWords, remarkWords, missingWords, changeWords, costWords, stationWords } from './remarks'
 export { placeWords, entryIssueWords, gaugeLineIssueWords, slipWords, fileIssueWords, rowIssueWords, sumIssueWords } from './issues'
 export { DUTY_CHOICES, FUEL_CHOICES, dutyWords, fuelWords } from './duty'

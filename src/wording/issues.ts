@@ -170,6 +170,8 @@ export function rowIssueWords(issue: RowIssue): string {
       return `“${issue.text}” in ${issue.column} is not a number.`
     case 'badUnit':
       return issue.text === '' ? 'No unit.' : `“${issue.text}” is not a unit for this place.`
+    case 'badState':
+      return `“${issue.text}” is no state of a part: asFound, machined, trial or final.`
     case 'unknownGauge':
       return `No gauge “${issue.text}” in the drawer.`
     case 'badTime':

@@ -1,3 +1,4 @@
+import { PART_STATE_WORDS } from './partState'
 import type { Advice, Broken, Change, Cost, Finding, Missing, Remark, Station } from '@/core/benches'
 import { PAPER, type UnitSystem } from '@/core/build'
 import { differenceWords, figureWords, plainWords, type Shown } from './figures'
@@ -12,7 +13,7 @@ import { counted, type ChangeWords, type CostWords, type RemarkWords } from './v
 const REMARK_WORDS: RemarkWords = {
   oddOneOut: ({ others }, shown, system, finding) => {
     const sits =
-      finding.output === 'deckClearance'
+      finding.output === 'compression.deckClearance'
         ? 'Look at rod, pin height or piston of this one, not the block.'
         : 'Measure this one again before cutting.'
     return `The others are at ${figureWords(others.value, { ...shown }, system)}. ${sits}`
@@ -24,6 +25,9 @@ const REMARK_WORDS: RemarkWords = {
     part === 'piston'
       ? 'Read with the piston that stood here before the plan: read it again with the new one.'
       : 'By its maker’s figure: what was measured was another gasket.',
+  partState: ({ state }) => `Judged ${PART_STATE_WORDS[state]}.`,
+  partStates: ({ states }) => `Read of parts in different states: ${states.map((state) => PART_STATE_WORDS[state]).join(', ')}.`,
+  planned: () => 'As it will be once the planned work is done; measure again then.',
   leafTolerance: ({ mm }, shown, system) =>
     `The leaves themselves may be ±${differenceWords(mm, shown, system)}: no check of them is on record.`,
   extremes: ({ of, largest, smallest }) => `${of === 'main' ? 'Main' : 'Cylinder'} ${largest} most, ${smallest} least.`,
@@ -36,7 +40,7 @@ const REMARK_WORDS: RemarkWords = {
 
 const CHANGE_WORDS: ChangeWords = {
   lookAgain: ({ cylinder, output }) =>
-    `Measure cylinder ${cylinder} again: ${output === 'deckClearance' ? 'piston, pin and rod' : 'chamber'}`,
+    `Measure cylinder ${cylinder} again: ${output === 'compression.deckClearance' ? 'piston, pin and rod' : 'compression.chamber'}`,
   ...bores.CHANGES,
   ...bearings.CHANGES,
   ...rings.CHANGES,
@@ -121,7 +125,7 @@ export function stationWords(stations: readonly Station[]): (id: string) => stri
 export function brokenWords(broken: readonly Broken[], system: UnitSystem): string {
   const groups = new Map<string, Broken[]>()
   for (const one of broken) {
-    const key = `${one.bench}.${one.output}.${one.verdict}`
+    const key = `${one.output}.${one.verdict}`
     groups.set(key, [...(groups.get(key) ?? []), one])
   }
   return [...groups.values()]

@@ -1,4 +1,4 @@
-import type { Finding, LimitDefinition, Output } from '@/core/benches'
+import type { Finding, LimitDefinition, Output, OutputId } from '@/core/benches'
 import type { Limit, Subject, SubjectAxis, UnitSystem } from '@/core/build'
 import { subjectAxis } from '@/core/build/place'
 import type { Moved } from '@/core/evaluation/compare'
@@ -102,14 +102,14 @@ export function percent(share: number): string {
  */
 export function movedWords(
   moved: readonly Moved[],
-  labelOf: (bench: string, output: string) => string,
+  labelOf: (output: OutputId) => string,
 ): { readonly figures: number; readonly verdicts: readonly string[] } {
   const figures = moved.filter(({ before, after }) => before?.figure?.value.value !== after?.figure?.value.value).length
-  const verdicts = moved.flatMap(({ bench, before, after }) => {
+  const verdicts = moved.flatMap(({ before, after }) => {
     const [then, now] = [before, after].map((finding) => (finding ? standingOf(finding) : 'notMeasured')) as [Standing, Standing]
     if (then === now || (then === 'notMeasured' && now === 'noLimit')) return []
     const finding = (after ?? before)!
-    const title = [labelOf(bench, finding.output), subjectWords(finding)].filter(Boolean).join(', ')
+    const title = [labelOf(finding.output), subjectWords(finding)].filter(Boolean).join(', ')
     return [`${title}: ${STANDING_WORDS[then]} → ${STANDING_WORDS[now]}`]
   })
   return { figures, verdicts }

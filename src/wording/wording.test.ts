@@ -146,9 +146,11 @@ describe('verdicts in words', () => {
     expect(limitWords({ ...limit, lower: undefined }, LENGTH, 'metric')).toBe('at most 1.3 mm')
     expect(limitWords({ ...limit, upper: undefined }, LENGTH, 'metric')).toBe('at least 0.9 mm')
     expect(limitWords({ ...limit, lower: -0.03, upper: 0.03 }, LENGTH, 'metric')).toBe('−0.03 to 0.03 mm')
-    expect(verdictWords(find('deckClearance.3'), output(find('deckClearance.3')), 'metric')).toMatch(/^over by 0\.0[345]\d? mm$/)
-    expect(verdictWords(find('compressionRatio.1'), RATIO, 'metric')).toBe('within')
-    expect(standingOf(find('effectiveRatio.1'))).toBe('noLimit')
+    expect(verdictWords(find('compression.deckClearance.3'), output(find('compression.deckClearance.3')), 'metric')).toMatch(
+      /^over by 0\.0[345]\d? mm$/,
+    )
+    expect(verdictWords(find('compression.compressionRatio.1'), RATIO, 'metric')).toBe('within')
+    expect(standingOf(find('compression.effectiveRatio.1'))).toBe('noLimit')
   })
 
   it('say how sure, and when the gauge cannot decide', () => {
@@ -165,16 +167,16 @@ describe('remarks, wants and advice in words', () => {
       find(id)
         .remarks.map((remark) => remarkWords(remark, find(id), output(find(id)), 'metric'))
         .join(' ')
-    expect(words('deckClearance.3')).toMatch(
+    expect(words('compression.deckClearance.3')).toMatch(
       /The others are at 0\.05\d? ±0\.00\d mm\. Look at rod, pin height or piston of this one, not the block\./,
     )
-    expect(words('chamberVolume.4')).toContain('Measure this one again before cutting.')
-    expect(words('chamberVolume.4')).toContain('Paper says 46 cm³.')
-    expect(words('ratioSpread')).toMatch(/^Cylinder [1-35] most, 4 least\./)
+    expect(words('compression.chamberVolume.4')).toContain('Measure this one again before cutting.')
+    expect(words('compression.chamberVolume.4')).toContain('Paper says 46 cm³.')
+    expect(words('compression.ratioSpread')).toMatch(/^Cylinder [1-35] most, 4 least\./)
   })
 
   it('name every remark there is', () => {
-    const finding = find('chamberVolume.1')
+    const finding = find('compression.chamberVolume.1')
     const apart = finding.figure!
     expect(remarkWords({ code: 'owns', label: 'Burette, 0.1 cm³', share: 0.81 }, finding, output(finding), 'metric')).toBe(
       '81 % of the uncertainty is Burette, 0.1 cm³.',
@@ -185,7 +187,9 @@ describe('remarks, wants and advice in words', () => {
 
   it('say what is wanted, readings counted, others named', () => {
     const label = stationWords(compression.stations(tern))
-    expect(missingWords([{ kind: 'reading', stationId: 'deck/c3/front' }], label)).toBe('Wants cylinder 3, deck, front of the crown.')
+    expect(missingWords([{ kind: 'reading', stationId: 'compression.deck/c3/front' }], label)).toBe(
+      'Wants cylinder 3, deck, front of the crown.',
+    )
     expect(
       missingWords(
         [
@@ -201,7 +205,7 @@ describe('remarks, wants and advice in words', () => {
   })
 
   it('say the change and the cost', () => {
-    const { chamberVolume: _, ...otherLimits } = tern.spec.limits
+    const { 'compression.chamberVolume': _, ...otherLimits } = tern.spec.limits
     const eased = withSpec(tern, { ...tern.spec, limits: otherLimits })
     const advice = compression.advise(eased, compression.derive(eased))
     const words = advice.map((one) => [changeWords(one, 'metric'), one.costs.map((cost) => costWords(cost, 'metric')).join(', ')])
@@ -229,7 +233,7 @@ describe('remarks, wants and advice in words', () => {
   })
 
   it('say what the short block finds, each with what to do about it', () => {
-    const clearance = { ...find('deckClearance.1'), output: 'clearance' }
+    const clearance = { ...find('compression.deckClearance.1'), output: 'bores.clearance' as const }
     const say = (remark: Remark) => remarkWords(remark, clearance, LENGTH, 'metric')
     const figure = (mm: number, u: number): Figure => ({ value: known(mm, u), origin: { from: 'typed', name: 'x' } }) as unknown as Figure
     expect(say({ code: 'pistonMarked', mark: 3 })).toBe('With the piston marked 3.')
@@ -336,13 +340,16 @@ describe('issues in words say what, where and what to do', () => {
       fileIssueWords({ code: 'unknownChoice', path: ['spec', 'choice', 'gasket'], id: 'g9' }),
       /^spec\.choice\.gasket: “g9” is not in stock/,
     ],
-    [rowIssueWords({ code: 'unknownPlace', station: 'deck/c9' }), /no place “deck\/c9”/],
+    [rowIssueWords({ code: 'unknownPlace', station: 'compression.deck/c9' }), /no place “compression.deck\/c9”/],
     [rowIssueWords({ code: 'badUnit', text: '' }), /^No unit\.$/],
     [rowIssueWords({ code: 'badUnit', text: 'cc' }), /“cc” is not a unit for this place/],
     [rowIssueWords({ code: 'unknownGauge', text: 'mic 9' }), /No gauge “mic 9”/],
     [rowIssueWords({ code: 'badTime', text: 'noon' }), /“noon” is not a date and time/],
     [
-      sumIssueWords({ code: 'entry', kind: 'length', path: ['bore'], typed: 'x', issue: { code: 'notANumber', text: 'x', at: 0 } }, 'inch'),
+      sumIssueWords(
+        { code: 'entry', kind: 'length', path: ['bores.bore'], typed: 'x', issue: { code: 'notANumber', text: 'x', at: 0 } },
+        'inch',
+      ),
       /0\.11 in/,
     ],
     [gaugeLineIssueWords({ code: 'checksum', got: '', wanted: 'A1B2' }), /checksum says nothing, the line comes to A1B2/],

@@ -9,7 +9,7 @@ import type { CompressionWorker } from './protocol'
 const worker: CompressionWorker = {
   async drawRatios(document, draws, seed, onProgress) {
     const build = openBuild(document)
-    const model = ratioModel(cylinderStates(build), build.spec.limits.compressionRatio)
+    const model = ratioModel(cylinderStates(build), build.spec.limits['compression.compressionRatio'])
     let last
     for (const slice of monteCarlo(model, draws, seed)) {
       last = slice

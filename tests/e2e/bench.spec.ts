@@ -14,6 +14,7 @@ import {
   WREN,
   visit,
 } from '../support/shop'
+import type { Entry, Reading } from '@/core/build'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
   await visit(page, shop, '/new')
@@ -42,11 +43,11 @@ test('a fresh build, from the questions to the ratio, by keyboard alone', async 
   await enter(page, '15')
   await enter(page, '.015')
   await enter(page, '64cc')
-  await expect(finding(page, 'compressionRatio')).toBeHidden()
+  await expect(finding(page, 'compression.compressionRatio')).toBeHidden()
   // 10.49 is the worked value of these dimensions (common practice).
-  await expect(finding(page, 'compressionRatio.1')).toContainText('10.49')
-  await expect(finding(page, 'quench.within')).toHaveCount(0)
-  await expect(finding(page, 'quench.1')).toContainText('55')
+  await expect(finding(page, 'compression.compressionRatio.1')).toContainText('10.49')
+  await expect(finding(page, 'compression.quench.within')).toHaveCount(0)
+  await expect(finding(page, 'compression.quench.1')).toContainText('55')
 })
 
 type TypedReading = ReturnType<typeof readings>[number]
@@ -58,9 +59,9 @@ test('a whole compression set of an inline five by keyboard comes to the same ra
   await openBench(page, shop, id)
   const wanted = readings(full).filter(isTyped)
   for (const reading of wanted) await enter(page, reading.asTyped)
-  await expect(finding(page, 'deckClearance.3')).toContainText('Over by')
-  await expect(finding(page, 'chamberVolume.4')).toContainText('Over by')
-  await expect(finding(page, 'compressionRatio.4')).toContainText('8.87')
+  await expect(finding(page, 'compression.deckClearance.3')).toContainText('Over by')
+  await expect(finding(page, 'compression.chamberVolume.4')).toContainText('Over by')
+  await expect(finding(page, 'compression.compressionRatio.4')).toContainText('8.87')
   await expect(page.getByText('not sent yet')).toHaveCount(0)
   const stored = readings(await shop.document(id))
   const bare = (all: readonly TypedReading[]) =>
@@ -74,7 +75,7 @@ test('the ledger moves while a reading is typed, and is back when it is rubbed o
   const id = await shop.bring({
     ...full,
     entries: full.entries.filter(
-      (entry) => !(entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 1),
+      (entry) => !(entry.kind === 'reading' && entry.characteristic === 'compression.chamberEnd' && entry.place.cylinder === 1),
     ),
   })
   await openBench(page, shop, id)
@@ -83,7 +84,7 @@ test('the ledger moves while a reading is typed, and is back when it is rubbed o
   await expect(page.getByRole('complementary').locator('h2')).toHaveText('What it means')
   await page.keyboard.type('51.0')
   await expect(page.getByRole('complementary').locator('h2')).toHaveText('What it means if stored')
-  await expect(page.locator('[data-finding^="compressionRatio"][data-changed]').first()).toBeVisible()
+  await expect(page.locator('[data-finding^="compression.compressionRatio"][data-changed]').first()).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('complementary').locator('h2')).toHaveText('What it means')
   expect(readings(await shop.document(id))).toHaveLength(readings(full).length - 2)
@@ -114,11 +115,11 @@ test('a dial read one turn off is questioned', async ({ page, shop }) => {
   const id = await shop.bring({
     ...full,
     entries: full.entries
-      .filter((entry) => !(entry.kind === 'reading' && entry.characteristic === 'deck' && entry.place.cylinder === 5))
+      .filter((entry) => !(entry.kind === 'reading' && entry.characteristic === 'compression.deck' && entry.place.cylinder === 5))
       .filter((entry) => !(entry.kind === 'reading' && entry.place.cylinder === 3)),
   })
   await openBench(page, shop, id)
-  await page.locator('[data-station="deck/c5/front"]').click()
+  await page.locator('[data-station="compression.deck/c5/front"]').click()
   await enter(page, '1.05')
   await expect(page.getByText('one dial turn from the others')).toBeVisible()
 })
@@ -160,6 +161,25 @@ test('measured again, struck out with a reason, taken back: all of it stays in t
     .toEqual(['reading', 'reading', 'strike', 'undo'])
 })
 
+test('a part read again after it was machined is read beside what it was: both stay, the machined one counts', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/bores`)
+  await page.locator('[data-station="bores.skirt/c2"]').click()
+  await page.keyboard.press('p')
+  await expect(page.getByRole('button', { name: 'The part is machined: change' })).toBeVisible()
+  await enter(page, '82.905')
+  const at = (one: Entry) => one.kind === 'reading' && one.characteristic === 'bores.skirt' && one.place.cylinder === 2
+  await expect.poll(async () => (await shop.document(id)).entries.filter(at).length).toBe(2)
+  const [found, machined] = (await shop.document(id)).entries.filter(at) as Reading[]
+  expect(found).not.toHaveProperty('partState')
+  expect(machined).toMatchObject({ partState: 'machined', value: 82.905 })
+  expect(machined).not.toHaveProperty('supersedes')
+  await page.locator('[data-station="bores.skirt/c2"]').click()
+  await page.keyboard.press('h')
+  await expect(page.getByRole('dialog')).toContainText('of the part before it was worked on')
+  await expect(page.getByRole('dialog')).toContainText('stands')
+})
+
 test('skip with a reason, note, another gauge, inch and back, help', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)
@@ -185,7 +205,7 @@ test('skip with a reason, note, another gauge, inch and back, help', async ({ pa
 test('any finding opens its sum down to the reading, and the reading leads to its place', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id)
-  await finding(page, 'deckClearance.3').getByRole('button').click()
+  await finding(page, 'compression.deckClearance.3').getByRole('button').click()
   const panel = page.getByRole('dialog')
   await expect(panel.getByText('mean of the places read on the crown')).toBeVisible()
   await expect(panel.getByText('Bridge and dial, 0.01 mm').first()).toBeVisible()
@@ -201,12 +221,12 @@ test('taking one cylinder’s readings away makes it not measured, never a guess
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id)
   for (const spot of ['front', 'rear', 'left']) {
-    await page.locator(`[data-station="deck/c2/${spot}"]`).click()
+    await page.locator(`[data-station="compression.deck/c2/${spot}"]`).click()
     await page.keyboard.press('x')
     await enter(page, 'wrong piston')
   }
-  await expect(finding(page, 'compressionRatio.2')).toContainText('Wants')
-  await expect(finding(page, 'deckClearance.2')).toContainText('Wants')
+  await expect(finding(page, 'compression.compressionRatio.2')).toContainText('Wants')
+  await expect(finding(page, 'compression.deckClearance.2')).toContainText('Wants')
 })
 
 test('the planner, the rack, what it cost and a million draws', async ({ page, shop }) => {
@@ -233,18 +253,38 @@ test('the planner, the rack, what it cost and a million draws', async ({ page, s
 test('a way that is a choice is taken with one press and taken back with another', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id)
-  const before = await finding(page, 'compressionRatio.4').textContent()
+  const before = await finding(page, 'compression.compressionRatio.4').textContent()
   const row = page.getByRole('row', { name: /Gasket Multi-layer steel 1.00/ })
-  // Nothing to take where metal would have to come off, or where the way is to measure again.
+  // Nothing to take where the way is to measure again.
   await expect(page.getByRole('row', { name: /Measure cylinder 3 again/ }).getByRole('button')).toHaveCount(0)
   await row.getByRole('button', { name: 'Take it: Gasket Multi-layer steel 1.00' }).click()
   await expect(page.getByText('Taken: Gasket Multi-layer steel 1.00.')).toBeVisible()
   await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g1')
   // 0.1 mm less of gasket is half a cubic centimetre less of clearance: about 0.07 of ratio.
-  await expect(page.locator('[data-finding^="compressionRatio"]').filter({ hasText: '8.94' })).toBeVisible()
+  await expect(page.locator('[data-finding^="compression.compressionRatio"]').filter({ hasText: '8.94' })).toBeVisible()
   await page.getByRole('button', { name: 'Take it back' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g2')
-  await expect(finding(page, 'compressionRatio.4')).toHaveText(before!)
+  await expect(finding(page, 'compression.compressionRatio.4')).toHaveText(before!)
+})
+
+test('work on metal that is taken is held by the build, counted until the part is measured again, and dropped', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/rings`)
+  const gap = finding(page, 'rings.topGap.2')
+  await expect(gap).toContainText('0.50')
+  await page.getByRole('button', { name: /^Take it: File the top ring of cylinder 2/ }).click()
+  const planned = page.getByRole('region', { name: 'Planned work' })
+  await expect(planned.getByRole('listitem')).toHaveText(/^Top ring of cylinder 2, gap larger by 0\.05\d? mm/)
+  await expect(page.locator('[data-finding^="rings.topGap.2"]')).toContainText('0.56')
+  const { spec, entries } = await shop.document(id)
+  expect(spec.planned).toMatchObject([{ work: { what: 'ringGap', ring: 'top', cylinder: 2 }, after: entries.at(-1)!.id }])
+  await visit(page, shop, `/builds/${id}/book`)
+  await expect(page.getByText(/^Top ring of cylinder 2, gap larger by/)).toBeVisible()
+  await visit(page, shop, `/builds/${id}/rings`)
+  await planned.getByRole('button', { name: /^Drop: Top ring of cylinder 2/ }).click()
+  await expect(planned).toHaveCount(0)
+  await expect(gap).toContainText('0.50')
+  await expect.poll(async () => (await shop.document(id)).spec.planned).toBeUndefined()
 })
 
 test('a way the server refuses is not said to be taken', async ({ page, shop }) => {

@@ -26,7 +26,7 @@ test('after the last reading of a bench the next one is offered', async ({ page,
       entries: document.entries.filter(
         (entry) =>
           !('characteristic' in entry) ||
-          !(entry.characteristic === 'ringTop' || (entry.characteristic === 'skirt' && entry.place.cylinder === 5)),
+          !(entry.characteristic === 'rings.topGap' || (entry.characteristic === 'bores.skirt' && entry.place.cylinder === 5)),
       ),
     })),
   )
@@ -56,10 +56,10 @@ test('a finding read as such opens to its reading and the correction of its gaug
     demo(TERN, (document) => ({
       ...document,
       gauges: document.gauges.map((card) => (card.id === 'torque.1' ? { ...card, bias: 0.1 } : card)),
-      spec: { ...document.spec, limits: { rodSide: { upper: 0.01, source: 'test', reason: '' } } },
+      spec: { ...document.spec, limits: { 'bearings.rodSide': { upper: 0.01, source: 'test', reason: '' } } },
     })),
   )
   await openBench(page, shop, id, 'bearings')
-  await finding(page, 'rodSide.1').getByRole('button').first().click()
+  await finding(page, 'bearings.rodSide.1').getByRole('button').first().click()
   await expect(page.getByRole('dialog')).toContainText('As read')
 })

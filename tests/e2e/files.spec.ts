@@ -44,8 +44,8 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
     .slice(1)
     .filter(Boolean)
     .map((row) => row.replace(/^[^,]*/, ''))
-  rows[2] = rows[2]!.replace(',bore,1,', ',bore,9,')
-  const deck = rows.findIndex((row) => row.startsWith(',deck,'))
+  rows[2] = rows[2]!.replace(',bores.bore,1,', ',bores.bore,9,')
+  const deck = rows.findIndex((row) => row.startsWith(',compression.deck,'))
   rows[deck + 1] = rows[deck + 1]!.replace(/,0\.(\d)/, ',0.O$1')
   rows[deck + 9] = rows[deck + 9]!.replace(/"?Bridge and dial, 0\.01 mm"?/, 'laser')
   const good = rows.length - 3
@@ -57,7 +57,7 @@ test('a CSV with three bad rows names them, offers the rest, and stores nothing 
   await expect(page.getByText(`${good} rows are good, 3 are not`)).toBeVisible()
   const bad = page.getByRole('table').getByRole('row')
   await expect(bad).toHaveCount(4)
-  await expect(bad.nth(1)).toContainText('no place “bore/c9')
+  await expect(bad.nth(1)).toContainText('no place “bores.bore/c9')
   await expect(bad.nth(2)).toContainText('is not a number')
   await expect(bad.nth(3)).toContainText('No gauge “laser”')
   expect(readings(await shop.document(id))).toHaveLength(0)
@@ -74,7 +74,7 @@ test('the book prints what the bench found, and comes as PDF on A4 and Letter', 
   )
   await expect(page.getByRole('row', { name: /^Deck, front, mm/ })).toContainText(
     readings(await shop.document(id)).find(
-      ({ characteristic, place }) => characteristic === 'deck' && place.cylinder === 3 && place.spot === 'front',
+      ({ characteristic, place }) => characteristic === 'compression.deck' && place.cylinder === 3 && place.spot === 'front',
     )!.asTyped,
   )
   await page.emulateMedia({ media: 'print' })
@@ -103,10 +103,10 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   await upper.fill('9.05')
   await upper.press('Tab')
   await expect
-    .poll(async () => (await shop.document(id)).spec.limits.compressionRatio)
+    .poll(async () => (await shop.document(id)).spec.limits['compression.compressionRatio'])
     .toMatchObject({ lower: 8.9, upper: 9.05, source: 'tuner' })
   await page.getByRole('button', { name: 'Undo the last change' }).click()
-  await expect.poll(async () => (await shop.document(id)).spec.limits.compressionRatio!.upper).toBe(9.1)
+  await expect.poll(async () => (await shop.document(id)).spec.limits['compression.compressionRatio']!.upper).toBe(9.1)
   await page.getByRole('button', { name: 'Undo the last change' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(92.8)
   await page.getByRole('radio', { name: 'From paper' }).first().focus()
@@ -151,6 +151,11 @@ test('a change is stored on top of what somebody saved in between; a refused one
   await expect.poll(async () => (await shop.document(id)).spec.paper).toMatchObject({ stroke: { value: 83 }, rodLength: { value: 151 } })
   await expect(stroke).toHaveValue('83')
   await expect(rod).toHaveValue('151')
+  // The one stored after it does not take the refusal away: whoever reads it does.
+  await expect(page.getByText('Kept: Rod length.')).toBeVisible()
+  await expect(page.locator('p[role=alert]')).toContainText('Stroke cannot be that. (Stroke)')
+  await page.locator('p[role=alert]').getByRole('button', { name: 'Read' }).click()
+  await expect(page.locator('p[role=alert]')).toHaveCount(0)
 })
 
 test('a copy of a build takes its paper along and none of its readings', async ({ page, shop }) => {
@@ -172,7 +177,9 @@ test('a new gauge card serves new readings and leaves the old ones with theirs',
   await page.getByRole('button', { name: 'Put in the drawer' }).click()
   await expect(page.getByRole('row', { name: /Burette/ })).toContainText('0.2 cm³')
   const id = await shop.bring(demo(TERN))
-  expect(readings(await shop.document(id)).find(({ characteristic }) => characteristic === 'chamberEnd')!.gauge).toBe('burette.1')
+  expect(readings(await shop.document(id)).find(({ characteristic }) => characteristic === 'compression.chamberEnd')!.gauge).toBe(
+    'burette.1',
+  )
 })
 
 test('quick sums: typed in any unit, with doubt, and kept into a build as paper', async ({ page, shop }) => {
@@ -323,7 +330,7 @@ for (const theme of ['light', 'dark'] as const) {
         await page.waitForLoadState('networkidle')
         await scan(page, theme, bench)
       }
-      await finding(page, 'compressionRatio.4').getByRole('button').click()
+      await finding(page, 'compression.compressionRatio.4').getByRole('button').click()
       await page.getByRole('dialog').waitFor()
       await scan(page, theme, 'sum')
       await page.keyboard.press('Escape')

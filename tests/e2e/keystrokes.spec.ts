@@ -1,12 +1,12 @@
 import { v7 as uuidV7 } from 'uuid'
 import { bores } from '@/core/benches/bores'
 import { compression } from '@/core/benches/compression'
-import { openBuild, stationId, withEntries, type Build, type Entry, type Place } from '@/core/build'
+import { openBuild, stationId, withEntries, type Build, type Entry, type CharacteristicId, type Place } from '@/core/build'
 import { showFigure, type Shown } from '@/wording'
 import { demo, expect, finding, openBench, TERN, test } from '../support/shop'
 
 /** The build as it would be with a reading of this value stored. */
-function withReading(build: Build, characteristic: string, place: Place, value: number, gauge: string): Build {
+function withReading(build: Build, characteristic: CharacteristicId, place: Place, value: number, gauge: string): Build {
   const before = build.readings.current.get(stationId(characteristic, place))
   return withEntries(build, [
     {
@@ -26,8 +26,8 @@ function withReading(build: Build, characteristic: string, place: Place, value: 
 }
 
 for (const { bench, output, characteristic, spot, keys } of [
-  { bench: compression, output: 'deckClearance', characteristic: 'deck', spot: 'rear', keys: '0.45' },
-  { bench: bores, output: 'clearance', characteristic: 'bore', spot: 'middle/thrust', keys: '83.046' },
+  { bench: compression, output: 'compression.deckClearance', characteristic: 'compression.deck', spot: 'rear', keys: '0.45' },
+  { bench: bores, output: 'bores.clearance', characteristic: 'bores.bore', spot: 'middle/thrust', keys: '83.046' },
 ] as const) {
   test(`every key of ${keys} shows what the finished number would mean, at one cylinder and then at the next (${bench.id})`, async ({
     page,

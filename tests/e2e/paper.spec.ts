@@ -45,7 +45,7 @@ test('a gasket nobody knows yet may stay empty; the ratio says it is wanted, and
   await page.locator('[data-ready]').waitFor()
   const id = page.url().split('/').at(-2)!
   for (const reading of ['0.5', '0.5', '50']) await enter(page, reading)
-  await expect(finding(page, 'compressionRatio.1')).toContainText(/gasket/i)
+  await expect(finding(page, 'compression.compressionRatio.1')).toContainText(/gasket/i)
   await visit(page, shop, `/builds/${id}/paper`)
   const form = page.getByRole('form', { name: 'Add a gasket' })
   for (const [label, text] of [
@@ -59,7 +59,7 @@ test('a gasket nobody knows yet may stay empty; the ratio says it is wanted, and
   await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('gasket-1')
   await openBench(page, shop, id)
   // Swept 498.73 cm³ (88 × 82); 50 + 3.04 of deck + 6.08 of gasket: 1 + 498.73 ÷ 59.12.
-  await expect(finding(page, 'compressionRatio.1')).toContainText('9.4')
+  await expect(finding(page, 'compression.compressionRatio.1')).toContainText('9.4')
 })
 
 test('bank angle, mains and crank pins are edited together; an order the crank does not allow is told and not stored', async ({
@@ -94,25 +94,27 @@ test('bank angle, mains and crank pins are edited together; an order the crank d
 test('the shop’s own ring factor moves the limit that follows it, and says what moved', async ({ page, shop }) => {
   const id = await v6(shop)
   await visit(page, shop, `/builds/${id}/paper`)
-  expect((await shop.document(id)).spec.limits.topGap).toMatchObject({ lower: 0.4, follows: true })
+  expect((await shop.document(id)).spec.limits['rings.topGap']).toMatchObject({ lower: 0.4, follows: true })
   const factor = page.getByRole('textbox', { name: 'Top ring, gap per bore', exact: true })
   await factor.fill('0.006')
   await factor.press('Enter')
   // 88 · 0.006 = 0.528, rounded up to the hundredth.
-  await expect.poll(async () => (await shop.document(id)).spec.limits.topGap).toMatchObject({ lower: 0.53, target: 0.55, follows: true })
+  await expect
+    .poll(async () => (await shop.document(id)).spec.limits['rings.topGap'])
+    .toMatchObject({ lower: 0.53, target: 0.55, follows: true })
   const from = page.getByRole('textbox', { name: 'Top ring gap: from' })
   await expect(from).toHaveValue('0.53')
   await from.fill('0.5')
   await from.press('Tab')
-  await expect.poll(async () => (await shop.document(id)).spec.limits.topGap?.lower).toBe(0.5)
-  expect((await shop.document(id)).spec.limits.topGap?.follows).toBeUndefined()
+  await expect.poll(async () => (await shop.document(id)).spec.limits['rings.topGap']?.lower).toBe(0.5)
+  expect((await shop.document(id)).spec.limits['rings.topGap']?.follows).toBeUndefined()
   // Overridden, it no longer follows; taken back to the preset, it does.
   await factor.fill('0.007')
   await factor.press('Enter')
-  await expect.poll(async () => (await shop.document(id)).spec.limits.secondGap?.lower).toBe(0.66)
-  expect((await shop.document(id)).spec.limits.topGap?.lower).toBe(0.5)
+  await expect.poll(async () => (await shop.document(id)).spec.limits['rings.secondGap']?.lower).toBe(0.66)
+  expect((await shop.document(id)).spec.limits['rings.topGap']?.lower).toBe(0.5)
   await page.getByRole('button', { name: 'Follow the preset again' }).click()
-  await expect.poll(async () => (await shop.document(id)).spec.limits.topGap).toMatchObject({ lower: 0.62, follows: true })
+  await expect.poll(async () => (await shop.document(id)).spec.limits['rings.topGap']).toMatchObject({ lower: 0.62, follows: true })
 })
 
 test('the deck’s finish is judged against a gasket that needs it, and no longer when another is chosen', async ({ page, shop }) => {
@@ -134,12 +136,12 @@ test('the deck’s finish is judged against a gasket that needs it, and no longe
   await visit(page, shop, `/builds/${id}/paper`)
   const row = page.getByRole('row', { name: /Multi-layer steel 1.00/ })
   await row.getByRole('button', { name: 'Choose' }).click()
-  await expect.poll(async () => (await shop.document(id)).spec.limits.deckFinish).toBeUndefined()
+  await expect.poll(async () => (await shop.document(id)).spec.limits['bores.deckFinish']).toBeUndefined()
   await page
     .getByRole('row', { name: /Multi-layer steel 1.10/ })
     .getByRole('button', { name: 'Choose' })
     .click()
-  await expect.poll(async () => (await shop.document(id)).spec.limits.deckFinish).toMatchObject({ upper: 0.5, follows: true })
+  await expect.poll(async () => (await shop.document(id)).spec.limits['bores.deckFinish']).toMatchObject({ upper: 0.5, follows: true })
 })
 
 test('a copy remembers which engine it is a copy of, after a new name too', async ({ page, ownShop: shop }) => {
@@ -167,24 +169,24 @@ test('ring grooves are read where the paper page says so: side by a feeler, back
   const from = page.getByRole('textbox', { name: 'Top ring side clearance: from' })
   await from.fill('0.04')
   await from.press('Tab')
-  await expect.poll(async () => (await shop.document(id)).spec.limits.topSide?.lower).toBe(0.04)
+  await expect.poll(async () => (await shop.document(id)).spec.limits['rings.topSide']?.lower).toBe(0.04)
   await openBench(page, shop, id, 'rings')
   await expect(place(page)).toHaveText('Cylinder 1, top ring side clearance in its groove')
   await enter(page, '.03/.04')
-  await expect(finding(page, 'topSide.1')).toContainText('Under')
+  await expect(finding(page, 'rings.topSide.1')).toContainText('Under')
   await enter(page, '.05/.06')
   await enter(page, '0.25')
-  await expect(finding(page, 'secondSide.1')).toContainText('0.055')
-  await expect(finding(page, 'secondSide.1')).not.toContainText(/within|under|over/i)
-  await expect(finding(page, 'topBack.1')).toContainText('0.25')
+  await expect(finding(page, 'rings.secondSide.1')).toContainText('0.055')
+  await expect(finding(page, 'rings.secondSide.1')).not.toContainText(/within|under|over/i)
+  await expect(finding(page, 'rings.topBack.1')).toContainText('0.25')
   expect(
     readings(await shop.document(id))
       .slice(-3)
       .map(({ characteristic, value, upper }) => [characteristic, value, upper]),
   ).toEqual([
-    ['sideTop', 0.03, 0.04],
-    ['sideSecond', 0.05, 0.06],
-    ['backTop', 0.25, undefined],
+    ['rings.topSide', 0.03, 0.04],
+    ['rings.secondSide', 0.05, 0.06],
+    ['rings.topBack', 0.25, undefined],
   ])
 })
 
@@ -228,4 +230,26 @@ test('an undo answered by a page in the server’s stead undoes nothing and hold
   await stroke.fill('94')
   await stroke.press('Enter')
   await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(94)
+})
+
+test('a limit and a number on paper lead from a finding to their own line, and any line is found by typing', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await openBench(page, shop, id)
+  await finding(page, 'compression.deckClearance.3').getByRole('button').first().click()
+  await page.getByRole('dialog').getByRole('link', { name: 'Change this limit' }).click()
+  await expect(page.locator('[id="limit.compression.deckClearance"]')).toBeFocused()
+  await page.getByLabel('Find a number or a limit').fill('rings second gap')
+  await expect(page.getByLabel('Second ring gap: from')).toBeVisible()
+  await expect(page.getByLabel('Deck clearance: from')).toHaveCount(0)
+  await expect(page.getByRole('region', { name: 'Job' })).toHaveCount(0)
+  await page.getByLabel('Find a number or a limit').fill('')
+  await expect(page.getByRole('region', { name: 'Job' })).toBeVisible()
+  await visit(page, shop, `/builds/${id}/compression`)
+  await finding(page, 'compression.compressionRatio.4').getByRole('button').first().click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Swept volume/ })
+    .click()
+  await page.getByRole('dialog').getByRole('link', { name: 'paper: owner’s sheet', exact: true }).first().click()
+  await expect(page.locator('[id="paper.stroke"]')).toBeFocused()
 })

@@ -3,16 +3,17 @@ import { demo, enter, expect, finding, line, openBench, PETREL, place, readings,
 test('pistons are matched to bores, the plan is kept and can be taken back', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id, 'bores')
-  await expect(finding(page, 'clearanceSpread')).toContainText('Over by')
+  await expect(finding(page, 'bores.clearanceSpread')).toContainText('Over by')
   await page.getByRole('button', { name: 'Match pistons to bores' }).click()
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(7)
   await page.getByRole('button', { name: 'Take this plan' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.choice.pistonInBore).toHaveLength(5)
   await page.keyboard.press('Escape')
-  await expect(finding(page, 'clearanceSpread')).toContainText('In doubt')
+  await expect(finding(page, 'bores.clearanceSpread')).toContainText('In doubt')
   await expect(page.getByText(/Planned: bore 1 takes piston \d/)).toBeVisible()
   await page.reload()
-  await expect(finding(page, 'clearanceSpread')).toContainText('In doubt')
+  await page.locator('[data-ready]').waitFor()
+  await expect(finding(page, 'bores.clearanceSpread')).toContainText('In doubt')
   await page.getByRole('button', { name: 'Match pistons to bores' }).click()
   await page.getByRole('button', { name: 'Each into its own bore' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.choice.pistonInBore).toBeUndefined()
@@ -22,16 +23,16 @@ test('pistons are matched to bores, the plan is kept and can be taken back', asy
 test('Petrel lands its mains from the shelf, and a new reading ends the plan', async ({ page, shop }) => {
   const id = await shop.bring(demo(PETREL))
   await openBench(page, shop, id, 'bearings')
-  await expect(finding(page, 'mainClearance.m4')).toContainText('Over by')
+  await expect(finding(page, 'bearings.mainClearance.m4')).toContainText('Over by')
   await page.getByRole('button', { name: 'Choose main shells' }).click()
   await expect(page.getByRole('dialog')).toContainText('All of it is on the shelf.')
   await page.getByRole('button', { name: 'Take this plan' }).click()
   await page.keyboard.press('Escape')
-  await expect(finding(page, 'mainPlanned.within')).toContainText('Mains 1, 2, 3, 4, 5')
-  await page.locator('[data-station="mainClearance/m4/vertical"]').first().click()
+  await expect(finding(page, 'bearings.mainPlanned.within')).toContainText('Mains 1, 2, 3, 4, 5')
+  await page.locator('[data-station="bearings.mainClearance/m4/vertical"]').first().click()
   await expect(place(page)).toHaveText('Main 4, clearance on the dial, vertical')
   await enter(page, '2.4')
-  await expect(finding(page, 'mainPlanned.within')).toContainText('Mains 1, 2, 3, 5')
+  await expect(finding(page, 'bearings.mainPlanned.within')).toContainText('Mains 1, 2, 3, 5')
 })
 
 test('end float waits for its checks; what was found is written down with who and when', async ({ page, shop }) => {
@@ -39,7 +40,7 @@ test('end float waits for its checks; what was found is written down with who an
   const id = await shop.bring({ ...full, entries: full.entries.filter((entry) => entry.kind !== 'check') })
   await openBench(page, shop, id, 'bearings')
   await page.getByLabel('Reading, mm').waitFor()
-  await expect(finding(page, 'endFloat')).toContainText(
+  await expect(finding(page, 'bearings.endFloat')).toContainText(
     'Wants the check “Crank bumped fore and aft, last time forward”, the check “Mains at final torque”',
   )
   await page.getByRole('button', { name: 'Crank bumped fore and aft, last time forward: right', exact: true }).click()
@@ -47,24 +48,24 @@ test('end float waits for its checks; what was found is written down with who an
   await page.getByLabel('What was found').fill('cap 3 at half')
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByText('not right: cap 3 at half')).toBeVisible()
-  await expect(finding(page, 'endFloat')).toContainText('Wants the check “Mains at final torque”')
+  await expect(finding(page, 'bearings.endFloat')).toContainText('Wants the check “Mains at final torque”')
   await page.getByRole('button', { name: 'Mains at final torque: right', exact: true }).click()
-  await expect(finding(page, 'endFloat')).toContainText('0.13')
+  await expect(finding(page, 'bearings.endFloat')).toContainText('0.13')
   await expect.poll(async () => (await shop.document(id)).entries.filter(({ kind }) => kind === 'check').length).toBe(3)
 })
 
 test('a feeler pair is an interval, strokes of the file are counted, and the filing log says what is left', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await openBench(page, shop, id, 'rings')
-  await expect(finding(page, 'topGap.2')).toContainText('Under by')
-  await page.locator('[data-station="ringTop/c2/top"]').click()
+  await expect(finding(page, 'rings.topGap.2')).toContainText('Under by')
+  await page.locator('[data-station="rings.topGap/c2/top"]').click()
   await page.keyboard.type('.53/.54 10s')
   await expect(page.locator('#understood')).toContainText('0.53 mm goes, 0.54 mm does not, after 10 strokes')
   await page.keyboard.press('Enter')
   await expect
     .poll(async () => readings(await shop.document(id)).at(-1))
     .toMatchObject({ value: 0.53, upper: 0.54, strokes: 10, asTyped: '.53/.54 10s' })
-  await expect(finding(page, 'topGap.2')).toContainText('Filed since 2 other places were read: read them again.')
+  await expect(finding(page, 'rings.topGap.2')).toContainText('Filed since 2 other places were read: read them again.')
   await page.getByRole('button', { name: 'Filing log' }).click()
   await page.getByRole('radio', { name: '2', exact: true }).click({ force: true })
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(3)
@@ -84,7 +85,7 @@ test('a ring turned a quarter is asked for where the paper says so, and the tigh
   await expect(place(page)).toHaveText('Cylinder 1, top ring gap, an inch down, turned a quarter')
   await expect(page.getByRole('rowheader', { name: 'Second, bottom ¼' })).toBeVisible()
   await enter(page, '.50/.51')
-  await expect(finding(page, 'topGap.1')).toContainText('Under by 0.035 mm')
+  await expect(finding(page, 'rings.topGap.1')).toContainText('Under by 0.035 mm')
 })
 
 test('the clocking sheet follows the school and prints the engine’s bore at true scale', async ({ page, shop }) => {
@@ -108,9 +109,9 @@ test('a bore read warm is brought to 20 °C, and the sum says so', async ({ page
   for (let i = 0; i < 6; i++) await enter(page, '88.000')
   await enter(page, '87.9')
   // Wren's liner is iron: 88 mm · 20 K · 10.75e-6 = 0.019 mm less than read.
-  await expect(finding(page, 'boreDiameter.1')).toContainText('87.981')
+  await expect(finding(page, 'bores.boreDiameter.1')).toContainText('87.981')
   await expect(line(page)).toBeFocused()
-  await finding(page, 'boreDiameter.1').getByRole('button').click()
+  await finding(page, 'bores.boreDiameter.1').getByRole('button').click()
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /top, thrust/ })

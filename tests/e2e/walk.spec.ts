@@ -27,9 +27,9 @@ test('a fresh single shows how a reading is typed, takes its bores, and has noth
   await expect(page.getByRole('button', { name: 'Match pistons to bores' })).toBeHidden()
   for (const text of ['88.012', '88.010', '88.010', '88.008', '88.006', '88.006', '87.906']) await enter(page, text)
   await expect(page.locator('#understood')).not.toContainText('Type what the gauge shows')
-  await expect(finding(page, 'outOfRound.1')).toContainText('0.002')
+  await expect(finding(page, 'bores.outOfRound.1')).toContainText('0.002')
   // Smallest bore 88.006 less skirt 87.906.
-  await expect(finding(page, 'clearance.1')).toContainText('0.100')
+  await expect(finding(page, 'bores.clearance.1')).toContainText('0.100')
   await expect(place(page)).toHaveText('Deck face, finish')
   await expect(line(page)).toBeFocused()
 })
@@ -55,7 +55,10 @@ test('a row nobody has the gauge for is skipped at once, for one reason, and sta
 })
 
 test('piston sets are matched to rods by mass, with what it does to the walls; the plan holds for both benches', async ({ page, shop }) => {
-  const grams: Readonly<Record<string, readonly number[]>> = { pistonMass: [340, 344, 342, 343, 341], rodSmall: [162, 160, 161, 158, 159] }
+  const grams: Readonly<Record<string, readonly number[]>> = {
+    'rods.pistonMass': [340, 344, 342, 343, 341],
+    'rods.rodSmall': [162, 160, 161, 158, 159],
+  }
   const id = await shop.bring(
     demo(TERN, (document) => ({
       ...document,

@@ -15,7 +15,7 @@ function someReadings(random: RandomStream): Entry[] {
       id: uuidV7(),
       at: new Date().toISOString(),
       by: 'KV',
-      characteristic: 'deck',
+      characteristic: 'compression.deck',
       place: { cylinder: 1, spot: SPOTS[Math.floor(random.uniform() * 4)]! },
       value,
       unit: 'mm',

@@ -21,6 +21,19 @@ test('the server killed in mid-entry loses nothing that was acknowledged, and th
   expect(readings(await ownShop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10', '0.11', '0.12', '0.13'])
 })
 
+test('a part of the page that could not be fetched is said so, and the page is back once the server answers', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await openBench(page, ownShop, id)
+  await enter(page, '0.10')
+  await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(1)
+  await ownShop.server.kill()
+  await page.getByRole('button', { name: 'Gasket rack' }).click()
+  await expect(page.getByRole('heading', { name: 'The server is out of reach' })).toBeVisible()
+  await ownShop.server.up()
+  await expect(line(page)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('button', { name: 'Gasket rack' })).toBeVisible()
+})
+
 test('a device too full to keep a reading says so, and the reading is sent all the same', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await page.addInitScript(() => {

@@ -105,7 +105,7 @@ test('one the server refuses is shown with its reason, can be dropped, and holds
   await page.addInitScript((buildId) => {
     if (sessionStorage.getItem('done')) return
     sessionStorage.setItem('done', '1')
-    const stamp = { at: '2026-03-01T10:00:00.000Z', by: 'KV', characteristic: 'deck', unit: 'mm', asTyped: '0.42', value: 0.42 }
+    const stamp = { at: '2026-03-01T10:00:00.000Z', by: 'KV', characteristic: 'compression.deck', unit: 'mm', asTyped: '0.42', value: 0.42 }
     const bad = {
       kind: 'reading',
       id: '01920000-0000-7000-8000-0000000000aa',
@@ -152,7 +152,7 @@ test('two devices with clocks an hour apart: a correction corrects, and readings
   await expect.poll(async () => readings(await shop.document(id)).length).toBe(1)
   // The tablet knows of it and measures it again.
   await openBench(tablet, shop, id)
-  await tablet.locator('[data-station="deck/c1/front"]').click()
+  await tablet.locator('[data-station="compression.deck/c1/front"]').click()
   await enter(tablet, '0.12')
   await expect.poll(async () => readings(await shop.document(id)).length).toBe(2)
   await wall.reload()
@@ -162,12 +162,12 @@ test('two devices with clocks an hour apart: a correction corrects, and readings
   await openBench(tablet, shop, id)
   await enter(wall, '0.20')
   await expect.poll(async () => readings(await shop.document(id)).length).toBe(3)
-  await tablet.locator('[data-station="deck/c1/left"]').click()
+  await tablet.locator('[data-station="compression.deck/c1/left"]').click()
   await enter(tablet, '0.22')
   await expect.poll(async () => readings(await shop.document(id)).length).toBe(4)
   await wall.reload()
   await wall.locator('[data-ready]').waitFor()
-  await wall.locator('[data-station="deck/c1/left"]').click()
+  await wall.locator('[data-station="compression.deck/c1/left"]').click()
   await expect(wall.locator('#understood')).toContainText(
     /0\.20 \(KV\) and 0\.22 \(AB\) do not know of each other; the last to arrive counts/,
   )

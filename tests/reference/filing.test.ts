@@ -13,14 +13,14 @@ const FILINGS = 1000
 let counter = 0
 function read(build: Build, gapMm: number, stepMm: number, strokes?: number): Build {
   const goes = Math.floor(gapMm / stepMm) * stepMm
-  const before = build.readings.current.get('ringTop/c1/top')
+  const before = build.readings.current.get('rings.topGap/c1/top')
   return withEntries(build, [
     {
       kind: 'reading',
       id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`,
       at: '2026-03-02T10:00:00Z',
       by: 'KV',
-      characteristic: 'ringTop',
+      characteristic: 'rings.topGap',
       place: { cylinder: 1, spot: 'top' },
       value: goes,
       upper: goes + stepMm,

@@ -9,7 +9,7 @@ import {
   type Place,
   type Spec,
 } from '@/core/build'
-import type { Bench, Finding } from '@/core/bench/bench'
+import type { Bench, Finding, Id } from '@/core/bench/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 
@@ -41,7 +41,7 @@ let counter = 0
 export const stamp = () => ({ id: `ffff0000-0000-7000-8000-${String(++counter).padStart(12, '0')}`, at: '2026-03-02T10:00:00Z', by: 'KV' })
 
 /** The build with one more reading, on top of the one that stood there; mm unless `more` says another unit. */
-export function withReading(build: Build, characteristic: string, place: Place, value: number, gauge: string, more: object = {}): Build {
+export function withReading(build: Build, characteristic: Id, place: Place, value: number, gauge: string, more: object = {}): Build {
   const before = build.readings.current.get(stationId(characteristic, place))
   const reading = {
     kind: 'reading',

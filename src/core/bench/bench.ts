@@ -1,12 +1,14 @@
 import type { Build } from '../build/build'
+import type { BenchId, CharacteristicId, Id, LimitId, OutputId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
-import type { Limit, Spec } from '../build/types'
+import type { EngineChange, Limit, Spec } from '../build/types'
 import type { Conformity, Figure, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
-import type { BenchId, Change, Cost, Remark } from './vocabulary'
+import type { Change, Cost, Remark } from './vocabulary'
 
-export type { BenchId, Change, Cost, Remark } from './vocabulary'
+export { benchOf, type BenchId, type CharacteristicId, type Id, type LimitId, type OutputId } from '../build/ids'
+export type { Change, Cost, Remark } from './vocabulary'
 
 /** The one shape of every bench: what is measured where, what follows from it, what can be done about it. */
 export interface Bench {
@@ -23,7 +25,7 @@ export interface Bench {
 /** Starting limits of one bench for a fresh build, each with its source. */
 export type Presets = (
   spec: Pick<Spec, 'layout' | 'duty' | 'paper' | 'units' | 'materials' | 'methods' | 'stock' | 'choice'>,
-) => Readonly<Record<string, Limit>>
+) => Readonly<Partial<Record<LimitId, Limit>>>
 
 export interface Units {
   readonly metric: UnitId
@@ -38,7 +40,7 @@ export interface Characteristic {
   /** Gauges that can take it; the first is offered. */
   readonly gauges: readonly string[]
   /** Output of the same cylinder that judges it: its verdict is drawn at the station. */
-  readonly judgedBy?: string
+  readonly judgedBy?: Id
   /** A step on the way to a value, such as a burette level: comparing it across cylinders says nothing. */
   readonly passing?: boolean
   /** A short word of safety where this is measured. */
@@ -58,7 +60,7 @@ export interface Output {
   /** Most decimals worth showing, however small the uncertainty. */
   readonly digits: { readonly metric: number; readonly inch: number }
   /** Key of the limit it is judged by. */
-  readonly limit?: string
+  readonly limit?: Id
   /** A model, not a measurement: said wherever it is shown. */
   readonly estimate?: boolean
   /** Largest minus smallest of the parts: a part that is out speaks before it. */
@@ -74,17 +76,17 @@ export interface LimitDefinition {
   readonly digits: { readonly metric: number; readonly inch: number }
 }
 
-export interface BenchDefinition {
+export interface BenchDefinition<Bench extends string = string> {
   readonly title: string
   /** Short name for the rule of stages. */
   readonly stage: string
-  readonly characteristics: Readonly<Record<string, Characteristic>>
-  readonly outputs: Readonly<Record<string, Output>>
-  readonly limits: Readonly<Record<string, LimitDefinition>>
+  readonly characteristics: Readonly<Record<`${Bench}.${string}`, Characteristic>>
+  readonly outputs: Readonly<Record<`${Bench}.${string}`, Output>>
+  readonly limits: Readonly<Record<`${Bench}.${string}`, LimitDefinition>>
   /** Paper the bench rests on, in the order a builder fills it in. */
   readonly paper: readonly PaperKey[]
   /** Things looked at, not measured. */
-  readonly checks?: Readonly<Record<string, CheckDefinition>>
+  readonly checks?: Readonly<Record<`${Bench}.${string}`, CheckDefinition>>
 }
 
 export interface CheckDefinition {
@@ -97,7 +99,7 @@ export interface CheckDefinition {
 
 export interface Station {
   readonly id: string
-  readonly characteristic: string
+  readonly characteristic: CharacteristicId
   readonly place: Place
   /** The place in words: "Cylinder 3, deck, rear edge". */
   readonly label: string
@@ -122,7 +124,7 @@ export type Missing =
 
 export interface Finding extends Subject {
   readonly id: string
-  readonly output: string
+  readonly output: OutputId
   /** Undefined: not measured, and `missing` says what is wanted. */
   readonly figure?: Figure
   readonly missing: readonly Missing[]
@@ -139,14 +141,13 @@ export interface Advice {
   /** The worst verdict after the change; undefined where nothing changes yet. */
   readonly verdict?: Verdict | 'notJudged'
   readonly costs: readonly Cost[]
-  /** The build after the change, so that every bench can judge it; left out where nothing is changed. */
-  readonly after?: Build
+  /** The change as a build takes it, so that every bench can judge it; left out where nothing is changed. */
+  readonly changes?: readonly EngineChange[]
 }
 
 /** A limit that a change breaks, or leaves broken: which finding of which bench. */
 export interface Broken extends Subject {
-  readonly bench: BenchId
-  readonly output: string
+  readonly output: OutputId
   /** How the output is named and shown: whoever shows it need not know its bench. */
   readonly shown: Pick<Output, 'label' | 'units' | 'digits'>
   readonly verdict: Verdict
@@ -155,18 +156,16 @@ export interface Broken extends Subject {
 }
 
 /** An advice as judged over all benches, as plain data. */
-export interface JudgedAdvice extends Omit<Advice, 'after'> {
+export interface JudgedAdvice extends Advice {
   /** What was kept before and is not any more. */
   readonly breaks: readonly Broken[]
   /** What was out and still is, among what the change moves. */
   readonly leaves: readonly Broken[]
-  /** What is chosen, where the change is a choice and no metal: it can be taken as it stands, and taken back. */
-  readonly choice?: Partial<Spec['choice']>
 }
 
 /** What a headline figure becomes after the change: one value, or the range over its subjects. */
 export interface Headline {
-  readonly output: string
+  readonly output: OutputId
   readonly low: Figure
   readonly high: Figure
 }

@@ -1,23 +1,24 @@
 import type { Build } from '../build/build'
+import { namedEntries, type Id } from '../build/ids'
 import { stationId, subjectsOn } from '../build/place'
 import type { Check, Place } from '../build/types'
 import type { Bench, CheckDefinition } from './bench'
 
 /** One thing to look at, at one place, and the last word on it. */
 export interface BenchCheck extends CheckDefinition {
-  readonly id: string
+  readonly id: Id
   readonly place: Place
   readonly check: Check | undefined
 }
 
 /** Everything a bench wants looked at, in the order of its list. */
 export function benchChecks(bench: Bench, build: Build): readonly BenchCheck[] {
-  return Object.entries(bench.definition.checks ?? {}).flatMap(([id, definition]) =>
+  return namedEntries(bench.definition.checks ?? {}).flatMap(([id, definition]) =>
     placesOf(build, definition).map((place) => ({ ...definition, id, place, check: checkAt(build, id, place) })),
   )
 }
 
-export function checkAt(build: Build, id: string, place: Place = {}): Check | undefined {
+export function checkAt(build: Build, id: Id, place: Place = {}): Check | undefined {
   return build.readings.checks.get(stationId(id, place))
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Conformity } from '../metrology'
-import type { BenchDefinition, Finding, Output } from './bench'
+import type { BenchDefinition, Finding, Output, OutputId } from './bench'
 import { ofBench, standsOut } from './consequence'
 
 const output = (more: Partial<Output> = {}): Output => ({
@@ -12,19 +12,19 @@ const output = (more: Partial<Output> = {}): Output => ({
   ...more,
 })
 const definition = {
-  outputs: { gap: output(), gapSpread: output({ spread: true }), hot: output({ estimate: true }) },
+  outputs: { 'test.gap': output(), 'test.gapSpread': output({ spread: true }), 'test.hot': output({ estimate: true }) },
 } as unknown as BenchDefinition
 const figure = { value: { value: 1, components: [] } } as unknown as Finding['figure']
 const found = (
   id: string,
-  outputId: string,
+  outputId: 'gap' | 'gapSpread' | 'hot',
   verdict?: Conformity['verdict'],
   excess = 0,
   U = 0.01,
   gaugeCannotDecide = false,
 ): Finding => ({
   id,
-  output: outputId,
+  output: `test.${outputId}` as OutputId,
   missing: [],
   remarks: [],
   figure,
@@ -43,7 +43,7 @@ describe('the order of findings by consequence', () => {
   })
 
   it('puts out before in doubt, in doubt before within, what has no limit after that and what is not measured last', () => {
-    const open: Finding = { id: 'open', output: 'gap', missing: [], remarks: [] }
+    const open: Finding = { id: 'open', output: 'test.gap' as OutputId, missing: [], remarks: [] }
     expect(
       order(
         open,

@@ -1,10 +1,34 @@
+import type { Build } from '../build/build'
+import { cylinderNumbers } from '../engine'
 import { asExtreme, resultOf, spread, type Figure, type FormulaText } from '../metrology'
 import type { Kind } from '../quantity'
-import { isKnown, type Derived } from './finding'
+import type { BenchDefinition, Finding, OutputId } from './bench'
+import { finding, isKnown, type Derived } from './finding'
+
+/** A quantity of every cylinder, by cylinder. */
+export function everyCylinder<Value>(build: Build, of: (build: Build, cylinder: number) => Value): ReadonlyMap<number, Value> {
+  return new Map(cylinderNumbers(build.spec.layout).map((cylinder) => [cylinder, of(build, cylinder)]))
+}
+
+/** Findings of every cylinder by one derivation, and of their spread where there are several. */
+export function perCylinder<Output extends OutputId>(build: Build, definition: BenchDefinition) {
+  const numbers = cylinderNumbers(build.spec.layout)
+  type OfCylinder = (build: Build, cylinder: number) => Derived
+  const each = (output: Output, of: OfCylinder): Finding[] =>
+    numbers.map((cylinder) => finding(build, definition, output, (recorded) => of(recorded, cylinder), { cylinder }))
+  const spreadOf = (output: Output, kind: Kind, of: OfCylinder): Finding[] =>
+    numbers.length > 1 ? [finding(build, definition, output, (recorded) => spreadAcross(kind, everyCylinder(recorded, of)))] : []
+  return { numbers, each, spreadOf }
+}
+
+/** The figures of those that are known. */
+export function knownFigures(derived: ReadonlyMap<number, Derived>): ReadonlyMap<number, Figure> {
+  return new Map([...derived].flatMap(([number, one]) => (isKnown(one) ? [[number, one.figure] as const] : [])))
+}
 
 /** Largest minus smallest across the cylinders (or mains) that are known; the two are named, and it is said when some are missing. */
 export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: 'cylinder' | 'main' = 'cylinder'): Derived {
-  const known = new Map([...byCylinder].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
+  const known = knownFigures(byCylinder)
   const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
   if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }
   const word = of === 'main' ? 'Main' : 'Cylinder'

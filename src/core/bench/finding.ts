@@ -1,6 +1,11 @@
-import { readingAt, type Build } from '../build/build'
+import type { Build } from '../build/build'
+import { readingAt } from '../build/figures'
+import type { CharacteristicId, OutputId } from '../build/ids'
 import { findingId, stationId, type Subject } from '../build/place'
-import type { Place } from '../build/types'
+import { PART_STATES, partStateOf } from '../build/partState'
+import { remembered, restsOn, type Use } from '../build/remembered'
+import { isPlannedWork } from '../build/work'
+import type { Place, Reading } from '../build/types'
 import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
 import { uncertaintyBudget } from './uncertaintyBudget'
 import type { BenchDefinition, Finding, Missing, Remark } from './bench'
@@ -45,27 +50,76 @@ export function allOf<Name extends string>(
   return missing.length > 0 ? { missing: distinct(missing) } : { figures }
 }
 
-/** Judges a derived figure by the build's limit for it and says who owns the uncertainty when it matters. */
-export function finding(build: Build, definition: BenchDefinition, output: string, derived: Derived, subject: Subject = {}): Finding {
+/**
+ * What is found of a subject: derived, judged by the build's limit for it, and who owns the uncertainty where it matters.
+ * `derive` may depend on the build it is given, the output and the subject, and on nothing else: it runs again only where
+ * something it used has changed.
+ */
+export function finding(
+  build: Build,
+  definition: BenchDefinition,
+  output: OutputId,
+  derive: (build: Build) => Derived,
+  subject: Subject = {},
+): Finding {
+  const id = findingId(output, subject)
+  const found = (of: Build) => remembered(of, id, (recorded) => judged(recorded, definition, output, derive(recorded), subject))
+  // Only where a build holds planned work or says what its parts were when they were read is there more to say of what it rests on.
+  if (!build.spec.planned && !build.readings.saysStates) return found(build)
+  return remembered(build, `${id}/restsOn`, (recorded) => saidOfUses(recorded, found(recorded)))
+}
+
+/** Quantities that are only spoken of beside a figure: it does not rest on them. */
+export const ONLY_SAID = 'said/'
+const isOfFigure = (quantity: string) => !quantity.startsWith(ONLY_SAID)
+
+/** What is to be said of a figure for what it rests on: work still to be done, and what the parts were when they were read. */
+function saidOfUses(build: Build, found: Finding): Finding {
+  if (!found.figure) return found
+  const uses = restsOn(build, found.id, isOfFigure)
+  const states = partStatesIn(uses)
+  const said = states ? { ...found, remarks: [...found.remarks, states] } : found
+  return uses.some(isPlannedWork) ? asPlanned(said) : said
+}
+
+/** The states of the parts that were read; nothing where all were read as found. */
+function partStatesIn(uses: readonly Use[]): Remark | undefined {
+  const read = uses.flatMap(({ source, value }) => (source === 'reading' && value !== undefined ? [partStateOf(value as Reading)] : []))
+  const states = PART_STATES.filter((state) => read.includes(state))
+  if (states.length > 1) return { code: 'partStates', states }
+  return states.length === 1 && states[0] !== 'asFound' ? { code: 'partState', state: states[0]! } : undefined
+}
+
+/** A figure that counts work still to be done is within only once it is measured. */
+function asPlanned(found: Finding): Finding {
+  const { conformity } = found
+  return {
+    ...found,
+    ...(conformity?.verdict === 'within' && { conformity: { ...conformity, verdict: 'inDoubt', gaugeCannotDecide: false } as const }),
+    remarks: [...found.remarks, { code: 'planned' }],
+  }
+}
+
+function judged(build: Build, definition: BenchDefinition, output: OutputId, derived: Derived, subject: Subject): Finding {
   const id = findingId(output, subject)
   const limitKey = definition.outputs[output]?.limit
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
   if (!isKnown(derived)) return { id, output, ...subject, missing: derived.missing, limit, remarks: [] }
   const { figure, interval } = derived
   const { rule } = build.spec.methods
-  const judged =
+  const byLimit =
     limit &&
     (interval
       ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance)
       : judge(figure.value, limit, rule, isSize(definition, output)))
   const conformity: Conformity | undefined =
-    judged && derived.isPartial && judged.verdict === 'within' ? { ...judged, verdict: 'inDoubt', gaugeCannotDecide: false } : judged
+    byLimit && derived.isPartial && byLimit.verdict === 'within' ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false } : byLimit
   const remarks = [...(derived.remarks ?? [])]
   if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, figure))
   return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
 }
 
-function isSize(definition: BenchDefinition, output: string): boolean {
+function isSize(definition: BenchDefinition, output: OutputId): boolean {
   const { spread, neverNegative } = definition.outputs[output] ?? {}
   return spread === true || neverNegative === true
 }
@@ -93,7 +147,7 @@ export function intervalOf(build: Build, station: string): Interval | undefined 
 }
 
 /** A reading that is the finding itself: its figure, its interval where it is go/no-go, or what is wanted. */
-export function asRead(build: Build, characteristic: string, place: Place): Derived {
+export function asRead(build: Build, characteristic: CharacteristicId, place: Place): Derived {
   const id = stationId(characteristic, place)
   const figure = readingAt(build, characteristic, place)
   return figure

@@ -1,5 +1,5 @@
 import { subjectAxis, type Subject, type SubjectAxis } from '../build/place'
-import type { Station } from './bench'
+import type { CharacteristicId, Station } from './bench'
 
 /** Stations that share their columns: the cylinders, the main bearings, the banks, or the engine as a whole. */
 export interface SheetOf {
@@ -10,7 +10,7 @@ export interface SheetOf {
 
 export interface SheetRow {
   readonly label: string
-  readonly characteristic: string
+  readonly characteristic: CharacteristicId
   /** The station under each column, where the row has one there. */
   readonly stations: ReadonlyMap<string, Station>
 }
@@ -25,7 +25,10 @@ export function columnOf(subject: Subject): { readonly across: Across; readonly 
 
 /** The stations of a bench ruled as a builder would: one sheet for what lies across, places down in walking order. */
 export function sheetsOf(stations: readonly Station[]): readonly SheetOf[] {
-  const sheets = new Map<Across, { columns: Set<string>; rows: Map<string, { characteristic: string; stations: Map<string, Station> }> }>()
+  const sheets = new Map<
+    Across,
+    { columns: Set<string>; rows: Map<string, { characteristic: CharacteristicId; stations: Map<string, Station> }> }
+  >()
   for (const station of stations) {
     const { across, column } = columnOf(station.place)
     const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }

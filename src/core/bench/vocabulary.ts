@@ -1,4 +1,6 @@
+import type { OutputId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
+import type { PartState } from '../build/partState'
 import type { Figure } from '../metrology'
 
 /**
@@ -6,22 +8,22 @@ import type { Figure } from '../metrology'
  * codes from its own folder (`declare module`, beside its definition), and the compiler still knows every one of them.
  */
 
-/** The names of the benches, each put in by its own. */
-export interface BenchNames {}
-
 /** Something worth saying about a finding, as data; `wording` makes the sentence. */
 export interface RemarkFields {
   oddOneOut: { readonly others: Figure; readonly apart: Figure }
   owns: { readonly label: string; readonly share: number }
   contradictsPaper: { readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
   incomplete: { readonly used: number; readonly wanted: number }
+  planned: object
+  partState: { readonly state: PartState }
+  partStates: { readonly states: readonly PartState[] }
   leafTolerance: { readonly mm: number }
   extremes: { readonly of: 'cylinder' | 'main'; readonly largest: number; readonly smallest: number }
 }
 
 /** A change that puts something right: ids and numbers, never words. */
 export interface ChangeFields {
-  lookAgain: { readonly cylinder: number; readonly output: string }
+  lookAgain: { readonly cylinder: number; readonly output: OutputId }
 }
 
 /** What a change costs elsewhere. */
@@ -31,7 +33,6 @@ export interface CostFields {
 
 type OneOf<Fields> = { [Code in keyof Fields]: { readonly code: Code } & Fields[Code] }[keyof Fields]
 
-export type BenchId = keyof BenchNames
 export type Remark = OneOf<RemarkFields>
 export type Change = OneOf<ChangeFields>
 export type Cost = OneOf<CostFields>

@@ -37,11 +37,11 @@ const wide = (build: Build, ...keys: string[]): Build =>
 
 describe('spreads of a set that is not all measured', () => {
   it.each([
-    ['clearanceSpread', bores, ['bore', 'skirt']],
-    ['rodSpread', bearings, ['rodClearance']],
-    ['centreSpread', rods, ['centreDistance']],
-    ['reciprocatingSpread', rods, ['pistonMass']],
-    ['deckSpread', compression, ['deck']],
+    ['bores.clearanceSpread', bores, ['bores.bore', 'bores.skirt']],
+    ['bearings.rodSpread', bearings, ['bearings.rodClearance']],
+    ['rods.centreSpread', rods, ['rods.centreDistance']],
+    ['rods.reciprocatingSpread', rods, ['rods.pistonMass']],
+    ['compression.deckSpread', compression, ['compression.deck']],
   ] as const)('%s of two cylinders of eight is in doubt however wide its limit, of eight within', (id, bench, characteristics) => {
     const eased = wide(v8, id)
     const two = without(
@@ -58,46 +58,48 @@ describe('spreads of a set that is not all measured', () => {
   it('two that are too far apart already are out, whatever the others will be', () => {
     const two = without(
       v8,
-      isOf(['centreDistance'], ({ cylinder }) => cylinder === 1 || cylinder === 5),
+      isOf(['rods.centreDistance'], ({ cylinder }) => cylinder === 1 || cylinder === 5),
     )
-    const { value, gauge, unit } = readingOf(two, 'centreDistance/c5')
-    const apart = withReading(two, 'centreDistance', { cylinder: 5 }, value + 2, gauge, { unit })
-    expect(verdictOf(rods, apart, 'centreSpread')).toBe('over')
+    const { value, gauge, unit } = readingOf(two, 'rods.centreDistance/c5')
+    const apart = withReading(two, 'rods.centreDistance', { cylinder: 5 }, value + 2, gauge, { unit })
+    expect(verdictOf(rods, apart, 'rods.centreSpread')).toBe('over')
   })
 })
 
 describe('a bore, a journal and a ring read at fewer places than they are judged by', () => {
   it('the middle depth alone says nothing sure of taper, roundness or clearance', () => {
-    const eased = wide(sound, 'clearance', 'outOfRound', 'taper')
+    const eased = wide(sound, 'bores.clearance', 'bores.outOfRound', 'bores.taper')
     const middle = without(
       eased,
-      isOf(['bore'], ({ cylinder, spot }) => cylinder !== 2 || spot!.startsWith('middle')),
+      isOf(['bores.bore'], ({ cylinder, spot }) => cylinder !== 2 || spot!.startsWith('middle')),
     )
-    expect(find(bores, middle, 'taper.2').figure).toBeUndefined()
-    for (const id of ['outOfRound.2', 'clearance.2']) expect(find(bores, middle, id).conformity!.verdict, id).toBe('inDoubt')
-    for (const id of ['outOfRound.1', 'clearance.1']) expect(find(bores, middle, id).conformity!.verdict, id).toBe('within')
+    expect(find(bores, middle, 'bores.taper.2').figure).toBeUndefined()
+    for (const id of ['bores.outOfRound.2', 'bores.clearance.2']) expect(find(bores, middle, id).conformity!.verdict, id).toBe('inDoubt')
+    for (const id of ['bores.outOfRound.1', 'bores.clearance.1']) expect(find(bores, middle, id).conformity!.verdict, id).toBe('within')
   })
 
   it('a journal read at its front end alone has a size, and no taper', () => {
     const front = without(
-      wide(sound, 'journalRound', 'journalTaper'),
-      isOf(['mainJournal'], ({ main, spot }) => main !== 2 || spot!.startsWith('front')),
+      wide(sound, 'bearings.journalRound', 'bearings.journalTaper'),
+      isOf(['bearings.mainJournal'], ({ main, spot }) => main !== 2 || spot!.startsWith('front')),
     )
-    expect(verdictOf(bearings, front, 'mainRound.m2')).toBe('inDoubt')
-    expect(verdictOf(bearings, front, 'mainRound.m3')).toBe('within')
-    expect(find(bearings, front, 'mainTaper.m2').missing).toEqual([{ kind: 'reading', stationId: 'mainJournal/m2/rear-vertical' }])
+    expect(verdictOf(bearings, front, 'bearings.mainRound.m2')).toBe('inDoubt')
+    expect(verdictOf(bearings, front, 'bearings.mainRound.m3')).toBe('within')
+    expect(find(bearings, front, 'bearings.mainTaper.m2').missing).toEqual([
+      { kind: 'reading', stationId: 'bearings.mainJournal/m2/rear-vertical' },
+    ])
   })
 
   it('a ring gapped at the top alone where three depths are wanted is in doubt, and says one of three', () => {
     const top = without(
-      wide(sound, 'topGap'),
-      isOf(['ringTop'], ({ cylinder, spot }) => cylinder !== 4 || spot === 'top'),
+      wide(sound, 'rings.topGap'),
+      isOf(['rings.topGap'], ({ cylinder, spot }) => cylinder !== 4 || spot === 'top'),
     )
-    expect(find(rings, top, 'topGap.4')).toMatchObject({
+    expect(find(rings, top, 'rings.topGap.4')).toMatchObject({
       conformity: { verdict: 'inDoubt' },
       remarks: expect.arrayContaining([{ code: 'incomplete', used: 1, wanted: 3 }]),
     })
-    expect(verdictOf(rings, top, 'topGap.3')).toBe('within')
+    expect(verdictOf(rings, top, 'rings.topGap.3')).toBe('within')
   })
 })
 
@@ -105,28 +107,31 @@ describe('a deck that is not parallel', () => {
   /** The deck of a cylinder moved by so much, at every place it was read. */
   const deeper = (build: Build, cylinder: number, byMm: number) =>
     ['front', 'left', 'rear', 'right'].reduce((now, spot) => {
-      const read = now.readings.current.get(`deck/c${cylinder}/${spot}`)
-      return read ? withReading(now, 'deck', { cylinder, spot }, read.value + byMm, read.gauge) : now
+      const read = now.readings.current.get(`compression.deck/c${cylinder}/${spot}`)
+      return read ? withReading(now, 'compression.deck', { cylinder, spot }, read.value + byMm, read.gauge) : now
     }, build)
 
   it('falls on one bank and rises on the other: both are said, not their mean', () => {
     // Alternating numbers: 1 3 5 7 stand left from the front, 2 4 6 8 right.
     const twisted = deeper(deeper(v8, 7, 0.2), 8, -0.2)
     const [left, right] = ['left', 'right'].map(
-      (bank) => valueOf(compression, twisted, `deckFall.${bank}`) - valueOf(compression, v8, `deckFall.${bank}`),
+      (bank) => valueOf(compression, twisted, `compression.deckFall.${bank}`) - valueOf(compression, v8, `compression.deckFall.${bank}`),
     )
     expectNear(left!, 0.2, 1e-9)
     expectNear(right!, -0.2, 1e-9)
-    expect([verdictOf(compression, twisted, 'deckFall.left'), verdictOf(compression, twisted, 'deckFall.right')]).toEqual(['over', 'under'])
+    expect([
+      verdictOf(compression, twisted, 'compression.deckFall.left'),
+      verdictOf(compression, twisted, 'compression.deckFall.right'),
+    ]).toEqual(['over', 'under'])
   })
 
   it('is one finding of an inline, and none of a bank with one cylinder', () => {
     expect(
       compression
         .derive(sound)
-        .filter(({ output }) => output === 'deckFall')
+        .filter(({ output }) => output === 'compression.deckFall')
         .map(({ id }) => id),
-    ).toEqual(['deckFall'])
+    ).toEqual(['compression.deckFall'])
     const single = openBuild({
       ...ternDocument,
       entries: [],
@@ -137,7 +142,11 @@ describe('a deck that is not parallel', () => {
       },
     })
     expect(
-      compression.derive(single).some(({ output }) => ['deckFall', 'deckSpread', 'ratioSpread', 'chamberSpread'].includes(output)),
+      compression
+        .derive(single)
+        .some(({ output }) =>
+          ['compression.deckFall', 'compression.deckSpread', 'compression.ratioSpread', 'compression.chamberSpread'].includes(output),
+        ),
     ).toBe(false)
   })
 })
@@ -151,11 +160,11 @@ describe('a tolerance on paper', () => {
   const u = (figure: Figure | undefined) => standardUncertainty(figure!.value)
 
   it('is one error common to the set, or another for each piece: a comparison of two cancels the first and not the second', () => {
-    const apart = (build: Build) => find(rods, build, 'stackApart.2').figure!
+    const apart = (build: Build) => find(rods, build, 'rods.stackApart.2').figure!
     // 0.06 / √3 either way for one cylinder.
     expectNear(u(apart(heights('set'))), u(apart(heights('piece'))), 1e-12)
     const between = (build: Build) => {
-      const [a, b] = ['stackApart.2', 'stackApart.4'].map((id) => find(rods, build, id).figure!.value)
+      const [a, b] = ['rods.stackApart.2', 'rods.stackApart.4'].map((id) => find(rods, build, id).figure!.value)
       const shared = new Map(b!.components.map((component) => [component.source, component.u]))
       const own = a!.components.reduce((sum, component) => sum + (component.u - (shared.get(component.source) ?? 0)) ** 2, 0)
       return (
@@ -181,9 +190,9 @@ describe.each(['pistonVolume', 'crownDiameter', 'landHeight', 'stroke', 'rodLeng
 
   it('each its own: no cylinder’s ratio is less sure for it, their spread is', () => {
     const [set, piece] = [ratiosWith('set'), ratiosWith('piece')]
-    expectNear(uOf(piece, 'compressionRatio.2'), uOf(set, 'compressionRatio.2'), 1e-9)
+    expectNear(uOf(piece, 'compression.compressionRatio.2'), uOf(set, 'compression.compressionRatio.2'), 1e-9)
     const onRatio = key !== 'rodLength'
-    expect(uOf(piece, 'ratioSpread') > uOf(set, 'ratioSpread') * 1.02).toBe(onRatio)
+    expect(uOf(piece, 'compression.ratioSpread') > uOf(set, 'compression.ratioSpread') * 1.02).toBe(onRatio)
   })
 })
 
@@ -194,8 +203,8 @@ describe('the fitted gasket', () => {
     const thick = (['left', 'right'] as const).reduce(
       (build, bank) =>
         withReading(
-          withReading(build, 'gasketThickness', { bank }, fitted.thicknessMm + 0.2, 'mic-metric.1'),
-          'gasketBore',
+          withReading(build, 'compression.gasketThickness', { bank }, fitted.thicknessMm + 0.2, 'mic-metric.1'),
+          'compression.gasketBore',
           { bank },
           fitted.boreMm,
           'caliper.1',

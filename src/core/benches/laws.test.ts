@@ -119,7 +119,8 @@ describe('the sheet of every bench', () => {
   it('counts as the row of a place its neighbours across, not its namesakes in another sheet', () => {
     const build = openBuild(petrel)
     const stations = BENCHES.find(({ id }) => id === 'bearings')!.stations(build)
-    const main = stations.find(({ id }) => id === 'mainJournal/m2/front/vertical') ?? stations.find(({ place }) => place.main === 2)!
+    const main =
+      stations.find(({ id }) => id === 'bearings.mainJournal/m2/front/vertical') ?? stations.find(({ place }) => place.main === 2)!
     const row = rowOf(main, stations)
     expect(row.map(({ place }) => place.main)).toEqual([1, 2, 3, 4, 5])
     expect(new Set(row.map(({ characteristic }) => characteristic))).toEqual(new Set([main.characteristic]))

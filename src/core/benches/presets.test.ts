@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { freshSpec, type Duty, type Spec } from '@/core/build'
+import { freshSpec, type Duty, type LimitId, type Spec } from '@/core/build'
 import { followPresets, startingLimits } from './startingLimits'
 import { topRingFactor } from './rings'
 
@@ -28,7 +28,7 @@ const duty = (more: Partial<Duty>) => ({ ...engine().duty, ...more })
 const withDuty =
   (more: Partial<Duty>) =>
   (spec: Spec): Spec => ({ ...spec, duty: { ...spec.duty, ...more } })
-const limitOf = (key: string, change?: (spec: Spec) => Spec, units?: 'metric' | 'inch') => startingLimits(engine(change, units))[key]
+const limitOf = (key: LimitId, change?: (spec: Spec) => Spec, units?: 'metric' | 'inch') => startingLimits(engine(change, units))[key]
 
 describe('ring gaps by duty (common practice, gap per bore)', () => {
   it.each([
@@ -55,14 +55,14 @@ describe('ring gaps by duty (common practice, gap per bore)', () => {
 
   it('rounds up to the hundredth, since wide is safe, and gives the second ring half a thousandth of the bore more', () => {
     // 4.030 in · 0.0045 = 0.4606 mm; · 0.0050 = 0.5118 mm.
-    expect(limitOf('topGap', withDuty({ use: 'street' }))).toMatchObject({
+    expect(limitOf('rings.topGap', withDuty({ use: 'street' }))).toMatchObject({
       lower: 0.47,
       target: 0.49,
       source: 'Preset: common practice',
       follows: true,
     })
-    expect(limitOf('secondGap', withDuty({ use: 'street' }))).toMatchObject({ lower: 0.52, target: 0.54 })
-    expect(limitOf('topGap', withDuty({ use: 'street' }))!.upper).toBeUndefined()
+    expect(limitOf('rings.secondGap', withDuty({ use: 'street' }))).toMatchObject({ lower: 0.52, target: 0.54 })
+    expect(limitOf('rings.topGap', withDuty({ use: 'street' }))!.upper).toBeUndefined()
   })
 
   it('takes the shop’s own factor before the duty’s, and says whose it is', () => {
@@ -72,7 +72,10 @@ describe('ring gaps by duty (common practice, gap per bore)', () => {
       paper: { ...spec.paper, ringFactor: { value: 0.006, unit: 'one', source: 'ring maker’s card' } },
     })
     // 4.030 in · 0.0060 = 0.6142 mm.
-    expect(limitOf('topGap', own)).toMatchObject({ lower: 0.62, reason: expect.stringContaining('Bore × 0.0060, by ring maker’s card') })
+    expect(limitOf('rings.topGap', own)).toMatchObject({
+      lower: 0.62,
+      reason: expect.stringContaining('Bore × 0.0060, by ring maker’s card'),
+    })
   })
 
   it('wants the ring to stand what paper says with its tolerance, else 250 °C, and 300 °C under serious boost', () => {
@@ -81,26 +84,26 @@ describe('ring gaps by duty (common practice, gap per bore)', () => {
       paper: { ...spec.paper, ringTemperature: { value: 260, tolerance: 15, unit: 'degC', source: 'thermal paint' } },
     })
     expect([
-      limitOf('buttingTemperature', hot)!.lower,
-      limitOf('buttingTemperature')!.lower,
-      limitOf('buttingTemperature', withDuty({ boostKpa: 70 }))!.lower,
-      limitOf('buttingTemperature', withDuty({ boostKpa: 90 }))!.lower,
+      limitOf('rings.buttingTemperature', hot)!.lower,
+      limitOf('rings.buttingTemperature')!.lower,
+      limitOf('rings.buttingTemperature', withDuty({ boostKpa: 70 }))!.lower,
+      limitOf('rings.buttingTemperature', withDuty({ boostKpa: 90 }))!.lower,
     ]).toEqual([275, 250, 250, 300])
   })
 
   it('has no gap where no bore is on paper', () => {
-    expect(limitOf('topGap', (spec) => ({ ...spec, paper: {} }))).toBeUndefined()
+    expect(limitOf('rings.topGap', (spec) => ({ ...spec, paper: {} }))).toBeUndefined()
   })
 })
 
 describe('ratio, quench and chambers', () => {
   it('judges no ratio until the paper says which is wanted, boosted or not', () => {
-    for (const boostKpa of [0, 100]) expect(limitOf('compressionRatio', withDuty({ boostKpa }))).toBeUndefined()
+    for (const boostKpa of [0, 100]) expect(limitOf('compression.compressionRatio', withDuty({ boostKpa }))).toBeUndefined()
     const wanted = (spec: Spec): Spec => ({
       ...spec,
       paper: { ...spec.paper, compressionRatio: { value: 12.3, unit: 'one', source: 'tuner' } },
     })
-    expect(limitOf('compressionRatio', wanted)).toMatchObject({
+    expect(limitOf('compression.compressionRatio', wanted)).toMatchObject({
       lower: 12.2,
       upper: 12.4,
       target: 12.3,
@@ -113,14 +116,14 @@ describe('ratio, quench and chambers', () => {
       (material: Spec['materials']['rod']) =>
       (spec: Spec): Spec => ({ ...spec, materials: { ...spec.materials, rod: material } })
     const inInches = (change: (spec: Spec) => Spec) => {
-      const { lower, upper } = limitOf('quench', change)!
+      const { lower, upper } = limitOf('compression.quench', change)!
       return [lower! / IN, upper! / IN]
     }
     expect(inInches(rod('steel')).map((inch) => inch.toFixed(4))).toEqual(['0.0350', '0.0600'])
     expect(inInches(rod('forgedAluminium')).map((inch) => inch.toFixed(4))).toEqual(['0.0500', '0.0700'])
-    expect(limitOf('quench', rod('steel'), 'metric')).toMatchObject({ lower: 0.9, upper: 1.5 })
-    expect(limitOf('quench', rod('titanium'))!.reason).toContain('Taken as for steel rods')
-    expect(limitOf('quench', (spec) => ({ ...spec, methods: { ...spec.methods, squish: 'none' } }))).toBeUndefined()
+    expect(limitOf('compression.quench', rod('steel'), 'metric')).toMatchObject({ lower: 0.9, upper: 1.5 })
+    expect(limitOf('compression.quench', rod('titanium'))!.reason).toContain('Taken as for steel rods')
+    expect(limitOf('compression.quench', (spec) => ({ ...spec, methods: { ...spec.methods, squish: 'none' } }))).toBeUndefined()
   })
 
   it('lets chambers differ by what moves the ratio by 0.1: clearance volume ÷ (ratio − 1) ÷ 10', () => {
@@ -133,9 +136,9 @@ describe('ratio, quench and chambers', () => {
         chamberVolume: { value: 64, unit: 'cm3', source: 'head maker' },
       },
     })
-    expect(limitOf('chamberSpread', wanted)!.upper).toBeCloseTo(0.8, 9)
-    expect(limitOf('chamberVolume', wanted)).toMatchObject({ lower: 63.6, upper: 64.4, target: 64 })
-    expect(limitOf('chamberSpread')).toBeUndefined()
+    expect(limitOf('compression.chamberSpread', wanted)!.upper).toBeCloseTo(0.8, 9)
+    expect(limitOf('compression.chamberVolume', wanted)).toMatchObject({ lower: 63.6, upper: 64.4, target: 64 })
+    expect(limitOf('compression.chamberSpread')).toBeUndefined()
   })
 })
 
@@ -148,12 +151,12 @@ describe('bearings, bores and rods', () => {
         duty: { ...spec.duty, use },
         paper: { ...spec.paper, mainJournal: sheet(2.5 * IN), rodJournal: sheet(2 * IN) },
       })
-    expect(limitOf('mainClearance', journals('competition'))!.target! / IN).toBeCloseTo(0.0025, 9)
-    expect(limitOf('rodClearance', journals('drag'))!.upper! / IN).toBeCloseTo(0.0028, 9)
+    expect(limitOf('bearings.mainClearance', journals('competition'))!.target! / IN).toBeCloseTo(0.0025, 9)
+    expect(limitOf('bearings.rodClearance', journals('drag'))!.upper! / IN).toBeCloseTo(0.0028, 9)
     // 2.5 in · 0.001 = 0.0635 mm, to the micrometre; a quarter either way.
-    expect(limitOf('mainClearance', journals('street'))).toMatchObject({ target: 0.064, lower: 0.048, upper: 0.079 })
-    expect(limitOf('mainClearance', journals('unsaid'))!.reason).toContain('The duty is not said')
-    expect(limitOf('mainClearance')).toBeUndefined()
+    expect(limitOf('bearings.mainClearance', journals('street'))).toMatchObject({ target: 0.064, lower: 0.048, upper: 0.079 })
+    expect(limitOf('bearings.mainClearance', journals('unsaid'))!.reason).toContain('The duty is not said')
+    expect(limitOf('bearings.mainClearance')).toBeUndefined()
   })
 
   it('sets nothing for shells where the crank runs on rollers', () => {
@@ -164,13 +167,25 @@ describe('bearings, bores and rods', () => {
         layout: { ...spec.layout, mainBearings: 'rolling', rodBearings: 'rolling' },
       })),
     )
-    for (const key of ['mainClearance', 'mainSpread', 'rodClearance', 'rodSpread', 'journalRound', 'journalTaper', 'endFloat', 'rodSide'])
+    for (const key of [
+      'bearings.mainClearance',
+      'bearings.mainSpread',
+      'bearings.rodClearance',
+      'bearings.rodSpread',
+      'bearings.journalRound',
+      'bearings.journalTaper',
+      'bearings.endFloat',
+      'bearings.rodSide',
+    ] as const)
       expect(rolling[key], key).toBeUndefined()
-    expect(rolling.runOut!.upper! / IN).toBeCloseTo(0.001, 9)
+    expect(rolling['bearings.runOut']!.upper! / IN).toBeCloseTo(0.001, 9)
   })
 
   it('sets rod side clearance by how many rods share a pin', () => {
-    expect([limitOf('rodSide')!.lower! / IN, limitOf('rodSide')!.upper! / IN].map((inch) => inch.toFixed(3))).toEqual(['0.010', '0.020'])
+    expect([limitOf('bearings.rodSide')!.lower! / IN, limitOf('bearings.rodSide')!.upper! / IN].map((inch) => inch.toFixed(3))).toEqual([
+      '0.010',
+      '0.020',
+    ])
     const alone = (spec: Spec): Spec => ({
       ...spec,
       layout: {
@@ -178,10 +193,9 @@ describe('bearings, bores and rods', () => {
         pins: spec.layout.pins.flatMap((pin) => pin.cylinders.map((cylinder) => ({ ...pin, cylinders: [cylinder] }))),
       },
     })
-    expect([limitOf('rodSide', alone)!.lower! / IN, limitOf('rodSide', alone)!.upper! / IN].map((inch) => inch.toFixed(3))).toEqual([
-      '0.006',
-      '0.012',
-    ])
+    expect(
+      [limitOf('bearings.rodSide', alone)!.lower! / IN, limitOf('bearings.rodSide', alone)!.upper! / IN].map((inch) => inch.toFixed(3)),
+    ).toEqual(['0.006', '0.012'])
   })
 
   it('scales piston to wall by the bore and the alloy, to the loose end under boost', () => {
@@ -194,7 +208,7 @@ describe('bearings, bores and rods', () => {
         paper: { ...spec.paper, bore: sheet(4 * IN) },
       })
     const thou = (change: (spec: Spec) => Spec) => {
-      const { lower, target, upper } = limitOf('clearance', change)!
+      const { lower, target, upper } = limitOf('bores.clearance', change)!
       return [lower, target, upper].map((mm) => Math.round((mm! / IN) * 10_000) / 10)
     }
     expect(thou(alloy('forged2618'))).toEqual([3.5, 4.3, 5])
@@ -207,9 +221,9 @@ describe('bearings, bores and rods', () => {
     const kind =
       (of: Spec['stock']['gaskets'][number]['kind']) =>
       (spec: Spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: spec.stock.gaskets.map((gasket) => ({ ...gasket, kind: of })) } })
-    expect(limitOf('deckFinish', kind('multiLayerSteel'))).toMatchObject({ upper: 0.5 })
+    expect(limitOf('bores.deckFinish', kind('multiLayerSteel'))).toMatchObject({ upper: 0.5 })
     for (const of of ['composite', 'copper', 'steelShim', 'other', undefined] as const)
-      expect(limitOf('deckFinish', kind(of)), of).toBeUndefined()
+      expect(limitOf('bores.deckFinish', kind(of)), of).toBeUndefined()
   })
 })
 
@@ -220,13 +234,13 @@ describe('following the paper', () => {
     const fresh = engine(withDuty({ use: 'street' }))
     const spec = { ...fresh, limits: startingLimits(fresh) }
     // 4.060 in · 0.0045 = 0.4641 mm.
-    expect(followPresets(bored(spec)).limits.topGap).toMatchObject({ lower: 0.47, follows: true })
-    expect(followPresets(bored(spec)).limits.secondGap).toMatchObject({ lower: 0.52 })
+    expect(followPresets(bored(spec)).limits['rings.topGap']).toMatchObject({ lower: 0.47, follows: true })
+    expect(followPresets(bored(spec)).limits['rings.secondGap']).toMatchObject({ lower: 0.52 })
     const wide = followPresets({ ...spec, paper: { ...spec.paper, bore: sheet(5 * IN) } })
-    expect(wide.limits.topGap).toMatchObject({ lower: 0.58 })
+    expect(wide.limits['rings.topGap']).toMatchObject({ lower: 0.58 })
     const own = { lower: 0.4, source: 'ring maker', reason: '' }
-    expect(followPresets(bored({ ...spec, limits: { ...spec.limits, topGap: own } })).limits.topGap).toEqual(own)
-    const { topGap: _, ...others } = spec.limits
-    expect(followPresets(bored({ ...spec, limits: others, unlimited: ['topGap'] })).limits.topGap).toBeUndefined()
+    expect(followPresets(bored({ ...spec, limits: { ...spec.limits, 'rings.topGap': own } })).limits['rings.topGap']).toEqual(own)
+    const { 'rings.topGap': _, ...others } = spec.limits
+    expect(followPresets(bored({ ...spec, limits: others, unlimited: ['rings.topGap'] })).limits['rings.topGap']).toBeUndefined()
   })
 })

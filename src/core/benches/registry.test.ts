@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, PAPER } from '@/core/build'
+import { benchOf, openBuild, PAPER, type Id } from '@/core/build'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
 import { BENCHES, benchById, isBenchId, startingLimits } from '.'
 
@@ -16,6 +16,14 @@ describe('every name is one bench’s', () => {
     expect(twice(ids(({ definition }) => definition.checks))).toEqual([])
     const characteristics = new Set(ids(({ definition }) => definition.characteristics).map(([id]) => id))
     expect(ids(({ definition }) => definition.checks).filter(([id]) => characteristics.has(id))).toEqual([])
+  })
+
+  it('and says whose it is: a name begins with its bench', () => {
+    const parts = ['characteristics', 'outputs', 'limits', 'checks'] as const
+    const strangers = parts.flatMap((part) =>
+      ids(({ definition }) => definition[part]).filter(([id, bench]) => benchOf(id as Id) !== bench),
+    )
+    expect(strangers).toEqual([])
   })
 
   it('benches are found by their name, and by no other', () => {

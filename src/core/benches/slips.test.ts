@@ -1,3 +1,4 @@
+import { applyChanges } from '../build/changes'
 import { describe, expect, it } from 'vitest'
 import { openBuild, type Build } from '@/core/build'
 import {
@@ -27,25 +28,25 @@ describe('compression', () => {
     const after = withKnobs(known, { piston })
     for (const cylinder of [1, 3, 5])
       expectNear(
-        valueOf(compression, after, `deckClearance.${cylinder}`),
-        valueOf(compression, known, `deckClearance.${cylinder}`) - 0.1,
+        valueOf(compression, after, `compression.deckClearance.${cylinder}`),
+        valueOf(compression, known, `compression.deckClearance.${cylinder}`) - 0.1,
         1e-9,
       )
     const areaCm2 = tern.spec.paper.chamberOpenArea!.value
     expectNear(
-      valueOf(compression, withKnobs(tern, { headCutMm: 0.1 }), 'chamberVolume.2'),
-      valueOf(compression, tern, 'chamberVolume.2') - areaCm2 * 0.01,
+      valueOf(compression, withKnobs(tern, { headCutMm: 0.1 }), 'compression.chamberVolume.2'),
+      valueOf(compression, tern, 'compression.chamberVolume.2') - areaCm2 * 0.01,
       1e-9,
     )
   })
 
   it('deck clearance is the plain mean of its four places', () => {
-    const places = ['front', 'left', 'rear', 'right'].map((spot) => typed(tern, `deck/c2/${spot}`).value)
-    expectNear(valueOf(compression, tern, 'deckClearance.2'), places.reduce((sum, mm) => sum + mm, 0) / 4, 1e-12)
+    const places = ['front', 'left', 'rear', 'right'].map((spot) => typed(tern, `compression.deck/c2/${spot}`).value)
+    expectNear(valueOf(compression, tern, 'compression.deckClearance.2'), places.reduce((sum, mm) => sum + mm, 0) / 4, 1e-12)
   })
 
   it('nothing is odd that the gauge cannot tell from the others', () => {
-    const isOdd = (build: Build) => find(compression, build, 'deckClearance.3').remarks.some(({ code }) => code === 'oddOneOut')
+    const isOdd = (build: Build) => find(compression, build, 'compression.deckClearance.3').remarks.some(({ code }) => code === 'oddOneOut')
     expect(isOdd(tern)).toBe(true)
     const coarse = openBuild({
       ...ternDocument,
@@ -56,14 +57,14 @@ describe('compression', () => {
 
   it('the nearest miss weighs each miss by the width of its limit', () => {
     // Thin: ratio 0.5 off a band of 2, quench 0.25 off a band of 0.01. Thick: ratio 0.7 off, quench right. The thick one is nearer.
-    const { deckCut: _, headCut: __, ratioSpread: ___, ...others } = tern.spec.limits
+    const { 'compression.deckCut': _, 'compression.headCut': __, 'compression.ratioSpread': ___, ...others } = tern.spec.limits
     const strict = spec(tern, (now) => ({
       ...now,
       limits: {
         ...others,
-        compressionRatio: { lower: 9.5, upper: 11.5, source: 'test', reason: '' },
-        quench: { lower: 1.29, upper: 1.31, source: 'test', reason: '' },
-        deckClearance: { upper: 2, source: 'test', reason: '' },
+        'compression.compressionRatio': { lower: 9.5, upper: 11.5, source: 'test', reason: '' },
+        'compression.quench': { lower: 1.29, upper: 1.31, source: 'test', reason: '' },
+        'compression.deckClearance': { upper: 2, source: 'test', reason: '' },
       },
     }))
     const { plans, nearest } = planCompression(strict, cylinderStates(strict))
@@ -75,15 +76,15 @@ describe('compression', () => {
 describe('bearings', () => {
   it('narrower beside the vertical is said only where the gauge can tell it', () => {
     const at = (byMm: number) => {
-      const vertical = typed(petrel, 'mainClearance/m3/vertical').value
+      const vertical = typed(petrel, 'bearings.mainClearance/m3/vertical').value
       const build = read(
         petrel,
-        'mainClearance',
+        'bearings.mainClearance',
         { main: 3, spot: 'left60' },
         vertical - byMm,
-        typed(petrel, 'mainClearance/m3/vertical').gauge,
+        typed(petrel, 'bearings.mainClearance/m3/vertical').gauge,
       )
-      return find(bearings, build, 'mainClearance.m3').remarks
+      return find(bearings, build, 'bearings.mainClearance.m3').remarks
     }
     expect(at(0.001).some(({ code }) => code === 'narrowBeside')).toBe(false)
     expect(at(0.02)).toContainEqual({ code: 'narrowBeside', side: 'left', byMm: expect.closeTo(0.02, 9) })
@@ -91,9 +92,9 @@ describe('bearings', () => {
 
   it('a planned pair brings the tolerance of both its walls', () => {
     const shells = bearings.derive(withShells(petrel, selectShells(petrel, 'main')!))
-    const planned = shells.find(({ output, figure }) => output === 'mainPlanned' && figure)!
+    const planned = shells.find(({ output, figure }) => output === 'bearings.mainPlanned' && figure)!
     const measured = standardUncertainty(
-      shells.find(({ output, main }) => output === 'mainClearance' && main === planned.main)!.figure!.value,
+      shells.find(({ output, main }) => output === 'bearings.mainClearance' && main === planned.main)!.figure!.value,
     )
     // Two walls of ±2 µm that err alike (common practice): 2 · 0.002 ÷ √3.
     expectNear(Math.sqrt(standardUncertainty(planned.figure!.value) ** 2 - measured ** 2), (2 * 0.002) / Math.sqrt(3), 1e-9)
@@ -112,14 +113,15 @@ describe('bearings', () => {
 describe('rings', () => {
   it('a leaf that was checked brings its tolerance to the verdict, one that was not does not', () => {
     const place = { cylinder: 1, spot: 'top' }
-    const lower = tern.spec.limits.topGap!.lower!
+    const lower = tern.spec.limits['rings.topGap']!.lower!
     const verdictWith = (card: object) => {
       const build = openBuild({
         ...ternDocument,
         spec: { ...ternDocument.spec, methods: { ...ternDocument.spec.methods, ringDepths: 1 } },
         gauges: ternDocument.gauges.map((one) => (one.id === 'feeler-fine.1' ? { ...one, ...card } : one)),
       })
-      return find(rings, read(build, 'ringTop', place, lower, 'feeler-fine.1', { upper: lower + 0.01 }), 'topGap.1').conformity!.verdict
+      return find(rings, read(build, 'rings.topGap', place, lower, 'feeler-fine.1', { upper: lower + 0.01 }), 'rings.topGap.1').conformity!
+        .verdict
     }
     expect(verdictWith({ biasU: 0.003 })).toBe('within')
     expect(verdictWith({ biasU: 0.003, checkedOn: '2026-02-01' })).toBe('inDoubt')
@@ -127,10 +129,10 @@ describe('rings', () => {
 
   it('strokes are counted at the rate of all passes, not of the last', () => {
     const place = { cylinder: 2, spot: 'top' }
-    const station = typed(tern, 'ringTop/c2/top')
-    const first = read(tern, 'ringTop', place, 0.45, station.gauge, { upper: 0.46 })
-    const second = read(first, 'ringTop', place, 0.48, station.gauge, { upper: 0.49, strokes: 10 })
-    const third = read(second, 'ringTop', place, 0.49, station.gauge, { upper: 0.5, strokes: 10 })
+    const station = typed(tern, 'rings.topGap/c2/top')
+    const first = read(tern, 'rings.topGap', place, 0.45, station.gauge, { upper: 0.46 })
+    const second = read(first, 'rings.topGap', place, 0.48, station.gauge, { upper: 0.49, strokes: 10 })
+    const third = read(second, 'rings.topGap', place, 0.49, station.gauge, { upper: 0.5, strokes: 10 })
     const log = filingLog(third, 'top', 2, { lower: 0.54, target: 0.56 })!
     // 0.04 mm in 20 strokes: 0.065 mm to go are 32 strokes; at the last pass's rate they would be 65.
     expect(log.strokesLeft).toBe(32)
@@ -143,41 +145,51 @@ describe('rods and pistons', () => {
     const bobweights = (bankAngleDeg: number) =>
       rods
         .derive(spec(petrel, (now) => ({ ...now, layout: { ...now.layout, bankAngleDeg } })))
-        .filter(({ output }) => output === 'bobweight').length
+        .filter(({ output }) => output === 'rods.bobweight').length
     expect([bobweights(90), bobweights(60), bobweights(72)]).toEqual([4, 0, 0])
   })
 
   it('a rod measured 0.1 mm longer brings its piston 0.1 mm up in the stack', () => {
-    const before = find(rods, tern, 'stackApart.2').figure
-    const rod = typed(tern, 'centreDistance/c2')
-    const after = find(rods, read(tern, 'centreDistance', { cylinder: 2 }, rod.value + 0.1, rod.gauge), 'stackApart.2').figure
+    const before = find(rods, tern, 'rods.stackApart.2').figure
+    const rod = typed(tern, 'rods.centreDistance/c2')
+    const after = find(rods, read(tern, 'rods.centreDistance', { cylinder: 2 }, rod.value + 0.1, rod.gauge), 'rods.stackApart.2').figure
     expectNear(after!.value.value - before!.value.value, 0.1, 1e-9)
   })
 
   it('takes off what is over the lightest by more than the limit, and no more', () => {
-    const heavy = read(tern, 'pistonMass', { cylinder: 2 }, typed(tern, 'pistonMass/c2').value + 9, typed(tern, 'pistonMass/c2').gauge, {
-      unit: 'g',
-    })
+    const heavy = read(
+      tern,
+      'rods.pistonMass',
+      { cylinder: 2 },
+      typed(tern, 'rods.pistonMass/c2').value + 9,
+      typed(tern, 'rods.pistonMass/c2').gauge,
+      { unit: 'g' },
+    )
     const lighten = rods.advise(heavy, rods.derive(heavy)).find(({ change }) => change.code === 'lighten')!
-    const limit = tern.spec.limits.reciprocatingSpread!.upper!
-    expectNear(valueOf(rods, lighten.after!, 'reciprocatingSpread'), limit, 1e-9)
+    const limit = tern.spec.limits['rods.reciprocatingSpread']!.upper!
+    expectNear(valueOf(rods, applyChanges(heavy, lighten.changes!), 'rods.reciprocatingSpread'), limit, 1e-9)
   })
 
   it('hones to the target, not to the limit', () => {
     const tight = spec(tern, (now) => ({
       ...now,
-      limits: { ...now.limits, clearance: { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } },
+      limits: { ...now.limits, 'bores.clearance': { lower: 0.12, upper: 0.14, target: 0.13, source: 'test', reason: '' } },
     }))
     const hone = bores.advise(tight, bores.derive(tight)).find(({ change }) => change.code === 'hone')!
     if (hone.change.code !== 'hone') throw new Error('no hone')
     expect([...hone.change.byCylinder.keys()]).toEqual([1, 2, 3, 4, 5])
-    for (const [cylinder] of hone.change.byCylinder) expectNear(valueOf(bores, hone.after!, `clearance.${cylinder}`), 0.13, 1e-9)
+    for (const [cylinder] of hone.change.byCylinder)
+      expectNear(valueOf(bores, applyChanges(tight, hone.changes!), `bores.clearance.${cylinder}`), 0.13, 1e-9)
   })
 
   it('a warm skirt is brought to 20 °C: 10 K of a forged piston are 22.5 µm a decimetre', () => {
-    const skirt = typed(tern, 'skirt/c1')
+    const skirt = typed(tern, 'bores.skirt/c1')
     const at = (partTempC: number) =>
-      valueOf(bores, read(tern, 'skirt', { cylinder: 1 }, skirt.value, skirt.gauge, { partTempC, gaugeTempC: 20 }), 'clearance.1')
+      valueOf(
+        bores,
+        read(tern, 'bores.skirt', { cylinder: 1 }, skirt.value, skirt.gauge, { partTempC, gaugeTempC: 20 }),
+        'bores.clearance.1',
+      )
     // Forged 2618 grows 22.5 · 10⁻⁶ a kelvin (from memory): a skirt read at 30 °C is smaller at 20 °C, and the clearance larger.
     expectNear(at(30) - at(20), skirt.value * 22.5e-6 * 10, 2e-5)
   })

@@ -1,3 +1,4 @@
+import { namedEntries } from '../build/ids'
 import type { Limit, Spec } from '../build/types'
 import type { Presets } from '../bench/bench'
 import { presets as bearings } from './bearings/presets'
@@ -17,7 +18,7 @@ export const startingLimits: Presets = (spec) => {
  * overridden stays as it is, and what somebody took off stays off.
  */
 export function followPresets(spec: Spec): Spec {
-  const own = Object.entries(spec.limits).filter(([, limit]) => !limit.follows)
-  const followed = Object.entries(startingLimits(spec)).filter(([key]) => !spec.unlimited?.includes(key))
+  const own = namedEntries(spec.limits).filter(([, limit]) => !limit.follows)
+  const followed = namedEntries(startingLimits(spec)).filter(([key]) => !spec.unlimited?.includes(key))
   return { ...spec, limits: { ...Object.fromEntries(followed), ...Object.fromEntries(own) } }
 }

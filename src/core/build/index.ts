@@ -1,10 +1,12 @@
 /** The build as the bench works with it. Reading and writing files stands apart in `core/files`. */
+export { benchOf, namedEntries, type BenchId, type CharacteristicId, type Id, type LimitId, type OutputId } from './ids'
 export { openBuild, withEntries, withSpec, type Build } from './build'
-export type { PlannedWork } from './work'
 export type { DutyUse, Fuel } from './duty'
 export { BUILD_FORMAT, BUILD_VERSION } from './version'
 export { migrateSpec } from './migrations'
+export { presentName, withPresentName } from './oldNames'
 export { PAPER, PAPER_KEYS, paperDefinition, type PaperDefinition, type PaperKey } from './paper'
+export { PART_STATES, partStateOf, type PartState } from './partState'
 export { pointsAt } from './pointsAt'
 export { stationId, type Place, type PlaceAxis, type Subject, type SubjectAxis } from './place'
 export { lastOf, type HistoryLine, type ReadingsIndex } from './readings'
@@ -15,6 +17,7 @@ export type {
   BuildDocument,
   Check,
   Duty,
+  EngineChange,
   Entry,
   Gasket,
   Gauge,
@@ -24,6 +27,7 @@ export type {
   Move,
   Note,
   PaperNumber,
+  Planned,
   PistonOption,
   Reading,
   Shell,
@@ -32,4 +36,5 @@ export type {
   Spec,
   Strike,
   UnitSystem,
+  Work,
 } from './types'

@@ -1,5 +1,6 @@
 import type { DutyUse, Fuel } from './duty'
 import { crankStyles, cylinderPlaces, firingIssues, firstBank, usualPins, type CrankPin, type EngineLayout } from '../engine'
+import { presentName, withPresentName } from './oldNames'
 import type { Spec } from './types'
 
 /** Steps that bring an older build file to the next version, by the version they start from. Never edited once released. */
@@ -47,6 +48,21 @@ const MIGRATIONS: MigrationSteps = {
       },
     }
   },
+  /** Names up to version 3 did not carry their bench. */
+  3: (document) => {
+    const spec = document.spec as V3Spec
+    const limits = Object.fromEntries(Object.entries(spec.limits).map(([name, limit]) => [presentName(name), limit]))
+    return {
+      ...document,
+      spec: { ...spec, limits, ...(spec.unlimited && { unlimited: spec.unlimited.map(presentName) }) },
+      ...(Array.isArray(document.entries) && { entries: document.entries.map(withPresentName) }),
+    }
+  },
+}
+
+interface V3Spec {
+  readonly limits: Readonly<Record<string, unknown>>
+  readonly unlimited?: readonly string[]
 }
 
 type V2Layout = Omit<EngineLayout, 'pins' | 'mainBearings' | 'rodBearings'> & { readonly firingIntervalsDeg?: readonly number[] }

@@ -1,27 +1,28 @@
 import { describe, expect, it } from 'vitest'
 import { freshLayout } from './fresh'
+import type { Id } from './ids'
 import { axesBeyond, findingId, stationId, subjectAxis, subjectOf, subjectsOn, type Place } from './place'
 
 const engine = (kind: 'single' | 'inline' | 'v' | 'flat', cylinders: number) =>
   freshLayout({ kind, cylinders, bankAngleDeg: 90, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' })
 
 describe('names of places', () => {
-  it.each<[string, Place, string]>([
-    ['deck', { cylinder: 3, spot: 'front' }, 'deck/c3/front'],
-    ['chamberEnd', { cylinder: 12, repeat: 2 }, 'chamberEnd/c12/r2'],
-    ['mainJournal', { main: 5, spot: 'rear-vertical' }, 'mainJournal/m5/rear-vertical'],
-    ['gasketThickness', { bank: 'left' }, 'gasketThickness/left'],
-    ['endFloat', {}, 'endFloat'],
-    ['all', { repeat: 4, spot: 'x', bank: 'right', main: 2, cylinder: 1 }, 'all/c1/m2/right/x/r4'],
+  it.each<[Id, Place, string]>([
+    ['compression.deck', { cylinder: 3, spot: 'front' }, 'compression.deck/c3/front'],
+    ['compression.chamberEnd', { cylinder: 12, repeat: 2 }, 'compression.chamberEnd/c12/r2'],
+    ['bearings.mainJournal', { main: 5, spot: 'rear-vertical' }, 'bearings.mainJournal/m5/rear-vertical'],
+    ['compression.gasketThickness', { bank: 'left' }, 'compression.gasketThickness/left'],
+    ['bearings.endFloat', {}, 'bearings.endFloat'],
+    ['all.axes', { repeat: 4, spot: 'x', bank: 'right', main: 2, cylinder: 1 }, 'all.axes/c1/m2/right/x/r4'],
   ])('%s of %j is %s, whatever the order it was written in', (characteristic, place, id) =>
     expect(stationId(characteristic, place)).toBe(id),
   )
 
-  it.each<[string, Place, string]>([
-    ['clearance', { cylinder: 3 }, 'clearance.3'],
-    ['mainClearance', { main: 2 }, 'mainClearance.m2'],
-    ['deckFall', { bank: 'left' }, 'deckFall.left'],
-    ['runOut', {}, 'runOut'],
+  it.each<[Id, Place, string]>([
+    ['bores.clearance', { cylinder: 3 }, 'bores.clearance.3'],
+    ['bearings.mainClearance', { main: 2 }, 'bearings.mainClearance.m2'],
+    ['compression.deckFall', { bank: 'left' }, 'compression.deckFall.left'],
+    ['bearings.runOut', {}, 'bearings.runOut'],
   ])('%s of %j is found as %s', (output, subject, id) => expect(findingId(output, subject)).toBe(id))
 
   it('say whom they are about, without the spot', () => {

@@ -3,13 +3,14 @@
  * sheets and tables and what the door lets in are read from it; what an axis is called is a matter of `wording`.
  */
 import { bankCount, cylinderNumbers, mainNumbers, type EngineLayout } from '../engine'
+import type { Id } from './ids'
 
 /** Axes a sheet is ruled by and a finding is about, in the order in which they name a place. */
 const SUBJECT = {
   cylinder: {
-    /** In the name of a station: `deck/c3`. */
+    /** In the name of a station: `compression.deck/c3`. */
     mark: 'c',
-    /** In the name of a finding: `clearance.3`. */
+    /** In the name of a finding: `bores.clearance.3`. */
     findingMark: '',
     /** Its values in an engine, in order. */
     values: cylinderNumbers,
@@ -45,16 +46,16 @@ export type Subject = Pick<Place, SubjectAxis>
 /** Every axis with its mark, in the order in which they name a place. */
 const MARKS = Object.entries({ ...SUBJECT, ...DETAIL }).map(([axis, { mark }]) => [axis as PlaceAxis, mark] as const)
 
-/** Name of a place to measure: characteristic, then the axes it has: `deck/c3/front`, `chamberEnd/c2/r1`. */
-export function stationId(characteristic: string, place: Place): string {
+/** Name of a place to measure: characteristic, then the axes it has: `compression.deck/c3/front`, `compression.chamberEnd/c2/r1`. */
+export function stationId(characteristic: Id, place: Place): string {
   // Plain joining: a derivation names a few hundred stations, and one runs at every key.
-  let id = characteristic
+  let id: string = characteristic
   for (const [axis, mark] of MARKS) if (place[axis]) id += `/${mark}${place[axis]}`
   return id
 }
 
-/** `clearance.3` of cylinder 3, `mainClearance.m2` of main 2, `deckFall.left` of a bank, `endFloat` of the engine. */
-export function findingId(output: string, subject: Subject): string {
+/** `bores.clearance.3` of cylinder 3, `bearings.mainClearance.m2` of main 2, `bearings.endFloat` of the engine. */
+export function findingId(output: Id, subject: Subject): string {
   const axis = subjectAxis(subject)
   return axis ? `${output}.${SUBJECT[axis].findingMark}${subject[axis]}` : output
 }

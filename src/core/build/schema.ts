@@ -8,12 +8,15 @@ import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD
 import { DUTY_USES, FUELS } from './duty'
 import { UNIT_IDS } from '../quantity'
 import { PAPER_KEYS, type PaperKey } from './paper'
+import { PART_STATES } from './partState'
 import type { PlaceAxis } from './place'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
 
 const finite = z.number()
 const id = z.string().min(1).max(64)
 const text = z.string().max(2000)
+/** `rings.topGap`: the bench it belongs to, and its name there. */
+const name = z.templateLiteral([z.string().regex(/^[a-z][A-Za-z]*$/), '.', z.string().regex(/^[a-z][A-Za-z]*$/)])
 const words = z.string().trim().min(1).max(200)
 const instant = z.iso.datetime({ offset: true })
 const unitId = z.enum(UNIT_IDS as [string, ...string[]])
@@ -179,6 +182,30 @@ export const methodsSchema = z
   })
   .strict()
 
+const by = { by: finite }
+const onCylinder = { cylinder: z.int().min(1).max(16), ...by }
+
+/** Work on metal, canonical units. */
+export const workSchema = z.discriminatedUnion('what', [
+  /** Taken off the deck: every piston stands that much higher. */
+  z.object({ what: z.literal('deckCut'), ...by }).strict(),
+  /** Taken off the head: every chamber loses its open area times this. */
+  z.object({ what: z.literal('headCut'), ...by }).strict(),
+  /** Ground out of a chamber. */
+  z.object({ what: z.literal('openChamber'), ...onCylinder }).strict(),
+  /** Honed out of a bore, on the diameter. */
+  z.object({ what: z.literal('hone'), ...onCylinder }).strict(),
+  /** Filed off a ring, or what another ring brings. */
+  z.object({ what: z.literal('ringGap'), ring: z.enum(['top', 'second', 'upperRail', 'lowerRail']), ...onCylinder }).strict(),
+  /** Taken off the reciprocating mass. */
+  z.object({ what: z.literal('lighten'), ...onCylinder }).strict(),
+  /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
+  z.object({ what: z.literal('piston'), id, ...by }).strict(),
+])
+
+/** Work that somebody means to do: on the parts as they were read up to an entry; what is read later has been worked on. */
+export const plannedSchema = z.object({ id: z.uuid(), work: workSchema, after: z.uuid().optional() }).strict()
+
 export const specSchema = z
   .object({
     name: words,
@@ -187,13 +214,15 @@ export const specSchema = z
     layout: layoutSchema,
     duty: dutySchema,
     paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
-    limits: z.record(z.string(), limitSchema),
+    limits: z.record(name, limitSchema),
     /** Limits somebody took off: no preset comes back in their place. */
-    unlimited: z.array(z.string()).optional(),
+    unlimited: z.array(name).optional(),
     job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
     copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
     /** Work that is over: off the board, everything kept. */
     putAway: z.boolean().optional(),
+    /** Work to be done. */
+    planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,
     materials: materialsSchema,
     stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
@@ -247,7 +276,7 @@ export const placeSchema = z.object(placeAxes).strict()
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
 const stamp = { id: entryId, at: instant, by: z.string().trim().min(1).max(8) }
-const station = { characteristic: z.string().min(1).max(32), place: placeSchema }
+const station = { characteristic: name, place: placeSchema }
 
 export const readingSchema = z
   .object({
@@ -267,6 +296,8 @@ export const readingSchema = z
     gaugeTempC: finite.min(-30).max(60).optional(),
     /** Strokes of the ring file since the reading before. */
     strokes: z.int().min(1).max(999).optional(),
+    /** What the part was when it was read; not said: as found. */
+    partState: z.enum(PART_STATES).optional(),
     supersedes: z.uuid().optional(),
     /** Other readings of the place that did not know of each other, settled by this one. */
     settles: z.array(z.uuid()).max(20).optional(),

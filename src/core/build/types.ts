@@ -12,10 +12,12 @@ import type {
   methodsSchema,
   paperNumberSchema,
   pistonSchema,
+  plannedSchema,
   readingSchema,
   shellPairSchema,
   shellSchema,
   specSchema,
+  workSchema,
 } from './schema'
 
 type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
@@ -29,6 +31,15 @@ export type Shell = z.infer<typeof shellSchema>
 export type ShellPair = z.infer<typeof shellPairSchema>
 export type Materials = z.infer<typeof materialsSchema>
 export type Methods = z.infer<typeof methodsSchema>
+export type Work = z.infer<typeof workSchema>
+export type Planned = z.infer<typeof plannedSchema>
+/** A change of the engine as data: another part or place chosen, or work on metal. */
+export type EngineChange =
+  | { readonly choose: 'gasket'; readonly id: string }
+  | { readonly choose: 'piston'; readonly id: string }
+  | { readonly choose: 'pistonInBore'; readonly marks: readonly number[] }
+  | { readonly choose: 'shells'; readonly journal: string; readonly pair: ShellPair }
+  | Work
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
 export type { Place } from './place'

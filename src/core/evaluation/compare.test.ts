@@ -9,7 +9,7 @@ import { evaluate } from './evaluate'
 const tern = openBuild(ternDocument)
 const before = evaluate(tern)
 const moved = (after: Build) => compare(before, evaluate(after))
-const named = (after: Build) => moved(after).map((one) => `${one.bench}.${(one.after ?? one.before)!.id}`)
+const named = (after: Build) => moved(after).map((one) => (one.after ?? one.before)!.id)
 const shift = (station: string, by: number): Build => {
   const { characteristic, place, value, gauge, unit, upper } = readingOf(tern, station)
   return withReading(tern, characteristic, place, value + by, gauge, { unit, ...(upper !== undefined && { upper: upper + by }) })
@@ -22,10 +22,10 @@ describe('comparing two evaluations of an engine', () => {
   })
 
   it('one deck reading moves its cylinder and what is compared across them, at two benches, and nothing else', () => {
-    const deeper = shift('deck/c2/front', 0.04)
+    const deeper = shift('compression.deck/c2/front', 0.04)
     const names = named(deeper)
     // A quarter of it, since four places are averaged.
-    const deck = moved(deeper).find(({ after }) => after?.id === 'deckClearance.2')!
+    const deck = moved(deeper).find(({ after }) => after?.id === 'compression.deckClearance.2')!
     expectNear(deck.by!, 0.01, 1e-9)
     expect(names).toEqual(
       expect.arrayContaining([
@@ -42,7 +42,7 @@ describe('comparing two evaluations of an engine', () => {
   it('says which verdicts became others: a limit moved, no value with it', () => {
     const wide = withSpecOf(tern, (spec) => ({
       ...spec,
-      limits: { ...spec.limits, deckClearance: { lower: -1, upper: 1, source: 'test', reason: '' } },
+      limits: { ...spec.limits, 'compression.deckClearance': { lower: -1, upper: 1, source: 'test', reason: '' } },
     }))
     const all = moved(wide)
     expect(
@@ -53,15 +53,17 @@ describe('comparing two evaluations of an engine', () => {
         by,
         verdictChanged,
       ]),
-    ).toEqual([['deckClearance.3', 'over', 'within', 0, true]])
+    ).toEqual([['compression.deckClearance.3', 'over', 'within', 0, true]])
   })
 
   it('names what is not known any more, and what is asked for no more, last', () => {
-    const unread = moved(without(tern, ({ characteristic, place }) => characteristic === 'skirt' && place.cylinder === 4))
-    const gone = unread.find(({ after }) => after?.id === 'clearance.4')!
+    const unread = moved(without(tern, ({ characteristic, place }) => characteristic === 'bores.skirt' && place.cylinder === 4))
+    const gone = unread.find(({ after }) => after?.id === 'bores.clearance.4')!
     expect([gone.by, gone.after!.figure, gone.verdictChanged]).toEqual([undefined, undefined, true])
     const cold = moved(withSpecOf(tern, (spec) => ({ ...spec, paper: { ...spec.paper, bearingTemperature: undefined } })))
-    expect(cold.map(({ before: was, after }) => [was?.output, after])).toEqual(Array.from({ length: 6 }, () => ['mainWarm', undefined]))
+    expect(cold.map(({ before: was, after }) => [was?.output, after])).toEqual(
+      Array.from({ length: 6 }, () => ['bearings.mainWarm', undefined]),
+    )
   })
 
   it('there and back is nothing, whatever is changed', () => {

@@ -1,14 +1,7 @@
-import type { BenchId, Finding } from '../bench/bench'
-
-/** What one bench finds, with the bench beside each finding. */
-export interface Found {
-  readonly bench: BenchId
-  readonly finding: Finding
-}
+import type { Finding } from '../bench/bench'
 
 /** A finding that is another one after a change. */
 export interface Moved {
-  readonly bench: BenchId
   /** As it was; undefined where it was not asked for. */
   readonly before: Finding | undefined
   /** As it is; undefined where it is no longer asked for. */
@@ -22,25 +15,21 @@ export interface Moved {
 const REL_TOL = 1e-9
 
 /** What moved between two evaluations of an engine, and by how much; what is asked for no more comes last. */
-export function compare(before: readonly Found[], after: readonly Found[]): readonly Moved[] {
-  const was = new Map(before.map((found) => [nameOf(found), found.finding]))
-  const names = new Set(after.map(nameOf))
-  const gone = before.filter((found) => !names.has(nameOf(found)))
+export function compare(before: readonly Finding[], after: readonly Finding[]): readonly Moved[] {
+  const was = new Map(before.map((finding) => [finding.id, finding]))
+  const names = new Set(after.map(({ id }) => id))
+  const gone = before.filter(({ id }) => !names.has(id))
   return [
-    ...after.flatMap((found) => movedBetween(found.bench, was.get(nameOf(found)), found.finding)),
-    ...gone.flatMap(({ bench, finding }) => movedBetween(bench, finding, undefined)),
+    ...after.flatMap((finding) => movedBetween(was.get(finding.id), finding)),
+    ...gone.flatMap((finding) => movedBetween(finding, undefined)),
   ]
 }
 
-function nameOf({ bench, finding }: Found): string {
-  return `${bench}.${finding.id}`
-}
-
-function movedBetween(bench: BenchId, before: Finding | undefined, after: Finding | undefined): Moved[] {
+function movedBetween(before: Finding | undefined, after: Finding | undefined): Moved[] {
   if (!hasMoved(before, after)) return []
   const [was, is] = [valueOf(before), valueOf(after)]
   const by = was === undefined || is === undefined ? undefined : is - was
-  return [{ bench, before, after, by, verdictChanged: verdictOf(before) !== verdictOf(after) }]
+  return [{ before, after, by, verdictChanged: verdictOf(before) !== verdictOf(after) }]
 }
 
 /** Whether a finding has another value or another verdict; one that is not known, and was not, has not moved. */

@@ -1,8 +1,8 @@
 import { BENCHES } from '../benches'
 import type { Build } from '../build/build'
-import type { Found } from './compare'
+import type { Finding } from '../bench/bench'
 
 /** Every finding of every bench. */
-export function evaluate(build: Build): readonly Found[] {
-  return BENCHES.flatMap((bench) => bench.derive(build).map((finding) => ({ bench: bench.id, finding })))
+export function evaluate(build: Build): readonly Finding[] {
+  return BENCHES.flatMap((bench) => bench.derive(build))
 }

@@ -3,7 +3,9 @@ import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import type { BuildDocument } from '../build'
+import { BENCHES } from '../benches'
+import { openBuild, withPresentName, type BuildDocument, type Entry } from '../build'
+import { evaluate } from '../evaluation/evaluate'
 import { migrateDocument, migrateSpec } from '../build/migrations'
 import { firingIntervals, firingIssues, sharedPins } from '../engine'
 import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
@@ -11,8 +13,15 @@ import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
 const TODAY = new Date('2026-03-01T12:00:00Z')
 const tern = demoDocument(DEMO_BUILDS[0]!, TODAY)
 
-const sampleOf = (version: number) =>
-  readFileSync(path.resolve(import.meta.dirname, `../../../tests/reference/samples/build.v${version}.kalibros.json`), 'utf8')
+const SAMPLES = path.resolve(import.meta.dirname, '../../../tests/reference/samples')
+const sampleOf = (version: number) => readFileSync(path.join(SAMPLES, `build.v${version}.kalibros.json`), 'utf8')
+/** Every name a sample uses, with the bench it belongs to now. */
+const BENCH_OF: Readonly<Record<string, string>> = Object.fromEntries(
+  BENCHES.flatMap(({ definition: { characteristics, limits, checks } }) =>
+    Object.keys({ ...characteristics, ...limits, ...checks }).map((name) => [name.split('.')[1], name]),
+  ),
+)
+const withBench = (entry: { characteristic: string }) => ({ ...entry, characteristic: BENCH_OF[entry.characteristic] })
 const migrated = (version: number) => migrateDocument(JSON.parse(sampleOf(version))) as BuildDocument
 
 /** The document with one thing changed by hand, as a person with an editor would. */
@@ -74,9 +83,9 @@ describe('build files', () => {
     [
       'a limit upside down',
       (json: any) => {
-        json.spec.limits.quench = { lower: 2, upper: 1, source: 'x', reason: '' }
+        json.spec.limits['compression.quench'] = { lower: 2, upper: 1, source: 'x', reason: '' }
       },
-      ['spec', 'limits', 'quench'],
+      ['spec', 'limits', 'compression.quench'],
     ],
     [
       'a gasket chosen that is not in stock',
@@ -96,16 +105,48 @@ describe('build files', () => {
     if (!result.ok) throw new Error(JSON.stringify(result.issues))
     const { document } = result
     expect(old.version).toBe(version)
-    expect(document).toMatchObject({ version: 3, id: old.id, entries: old.entries, gauges: old.gauges })
+    expect(document).toMatchObject({ version: 4, id: old.id, gauges: old.gauges, entries: old.entries.map(withBench) })
     expect(document.spec).toMatchObject({
       paper: old.spec.paper,
-      limits: old.spec.limits,
+      limits: Object.fromEntries(Object.entries(old.spec.limits).map(([name, limit]) => [BENCH_OF[name], limit])),
       layout: { ...old.spec.layout, mains: 5, mainBearings: 'plain', rodBearings: 'plain' },
       stock: { gaskets: old.spec.stock.gaskets },
     })
     expect(firingIssues(document.spec.layout)).toEqual([])
     expect(migrateSpec(old.spec, version)).toEqual(document.spec)
-    expect(migrateSpec(document.spec, 3)).toEqual(document.spec)
+    expect(migrateSpec(document.spec, 4)).toEqual(document.spec)
+  })
+
+  it('reads a file of version 3 under the names of this one: every reading, check, note and limit, and what follows from them', () => {
+    const old = JSON.parse(sampleOf(3))
+    const result = readBuildFile(sampleOf(3))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { entries, spec } = result.document
+    expect(entries.map(({ id }) => id)).toEqual(old.entries.map(({ id }: Entry) => id))
+    // As the program that wrote the file found them.
+    const findings = JSON.parse(readFileSync(path.join(SAMPLES, 'build.v3.findings.json'), 'utf8'))
+    const found = evaluate(openBuild(result.document)).filter(({ figure }) => figure)
+    expect(Object.fromEntries(found.map(({ id, figure, conformity }) => [id, [figure!.value.value, conformity?.verdict ?? null]]))).toEqual(
+      findings,
+    )
+    expect(Object.keys(spec.limits)).toHaveLength(Object.keys(old.spec.limits).length)
+    expect(spec.unlimited).toEqual(['bearings.spinRise'])
+    const measured = new Set(BENCHES.flatMap(({ definition }) => Object.keys(definition.characteristics)))
+    const looked = new Set(BENCHES.flatMap(({ definition }) => Object.keys(definition.checks ?? {})))
+    expect(new Set(entries.flatMap((entry) => (entry.kind === 'note' ? [entry.characteristic] : [])))).toEqual(measured)
+    expect(new Set(entries.flatMap((entry) => (entry.kind === 'check' ? [entry.characteristic] : [])))).toEqual(looked)
+    expect(readBuildFile(writeBuildFile(result.document))).toEqual(result)
+  })
+
+  it.each([
+    ['ringTop', 'rings.topGap'],
+    ['deck', 'compression.deck'],
+    ['rings.topGap', 'rings.topGap'],
+    ['never a name', 'never a name'],
+  ])('an entry kept through an update: %s is %s now', (name, present) => {
+    expect(withPresentName({ id: 'x', characteristic: name })).toEqual({ id: 'x', characteristic: present })
+    expect(withPresentName({ id: 'x', target: name })).toEqual({ id: 'x', target: name })
+    expect([withPresentName(null), withPresentName(name)]).toEqual([null, name])
   })
 
   it('keeps the words of an old duty, takes from them only what they say for sure, and lets presets follow paper', () => {
@@ -116,8 +157,8 @@ describe('build files', () => {
       fuel: 'petrol',
       fuelWords: '110 octane leaded',
     })
-    expect(spec.limits.clearance).toMatchObject({ follows: true })
-    expect(spec.limits.quench).not.toHaveProperty('follows')
+    expect(spec.limits['bores.clearance']).toMatchObject({ follows: true })
+    expect(spec.limits['compression.quench']).not.toHaveProperty('follows')
     const duty = (use: string, fuel: string) =>
       migrateSpec({ ...JSON.parse(sampleOf(2)).spec, duty: { use, fuel, boostKpa: 0, redlineRpm: 7000 } }, 2).duty
     expect(duty('road racing', 'E85')).toMatchObject({ use: 'competition', fuel: 'ethanolBlend' })

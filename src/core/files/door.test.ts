@@ -19,7 +19,7 @@ const deck = (more: object = {}): Entry =>
     id: uuid(1),
     at: '2026-03-02T10:00:00Z',
     by: 'KV',
-    characteristic: 'deck',
+    characteristic: 'compression.deck',
     place: { cylinder: 1, spot: 'front' },
     value: 0.05,
     unit: 'mm',
@@ -28,9 +28,9 @@ const deck = (more: object = {}): Entry =>
     ...more,
   }) as Entry
 const bore = (more: object = {}) =>
-  deck({ characteristic: 'bore', place: { cylinder: 1, spot: 'top-thrust' }, value: 83, gauge: 'bore-metric.1', ...more })
+  deck({ characteristic: 'bores.bore', place: { cylinder: 1, spot: 'top-thrust' }, value: 83, gauge: 'bore-metric.1', ...more })
 const ring = (more: object = {}) =>
-  deck({ characteristic: 'ringTop', place: { cylinder: 1, spot: 'top' }, value: 0.45, upper: 0.46, gauge: 'feeler-fine.1', ...more })
+  deck({ characteristic: 'rings.topGap', place: { cylinder: 1, spot: 'top' }, value: 0.45, upper: 0.46, gauge: 'feeler-fine.1', ...more })
 const where = (issues: readonly FileIssue[]) => issues.map(({ code, path }) => `${code} ${path.join('.')}`)
 const ofEntry = (entry: Entry, of: Pick<Spec, 'layout'> = spec, cards: Build['gauges'] = gauges) => where(entryIssues(entry, of, cards))
 
@@ -49,10 +49,14 @@ describe('an entry at the door', () => {
     ['a gauge nobody has', bore({ gauge: 'gone.1' }), ['unknownGauge gauge']],
     ['cylinder 6 of a five', bore({ place: { cylinder: 6, spot: 'top-thrust' } }), ['noSuchPlace place.cylinder']],
     ['cylinder 5 of a five', bore({ place: { cylinder: 5, spot: 'top-thrust' } }), []],
-    ['main 7 of six', deck({ kind: 'note', text: 'blue', place: { main: 7 }, characteristic: 'mainJournal' }), ['noSuchPlace place.main']],
+    [
+      'main 7 of six',
+      deck({ kind: 'note', text: 'blue', place: { main: 7 }, characteristic: 'bearings.mainJournal' }),
+      ['noSuchPlace place.main'],
+    ],
     [
       'the right bank of an inline',
-      deck({ characteristic: 'gasketThickness', place: { bank: 'right' }, gauge: 'mic-metric.1' }),
+      deck({ characteristic: 'compression.gasketThickness', place: { bank: 'right' }, gauge: 'mic-metric.1' }),
       ['noSuchPlace place.bank'],
     ],
     ['a characteristic no bench knows', deck({ characteristic: 'sparkle' }), ['unknownCharacteristic characteristic']],
@@ -63,7 +67,7 @@ describe('an entry at the door', () => {
     ],
     [
       'a check no bench asks for',
-      deck({ kind: 'check', characteristic: 'deck', passed: true, note: '' }),
+      deck({ kind: 'check', characteristic: 'compression.deck', passed: true, note: '' }),
       ['unknownCharacteristic characteristic'],
     ],
     ['a leaf that does not go below the one that does', ring({ upper: 0.44 }), ['intervalOrder upper']],

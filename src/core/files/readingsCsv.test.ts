@@ -27,7 +27,7 @@ const row = (cells: Partial<Record<(typeof CSV_COLUMNS)[number], string>>) =>
   CSV_COLUMNS.map(
     (column) =>
       ({
-        characteristic: 'deck',
+        characteristic: 'compression.deck',
         cylinder: '1',
         spot: 'front',
         value: '0.05',
@@ -69,6 +69,27 @@ describe('readings as CSV', () => {
     expect(outcome.state === 'bad' ? outcome.issues.map((issue) => issue.code) : outcome.state).toContain(code)
   })
 
+  it('says what the part was when it was read; supersedes only of that state; not said, it is the last one’s', () => {
+    const place = (of: object) => ({
+      ...document,
+      entries: document.entries.map((entry) => (entry.id === first.id ? { ...entry, ...of } : entry)),
+    })
+    const machined = openBuild(place({ partState: 'machined' }))
+    const [row] = Papa.parse<Record<string, string>>(readingsToCsv(machined), { header: true }).data
+    expect(row!.part_state).toBe('machined')
+    const again = (build: typeof tern, cells: object) => {
+      const csv = Papa.unparse([{ ...row, id: '', supersedes: '', ...cells }], { columns: [...CSV_COLUMNS] })
+      const { outcome } = readingsFromCsv(csv, build, stations, { makeId }).rows[0]!
+      return outcome.state === 'good' ? outcome.reading : outcome
+    }
+    expect(again(machined, { part_state: '' })).toMatchObject({ partState: 'machined', supersedes: first.id })
+    expect(again(machined, { part_state: 'FINAL' })).toMatchObject({ partState: 'final' })
+    expect(again(machined, { part_state: 'final' })).not.toHaveProperty('supersedes')
+    expect(again(openBuild(document), { part_state: 'machined' })).not.toHaveProperty('supersedes')
+    expect(again(openBuild(document), { part_state: 'asFound' })).toMatchObject({ supersedes: first.id })
+    expect(again(machined, { part_state: 'polished' })).toMatchObject({ state: 'bad', issues: [{ code: 'badState', text: 'polished' }] })
+  })
+
   it('takes a row in another unit', () => {
     const outcome = readOne({ value: '2', unit: 'thou' })
     expect(outcome.state === 'good' && outcome.reading).toMatchObject({ value: 0.0508, unit: 'thou', asTyped: '2 thou' })
@@ -79,7 +100,7 @@ describe('readings as CSV', () => {
       ...document,
       entries: [
         {
-          ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'deck')!,
+          ...document.entries.find((entry) => entry.kind === 'reading' && entry.characteristic === 'compression.deck')!,
           value: -0.02,
           asTyped: '-0.02',
         } as never,
@@ -163,11 +184,11 @@ describe('readings as CSV', () => {
     const rows = csvTemplate(tern).trimEnd().split('\n').slice(1)
     expect(rows.length).toBe(stations.length - tern.readings.current.size)
     const [bare] = Papa.parse<Record<string, string>>(csvTemplate(empty), { header: true }).data
-    expect(bare).toMatchObject({ characteristic: 'bore', cylinder: '1', unit: 'mm', gauge: 'Bore gauge, 0.002 mm', value: '' })
+    expect(bare).toMatchObject({ characteristic: 'bores.bore', cylinder: '1', unit: 'mm', gauge: 'Bore gauge, 0.002 mm', value: '' })
     const filled = Papa.unparse([{ ...bare, value: '83.002', at: '2026-03-01', by: 'KV' }], { columns: [...CSV_COLUMNS] })
     const { outcome } = readingsFromCsv(filled, empty, stations, { makeId }).rows[0]!
     expect(outcome.state === 'good' && outcome.reading).toMatchObject({
-      characteristic: 'bore',
+      characteristic: 'bores.bore',
       value: 83.002,
       unit: 'mm',
       gauge: 'bore-metric.1',

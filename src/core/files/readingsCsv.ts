@@ -4,6 +4,9 @@ import { z } from 'zod'
 import { BENCHES } from '../benches'
 import { gaugesFor } from '../bench/gaugeChoice'
 import type { Build } from '../build/build'
+import type { Id } from '../build/ids'
+import { presentName } from '../build/oldNames'
+import { isLaterState, PART_STATES, partStateOf, type PartState } from '../build/partState'
 import { stationId } from '../build/place'
 import type { Entry, Gauge, Place, Reading } from '../build/types'
 import { differenceToCanonical, findUnit, formatExact, toCanonical, UNITS, differenceInUnit, type UnitId } from '../quantity'
@@ -27,6 +30,7 @@ export const CSV_COLUMNS = [
   'part_temp_c',
   'gauge_temp_c',
   'strokes',
+  'part_state',
   'at',
   'by',
   'state',
@@ -68,6 +72,7 @@ export function readingsToCsv(build: Build): string {
         part_temp_c: reading.partTempC,
         gauge_temp_c: reading.gaugeTempC,
         strokes: reading.strokes,
+        part_state: reading.partState,
         at: reading.at,
         by: reading.by,
         state: stateOf.get(reading.id) ?? 'current',
@@ -107,6 +112,7 @@ export type RowIssue =
   | { readonly code: 'unknownPlace'; readonly station: string }
   | { readonly code: 'badNumber'; readonly column: Column; readonly text: string }
   | { readonly code: 'badUnit'; readonly text: string }
+  | { readonly code: 'badState'; readonly text: string }
   | { readonly code: 'unknownGauge'; readonly text: string }
   | { readonly code: 'badTime'; readonly text: string }
   | { readonly code: 'noInitials' }
@@ -208,7 +214,7 @@ function rowReader(
         ] as const,
     ),
   )
-  const standing = new Map([...build.readings.current].map(([station, reading]) => [station, reading.id]))
+  const standing = new Map<string, Pick<Reading, 'id' | 'partState'>>(build.readings.current)
   /** The id each id of the table became. */
   const idOf = new Map<string, string>()
 
@@ -218,7 +224,8 @@ function rowReader(
     if (cell('state') === 'struck' || cell('state') === 'takenBack') return { state: 'left', why: cell('state') }
     const issues: RowIssue[] = []
     const place = placeFrom(cell, issues)
-    const at = stationId(cell('characteristic'), place)
+    const characteristic = presentName(cell('characteristic')) as Id
+    const at = stationId(characteristic, place)
     const station = stationById.get(at)
     if (!station) issues.push({ code: 'unknownPlace', station: at })
     const gauge = gaugeByName.get(cell('gauge').toLowerCase())
@@ -226,12 +233,17 @@ function rowReader(
     const measured = station && measuredFrom(cell, station, issues)
     const id = idFrom(cell('id'), issues)
     const stamp = stampFrom(cell, issues)
+    const before = standing.get(at)
+    // A row that does not say is of the part as it was read last: a table of corrections need not repeat it.
+    const partState = partStateFrom(cell, issues) ?? before?.partState
     const extras = withoutEmpty({
       partTempC: temperature(cell, 'part_temp_c', issues),
       gaugeTempC: temperature(cell, 'gauge_temp_c', issues),
       strokes: wholeNumber(cell, 'strokes', issues),
+      partState,
     })
-    const supersedes = earlier(cell('supersedes'), issues) ?? standing.get(at)
+    const isOfOne = before !== undefined && partStateOf(before) === partStateOf({ partState })
+    const supersedes = earlier(cell('supersedes'), issues) ?? (isOfOne ? before.id : undefined)
     const settles = cell('settles')
       .split(/\s+/)
       .filter(Boolean)
@@ -241,7 +253,7 @@ function rowReader(
       kind: 'reading',
       id,
       ...stamp,
-      characteristic: cell('characteristic'),
+      characteristic,
       place,
       ...measured,
       asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, MOST_AS_TYPED),
@@ -252,7 +264,7 @@ function rowReader(
     }
     const refused = doorIssues(reading, gauge)
     if (refused.length > 0) return { state: 'bad', issues: refused }
-    standing.set(at, id)
+    if (!before || !isLaterState(partStateOf(before), partStateOf(reading))) standing.set(at, reading)
     if (cell('id') !== '') idOf.set(cell('id'), id)
     return { state: 'good', reading }
   }
@@ -318,6 +330,13 @@ function wholeNumber(cell: Cells, column: Column, issues: RowIssue[]): number | 
 }
 
 const SHOP_C = { low: -30, high: 60 }
+
+function partStateFrom(cell: Cells, issues: RowIssue[]): PartState | undefined {
+  const text = cell('part_state')
+  const known = PART_STATES.find((state) => state.toLowerCase() === text.toLowerCase())
+  if (text !== '' && !known) issues.push({ code: 'badState', text })
+  return known
+}
 
 function temperature(cell: Cells, column: 'part_temp_c' | 'gauge_temp_c', issues: RowIssue[]): number | undefined {
   const text = cell(column)

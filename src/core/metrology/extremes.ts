@@ -1,6 +1,6 @@
 import { quickselect } from 'd3-array'
 import { randomStream } from '../numerics/random'
-import { linear, standardUncertainty, type Uncertain } from './uncertain'
+import { standardUncertainty, type Component, type Uncertain } from './uncertain'
 
 /** What is picked from several values: the difference of the outermost, the smallest, or the one furthest from zero. */
 export type Extreme = 'range' | 'smallest' | 'largestSize'
@@ -80,17 +80,21 @@ function ownNoise(extreme: Extreme, values: readonly Uncertain[]): number[] {
   if (extreme !== 'range')
     return values.map(({ components }) => Math.hypot(...components.filter(({ source }) => users.get(source) === 1).map(({ u }) => u)))
   const share = 1 / values.length
-  const mean = linear(values.map((x) => [share, x] as const))
+  const ofMean = new Map<string, number>()
+  for (const { components } of values) for (const { source, u } of components) ofMean.set(source, (ofMean.get(source) ?? 0) + share * u)
+  const meanVariance = [...ofMean.values()].reduce((sum, u) => sum + u * u, 0)
   // Against the mean of all n a value keeps (n − 1)/n of its own variance.
-  return values.map(
-    (x) =>
-      standardUncertainty(
-        linear([
-          [1, x],
-          [-1, mean],
-        ]),
-      ) / Math.sqrt(1 - share),
-  )
+  return values.map(({ components }) => Math.sqrt(Math.max(0, apartVariance(components, ofMean, meanVariance)) / (1 - share)))
+}
+
+/** Variance of a value less the mean, source by source: what the value does not know, the mean keeps. */
+function apartVariance(components: readonly Component[], ofMean: ReadonlyMap<string, number>, meanVariance: number): number {
+  let variance = meanVariance
+  for (const { source, u } of components) {
+    const mean = ofMean.get(source)!
+    variance += (u - mean) ** 2 - mean ** 2
+  }
+  return variance
 }
 
 /** The values drawn together by as much as their noise alone spreads them, group by group of values that cannot be told apart. */

@@ -70,15 +70,32 @@ export function formula<Name extends string>(
       const values = {} as Record<Name, Uncertain>
       for (const name of names) values[name] = figures[name].value
       const value = propagate(evaluate, values)
-      const at = {} as Record<Name, number>
-      for (const name of names) at[name] = values[name].value
-      const terms = names.map((name): Term => ({
-        name,
-        ...inputs[name],
-        figure: figures[name],
-        effectU: effectOf(name, evaluate, at, standardUncertainty(values[name])),
-      }))
-      return { value, origin: { from: 'sum', sum: { formula: text, terms } } }
+      return { value, origin: { from: 'sum', sum: sumOf(text, () => termsOf(names, inputs, figures, evaluate)) } }
+    },
+  }
+}
+
+function termsOf<Name extends string>(
+  names: readonly Name[],
+  inputs: Readonly<Record<Name, Labelled>>,
+  figures: Readonly<Record<Name, Figure>>,
+  evaluate: (at: Record<Name, number>) => number,
+): Term[] {
+  const at = {} as Record<Name, number>
+  for (const name of names) at[name] = figures[name].value.value
+  return names.map((name) => {
+    const figure = figures[name]
+    return { name, ...inputs[name], figure, effectU: effectOf(name, evaluate, at, standardUncertainty(figure.value)) }
+  })
+}
+
+/** A derivation whose terms are worked out when somebody opens it: few ever are. */
+function sumOf(text: FormulaText, termsOnceAsked: () => readonly Term[]): Sum {
+  let terms: readonly Term[] | undefined
+  return {
+    formula: text,
+    get terms() {
+      return (terms ??= termsOnceAsked())
     },
   }
 }
@@ -96,14 +113,15 @@ function effectOf<Name extends string>(
 /** A weighted sum of like figures (mean of places, difference of two levels) as a derivation of its own. */
 export function resultOf(text: FormulaText, terms: readonly { label: string; weight: number; figure: Figure }[]): Figure {
   const value = linear(terms.map(({ weight, figure }) => [weight, figure.value] as const))
-  const sumTerms = terms.map(({ label, weight, figure }, index): Term => ({
-    name: `x${index + 1}`,
-    label,
-    kind: text.kind,
-    figure,
-    effectU: Math.abs(weight) * standardUncertainty(figure.value),
-  }))
-  return { value, origin: { from: 'sum', sum: { formula: text, terms: sumTerms } } }
+  const sumTerms = () =>
+    terms.map(({ label, weight, figure }, index): Term => ({
+      name: `x${index + 1}`,
+      label,
+      kind: text.kind,
+      figure,
+      effectU: Math.abs(weight) * standardUncertainty(figure.value),
+    }))
+  return { value, origin: { from: 'sum', sum: sumOf(text, sumTerms) } }
 }
 
 /**

@@ -85,8 +85,11 @@ export function propagate<Name extends string>(
     const x = inputs[name]
     const u = standardUncertainty(x)
     if (u === 0) continue
-    const high = f({ ...at, [name]: x.value + u })
-    const low = f({ ...at, [name]: x.value - u })
+    at[name] = x.value + u
+    const high = f(at)
+    at[name] = x.value - u
+    const low = f(at)
+    at[name] = x.value
     addScaled(bySource, x.components, (high - low) / (2 * u))
     addCurvature(bySource, x, Math.abs(high + low - 2 * value), Math.abs(high - low) / 2)
   }

@@ -1,5 +1,8 @@
-import { paperAt, readingAt, type Build } from '../build/build'
+import type { Build } from '../build/build'
+import { paperAt, readingAt } from '../build/figures'
 import { stationId } from '../build/place'
+import { quantity } from '../build/remembered'
+import { workOn } from '../build/work'
 import { resultOf, type Figure, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
 import type { Missing, Remark } from '../bench/bench'
@@ -22,8 +25,9 @@ export interface BoreReading {
 }
 
 export function boreReading(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
-  const read = readingAt(build, 'bore', { cylinder, spot: `${depth}-${axis}` })
-  return read && afterWork(read, build.work?.honedMm?.get(cylinder), 'length', 'Hone')
+  const place = { cylinder, spot: `${depth}-${axis}` }
+  const read = readingAt(build, 'bores.bore', place)
+  return read && afterWork(read, workOn(build, `hone/${cylinder}`, stationId('bores.bore', place)), 'length', 'Hone')
 }
 
 /** Every diameter of a bore that has been read. */
@@ -38,14 +42,14 @@ export function boreReadings(build: Build, cylinder: number): readonly BoreReadi
 
 /** What is wanted to know a bore at one depth. */
 export function missingBore(cylinder: number, depth: BoreDepth): Missing[] {
-  return BORE_AXES.map((axis) => ({ kind: 'reading', stationId: stationId('bore', { cylinder, spot: `${depth}-${axis}` }) }))
+  return BORE_AXES.map((axis) => ({ kind: 'reading', stationId: stationId('bores.bore', { cylinder, spot: `${depth}-${axis}` }) }))
 }
 
 /**
  * Mean bore of a cylinder: the depths at which both axes were read, so that out-of-round cancels.
  * Shared by every bench that needs a bore; never falls back from readings to paper by itself.
  */
-export function measuredBore(build: Build, cylinder: number): Derived {
+export const measuredBore = quantity('bore', (build, cylinder: number): Derived => {
   const read = boreReadings(build, cylinder)
   const whole = read.filter(({ depth }) => read.filter((other) => other.depth === depth).length === BORE_AXES.length)
   if (whole.length === 0) return { missing: missingBore(cylinder, 'middle') }
@@ -54,7 +58,7 @@ export function measuredBore(build: Build, cylinder: number): Derived {
     whole.map(({ depth, axis, figure: one }) => ({ label: `${depth}, ${axis}`, figure: one, weight: 1 / whole.length })),
   )
   return { figure, ...incompleteBore(whole.length) }
-}
+})
 
 /** A bore read at fewer places than it has: what follows from it says so and is not called within. */
 export function incompleteBore(used: number): { isPartial?: boolean; remarks?: readonly Remark[] } {
@@ -67,6 +71,6 @@ export function boreOf(build: Build, cylinder: number): Derived {
   if (build.spec.methods.bore === 'measured') return measuredBore(build, cylinder)
   const figure = paperAt(build, 'bore', cylinder)
   return figure
-    ? { figure: afterWork(figure, build.work?.honedMm?.get(cylinder), 'length', 'Hone') }
+    ? { figure: afterWork(figure, workOn(build, `hone/${cylinder}`), 'length', 'Hone') }
     : { missing: [{ kind: 'paper', key: 'bore' }] }
 }

@@ -22,8 +22,8 @@ export function boreStations(build: Build): readonly Station[] {
         const place = { cylinder, spot: `${depth}-${axis}` }
         const radius = DRAWN_RADIUS[depth]
         return {
-          id: stationId('bore', place),
-          characteristic: 'bore',
+          id: stationId('bores.bore', place),
+          characteristic: 'bores.bore',
           place,
           label: `Cylinder ${cylinder}, bore, ${depth}, ${axis} axis`,
           row: `${depth[0]!.toUpperCase()}${depth.slice(1)}, ${axis}`,

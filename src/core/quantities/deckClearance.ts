@@ -1,6 +1,9 @@
-import { readingAt, type Build } from '../build/build'
+import type { Build } from '../build/build'
+import { readingAt } from '../build/figures'
 import { stationId } from '../build/place'
-import { resultOf, type FormulaText } from '../metrology'
+import { quantity } from '../build/remembered'
+import { workOn } from '../build/work'
+import { resultOf, type Figure, type FormulaText } from '../metrology'
 import { afterWork } from './afterWork'
 import type { Remark } from '../bench/bench'
 import { oldPistonRemarks } from './oldParts'
@@ -31,28 +34,37 @@ export function deckSpots(build: Build): readonly DeckSpot[] {
   return build.spec.methods.deckPlaces === 2 ? PIN_AXIS : (Object.keys(DECK_SPOTS) as DeckSpot[])
 }
 
+/** A place of the deck as it was read, or as it will be once the deck is cut or other pistons are in. */
+function deckAt(build: Build, cylinder: number, spot: DeckSpot): Figure | undefined {
+  const place = { cylinder, spot }
+  const read = readingAt(build, 'compression.deck', place)
+  const station = stationId('compression.deck', place)
+  const higherMm = workOn(build, 'deckCut', station) + workOn(build, 'piston', station)
+  return read && afterWork(read, -higherMm, 'length', 'Deck cut or taller piston')
+}
+
 /** Deck clearance: the mean of those opposite pairs of places that are complete, so that the rock of the piston cancels. */
-export function deckClearance(build: Build, cylinder: number): Derived {
+export const deckClearance = quantity('deckClearance', (build, cylinder: number): Derived => {
   const wanted = deckSpots(build)
-  const read = (spot: DeckSpot) => readingAt(build, 'deck', { cylinder, spot })
+  const read = (spot: DeckSpot) => deckAt(build, cylinder, spot)
   const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
   const spots = pairs.flat()
   if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
     return {
-      missing: wanted.filter((spot) => !read(spot)).map((spot) => ({ kind: 'reading', stationId: stationId('deck', { cylinder, spot }) })),
+      missing: wanted
+        .filter((spot) => !read(spot))
+        .map((spot) => ({ kind: 'reading', stationId: stationId('compression.deck', { cylinder, spot }) })),
     }
   }
-  const measured = resultOf(
+  const figure = resultOf(
     deckMean,
     spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })),
   )
-  const { deckCutMm = 0, piston } = build.work ?? {}
-  const figure = afterWork(measured, -deckCutMm - (piston?.tallerMm ?? 0), 'length', 'Deck cut or taller piston')
   const ofOldPiston = oldPistonRemarks(
     build,
     cylinder,
-    spots.map((spot) => stationId('deck', { cylinder, spot })),
+    spots.map((spot) => stationId('compression.deck', { cylinder, spot })),
   )
   const incomplete: Remark[] = spots.length < wanted.length ? [{ code: 'incomplete', used: spots.length, wanted: wanted.length }] : []
   return { figure, isPartial: incomplete.length > 0 || ofOldPiston.length > 0, remarks: [...incomplete, ...ofOldPiston] }
-}
+})

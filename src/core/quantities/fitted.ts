@@ -1,4 +1,5 @@
-import { withSpec, type Build } from '../build/build'
+import type { Build } from '../build/build'
+import { applyChanges } from '../build/changes'
 import { bankCount, cylinderPlaces } from '../engine'
 import type { Cost } from '../bench/bench'
 
@@ -17,12 +18,7 @@ export function pistonIn(build: Build, cylinder: number): number {
 
 /** The build with its pistons in other bores: what was read up to now with pistons in place was read with the old ones. */
 export function withPistons(build: Build, pistonInBore: readonly number[]): Build {
-  const { choice } = build.spec
-  const last = build.entries.at(-1)?.id
-  return withSpec(build, {
-    ...build.spec,
-    choice: { ...choice, pistonInBore: [...pistonInBore], ...(last && { chosenAfter: { ...choice.chosenAfter, pistons: last } }) },
-  })
+  return applyChanges(build, [{ choose: 'pistonInBore', marks: pistonInBore }])
 }
 
 /** What moving pistons asks to be looked at: marks, and whether they fit the other way round. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild, type BuildDocument, type Spec } from '@/core/build'
 import { stamp, ternDocument, withReading, withSpecOf } from '../../../tests/support/builds'
-import { isOfOldPart, withChosenAfter } from './oldParts'
+import { withChosenAfter } from '../build/changes'
+import { isOfOldPart } from './oldParts'
 
 const choose = (document: BuildDocument, choice: Partial<Spec['choice']>): BuildDocument => {
   const spec = { ...document.spec, choice: { ...document.spec.choice, ...choice } }
@@ -16,7 +17,7 @@ const measured = (document: BuildDocument, value: number): BuildDocument => ({
     {
       kind: 'reading',
       ...stamp(),
-      characteristic: 'gasketThickness',
+      characteristic: 'compression.gasketThickness',
       place: {},
       value,
       unit: 'mm',
@@ -27,7 +28,7 @@ const measured = (document: BuildDocument, value: number): BuildDocument => ({
 })
 const isOld = (document: BuildDocument) => {
   const build = openBuild(document)
-  return isOfOldPart(build, 'gasket', build.readings.current.get('gasketThickness')?.id)
+  return isOfOldPart(build, 'gasket', build.readings.current.get('compression.gasketThickness')?.id)
 }
 
 describe('parts chosen after others were measured', () => {
@@ -64,12 +65,12 @@ describe('parts chosen after others were measured', () => {
     const other = openBuild(choose(first, { gasket: 'hl-g3' }))
     const late = withReading(
       withSpecOf(other, (spec) => spec),
-      'gasketThickness',
+      'compression.gasketThickness',
       {},
       1.27,
       'mic-metric.1',
       { at: '2020-01-01T00:00:00Z' },
     )
-    expect(isOfOldPart(late, 'gasket', late.readings.current.get('gasketThickness')!.id)).toBe(false)
+    expect(isOfOldPart(late, 'gasket', late.readings.current.get('compression.gasketThickness')!.id)).toBe(false)
   })
 })

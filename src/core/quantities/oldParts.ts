@@ -1,5 +1,4 @@
 import type { Build } from '../build/build'
-import type { BuildDocument, Spec } from '../build/types'
 import type { Remark } from '../bench/bench'
 import { pistonIn } from './fitted'
 
@@ -21,22 +20,4 @@ export function oldPistonRemarks(build: Build, cylinder: number, stations: reado
   if (pistonIn(build, cylinder) === cylinder) return []
   const isOld = stations.some((station) => isOfOldPart(build, 'pistons', build.readings.current.get(station)?.id))
   return isOld ? [{ code: 'oldPart', part: 'piston' }] : []
-}
-
-/**
- * The spec with a note beside every part that is chosen in place of another: what was measured up to now was measured with the old one. Going
- * back to the part before, with nothing measured since, brings back what was noted then: its readings are its own again.
- */
-export function withChosenAfter(spec: Spec, { spec: before, entries }: Pick<BuildDocument, 'spec' | 'entries'>): Spec {
-  const last = entries.at(-1)?.id
-  const parts = {
-    gasket: spec.choice.gasket !== before.choice.gasket,
-    pistons: JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore),
-  }
-  const chosen = (Object.keys(parts) as (keyof typeof parts)[]).filter((part) => parts[part] && before.choice.chosenAfter?.[part] !== last)
-  if (last === undefined || chosen.length === 0) return spec
-  return {
-    ...spec,
-    choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...Object.fromEntries(chosen.map((part) => [part, last])) } },
-  }
 }

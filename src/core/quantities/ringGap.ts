@@ -1,5 +1,8 @@
-import { readingAt, type Build } from '../build/build'
+import type { Build } from '../build/build'
+import { readingAt } from '../build/figures'
 import { stationId } from '../build/place'
+import { quantity } from '../build/remembered'
+import { workOn } from '../build/work'
 import type { Reading } from '../build/types'
 import { formula, resultOf, type Figure } from '../metrology'
 import { afterWork } from './afterWork'
@@ -39,26 +42,27 @@ export function ringStation(ring: Ring, cylinder: number, spot: RingSpot): strin
 export function ringGapAt(build: Build, ring: Ring, cylinder: number, spot: RingSpot): Figure | undefined {
   if (isFiledSince(build, ring, cylinder, spot)) return undefined
   const read = readingAt(build, RING_CHARACTERISTIC[ring], ringPlace(cylinder, spot))
-  return read && afterWork(read, gapChangeMm(build, ring, cylinder), 'length', 'File or hone')
+  return read && afterWork(read, gapChangeMm(build, ring, cylinder, ringStation(ring, cylinder, spot)), 'length', 'File or hone')
 }
 
-/** What considered work does to a gap: filed off, and π times what the bore is honed. */
-export function gapChangeMm(build: Build, ring: Ring, cylinder: number): number {
-  return (build.work?.filedMm?.get(`${ring}/${cylinder}`) ?? 0) + Math.PI * (build.work?.honedMm?.get(cylinder) ?? 0)
+/** What work does to a gap as it was read: filed off, and π times what the bore is honed. */
+export function gapChangeMm(build: Build, ring: Ring, cylinder: number, station: string): number {
+  return workOn(build, `ringGap/${ring}/${cylinder}`, station) + Math.PI * workOn(build, `hone/${cylinder}`, station)
 }
 
 /** Read before the ring's last pass on the file: the gap of a ring that is no more. By the order of arrival: clocks of devices differ. */
 export function isFiledSince(build: Build, ring: Ring, cylinder: number, spot: RingSpot): boolean {
   const read = build.readings.current.get(ringStation(ring, cylinder, spot))
-  return (
-    read !== undefined &&
-    ringSpots(build, ring).some((other) =>
-      passes(build, ringStation(ring, cylinder, other)).some(
-        ({ id, strokes }) => strokes !== undefined && arrivalOf(build, id) > arrivalOf(build, read.id),
-      ),
-    )
-  )
+  return read !== undefined && lastFiling(build, ring, cylinder) > arrivalOf(build, read.id)
 }
+
+/** When the ring was last read after a pass on the file, in the order of arrival; never: before everything. */
+const lastFiling = quantity('lastFiling', (build, ring: Ring, cylinder: number): number => {
+  const filings = ringSpots(build, ring).flatMap((spot) =>
+    passes(build, ringStation(ring, cylinder, spot)).flatMap(({ id, strokes }) => (strokes === undefined ? [] : [arrivalOf(build, id)])),
+  )
+  return Math.max(-Infinity, ...filings)
+})
 
 function arrivalOf(build: Build, id: string): number {
   return build.readings.arrival.get(id) ?? Infinity
@@ -67,7 +71,7 @@ function arrivalOf(build: Build, id: string): number {
 /** The readings of one place that stand or stood, first to last: those struck out or taken back do not count. */
 export function passes(build: Build, station: string): readonly Reading[] {
   return (build.readings.history.get(station) ?? []).flatMap(({ entry, state }) =>
-    entry.kind === 'reading' && (state === 'current' || state === 'superseded') ? [entry] : [],
+    entry.kind === 'reading' && (state === 'current' || state === 'superseded' || state === 'earlier') ? [entry] : [],
   )
 }
 

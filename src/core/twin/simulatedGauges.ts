@@ -50,84 +50,84 @@ export class SimulatedGauges {
     const number = place.cylinder ?? place.main ?? 1
     const of = (values: ReadonlyMap<number, number>) => values.get(number)!
     switch (characteristic) {
-      case 'bore':
+      case 'bores.bore':
         return this.boreAt(number, place.spot ?? '')
-      case 'skirt':
+      case 'bores.skirt':
         return of(engine.skirtMm)
-      case 'deckFinish':
+      case 'bores.deckFinish':
         return 0.34
-      case 'deck':
+      case 'compression.deck':
         return of(engine.deckMm) + (ROCK_SHARE[place.spot ?? ''] ?? 0) * engine.rockMm
-      case 'chamber':
+      case 'compression.chamber':
         return of(engine.chamberCm3)
-      case 'chamberMass':
+      case 'compression.chamberMass':
         return of(engine.chamberCm3) * (this.spec.paper.fluidDensity?.value ?? DENSITY_FALLBACK)
-      case 'chamberStart':
+      case 'compression.chamberStart':
         return (this.buretteLevelCm3 = 95 + 4 * this.random.uniform())
-      case 'chamberEnd':
+      case 'compression.chamberEnd':
         return this.buretteLevelCm3 - of(engine.chamberCm3)
-      case 'pistonDrop':
+      case 'compression.pistonDrop':
         return DROP_MM
-      case 'pistonFill':
+      case 'compression.pistonFill':
         return cylinderVolumeCm3(of(engine.boreMm), DROP_MM) + engine.pistonCm3
-      case 'gasketThickness':
+      case 'compression.gasketThickness':
         return engine.gasketThicknessMm
-      case 'gasketBore':
+      case 'compression.gasketBore':
         return engine.gasketBoreMm
-      case 'ringTop':
+      case 'rings.topGap':
         return this.gapAt(of(engine.ringTopMm), number, place.spot)
-      case 'ringSecond':
+      case 'rings.secondGap':
         return this.gapAt(of(engine.ringSecondMm), number, place.spot)
-      case 'railUpper':
-      case 'railLower':
+      case 'rings.upperRailGap':
+      case 'rings.lowerRailGap':
         return of(engine.railMm)
-      case 'sideTop':
-      case 'sideSecond':
+      case 'rings.topSide':
+      case 'rings.secondSide':
         return 0.045
-      case 'backTop':
-      case 'backSecond':
+      case 'rings.topBack':
+      case 'rings.secondBack':
         return 0.25
-      case 'mainJournal':
+      case 'bearings.mainJournal':
         return of(engine.mainJournalMm) + journalShape(place.spot ?? '')
-      case 'rodJournal':
+      case 'bearings.rodJournal':
         return of(engine.rodJournalMm) + journalShape(place.spot ?? '')
-      case 'mainClearance':
-      case 'mainStrip':
+      case 'bearings.mainClearance':
+      case 'bearings.mainStrip':
         return of(engine.mainClearanceMm) + relief(place.spot)
-      case 'rodClearance':
-      case 'rodStrip':
+      case 'bearings.rodClearance':
+      case 'bearings.rodStrip':
         return of(engine.rodClearanceMm) + relief(place.spot)
-      case 'mainInside':
+      case 'bearings.mainInside':
         return of(engine.mainJournalMm) + of(engine.mainClearanceMm) + relief(place.spot)
-      case 'rodInside':
+      case 'bearings.rodInside':
         return of(engine.rodJournalMm) + of(engine.rodClearanceMm) + relief(place.spot)
-      case 'spin':
+      case 'bearings.spin':
         return [...engine.spinNm].reduce((sum, [main, added]) => (main <= number ? sum + added : sum), 0)
-      case 'endFloat':
+      case 'bearings.endFloat':
         return 0.13
-      case 'runOut':
+      case 'bearings.runOut':
         return 0.012
-      case 'rodSide':
+      case 'bearings.rodSide':
         return of(engine.rodSideMm)
-      case 'bigEnd':
+      case 'rods.bigEnd':
         return of(engine.bigEndMm) + (place.spot === 'along' ? 0.002 : -0.002)
-      case 'pinBush':
+      case 'rods.pinBush':
         return of(engine.pinBushMm)
-      case 'pin':
+      case 'rods.pin':
         return of(engine.pinMm)
-      case 'centreDistance':
+      case 'rods.centreDistance':
         return of(engine.centreDistanceMm)
-      case 'pistonMass':
+      case 'rods.pistonMass':
         return of(engine.pistonMassG)
-      case 'pinMass':
+      case 'rods.pinMass':
         return 92
-      case 'ringsMass':
+      case 'rods.ringsMass':
         return 31.4
-      case 'rodSmall':
+      case 'rods.rodSmall':
         return of(engine.rodSmallG)
-      case 'rodBig':
+      case 'rods.rodBig':
         return of(engine.rodBigG)
-      case 'shellsMass':
+      case 'rods.shellsMass':
         return 38.2
       default:
         throw new Error(`The twin has no ${characteristic}`)

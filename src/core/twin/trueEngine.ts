@@ -4,6 +4,7 @@
  */
 import { cylinderNumbers, mainNumbers } from '../engine'
 import { randomStream } from '../numerics/random'
+import type { LimitId } from '../build/ids'
 import type { Spec } from '../build/types'
 
 type Each = ReadonlyMap<number, number>
@@ -71,7 +72,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
   /** Honest machining around nominal: `scatter` is a standard deviation. */
   const around = (name: keyof Faults, nominal: number, scatter: number, numbers = cylinders): Each =>
     new Map(numbers.map((number) => [number, nominal + scatter * normal() + (faults[name]?.[number] ?? 0)]))
-  const aim = (limit: string, otherwise: number) => limits[limit]?.target ?? limits[limit]?.lower ?? otherwise
+  const aim = (limit: LimitId, otherwise: number) => limits[limit]?.target ?? limits[limit]?.lower ?? otherwise
   const boreMm = around('boreMm', paper.bore.value, 0.002)
   const rodMm = paper.rodLength?.value ?? USUAL.rodMm
   const centreDistanceMm = around('centreDistanceMm', rodMm, 0.003)
@@ -91,20 +92,20 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     chamberCm3,
     boreTaperMm: around('boreTaperMm', 0.003, 0.0015),
     boreOvalMm: around('boreOvalMm', 0.002, 0.0015),
-    skirtMm: around('skirtMm', paper.bore.value - aim('clearance', USUAL.skirtClearanceMm), 0.005),
+    skirtMm: around('skirtMm', paper.bore.value - aim('bores.clearance', USUAL.skirtClearanceMm), 0.005),
     rockMm: ROCK_MM,
     pistonCm3: paper.pistonVolume?.value ?? 0,
     gasketThicknessMm: gasket.thicknessMm,
     gasketBoreMm: gasket.boreMm,
-    ringTopMm: around('ringTopMm', aim('topGap', USUAL.topGapMm) + 0.008, 0.004),
-    ringSecondMm: around('ringSecondMm', aim('secondGap', USUAL.secondGapMm) + 0.008, 0.004),
-    railMm: around('railMm', Math.max(aim('railGap', 0), USUAL.railGapMm), 0.03),
+    ringTopMm: around('ringTopMm', aim('rings.topGap', USUAL.topGapMm) + 0.008, 0.004),
+    ringSecondMm: around('ringSecondMm', aim('rings.secondGap', USUAL.secondGapMm) + 0.008, 0.004),
+    railMm: around('railMm', Math.max(aim('rings.railGap', 0), USUAL.railGapMm), 0.03),
     mainJournalMm: around('mainJournalMm', paper.mainJournal?.value ?? USUAL.mainJournalMm, 0.002, mains),
-    mainClearanceMm: around('mainClearanceMm', aim('mainClearance', USUAL.mainClearanceMm), 0.002, mains),
+    mainClearanceMm: around('mainClearanceMm', aim('bearings.mainClearance', USUAL.mainClearanceMm), 0.002, mains),
     spinNm: around('spinNm', 1.6, 0.2, mains),
     rodJournalMm: around('rodJournalMm', paper.rodJournal?.value ?? USUAL.rodJournalMm, 0.002),
-    rodClearanceMm: around('rodClearanceMm', aim('rodClearance', USUAL.rodClearanceMm), 0.002),
-    rodSideMm: around('rodSideMm', ((limits.rodSide?.lower ?? 0.2) + (limits.rodSide?.upper ?? 0.3)) / 2, 0.01),
+    rodClearanceMm: around('rodClearanceMm', aim('bearings.rodClearance', USUAL.rodClearanceMm), 0.002),
+    rodSideMm: around('rodSideMm', ((limits['bearings.rodSide']?.lower ?? 0.2) + (limits['bearings.rodSide']?.upper ?? 0.3)) / 2, 0.01),
     bigEndMm: around('bigEndMm', (paper.rodJournal?.value ?? USUAL.rodJournalMm) + 3.8, 0.003),
     pinBushMm: around('pinBushMm', pinMm + 0.02, 0.001),
     pinMm: around('pinMm', pinMm, 0.0005),

@@ -32,7 +32,7 @@ describe('the virtual hand', () => {
 
   it('reads on the steps of its gauge', () => {
     for (let i = 0; i < 50; i++) {
-      const { value } = hand().read('deck', { cylinder: 1, spot: 'front' }, gauge('dial-metric.1'))
+      const { value } = hand().read('compression.deck', { cylinder: 1, spot: 'front' }, gauge('dial-metric.1'))
       expectNear(value / 0.01, Math.round(value / 0.01), 1e-9)
     }
   })
@@ -40,7 +40,7 @@ describe('the virtual hand', () => {
   it('scatters as its gauge does and carries its bias', () => {
     const biased = { ...gauge('dial-metric.1'), resolution: 1e-6, bias: 0.02 }
     const reader = hand()
-    const values = Array.from({ length: 4000 }, () => reader.read('deck', { cylinder: 1, spot: 'front' }, biased).value)
+    const values = Array.from({ length: 4000 }, () => reader.read('compression.deck', { cylinder: 1, spot: 'front' }, biased).value)
     const mean = values.reduce((sum, value) => sum + value, 0) / values.length
     const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
     expectNear(mean - engine.deckMm.get(1)!, 0.02, (4 * biased.repeatability) / Math.sqrt(values.length))
@@ -49,21 +49,21 @@ describe('the virtual hand', () => {
 
   it('runs the chamber out of the burette: before less after is the volume', () => {
     const reader = hand()
-    const start = reader.read('chamberStart', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
-    const end = reader.read('chamberEnd', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
+    const start = reader.read('compression.chamberStart', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
+    const end = reader.read('compression.chamberEnd', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
     expectNear(start - end, engine.chamberCm3.get(2)!, 0.4)
   })
 
   it('sees the rock of the piston on the thrust axis and not on the pin axis', () => {
     const fine = { ...gauge('dial-metric.1'), resolution: 1e-9, repeatability: 0 }
-    const at = (spot: string) => hand().read('deck', { cylinder: 1, spot }, fine).value
+    const at = (spot: string) => hand().read('compression.deck', { cylinder: 1, spot }, fine).value
     expectNear(at('right') - at('left'), 0.06, 1e-6)
     expectNear(at('front'), at('rear'), 1e-6)
   })
 
   it('tries leaves: the one that goes, and the next that does not, a step apart around the gap', () => {
     const reader = hand()
-    const { value, upper } = reader.read('ringTop', { cylinder: 3, spot: 'top' }, gauge('feeler-fine.1'))
+    const { value, upper } = reader.read('rings.topGap', { cylinder: 3, spot: 'top' }, gauge('feeler-fine.1'))
     expectNear(upper! - value, 0.01, 1e-9)
     const gap = engine.ringTopMm.get(3)!
     expect(value).toBeLessThanOrEqual(gap)
@@ -72,7 +72,7 @@ describe('the virtual hand', () => {
 
   it('feels the taper of the bore in a ring gap, times π', () => {
     const fine = { ...gauge('feeler-fine.1'), use: 'other' as const, resolution: 1e-9 }
-    const at = (spot: string) => hand().read('ringTop', { cylinder: 3, spot }, fine).value
+    const at = (spot: string) => hand().read('rings.topGap', { cylinder: 3, spot }, fine).value
     expectNear(at('top') - at('bottom'), Math.PI * engine.boreTaperMm.get(3)!, 1e-6)
   })
 })

@@ -14,10 +14,10 @@ const HALF_HEIGHT = 150
 const view: BenchView = {
   Picture: memo(({ findings, system }) => {
     const of = (kind: 'main' | 'rod') => {
-      const planned = findings.filter((finding) => finding.output === `${kind}Planned`)
+      const planned = findings.filter((finding) => finding.output === `bearings.${kind}Planned`)
       return {
         isPlanned: planned.length > 0,
-        findings: planned.length > 0 ? planned : findings.filter((finding) => finding.output === `${kind}Clearance`),
+        findings: planned.length > 0 ? planned : findings.filter((finding) => finding.output === `bearings.${kind}Clearance`),
       }
     }
     const [mains, rods] = [of('main'), of('rod')]
@@ -26,14 +26,14 @@ const view: BenchView = {
         <SubjectChart
           title={`Main clearance${mains.isPlanned ? ', planned shells' : ''}`}
           findings={mains.findings}
-          shown={definition.outputs.mainClearance}
+          shown={definition.outputs['bearings.mainClearance']}
           system={system}
           height={HALF_HEIGHT}
         />
         <SubjectChart
           title={`Rod clearance by cylinder${rods.isPlanned ? ', planned shells' : ''}`}
           findings={rods.findings}
-          shown={definition.outputs.rodClearance}
+          shown={definition.outputs['bearings.rodClearance']}
           system={system}
           height={HALF_HEIGHT}
         />

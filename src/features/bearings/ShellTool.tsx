@@ -74,7 +74,7 @@ export function ShellTool({ build, system, edit }: ToolProps) {
 
 function Selection({ selection, system }: { selection: ShellSelection; system: ToolProps['system'] }) {
   const { kind, choices, toBuy, lands, targetMm } = selection
-  const shown = definition.outputs.mainClearance
+  const shown = definition.outputs['bearings.mainClearance']
   return (
     <>
       <p>

@@ -125,7 +125,7 @@ export function AdviceList({
             </td>
             {onTake && (
               <td>
-                {one.choice && (
+                {one.changes && (
                   <Button size="small" onPress={() => onTake(one)} aria-label={`Take it: ${changeWords(one, system)}`}>
                     Take it
                   </Button>

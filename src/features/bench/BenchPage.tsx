@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic'
 import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
-import type { Bench, Finding, JudgedAdvice, Station } from '@/core/bench/bench'
+import type { Bench, Finding, Id, JudgedAdvice, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
 import { findingId } from '@/core/build/place'
 import type { Build, BuildDocument, Place, UnitSystem } from '@/core/build'
@@ -12,7 +12,10 @@ import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { SpokenTitle, TopBar } from '@/ui/Page'
+import { PlannedWork } from './PlannedWork'
+import { withChanges } from '@/core/build/changes'
 import { changeWords, standingOf } from '@/wording'
+import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { AdviceList } from './AdviceList'
 import { gaugesFor } from '@/core/bench/gaugeChoice'
@@ -218,6 +221,9 @@ export function BenchPage({
         case 'gauge':
           setGaugeTurns((turns) => ({ ...turns, [current!.characteristic]: (turns[current!.characteristic] ?? 0) + 1 }))
           break
+        case 'part':
+          work.nextPartState()
+          break
         case 'live':
           live.toggle()
           break
@@ -261,7 +267,7 @@ export function BenchPage({
   const take = useCallback(
     (one: JudgedAdvice) => {
       const words = changeWords(one, system)
-      void changeSpec(words, (spec) => ({ ...spec, choice: { ...spec.choice, ...one.choice } })).then((isStored) => {
+      void changeSpec(words, (spec) => withChanges(spec, one.changes ?? [])).then((isStored) => {
         if (isStored) setTaken(words)
       })
     },
@@ -273,7 +279,7 @@ export function BenchPage({
   }, [undoSpec])
   const { acts, signed } = work
   const check = useCallback(
-    (id: string, place: Place, passed: boolean, text: string) => signed((by) => acts.check(by, id, place, passed, text)),
+    (id: Id, place: Place, passed: boolean, text: string) => signed((by) => acts.check(by, id, place, passed, text)),
     [acts, signed],
   )
   const nextBench = work.isDone
@@ -355,13 +361,14 @@ export function BenchPage({
             </div>
           </Readings>
           <Advices data-part="advice" data-shown={phonePart === 'advice' || undefined}>
+            {edit.spec.planned && <PlannedWork planned={edit.spec.planned} system={system} edit={edit} />}
             <h2>Ways to put it right</h2>
             {advice.state === 'known' && advice.advice.length > 0 ? (
               <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" onTake={take} />
             ) : (
               <p>{adviceEmptyWords(later, advice)}</p>
             )}
-            <Tools build={laterBuild} system={system} edit={edit} />
+            <Tools build={laterBuild} system={system} edit={edit} onTake={take} />
             {definition.checks && <Checks bench={bench} build={build} onCheck={check} />}
           </Advices>
         </Work>
@@ -392,7 +399,8 @@ export function BenchPage({
             </Button>
           </Done>
         )}
-        {(trouble || edit.trouble) && <Bad role="alert">{trouble || edit.trouble}</Bad>}
+        {trouble && <Bad role="alert">{trouble}</Bad>}
+        <RefusedChange edit={edit} />
         {current && characteristic && (
           <ReadingLine
             key={again?.text}
@@ -502,8 +510,8 @@ function stationMarks(
   for (const station of stations) {
     const { cylinder, main } = station.place
     if (cylinder === undefined && main === undefined) continue
-    const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy ?? ''
-    const judged = standings.get(findingId(judgedBy, station.place)) ?? 'noLimit'
+    const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy
+    const judged = (judgedBy && standings.get(findingId(judgedBy, station.place))) ?? 'noLimit'
     const standing = build.readings.current.has(station.id) ? (judged === 'notMeasured' ? 'noLimit' : judged) : 'notMeasured'
     const spot = `${cylinder}/${main}/${station.drawnAt.x}/${station.drawnAt.y}`
     const known = marks.get(spot)

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { benchChecks, type BenchCheck } from '@/core/bench/checks'
-import type { Bench } from '@/core/bench/bench'
+import type { Bench, Id } from '@/core/bench/bench'
 import type { Build, Place } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { caption, PHONE } from '@/ui/GlobalStyle'
@@ -56,7 +56,7 @@ export function Checks({
 }: {
   bench: Bench
   build: Build
-  onCheck: (id: string, place: Place, passed: boolean, text: string) => void
+  onCheck: (id: Id, place: Place, passed: boolean, text: string) => void
 }) {
   const checks = useMemo(() => benchChecks(bench, build), [bench, build])
   if (checks.length === 0) return null
@@ -78,7 +78,7 @@ function foundWords({ passed, text, by, at }: NonNullable<BenchCheck['check']>):
   return `${passed ? 'right' : 'not right'}${text ? `: ${text}` : ''} · ${by}, ${at.slice(0, 16).replace('T', ' ')}`
 }
 
-function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: string, place: Place, passed: boolean, text: string) => void }) {
+function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: Id, place: Place, passed: boolean, text: string) => void }) {
   const { id, label, why, place, check } = one
   const [isWrong, setIsWrong] = useState(false)
   const title = [label, subjectWords(place)].filter(Boolean).join(', ')

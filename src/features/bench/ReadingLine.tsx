@@ -4,6 +4,7 @@ import { useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
 import { checkDue, isOverdue, type UnitSystem } from '@/core/build'
 import { formatQuantity, UNITS } from '@/core/quantity'
+import { PART_STATE_CHOICES } from '@/wording'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
@@ -50,6 +51,7 @@ const Line = styled.section`
       grid-column: 1 / -1;
       display: flex;
       justify-content: space-between;
+      flex-wrap: wrap;
       align-items: baseline;
       h2 {
         font-size: 11px;
@@ -83,6 +85,7 @@ const PlaceWords = styled.p`
     font-size: 16px;
     margin: 0;
     order: -1;
+    max-width: calc(100% - 110px);
   }
 `
 const Entry = styled.input`
@@ -139,6 +142,32 @@ const WholeRow = styled.label`
     }
   }
 `
+/** What the part is while it is read. */
+const PartNow = styled.div`
+  margin-top: 6px;
+  font-size: 13px;
+  color: var(--quiet);
+  button {
+    font: inherit;
+    color: inherit;
+    background: none;
+    border: 0;
+    padding: 4px;
+    min-height: 24px;
+    cursor: pointer;
+  }
+  ${PHONE} {
+    margin: 0;
+    flex-basis: 100%;
+    button {
+      min-height: 32px;
+      text-decoration: underline;
+    }
+    kbd {
+      display: none;
+    }
+  }
+`
 /** Capitals would make a micro of a mega. */
 const Unit = styled.span`
   text-transform: none;
@@ -180,7 +209,7 @@ export interface ReadingLineHandle {
 /** The one line readings come in by: the place, the gauge, the entry, and what was understood. */
 export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLineHandle> }) {
   const {
-    work: { stations, build },
+    work: { stations, build, partState, nextPartState },
     station,
     characteristic,
     gauge,
@@ -202,6 +231,12 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
           {index + 1} of {stations.length}
         </h2>
         <PlaceWords>{station.label}</PlaceWords>
+        <PartNow>
+          {PART_STATE_CHOICES[partState]} ·{' '}
+          <button type="button" onClick={nextPartState} aria-label={`The part is ${PART_STATE_CHOICES[partState].toLowerCase()}: change`}>
+            <Key>p</Key> change
+          </button>
+        </PartNow>
       </div>
       <div data-part="gauge">
         <h2>Gauge</h2>

@@ -1,7 +1,7 @@
 'use client'
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
-import type { Bench, Finding, Station } from '@/core/bench/bench'
+import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
 import { findingId } from '@/core/build/place'
 import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/bench/sheets'
 import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
@@ -229,7 +229,7 @@ function ReadingRow({
         if (!station) return <td key={column} />
         const reading = build.readings.current.get(station.id)
         const characteristic = bench.definition.characteristics[station.characteristic]!
-        const judged = byId.get(findingId(characteristic.judgedBy ?? '', station.place))
+        const judged = characteristic.judgedBy && byId.get(findingId(characteristic.judgedBy, station.place))
         return (
           <td key={column}>
             <ReadingCell
@@ -256,7 +256,7 @@ function ReadingRow({
 }
 
 /** The output the readings of a row go into, if it is one value a column. */
-function judgeOf(bench: Bench, row: SheetRow | undefined): string | undefined {
+function judgeOf(bench: Bench, row: SheetRow | undefined): Id | undefined {
   return row && bench.definition.characteristics[row.characteristic]!.judgedBy
 }
 
@@ -275,7 +275,7 @@ function Total({
   byId,
   system,
 }: {
-  output: string
+  output: Id
   sheet: SheetOf
   bench: Bench
   byId: ReadonlyMap<string, Finding>

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { uncertaintyBudget } from '@/core/bench/uncertaintyBudget'
@@ -182,6 +183,17 @@ export function DirectSum({
   )
 }
 
+/** A number on paper leads to its own line there. */
+function PaperWords({ name, source, exact, buildId }: { name: string; source: string; exact: boolean; buildId: string | undefined }) {
+  const words = `paper: ${source}${exact ? '; no tolerance given, taken as exact' : ''}`
+  if (buildId === undefined) return words
+  return (
+    <Link href={`/builds/${buildId}/paper#paper.${name}`} style={{ color: 'inherit' }}>
+      {words}
+    </Link>
+  )
+}
+
 /** Where a number came from, in words; a reading leads to its place. */
 function OriginWords({ figure, build, onStation }: { figure: Figure; build?: Build; onStation?: (stationId: string) => void }) {
   const { origin } = figure
@@ -200,7 +212,7 @@ function OriginWords({ figure, build, onStation }: { figure: Figure; build?: Bui
       )
     }
     case 'paper':
-      return `paper: ${origin.source}${origin.exact ? '; no tolerance given, taken as exact' : ''}`
+      return <PaperWords name={origin.key} source={origin.source} exact={origin.exact} buildId={build?.id} />
     case 'stock':
       return `stock: ${origin.name}, ${origin.source}`
     case 'typed':

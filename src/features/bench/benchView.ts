@@ -1,5 +1,5 @@
 import type { ExoticComponent } from 'react'
-import type { Finding } from '@/core/bench/bench'
+import type { Finding, JudgedAdvice } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '../spec/useSpec'
 
@@ -8,6 +8,8 @@ export interface ToolProps {
   readonly system: UnitSystem
   /** Takes a plan into the build, with undo. */
   readonly edit: SpecEdit
+  /** Takes a way as it stands, as the list of ways does. */
+  readonly onTake: (one: JudgedAdvice) => void
 }
 
 /**

@@ -23,9 +23,9 @@ describe('the ledger', () => {
     expect(standings.map((standing) => weight[standing as 'over'])).toEqual(
       standings.map((standing) => weight[standing as 'over']).toSorted((a, b) => a - b),
     )
-    expect(all[0]).toEqual(['over', 'deckClearance.3'])
-    expect(all).toContainEqual(['within', 'quench ×5'])
-    expect(all).toContainEqual(['within', 'deckClearance ×4'])
+    expect(all[0]).toEqual(['over', 'compression.deckClearance.3'])
+    expect(all).toContainEqual(['within', 'compression.quench ×5'])
+    expect(all).toContainEqual(['within', 'compression.deckClearance ×4'])
   })
 
   it('leaves no finding out', () => {
@@ -43,7 +43,7 @@ describe('the ledger', () => {
   it('gathers what is not measured on a fresh engine into a line an output', () => {
     const fresh = lines(openBuild({ ...document, entries: [] }))
     expect(fresh.every(([standing]) => standing === 'notMeasured')).toBe(true)
-    expect(fresh).toContainEqual(['notMeasured', 'compressionRatio ×5'])
+    expect(fresh).toContainEqual(['notMeasured', 'compression.compressionRatio ×5'])
   })
 })
 
@@ -51,14 +51,14 @@ describe('what a reading moved', () => {
   it('is its own cylinder and the spreads, and no other cylinder', () => {
     const reading = document.entries.find(
       (entry): entry is Reading & typeof entry =>
-        entry.kind === 'reading' && entry.characteristic === 'chamberEnd' && entry.place.cylinder === 2,
+        entry.kind === 'reading' && entry.characteristic === 'compression.chamberEnd' && entry.place.cylinder === 2,
     )!
     const after = withEntries(tern, [{ ...reading, id: 'fffffff0-0000-7000-8000-000000000000', value: reading.value - 1 }])
     const moved = [...changedFindings(compression.derive(tern), compression.derive(after))]
-    expect(moved).toContain('compressionRatio.2')
-    expect(moved).toContain('chamberVolume.2')
+    expect(moved).toContain('compression.compressionRatio.2')
+    expect(moved).toContain('compression.chamberVolume.2')
     expect(moved.filter((id) => /\.[1345]$/.test(id))).toEqual([])
-    expect(moved).not.toContain('quench.2')
+    expect(moved).not.toContain('compression.quench.2')
   })
 
   it('is nothing when nothing was entered', () => {
@@ -67,7 +67,11 @@ describe('what a reading moved', () => {
 })
 
 describe('gauges offered', () => {
-  const { deck, chamber, gasketBore } = compression.definition.characteristics
+  const {
+    'compression.deck': deck,
+    'compression.chamber': chamber,
+    'compression.gasketBore': gasketBore,
+  } = compression.definition.characteristics
   it('fit the place: the right use first, then the engine’s own units', () => {
     expect(gaugesFor(deck!, DEFAULT_GAUGES, 'metric').map((gauge) => gauge.gauge)).toEqual(['dial-metric', 'dial-inch'])
     expect(gaugesFor(deck!, DEFAULT_GAUGES, 'inch')[0]!.gauge).toBe('dial-inch')

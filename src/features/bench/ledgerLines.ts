@@ -1,11 +1,11 @@
 import { cannotDecide, ofBench } from '@/core/bench/consequence'
-import type { BenchDefinition, Finding } from '@/core/bench/bench'
+import type { BenchDefinition, Finding, OutputId } from '@/core/bench/bench'
 import { isMarked, standingOf, subjectWords, type Standing } from '@/wording'
 
 /** A line of the ledger: one finding, or several alike that need no line each. */
 export type LedgerLine =
   | { readonly kind: 'one'; readonly finding: Finding; readonly standing: Standing }
-  | { readonly kind: 'several'; readonly output: string; readonly findings: readonly Finding[]; readonly standing: Standing }
+  | { readonly kind: 'several'; readonly output: OutputId; readonly findings: readonly Finding[]; readonly standing: Standing }
 
 /**
  * The findings with the largest consequence first: what is out, then what is in doubt, each on its own; what is within,

@@ -11,12 +11,12 @@ import { exampleOf, finerThanGauge, isPlausible, questionOf, readLine, temperatu
 const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, new Date('2026-03-01T12:00:00Z'))))
 const gauge = (id: string): Gauge => tern!.gauges.get(id)!
 const station = (bench: typeof bores, build = tern!, match = ''): Station => bench.stations(build).find(({ id }) => id.startsWith(match))!
-const bore = station(bores, tern, 'bore/c1')
-const ring = station(rings, tern, 'ringTop/c1')
-const deck = station(compression, tern, 'deck/c1')
-const boreCharacteristic: Characteristic = bores.definition.characteristics.bore!
-const ringCharacteristic: Characteristic = rings.definition.characteristics.ringTop!
-const deckCharacteristic: Characteristic = compression.definition.characteristics.deck!
+const bore = station(bores, tern, 'bores.bore/c1')
+const ring = station(rings, tern, 'rings.topGap/c1')
+const deck = station(compression, tern, 'compression.deck/c1')
+const boreCharacteristic: Characteristic = bores.definition.characteristics['bores.bore']!
+const ringCharacteristic: Characteristic = rings.definition.characteristics['rings.topGap']!
+const deckCharacteristic: Characteristic = compression.definition.characteristics['compression.deck']!
 
 describe('the reading line reads', () => {
   it('a bare number in the unit of the place, another unit when it is said', () => {
@@ -98,8 +98,8 @@ describe('the reading line questions', () => {
 
   it('nothing of a level of the burette: each fill starts where the last one ended', () => {
     const stations = compression.stations(tern!)
-    const level = stations.find(({ id }) => id === 'chamberEnd/c2/r1')!
-    const ends = compression.definition.characteristics.chamberEnd!
+    const level = stations.find(({ id }) => id === 'compression.chamberEnd/c2/r1')!
+    const ends = compression.definition.characteristics['compression.chamberEnd']!
     expect(questionOf(draft(level, 12.5), ends, tern!, gauge('burette.1'), stations)).toBeUndefined()
   })
 

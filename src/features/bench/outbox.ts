@@ -1,5 +1,5 @@
 import pRetry from 'p-retry'
-import type { Entry } from '@/core/build'
+import { withPresentName, type Entry } from '@/core/build'
 
 /**
  * Entries made on this device, one key each, so that two tabs never overwrite each other. Writing is synchronous: an entry is on
@@ -73,7 +73,7 @@ function parsed(text: string | null): KeptEntry[] {
     const kept = JSON.parse(text ?? '') as KeptEntry & { sent?: boolean }
     if (!kept.entry?.id) return []
     // An earlier program kept only whether an entry was sent.
-    return [{ ...kept, state: kept.state ?? (kept.sent ? 'sent' : 'waiting') }]
+    return [{ ...kept, entry: withPresentName(kept.entry), state: kept.state ?? (kept.sent ? 'sent' : 'waiting') }]
   } catch {
     return []
   }

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/bench/bench'
@@ -30,6 +31,10 @@ const Big = styled.p`
   display: flex;
   gap: 12px;
   align-items: center;
+`
+/** To the line of the paper page that says it. */
+const PaperLink = styled(Link)`
+  color: var(--dye);
 `
 const Heading = styled.h3`
   ${caption}
@@ -89,10 +94,14 @@ export function FindingPanel({
             {finding.conformity && finding.limit ? (
               <>
                 {sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)}{' '}
-                {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.
+                {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.{' '}
+                {output.limit && <PaperLink href={`/builds/${build.id}/paper#limit.${output.limit}`}>Change this limit</PaperLink>}
               </>
             ) : (
-              'No limit is set for this; it informs, it does not judge.'
+              <>
+                No limit is set for this; it informs, it does not judge.{' '}
+                {output.limit && <PaperLink href={`/builds/${build.id}/paper#limit.${output.limit}`}>Set a limit</PaperLink>}
+              </>
             )}
             {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
             {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
@@ -136,6 +145,7 @@ const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = {
   current: 'stands',
   conflicting: 'does not know of the one that counts',
   superseded: 'measured again since',
+  earlier: 'of the part before it was worked on',
   struck: 'struck out',
   takenBack: 'taken back',
   movedAway: 'moved to another place',
@@ -207,7 +217,7 @@ function PastLine({
 }) {
   const [reason, setReason] = useState('')
   const { entry, state, strike } = line
-  const gone = state !== 'current' && state !== 'conflicting'
+  const gone = state !== 'current' && state !== 'conflicting' && state !== 'earlier'
   const stands = entry.kind === 'reading' && (state === 'current' || state === 'conflicting' || state === 'superseded')
   return (
     <Past data-gone={gone || undefined}>
@@ -314,6 +324,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['h', 'history of this place: strike out, move, settle'],
   ['u', 'mm or inch'],
   ['g', 'another gauge'],
+  ['p', 'what the part is now: as found, machined, trial, final assembly'],
   ['l', 'listen to live gauges, or give them back'],
   ['o', 'take over the gauge that was pressed elsewhere'],
   ['t', 'temperature of part and gauge, where not 20 °C'],

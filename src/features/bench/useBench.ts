@@ -1,23 +1,26 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import type { Bench, Finding, Station } from '@/core/bench/bench'
+import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
 import { hasMoved } from '@/core/evaluation/compare'
 import {
   currentCards,
   lastOf,
   openBuild,
+  partStateOf,
   stationId,
   withEntries,
   type Build,
   type BuildDocument,
   type Entry,
   type Gauge,
+  type PartState,
   type Place,
   type Reading,
 } from '@/core/build'
 import type { KeepResult } from './outbox'
 import { useEntries } from './useEntries'
+import { usePartState } from './usePartState'
 
 /** A reading being typed, before Enter: shown in the ledger, stored nowhere. */
 export interface Draft {
@@ -56,14 +59,15 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   // Places follow from the spec, not from the readings: the same list serves every keystroke.
   const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
   const [draft, setDraft] = useState<Draft>()
+  const [partState, nextPartState] = usePartState(document.id)
   /** Until someone moves, the current place is the first open one. */
   const [pickedId, setCurrentId] = useState(startAt)
   const current = stations.find((station) => station.id === (pickedId ?? firstOpen(stations, build))) ?? stations[0]
 
   const settled = useMemo(() => bench.derive(build), [bench, build])
   const findings = useMemo(
-    () => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build)])) : settled),
-    [bench, build, draft, settled],
+    () => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build, partState)])) : settled),
+    [bench, build, draft, partState, settled],
   )
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
@@ -82,7 +86,7 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
   )
 
   const add = entries.add
-  const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId), [add, bench, build, stations])
+  const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId, partState), [add, bench, build, partState, stations])
   /** What waits until someone has said whose initials stand beside it. */
   const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
   const signed = useCallback(
@@ -110,6 +114,8 @@ export function useBench(document: BuildDocument, bench: Bench, initials: string
     settled,
     draft,
     setDraft,
+    partState,
+    nextPartState,
     gauges,
     unsent: entries.unsent,
     refused: entries.refused,
@@ -135,11 +141,12 @@ function actsOf(
   stations: readonly Station[],
   bench: Bench,
   setCurrentId: (id: string) => void,
+  partState: PartState,
 ) {
   const stamp = (by: string) => ({ id: uuidV7(), at: new Date().toISOString(), by })
   return {
     store(by: string, reading: Draft, asTyped: string, id?: string): KeepResult {
-      const kept = add({ ...readingOf(reading, build), ...stamp(by), ...(id !== undefined && { id }), asTyped })
+      const kept = add({ ...readingOf(reading, build, partState), ...stamp(by), ...(id !== undefined && { id }), asTyped })
       setCurrentId(nextAfter(stations, build, reading.station))
       return kept
     },
@@ -153,7 +160,7 @@ function actsOf(
     strike: (by: string, readingId: string, reason: string) => add({ kind: 'strike', ...stamp(by), target: readingId, reason }),
     move: (by: string, readingId: string, place: Place, reason: string) =>
       add({ kind: 'move', ...stamp(by), target: readingId, place, reason }),
-    check: (by: string, id: string, place: Place, passed: boolean, text: string) =>
+    check: (by: string, id: Id, place: Place, passed: boolean, text: string) =>
       add({ kind: 'check', ...stamp(by), characteristic: id, place, passed, ...(text && { text }) }),
     /** Of readings that do not know of each other this one counts: the others are struck out, and why. */
     settle(by: string, counts: Reading): void {
@@ -188,9 +195,12 @@ function placeOf(entry: Entry, build: Build): string | undefined {
 function readingOf(
   { station, value, upper, plusMinus, unit, gauge, temperature, strokes }: Draft,
   build: Build,
+  partState: PartState,
 ): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
-  const before = build.readings.current.get(station.id)
-  const others = (build.readings.conflicts.get(station.id) ?? []).flatMap(({ id }) => (id === before?.id ? [] : [id]))
+  const counts = build.readings.current.get(station.id)
+  // A part that has been worked on since is read beside what it was, not in its place.
+  const before = counts && partStateOf(counts) === partState ? counts : undefined
+  const others = before ? (build.readings.conflicts.get(station.id) ?? []).flatMap(({ id }) => (id === before.id ? [] : [id])) : []
   return {
     kind: 'reading',
     characteristic: station.characteristic,
@@ -202,13 +212,15 @@ function readingOf(
     gauge,
     ...temperature,
     ...(strokes !== undefined && { strokes }),
+    // Not said: as found.
+    ...(partState !== 'asFound' && { partState }),
     ...(before && { supersedes: before.id }),
     ...(others.length > 0 && { settles: others }),
   }
 }
 
-function draftEntry(draft: Draft, build: Build): Entry {
-  return { ...readingOf(draft, build), id: DRAFT_ID, at: '', by: '', asTyped: '' }
+function draftEntry(draft: Draft, build: Build, partState: PartState): Entry {
+  return { ...readingOf(draft, build, partState), id: DRAFT_ID, at: '', by: '', asTyped: '' }
 }
 
 function firstOpen(stations: readonly Station[], build: Build): string | undefined {

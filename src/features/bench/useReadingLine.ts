@@ -12,7 +12,7 @@ import type { LivePress, useLiveGauges } from './useLiveGauges'
 import { useStable } from './useStable'
 
 /** What the line asks the bench to do. */
-export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'live' | 'take' | 'help' | 'history'
+export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'part' | 'live' | 'take' | 'help' | 'history'
 
 /**
  * What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, temperatures, or whose
@@ -27,6 +27,7 @@ const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, '
   z: 'undo',
   u: 'unit',
   g: 'gauge',
+  p: 'part',
   h: 'history',
   '?': 'help',
   s: 'skip',

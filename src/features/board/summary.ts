@@ -20,7 +20,7 @@ export interface BuildSummary {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '4'
+export const SUMMARY_PROGRAM = '5'
 
 export function summarise(document: BuildDocument): BuildSummary {
   const build = openBuild(document)

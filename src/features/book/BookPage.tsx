@@ -8,7 +8,7 @@ import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Row, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { isMarked } from '@/wording'
-import { bookSheet, type BenchSheet, type OutLine } from './bookSheet'
+import { bookSheet, PLANNED_TITLE, type BenchSheet, type OutLine } from './bookSheet'
 
 const Paper = styled.main`
   max-width: 860px;
@@ -211,6 +211,16 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
                 ))}
               </tbody>
             </Table>
+          </>
+        )}
+        {sheet.planned.length > 0 && (
+          <>
+            <h2>{PLANNED_TITLE}</h2>
+            <ul>
+              {sheet.planned.map((words, index) => (
+                <li key={index}>{words}</li>
+              ))}
+            </ul>
           </>
         )}
         {sheet.notChecked.length > 0 && (

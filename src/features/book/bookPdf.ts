@@ -3,7 +3,7 @@ import path from 'node:path'
 import pdfmake from 'pdfmake'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { isMarked, type Standing } from '@/wording'
-import type { BenchSheet, BookSheet, FoundCell, OutLine } from './bookSheet'
+import { PLANNED_TITLE, type BenchSheet, type BookSheet, type FoundCell, type OutLine } from './bookSheet'
 
 const FONTS = path.join(process.cwd(), 'node_modules/@fontsource')
 const fontFile = (family: string, weight: number) => path.join(FONTS, family, 'files', `${family}-latin-${weight}-normal.woff`)
@@ -94,6 +94,7 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
             ),
           ]
         : []),
+      ...(sheet.planned.length > 0 ? [{ text: PLANNED_TITLE, style: 'heading' }, { ul: [...sheet.planned] }] : []),
       ...(sheet.notChecked.length > 0 ? [{ text: 'Not checked', style: 'heading' }, { ul: [...sheet.notChecked] }] : []),
       ...(sheet.crossed.length > 0
         ? [{ text: 'Struck out, measured again, skipped, noted', style: 'heading' }, { ul: [...sheet.crossed] }]

@@ -60,7 +60,7 @@ describe('the build sheet', () => {
       ['Cylinders', '5'],
     ])
     const half = bookSheet(
-      { ...tern!, entries: tern!.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'bore') },
+      { ...tern!, entries: tern!.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'bores.bore') },
       'metric',
     )
     expect(half.notChecked).toContainEqual(expect.stringMatching(/^Bores and pistons: 30 of 36 places were not measured$/))
@@ -78,7 +78,7 @@ describe('the build sheet', () => {
   })
 
   it('hides nothing that was struck out, measured again or skipped', () => {
-    const first = tern!.entries.find((entry): entry is Reading => entry.kind === 'reading' && entry.characteristic === 'deck')!
+    const first = tern!.entries.find((entry): entry is Reading => entry.kind === 'reading' && entry.characteristic === 'compression.deck')!
     const stamp = { at: first.at, by: 'AB' }
     const crossed = bookSheet(
       {
@@ -90,7 +90,7 @@ describe('the build sheet', () => {
             kind: 'note',
             ...stamp,
             id: 'fffffff0-0000-7000-8000-000000000002',
-            characteristic: 'deck',
+            characteristic: 'compression.deck',
             place: { cylinder: 2, spot: 'rear' },
             text: 'carbon',
           },

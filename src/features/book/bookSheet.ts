@@ -10,6 +10,7 @@ import {
   type Bench,
   type Finding,
   type Output,
+  type OutputId,
   type Station,
 } from '@/core/benches'
 import {
@@ -37,6 +38,7 @@ import {
   standingOf,
   subjectWords,
   verdictWords,
+  workWords,
   type Standing,
 } from '@/wording'
 
@@ -50,10 +52,14 @@ export interface BookSheet {
   readonly paper: readonly { readonly label: string; readonly value: string; readonly source: string; readonly reason: string }[]
   readonly gauges: readonly { readonly name: string; readonly uncertainty: string; readonly checked: string }[]
   readonly rule: string
+  /** Work that is planned and counted in the figures, not done. */
+  readonly planned: readonly string[]
   readonly crossed: readonly string[]
   /** What nobody has measured or looked at: a book that proves something says what it does not. */
   readonly notChecked: readonly string[]
 }
+
+export const PLANNED_TITLE = 'Planned and counted above, not done when this was printed'
 
 export interface OutLine {
   readonly label: string
@@ -127,6 +133,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     ),
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
+    planned: (spec.planned ?? []).map(({ work }) => workWords(work, system)),
     crossed: crossedOut(build),
     notChecked: notChecked(build),
   }
@@ -186,7 +193,7 @@ function benchSheet(bench: Bench, findings: readonly Finding[], build: Build, sy
 
 /** Findings ruled like readings: what is found of cylinders or mains goes across, what is found of the engine stands alone. */
 function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitSystem): BenchSheet['findings'] {
-  const sheets = new Map<Across, { columns: Set<string>; rows: Map<string, Map<string, Finding>> }>()
+  const sheets = new Map<Across, { columns: Set<string>; rows: Map<OutputId, Map<string, Finding>> }>()
   for (const finding of findings) {
     const { across, column } = columnOf(finding)
     const sheet = sheets.get(across) ?? { columns: new Set(), rows: new Map() }
@@ -214,7 +221,7 @@ function columnTitle(across: Across, column: string): string {
 
 /** Each value with its own uncertainty; one that is not within carries its shape. */
 function findingRow(
-  outputId: string,
+  outputId: OutputId,
   found: readonly (Finding | undefined)[],
   bench: Bench,
   system: UnitSystem,
@@ -300,6 +307,7 @@ const GONE_WORDS: Readonly<Partial<Record<HistoryLine['state'], string>>> = {
   current: 'counts, but another reading here does not know of it',
   conflicting: 'does not know of the reading that counts',
   movedAway: 'moved to the place it was taken at',
+  earlier: 'was read before the part was worked on or put together',
 }
 
 /** Readings struck out or measured again: a book that proves it hides nothing. */

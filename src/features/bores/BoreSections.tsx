@@ -91,7 +91,13 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
       >
         {numbers.map((cylinder, index) => (
           <g key={cylinder} transform={`translate(${index * COLUMN + COLUMN / 2} 0)`}>
-            <text data-number="" textAnchor="middle" y={18} fontSize={14 * letter} style={{ fill: COLOUR[verdict('clearance', cylinder)] }}>
+            <text
+              data-number=""
+              textAnchor="middle"
+              y={18}
+              fontSize={14 * letter}
+              style={{ fill: COLOUR[verdict('bores.clearance', cylinder)] }}
+            >
               {cylinder}
             </text>
             {[-1, 1].map((side) => (
@@ -99,7 +105,7 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
             ))}
             <Walls read={read.get(cylinder)!} axis="pin" nominalMm={nominalMm} magnification={magnification} colour="var(--dye)" broken />
             <Walls read={read.get(cylinder)!} axis="thrust" nominalMm={nominalMm} magnification={magnification} colour="var(--scribe)" />
-            <text textAnchor="middle" y={HEIGHT - 6} fontSize={12 * letter} style={{ fill: COLOUR[verdict('taper', cylinder)] }}>
+            <text textAnchor="middle" y={HEIGHT - 6} fontSize={12 * letter} style={{ fill: COLOUR[verdict('bores.taper', cylinder)] }}>
               {spanWords(read.get(cylinder)!, system)}
             </text>
           </g>

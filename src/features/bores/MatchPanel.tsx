@@ -10,7 +10,7 @@ import { PistonPlan } from '../bench/PistonPlan'
 /** Pistons matched to bores, before and after, taken as a plan that says which mark goes into which bore. */
 export function MatchPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {
   const match = useMemo(() => matchPistons(build), [build])
-  const show = (mm: number) => columnWords(mm, definition.outputs.clearance, system)
+  const show = (mm: number) => columnWords(mm, definition.outputs['bores.clearance'], system)
   return (
     <SidePanel title="Pistons to bores" isOpen onClose={onClose}>
       {!match && <p>Every bore and every skirt has to be read, and a clearance limit set, before pistons can be matched.</p>}

@@ -6,11 +6,12 @@ import { openBuild, type BuildDocument, type UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
+import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { dutyWords, fuelWords, standingOf, standsOutWords } from '@/wording'
 
@@ -189,11 +190,7 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
               {spec.putAway ? 'Back on the board' : 'Put away'}
             </Button>
             {spec.putAway && <span role="status">Put away: off the board, everything kept.</span>}
-            {edit.trouble && (
-              <Notice data-tone="bad" role="alert">
-                {edit.trouble}
-              </Notice>
-            )}
+            <RefusedChange edit={edit} />
           </Row>
         </Section>
       </Main>

@@ -13,8 +13,8 @@ const view: BenchView = {
   Picture: memo(({ findings, system }) => (
     <SubjectChart
       title="Compression ratio by cylinder"
-      findings={findings.filter((finding) => finding.output === 'compressionRatio')}
-      shown={definition.outputs.compressionRatio}
+      findings={findings.filter((finding) => finding.output === 'compression.compressionRatio')}
+      shown={definition.outputs['compression.compressionRatio']}
       system={system}
     />
   )),

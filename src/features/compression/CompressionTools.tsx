@@ -1,7 +1,8 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import type { Build, UnitSystem } from '@/core/build'
+import type { JudgedAdvice } from '@/core/bench/bench'
+import type { ToolProps } from '@/features/bench/benchView'
 import { Button } from '@/ui/Button'
 import { Row } from '@/ui/Page'
 import type { Tool } from './ToolPanel'
@@ -9,7 +10,12 @@ import type { Tool } from './ToolPanel'
 const ToolPanel = dynamic(() => import('./ToolPanel').then((module) => module.ToolPanel), { ssr: false })
 
 /** Tools of the compression bench: the rack, the planner, what it cost, and random draws against the uncertainty. */
-export function CompressionTools({ build, system }: { build: Build; system: UnitSystem }) {
+export function CompressionTools({ build, system, onTake }: ToolProps) {
+  const close = () => setTool(undefined)
+  const take = (one: JudgedAdvice) => {
+    close()
+    onTake(one)
+  }
   const [tool, setTool] = useState<Tool>()
   return (
     <>
@@ -27,7 +33,7 @@ export function CompressionTools({ build, system }: { build: Build; system: Unit
           Check the doubt by random draws
         </Button>
       </Row>
-      {tool && <ToolPanel tool={tool} build={build} system={system} onClose={() => setTool(undefined)} />}
+      {tool && <ToolPanel tool={tool} build={build} system={system} onClose={close} onTake={take} />}
     </>
   )
 }

@@ -2,7 +2,7 @@
 import { useCallback, useEffect } from 'react'
 import type { PlannedLimit } from '@/core/benches/compression'
 import { definition } from '@/core/benches/compression/definition'
-import type { Build, UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/build'
 import { AdviceList } from '@/features/bench/AdviceList'
 import { Button } from '@/ui/Button'
 import { changeWords, differenceWords, limitWords } from '@/wording'
@@ -10,19 +10,20 @@ import { planInWorker } from '@/workers/compression'
 import type { JudgedPlans } from '@/workers/protocol'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
+import type { ToolProps } from '@/features/bench/benchView'
 
 const LIMITS: readonly PlannedLimit[] = [
-  'compressionRatio',
-  'quench',
-  'ratioSpread',
-  'deckClearance',
-  'chamberVolume',
-  'deckCut',
-  'headCut',
+  'compression.compressionRatio',
+  'compression.quench',
+  'compression.ratioSpread',
+  'compression.deckClearance',
+  'compression.chamberVolume',
+  'compression.deckCut',
+  'compression.headCut',
 ]
 
 /** Searches gasket, piston, cuts and chamber work for what meets every limit, least metal first. */
-export function PlannerPanel({ build, system }: { build: Build; system: UnitSystem }) {
+export function PlannerPanel({ build, system, onTake }: Pick<ToolProps, 'build' | 'system' | 'onTake'>) {
   const job = useCallback((signal: AbortSignal) => planInWorker(documentOf(build), signal), [build])
   const { work, start, stop } = useWork<JudgedPlans>(job)
   useEffect(() => start(), [start])
@@ -63,20 +64,20 @@ export function PlannerPanel({ build, system }: { build: Build; system: UnitSyst
             </Button>
           </p>
         )}
-        {work.state === 'done' && <Outcome found={work.answer} system={system} />}
+        {work.state === 'done' && <Outcome found={work.answer} system={system} onTake={onTake} />}
       </div>
       <p>
         <small>
           Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer,
-          by what the last column says. Cuts keep to the steps a shop sets. Head cuts are computed from the chamber’s open area on paper.
-          Taken as it stands: change the gasket on the paper page, and measure again after every cut.
+          by what the last column says. Cuts keep to the steps a shop sets. Head cuts are computed from the chamber’s open area on paper. A
+          plan that is taken is held by the build: the gasket is chosen, the cuts are counted until the parts are measured again.
         </small>
       </p>
     </>
   )
 }
 
-function Outcome({ found: { result, plans }, system }: { found: JudgedPlans; system: UnitSystem }) {
+function Outcome({ found: { result, plans }, system, onTake }: { found: JudgedPlans; system: UnitSystem; onTake: ToolProps['onTake'] }) {
   if (result.tried === 0) return <p>Every cylinder has to be measured, and a gasket in stock, before anything can be planned.</p>
   if (result.plans.length > 0) {
     return (
@@ -86,7 +87,7 @@ function Outcome({ found: { result, plans }, system }: { found: JudgedPlans; sys
           worst verdict over all benches, uncertainty included.
         </p>
         {heightWords(result.heightUnknown)}
-        <AdviceList advice={plans} definition={definition} system={system} caption="Plans, least metal first" />
+        <AdviceList advice={plans} definition={definition} system={system} caption="Plans, least metal first" onTake={onTake} />
       </>
     )
   }

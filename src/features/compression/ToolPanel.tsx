@@ -6,6 +6,7 @@ import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
 import { FigureTable } from '@/ui/FigureTable'
+import type { ToolProps } from '@/features/bench/benchView'
 import { PlannerPanel } from './PlannerPanel'
 import { DrawsPanel } from './DrawsPanel'
 
@@ -22,11 +23,17 @@ const TITLES: Readonly<Record<Tool, string>> = {
 }
 
 /** The tool pulled out from the side. Loaded when the first one is asked for. */
-export function ToolPanel({ tool, build, system, onClose }: { tool: Tool; build: Build; system: UnitSystem; onClose: () => void }) {
+export function ToolPanel({
+  tool,
+  build,
+  system,
+  onClose,
+  onTake,
+}: Pick<ToolProps, 'build' | 'system' | 'onTake'> & { tool: Tool; onClose: () => void }) {
   return (
     <SidePanel title={TITLES[tool]} isOpen onClose={onClose}>
       {tool === 'rack' && <Rack build={build} system={system} />}
-      {tool === 'plan' && <PlannerPanel build={build} system={system} />}
+      {tool === 'plan' && <PlannerPanel build={build} system={system} onTake={onTake} />}
       {tool === 'cost' && <Costs build={build} system={system} />}
       {tool === 'draws' && <DrawsPanel build={build} />}
     </SidePanel>

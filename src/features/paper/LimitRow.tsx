@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { LimitDefinition } from '@/core/benches'
-import type { Limit, UnitSystem } from '@/core/build'
+import type { Limit, LimitId, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
 import { limitWords } from '@/wording'
@@ -23,7 +23,7 @@ export function LimitRow({
   edit,
   system,
 }: {
-  name: string
+  name: LimitId
   definition: LimitDefinition
   preset: Limit | undefined
   edit: SpecEdit
@@ -57,7 +57,7 @@ export function LimitRow({
 
   const trouble = pending && troubleOf(pending)
   return (
-    <PaperGrid data-limit="">
+    <PaperGrid data-limit="" id={`limit.${name}`} tabIndex={-1}>
       <p>
         <b>{definition.label}</b>
         <small>{stateWords(limit, definition, system)}</small>

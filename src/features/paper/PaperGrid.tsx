@@ -24,6 +24,12 @@ export const PaperGrid = styled.div`
       color: var(--quiet);
     }
   }
+  scroll-margin-top: 64px;
+  &:focus {
+    outline: none;
+    background: var(--dye-wash);
+    box-shadow: 0 0 0 6px var(--dye-wash);
+  }
   &[data-head] {
     border-top: 0;
     padding: 0;

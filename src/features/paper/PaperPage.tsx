@@ -1,20 +1,32 @@
 'use client'
+import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import { BENCHES, startingLimits } from '@/core/benches'
-import { PAPER_KEYS, paperDefinition, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
+import {
+  namedEntries,
+  paperDefinition,
+  type LimitId,
+  type Methods,
+  type PaperKey,
+  type PaperNumber,
+  type Spec,
+  type UnitSystem,
+} from '@/core/build'
 import { UNITS, type UnitId } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
-import { ChoiceRow } from '@/ui/fields'
+import { ChoiceRow, TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
-import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { DUTY_CHOICES, FUEL_CHOICES, RULE_WORDS } from '@/wording'
 import { LayoutFields } from './LayoutFields'
 import { LimitRow } from './LimitRow'
 import { PaperGrid } from './PaperGrid'
+import { Group, matches, PAPER_GROUPS } from './paperGroups'
 import { Words } from './Words'
 import { QuantityInput } from './QuantityInput'
 import { MaterialFields } from './MaterialFields'
 import { GasketStock, PistonStock, ShellStock } from './Stock'
+import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec, type Moved, type SpecEdit } from '@/features/spec/useSpec'
 
 const Foot = styled.div`
@@ -29,6 +41,16 @@ const Foot = styled.div`
   border-top: 2px solid var(--dye);
 `
 
+const Find = styled.div`
+  max-width: 320px;
+`
+/** The line an address names: whoever came from a limit or a number stands on it. */
+function goToSought(): void {
+  const line = document.getElementById(decodeURIComponent(location.hash.slice(1)))
+  line?.scrollIntoView({ block: 'center' })
+  line?.focus({ preventScroll: true })
+}
+
 /** The numbers a build rests on: from whose paper, within which limits, by which method. Every edit is kept and can be undone. */
 export function PaperPage({ id, initial, revision }: { id: string; initial: Spec; revision: number }) {
   const device = useDevice()
@@ -36,6 +58,8 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   const { spec } = edit
   const system = device.systemFor(spec.units, id)
   const presets = startingLimits(spec)
+  const [find, setFind] = useState('')
+  useEffect(goToSought, [])
   return (
     <>
       <TopBar
@@ -51,15 +75,22 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         <Lead>
           What the makers’ sheets say, and what the engine is judged by. Every number keeps its source; the maker’s paper outranks a preset.
         </Lead>
-        <Section aria-label="Job">
-          <SectionTitle>Job</SectionTitle>
-          <JobFields edit={edit} system={system} />
-          <DutyFields edit={edit} />
-        </Section>
-        <Section aria-label="Layout">
-          <SectionTitle>Layout and crank</SectionTitle>
-          <LayoutFields edit={edit} />
-        </Section>
+        <Find>
+          <TextField label="Find a number or a limit" value={find} onChange={setFind} type="search" />
+        </Find>
+        {find === '' && (
+          <>
+            <Section aria-label="Job">
+              <SectionTitle>Job</SectionTitle>
+              <JobFields edit={edit} system={system} />
+              <DutyFields edit={edit} />
+            </Section>
+            <Section aria-label="Layout">
+              <SectionTitle>Layout and crank</SectionTitle>
+              <LayoutFields edit={edit} />
+            </Section>
+          </>
+        )}
         <Section aria-label="Numbers on paper">
           <SectionTitle>Numbers on paper</SectionTitle>
           <div>
@@ -70,31 +101,37 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
               <span>Source</span>
               <span>Reason</span>
             </PaperGrid>
-            {PAPER_KEYS.map((key) => (
-              <PaperRow key={key} name={key} edit={edit} system={system} />
+            {PAPER_GROUPS.map(({ title, keys }) => (
+              <Group key={title} title={title} rows={keys.filter((key) => matches(find, paperDefinition(key).label, title))}>
+                {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
+              </Group>
             ))}
           </div>
         </Section>
-        <Section aria-label="Gaskets in stock">
-          <SectionTitle>Gaskets in stock</SectionTitle>
-          <GasketStock edit={edit} system={system} />
-        </Section>
-        <Section aria-label="Other pistons to consider">
-          <SectionTitle>Other pistons to consider</SectionTitle>
-          <PistonStock edit={edit} system={system} />
-        </Section>
-        <Section aria-label="Bearing shells in stock">
-          <SectionTitle>Bearing shells in stock</SectionTitle>
-          <ShellStock edit={edit} system={system} />
-        </Section>
-        <Section aria-label="Materials">
-          <SectionTitle>What it is made of</SectionTitle>
-          <MaterialFields edit={edit} />
-        </Section>
-        <Section aria-label="Methods">
-          <SectionTitle>How it is measured</SectionTitle>
-          <MethodFields edit={edit} />
-        </Section>
+        {find === '' && (
+          <>
+            <Section aria-label="Gaskets in stock">
+              <SectionTitle>Gaskets in stock</SectionTitle>
+              <GasketStock edit={edit} system={system} />
+            </Section>
+            <Section aria-label="Other pistons to consider">
+              <SectionTitle>Other pistons to consider</SectionTitle>
+              <PistonStock edit={edit} system={system} />
+            </Section>
+            <Section aria-label="Bearing shells in stock">
+              <SectionTitle>Bearing shells in stock</SectionTitle>
+              <ShellStock edit={edit} system={system} />
+            </Section>
+            <Section aria-label="Materials">
+              <SectionTitle>What it is made of</SectionTitle>
+              <MaterialFields edit={edit} />
+            </Section>
+            <Section aria-label="Methods">
+              <SectionTitle>How it is measured</SectionTitle>
+              <MethodFields edit={edit} />
+            </Section>
+          </>
+        )}
         <Section aria-label="Limits">
           <SectionTitle>Limits</SectionTitle>
           <div>
@@ -106,11 +143,20 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
               <span>Source</span>
               <span>Reason</span>
             </PaperGrid>
-            {BENCHES.flatMap((bench) =>
-              Object.entries(bench.definition.limits).map(([key, definition]) => (
-                <LimitRow key={key} name={key} definition={definition} preset={presets[key]} edit={edit} system={system} />
-              )),
-            )}
+            {BENCHES.map(({ definition: { title, limits } }) => (
+              <Group key={title} title={title} rows={namedEntries(limits).filter(([, { label }]) => matches(find, label, title))}>
+                {([key, definition]) => (
+                  <LimitRow
+                    key={key}
+                    name={key as LimitId}
+                    definition={definition}
+                    preset={presets[key as LimitId]}
+                    edit={edit}
+                    system={system}
+                  />
+                )}
+              </Group>
+            ))}
           </div>
         </Section>
         <Foot>
@@ -125,11 +171,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
             To the benches
           </LinkButton>
         </Foot>
-        {edit.trouble && (
-          <Notice data-tone="bad" role="alert">
-            {edit.trouble}
-          </Notice>
-        )}
+        <RefusedChange edit={edit} />
       </Main>
     </>
   )
@@ -236,7 +278,7 @@ function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; syst
     return put({ value, unit: typedUnit }, definition.label)
   }
   return (
-    <PaperGrid>
+    <PaperGrid id={`paper.${name}`} tabIndex={-1}>
       <p>
         <b>
           {definition.label}

@@ -24,7 +24,7 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
   const { ringTemperature, boreTemperature } = build.spec.paper
   if (!ringTemperature || !boreTemperature)
     return <p>Wants the running temperatures of ring and cylinder wall on the paper page, each with a ± for what is not known.</p>
-  const shown = definition.outputs.hotGap
+  const shown = definition.outputs['rings.hotGap']
   return (
     <>
       <p>
@@ -63,7 +63,7 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
   )
 
   function temperatureWords({ value, tolerance }: { value: number; tolerance?: number }): string {
-    const inUnit = tolerance && Math.round(differenceInUnit(tolerance, definition.outputs.buttingTemperature.units[system]))
-    return `${plainWords(value, definition.outputs.buttingTemperature, system)}${inUnit ? ` ± ${inUnit}` : ''}`
+    const inUnit = tolerance && Math.round(differenceInUnit(tolerance, definition.outputs['rings.buttingTemperature'].units[system]))
+    return `${plainWords(value, definition.outputs['rings.buttingTemperature'], system)}${inUnit ? ` ± ${inUnit}` : ''}`
   }
 }

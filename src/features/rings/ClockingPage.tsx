@@ -3,11 +3,12 @@ import styled from 'styled-components'
 import { CLOCKING, majorThrustSide, type ClockingSchool } from '@/core/benches/rings'
 import type { BuildDocument, Methods } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
+import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { ChoiceRow } from '@/ui/fields'
-import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 
 const Sheet = styled.div`
   display: flex;
@@ -82,11 +83,7 @@ export function ClockingPage({ document, revision }: { document: BuildDocument; 
               edit.change(`clocking: ${CLOCKING[clocking].label}`, (now) => ({ ...now, methods: { ...now.methods, clocking } }))
             }
           />
-          {edit.trouble && (
-            <Notice data-tone="bad" role="alert">
-              {edit.trouble}
-            </Notice>
-          )}
+          <RefusedChange edit={edit} />
         </OnScreen>
         <p>
           {spec.name}: {school.label}. {school.why} Front is up on this sheet; marks on the rings face up.

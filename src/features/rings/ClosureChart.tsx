@@ -52,7 +52,7 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
   const lengthUnit = system === 'metric' ? 'mm' : 'thou'
   const heatUnit = system === 'metric' ? 'degC' : 'degF'
   const gaps = findings
-    .filter(({ output, figure }) => output === 'topGap' && figure)
+    .filter(({ output, figure }) => output === 'rings.topGap' && figure)
     .sort((a, b) => a.figure!.value.value - b.figure!.value.value)
   const wall = build.spec.paper.boreTemperature
   const running = build.spec.paper.ringTemperature

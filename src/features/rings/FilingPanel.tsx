@@ -10,8 +10,13 @@ import { FigureTable } from '@/ui/FigureTable'
 import { differenceWords, plainWords, type Shown } from '@/wording'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
-const LIMIT_OF = { top: 'topGap', second: 'secondGap', upperRail: 'railGap', lowerRail: 'railGap' } as const satisfies Record<Ring, string>
-const GAP: Shown = definition.outputs.topGap
+const LIMIT_OF = {
+  top: 'rings.topGap',
+  second: 'rings.secondGap',
+  upperRail: 'rings.railGap',
+  lowerRail: 'rings.railGap',
+} as const satisfies Record<Ring, string>
+const GAP: Shown = definition.outputs['rings.topGap']
 
 /** What each pass on the file took, and how many strokes are left: a ring cannot be un-filed. */
 export function FilingPanel({ build, system }: { build: Build; system: UnitSystem }) {

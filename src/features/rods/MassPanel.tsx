@@ -14,10 +14,10 @@ export function MassPanel({ build, system, edit, onClose }: ToolProps & { onClos
   const match = useMemo(() => matchMasses(build), [build])
   const walls = useMemo(() => matchPistons(build), [build])
   const masses: PlanFigure[] = match
-    ? [{ title: 'Mass', of: match.massG, show: (g) => columnWords(g, definition.outputs.reciprocating, system) }]
+    ? [{ title: 'Mass', of: match.massG, show: (g) => columnWords(g, definition.outputs['rods.reciprocating'], system) }]
     : []
   const clearances: PlanFigure[] = walls
-    ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => columnWords(mm, boresDefinition.outputs.clearance, system) }]
+    ? [{ title: 'To the wall', of: walls.clearanceMm, show: (mm) => columnWords(mm, boresDefinition.outputs['bores.clearance'], system) }]
     : []
   return (
     <SidePanel title="Piston sets to rods" isOpen onClose={onClose}>

@@ -17,15 +17,15 @@ const view: BenchView = {
     <>
       <SubjectChart
         title="Reciprocating mass by cylinder"
-        findings={findings.filter(({ output }) => output === 'reciprocating')}
-        shown={definition.outputs.reciprocating}
+        findings={findings.filter(({ output }) => output === 'rods.reciprocating')}
+        shown={definition.outputs['rods.reciprocating']}
         system={system}
         height={HALF_HEIGHT}
       />
       <SubjectChart
         title="Measured deck against the stack, by cylinder"
-        findings={findings.filter(({ output }) => output === 'stackApart')}
-        shown={definition.outputs.stackApart}
+        findings={findings.filter(({ output }) => output === 'rods.stackApart')}
+        shown={definition.outputs['rods.stackApart']}
         system={system}
         height={HALF_HEIGHT}
       />

@@ -14,6 +14,12 @@ interface Edit {
   readonly apply: (spec: Spec) => Spec
 }
 
+/** A change that is not stored, and why; shown until the same change goes through or somebody has read it. */
+interface Refused {
+  readonly reason: string
+  readonly why: string
+}
+
 /**
  * The spec of a build under edit. Every change is a revision on the server, one after the other; what is shown is what is stored
  * with the changes still on their way put on top, so that a refused one vanishes alone and leaves those behind it standing.
@@ -25,7 +31,7 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
   /** Sends follow one another, undos among them, in the order they were asked for. */
   const lastSend = useRef<Promise<void>>(Promise.resolve())
   const [spec, setSpec] = useState(initial)
-  const [trouble, setTrouble] = useState('')
+  const [refused, setRefused] = useState<Refused>()
   const [said, setSaid] = useState('')
   const [moved, setMoved] = useState<Moved>()
   /** The revision an undo goes back from: known at once to the next press, and to the screen when it is drawn again. */
@@ -51,19 +57,20 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
         })
         if (answer.ok) {
           stored.current = { spec: answer.value.spec, revision: answer.value.revision }
-          setTrouble('')
+          // A change that went through says nothing of another that did not: its refusal stays to be read.
+          setRefused((now) => (now?.reason === reason ? undefined : now))
           setSaid(tries === 0 ? reason : `${reason}, on top of what somebody saved in between`)
           setMoved(answer.value.moved)
           return true
         }
         const latest = answer.status === STALE ? await latestOf(buildId) : undefined
         if (!latest) {
-          setTrouble(`${answer.error} (${reason})`)
+          setRefused({ reason, why: `${answer.error} (${reason})` })
           return false
         }
         stored.current = latest
       }
-      setTrouble(`Others are saving this build just now. Nothing was overwritten: try again. (${reason})`)
+      setRefused({ reason, why: `Others are saving this build just now. Nothing was overwritten: try again. (${reason})` })
       return false
     },
     [buildId, by],
@@ -102,17 +109,22 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
     () =>
       queue(async () => {
         const earlier = await specAt(buildId, String(undoFrom.current - 1))
-        if (!earlier) return setTrouble('The revision before could not be fetched. Nothing was undone.')
-        if (!(await save({ reason: 'undo', apply: () => earlier.spec }))) return
+        if (!earlier) return setRefused({ reason: UNDO, why: 'The revision before could not be fetched. Nothing was undone.' })
+        if (!(await save({ reason: UNDO, apply: () => earlier.spec }))) return
         show()
         undoNextFrom(undoFrom.current - 1)
       }),
     [buildId, queue, save, show, undoNextFrom],
   )
 
-  return useMemo(() => ({ spec, change, undo, canUndo, trouble, said, moved }), [canUndo, change, moved, said, spec, trouble, undo])
+  const understood = useCallback(() => setRefused(undefined), [])
+  return useMemo(
+    () => ({ spec, change, undo, canUndo, trouble: refused?.why ?? '', understood, said, moved }),
+    [canUndo, change, moved, refused, said, spec, understood, undo],
+  )
 }
 
+const UNDO = 'undo'
 const STALE = 409
 const MOST_TRIES = 3
 

@@ -1,3 +1,4 @@
+import { specForAnother, withNewEntryIds } from '@/core/build/copy'
 import { NextResponse } from 'next/server'
 import { v7 as uuidV7 } from 'uuid'
 import { z } from 'zod'
@@ -31,13 +32,9 @@ export function POST(request: Request) {
             .map((issue) => fileIssueWords(issue, placeWords))
             .join(' ')} Nothing was stored.`,
         )
+      const copied = withNewEntryIds(read.document)
       const document = wanted.asCopy
-        ? {
-            ...read.document,
-            id: uuidV7(),
-            spec: { ...read.document.spec, copyOf: { id: read.document.id, name: read.document.spec.name } },
-            entries: read.document.entries.map(withNewIds(read.document)),
-          }
+        ? { ...copied, id: uuidV7(), spec: { ...copied.spec, copyOf: { id: read.document.id, name: read.document.spec.name } } }
         : read.document
       await builds.create(document, wanted.by)
       return NextResponse.json({ id: document.id, readings: document.entries.length }, { status: 201 })
@@ -70,19 +67,5 @@ async function copiedSpec(id: string, name: string): Promise<Spec | undefined> {
   const original = await builds.load(id)
   if (!original) return undefined
   const { spec } = original.document
-  const { chosenAfter: _, pistonInBore: __, shells: ___, ...choice } = spec.choice
-  return { ...spec, name, putAway: false, choice, copyOf: { id, name: spec.name } }
-}
-
-/** A copy's entries are entries of their own; what pointed at an entry points at its copy. Order of ids is kept. */
-function withNewIds(document: BuildDocument): (entry: BuildDocument['entries'][number]) => BuildDocument['entries'][number] {
-  const ordered = [...document.entries].sort((a, b) => (a.id < b.id ? -1 : 1))
-  const fresh = new Map(ordered.map((entry) => [entry.id, uuidV7()]))
-  return (entry) => ({
-    ...entry,
-    id: fresh.get(entry.id)!,
-    ...('target' in entry && { target: fresh.get(entry.target)! }),
-    ...('settles' in entry && entry.settles && { settles: entry.settles.map((id) => fresh.get(id)!) }),
-    ...('supersedes' in entry && entry.supersedes && { supersedes: fresh.get(entry.supersedes) }),
-  })
+  return { ...specForAnother(spec), name, copyOf: { id, name: spec.name } }
 }

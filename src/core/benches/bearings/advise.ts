@@ -3,6 +3,7 @@ import { judge } from '../../metrology'
 import { withSpec } from '../../build/build'
 import type { Advice, Cost, Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
+import type { BearingOutput } from './definition'
 import { derive } from './derive'
 import type { Journal } from './journals'
 import { pendingPair, plannedShells, selectShells, type ShellSelection } from './shells'
@@ -13,7 +14,9 @@ export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return (['main', 'rod'] as const).flatMap((kind) => {
     const troubled = findings.some(
       ({ output, conformity }) =>
-        [`${kind}Clearance`, `${kind}Spread`].includes(output) && conformity !== undefined && conformity.verdict !== 'within',
+        [`bearings.${kind}Clearance`, `bearings.${kind}Spread`].includes(output) &&
+        conformity !== undefined &&
+        conformity.verdict !== 'within',
     )
     const isPlanned = journalsOf(build, kind).some((journal) => pendingPair(build, journal))
     const selection = troubled && !isPlanned ? selectShells(build, kind) : undefined
@@ -29,7 +32,7 @@ export function withShells(build: Build, selection: ShellSelection): Build {
 
 function shellAdvice(build: Build, selection: ShellSelection): Advice {
   const after = withShells(build, selection)
-  const planned = derive(after).filter(({ output, figure }) => output === `${selection.kind}Planned` && figure)
+  const planned = derive(after).filter(({ output, figure }) => output === PLANNED[selection.kind] && figure)
   const ranked = planned.map(({ figure }) => figure!).sort((a, b) => a.value.value - b.value.value)
   const headlines: Headline[] = ranked.length > 0 ? [{ output: PLANNED[selection.kind], low: ranked[0]!, high: ranked.at(-1)! }] : []
   const costs: Cost[] =
@@ -40,7 +43,7 @@ function shellAdvice(build: Build, selection: ShellSelection): Advice {
     id: `shells.${selection.kind}`,
     headlines,
     costs,
-    after,
+    changes: Object.entries(plannedShells(build, selection)).map(([journal, pair]) => ({ choose: 'shells', journal, pair })),
     change: {
       code: 'shells',
       kind: selection.kind,
@@ -51,4 +54,4 @@ function shellAdvice(build: Build, selection: ShellSelection): Advice {
   }
 }
 
-const PLANNED: Readonly<Record<Journal['kind'], string>> = { main: 'mainPlanned', rod: 'rodPlanned' }
+const PLANNED: Readonly<Record<Journal['kind'], BearingOutput>> = { main: 'bearings.mainPlanned', rod: 'bearings.rodPlanned' }

@@ -28,28 +28,44 @@ const methods = (build: Build, more: Partial<Spec['methods']>) =>
   withSpecOf(build, (spec): Spec => ({ ...spec, methods: { ...spec.methods, ...more } }))
 
 describe('what the bench finds, by layout', () => {
-  const ROD = { rodClearance: 5, rodPlanned: 5, rodRound: 5, rodTaper: 5, rodJournal: 5, rodSpread: 1 }
-  const MAIN = { mainClearance: 6, mainPlanned: 6, mainRound: 6, mainTaper: 6, mainJournal: 6, mainSpread: 1, spinRise: 5, endFloat: 1 }
+  const ROD = {
+    'bearings.rodClearance': 5,
+    'bearings.rodPlanned': 5,
+    'bearings.rodRound': 5,
+    'bearings.rodTaper': 5,
+    'bearings.rodJournal': 5,
+    'bearings.rodSpread': 1,
+  }
+  const MAIN = {
+    'bearings.mainClearance': 6,
+    'bearings.mainPlanned': 6,
+    'bearings.mainRound': 6,
+    'bearings.mainTaper': 6,
+    'bearings.mainJournal': 6,
+    'bearings.mainSpread': 1,
+    'bearings.spinRise': 5,
+    'bearings.endFloat': 1,
+  }
   const has = (build: Build, outputs: object) => expect(counts(build)).toMatchObject(outputs)
   const hasNot = (build: Build, outputs: object) => expect(Object.keys(counts(build)).filter((output) => output in outputs)).toEqual([])
-  const { rodPlanned: _, ...rods } = ROD
-  const { mainPlanned: __, ...mains } = MAIN
+  const { 'bearings.rodPlanned': _, ...rods } = ROD
+  const { 'bearings.mainPlanned': __, ...mains } = MAIN
 
   it('plain bearings: every journal, spreads, the caps and the crank', () => {
-    has(tern, { ...rods, ...mains, mainWarm: 6, runOut: 1, rodSide: 5 })
-    has(petrel, { mainClearance: 5, rodClearance: 8, rodSide: 4 })
+    has(tern, { ...rods, ...mains, 'bearings.mainWarm': 6, 'bearings.runOut': 1, 'bearings.rodSide': 5 })
+    has(petrel, { 'bearings.mainClearance': 5, 'bearings.rodClearance': 8, 'bearings.rodSide': 4 })
   })
 
   it('rolling mains have no clearance, no caps and no end float of shells; the rods go on', () => {
     const rolling = layout(tern, { mainBearings: 'rolling' })
-    hasNot(rolling, { ...MAIN, mainWarm: 1 })
-    has(rolling, { ...rods, runOut: 1 })
+    hasNot(rolling, { ...MAIN, 'bearings.mainWarm': 1 })
+    has(rolling, { ...rods, 'bearings.runOut': 1 })
   })
 
   it('rolling big ends have none either; the mains go on', () => {
     const rolling = layout(tern, { rodBearings: 'rolling' })
     hasNot(rolling, ROD)
-    has(rolling, { ...mains, runOut: 1 })
+    has(rolling, { ...mains, 'bearings.runOut': 1 })
   })
 
   it('a single has one rod, and nothing to compare it with', () => {
@@ -60,25 +76,26 @@ describe('what the bench finds, by layout', () => {
       firingOrder: [1],
       pins: [{ angleDeg: 0, cylinders: [1] }],
     })
-    expect(counts(single)).toMatchObject({ rodClearance: 1, mainClearance: 2, mainSpread: 1 })
+    expect(counts(single)).toMatchObject({ 'bearings.rodClearance': 1, 'bearings.mainClearance': 2, 'bearings.mainSpread': 1 })
     expect(counts(single).rodSpread).toBeUndefined()
   })
 
   it('warm clearances come of the mains alone, and only where a temperature is on paper', () => {
-    expect(Object.keys(counts(tern)).filter((output) => output.endsWith('Warm'))).toEqual(['mainWarm'])
+    expect(Object.keys(counts(tern)).filter((output) => output.endsWith('Warm'))).toEqual(['bearings.mainWarm'])
     const cold = withSpecOf(tern, (spec): Spec => ({ ...spec, paper: { ...spec.paper, bearingTemperature: undefined } }))
     expect(counts(cold).mainWarm).toBeUndefined()
   })
 
   it('spreads name mains among mains, cylinders among rods', () => {
     const named = (id: string) => find(bearings, petrel, id).remarks.find(({ code }) => code === 'extremes')
-    expect(named('mainSpread')).toMatchObject({ of: 'main', largest: 4, smallest: 2 })
-    expect(named('rodSpread')).toMatchObject({ of: 'cylinder', largest: 3, smallest: 6 })
+    expect(named('bearings.mainSpread')).toMatchObject({ of: 'main', largest: 4, smallest: 2 })
+    expect(named('bearings.rodSpread')).toMatchObject({ of: 'cylinder', largest: 3, smallest: 6 })
   })
 })
 
 describe('journals', () => {
-  const at = (build: Build, main: number, spot: string, mm: number) => withReading(build, 'mainJournal', { main, spot }, mm, 'mic-metric.1')
+  const at = (build: Build, main: number, spot: string, mm: number) =>
+    withReading(build, 'bearings.mainJournal', { main, spot }, mm, 'mic-metric.1')
   const read = [
     ['front-vertical', 58.004],
     ['front-horizontal', 58.001],
@@ -88,32 +105,39 @@ describe('journals', () => {
   const shaped = read.reduce((build, [spot, mm]) => at(build, 2, spot, mm), sound)
 
   it('the worse end and the worse axis: 5 µm out of round at the rear, 10 µm of taper on the vertical', () => {
-    expectNear(valueOf(bearings, shaped, 'mainRound.m2'), 0.005, 1e-9)
-    expectNear(valueOf(bearings, shaped, 'mainTaper.m2'), 0.01, 1e-9)
-    expectNear(valueOf(bearings, shaped, 'mainJournal.m2'), 57.9995, 1e-9)
-    for (const id of ['mainRound.m2', 'mainTaper.m2'])
+    expectNear(valueOf(bearings, shaped, 'bearings.mainRound.m2'), 0.005, 1e-9)
+    expectNear(valueOf(bearings, shaped, 'bearings.mainTaper.m2'), 0.01, 1e-9)
+    expectNear(valueOf(bearings, shaped, 'bearings.mainJournal.m2'), 57.9995, 1e-9)
+    for (const id of ['bearings.mainRound.m2', 'bearings.mainTaper.m2'])
       expect(find(bearings, shaped, id).remarks.filter(({ code }) => code === 'incomplete')).toEqual([])
   })
 
   it('one end on one axis is neither; what is read on both counts, and says one of two', () => {
     const oneAxis = without(
       shaped,
-      ({ characteristic, place }) => characteristic === 'mainJournal' && place.main === 2 && place.spot === 'rear-horizontal',
+      ({ characteristic, place }) => characteristic === 'bearings.mainJournal' && place.main === 2 && place.spot === 'rear-horizontal',
     )
     // Round at the front alone: 3 µm; taper on the vertical alone.
-    expectNear(valueOf(bearings, oneAxis, 'mainRound.m2'), 0.003, 1e-9)
-    expectNear(valueOf(bearings, oneAxis, 'mainTaper.m2'), 0.01, 1e-9)
-    for (const id of ['mainRound.m2', 'mainTaper.m2'])
+    expectNear(valueOf(bearings, oneAxis, 'bearings.mainRound.m2'), 0.003, 1e-9)
+    expectNear(valueOf(bearings, oneAxis, 'bearings.mainTaper.m2'), 0.01, 1e-9)
+    for (const id of ['bearings.mainRound.m2', 'bearings.mainTaper.m2'])
       expect(find(bearings, oneAxis, id).remarks).toContainEqual({ code: 'incomplete', used: 1, wanted: 2 })
   })
 
   it('asks for the rear of the journal it is about', () => {
     const fronts = without(sound, ({ characteristic, place }) => characteristic.endsWith('Journal') && place.spot!.startsWith('rear'))
-    expect(find(bearings, fronts, 'mainTaper.m3').missing).toEqual([{ kind: 'reading', stationId: 'mainJournal/m3/rear-vertical' }])
-    expect(find(bearings, fronts, 'rodTaper.3').missing).toEqual([{ kind: 'reading', stationId: 'rodJournal/c3/rear-vertical' }])
-    const none = without(sound, ({ characteristic }) => characteristic === 'rodJournal')
-    expect(find(bearings, none, 'rodRound.3').missing).toEqual(
-      ['rodJournal/c3/front-vertical', 'rodJournal/c3/front-horizontal'].map((stationId) => ({ kind: 'reading', stationId })),
+    expect(find(bearings, fronts, 'bearings.mainTaper.m3').missing).toEqual([
+      { kind: 'reading', stationId: 'bearings.mainJournal/m3/rear-vertical' },
+    ])
+    expect(find(bearings, fronts, 'bearings.rodTaper.3').missing).toEqual([
+      { kind: 'reading', stationId: 'bearings.rodJournal/c3/rear-vertical' },
+    ])
+    const none = without(sound, ({ characteristic }) => characteristic === 'bearings.rodJournal')
+    expect(find(bearings, none, 'bearings.rodRound.3').missing).toEqual(
+      ['bearings.rodJournal/c3/front-vertical', 'bearings.rodJournal/c3/front-horizontal'].map((stationId) => ({
+        kind: 'reading',
+        stationId,
+      })),
     )
   })
 
@@ -127,11 +151,12 @@ describe('journals', () => {
           rodJournal: { ...spec.paper.rodJournal!, value: 20 },
         },
       }))
-    expectNear(valueOf(bearings, paper(48), 'mainWarm.m2'), valueOf(bearings, shaped, 'mainWarm.m2'), 1e-4)
-    const unread = (mm: number) => without(paper(mm), ({ characteristic, place }) => characteristic === 'mainJournal' && place.main === 2)
+    expectNear(valueOf(bearings, paper(48), 'bearings.mainWarm.m2'), valueOf(bearings, shaped, 'bearings.mainWarm.m2'), 1e-4)
+    const unread = (mm: number) =>
+      without(paper(mm), ({ characteristic, place }) => characteristic === 'bearings.mainJournal' && place.main === 2)
     // 75 K of aluminium block round a steel crank: (21 − 11.75)e-6 · 75 a millimetre of journal.
     expectNear(
-      valueOf(bearings, unread(58), 'mainWarm.m2') - valueOf(bearings, unread(48), 'mainWarm.m2'),
+      valueOf(bearings, unread(58), 'bearings.mainWarm.m2') - valueOf(bearings, unread(48), 'bearings.mainWarm.m2'),
       10 * (21 - 11.75) * 1e-6 * 75,
       2e-4,
     )
@@ -141,16 +166,16 @@ describe('journals', () => {
 describe('beside the vertical', () => {
   it('what is wider is as it should be, what was not read says nothing, a strip is read at one place alone', () => {
     const codes = (build: Build, id: string) => find(bearings, build, id).remarks.map(({ code }) => code)
-    expect(codes(tern, 'mainClearance.m3')).not.toContain('narrowBeside')
-    const { value, gauge } = readingOf(tern, 'mainClearance/m3/vertical')
+    expect(codes(tern, 'bearings.mainClearance.m3')).not.toContain('narrowBeside')
+    const { value, gauge } = readingOf(tern, 'bearings.mainClearance/m3/vertical')
     const narrow = withReading(
-      withReading(tern, 'mainClearance', { main: 3, spot: 'right60' }, value - 0.03, gauge),
-      'mainClearance',
+      withReading(tern, 'bearings.mainClearance', { main: 3, spot: 'right60' }, value - 0.03, gauge),
+      'bearings.mainClearance',
       { main: 3, spot: 'left60' },
       value - 0.02,
       gauge,
     )
-    expect(find(bearings, narrow, 'mainClearance.m3').remarks).toEqual(
+    expect(find(bearings, narrow, 'bearings.mainClearance.m3').remarks).toEqual(
       expect.arrayContaining([
         { code: 'narrowBeside', side: 'left', byMm: expect.closeTo(0.02, 9) },
         { code: 'narrowBeside', side: 'right', byMm: expect.closeTo(0.03, 9) },
@@ -158,24 +183,28 @@ describe('beside the vertical', () => {
     )
     const alone = without(
       narrow,
-      ({ characteristic, place }) => characteristic === 'mainClearance' && place.main === 3 && place.spot === 'left60',
+      ({ characteristic, place }) => characteristic === 'bearings.mainClearance' && place.main === 3 && place.spot === 'left60',
     )
-    expect(codes(alone, 'mainClearance.m3').filter((code) => code === 'narrowBeside')).toEqual(['narrowBeside'])
-    const strip = withReading(methods(narrow, { bearings: 'strip' }), 'mainStrip', { main: 3 }, value, 'strip.1')
-    expect(codes(strip, 'mainClearance.m3')).not.toContain('narrowBeside')
+    expect(codes(alone, 'bearings.mainClearance.m3').filter((code) => code === 'narrowBeside')).toEqual(['narrowBeside'])
+    const strip = withReading(methods(narrow, { bearings: 'strip' }), 'bearings.mainStrip', { main: 3 }, value, 'strip.1')
+    expect(codes(strip, 'bearings.mainClearance.m3')).not.toContain('narrowBeside')
     const unread = without(
       narrow,
-      ({ characteristic, place }) => characteristic === 'mainClearance' && place.main === 3 && place.spot === 'vertical',
+      ({ characteristic, place }) => characteristic === 'bearings.mainClearance' && place.main === 3 && place.spot === 'vertical',
     )
-    expect(find(bearings, unread, 'mainClearance.m3').missing).toEqual([{ kind: 'reading', stationId: 'mainClearance/m3/vertical' }])
+    expect(find(bearings, unread, 'bearings.mainClearance.m3').missing).toEqual([
+      { kind: 'reading', stationId: 'bearings.mainClearance/m3/vertical' },
+    ])
   })
 
   it('narrower by no more than the gauge can tell is not said', () => {
-    const { value, gauge } = readingOf(tern, 'mainClearance/m3/vertical')
+    const { value, gauge } = readingOf(tern, 'bearings.mainClearance/m3/vertical')
     const at = (byMm: number) =>
-      find(bearings, withReading(tern, 'mainClearance', { main: 3, spot: 'left60' }, value - byMm, gauge), 'mainClearance.m3').remarks.some(
-        ({ code }) => code === 'narrowBeside',
-      )
+      find(
+        bearings,
+        withReading(tern, 'bearings.mainClearance', { main: 3, spot: 'left60' }, value - byMm, gauge),
+        'bearings.mainClearance.m3',
+      ).remarks.some(({ code }) => code === 'narrowBeside')
     // Both by one gauge, bias and scale shared: step 0.002 and s 0.0015 mm each, near enough.
     expect([at(0.002), at(0.01)]).toEqual([false, true])
   })
@@ -187,63 +216,63 @@ describe('planned shells', () => {
 
   it('say which half goes where, and stand only where a plan waits', () => {
     for (const { journal, upper, lower } of selection.choices) {
-      const before = valueOf(bearings, petrel, `mainClearance.m${journal.number}`)
-      const finding = find(bearings, planned, `mainPlanned.m${journal.number}`)
+      const before = valueOf(bearings, petrel, `bearings.mainClearance.m${journal.number}`)
+      const finding = find(bearings, planned, `bearings.mainPlanned.m${journal.number}`)
       expect(finding.remarks).toContainEqual({ code: 'shellsPlanned', upper: upper.name, lower: lower.name })
       expectNear(finding.figure!.value.value, before - upper.wallMm - lower.wallMm, 1e-9)
       expect(expand(finding.figure!.value).U).toBeGreaterThan(
-        expand(find(bearings, planned, `mainClearance.m${journal.number}`).figure!.value).U,
+        expand(find(bearings, planned, `bearings.mainClearance.m${journal.number}`).figure!.value).U,
       )
     }
     expect(
       bearings
         .derive(planned)
-        .filter(({ output }) => output === 'rodPlanned')
+        .filter(({ output }) => output === 'bearings.rodPlanned')
         .every(({ figure }) => figure === undefined),
     ).toBe(true)
-    expect(bearings.derive(petrel).filter(({ output, figure }) => output === 'mainPlanned' && figure)).toEqual([])
+    expect(bearings.derive(petrel).filter(({ output, figure }) => output === 'bearings.mainPlanned' && figure)).toEqual([])
   })
 
   it('are not known while the clearance they change is struck out', () => {
     const struck = without(
       planned,
-      ({ characteristic, place }) => characteristic === 'mainClearance' && place.main === 2 && place.spot === 'vertical',
+      ({ characteristic, place }) => characteristic === 'bearings.mainClearance' && place.main === 2 && place.spot === 'vertical',
     )
-    expect(bearings.derive(struck).find(({ id }) => id === 'mainPlanned.m2')?.figure).toBeUndefined()
+    expect(bearings.derive(struck).find(({ id }) => id === 'bearings.mainPlanned.m2')?.figure).toBeUndefined()
   })
 })
 
 describe('torque to turn, cap by cap', () => {
-  const bare = without(sound, ({ characteristic }) => characteristic === 'spin')
+  const bare = without(sound, ({ characteristic }) => characteristic === 'bearings.spin')
   const torque = [...tern.gauges.values()].find(({ use }) => use === 'torque')!.id
   const spins = (build: Build) =>
     bearings
       .derive(build)
-      .filter(({ output }) => output === 'spinRise')
+      .filter(({ output }) => output === 'bearings.spinRise')
       .map(({ id, figure, missing }) => [id, figure ? Number(figure.value.value.toFixed(6)) : missing.length])
   const tighten = (...caps: (readonly [number, number])[]) =>
-    caps.reduce((now, [main, nm]) => withReading(now, 'spin', { main }, nm, torque, { unit: 'Nm' }), bare)
+    caps.reduce((now, [main, nm]) => withReading(now, 'bearings.spin', { main }, nm, torque, { unit: 'Nm' }), bare)
 
   it('goes by the order in which the caps were tightened, not by their numbers', () => {
     // From the middle out: 3, 2, 4, 1, 5, 6. The first has none before it.
     expect(spins(tighten([3, 1], [2, 1.4], [4, 3.4], [1, 3.9], [5, 4], [6, 4.6]))).toEqual([
-      ['spinRise.m1', 0.5],
-      ['spinRise.m2', 0.4],
-      ['spinRise.m4', 2],
-      ['spinRise.m5', 0.1],
-      ['spinRise.m6', 0.6],
+      ['bearings.spinRise.m1', 0.5],
+      ['bearings.spinRise.m2', 0.4],
+      ['bearings.spinRise.m4', 2],
+      ['bearings.spinRise.m5', 0.1],
+      ['bearings.spinRise.m6', 0.6],
     ])
   })
 
   it('wants the caps that are not read, and finds nothing before the first', () => {
     expect(spins(tighten([3, 1], [2, 1.4]))).toEqual([
-      ['spinRise.m1', 1],
-      ['spinRise.m2', 0.4],
-      ['spinRise.m4', 1],
-      ['spinRise.m5', 1],
-      ['spinRise.m6', 1],
+      ['bearings.spinRise.m1', 1],
+      ['bearings.spinRise.m2', 0.4],
+      ['bearings.spinRise.m4', 1],
+      ['bearings.spinRise.m5', 1],
+      ['bearings.spinRise.m6', 1],
     ])
-    expect(find(bearings, tighten([3, 1]), 'spinRise.m5').missing).toEqual([{ kind: 'reading', stationId: 'spin/m5' }])
+    expect(find(bearings, tighten([3, 1]), 'bearings.spinRise.m5').missing).toEqual([{ kind: 'reading', stationId: 'bearings.spin/m5' }])
     expect(spins(bare)).toEqual([])
   })
 })
@@ -253,18 +282,24 @@ describe('rod side clearance', () => {
     const ids = (build: Build) =>
       bearings
         .derive(build)
-        .filter(({ output }) => output === 'rodSide')
+        .filter(({ output }) => output === 'bearings.rodSide')
         .map(({ id }) => id)
-    expect(ids(tern)).toEqual(['rodSide.1', 'rodSide.2', 'rodSide.3', 'rodSide.4', 'rodSide.5'])
-    expect(ids(petrel)).toEqual(['rodSide.1', 'rodSide.3', 'rodSide.5', 'rodSide.7'])
-    const { value, upper } = readingOf(tern, 'rodSide/c2')
-    expectNear(valueOf(bearings, tern, 'rodSide.2'), (value + upper!) / 2, 1e-9)
+    expect(ids(tern)).toEqual([
+      'bearings.rodSide.1',
+      'bearings.rodSide.2',
+      'bearings.rodSide.3',
+      'bearings.rodSide.4',
+      'bearings.rodSide.5',
+    ])
+    expect(ids(petrel)).toEqual(['bearings.rodSide.1', 'bearings.rodSide.3', 'bearings.rodSide.5', 'bearings.rodSide.7'])
+    const { value, upper } = readingOf(tern, 'bearings.rodSide/c2')
+    expectNear(valueOf(bearings, tern, 'bearings.rodSide.2'), (value + upper!) / 2, 1e-9)
     expect(
       find(
         bearings,
-        without(tern, ({ characteristic }) => characteristic === 'rodSide'),
-        'rodSide.2',
+        without(tern, ({ characteristic }) => characteristic === 'bearings.rodSide'),
+        'bearings.rodSide.2',
       ).missing,
-    ).toEqual([{ kind: 'reading', stationId: 'rodSide/c2' }])
+    ).toEqual([{ kind: 'reading', stationId: 'bearings.rodSide/c2' }])
   })
 })

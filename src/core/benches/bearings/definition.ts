@@ -1,9 +1,12 @@
 import type { BenchDefinition } from '../../bench/bench'
 
-declare module '../../bench/vocabulary' {
-  interface BenchNames {
-    bearings: true
+declare module '../../build/ids' {
+  interface Definitions {
+    bearings: typeof definition
   }
+}
+
+declare module '../../bench/vocabulary' {
   interface RemarkFields {
     narrowBeside: { readonly side: 'left' | 'right'; readonly byMm: number }
     shellsPlanned: { readonly upper: string; readonly lower: string }
@@ -31,91 +34,98 @@ export const definition = {
   title: 'Crank and bearings',
   stage: 'Bearings',
   characteristics: {
-    mainJournal: { label: 'Main journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'mainJournal' },
-    rodJournal: { label: 'Rod journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'rodJournal' },
-    mainClearance: { label: 'Main clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'mainClearance' },
-    rodClearance: { label: 'Rod clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'rodClearance' },
-    mainInside: { label: 'Inside main shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'mainClearance' },
-    rodInside: { label: 'Inside rod shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'rodClearance' },
-    mainStrip: {
+    'bearings.mainJournal': { label: 'Main journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'bearings.mainJournal' },
+    'bearings.rodJournal': { label: 'Rod journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'bearings.rodJournal' },
+    'bearings.mainClearance': { label: 'Main clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'bearings.mainClearance' },
+    'bearings.rodClearance': { label: 'Rod clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'bearings.rodClearance' },
+    'bearings.mainInside': { label: 'Inside main shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'bearings.mainClearance' },
+    'bearings.rodInside': { label: 'Inside rod shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'bearings.rodClearance' },
+    'bearings.mainStrip': {
       label: 'Main, strip',
       ...CLEARANCE,
       gauges: ['strip'],
-      judgedBy: 'mainClearance',
+      judgedBy: 'bearings.mainClearance',
       caution: 'The crank stays still while the strip is in.',
     },
-    rodStrip: {
+    'bearings.rodStrip': {
       label: 'Rod, strip',
       ...CLEARANCE,
       gauges: ['strip'],
-      judgedBy: 'rodClearance',
+      judgedBy: 'bearings.rodClearance',
       caution: 'The crank stays still while the strip is in.',
     },
-    spin: {
+    'bearings.spin': {
       label: 'Torque to turn',
       kind: 'torque',
       units: { metric: 'Nm', inch: 'lbfft' },
       gauges: ['torque'],
-      judgedBy: 'spinRise',
+      judgedBy: 'bearings.spinRise',
       passing: true,
     },
-    endFloat: { label: 'End float', ...CLEARANCE, gauges: ['dial'], judgedBy: 'endFloat' },
-    runOut: { label: 'Run-out', ...CLEARANCE, gauges: ['dial'], judgedBy: 'runOut' },
-    rodSide: { label: 'Rod side clearance', ...CLEARANCE, gauges: ['feeler'], judgedBy: 'rodSide' },
+    'bearings.endFloat': { label: 'End float', ...CLEARANCE, gauges: ['dial'], judgedBy: 'bearings.endFloat' },
+    'bearings.runOut': { label: 'Run-out', ...CLEARANCE, gauges: ['dial'], judgedBy: 'bearings.runOut' },
+    'bearings.rodSide': { label: 'Rod side clearance', ...CLEARANCE, gauges: ['feeler'], judgedBy: 'bearings.rodSide' },
   },
   outputs: {
-    mainClearance: { label: 'Main clearance', ...SMALL, limit: 'mainClearance' },
-    mainPlanned: { label: 'Main clearance, planned shells', ...SMALL, limit: 'mainClearance' },
-    mainSpread: { label: 'Main spread', ...SMALL, limit: 'mainSpread', spread: true },
-    rodClearance: { label: 'Rod clearance', ...SMALL, limit: 'rodClearance' },
-    rodPlanned: { label: 'Rod clearance, planned shells', ...SMALL, limit: 'rodClearance' },
-    rodSpread: { label: 'Rod spread', ...SMALL, limit: 'rodSpread', spread: true },
-    mainRound: { label: 'Main journal out-of-round', ...SMALL, limit: 'journalRound', neverNegative: true },
-    mainTaper: { label: 'Main journal taper', ...SMALL, limit: 'journalTaper', neverNegative: true },
-    rodRound: { label: 'Rod journal out-of-round', ...SMALL, limit: 'journalRound', neverNegative: true },
-    rodTaper: { label: 'Rod journal taper', ...SMALL, limit: 'journalTaper', neverNegative: true },
-    mainJournal: { label: 'Main journal', ...SIZE, limit: 'mainJournal' },
-    rodJournal: { label: 'Rod journal', ...SIZE, limit: 'rodJournal' },
-    endFloat: { label: 'End float', ...SMALL, limit: 'endFloat' },
-    runOut: { label: 'Run-out', ...SMALL, limit: 'runOut', neverNegative: true },
-    rodSide: { label: 'Rod side clearance', ...SMALL, limit: 'rodSide' },
-    spinRise: { label: 'Added by the cap', ...SPIN, limit: 'spinRise' },
-    mainWarm: { label: 'Main clearance, warm', ...SMALL, estimate: true },
+    'bearings.mainClearance': { label: 'Main clearance', ...SMALL, limit: 'bearings.mainClearance' },
+    'bearings.mainPlanned': { label: 'Main clearance, planned shells', ...SMALL, limit: 'bearings.mainClearance' },
+    'bearings.mainSpread': { label: 'Main spread', ...SMALL, limit: 'bearings.mainSpread', spread: true },
+    'bearings.rodClearance': { label: 'Rod clearance', ...SMALL, limit: 'bearings.rodClearance' },
+    'bearings.rodPlanned': { label: 'Rod clearance, planned shells', ...SMALL, limit: 'bearings.rodClearance' },
+    'bearings.rodSpread': { label: 'Rod spread', ...SMALL, limit: 'bearings.rodSpread', spread: true },
+    'bearings.mainRound': { label: 'Main journal out-of-round', ...SMALL, limit: 'bearings.journalRound', neverNegative: true },
+    'bearings.mainTaper': { label: 'Main journal taper', ...SMALL, limit: 'bearings.journalTaper', neverNegative: true },
+    'bearings.rodRound': { label: 'Rod journal out-of-round', ...SMALL, limit: 'bearings.journalRound', neverNegative: true },
+    'bearings.rodTaper': { label: 'Rod journal taper', ...SMALL, limit: 'bearings.journalTaper', neverNegative: true },
+    'bearings.mainJournal': { label: 'Main journal', ...SIZE, limit: 'bearings.mainJournal' },
+    'bearings.rodJournal': { label: 'Rod journal', ...SIZE, limit: 'bearings.rodJournal' },
+    'bearings.endFloat': { label: 'End float', ...SMALL, limit: 'bearings.endFloat' },
+    'bearings.runOut': { label: 'Run-out', ...SMALL, limit: 'bearings.runOut', neverNegative: true },
+    'bearings.rodSide': { label: 'Rod side clearance', ...SMALL, limit: 'bearings.rodSide' },
+    'bearings.spinRise': { label: 'Added by the cap', ...SPIN, limit: 'bearings.spinRise' },
+    'bearings.mainWarm': { label: 'Main clearance, warm', ...SMALL, estimate: true },
   },
   limits: {
-    mainClearance: { label: 'Main bearing clearance', ...SMALL },
-    mainSpread: { label: 'Main clearance spread', ...SMALL },
-    rodClearance: { label: 'Rod bearing clearance', ...SMALL },
-    rodSpread: { label: 'Rod clearance spread', ...SMALL },
-    mainJournal: { label: 'Main journal', ...SIZE },
-    rodJournal: { label: 'Rod journal', ...SIZE },
-    journalRound: { label: 'Journal out-of-round', ...SMALL },
-    journalTaper: { label: 'Journal taper', ...SMALL },
-    endFloat: { label: 'Crank end float', ...SMALL },
-    runOut: { label: 'Crank run-out', ...SMALL },
-    rodSide: { label: 'Rod side clearance', ...SMALL },
-    spinRise: { label: 'Turning torque a cap may add', ...SPIN },
+    'bearings.mainClearance': { label: 'Main bearing clearance', ...SMALL },
+    'bearings.mainSpread': { label: 'Main clearance spread', ...SMALL },
+    'bearings.rodClearance': { label: 'Rod bearing clearance', ...SMALL },
+    'bearings.rodSpread': { label: 'Rod clearance spread', ...SMALL },
+    'bearings.mainJournal': { label: 'Main journal', ...SIZE },
+    'bearings.rodJournal': { label: 'Rod journal', ...SIZE },
+    'bearings.journalRound': { label: 'Journal out-of-round', ...SMALL },
+    'bearings.journalTaper': { label: 'Journal taper', ...SMALL },
+    'bearings.endFloat': { label: 'Crank end float', ...SMALL },
+    'bearings.runOut': { label: 'Crank run-out', ...SMALL },
+    'bearings.rodSide': { label: 'Rod side clearance', ...SMALL },
+    'bearings.spinRise': { label: 'Turning torque a cap may add', ...SPIN },
   },
   paper: ['mainJournal', 'rodJournal', 'shellWall', 'bearingTemperature', 'crankTemperature'],
   checks: {
-    housings: { label: 'Housing bores and shell crush recorded without shells', why: 'Alignment and crush come before clearances.' },
-    oilHoles: { label: 'Oil holes line up, tangs in their notches', why: 'A shell a notch off starves its journal.', each: 'main' },
-    journalFinish: { label: 'Journal finish, oil holes chamfered', why: 'What the shell will run on.' },
-    thrustAligned: {
+    'bearings.housings': {
+      label: 'Housing bores and shell crush recorded without shells',
+      why: 'Alignment and crush come before clearances.',
+    },
+    'bearings.oilHoles': {
+      label: 'Oil holes line up, tangs in their notches',
+      why: 'A shell a notch off starves its journal.',
+      each: 'main',
+    },
+    'bearings.journalFinish': { label: 'Journal finish, oil holes chamfered', why: 'What the shell will run on.' },
+    'bearings.thrustAligned': {
       label: 'Crank bumped fore and aft, last time forward',
       why: 'Lines the thrust halves up before the caps are torqued.',
     },
-    mainsTorqued: { label: 'Mains at final torque', why: 'End float counts for nothing before.' },
-    spinsFree: {
+    'bearings.mainsTorqued': { label: 'Mains at final torque', why: 'End float counts for nothing before.' },
+    'bearings.spinsFree': {
       label: 'Crank spins by hand with every cap torqued',
       why: 'Check after every cap: the one that binds is the last one done.',
     },
-    sealer: {
+    'bearings.sealer': {
       label: 'Girdle faces: thin anaerobic sealer only',
       why: 'A thick sealer changes the bore. Where the caps are separate there is none.',
     },
   },
-} as const satisfies BenchDefinition
+} as const satisfies BenchDefinition<'bearings'>
 
 export type BearingCharacteristic = keyof typeof definition.characteristics
 export type BearingOutput = keyof typeof definition.outputs

@@ -1,6 +1,8 @@
-import { paperAt, readingAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { paperAt, readingAt } from '../../build/figures'
 import { stationId } from '../../build/place'
-import { EXPANSION } from '../../engine'
+import { quantity } from '../../build/remembered'
+import { EXPANSION, mainNumbers } from '../../engine'
 import { apart, assumedFigure, difference, expand, leftOut, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { checkAt } from '../../bench/checks'
@@ -20,15 +22,15 @@ import {
   type Journal,
 } from './journals'
 import { pendingPair, thickerBy } from './shells'
-import { stations } from './stations'
+import { rodSideStations } from './stations'
 
 export function derive(build: Build): Finding[] {
   return [
     ...kindFindings(build, 'main'),
     ...kindFindings(build, 'rod'),
     ...spinFindings(build),
-    ...(build.spec.layout.mainBearings === 'plain' ? [endFloat(build)] : []),
-    whole(build, 'runOut'),
+    ...(build.spec.layout.mainBearings === 'plain' ? [finding(build, definition, 'bearings.endFloat', endFloat)] : []),
+    finding(build, definition, 'bearings.runOut', (recorded) => asRead(recorded, 'bearings.runOut', {})),
     ...rodSides(build),
   ]
 }
@@ -37,42 +39,51 @@ const READ_PLACES = 2
 
 const OUTPUTS = {
   main: {
-    clearance: 'mainClearance',
-    planned: 'mainPlanned',
-    spread: 'mainSpread',
-    round: 'mainRound',
-    taper: 'mainTaper',
-    size: 'mainJournal',
+    clearance: 'bearings.mainClearance',
+    planned: 'bearings.mainPlanned',
+    spread: 'bearings.mainSpread',
+    round: 'bearings.mainRound',
+    taper: 'bearings.mainTaper',
+    size: 'bearings.mainJournal',
   },
-  rod: { clearance: 'rodClearance', planned: 'rodPlanned', spread: 'rodSpread', round: 'rodRound', taper: 'rodTaper', size: 'rodJournal' },
+  rod: {
+    clearance: 'bearings.rodClearance',
+    planned: 'bearings.rodPlanned',
+    spread: 'bearings.rodSpread',
+    round: 'bearings.rodRound',
+    taper: 'bearings.rodTaper',
+    size: 'bearings.rodJournal',
+  },
 } as const satisfies Record<Journal['kind'], Record<string, BearingOutput>>
 
 function kindFindings(build: Build, kind: Journal['kind']): Finding[] {
   const outputs = OUTPUTS[kind]
   const journals = journalsOf(build, kind)
-  const clearances = new Map(journals.map((journal) => [journal.number, clearanceOf(build, journal)]))
-  const each = (output: BearingOutput, of: (journal: Journal) => Derived) =>
-    journals.map((journal) => finding(build, definition, output, of(journal), journal.subject))
-  const planned = journals.filter((journal) => pendingPair(build, journal))
+  const each = (output: BearingOutput, of: (build: Build, journal: Journal) => Derived, which = journals) =>
+    which.map((journal) => finding(build, definition, output, (recorded) => of(recorded, journal), journal.subject))
   return [
-    ...each(outputs.clearance, (journal) => withDirections(build, journal, clearances.get(journal.number)!)),
-    ...planned.map((journal) =>
-      finding(build, definition, outputs.planned, plannedOf(build, journal, clearances.get(journal.number)!), journal.subject),
+    ...each(outputs.clearance, withDirections),
+    ...each(
+      outputs.planned,
+      plannedOf,
+      journals.filter((journal) => pendingPair(build, journal)),
     ),
-    ...(journals.length > 1
-      ? [finding(build, definition, outputs.spread, spreadAcross('length', clearances, kind === 'main' ? 'main' : 'cylinder'))]
-      : []),
-    ...each(outputs.round, (journal) => roundOf(build, journal)),
-    ...each(outputs.taper, (journal) => taperOf(build, journal)),
-    ...each(outputs.size, (journal) => journalDiameter(build, journal)),
-    ...(kind === 'main' && build.spec.paper.bearingTemperature
-      ? each('mainWarm', (journal) => warmOf(build, journal, clearances.get(journal.number)!))
-      : []),
+    ...(journals.length > 1 ? [finding(build, definition, outputs.spread, (recorded) => clearanceSpread(recorded, kind))] : []),
+    ...each(outputs.round, roundOf),
+    ...each(outputs.taper, taperOf),
+    ...each(outputs.size, journalDiameter),
+    ...(kind === 'main' && build.spec.paper.bearingTemperature ? each('bearings.mainWarm', warmOf) : []),
   ]
 }
 
+function clearanceSpread(build: Build, kind: Journal['kind']): Derived {
+  const clearances = journalsOf(build, kind).map((journal) => [journal.number, clearanceOf(build, journal)] as const)
+  return spreadAcross('length', new Map(clearances), kind === 'main' ? 'main' : 'cylinder')
+}
+
 /** Shells are relieved at the parting line, so 60° either side they stand a little wider; narrower there means a cap out of place. */
-function withDirections(build: Build, journal: Journal, clearance: Derived): Derived {
+function withDirections(build: Build, journal: Journal): Derived {
+  const clearance = clearanceOf(build, journal)
   if (!isKnown(clearance) || build.spec.methods.bearings === 'strip') return clearance
   const { characteristic, place } = clearanceStation(build, journal)
   const vertical = readingAt(build, characteristic, place)!
@@ -87,7 +98,8 @@ function withDirections(build: Build, journal: Journal, clearance: Derived): Der
   return { ...clearance, remarks }
 }
 
-function plannedOf(build: Build, journal: Journal, clearance: Derived): Derived {
+function plannedOf(build: Build, journal: Journal): Derived {
+  const clearance = clearanceOf(build, journal)
   const thickerMm = thickerBy(build, journal)
   const chosen = pendingPair(build, journal)
   if (!isKnown(clearance) || !thickerMm || !chosen) return isKnown(clearance) ? { missing: [] } : clearance
@@ -132,15 +144,18 @@ function worst(build: Build, journal: Journal, figures: readonly Figure[]): Deri
         missing: [
           {
             kind: 'reading',
-            stationId: stationId(journal.kind === 'main' ? 'mainJournal' : 'rodJournal', { ...journal.subject, spot: 'rear-vertical' }),
+            stationId: stationId(journal.kind === 'main' ? 'bearings.mainJournal' : 'bearings.rodJournal', {
+              ...journal.subject,
+              spot: 'rear-vertical',
+            }),
           },
         ],
       }
     : diameter
 }
 
-function warmOf(build: Build, journal: Journal, clearance: Derived): Derived {
-  const inputs = allOf({ clearanceMm: clearance, journalMm: journalSize(build, journal) })
+function warmOf(build: Build, journal: Journal): Derived {
+  const inputs = allOf({ clearanceMm: clearanceOf(build, journal), journalMm: journalSize(build, journal) })
   const warmDegC = paperAt(build, 'bearingTemperature')
   if (inputs.missing || !warmDegC) return { missing: inputs.missing ?? [] }
   const grows = (name: string, { perK, tolerancePerK }: { perK: number; tolerancePerK: number }) =>
@@ -166,49 +181,50 @@ function journalSize(build: Build, journal: Journal): Derived {
   return !isKnown(measured) && paper ? { figure: paper } : measured
 }
 
-/** What each cap adds to the torque that turns the crank, in the order in which the caps were tightened: that of their readings. */
-function spinFindings(build: Build): Finding[] {
-  const mains = journalsOf(build, 'main')
-  const arrivalAt = ({ number }: Journal) =>
-    build.readings.arrival.get(build.readings.current.get(stationId('spin', { main: number }))?.id ?? '')
-  const tightened = mains.filter((journal) => arrivalAt(journal) !== undefined).sort((a, b) => arrivalAt(a)! - arrivalAt(b)!)
-  if (tightened.length === 0) return []
-  return mains
-    .filter((journal) => journal !== tightened[0])
-    .map((journal) => {
-      const { number, subject } = journal
-      const before = tightened[tightened.indexOf(journal) - 1]
-      const after = readingAt(build, 'spin', { main: number })
-      const derived: Derived =
-        before && after
-          ? {
-              figure: resultOf(spinRise, [
-                { label: `After cap ${number}`, weight: 1, figure: after },
-                {
-                  label: `After cap ${before.number}, the one before`,
-                  weight: -1,
-                  figure: readingAt(build, 'spin', { main: before.number })!,
-                },
-              ]),
-            }
-          : { missing: [{ kind: 'reading', stationId: stationId('spin', { main: number }) }] }
-      return finding(build, definition, 'spinRise', derived, subject)
+/** Mains in the order in which their caps were tightened: that in which the torque to turn was read. */
+const tightenedMains = quantity('tightenedMains', (build): string =>
+  mainNumbers(build.spec.layout)
+    .flatMap((main) => {
+      const reading = build.readings.current.get(stationId('bearings.spin', { main }))
+      return reading ? [{ main, at: build.readings.arrival.get(reading.id)! }] : []
     })
+    .sort((a, b) => a.at - b.at)
+    .map(({ main }) => main)
+    .join(),
+)
+
+/** What each cap adds to the torque that turns the crank. */
+function spinFindings(build: Build): Finding[] {
+  const [first] = tightenedMains(build).split(',')
+  if (!first) return []
+  return journalsOf(build, 'main')
+    .filter(({ number }) => String(number) !== first)
+    .map(({ number, subject }) => finding(build, definition, 'bearings.spinRise', (recorded) => spinRiseOf(recorded, number), subject))
+}
+
+function spinRiseOf(build: Build, main: number): Derived {
+  const order = tightenedMains(build).split(',').map(Number)
+  const before = order[order.indexOf(main) - 1]
+  const after = readingAt(build, 'bearings.spin', { main })
+  if (before === undefined || !after) return { missing: [{ kind: 'reading', stationId: stationId('bearings.spin', { main }) }] }
+  return {
+    figure: resultOf(spinRise, [
+      { label: `After cap ${main}`, weight: 1, figure: after },
+      { label: `After cap ${before}, the one before`, weight: -1, figure: readingAt(build, 'bearings.spin', { main: before })! },
+    ]),
+  }
 }
 
 /** End float counts once the thrust halves are lined up and the mains stand at their final torque. */
-function endFloat(build: Build): Finding {
-  const wanted = (['thrustAligned', 'mainsTorqued'] as const).filter((id) => !checkAt(build, id)?.passed)
-  if (wanted.length === 0) return whole(build, 'endFloat')
-  return finding(build, definition, 'endFloat', { missing: wanted.map((id) => ({ kind: 'check', label: definition.checks[id].label })) })
-}
-
-function whole(build: Build, output: 'endFloat' | 'runOut'): Finding {
-  return finding(build, definition, output, asRead(build, output, {}))
+function endFloat(build: Build): Derived {
+  const wanted = (['bearings.thrustAligned', 'bearings.mainsTorqued'] as const).filter((id) => !checkAt(build, id)?.passed)
+  return wanted.length === 0
+    ? asRead(build, 'bearings.endFloat', {})
+    : { missing: wanted.map((id) => ({ kind: 'check', label: definition.checks[id].label })) }
 }
 
 function rodSides(build: Build): Finding[] {
-  return stations(build)
-    .filter(({ characteristic }) => characteristic === 'rodSide')
-    .map(({ place }) => finding(build, definition, 'rodSide', asRead(build, 'rodSide', place), { cylinder: place.cylinder }))
+  return rodSideStations(build).map(({ place: { cylinder } }) =>
+    finding(build, definition, 'bearings.rodSide', (recorded) => asRead(recorded, 'bearings.rodSide', { cylinder }), { cylinder }),
+  )
 }

@@ -1,9 +1,11 @@
-import { readingAt, zeroedReadingAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { readingAt, zeroedReadingAt } from '../../build/figures'
 import { stationId, type Subject } from '../../build/place'
+import { remembered } from '../../build/remembered'
 import type { Gauge, Place, Reading } from '../../build/types'
 import { cylinderNumbers, mainNumbers } from '../../engine'
 import { resultOf, type Figure } from '../../metrology'
-import type { Missing } from '../../bench/bench'
+import type { CharacteristicId, Missing } from '../../bench/bench'
 import type { Derived } from '../../bench/finding'
 import { bearingClearance, journalMean } from './formulas'
 
@@ -21,8 +23,8 @@ export const JOURNAL_AXES = ['vertical', 'horizontal'] as const
 export const SHELL_DIRECTIONS = ['vertical', 'left60', 'right60'] as const
 
 const CHARACTERISTICS = {
-  main: { journal: 'mainJournal', direct: 'mainClearance', separate: 'mainInside', strip: 'mainStrip' },
-  rod: { journal: 'rodJournal', direct: 'rodClearance', separate: 'rodInside', strip: 'rodStrip' },
+  main: { journal: 'bearings.mainJournal', direct: 'bearings.mainClearance', separate: 'bearings.mainInside', strip: 'bearings.mainStrip' },
+  rod: { journal: 'bearings.rodJournal', direct: 'bearings.rodClearance', separate: 'bearings.rodInside', strip: 'bearings.rodStrip' },
 } as const
 
 export function journalsOf(build: Build, kind: Journal['kind']): readonly Journal[] {
@@ -54,6 +56,10 @@ export function journalReading(
 
 /** Mean diameter: once one end was read on both axes. */
 export function journalDiameter(build: Build, journal: Journal): Derived {
+  return remembered(build, `journal/${journalName(journal)}`, (recorded) => meanDiameter(recorded, journal))
+}
+
+function meanDiameter(build: Build, journal: Journal): Derived {
   const read = JOURNAL_ENDS.flatMap((end) => {
     const both = JOURNAL_AXES.map((axis) => ({ label: `${end}, ${axis}`, figure: journalReading(build, journal, end, axis) }))
     return both.every(({ figure }) => figure) ? both.map(({ label, figure }) => ({ label, figure: figure! })) : []
@@ -83,7 +89,7 @@ function micrometerOf(build: Build, journal: Journal): Gauge | undefined {
 }
 
 /** Where the build's method reads the clearance of a journal, or what it follows from. */
-export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: string; place: Place } {
+export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: CharacteristicId; place: Place } {
   const { bearings } = build.spec.methods
   return {
     characteristic: CHARACTERISTICS[kind][bearings],
@@ -102,6 +108,10 @@ export function clearanceReading(build: Build, journal: Journal): Reading | unde
  * both biases cancel, the noise of micrometer and zero does not. Read apart, both gauges bring their own.
  */
 export function clearanceOf(build: Build, journal: Journal): Derived {
+  return remembered(build, `bearingClearance/${journalName(journal)}`, (recorded) => verticalClearance(recorded, journal))
+}
+
+function verticalClearance(build: Build, journal: Journal): Derived {
   const { characteristic, place } = clearanceStation(build, journal)
   const micrometer = build.spec.methods.bearings === 'direct' ? micrometerOf(build, journal) : undefined
   const figure = micrometer ? zeroedReadingAt(build, characteristic, place, micrometer) : readingAt(build, characteristic, place)

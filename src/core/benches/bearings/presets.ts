@@ -10,43 +10,43 @@ const ASSUMED = 'Preset: assumed'
 /** Race mains and rods by the usual windows, else a thousandth of the journal, near enough: 0.001 in per inch. */
 export const presets: Presets = ({ paper, duty, layout, units }) => ({
   ...(layout.mainBearings === 'plain' && {
-    ...clearance('mainClearance', duty, paper.mainJournal?.value, {
+    ...clearance('bearings.mainClearance', duty, paper.mainJournal?.value, {
       lower: inThou(2, units),
       upper: inThou(3, units),
       target: inThou(2.5, units),
       reason: 'Race mains, 0.0020 to 0.0030 in vertical.',
     }),
-    mainSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
+    'bearings.mainSpread': { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
   }),
   ...(layout.rodBearings === 'plain' && {
-    ...clearance('rodClearance', duty, paper.rodJournal?.value, {
+    ...clearance('bearings.rodClearance', duty, paper.rodJournal?.value, {
       lower: inThou(2, units),
       upper: inThou(2.8, units),
       target: inThou(2.4, units),
       reason: 'Race rods, 0.0020 to 0.0028 in vertical.',
     }),
-    rodSpread: { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
+    'bearings.rodSpread': { upper: inThou(0.5, units), source: ASSUMED, reason: 'One half shell of difference.' },
   }),
   ...((layout.mainBearings === 'plain' || layout.rodBearings === 'plain') && {
-    journalRound: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
-    journalTaper: { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
+    'bearings.journalRound': { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
+    'bearings.journalTaper': { upper: inThou(0.5, units), source: ASSUMED, reason: 'The grinder’s sheet outranks it.' },
   }),
   ...(layout.mainBearings === 'plain' && {
-    endFloat: {
+    'bearings.endFloat': {
       lower: inThou(3, units),
       upper: inThou(8, units),
       source: PRACTICE,
       reason: '0.003 to 0.008 in, bumped, mains at final torque.',
     },
   }),
-  runOut: {
+  'bearings.runOut': {
     upper: inThou(1, units),
     source: ASSUMED,
     reason: 'At the middle main, a full turn of the dial; the crank grinder’s sheet outranks it.',
   },
   // The windows are common practice for steel rods on plain big ends; a rolling big end is set by its maker.
   ...(layout.rodBearings === 'plain' && {
-    rodSide:
+    'bearings.rodSide':
       sharedPins(layout).length > 0
         ? {
             lower: inThou(10, units),

@@ -88,7 +88,7 @@ export interface ShellSelection {
  * Undefined while a journal is not measured, no limit is set, or nothing is in stock.
  */
 export function selectShells(build: Build, kind: Journal['kind']): ShellSelection | undefined {
-  const limit = build.spec.limits[kind === 'main' ? 'mainClearance' : 'rodClearance']
+  const limit = build.spec.limits[kind === 'main' ? 'bearings.mainClearance' : 'bearings.rodClearance']
   const journals = journalsOf(build, kind).map((journal) => ({
     journal,
     clearance: clearanceOf(build, journal),

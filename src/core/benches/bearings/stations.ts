@@ -18,12 +18,12 @@ export function stations(build: Build): readonly Station[] {
     ...mains.flatMap((journal) => journalStations(build, journal)),
     ...mains.flatMap((journal) => clearanceStations(build, journal)),
     ...mains.map(({ number }) =>
-      station('spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 }),
+      station('bearings.spin', { main: number }, `Torque to turn after cap ${number}`, 'Torque to turn', { low: 0, high: 60 }),
     ),
     ...(build.spec.layout.mainBearings === 'plain'
-      ? [station('endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 })]
+      ? [station('bearings.endFloat', {}, 'Crank end float', 'End float', { low: 0.02, high: 0.6 })]
       : []),
-    station('runOut', {}, 'Run-out at the middle main', 'Run-out', { low: 0, high: 0.3 }),
+    station('bearings.runOut', {}, 'Run-out at the middle main', 'Run-out', { low: 0, high: 0.3 }),
     ...rods.flatMap((journal) => journalStations(build, journal)),
     ...rods.flatMap((journal) => clearanceStations(build, journal)),
     ...rodSideStations(build),
@@ -38,7 +38,7 @@ function journalStations(build: Build, journal: Journal): Station[] {
   return JOURNAL_ENDS.flatMap((end) =>
     JOURNAL_AXES.map((axis) =>
       station(
-        journal.kind === 'main' ? 'mainJournal' : 'rodJournal',
+        journal.kind === 'main' ? 'bearings.mainJournal' : 'bearings.rodJournal',
         journalPlace(journal, end, axis),
         `${name(journal)}${journal.kind === 'main' ? ', journal' : ''}, ${end} end, ${axis}`,
         `${end[0]!.toUpperCase()}${end.slice(1)}, ${axis}`,
@@ -84,7 +84,7 @@ function clearanceStations(build: Build, journal: Journal): Station[] {
 }
 
 /** Rods that share a pin have one gap between them, read at the lower number; a rod alone on its pin has its own. */
-function rodSideStations(build: Build): Station[] {
+export function rodSideStations(build: Build): Station[] {
   const { layout } = build.spec
   const pairs = sharedPins(layout).map(({ cylinders }) => [...cylinders].sort((a, b) => a - b))
   const first = (cylinder: number) => pairs.find((pair) => pair.includes(cylinder))
@@ -96,18 +96,18 @@ function rodSideStations(build: Build): Station[] {
 }
 
 function rodSide(cylinder: number, label: string): Station {
-  return station('rodSide', { cylinder }, label, 'Rod side', { low: 0.05, high: 1.2 })
+  return station('bearings.rodSide', { cylinder }, label, 'Rod side', { low: 0.05, high: 1.2 })
 }
 
 /** Marks stand on the crank: mains at their bearing, pins in their cylinder; each kind of reading beside the other. */
 const DRAWN: Readonly<Partial<Record<BearingCharacteristic, { x: number; y: number }>>> = {
-  mainJournal: { x: 0, y: 0.3 },
-  spin: { x: 0, y: 0.62 },
-  mainClearance: { x: 0, y: 0 },
-  mainInside: { x: 0, y: 0 },
-  mainStrip: { x: 0, y: 0 },
-  rodJournal: { x: -0.3, y: 0 },
-  rodSide: { x: 0, y: -0.45 },
+  'bearings.mainJournal': { x: 0, y: 0.3 },
+  'bearings.spin': { x: 0, y: 0.62 },
+  'bearings.mainClearance': { x: 0, y: 0 },
+  'bearings.mainInside': { x: 0, y: 0 },
+  'bearings.mainStrip': { x: 0, y: 0 },
+  'bearings.rodJournal': { x: -0.3, y: 0 },
+  'bearings.rodSide': { x: 0, y: -0.45 },
 }
 
 function station(

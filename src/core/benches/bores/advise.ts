@@ -1,4 +1,5 @@
-import { withWork, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import type { EngineChange } from '../../build/types'
 import { cylinderNumbers } from '../../engine'
 import { judge } from '../../metrology'
 import type { Advice, Finding, Headline } from '../../bench/bench'
@@ -13,7 +14,7 @@ import { matchPistons, type PistonMatch } from './match'
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const match = matchPistons(build)
   const troubled = findings.some(
-    ({ output, conformity }) => output.startsWith('clearance') && conformity !== undefined && conformity.verdict !== 'within',
+    ({ output, conformity }) => output.startsWith('bores.clearance') && conformity !== undefined && conformity.verdict !== 'within',
   )
   if (!match || !troubled) return []
   const swaps = match.after.some((mark, index) => mark !== match.before[index])
@@ -28,24 +29,30 @@ function swapAdvice(build: Build, match: PistonMatch): Advice {
     headlines: headlinesOf(after),
     verdict: verdictOf(after),
     costs: [...movingCosts(build, match.before, match.after), { code: 'noParts' }],
-    after,
+    changes: [moved(match)],
   }
+}
+
+function moved({ after }: PistonMatch): EngineChange {
+  return { choose: 'pistonInBore', marks: after }
 }
 
 /** Bores that are still tight with the best match: how much each wants to reach the target. A loose one cannot be honed back. */
 function honeAdvice(build: Build, match: PistonMatch): Advice[] {
-  const lower = build.spec.limits.clearance?.lower
+  const lower = build.spec.limits['bores.clearance']?.lower
   if (lower === undefined) return []
   const tight = match.clearanceMm(match.after).flatMap((mm, index) => (mm < lower ? [[index + 1, match.targetMm - mm] as const] : []))
   if (tight.length === 0) return []
-  const honedMm = new Map(tight)
   return [
     {
       id: 'hone',
-      change: { code: 'hone', byCylinder: honedMm },
+      change: { code: 'hone', byCylinder: new Map(tight) },
       headlines: [],
       costs: [{ code: 'honing', cylinders: tight.length }, ...movingCosts(build, match.before, match.after)],
-      after: withWork(match.after.join() === match.before.join() ? build : withPistons(build, match.after), { honedMm }),
+      changes: [
+        ...(match.after.join() === match.before.join() ? [] : [moved(match)]),
+        ...tight.map(([cylinder, by]) => ({ what: 'hone', cylinder, by }) as const),
+      ],
     },
   ]
 }
@@ -55,8 +62,8 @@ function headlinesOf(build: Build): Headline[] {
   const ranked = [...derived.values()].flatMap((one) => (isKnown(one) ? [one.figure] : [])).sort((a, b) => a.value.value - b.value.value)
   const spread = spreadAcross('length', derived)
   return [
-    ...(ranked.length > 0 ? [{ output: 'clearance', low: ranked[0]!, high: ranked.at(-1)! }] : []),
-    ...(isKnown(spread) ? [{ output: 'clearanceSpread', low: spread.figure, high: spread.figure }] : []),
+    ...(ranked.length > 0 ? [{ output: 'bores.clearance' as const, low: ranked[0]!, high: ranked.at(-1)! }] : []),
+    ...(isKnown(spread) ? [{ output: 'bores.clearanceSpread' as const, low: spread.figure, high: spread.figure }] : []),
   ]
 }
 

@@ -1,48 +1,44 @@
-import { readingAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { readingAt } from '../../build/figures'
+import { quantity } from '../../build/remembered'
 import { stationId } from '../../build/place'
-import { cylinderNumbers } from '../../engine'
 import { apart, difference, expand, resultOf, type Figure } from '../../metrology'
 import { largestOf, smallestOf } from '../../bench/extremeFigure'
-import { paperAt } from '../../build/build'
+import { paperAt } from '../../build/figures'
 import type { Finding, Missing, Remark } from '../../bench/bench'
 import { boreReading, boreReadings, incompleteBore, measuredBore, missingBore } from '../../quantities/boreDiameter'
 import { BORE_AXES, BORE_DEPTHS } from '../../quantities/boreStations'
-import { spreadAcross } from '../../bench/engineWide'
+import { perCylinder } from '../../bench/engineWide'
 import { finding, isKnown, type Derived } from '../../bench/finding'
 import { pistonIn } from '../../quantities/fitted'
 import { taperByRing } from '../../quantities/ringGap'
-import { definition } from './definition'
+import { definition, type BoreOutput } from './definition'
 import { boreOffPaper, outOfRound, pistonClearance, taper } from './formulas'
-import { stations } from './stations'
+import { deckFinishStations } from './stations'
 
 export function derive(build: Build): Finding[] {
-  const numbers = cylinderNumbers(build.spec.layout)
-  const each = (output: keyof typeof definition.outputs, of: (build: Build, cylinder: number) => Derived) => {
-    const derived = new Map(numbers.map((cylinder) => [cylinder, of(build, cylinder)]))
-    return { derived, findings: [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder })) }
-  }
-  const clearances = each('clearance', clearanceOf)
-  const diameters = each('boreDiameter', measuredBore)
-  const several = numbers.length > 1
+  const { numbers, each, spreadOf } = perCylinder<BoreOutput>(build, definition)
   return [
-    ...clearances.findings,
-    ...(several ? [finding(build, definition, 'clearanceSpread', spreadAcross('length', clearances.derived))] : []),
-    ...each('outOfRound', outOfRoundOf).findings,
-    ...each('taper', taperOf).findings,
-    ...diameters.findings,
-    ...(several ? [finding(build, definition, 'boreSpread', spreadAcross('length', diameters.derived))] : []),
-    ...(build.spec.paper.bore && [...diameters.derived.values()].some(isKnown) ? each('boreOffPaper', offPaper).findings : []),
-    finding(build, definition, 'deckFinish', deckFinish(build)),
+    ...each('bores.clearance', clearanceOf),
+    ...spreadOf('bores.clearanceSpread', 'length', clearanceOf),
+    ...each('bores.outOfRound', outOfRoundOf),
+    ...each('bores.taper', taperOf),
+    ...each('bores.boreDiameter', measuredBore),
+    ...spreadOf('bores.boreSpread', 'length', measuredBore),
+    ...(build.spec.paper.bore && numbers.some((cylinder) => isKnown(measuredBore(build, cylinder)))
+      ? each('bores.boreOffPaper', offPaper)
+      : []),
+    finding(build, definition, 'bores.deckFinish', deckFinish),
   ]
 }
 
 /** Piston to wall of a cylinder with the piston that is to go into it. */
-export function clearanceOf(build: Build, cylinder: number): Derived {
+export const clearanceOf = quantity('pistonClearance', (build, cylinder: number): Derived => {
   const mark = pistonIn(build, cylinder)
   const bore = smallestBore(build, cylinder)
-  const skirt = readingAt(build, 'skirt', { cylinder: mark })
+  const skirt = readingAt(build, 'bores.skirt', { cylinder: mark })
   if (!isKnown(bore) || !skirt) {
-    const wantsSkirt: Missing[] = skirt ? [] : [{ kind: 'reading', stationId: stationId('skirt', { cylinder: mark }) }]
+    const wantsSkirt: Missing[] = skirt ? [] : [{ kind: 'reading', stationId: stationId('bores.skirt', { cylinder: mark }) }]
     return { missing: [...(isKnown(bore) ? [] : bore.missing), ...wantsSkirt] }
   }
   const remarks: Remark[] = mark === cylinder ? [] : [{ code: 'pistonMarked', mark }]
@@ -51,10 +47,10 @@ export function clearanceOf(build: Build, cylinder: number): Derived {
     isPartial: bore.isPartial,
     remarks: [...remarks, ...(bore.remarks ?? [])],
   }
-}
+})
 
 /** The smallest diameter read, once at least one depth was read on both axes. */
-export function smallestBore(build: Build, cylinder: number): Derived {
+export const smallestBore = quantity('smallestBore', (build, cylinder: number): Derived => {
   const read = boreReadings(build, cylinder)
   if (!isKnown(measuredBore(build, cylinder))) return { missing: missingBore(cylinder, 'middle') }
   return {
@@ -64,7 +60,7 @@ export function smallestBore(build: Build, cylinder: number): Derived {
     ),
     ...incompleteBore(read.length),
   }
-}
+})
 
 /** How far the bore as measured stands from the one on paper: a wrong oversize, or a sheet of another engine. */
 function offPaper(build: Build, cylinder: number): Derived {
@@ -129,8 +125,8 @@ function ringRemark(build: Build, cylinder: number): Remark[] {
 
 /** The roughest deck face that was read; with two banks both are wanted. */
 function deckFinish(build: Build): Derived {
-  const faces = stations(build).filter((station) => station.characteristic === 'deckFinish')
-  const read = faces.map((station) => readingAt(build, 'deckFinish', station.place))
+  const faces = deckFinishStations(build)
+  const read = faces.map((station) => readingAt(build, 'bores.deckFinish', station.place))
   const missing = faces.filter((_, index) => !read[index])
   if (missing.length > 0) return { missing: missing.map((station) => ({ kind: 'reading', stationId: station.id })) }
   return { figure: largestOf(read as Figure[])! }

@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
 import { isKnown } from '../../bench/finding'
-import { readingAt } from '../../build/build'
+import { readingAt } from '../../build/figures'
 import { clearanceTarget } from './presets'
 import { smallestBore } from './derive'
 
@@ -26,7 +26,7 @@ export function matchPistons(build: Build): PistonMatch | undefined {
     const bore = smallestBore(build, cylinder)
     return isKnown(bore) ? [bore.figure.value.value] : []
   })
-  const skirts = numbers.flatMap((cylinder) => readingAt(build, 'skirt', { cylinder })?.value.value ?? [])
+  const skirts = numbers.flatMap((cylinder) => readingAt(build, 'bores.skirt', { cylinder })?.value.value ?? [])
   if (targetMm === undefined || bores.length < numbers.length || skirts.length < numbers.length) return undefined
   const clearances = bores.map((bore) => skirts.map((skirt) => bore - skirt))
   return {

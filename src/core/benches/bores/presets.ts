@@ -21,22 +21,22 @@ export const presets: Presets = ({ paper, duty, materials, units, stock, choice 
   const known = isUnsaid(duty) ? ' The duty is not said: the tighter of race and street.' : ''
   const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
   return {
-    ...(clearance && { clearance }),
-    clearanceSpread: {
+    ...(clearance && { 'bores.clearance': clearance }),
+    'bores.clearanceSpread': {
       upper: inThou(0.5, units),
       source: 'Preset: assumed',
       reason: 'All alike before any one perfect; a match or a hone brings them together.',
     },
-    outOfRound: { upper: roundness, source: PRACTICE, reason: `Rings seal a round bore.${known}` },
-    taper: { upper: roundness, source: PRACTICE, reason: `A ring that breathes up and down a taper wears and flutters.${known}` },
-    boreOffPaper: {
+    'bores.outOfRound': { upper: roundness, source: PRACTICE, reason: `Rings seal a round bore.${known}` },
+    'bores.taper': { upper: roundness, source: PRACTICE, reason: `A ring that breathes up and down a taper wears and flutters.${known}` },
+    'bores.boreOffPaper': {
       lower: -0.1,
       upper: 0.1,
       source: 'Preset: assumed',
       reason: 'Further off, the sheet or the oversize is not this engine’s.',
     },
     ...(wantsFineDeck(stock, choice) && {
-      deckFinish: {
+      'bores.deckFinish': {
         upper: 0.5,
         source: PRACTICE,
         reason: 'Multi-layer steel gasket: at most 0.5 µm Ra (20 µin); soft gaskets want it rougher.',
@@ -70,7 +70,7 @@ function round(mm: number): number {
 
 /** The clearance aimed at: the target, or the middle of the limit. */
 export function clearanceTarget({ spec }: Build): number | undefined {
-  const limit = spec.limits.clearance
+  const limit = spec.limits['bores.clearance']
   if (!limit) return undefined
   return limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
 }

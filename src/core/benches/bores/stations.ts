@@ -14,8 +14,8 @@ function skirtStations(build: Build): Station[] {
   return cylinderNumbers(build.spec.layout).map((cylinder) => {
     const place = { cylinder }
     return {
-      id: stationId('skirt', place),
-      characteristic: 'skirt',
+      id: stationId('bores.skirt', place),
+      characteristic: 'bores.skirt',
       place,
       label: `Piston marked ${cylinder}, skirt at the gauge point`,
       row: 'Skirt',
@@ -27,13 +27,14 @@ function skirtStations(build: Build): Station[] {
   })
 }
 
-function deckFinishStations(build: Build): Station[] {
+/** The deck faces: one, or one a bank. */
+export function deckFinishStations(build: Build): Station[] {
   const banks = bankCount(build.spec.layout) === 2 ? (['left', 'right'] as const) : (['left'] as const)
   return banks.map((bank) => {
     const place = banks.length === 2 ? { bank } : {}
     return {
-      id: stationId('deckFinish', place),
-      characteristic: 'deckFinish',
+      id: stationId('bores.deckFinish', place),
+      characteristic: 'bores.deckFinish',
       place,
       label: banks.length === 2 ? `Deck face, ${bank} bank, finish` : 'Deck face, finish',
       row: 'Deck finish',

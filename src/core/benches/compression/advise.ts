@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Advice, Cost, Finding } from '../../bench/bench'
-import { equalisingCm3, headlines, outcomeOf, withKnobs } from './change'
+import { equalisingCm3, headlines, knobChanges, outcomeOf, withKnobs } from './change'
 import type { CylinderState } from './cylinder'
 import { gasketRack } from './gasketRack'
 import type { Plan } from './planner'
@@ -34,18 +34,18 @@ function lookAgain(findings: readonly Finding[]): Advice[] {
 }
 
 function openChambers(build: Build, states: readonly CylinderState[]): Advice[] {
-  const opened = equalisingCm3(states, build.spec.limits.chamberVolume?.upper)
+  const opened = equalisingCm3(states, build.spec.limits['compression.chamberVolume']?.upper)
   if (opened.size === 0) return []
   const most = Math.max(...opened.values())
-  const after = withKnobs(build, { openedCm3: opened })
-  const outcome = outcomeOf(after)
+  const changes = knobChanges(build, { openedCm3: opened })
+  const outcome = outcomeOf(withKnobs(build, { openedCm3: opened }))
   return [
     {
       id: 'openChambers',
       change: { code: 'openChambers', byCylinder: opened },
       headlines: headlines(outcome),
       verdict: outcome.verdict,
-      after,
+      changes,
       costs: [{ code: 'grinding', cylinders: opened.size, cm3: most }, { code: 'noParts' }],
     },
   ]
@@ -61,7 +61,7 @@ function otherGaskets(build: Build): Advice[] {
       change: { code: 'setup', gasket: row.gasket, deckCutMm: 0, headCutMm: 0, equalise: false },
       headlines: headlines(row.outcome),
       verdict: row.outcome.verdict,
-      after: row.after,
+      changes: [{ choose: 'gasket', id: row.gasket.id }],
       costs: [...valvesCloser(fitted ? fitted.thicknessMm - row.gasket.thicknessMm : 0), { code: 'spreadStays' }],
     }))
 }
@@ -82,7 +82,7 @@ export function planAdvice(build: Build, plan: Plan): Advice {
     headlines: headlines(plan.outcome),
     verdict: plan.outcome.verdict,
     costs,
-    after: withKnobs(build, { ...setup, openedCm3: opened }),
+    changes: knobChanges(build, { ...setup, openedCm3: opened }),
   }
 }
 

@@ -1,10 +1,12 @@
-import { withSpec, withWork, type Build } from '../../build/build'
-import type { Gasket, PistonOption } from '../../build/types'
+import type { Build } from '../../build/build'
+import type { EngineChange, Gasket, PistonOption } from '../../build/types'
 import { standardUncertainty, type Conformity, type Figure } from '../../metrology'
 import type { Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
+import type { CompressionOutput } from './definition'
 import type { CylinderState } from './cylinder'
-import { cylinderStates, deriveFrom } from './derive'
+import { derive } from './derive'
+import { applyChanges } from '../../build/changes'
 
 /** Knobs that change a ratio. Nothing given: nothing changed. */
 export interface Knobs {
@@ -32,11 +34,12 @@ export interface Outcome {
 /** What an outcome says of the figures a builder asks for first. */
 export function headlines({ ratios, ratioSpread, quenchLeast }: Outcome): Headline[] {
   const ranked = ratios.map(({ figure }) => figure).sort((a, b) => a.value.value - b.value.value)
-  const single = (output: string, figure: Figure | undefined): Headline[] => (figure ? [{ output, low: figure, high: figure }] : [])
+  const single = (output: CompressionOutput, figure: Figure | undefined): Headline[] =>
+    figure ? [{ output, low: figure, high: figure }] : []
   return [
-    ...(ranked.length > 0 ? [{ output: 'compressionRatio', low: ranked[0]!, high: ranked.at(-1)! }] : []),
-    ...single('ratioSpread', ratioSpread),
-    ...single('quench', quenchLeast),
+    ...(ranked.length > 0 ? [{ output: 'compression.compressionRatio' as const, low: ranked[0]!, high: ranked.at(-1)! }] : []),
+    ...single('compression.ratioSpread', ratioSpread),
+    ...single('compression.quench', quenchLeast),
   ]
 }
 
@@ -46,42 +49,42 @@ export function compressionHeightMm({ spec }: Build): number | undefined {
 }
 
 /**
- * The build with the knobs turned. Another gasket is taken as its maker states it: what was measured was the old one.
+ * Knobs turned, as a build takes it.
  * @throws if pistons are to be changed whose height cannot be compared with the measured ones.
  */
-export function withKnobs(build: Build, { gasket, piston, deckCutMm, headCutMm, openedCm3 }: Knobs): Build {
+export function knobChanges(build: Build, { gasket, piston, deckCutMm, headCutMm, openedCm3 }: Knobs): EngineChange[] {
   const heightMm = compressionHeightMm(build)
-  if (piston && heightMm === undefined) throw new Error('withKnobs: the compression height of the measured pistons is not known')
-  const worked = withWork(build, {
-    ...(deckCutMm && { deckCutMm }),
-    ...(headCutMm && { headCutMm }),
-    ...(openedCm3 && { openedCm3 }),
-    ...(piston && { piston: { option: piston, tallerMm: piston.compressionHeightMm - heightMm! } }),
-  })
-  return gasket && gasket.id !== build.spec.choice.gasket ? withGasket(worked, gasket.id) : worked
+  if (piston && heightMm === undefined) throw new Error('knobChanges: the compression height of the measured pistons is not known')
+  return [
+    ...(gasket && gasket.id !== build.spec.choice.gasket ? [{ choose: 'gasket', id: gasket.id } as const] : []),
+    ...(piston
+      ? ([
+          { choose: 'piston', id: piston.id },
+          { what: 'piston', id: piston.id, by: piston.compressionHeightMm - heightMm! },
+        ] as const)
+      : []),
+    ...(deckCutMm ? [{ what: 'deckCut', by: deckCutMm } as const] : []),
+    ...(headCutMm ? [{ what: 'headCut', by: headCutMm } as const] : []),
+    ...[...(openedCm3 ?? [])].map(([cylinder, by]) => ({ what: 'openChamber', cylinder, by }) as const),
+  ]
 }
 
-/** The build with another gasket chosen: what was measured up to now was the old one. */
-export function withGasket(build: Build, gasketId: string): Build {
-  const { choice } = build.spec
-  const last = build.entries.at(-1)?.id
-  return withSpec(build, {
-    ...build.spec,
-    choice: { ...choice, gasket: gasketId, ...(last && { chosenAfter: { ...choice.chosenAfter, gasket: last } }) },
-  })
+/** The build with the knobs turned. */
+export function withKnobs(build: Build, knobs: Knobs): Build {
+  return applyChanges(build, knobChanges(build, knobs))
 }
 
 /** What this bench finds of a build: every ratio, the spread, the least quench, and the worst verdict over all it judges. */
 export function outcomeOf(build: Build): Outcome {
-  const findings = deriveFrom(build, cylinderStates(build))
-  const figuresOf = (output: string) =>
+  const findings = derive(build)
+  const figuresOf = (output: CompressionOutput) =>
     findings.flatMap((finding) =>
       finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, figure: finding.figure }] : [],
     )
   return {
-    ratios: figuresOf('compressionRatio'),
-    ratioSpread: figuresOf('ratioSpread')[0]?.figure,
-    quenchLeast: figuresOf('quench')
+    ratios: figuresOf('compression.compressionRatio'),
+    ratioSpread: figuresOf('compression.ratioSpread')[0]?.figure,
+    quenchLeast: figuresOf('compression.quench')
       .map(({ figure }) => figure)
       .sort((a, b) => a.value.value - b.value.value)[0],
     verdict: worst(findings.flatMap(({ conformity }) => conformity?.verdict ?? [])),

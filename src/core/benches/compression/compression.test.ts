@@ -18,18 +18,23 @@ const edited = (spec: Partial<Spec>) => withSpec(tern, { ...tern.spec, ...spec }
 
 describe('Tern finds by itself', () => {
   it('the piston 0.06 mm down the hole, and only that one', () => {
-    expect(verdict(tern, 'deckClearance.3')).toBe('over')
-    expectNear(find(tern, 'deckClearance.3').figure!.value.value, 0.11, 0.01)
-    for (const cylinder of [1, 2, 4, 5]) expect(verdict(tern, `deckClearance.${cylinder}`)).toBe('within')
-    expect(find(tern, 'deckClearance.3').remarks.map((remark) => remark.code)).toContain('oddOneOut')
-    expect(verdict(tern, 'deckSpread')).toBe('over')
+    expect(verdict(tern, 'compression.deckClearance.3')).toBe('over')
+    expectNear(find(tern, 'compression.deckClearance.3').figure!.value.value, 0.11, 0.01)
+    for (const cylinder of [1, 2, 4, 5]) expect(verdict(tern, `compression.deckClearance.${cylinder}`)).toBe('within')
+    expect(find(tern, 'compression.deckClearance.3').remarks.map((remark) => remark.code)).toContain('oddOneOut')
+    expect(verdict(tern, 'compression.deckSpread')).toBe('over')
   })
 
   it('the chamber 0.9 cc large, and the low ratio it makes', () => {
-    expect(verdict(tern, 'chamberVolume.4')).toBe('over')
-    expectNear(find(tern, 'chamberVolume.4').figure!.value.value, 46.9, 0.2)
-    expect(verdict(tern, 'compressionRatio.4')).not.toBe('within')
-    expect(find(tern, 'ratioSpread').remarks).toContainEqual({ code: 'extremes', of: 'cylinder', largest: expect.any(Number), smallest: 4 })
+    expect(verdict(tern, 'compression.chamberVolume.4')).toBe('over')
+    expectNear(find(tern, 'compression.chamberVolume.4').figure!.value.value, 46.9, 0.2)
+    expect(verdict(tern, 'compression.compressionRatio.4')).not.toBe('within')
+    expect(find(tern, 'compression.ratioSpread').remarks).toContainEqual({
+      code: 'extremes',
+      of: 'cylinder',
+      largest: expect.any(Number),
+      smallest: 4,
+    })
   })
 
   it('nothing when the engine has no faults', () => {
@@ -41,39 +46,45 @@ describe('Tern finds by itself', () => {
 
 describe('never a guess', () => {
   it('a cylinder without its deck readings is not measured, says what is wanted, and leaves the others', () => {
-    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 3)
-    const finding = find(build, 'compressionRatio.3')
+    const build = without(tern, (entry) => entry.characteristic === 'compression.deck' && entry.place.cylinder === 3)
+    const finding = find(build, 'compression.compressionRatio.3')
     expect(finding.figure).toBeUndefined()
     expect(finding.conformity).toBeUndefined()
-    expect(finding.missing).toContainEqual({ kind: 'reading', stationId: 'deck/c3/front' })
-    expect(verdict(build, 'compressionRatio.1')).toBe('within')
+    expect(finding.missing).toContainEqual({ kind: 'reading', stationId: 'compression.deck/c3/front' })
+    expect(verdict(build, 'compression.compressionRatio.1')).toBe('within')
   })
 
   it('one lone place on the crown does not cancel rock and is not used', () => {
-    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 1 && entry.place.spot !== 'left')
-    expect(find(build, 'deckClearance.1').figure).toBeUndefined()
+    const build = without(
+      tern,
+      (entry) => entry.characteristic === 'compression.deck' && entry.place.cylinder === 1 && entry.place.spot !== 'left',
+    )
+    expect(find(build, 'compression.deckClearance.1').figure).toBeUndefined()
   })
 
   it('the pin axis alone will do, and is said to', () => {
-    const build = without(tern, (entry) => entry.characteristic === 'deck' && entry.place.cylinder === 1 && entry.place.spot === 'left')
-    expect(find(build, 'deckClearance.1').remarks).toContainEqual({ code: 'incomplete', used: 2, wanted: 4 })
+    const build = without(
+      tern,
+      (entry) => entry.characteristic === 'compression.deck' && entry.place.cylinder === 1 && entry.place.spot === 'left',
+    )
+    expect(find(build, 'compression.deckClearance.1').remarks).toContainEqual({ code: 'incomplete', used: 2, wanted: 4 })
   })
 
   it('a half-done fill is not a chamber volume', () => {
-    const build = without(tern, (entry) => entry.characteristic === 'chamberEnd' && entry.place.cylinder === 2)
-    expect(find(build, 'chamberVolume.2').figure).toBeUndefined()
+    const build = without(tern, (entry) => entry.characteristic === 'compression.chamberEnd' && entry.place.cylinder === 2)
+    expect(find(build, 'compression.chamberVolume.2').figure).toBeUndefined()
   })
 
   it('does not fall back to paper when a measured bore is asked for', () => {
-    const build = without(tern, (entry) => entry.characteristic === 'bore' && entry.place.cylinder === 5)
-    expect(find(build, 'compressionRatio.5').figure).toBeUndefined()
+    const build = without(tern, (entry) => entry.characteristic === 'bores.bore' && entry.place.cylinder === 5)
+    expect(find(build, 'compression.compressionRatio.5').figure).toBeUndefined()
     const onPaper = withSpec(build, { ...build.spec, methods: { ...build.spec.methods, bore: 'paper' } })
-    expect(find(onPaper, 'compressionRatio.5').figure).toBeDefined()
+    expect(find(onPaper, 'compression.compressionRatio.5').figure).toBeDefined()
   })
 
   it('without a gasket or a stroke it says so', () => {
-    expect(find(edited({ choice: {} }), 'compressionRatio.1').missing).toContainEqual({ kind: 'choice', what: 'gasket' })
-    expect(find(edited({ paper: { ...tern.spec.paper, stroke: undefined } }), 'compressionRatio.1').missing).toContainEqual({
+    expect(find(edited({ choice: {} }), 'compression.compressionRatio.1').missing).toContainEqual({ kind: 'choice', what: 'gasket' })
+    expect(find(edited({ paper: { ...tern.spec.paper, stroke: undefined } }), 'compression.compressionRatio.1').missing).toContainEqual({
       kind: 'paper',
       key: 'stroke',
     })
@@ -81,11 +92,11 @@ describe('never a guess', () => {
 
   it('a rod too short to turn or a piston that fills the chamber is an impossibility, not a number', () => {
     const rod = { ...tern.spec.paper.rodLength!, value: 40 }
-    expect(find(edited({ paper: { ...tern.spec.paper, rodLength: rod } }), 'compressionRatio.1').missing).toEqual([
+    expect(find(edited({ paper: { ...tern.spec.paper, rodLength: rod } }), 'compression.compressionRatio.1').missing).toEqual([
       { kind: 'impossible', reason: 'crankDoesNotTurn' },
     ])
     const piston = { ...tern.spec.paper.pistonVolume!, value: -80 }
-    expect(find(edited({ paper: { ...tern.spec.paper, pistonVolume: piston } }), 'compressionRatio.1').missing).toEqual([
+    expect(find(edited({ paper: { ...tern.spec.paper, pistonVolume: piston } }), 'compression.compressionRatio.1').missing).toEqual([
       { kind: 'impossible', reason: 'noClearanceVolume' },
     ])
   })
@@ -94,7 +105,7 @@ describe('never a guess', () => {
 describe('doubt of the ratio', () => {
   it('agrees with Monte Carlo within 1 % (JCGM 101)', () => {
     const states = cylinderStates(tern)
-    const model = ratioModel(states, tern.spec.limits.compressionRatio)
+    const model = ratioModel(states, tern.spec.limits['compression.compressionRatio'])
     const { results } = [...monteCarlo(model, 100_000, 3)].at(-1)!
     states.forEach((state, index) => {
       const u = standardUncertainty(state.chain!.ratio.value)
@@ -104,7 +115,7 @@ describe('doubt of the ratio', () => {
   })
 
   it('is owned by named gauges and papers, shares adding up to one', () => {
-    const budget = uncertaintyBudget(tern, find(tern, 'compressionRatio.1').figure!.value)
+    const budget = uncertaintyBudget(tern, find(tern, 'compression.compressionRatio.1').figure!.value)
     const labels = budget.map(({ label }) => label)
     expect(labels.slice(0, 2).sort()).toEqual(['Burette, 0.1 cm³', 'Multi-layer steel 1.10'])
     expect(labels).toContain('Piston volume (paper)')
@@ -116,8 +127,8 @@ describe('doubt of the ratio', () => {
   })
 
   it('what all cylinders share cancels in their spread', () => {
-    const spread = standardUncertainty(find(tern, 'ratioSpread').figure!.value)
-    const pair = [2, 4].map((cylinder) => standardUncertainty(find(tern, `compressionRatio.${cylinder}`).figure!.value))
+    const spread = standardUncertainty(find(tern, 'compression.ratioSpread').figure!.value)
+    const pair = [2, 4].map((cylinder) => standardUncertainty(find(tern, `compression.compressionRatio.${cylinder}`).figure!.value))
     expect(spread).toBeLessThan(Math.hypot(pair[0]!, pair[1]!))
   })
 })
@@ -135,12 +146,12 @@ describe('schools', () => {
       ...DEMO_BUILDS[0]!,
       gauges: {
         ...DEMO_BUILDS[0]!.gauges,
-        chamberMass: 'scales.1',
-        pistonDrop: 'dial-metric.1',
-        pistonFill: 'burette.1',
-        gasketThickness: 'mic-metric.1',
-        gasketBore: 'caliper.1',
-        chamber: 'burette.1',
+        'compression.chamberMass': 'scales.1',
+        'compression.pistonDrop': 'dial-metric.1',
+        'compression.pistonFill': 'burette.1',
+        'compression.gasketThickness': 'mic-metric.1',
+        'compression.gasketBore': 'caliper.1',
+        'compression.chamber': 'burette.1',
       },
       spec: { ...tern.spec, methods: { ...tern.spec.methods, chamber: 'mass', piston: 'downTheBore', gasket: 'measured' } },
     },
@@ -151,23 +162,31 @@ describe('schools', () => {
     const build = openBuild(single)
     for (const cylinder of [1, 2, 5]) {
       expectNear(
-        find(build, `compressionRatio.${cylinder}`).figure!.value.value,
-        find(tern, `compressionRatio.${cylinder}`).figure!.value.value,
+        find(build, `compression.compressionRatio.${cylinder}`).figure!.value.value,
+        find(tern, `compression.compressionRatio.${cylinder}`).figure!.value.value,
         0.06,
       )
     }
-    expectNear(find(build, 'pistonVolume.1').figure!.value.value, 10.2, 0.4)
+    expectNear(find(build, 'compression.pistonVolume.1').figure!.value.value, 10.2, 0.4)
   })
 
   it('a crevice that the fluid has filled is counted once', () => {
     const build = openBuild(single)
     const filled = withSpec(build, { ...build.spec, methods: { ...build.spec.methods, crevice: 'filled' } })
-    expect(find(filled, 'compressionRatio.1').figure!.value.value).toBeGreaterThan(find(build, 'compressionRatio.1').figure!.value.value)
+    expect(find(filled, 'compression.compressionRatio.1').figure!.value.value).toBeGreaterThan(
+      find(build, 'compression.compressionRatio.1').figure!.value.value,
+    )
   })
 
   it('walks the deck places in order and asks for nothing twice', () => {
     const ids = compression.stations(tern).map((station) => station.id)
-    expect(ids.slice(0, 5)).toEqual(['deck/c1/front', 'deck/c1/left', 'deck/c1/rear', 'deck/c1/right', 'deck/c2/front'])
+    expect(ids.slice(0, 5)).toEqual([
+      'compression.deck/c1/front',
+      'compression.deck/c1/left',
+      'compression.deck/c1/rear',
+      'compression.deck/c1/right',
+      'compression.deck/c2/front',
+    ])
     expect(new Set(ids).size).toBe(ids.length)
     expect(benchState(compression, tern)).toMatchObject({ wanted: 40, read: 40, next: undefined })
   })
@@ -175,7 +194,7 @@ describe('schools', () => {
 
 describe('advice', () => {
   const states = cylinderStates(tern)
-  const { chamberVolume: _, chamberSpread: __, ...otherLimits } = tern.spec.limits
+  const { 'compression.chamberVolume': _, 'compression.chamberSpread': __, ...otherLimits } = tern.spec.limits
   /** Tern with the chambers free: nothing stands in the way of opening them all. */
   const eased = edited({ limits: otherLimits })
   const outsideOf = (deck: CylinderState['deck'], { lower = -Infinity, upper = Infinity }: { lower?: number; upper?: number }) =>
@@ -200,14 +219,16 @@ describe('advice', () => {
     const { limits } = eased.spec
     for (const { outcome, setup } of plans) {
       for (const { figure } of outcome.ratios) {
-        expect(figure.value.value).toBeGreaterThanOrEqual(limits.compressionRatio!.lower!)
-        expect(figure.value.value).toBeLessThanOrEqual(limits.compressionRatio!.upper!)
+        expect(figure.value.value).toBeGreaterThanOrEqual(limits['compression.compressionRatio']!.lower!)
+        expect(figure.value.value).toBeLessThanOrEqual(limits['compression.compressionRatio']!.upper!)
       }
-      expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits.ratioSpread!.upper!)
-      expect(setup.deckCutMm).toBeLessThanOrEqual(limits.deckCut!.upper!)
+      expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits['compression.ratioSpread']!.upper!)
+      expect(setup.deckCutMm).toBeLessThanOrEqual(limits['compression.deckCut']!.upper!)
       const after = cylinderStates(withKnobs(eased, setup))
       after.forEach(({ deck }, index) =>
-        expect(outsideOf(deck, limits.deckClearance!)).toBeLessThanOrEqual(outsideOf(states[index]!.deck, limits.deckClearance!) + 1e-9),
+        expect(outsideOf(deck, limits['compression.deckClearance']!)).toBeLessThanOrEqual(
+          outsideOf(states[index]!.deck, limits['compression.deckClearance']!) + 1e-9,
+        ),
       )
     }
     const metal = plans.map((plan) => plan.metalMm)
@@ -216,14 +237,18 @@ describe('advice', () => {
   })
 
   it('says which limit binds and by how much when nothing passes', () => {
-    const strict = edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3, upper: 1.35, source: 'test', reason: '' } } })
+    const strict = edited({
+      limits: { ...eased.spec.limits, 'compression.quench': { lower: 1.3, upper: 1.35, source: 'test', reason: '' } },
+    })
     const { plans, binding } = planCompression(strict, cylinderStates(strict))
     expect(plans).toEqual([])
-    expect(binding.map(({ limit }) => limit)).toContain('quench')
-    const by = binding.find(({ limit }) => limit === 'quench')!.by
+    expect(binding.map(({ limit }) => limit)).toContain('compression.quench')
+    const by = binding.find(({ limit }) => limit === 'compression.quench')!.by
     // Easing the limit by what the planner says lets a plan through; by less does not.
     const easedBy = (ease: number) =>
-      edited({ limits: { ...eased.spec.limits, quench: { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } } })
+      edited({
+        limits: { ...eased.spec.limits, 'compression.quench': { lower: 1.3 - ease, upper: 1.35 + ease, source: 'test', reason: '' } },
+      })
     expect(planCompression(easedBy(by + 1e-6), cylinderStates(easedBy(by))).plans.length).toBeGreaterThan(0)
     expect(planCompression(easedBy(by * 0.9), cylinderStates(easedBy(by))).plans).toEqual([])
   })
@@ -232,7 +257,7 @@ describe('advice', () => {
     const cost = ratioCost(tern, states[2]!)!
     expect(cost.causes[0]).toMatchObject({ cause: 'deck' })
     // dCR = −(CR − 1)/V_c · π/4·bore²·Δdeck by hand: 7.98/62.9 · 54.1 cm² a cm = 0.687 a mm.
-    const deeperMm = find(tern, 'deckClearance.3').figure!.value.value - 0.05
+    const deeperMm = find(tern, 'compression.deckClearance.3').figure!.value.value - 0.05
     expectNear(cost.causes[0]!.change, -0.687 * deeperMm, 0.002)
     expectNear(cost.nominal + cost.causes.reduce((sum, { change }) => sum + change, 0) + cost.together, cost.measured, 1e-12)
   })
@@ -241,7 +266,7 @@ describe('advice', () => {
     const ids = compression.advise(tern, compression.derive(tern)).map((advice) => advice.id)
     // The largest chamber is itself out: the others, alike already, are not opened to it.
     expect(ids).not.toContain('openChambers')
-    expect(ids).toContain('look.deckClearance.3')
+    expect(ids).toContain('look.compression.deckClearance.3')
     const sound = soundBuild(0)
     expect(compression.advise(sound, compression.derive(sound))).toEqual([])
   })

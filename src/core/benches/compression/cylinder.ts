@@ -1,9 +1,13 @@
-import { paperAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
 import { stationId } from '../../build/place'
+import { quantity } from '../../build/remembered'
+import type { Methods } from '../../build/types'
+import { workOn } from '../../build/work'
 import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
 import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
 import { afterWork } from '../../quantities/afterWork'
-import type { Missing, Remark } from '../../bench/bench'
+import type { CharacteristicId, Missing, Remark } from '../../bench/bench'
 import { isOfOldPart } from '../../quantities/oldParts'
 import { boreOf } from '../../quantities/boreDiameter'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
@@ -28,7 +32,7 @@ export interface CylinderState {
   readonly remarks: readonly Remark[]
 }
 
-export function cylinderState(build: Build, cylinder: number): CylinderState {
+export const cylinderState = quantity('cylinder', (build, cylinder: number): CylinderState => {
   const deck = deckClearance(build, cylinder)
   const chamber = chamberVolume(build, cylinder)
   const piston = pistonVolume(build, cylinder)
@@ -47,7 +51,7 @@ export function cylinderState(build: Build, cylinder: number): CylinderState {
   if (chain && chain.clearance.value.value <= 0)
     return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
   return { ...state, inputs, chain, missing }
-}
+})
 
 type InputsOrMissing = Pick<CylinderState, 'inputs' | 'missing'>
 
@@ -71,8 +75,8 @@ function ratioInputs(
 }
 
 /** Chamber volume: the mean of the fills that are complete, by whichever method the build uses. */
-function chamberVolume(build: Build, cylinder: number): Derived {
-  const fills = chamberRepeats(build).map((repeat) => oneFill(build, cylinder, repeat))
+export const chamberVolume = quantity('chamber', (build, cylinder: number): Derived => {
+  const fills = chamberRepeats(build).map((repeat) => workedFill(build, cylinder, repeat))
   const known = fills.flatMap((fill) => (isKnown(fill) ? [fill.figure] : []))
   if (known.length === 0) return { missing: fills.flatMap((fill) => (isKnown(fill) ? [] : fill.missing)) }
   const mean =
@@ -82,13 +86,28 @@ function chamberVolume(build: Build, cylinder: number): Derived {
           repeatMean,
           known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })),
         )
-  const { headCutMm = 0, openedCm3 } = build.work ?? {}
-  const changeCm3 = (openedCm3?.get(cylinder) ?? 0) - ((build.spec.paper.chamberOpenArea?.value ?? 0) * headCutMm) / MM_PER_CM
   return {
-    figure: afterWork(mean, changeCm3, 'volume', 'Head cut and chamber work'),
+    figure: mean,
     isPartial: known.length < fills.length,
     remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)],
   }
+})
+
+/** The reading that ends a fill, by the method of the build. */
+const LAST_OF_FILL = {
+  buretteLevels: 'compression.chamberEnd',
+  buretteVolume: 'compression.chamber',
+  mass: 'compression.chamberMass',
+} as const satisfies Record<Methods['chamber'], CharacteristicId>
+
+/** A fill as it was read, or as it will be once the head is cut and the chamber opened. */
+function workedFill(build: Build, cylinder: number, repeat: number): Derived {
+  const fill = oneFill(build, cylinder, repeat)
+  if (!isKnown(fill)) return fill
+  const station = stationId(LAST_OF_FILL[build.spec.methods.chamber], { cylinder, repeat })
+  const cutCm3 = ((build.spec.paper.chamberOpenArea?.value ?? 0) * workOn(build, 'headCut', station)) / MM_PER_CM
+  const changeCm3 = workOn(build, `openChamber/${cylinder}`, station) - cutCm3
+  return { ...fill, figure: afterWork(fill.figure, changeCm3, 'volume', 'Head cut and chamber work') }
 }
 
 const MM_PER_CM = 10
@@ -118,13 +137,13 @@ function oneFill(build: Build, cylinder: number, repeat: number): Derived {
   const place = { cylinder, repeat }
   switch (build.spec.methods.chamber) {
     case 'buretteVolume':
-      return asRead(build, 'chamber', place)
+      return asRead(build, 'compression.chamber', place)
     case 'mass': {
-      const inputs = allOf({ massG: asRead(build, 'chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
+      const inputs = allOf({ massG: asRead(build, 'compression.chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
       return inputs.missing ? inputs : { figure: volumeByMass.of(inputs.figures) }
     }
     case 'buretteLevels': {
-      const inputs = allOf({ start: asRead(build, 'chamberStart', place), end: asRead(build, 'chamberEnd', place) })
+      const inputs = allOf({ start: asRead(build, 'compression.chamberStart', place), end: asRead(build, 'compression.chamberEnd', place) })
       if (inputs.missing) return inputs
       const { start, end } = inputs.figures
       // Some burettes count down as they empty, some up: the volume run in is the difference either way.
@@ -140,21 +159,26 @@ function oneFill(build: Build, cylinder: number, repeat: number): Derived {
 }
 
 /** Piston volume: the chosen piston of the stock, the paper, or filled down the bore. */
-function pistonVolume(build: Build, cylinder: number): Derived {
-  const planned = build.work?.piston?.option
-  if (planned) return { figure: stockVolume(planned) }
+export const pistonVolume = quantity('pistonVolume', (build, cylinder: number): Derived => {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
-  if (build.spec.methods.piston === 'downTheBore') {
+  // Filled above pistons that are to come out, it says nothing of those that go in.
+  const isFilled = build.spec.methods.piston === 'downTheBore' && !(chosen && isOutgoing(build, cylinder))
+  if (isFilled) {
     const inputs = allOf({
-      fillCm3: asRead(build, 'pistonFill', { cylinder }),
+      fillCm3: asRead(build, 'compression.pistonFill', { cylinder }),
       boreMm: boreOf(build, cylinder),
-      dropMm: asRead(build, 'pistonDrop', { cylinder }),
+      dropMm: asRead(build, 'compression.pistonDrop', { cylinder }),
     })
     return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
   }
   if (chosen) return { figure: stockVolume(chosen) }
   const figure = paperAt(build, 'pistonVolume', cylinder)
   return figure ? { figure } : { missing: [{ kind: 'paper', key: 'pistonVolume' }] }
+})
+
+/** Other pistons are considered or planned, and what was filled is the ones that come out. */
+function isOutgoing(build: Build, cylinder: number): boolean {
+  return build.considered.has('piston') || workOn(build, 'piston', stationId('compression.pistonFill', { cylinder })) !== 0
 }
 
 function stockVolume({ id, name, source, volumeCm3 }: Build['spec']['stock']['pistons'][number]): Figure {
@@ -175,10 +199,11 @@ function gasketOf(build: Build, cylinder: number): { gasketBore: Derived; gasket
   const bank = bankCount(build.spec.layout) === 2 ? cylinderPlaces(build.spec.layout)[cylinder - 1]!.bank : 'left'
   const stated = statedGasket(build)
   if (build.spec.methods.gasket === 'paper') return stated
-  const measured = (characteristic: 'gasketThickness' | 'gasketBore'): Derived => {
+  const measured = (which: keyof typeof stated): Derived => {
+    const characteristic = `compression.${which}` as const
     const reading = build.readings.current.get(stationId(characteristic, { bank }))
     if (!isOfOldPart(build, 'gasket', reading?.id)) return asRead(build, characteristic, { bank })
-    const maker = stated[characteristic === 'gasketBore' ? 'gasketBore' : 'gasketThickness']
+    const maker = stated[which]
     return isKnown(maker) ? { ...maker, isPartial: true, remarks: [{ code: 'oldPart', part: 'gasket' }] } : maker
   }
   return { gasketThickness: measured('gasketThickness'), gasketBore: measured('gasketBore') }
@@ -209,7 +234,7 @@ export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number])
   }
 }
 
-function fromPaper(build: Build, key: Parameters<typeof paperAt>[1], piece?: number): Derived {
+export function fromPaper(build: Build, key: Parameters<typeof paperAt>[1], piece?: number): Derived {
   const figure = paperAt(build, key, piece)
   return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
 }

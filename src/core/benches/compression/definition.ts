@@ -1,10 +1,13 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
 
-declare module '../../bench/vocabulary' {
-  interface BenchNames {
-    compression: true
+declare module '../../build/ids' {
+  interface Definitions {
+    compression: typeof definition
   }
+}
+
+declare module '../../bench/vocabulary' {
   interface RemarkFields {
     repeatsDisagree: { readonly apart: Figure }
   }
@@ -37,7 +40,7 @@ const BURETTE = {
   kind: 'volume',
   units: { metric: 'cm3', inch: 'cm3' },
   gauges: ['burette'],
-  judgedBy: 'chamberVolume',
+  judgedBy: 'compression.chamberVolume',
   caution: SPIRIT,
 } as const
 const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
@@ -47,62 +50,72 @@ export const definition = {
   title: 'Deck and compression',
   stage: 'Deck',
   characteristics: {
-    deck: {
+    'compression.deck': {
       label: 'Deck',
       ...DIAL_LENGTH,
-      judgedBy: 'deckClearance',
+      judgedBy: 'compression.deckClearance',
       signed: true,
       sense: { positive: 'below deck', negative: 'above deck' },
     },
-    chamberStart: { label: 'Chamber, burette before', ...BURETTE, passing: true },
-    chamberEnd: { label: 'Chamber, burette after', ...BURETTE, passing: true },
-    chamber: { label: 'Chamber', ...BURETTE },
-    chamberMass: {
+    'compression.chamberStart': { label: 'Chamber, burette before', ...BURETTE, passing: true },
+    'compression.chamberEnd': { label: 'Chamber, burette after', ...BURETTE, passing: true },
+    'compression.chamber': { label: 'Chamber', ...BURETTE },
+    'compression.chamberMass': {
       label: 'Chamber, fluid',
       kind: 'mass',
       units: { metric: 'g', inch: 'g' },
       gauges: ['scales'],
-      judgedBy: 'chamberVolume',
+      judgedBy: 'compression.chamberVolume',
       caution: SPIRIT,
     },
-    pistonDrop: { label: 'Piston drop', ...DIAL_LENGTH, passing: true },
-    pistonFill: { label: 'Fill above the piston', ...BURETTE, judgedBy: 'pistonVolume', passing: true },
-    gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['micrometer'] },
-    gasketBore: { label: 'Gasket bore', kind: 'length', units: { metric: 'mm', inch: 'in' }, gauges: ['boreGauge', 'micrometer', 'other'] },
+    'compression.pistonDrop': { label: 'Piston drop', ...DIAL_LENGTH, passing: true },
+    'compression.pistonFill': { label: 'Fill above the piston', ...BURETTE, judgedBy: 'compression.pistonVolume', passing: true },
+    'compression.gasketThickness': {
+      label: 'Gasket, compressed',
+      kind: 'length',
+      units: { metric: 'mm', inch: 'thou' },
+      gauges: ['micrometer'],
+    },
+    'compression.gasketBore': {
+      label: 'Gasket bore',
+      kind: 'length',
+      units: { metric: 'mm', inch: 'in' },
+      gauges: ['boreGauge', 'micrometer', 'other'],
+    },
   },
   outputs: {
-    compressionRatio: { label: 'Ratio', ...RATIO, limit: 'compressionRatio' },
-    ratioSpread: { label: 'Ratio spread', ...RATIO, limit: 'ratioSpread', spread: true },
-    quench: { label: 'Quench', ...LENGTH, limit: 'quench' },
-    deckClearance: { label: 'Deck clearance', ...LENGTH, limit: 'deckClearance' },
-    deckSpread: { label: 'Deck spread', ...LENGTH, limit: 'deckSpread', spread: true },
-    deckFall: { label: 'Deck, front to rear', ...LENGTH, limit: 'deckFall' },
-    chamberVolume: { label: 'Chamber', ...VOLUME, limit: 'chamberVolume' },
-    chamberSpread: { label: 'Chamber spread', ...VOLUME, limit: 'chamberSpread', spread: true },
-    pistonVolume: { label: 'Piston volume', ...VOLUME },
-    effectiveRatio: { label: 'Effective ratio', ...RATIO, limit: 'effectiveRatio' },
-    endPressure: { label: 'End of compression', ...PRESSURE, estimate: true },
-    endTemperature: {
+    'compression.compressionRatio': { label: 'Ratio', ...RATIO, limit: 'compression.compressionRatio' },
+    'compression.ratioSpread': { label: 'Ratio spread', ...RATIO, limit: 'compression.ratioSpread', spread: true },
+    'compression.quench': { label: 'Quench', ...LENGTH, limit: 'compression.quench' },
+    'compression.deckClearance': { label: 'Deck clearance', ...LENGTH, limit: 'compression.deckClearance' },
+    'compression.deckSpread': { label: 'Deck spread', ...LENGTH, limit: 'compression.deckSpread', spread: true },
+    'compression.deckFall': { label: 'Deck, front to rear', ...LENGTH, limit: 'compression.deckFall' },
+    'compression.chamberVolume': { label: 'Chamber', ...VOLUME, limit: 'compression.chamberVolume' },
+    'compression.chamberSpread': { label: 'Chamber spread', ...VOLUME, limit: 'compression.chamberSpread', spread: true },
+    'compression.pistonVolume': { label: 'Piston volume', ...VOLUME },
+    'compression.effectiveRatio': { label: 'Effective ratio', ...RATIO, limit: 'compression.effectiveRatio' },
+    'compression.endPressure': { label: 'End of compression', ...PRESSURE, estimate: true },
+    'compression.endTemperature': {
       label: 'End of compression, temperature',
       kind: 'temperature',
       units: { metric: 'degC', inch: 'degF' },
       digits: { metric: 0, inch: 0 },
       estimate: true,
     },
-    crankingPressure: { label: 'Cranking pressure, gauge', ...PRESSURE, estimate: true },
+    'compression.crankingPressure': { label: 'Cranking pressure, gauge', ...PRESSURE, estimate: true },
   },
   limits: {
-    compressionRatio: { label: 'Compression ratio', ...RATIO },
-    ratioSpread: { label: 'Ratio spread across cylinders', ...RATIO },
-    effectiveRatio: { label: 'Effective ratio', ...RATIO },
-    quench: { label: 'Quench', ...LENGTH },
-    deckClearance: { label: 'Deck clearance', ...LENGTH },
-    deckSpread: { label: 'Deck spread across cylinders', ...LENGTH },
-    deckFall: { label: 'Deck, front to rear', ...LENGTH },
-    chamberVolume: { label: 'Chamber volume', ...VOLUME },
-    chamberSpread: { label: 'Chamber spread', ...VOLUME },
-    deckCut: { label: 'Deck cut', ...LENGTH },
-    headCut: { label: 'Head cut', ...LENGTH },
+    'compression.compressionRatio': { label: 'Compression ratio', ...RATIO },
+    'compression.ratioSpread': { label: 'Ratio spread across cylinders', ...RATIO },
+    'compression.effectiveRatio': { label: 'Effective ratio', ...RATIO },
+    'compression.quench': { label: 'Quench', ...LENGTH },
+    'compression.deckClearance': { label: 'Deck clearance', ...LENGTH },
+    'compression.deckSpread': { label: 'Deck spread across cylinders', ...LENGTH },
+    'compression.deckFall': { label: 'Deck, front to rear', ...LENGTH },
+    'compression.chamberVolume': { label: 'Chamber volume', ...VOLUME },
+    'compression.chamberSpread': { label: 'Chamber spread', ...VOLUME },
+    'compression.deckCut': { label: 'Deck cut', ...LENGTH },
+    'compression.headCut': { label: 'Head cut', ...LENGTH },
   },
   paper: [
     'bore',
@@ -122,7 +135,7 @@ export const definition = {
     'ambientPressure',
     'intakeTemperature',
   ],
-} as const satisfies BenchDefinition
+} as const satisfies BenchDefinition<'compression'>
 
 export type CompressionOutput = keyof typeof definition.outputs
 export type CompressionCharacteristic = keyof typeof definition.characteristics

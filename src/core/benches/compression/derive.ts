@@ -1,11 +1,16 @@
-import { paperAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
 import type { PaperKey } from '../../build/paper'
+import { quantity } from '../../build/remembered'
+import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers, cylinderPlaces } from '../../engine'
-import { assumedFigure, exactly, expand, resultOf, type Figure } from '../../metrology'
-import type { Finding, Remark } from '../../bench/bench'
-import { againstOthers, oddOneOut, spreadAcross, worthNaming } from '../../bench/engineWide'
-import { allOf, finding, isKnown, type Derived } from '../../bench/finding'
-import { cylinderState, type CylinderState } from './cylinder'
+import { assumedFigure, exactly, expand, resultOf, type Figure, type FormulaText } from '../../metrology'
+import { deckClearance } from '../../quantities/deckClearance'
+import type { Kind } from '../../quantity'
+import type { Finding, LimitId, Remark } from '../../bench/bench'
+import { againstOthers, everyCylinder, knownFigures, oddOneOut, perCylinder, worthNaming } from '../../bench/engineWide'
+import { allOf, finding, isKnown, ONLY_SAID, type Derived } from '../../bench/finding'
+import { chamberVolume, cylinderState, fromPaper, pistonVolume, type CylinderState } from './cylinder'
 import { definition, type CompressionOutput } from './definition'
 import { COMPRESSION_EXPONENT, CRANKING_EXPONENT, crankingPressure, endPressure, endTemperature } from './formulas'
 
@@ -15,121 +20,95 @@ export function cylinderStates(build: Build): readonly CylinderState[] {
 }
 
 export function derive(build: Build): Finding[] {
-  return deriveFrom(build, cylinderStates(build))
-}
-
-/** The findings of states already worked out. */
-export function deriveFrom(build: Build, states: readonly CylinderState[]): Finding[] {
-  const byCylinder = (pick: (state: CylinderState) => Derived) => new Map(states.map((state) => [state.cylinder, pick(state)]))
-  const decks = remarked(
-    build,
-    'length',
-    byCylinder((state) => state.deck),
-    'deckClearance',
-    'deckClearance',
-  )
-  const chambers = remarked(
-    build,
-    'volume',
-    byCylinder((state) => state.chamber),
-    'chamberVolume',
-    'chamberVolume',
-  )
-  const ratios = byCylinder((state) => fromChain(state, 'ratio'))
-  const each = (output: CompressionOutput, values: ReadonlyMap<number, Derived>) =>
-    [...values].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
-  const whole = (output: CompressionOutput, value: Derived) => finding(build, definition, output, value)
-  const several = states.length > 1
+  const { numbers, each, spreadOf } = perCylinder<CompressionOutput>(build, definition)
+  const { methods, paper } = build.spec
   return [
-    ...each('compressionRatio', ratios),
-    ...(several ? [whole('ratioSpread', spreadAcross('ratio', ratios))] : []),
-    ...(build.spec.methods.squish === 'pad'
-      ? each(
-          'quench',
-          byCylinder((state) => fromChain(state, 'quench')),
-        )
-      : []),
-    ...each('deckClearance', decks),
-    ...(several ? [whole('deckSpread', spreadAcross('length', decks)), ...deckFalls(build, decks)] : []),
-    ...each('chamberVolume', chambers),
-    ...(several ? [whole('chamberSpread', spreadAcross('volume', chambers))] : []),
-    ...(build.spec.methods.piston === 'downTheBore'
-      ? each(
-          'pistonVolume',
-          byCylinder((state) => state.piston),
-        )
-      : []),
-    ...(build.spec.paper.intakeClosing && build.spec.paper.rodLength ? effectiveFindings(build, states) : []),
+    ...each('compression.compressionRatio', ratioOf),
+    ...spreadOf('compression.ratioSpread', 'ratio', ratioOf),
+    ...(methods.squish === 'pad' ? each('compression.quench', quenchOf) : []),
+    ...each('compression.deckClearance', (recorded, cylinder) => remarked(recorded, 'deck', cylinder)),
+    ...spreadOf('compression.deckSpread', 'length', deckClearance),
+    ...deckFalls(build),
+    ...each('compression.chamberVolume', (recorded, cylinder) => remarked(recorded, 'chamber', cylinder)),
+    ...spreadOf('compression.chamberSpread', 'volume', chamberVolume),
+    ...(methods.piston === 'downTheBore' ? each('compression.pistonVolume', pistonVolume) : []),
+    ...(paper.intakeClosing && paper.rodLength ? numbers.flatMap((cylinder) => effectiveFindings(build, cylinder)) : []),
   ]
 }
 
-function fromChain(state: CylinderState, name: 'ratio' | 'quench'): Derived {
-  return state.chain ? { figure: state.chain[name], isPartial: state.isPartial, remarks: state.remarks } : { missing: state.missing }
+function ratioOf(build: Build, cylinder: number): Derived {
+  return fromChain(cylinderState(build, cylinder), 'ratio')
 }
 
-function effectiveFindings(build: Build, states: readonly CylinderState[]): Finding[] {
-  return states.flatMap((state) => {
-    const { cylinder } = state
-    const effective: Derived = state.chain?.effectiveRatio
-      ? { figure: state.chain.effectiveRatio, isPartial: state.isPartial, remarks: state.remarks }
-      : { missing: state.missing }
-    return [
-      finding(build, definition, 'effectiveRatio', effective, { cylinder }),
-      ...estimates(build, effective).map(([output, derived]) => finding(build, definition, output, derived, { cylinder })),
-    ]
-  })
+function quenchOf(build: Build, cylinder: number): Derived {
+  return fromChain(cylinderState(build, cylinder), 'quench')
 }
 
-/** End-of-compression figures: only where the air they start from is stated. */
-function estimates(build: Build, ratio: Derived): [CompressionOutput, Derived][] {
-  const ambient = paperAt(build, 'ambientPressure')
-  const charge = paperAt(build, 'intakeTemperature')
-  if (!ambient || !isKnown(ratio)) return []
-  const exponent = assumedFigure('compression exponent', COMPRESSION_EXPONENT)
-  const boost: Figure = { value: exactly(build.spec.duty.boostKpa), origin: { from: 'typed', name: 'boost of the duty' } }
+function effectiveRatioOf(build: Build, cylinder: number): Derived {
+  return fromChain(cylinderState(build, cylinder), 'effectiveRatio')
+}
+
+function fromChain({ chain, isPartial, remarks, missing }: CylinderState, name: 'ratio' | 'quench' | 'effectiveRatio'): Derived {
+  const figure = chain?.[name]
+  return figure ? { figure, isPartial, remarks } : { missing }
+}
+
+/** The effective ratio, and the end of compression only where the air it starts from is stated. */
+function effectiveFindings(build: Build, cylinder: number): Finding[] {
+  const found = (output: CompressionOutput, of: (build: Build, cylinder: number) => Derived) =>
+    finding(build, definition, output, (recorded) => of(recorded, cylinder), { cylinder })
+  const { ambientPressure, intakeTemperature } = build.spec.paper
+  const ends = ambientPressure && isKnown(effectiveRatioOf(build, cylinder))
   return [
-    ['endPressure', { figure: endPressure.of({ ratio: ratio.figure, ambientKpa: ambient, boostKpa: boost, exponent }) }],
-    ...(charge
-      ? [
-          ['endTemperature', { figure: endTemperature.of({ ratio: ratio.figure, chargeDegC: charge, exponent }) }] as [
-            CompressionOutput,
-            Derived,
-          ],
-        ]
-      : []),
-    [
-      'crankingPressure',
-      {
-        figure: crankingPressure.of({
-          ratio: ratio.figure,
-          ambientKpa: ambient,
-          exponent: assumedFigure('cranking exponent', CRANKING_EXPONENT),
-        }),
-      },
-    ],
+    found('compression.effectiveRatio', effectiveRatioOf),
+    ...(ends ? [found('compression.endPressure', endPressureOf)] : []),
+    ...(ends && intakeTemperature ? [found('compression.endTemperature', endTemperatureOf)] : []),
+    ...(ends ? [found('compression.crankingPressure', crankingPressureOf)] : []),
   ]
 }
 
-/** Says of each known figure whether it stands apart from the others, and whether it contradicts what paper says. */
-function remarked(
-  build: Build,
-  kind: 'length' | 'volume',
-  values: ReadonlyMap<number, Derived>,
-  paperKey: PaperKey,
-  limitKey: string,
-): Map<number, Derived> {
-  const least = worthNaming(build.spec.limits[limitKey])
-  const known = new Map([...values].flatMap(([cylinder, value]) => (isKnown(value) ? [[cylinder, value.figure] as const] : [])))
-  const odd = oddOneOut(known)
-  return new Map(
-    [...values].map(([cylinder, value]): [number, Derived] => {
-      if (!isKnown(value)) return [cylinder, value]
-      const compared = cylinder === odd ? againstOthers(kind, known, cylinder) : undefined
-      const remarks: Remark[] = [...(value.remarks ?? [])]
-      if (compared && isApart(compared.apart, least)) remarks.push({ code: 'oddOneOut', ...compared })
-      return [cylinder, { ...value, remarks: [...remarks, ...contradiction(build, kind, value.figure, paperKey, least)] }]
-    }),
-  )
+function endPressureOf(build: Build, cylinder: number): Derived {
+  const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), ambientKpa: fromPaper(build, 'ambientPressure') })
+  if (inputs.missing) return inputs
+  const boostKpa: Figure = { value: exactly(build.spec.duty.boostKpa), origin: { from: 'typed', name: 'boost of the duty' } }
+  return { figure: endPressure.of({ ...inputs.figures, boostKpa, exponent: compressionExponent() }) }
+}
+
+function endTemperatureOf(build: Build, cylinder: number): Derived {
+  const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), chargeDegC: fromPaper(build, 'intakeTemperature') })
+  return inputs.missing ? inputs : { figure: endTemperature.of({ ...inputs.figures, exponent: compressionExponent() }) }
+}
+
+function crankingPressureOf(build: Build, cylinder: number): Derived {
+  const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), ambientKpa: fromPaper(build, 'ambientPressure') })
+  if (inputs.missing) return inputs
+  return { figure: crankingPressure.of({ ...inputs.figures, exponent: assumedFigure('cranking exponent', CRANKING_EXPONENT) }) }
+}
+
+function compressionExponent(): Figure {
+  return assumedFigure('compression exponent', COMPRESSION_EXPONENT)
+}
+
+/** What is said beside decks and chambers: of what kind they are, what paper and limit name them, and how they are derived. */
+const COMPARED = {
+  deck: { kind: 'length', paper: 'deckClearance', limit: 'compression.deckClearance', of: deckClearance },
+  chamber: { kind: 'volume', paper: 'chamberVolume', limit: 'compression.chamberVolume', of: chamberVolume },
+} as const satisfies Record<string, { kind: Kind; paper: PaperKey; limit: LimitId; of: (build: Build, cylinder: number) => Derived }>
+type Compared = keyof typeof COMPARED
+
+const oddOne = quantity(`${ONLY_SAID}oddOne`, (build, what: string) =>
+  oddOneOut(knownFigures(everyCylinder(build, COMPARED[what as Compared].of))),
+)
+
+/** A known figure with whether it stands apart from the others, and whether it contradicts what paper says. */
+function remarked(build: Build, what: Compared, cylinder: number): Derived {
+  const { kind, paper, limit, of } = COMPARED[what]
+  const value = of(build, cylinder)
+  if (!isKnown(value)) return value
+  const least = worthNaming(build.spec.limits[limit])
+  const compared = cylinder === oddOne(build, what) ? againstOthers(kind, knownFigures(everyCylinder(build, of)), cylinder) : undefined
+  const odd: Remark[] = compared && isApart(compared.apart, least) ? [{ code: 'oddOneOut', ...compared }] : []
+  return { ...value, remarks: [...(value.remarks ?? []), ...odd, ...contradiction(build, kind, value.figure, paper, least)] }
 }
 
 function isApart(apart: Figure, least: number): boolean {
@@ -151,35 +130,44 @@ function contradiction(build: Build, kind: 'length' | 'volume', measured: Figure
  * How much deeper the rear pistons stand than the front ones, bank by bank: a deck that is not parallel to the crank. Two banks
  * together would let one that falls hide one that rises. Nothing where a bank has one cylinder.
  */
-function deckFalls(build: Build, decks: ReadonlyMap<number, Derived>): Finding[] {
-  const places = cylinderPlaces(build.spec.layout)
-  const banks = [...new Set(places.map(({ bank }) => bank))].sort()
-  return banks.flatMap((bank): Finding[] => {
-    const inBank = places.filter((place) => place.bank === bank).sort((a, b) => a.row - b.row)
-    const [front, rear] = [inBank[0]!, inBank.at(-1)!]
-    if (front === rear) return []
-    const ends = allOf({ front: decks.get(front.cylinder)!, rear: decks.get(rear.cylinder)! })
-    const derived: Derived = ends.missing
-      ? { missing: ends.missing }
-      : {
-          isPartial: [front, rear].some(({ cylinder }) => {
-            const deck = decks.get(cylinder)!
-            return isKnown(deck) && deck.isPartial
-          }),
-          figure: resultOf(
-            {
-              id: 'deckFall',
-              title: 'Deck, front to rear',
-              kind: 'length',
-              expression: 'deck at the rear − deck at the front',
-              source: 'common practice',
-            },
-            [
-              { label: `Rear, cylinder ${rear.cylinder}`, weight: 1, figure: ends.figures.rear },
-              { label: `Front, cylinder ${front.cylinder}`, weight: -1, figure: ends.figures.front },
-            ],
-          ),
-        }
-    return [finding(build, definition, 'deckFall', derived, bankCount(build.spec.layout) === 2 ? { bank } : {})]
-  })
+function deckFalls(build: Build): Finding[] {
+  const { layout } = build.spec
+  const banks = [...new Set(cylinderPlaces(layout).map(({ bank }) => bank))].sort()
+  return banks
+    .filter((bank) => bankEnds(build, bank))
+    .map((bank) =>
+      finding(build, definition, 'compression.deckFall', (recorded) => deckFallOf(recorded, bank), bankCount(layout) === 2 ? { bank } : {}),
+    )
+}
+
+type Bank = NonNullable<Place['bank']>
+
+/** The first and the last cylinder of a bank, where it has more than one. */
+function bankEnds(build: Build, bank: Bank): { front: number; rear: number } | undefined {
+  const inBank = cylinderPlaces(build.spec.layout)
+    .filter((place) => place.bank === bank)
+    .sort((a, b) => a.row - b.row)
+  return inBank.length > 1 ? { front: inBank[0]!.cylinder, rear: inBank.at(-1)!.cylinder } : undefined
+}
+
+const deckFall: FormulaText = {
+  id: 'deckFall',
+  title: 'Deck, front to rear',
+  kind: 'length',
+  expression: 'deck at the rear − deck at the front',
+  source: 'common practice',
+}
+
+function deckFallOf(build: Build, bank: Bank): Derived {
+  const ends = bankEnds(build, bank)!
+  const decks = { front: deckClearance(build, ends.front), rear: deckClearance(build, ends.rear) }
+  const known = allOf(decks)
+  if (known.missing) return known
+  return {
+    isPartial: Object.values(decks).some((deck) => isKnown(deck) && deck.isPartial),
+    figure: resultOf(deckFall, [
+      { label: `Rear, cylinder ${ends.rear}`, weight: 1, figure: known.figures.rear },
+      { label: `Front, cylinder ${ends.front}`, weight: -1, figure: known.figures.front },
+    ]),
+  }
 }

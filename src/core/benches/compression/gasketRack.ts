@@ -1,6 +1,7 @@
 import type { Build } from '../../build/build'
 import type { Gasket } from '../../build/types'
-import { outcomeOf, withGasket, type Outcome } from './change'
+import { applyChanges } from '../../build/changes'
+import { outcomeOf, type Outcome } from './change'
 
 export interface RackRow {
   readonly gasket: Gasket
@@ -19,11 +20,11 @@ const RANK = { within: 0, inDoubt: 1, notJudged: 2, under: 3, over: 3 } as const
  */
 export function gasketRack(build: Build): readonly RackRow[] {
   const { stock, choice, limits } = build.spec
-  const { lower, upper, target = middle(lower, upper) } = limits.compressionRatio ?? {}
+  const { lower, upper, target = middle(lower, upper) } = limits['compression.compressionRatio'] ?? {}
   return stock.gaskets
     .map((gasket): RackRow => {
       const fitted = gasket.id === choice.gasket
-      const after = fitted ? build : withGasket(build, gasket.id)
+      const after = fitted ? build : applyChanges(build, [{ choose: 'gasket', id: gasket.id }])
       const outcome = outcomeOf(after)
       const off = target === undefined ? 0 : outcome.ratios.reduce((sum, { figure }) => sum + Math.abs(figure.value.value - target), 0)
       return { gasket, fitted, outcome, after, offTarget: off / Math.max(1, outcome.ratios.length) }

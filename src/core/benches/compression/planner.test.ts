@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type Limit, type PistonOption, type Spec } from '@/core/build'
+import { openBuild, type Build, type Id, type Limit, type PistonOption, type Spec } from '@/core/build'
 import { readingOf, ternDocument, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { compression, cylinderStates, planAdvice, planCompression, withKnobs } from '.'
@@ -22,35 +22,36 @@ const withPistons = (pistons: PistonOption[], build = tern) =>
 const plan = (build: Build) => planCompression(build, cylinderStates(build))
 /** Free of what stops the demo engine: its large chamber and its low piston. */
 const free = limited({
-  chamberVolume: undefined,
-  chamberSpread: undefined,
-  deckClearance: undefined,
-  deckCut: { upper: 0.2 },
-  headCut: { upper: 0.1 },
+  'compression.chamberVolume': undefined,
+  'compression.chamberSpread': undefined,
+  'compression.deckClearance': undefined,
+  'compression.deckCut': { upper: 0.2 },
+  'compression.headCut': { upper: 0.1 },
 })
 const TALL: PistonOption = { id: 'tall', name: 'Tall', volumeCm3: 10.2, compressionHeightMm: 29.75, source: 'test' }
 const DISHED: PistonOption = { id: 'dished', name: 'Dished', volumeCm3: 14, compressionHeightMm: 29.55, source: 'test' }
 
 /** What a setup comes to by the bench's own derivation, and by how much it misses each limit the planner looks at; central values. */
-function missesByBench(build: Build, setup: Setup): Map<string, number> {
+function missesByBench(build: Build, setup: Setup): Map<Id, number> {
   const opened = setup.equalise ? equalisingCm3(cylinderStates(build)) : undefined
   const figures = (of: Build) =>
     new Map(compression.derive(of).map(({ id, output, figure }) => [id, { output, value: figure!.value.value }]))
   const [before, after] = [figures(build), figures(withKnobs(build, { ...setup, openedCm3: opened }))]
-  const outside = (key: string, value: number) =>
+  const outside = (key: Id, value: number) =>
     Math.max(0, value - (build.spec.limits[key]?.upper ?? Infinity), (build.spec.limits[key]?.lower ?? -Infinity) - value)
-  const misses = new Map<string, number>()
-  const miss = (key: string, by: number) => {
+  const misses = new Map<Id, number>()
+  const miss = (key: Id, by: number) => {
     if (by > 1e-9) misses.set(key, Math.max(by, misses.get(key) ?? 0))
   }
   for (const [id, { output, value }] of after) {
-    if (['compressionRatio', 'quench', 'ratioSpread'].includes(output)) miss(output, outside(output, value))
+    if (['compression.compressionRatio', 'compression.quench', 'compression.ratioSpread'].includes(output))
+      miss(output, outside(output, value))
     // What was out already is no reason to offer nothing: what a knob makes worse is.
-    if (['deckClearance', 'chamberVolume', 'chamberSpread'].includes(output))
+    if (['compression.deckClearance', 'compression.chamberVolume', 'compression.chamberSpread'].includes(output))
       miss(output, outside(output, value) - outside(output, before.get(id)!.value))
   }
-  miss('deckCut', outside('deckCut', setup.deckCutMm))
-  miss('headCut', outside('headCut', setup.headCutMm))
+  miss('compression.deckCut', outside('compression.deckCut', setup.deckCutMm))
+  miss('compression.headCut', outside('compression.headCut', setup.headCutMm))
   return misses
 }
 
@@ -71,18 +72,36 @@ describe('beside brute force over every setup a shop can set', () => {
     ['Tern free to move, with other pistons', withPistons([TALL, DISHED], free)],
     [
       'a higher ratio',
-      limited({ compressionRatio: { lower: 9.05, upper: 9.3 }, ratioSpread: { upper: 0.2 }, quench: { lower: 0.8, upper: 1.3 } }, free),
+      limited(
+        {
+          'compression.compressionRatio': { lower: 9.05, upper: 9.3 },
+          'compression.ratioSpread': { upper: 0.2 },
+          'compression.quench': { lower: 0.8, upper: 1.3 },
+        },
+        free,
+      ),
     ],
     [
       'decks that may not move far',
       limited(
-        { compressionRatio: { lower: 8.85, upper: 9.2 }, ratioSpread: { upper: 0.2 }, deckClearance: { lower: -0.06, upper: 0.12 } },
+        {
+          'compression.compressionRatio': { lower: 8.85, upper: 9.2 },
+          'compression.ratioSpread': { upper: 0.2 },
+          'compression.deckClearance': { lower: -0.06, upper: 0.12 },
+        },
         free,
       ),
     ],
     [
       'chambers alike',
-      limited({ compressionRatio: { lower: 8.7, upper: 9.2 }, ratioSpread: { upper: 0.06 }, quench: { lower: 0.8, upper: 1.6 } }, free),
+      limited(
+        {
+          'compression.compressionRatio': { lower: 8.7, upper: 9.2 },
+          'compression.ratioSpread': { upper: 0.06 },
+          'compression.quench': { lower: 0.8, upper: 1.6 },
+        },
+        free,
+      ),
     ],
   ])(
     '%s',
@@ -109,30 +128,38 @@ describe('cuts', () => {
     // Only the full 0.43 mm brings the quench of the deep piston under its limit: 0.40 is the last step of the grid before it.
     const [thick] = tern.spec.stock.gaskets.filter(({ thicknessMm }) => thicknessMm === 1.4)
     const only = withSpecOf(
-      limited({ compressionRatio: undefined, ratioSpread: undefined, quench: undefined, deckCut: { upper: 0.43 } }, free),
+      limited(
+        {
+          'compression.compressionRatio': undefined,
+          'compression.ratioSpread': undefined,
+          'compression.quench': undefined,
+          'compression.deckCut': { upper: 0.43 },
+        },
+        free,
+      ),
       (spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: [thick!] }, choice: { gasket: thick!.id } }),
     )
     const deepest = Math.max(
       ...compression
         .derive(only)
-        .filter(({ output }) => output === 'deckClearance')
+        .filter(({ output }) => output === 'compression.deckClearance')
         .map(({ figure }) => figure!.value.value),
     )
-    const exact = limited({ quench: { upper: 1.4 + deepest - 0.43 + 1e-6 } }, only)
+    const exact = limited({ 'compression.quench': { upper: 1.4 + deepest - 0.43 + 1e-6 } }, only)
     expect(plan(exact).plans.map(({ setup: { deckCutMm, equalise } }) => [deckCutMm, equalise])).toEqual([
       [0.43, false],
       [0.43, true],
     ])
-    expect(plan(limited({ deckCut: { upper: 0.4 } }, exact)).plans).toEqual([])
+    expect(plan(limited({ 'compression.deckCut': { upper: 0.4 } }, exact)).plans).toEqual([])
   })
 
   it('cuts no head whose open area is not on paper, since nobody can say what it does', () => {
     const unknown = withSpecOf(
-      limited({ compressionRatio: { lower: 9.25, upper: 9.6 }, quench: { lower: 1.1, upper: 1.4 } }, free),
+      limited({ 'compression.compressionRatio': { lower: 9.25, upper: 9.6 }, 'compression.quench': { lower: 1.1, upper: 1.4 } }, free),
       (spec): Spec => ({ ...spec, paper: { ...spec.paper, chamberOpenArea: undefined } }),
     )
     for (const { setup } of plan(unknown).plans) expect(setup.headCutMm).toBe(0)
-    expect(plan(unknown).tried).toBe(plan(limited({ headCut: { upper: 0 } }, unknown)).tried)
+    expect(plan(unknown).tried).toBe(plan(limited({ 'compression.headCut': { upper: 0 } }, unknown)).tried)
   })
 })
 
@@ -152,7 +179,7 @@ describe('other pistons', () => {
   it('does not offer the chosen one as another, and compares the others with its height', () => {
     const chosen = withSpecOf(withPistons([TALL, DISHED], free), (spec): Spec => ({ ...spec, choice: { ...spec.choice, piston: 'tall' } }))
     expect(new Set(plan(chosen).plans.map(({ setup }) => setup.piston?.id))).not.toContain('tall')
-    const deck = (build: Build) => compression.derive(build).find(({ id }) => id === 'deckClearance.1')!.figure!.value.value
+    const deck = (build: Build) => compression.derive(build).find(({ id }) => id === 'compression.deckClearance.1')!.figure!.value.value
     // From 29.75 down to 29.55: every piston stands 0.2 mm lower.
     expectNear(deck(withKnobs(chosen, { piston: DISHED })) - deck(chosen), 0.2, 1e-9)
   })
@@ -167,7 +194,10 @@ describe('nothing to plan', () => {
     expect(plan(bare)).toEqual({ tried: 0, plans: [], binding: [], heightUnknown: [] })
   })
 
-  const strict = limited({ quench: { lower: 1.3, upper: 1.35 }, deckCut: { upper: 0.1 }, headCut: { upper: 0.05 } }, free)
+  const strict = limited(
+    { 'compression.quench': { lower: 1.3, upper: 1.35 }, 'compression.deckCut': { upper: 0.1 }, 'compression.headCut': { upper: 0.05 } },
+    free,
+  )
   const everyCut = { deck: [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3], head: [0, 0.05, 0.1, 0.15] }
 
   it('names every limit that alone stands in the way, by the least it would have to give', () => {
@@ -184,21 +214,21 @@ describe('nothing to plan', () => {
 
   it.each([
     ['bands', {}],
-    ['a quench with no upper end', { quench: { lower: 2.5 } }],
-    ['a quench with no lower end, and spreads', { quench: { upper: 0.5 }, ratioSpread: { upper: 0.01 } }],
+    ['a quench with no upper end', { 'compression.quench': { lower: 2.5 } }],
+    ['a quench with no lower end, and spreads', { 'compression.quench': { upper: 0.5 }, 'compression.ratioSpread': { upper: 0.01 } }],
   ])(
     'names the one nearest to passing, each miss by the width of its limit: %s',
     (_, limits) => {
-      const build = limited({ ...limits, compressionRatio: { lower: 9.8, upper: 9.9 } }, strict)
-      const width = (key: string) => {
+      const build = limited({ ...limits, 'compression.compressionRatio': { lower: 9.8, upper: 9.9 } }, strict)
+      const width = (key: Id) => {
         const { lower, upper } = build.spec.limits[key]!
         return lower !== undefined && upper !== undefined ? upper - lower : Math.abs(upper ?? lower!)
       }
-      const badness = (misses: ReadonlyMap<string, number>) => Math.max(...[...misses].map(([key, by]) => by / width(key)))
+      const badness = (misses: ReadonlyMap<Id, number>) => Math.max(...[...misses].map(([key, by]) => by / width(key)))
       const { nearest, plans } = plan(build)
       expect(plans).toEqual([])
       const all = everySetup(build, everyCut).map((setup) => badness(missesByBench(build, setup)))
-      expectNear(badness(new Map(nearest!.misses.map(({ limit, by }) => [limit, by]))), Math.min(...all), 1e-9)
+      expectNear(badness(new Map(nearest!.misses.map(({ limit, by }) => [limit, by] as const))), Math.min(...all), 1e-9)
       expectNear(badness(missesByBench(build, nearest!.setup)), Math.min(...all), 1e-9)
     },
     60_000,
@@ -212,8 +242,8 @@ describe('what is tried, and in which order it is shown', () => {
       [1, 2].reduce(
         (one, repeat) =>
           withReading(
-            withReading(one, 'chamberStart', { cylinder, repeat }, 98, 'burette.1', { unit: 'cm3' }),
-            'chamberEnd',
+            withReading(one, 'compression.chamberStart', { cylinder, repeat }, 98, 'burette.1', { unit: 'cm3' }),
+            'compression.chamberEnd',
             { cylinder, repeat },
             52,
             'burette.1',
@@ -226,9 +256,13 @@ describe('what is tried, and in which order it is shown', () => {
 
   it.each([
     // Four gaskets; cuts from 0 to three times their limit in steps of 0.05; chambers opened alike or not where they differ.
-    ['cuts on the grid', limited({ deckCut: { upper: 0.2 }, headCut: { upper: 0.1 } }, free), 4 * 13 * 7 * 2],
-    ['a deck cut off the grid, tried besides', limited({ deckCut: { upper: 0.43 }, headCut: { upper: 0.1 } }, free), 4 * 27 * 7 * 2],
-    ['no cuts allowed', limited({ deckCut: undefined, headCut: undefined }, free), 4 * 2],
+    ['cuts on the grid', limited({ 'compression.deckCut': { upper: 0.2 }, 'compression.headCut': { upper: 0.1 } }, free), 4 * 13 * 7 * 2],
+    [
+      'a deck cut off the grid, tried besides',
+      limited({ 'compression.deckCut': { upper: 0.43 }, 'compression.headCut': { upper: 0.1 } }, free),
+      4 * 27 * 7 * 2,
+    ],
+    ['no cuts allowed', limited({ 'compression.deckCut': undefined, 'compression.headCut': undefined }, free), 4 * 2],
     ['chambers the burette cannot tell apart', alike, 4 * 13 * 7],
     ['a piston of another height', withPistons([TALL], free), 4 * 13 * 7 * 2 * 2],
   ])('%s', (_, build, tried) => expect(plan(build).tried).toBe(tried))
@@ -261,7 +295,14 @@ describe('what is tried, and in which order it is shown', () => {
   it('of two with the same metal off shows the one that takes it off the head', () => {
     // 0.1 mm off either brings the ratio in; the deck stands as it is.
     const build = withSpecOf(
-      limited({ compressionRatio: { lower: 9.04, upper: 9.5 }, ratioSpread: { upper: 1 }, quench: undefined }, free),
+      limited(
+        {
+          'compression.compressionRatio': { lower: 9.04, upper: 9.5 },
+          'compression.ratioSpread': { upper: 1 },
+          'compression.quench': undefined,
+        },
+        free,
+      ),
       (spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: spec.stock.gaskets.filter(({ id }) => id === spec.choice.gasket) } }),
     )
     const cuts = plan(build).plans.map(({ setup: { deckCutMm, headCutMm, equalise } }) => ({ deckCutMm, headCutMm, equalise }))
@@ -279,26 +320,26 @@ describe('what is tried, and in which order it is shown', () => {
   })
 
   it('has no quench to meet where the chamber has no pad', () => {
-    const tightQuench = limited({ quench: { lower: 3, upper: 3.1 } }, free)
+    const tightQuench = limited({ 'compression.quench': { lower: 3, upper: 3.1 } }, free)
     expect(plan(tightQuench).plans).toEqual([])
     const without = withSpecOf(tightQuench, (spec): Spec => ({ ...spec, methods: { ...spec.methods, squish: 'none' } }))
-    expect(plan(without).plans.length).toBe(plan(limited({ quench: undefined }, free)).plans.length)
+    expect(plan(without).plans.length).toBe(plan(limited({ 'compression.quench': undefined }, free)).plans.length)
   })
 
   it('takes the fitted gasket as it was measured', () => {
     const fitted = tern.spec.stock.gaskets.find(({ id }) => id === tern.spec.choice.gasket)!
     const measured = withReading(
       withReading(
-        withSpecOf(limited({ compressionRatio: undefined, ratioSpread: undefined }, free), (spec): Spec => ({
+        withSpecOf(limited({ 'compression.compressionRatio': undefined, 'compression.ratioSpread': undefined }, free), (spec): Spec => ({
           ...spec,
           methods: { ...spec.methods, gasket: 'measured' },
         })),
-        'gasketThickness',
+        'compression.gasketThickness',
         { bank: 'left' },
         fitted.thicknessMm + 0.28,
         'mic-metric.1',
       ),
-      'gasketBore',
+      'compression.gasketBore',
       { bank: 'left' },
       fitted.boreMm,
       'caliper.1',
@@ -306,7 +347,7 @@ describe('what is tried, and in which order it is shown', () => {
     // 0.28 thicker as measured: only a deck cut brings its quench under 1.3; by its maker's figure none would be needed.
     const thin = withSpecOf(measured, (spec): Spec => ({ ...spec, stock: { ...spec.stock, gaskets: [fitted] } }))
     const [first] = plan(thin).plans
-    expect(missesByBench(thin, { ...first!.setup, deckCutMm: 0 }).has('quench')).toBe(true)
+    expect(missesByBench(thin, { ...first!.setup, deckCutMm: 0 }).has('compression.quench')).toBe(true)
     expect(first!.setup.deckCutMm).toBe(0.2)
   })
 })
@@ -334,9 +375,14 @@ describe('a plan in words', () => {
   })
 
   it('opens nothing that the burette cannot tell from the largest', () => {
-    const near = withReading(tern, 'chamberEnd', { cylinder: 4, repeat: 1 }, readingOf(tern, 'chamberEnd/c4/r1').value + 0.9, 'burette.1', {
-      unit: 'cm3',
-    })
+    const near = withReading(
+      tern,
+      'compression.chamberEnd',
+      { cylinder: 4, repeat: 1 },
+      readingOf(tern, 'compression.chamberEnd/c4/r1').value + 0.9,
+      'burette.1',
+      { unit: 'cm3' },
+    )
     const volumes = new Map(cylinderStates(near).map(({ cylinder, inputs }) => [cylinder, inputs!.chamber.value.value]))
     const largest = Math.max(...volumes.values())
     for (const [cylinder, cm3] of equalisingCm3(cylinderStates(near))) expectNear(cm3, largest - volumes.get(cylinder)!, 1e-12)

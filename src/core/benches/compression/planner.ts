@@ -35,7 +35,14 @@ export interface BindingLimit {
   readonly setup: Setup
 }
 
-export type PlannedLimit = 'compressionRatio' | 'ratioSpread' | 'quench' | 'deckClearance' | 'chamberVolume' | 'deckCut' | 'headCut'
+export type PlannedLimit =
+  | 'compression.compressionRatio'
+  | 'compression.ratioSpread'
+  | 'compression.quench'
+  | 'compression.deckClearance'
+  | 'compression.chamberVolume'
+  | 'compression.deckCut'
+  | 'compression.headCut'
 
 export interface PlannerResult {
   readonly tried: number
@@ -117,8 +124,8 @@ function otherPistons({ spec: { stock, choice } }: Build): readonly PistonOption
 
 function combinations(build: Build, chambersDiffer: boolean, others: readonly PistonOption[]): Setup[] {
   const { stock, limits, units, paper } = build.spec
-  const deckCuts = cutsTo(limits.deckCut?.upper, STEP_MM[units])
-  const headCuts = paper.chamberOpenArea ? cutsTo(limits.headCut?.upper, STEP_MM[units]) : [0]
+  const deckCuts = cutsTo(limits['compression.deckCut']?.upper, STEP_MM[units])
+  const headCuts = paper.chamberOpenArea ? cutsTo(limits['compression.headCut']?.upper, STEP_MM[units]) : [0]
   const setups: Setup[] = []
   for (const gasket of stock.gaskets)
     for (const piston of [undefined, ...others])
@@ -173,13 +180,13 @@ function missesOf(search: Search, setup: Setup): Judged['misses'] {
   // What no knob here can put right is no reason to offer nothing; what a knob would make worse is.
   const worse = (limit: PlannedLimit, before: readonly number[], after: readonly number[]) =>
     Math.max(...after.map((value, index) => outsideBy(value, limits[limit]) - outsideBy(before[index]!, limits[limit])))
-  miss('compressionRatio', outside('compressionRatio', then.ratios))
-  if (methods.squish === 'pad') miss('quench', outside('quench', then.quenches))
-  miss('ratioSpread', outside('ratioSpread', [span(then.ratios)]))
-  miss('deckClearance', worse('deckClearance', search.now.decks, then.decks))
-  miss('chamberVolume', worse('chamberVolume', search.now.chambers, then.chambers))
-  miss('deckCut', outside('deckCut', [setup.deckCutMm]))
-  miss('headCut', outside('headCut', [setup.headCutMm]))
+  miss('compression.compressionRatio', outside('compression.compressionRatio', then.ratios))
+  if (methods.squish === 'pad') miss('compression.quench', outside('compression.quench', then.quenches))
+  miss('compression.ratioSpread', outside('compression.ratioSpread', [span(then.ratios)]))
+  miss('compression.deckClearance', worse('compression.deckClearance', search.now.decks, then.decks))
+  miss('compression.chamberVolume', worse('compression.chamberVolume', search.now.chambers, then.chambers))
+  miss('compression.deckCut', outside('compression.deckCut', [setup.deckCutMm]))
+  miss('compression.headCut', outside('compression.headCut', [setup.headCutMm]))
   return misses
 }
 

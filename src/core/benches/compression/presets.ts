@@ -18,7 +18,7 @@ export const presets: Presets = ({ paper, units, materials, methods }) => {
   const deck = paper.deckClearance?.value
   return {
     ...(wanted && {
-      compressionRatio: {
+      'compression.compressionRatio': {
         lower: printed(wanted.value - RATIO_BAND),
         upper: printed(wanted.value + RATIO_BAND),
         target: wanted.value,
@@ -26,10 +26,10 @@ export const presets: Presets = ({ paper, units, materials, methods }) => {
         reason: `Around the ratio wanted (${wanted.source}).`,
       },
     }),
-    ratioSpread: { upper: RATIO_BAND, source: PRACTICE, reason: 'All cylinders alike before any one perfect.' },
-    ...(methods.squish === 'pad' && { quench: quenchPreset(materials.rod, units) }),
+    'compression.ratioSpread': { upper: RATIO_BAND, source: PRACTICE, reason: 'All cylinders alike before any one perfect.' },
+    ...(methods.squish === 'pad' && { 'compression.quench': quenchPreset(materials.rod, units) }),
     ...(deck !== undefined && {
-      deckClearance: {
+      'compression.deckClearance': {
         lower: deck - 0.05,
         upper: deck + 0.05,
         target: deck,
@@ -37,15 +37,15 @@ export const presets: Presets = ({ paper, units, materials, methods }) => {
         reason: 'Around the deck clearance wanted.',
       },
     }),
-    deckSpread: { upper: 0.05, source: PRACTICE, reason: 'Pistons that stand alike keep quench and ratio alike.' },
-    deckFall: { lower: -0.05, upper: 0.05, source: PRACTICE, reason: 'A deck parallel to the crank.' },
+    'compression.deckSpread': { upper: 0.05, source: PRACTICE, reason: 'Pistons that stand alike keep quench and ratio alike.' },
+    'compression.deckFall': { lower: -0.05, upper: 0.05, source: PRACTICE, reason: 'A deck parallel to the crank.' },
     ...chamberPresets(paper),
-    deckCut: {
+    'compression.deckCut': {
       upper: units === 'inch' ? 15 * MM_PER_THOU : 0.4,
       source: PRACTICE,
       reason: '0.015 to 0.018 in keeps a block strong; leave some for next time.',
     },
-    headCut: {
+    'compression.headCut': {
       upper: units === 'inch' ? 10 * MM_PER_THOU : 0.25,
       source: PRACTICE,
       reason: 'Cam timing, valve clearance and intake fit move with it; leave some for next time.',
@@ -77,13 +77,13 @@ function chamberPresets(paper: Spec['paper']): Record<string, Limit> {
   const halfBand = Math.round((RATIO_BAND * clearanceCm3 * 10) / (compressionRatio.value - 1) / 2) / 10
   if (halfBand <= 0) return {}
   return {
-    chamberSpread: {
+    'compression.chamberSpread': {
       upper: 2 * halfBand,
       source: PRACTICE,
       reason: 'Chambers that keep the ratios within 0.1: 0.1 · clearance volume ÷ (ratio − 1).',
     },
     ...(chamberVolume && {
-      chamberVolume: {
+      'compression.chamberVolume': {
         lower: printed(chamberVolume.value - halfBand),
         upper: printed(chamberVolume.value + halfBand),
         target: chamberVolume.value,

@@ -31,7 +31,7 @@ function deckStation(build: Build, cylinder: number, spot: DeckSpot): Station {
   const nominal = build.spec.paper.deckClearance?.value ?? 0
   // A piston stands within a couple of millimetres of where it is meant to: further is a slip or a wrong part.
   return station({
-    characteristic: 'deck',
+    characteristic: 'compression.deck',
     place: { cylinder, spot },
     label: `Cylinder ${cylinder}, deck, ${words} of the crown`,
     row: `Deck, ${words}`,
@@ -68,14 +68,14 @@ function chamberStations(build: Build, cylinder: number): Station[] {
     switch (build.spec.methods.chamber) {
       case 'buretteLevels':
         return [
-          at('chamberStart', ', burette before', ', before', { low: 0, high: 250 }),
-          at('chamberEnd', ', burette after', ', after', { low: 0, high: 250 }),
+          at('compression.chamberStart', ', burette before', ', before', { low: 0, high: 250 }),
+          at('compression.chamberEnd', ', burette after', ', after', { low: 0, high: 250 }),
         ]
       case 'buretteVolume':
-        return [at('chamber', '', '', near, nominal)]
+        return [at('compression.chamber', '', '', near, nominal)]
       case 'mass': {
         const density = build.spec.paper.fluidDensity?.value ?? 0.9
-        return [at('chamberMass', ', fluid weighed in', ', fluid', { low: near.low * density, high: near.high * density })]
+        return [at('compression.chamberMass', ', fluid weighed in', ', fluid', { low: near.low * density, high: near.high * density })]
       }
     }
   })
@@ -88,7 +88,7 @@ function pistonStations(build: Build, cylinder: number): Station[] {
   const middle = { x: 0, y: 0 }
   return [
     station({
-      characteristic: 'pistonDrop',
+      characteristic: 'compression.pistonDrop',
       place: { cylinder },
       label: `Cylinder ${cylinder}, how far the piston was lowered`,
       row: 'Piston drop',
@@ -96,7 +96,7 @@ function pistonStations(build: Build, cylinder: number): Station[] {
       drawnAt: middle,
     }),
     station({
-      characteristic: 'pistonFill',
+      characteristic: 'compression.pistonFill',
       place: { cylinder },
       label: `Cylinder ${cylinder}, fill above the lowered piston`,
       row: 'Fill above piston',
@@ -113,7 +113,7 @@ function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
   const middle = { x: 0, y: 0 }
   return [
     station({
-      characteristic: 'gasketThickness',
+      characteristic: 'compression.gasketThickness',
       place: { bank },
       label: `Gasket${where}, thickness where it was clamped`,
       row: `Gasket${where}`,
@@ -122,7 +122,7 @@ function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
       drawnAt: middle,
     }),
     station({
-      characteristic: 'gasketBore',
+      characteristic: 'compression.gasketBore',
       place: { bank },
       label: `Gasket${where}, fire-ring bore`,
       row: `Gasket bore${where}`,

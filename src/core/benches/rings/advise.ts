@@ -1,4 +1,4 @@
-import { withWork, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
 import type { Advice, Finding } from '../../bench/bench'
 import type { Ring } from '../../quantities/ringNames'
 import { isKnown } from '../../bench/finding'
@@ -6,7 +6,7 @@ import { gapOf } from './derive'
 import { fileTo } from './filing'
 import { swapRings } from './swap'
 
-const RING_OF: Readonly<Record<string, Ring>> = { topGap: 'top', secondGap: 'second', railGap: 'upperRail' }
+const RING_OF: Readonly<Record<string, Ring>> = { 'rings.topGap': 'top', 'rings.secondGap': 'second', 'rings.railGap': 'upperRail' }
 
 /** File what is tight, to its target, never past it; a ring that is too wide for its bore may suit another. */
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
@@ -24,14 +24,14 @@ function fileAdvice(build: Build, findings: readonly Finding[]): Advice[] {
     const isOpen = remarks.some(({ code }) => code === 'filedSince' || code === 'incomplete')
     const isTight = conformity.verdict === 'under' || (conformity.verdict === 'inDoubt' && !isOpen && figure.value.value < target)
     if (!isTight || toFileMm <= 0) return []
-    const filedMm = new Map(ringsOf(ring, build, cylinder, target).map(([name, mm]) => [`${name}/${cylinder}`, mm]))
+    const filed = ringsOf(ring, build, cylinder, target).map(([name, by]) => ({ what: 'ringGap', ring: name, cylinder, by }) as const)
     return [
       {
         id: `file.${finding.id}`,
         change: { code: 'file', ring, cylinder, mm: toFileMm, toMm: target },
         headlines: [],
         costs: [{ code: 'noParts' }],
-        after: withWork(build, { filedMm }),
+        changes: filed,
       },
     ]
   })
@@ -49,20 +49,23 @@ function ringsOf(ring: Ring, build: Build, cylinder: number, target: number): [R
 
 /** Only where a gap is over its upper limit: a wide ring cannot be closed, but a bigger gap in a smaller bore is a smaller gap. */
 function swapAdvice(build: Build, findings: readonly Finding[]): Advice[] {
-  return (['topGap', 'secondGap'] as const).flatMap((output): Advice[] => {
+  return (['rings.topGap', 'rings.secondGap'] as const).flatMap((output): Advice[] => {
     const limit = build.spec.limits[output]
     const target = limit?.target ?? limit?.upper
     const over = findings.some((finding) => finding.output === output && finding.conformity?.verdict === 'over')
     const swap = over && target !== undefined ? swapRings(build, RING_OF[output]!, target) : undefined
     if (!swap || swap.after.every((from, index) => from === index + 1)) return []
-    const changeMm = new Map(swap.gapsAfterMm.map((mm, index) => [`${RING_OF[output]!}/${index + 1}`, mm - swap.gapsMm[index]!]))
+    const ring = RING_OF[output]!
+    const moved = swap.gapsAfterMm.map(
+      (mm, index) => ({ what: 'ringGap', ring, cylinder: index + 1, by: mm - swap.gapsMm[index]! }) as const,
+    )
     return [
       {
         id: `swapRings.${output}`,
-        change: { code: 'swapRings', ring: RING_OF[output]!, after: swap.after },
+        change: { code: 'swapRings', ring, after: swap.after },
         headlines: [],
         costs: [{ code: 'noParts' }],
-        after: withWork(build, { filedMm: changeMm }),
+        changes: moved.filter(({ by }) => by !== 0),
       },
     ]
   })

@@ -1,10 +1,13 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Ring } from '../../quantities/ringNames'
 
-declare module '../../bench/vocabulary' {
-  interface BenchNames {
-    rings: true
+declare module '../../build/ids' {
+  interface Definitions {
+    rings: typeof definition
   }
+}
+
+declare module '../../bench/vocabulary' {
   interface RemarkFields {
     filedSince: { readonly places: number }
   }
@@ -25,45 +28,47 @@ export const definition = {
   title: 'Rings',
   stage: 'Rings',
   characteristics: {
-    ringTop: { label: 'Top ring gap', ...FEELER, judgedBy: 'topGap' },
-    ringSecond: { label: 'Second ring gap', ...FEELER, judgedBy: 'secondGap' },
-    railUpper: { label: 'Upper rail gap', ...FEELER, judgedBy: 'railGap' },
-    railLower: { label: 'Lower rail gap', ...FEELER, judgedBy: 'railGap' },
-    sideTop: { label: 'Top ring, side clearance', ...SIDE, judgedBy: 'topSide' },
-    sideSecond: { label: 'Second ring, side clearance', ...SIDE, judgedBy: 'secondSide' },
-    backTop: { label: 'Top ring, below its land', ...BACK, judgedBy: 'topBack' },
-    backSecond: { label: 'Second ring, below its land', ...BACK, judgedBy: 'secondBack' },
+    'rings.topGap': { label: 'Top ring gap', ...FEELER, judgedBy: 'rings.topGap' },
+    'rings.secondGap': { label: 'Second ring gap', ...FEELER, judgedBy: 'rings.secondGap' },
+    'rings.upperRailGap': { label: 'Upper rail gap', ...FEELER, judgedBy: 'rings.railGap' },
+    'rings.lowerRailGap': { label: 'Lower rail gap', ...FEELER, judgedBy: 'rings.railGap' },
+    'rings.topSide': { label: 'Top ring, side clearance', ...SIDE, judgedBy: 'rings.topSide' },
+    'rings.secondSide': { label: 'Second ring, side clearance', ...SIDE, judgedBy: 'rings.secondSide' },
+    'rings.topBack': { label: 'Top ring, below its land', ...BACK, judgedBy: 'rings.topBack' },
+    'rings.secondBack': { label: 'Second ring, below its land', ...BACK, judgedBy: 'rings.secondBack' },
   },
   outputs: {
-    topGap: { label: 'Top ring gap', ...SHOWN, limit: 'topGap' },
-    secondGap: { label: 'Second ring gap', ...SHOWN, limit: 'secondGap' },
-    secondOverTop: { label: 'Second over top', ...SHOWN, limit: 'secondOverTop' },
-    railGap: { label: 'Tighter oil rail', ...SHOWN, limit: 'railGap' },
-    buttingTemperature: { label: 'Top ring butts at', ...HEAT, limit: 'buttingTemperature', estimate: true },
-    topSide: { label: 'Top ring, side clearance', ...SHOWN, limit: 'topSide' },
-    secondSide: { label: 'Second ring, side clearance', ...SHOWN, limit: 'secondSide' },
-    topBack: { label: 'Top ring, back clearance', ...SHOWN, limit: 'backClearance' },
-    secondBack: { label: 'Second ring, back clearance', ...SHOWN, limit: 'backClearance' },
-    hotGap: { label: 'Top gap left hot', ...SHOWN, estimate: true },
+    'rings.topGap': { label: 'Top ring gap', ...SHOWN, limit: 'rings.topGap' },
+    'rings.secondGap': { label: 'Second ring gap', ...SHOWN, limit: 'rings.secondGap' },
+    'rings.secondOverTop': { label: 'Second over top', ...SHOWN, limit: 'rings.secondOverTop' },
+    'rings.railGap': { label: 'Tighter oil rail', ...SHOWN, limit: 'rings.railGap' },
+    'rings.buttingTemperature': { label: 'Top ring butts at', ...HEAT, limit: 'rings.buttingTemperature', estimate: true },
+    'rings.topSide': { label: 'Top ring, side clearance', ...SHOWN, limit: 'rings.topSide' },
+    'rings.secondSide': { label: 'Second ring, side clearance', ...SHOWN, limit: 'rings.secondSide' },
+    'rings.topBack': { label: 'Top ring, back clearance', ...SHOWN, limit: 'rings.backClearance' },
+    'rings.secondBack': { label: 'Second ring, back clearance', ...SHOWN, limit: 'rings.backClearance' },
+    'rings.hotGap': { label: 'Top gap left hot', ...SHOWN, estimate: true },
   },
   limits: {
-    topGap: { label: 'Top ring gap', ...SHOWN },
-    secondGap: { label: 'Second ring gap', ...SHOWN },
-    secondOverTop: { label: 'Second ring over top ring', ...SHOWN },
-    railGap: { label: 'Oil rail gap', ...SHOWN },
-    buttingTemperature: { label: 'Ring temperature to stand', ...HEAT },
-    topSide: { label: 'Top ring side clearance', ...SHOWN },
-    secondSide: { label: 'Second ring side clearance', ...SHOWN },
-    backClearance: { label: 'Ring back clearance', ...SHOWN },
+    'rings.topGap': { label: 'Top ring gap', ...SHOWN },
+    'rings.secondGap': { label: 'Second ring gap', ...SHOWN },
+    'rings.secondOverTop': { label: 'Second ring over top ring', ...SHOWN },
+    'rings.railGap': { label: 'Oil rail gap', ...SHOWN },
+    'rings.buttingTemperature': { label: 'Ring temperature to stand', ...HEAT },
+    'rings.topSide': { label: 'Top ring side clearance', ...SHOWN },
+    'rings.secondSide': { label: 'Second ring side clearance', ...SHOWN },
+    'rings.backClearance': { label: 'Ring back clearance', ...SHOWN },
   },
   paper: ['bore', 'ringTemperature', 'boreTemperature'],
   checks: {
-    ringSide: { label: 'Ring side and back clearance, land depth', why: 'By the piston and ring makers’ numbers.' },
-    ringsLabelled: { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },
-    ringsUp: {
+    'rings.ringSide': { label: 'Ring side and back clearance, land depth', why: 'By the piston and ring makers’ numbers.' },
+    'rings.ringsLabelled': { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },
+    'rings.ringsUp': {
       label: 'Marks up, expander ends butted and not overlapped',
       why: 'Oil rails first, then the second (scraper edge down), then the top; spread no more than needed.',
       each: 'cylinder',
     },
   },
-} as const satisfies BenchDefinition
+} as const satisfies BenchDefinition<'rings'>
+
+export type RingOutput = keyof typeof definition.outputs

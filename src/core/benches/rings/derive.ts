@@ -1,38 +1,41 @@
 import type { Build } from '../../build/build'
-import { cylinderNumbers } from '../../engine'
+import { remembered } from '../../build/remembered'
 import { resultOf } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
+import { perCylinder } from '../../bench/engineWide'
 import { smallestOf } from '../../bench/extremeFigure'
-import { allOf, finding, intervalOf, isKnown, leafRemark, type Derived } from '../../bench/finding'
+import { allOf, intervalOf, isKnown, leafRemark, type Derived } from '../../bench/finding'
 import { gapChangeMm, isFiledSince, ringGapAt, ringSpots, ringStation, type RingSpot } from '../../quantities/ringGap'
 import type { Ring } from '../../quantities/ringNames'
-import { definition } from './definition'
+import { definition, type RingOutput } from './definition'
 import { buttingTemperature, hotGap, secondOverTop } from './formulas'
 import { grooveFindings } from './grooves'
 import { cautiousHeat, ringHeat } from './heat'
 
 export function derive(build: Build): Finding[] {
-  const numbers = cylinderNumbers(build.spec.layout)
-  const each = (output: keyof typeof definition.outputs, of: (cylinder: number) => Derived) =>
-    numbers.map((cylinder) => finding(build, definition, output, of(cylinder), { cylinder }))
-  const gapsOf = (...rings: Ring[]) => new Map(numbers.map((cylinder) => [cylinder, gapOf(build, rings, cylinder)]))
-  const [tops, seconds] = [gapsOf('top'), gapsOf('second')]
+  const { numbers, each } = perCylinder<RingOutput>(build, definition)
+  const { ringTemperature, boreTemperature } = build.spec.paper
   return [
-    ...each('topGap', (cylinder) => tops.get(cylinder)!),
-    ...each('secondGap', (cylinder) => seconds.get(cylinder)!),
-    ...each('secondOverTop', (cylinder) => secondOver(tops.get(cylinder)!, seconds.get(cylinder)!)),
-    ...each('railGap', (cylinder) => gapOf(build, ['upperRail', 'lowerRail'], cylinder)),
-    ...(build.spec.paper.ringTemperature || build.spec.paper.boreTemperature
-      ? (['buttingTemperature', 'hotGap'] as const).flatMap((output) =>
-          each(output, (cylinder) => hot(build, cylinder, tops.get(cylinder)!, output)),
-        )
+    ...each('rings.topGap', (recorded, cylinder) => gapOf(recorded, ['top'], cylinder)),
+    ...each('rings.secondGap', (recorded, cylinder) => gapOf(recorded, ['second'], cylinder)),
+    ...each('rings.secondOverTop', secondOver),
+    ...each('rings.railGap', (recorded, cylinder) => gapOf(recorded, ['upperRail', 'lowerRail'], cylinder)),
+    ...(ringTemperature || boreTemperature
+      ? [
+          ...each('rings.buttingTemperature', (recorded, cylinder) => hot(recorded, cylinder, 'buttingTemperature')),
+          ...each('rings.hotGap', (recorded, cylinder) => hot(recorded, cylinder, 'hotGap')),
+        ]
       : []),
     ...grooveFindings(build, numbers),
   ]
 }
 
-/** The tightest gap among the rings, depths and turns read: that is the one that butts. */
+/** The smallest gap of a ring, or of several together, over the places it was read at. */
 export function gapOf(build: Build, rings: readonly Ring[], cylinder: number): Derived {
+  return remembered(build, `ringGap/${rings.join('+')}/${cylinder}`, (recorded) => smallestGap(recorded, rings, cylinder))
+}
+
+function smallestGap(build: Build, rings: readonly Ring[], cylinder: number): Derived {
   const places = rings.flatMap((ring) => ringSpots(build, ring).map((spot) => ({ ring, spot, id: ringStation(ring, cylinder, spot) })))
   const read = places.flatMap(({ ring, spot, id }) => {
     const figure = ringGapAt(build, ring, cylinder, spot)
@@ -65,7 +68,7 @@ function openRemark(filedSince: number, used: number, wanted: number): Remark[] 
 /** The interval of the leaves, moved by considered work as its middle is. */
 function movedInterval(build: Build, ring: Ring, cylinder: number, station: string): ReturnType<typeof intervalOf> {
   const interval = intervalOf(build, station)
-  const by = gapChangeMm(build, ring, cylinder)
+  const by = gapChangeMm(build, ring, cylinder, station)
   return interval && { ...interval, low: interval.low + by, high: interval.high + by }
 }
 
@@ -74,7 +77,8 @@ function spotWords({ depth, turned }: RingSpot): string {
 }
 
 /** A second ring gapped tighter than the top traps pressure between the two and lifts the top one. */
-function secondOver(top: Derived, second: Derived): Derived {
+function secondOver(build: Build, cylinder: number): Derived {
+  const [top, second] = [gapOf(build, ['top'], cylinder), gapOf(build, ['second'], cylinder)]
   const gaps = allOf({ top, second })
   if (gaps.missing) return { missing: gaps.missing }
   return {
@@ -86,7 +90,8 @@ function secondOver(top: Derived, second: Derived): Derived {
   }
 }
 
-function hot(build: Build, cylinder: number, gap: Derived, what: 'hotGap' | 'buttingTemperature'): Derived {
+function hot(build: Build, cylinder: number, what: 'hotGap' | 'buttingTemperature'): Derived {
+  const gap = gapOf(build, ['top'], cylinder)
   const heat = ringHeat(build, cylinder)
   if (!isKnown(gap) || 'missing' in heat) {
     return { missing: [...(isKnown(gap) ? [] : gap.missing), ...('missing' in heat ? heat.missing : [])] }

@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Reading } from '../../build/types'
-import { figureOfReading } from '../../build/build'
+import { figureOfReading } from '../../build/figures'
 import { standardUncertainty, type Bounds, type Uncertain } from '../../metrology'
 import { studentCoverageFactor } from '../../numerics/distributions'
 import { AN_INCH_DOWN, passes, ringStation } from '../../quantities/ringGap'

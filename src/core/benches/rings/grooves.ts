@@ -5,12 +5,12 @@ import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import { oldPistonRemarks } from '../../quantities/oldParts'
 import { definition } from './definition'
 
-/** What is read of a compression ring in its groove, which ring it is of, and what it comes to. */
+/** What is read of a compression ring in its groove, and which ring it is of: the reading is the clearance. */
 export const GROOVES = {
-  sideTop: { ring: 'top', what: 'side', output: 'topSide' },
-  sideSecond: { ring: 'second', what: 'side', output: 'secondSide' },
-  backTop: { ring: 'top', what: 'back', output: 'topBack' },
-  backSecond: { ring: 'second', what: 'back', output: 'secondBack' },
+  'rings.topSide': { ring: 'top', what: 'side' },
+  'rings.secondSide': { ring: 'second', what: 'side' },
+  'rings.topBack': { ring: 'top', what: 'back' },
+  'rings.secondBack': { ring: 'second', what: 'back' },
 } as const
 
 export const GROOVE_CHARACTERISTICS = Object.keys(GROOVES) as (keyof typeof GROOVES)[]
@@ -20,13 +20,13 @@ export function grooveFindings(build: Build, cylinders: readonly number[]): Find
   if (!build.spec.methods.ringGrooves) return []
   return GROOVE_CHARACTERISTICS.flatMap((characteristic) =>
     cylinders.map((cylinder) =>
-      finding(build, definition, GROOVES[characteristic].output, grooveOf(build, characteristic, cylinder), { cylinder }),
+      finding(build, definition, characteristic, (recorded) => grooveOf(recorded, characteristic, cylinder), { cylinder }),
     ),
   )
 }
 
 /** The groove is the piston's: read before a plan that puts another piston into the bore, it says nothing of that one. */
-function grooveOf(build: Build, characteristic: string, cylinder: number): Derived {
+function grooveOf(build: Build, characteristic: keyof typeof GROOVES, cylinder: number): Derived {
   const read = asRead(build, characteristic, { cylinder })
   if (!isKnown(read)) return read
   const ofOldPiston = oldPistonRemarks(build, cylinder, [stationId(characteristic, { cylinder })])

@@ -1,4 +1,5 @@
-import { paperAt, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
 import { EXPANSION, type Expansion } from '../../engine'
 import { assumedFigure, exactly, type Figure } from '../../metrology'
 import { boreOf } from '../../quantities/boreDiameter'

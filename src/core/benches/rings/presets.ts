@@ -37,16 +37,19 @@ export const presets: Presets = ({ paper, duty, units }) => {
   const running = stated ?? (duty.boostKpa > LIGHT_KPA ? 300 : 250)
   return {
     ...(boreMm !== undefined && {
-      topGap: least(
+      'rings.topGap': least(
         boreMm * factor,
         `Bore × ${factor.toFixed(4)}, ${words}. Too small butts and wrecks the bore, too large costs a little blow-by: ` +
           'when in doubt, wide. The ring maker’s number outranks it.',
       ),
-      secondGap: least(boreMm * (factor + SECOND_MORE), `Bore × ${(factor + SECOND_MORE).toFixed(4)}: the top ring’s and a little more.`),
+      'rings.secondGap': least(
+        boreMm * (factor + SECOND_MORE),
+        `Bore × ${(factor + SECOND_MORE).toFixed(4)}: the top ring’s and a little more.`,
+      ),
     }),
-    secondOverTop: { lower: 0, source: PRACTICE, reason: 'A second ring tighter than the top lifts the top one.' },
-    railGap: { lower: inThou(15, units), source: PRACTICE, reason: 'Oil rails: 0.015 in at least.' },
-    buttingTemperature: {
+    'rings.secondOverTop': { lower: 0, source: PRACTICE, reason: 'A second ring tighter than the top lifts the top one.' },
+    'rings.railGap': { lower: inThou(15, units), source: PRACTICE, reason: 'Oil rails: 0.015 in at least.' },
+    'rings.buttingTemperature': {
       lower: running,
       source: PRACTICE,
       reason: 'The hotter ring: top rings run at about 200 to 250 °C unboosted, 300 °C under heavy boost.',

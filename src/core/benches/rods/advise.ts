@@ -1,30 +1,30 @@
-import { withWork, type Build } from '../../build/build'
+import type { Build } from '../../build/build'
 import { span } from '../../numerics/span'
 import type { Advice, Finding } from '../../bench/bench'
-import { movingCosts, withPistons } from '../../quantities/fitted'
+import { movingCosts } from '../../quantities/fitted'
 import { matchMasses } from './match'
 
 /** Piston sets onto other rods where that evens out the masses; else grams to take off the heavy ones. */
 export function advise(build: Build, findings: readonly Finding[]): Advice[] {
-  const verdict = findings.find(({ output }) => output === 'reciprocatingSpread')?.conformity?.verdict
+  const verdict = findings.find(({ output }) => output === 'rods.reciprocatingSpread')?.conformity?.verdict
   const match = verdict !== undefined && verdict !== 'within' ? matchMasses(build) : undefined
   if (!match) return []
   const [fromG, toG] = [span(match.massG(match.before)), span(match.massG(match.after))]
   const plan = toG < fromG ? match.after : match.before
-  const heavy = tooHeavy(match.massG(plan), build.spec.limits.reciprocatingSpread?.upper ?? 0)
+  const heavy = tooHeavy(match.massG(plan), build.spec.limits['rods.reciprocatingSpread']?.upper ?? 0)
+  const moved = [{ choose: 'pistonInBore', marks: match.after } as const]
   const pair: Advice = {
     id: 'pairMasses',
     change: { code: 'pairMasses', setOnRod: match.after, fromG, toG },
     headlines: [],
     costs: [...movingCosts(build, match.before, match.after), { code: 'otherBores' }],
-    after: withPistons(build, match.after),
+    changes: moved,
   }
-  const swapped = toG < fromG ? withPistons(build, match.after) : build
   const lighten: Advice = {
     id: 'lighten',
     change: { code: 'lighten', byCylinder: heavy },
     headlines: [],
-    after: withWork(swapped, { lightenedG: heavy }),
+    changes: [...(toG < fromG ? moved : []), ...[...heavy].map(([cylinder, by]) => ({ what: 'lighten', cylinder, by }) as const)],
     costs: [{ code: 'noParts' }, ...(toG < fromG ? movingCosts(build, match.before, match.after) : [])],
   }
   return [...(toG < fromG ? [pair] : []), ...(heavy.size > 0 ? [lighten] : [])]

@@ -1,40 +1,39 @@
-import { paperAt, type Build } from '../../build/build'
-import { crankTurns, cylinderNumbers, sharedPins } from '../../engine'
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
+import { stationId } from '../../build/place'
+import { quantity } from '../../build/remembered'
+import { allWorkOn, workOn } from '../../build/work'
+import { crankTurns, sharedPins } from '../../engine'
 import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { afterWork } from '../../quantities/afterWork'
 import { deckClearance } from '../../quantities/deckClearance'
-import { againstOthers, oddOneOut, spreadAcross, worthNaming } from '../../bench/engineWide'
-import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
+import { againstOthers, everyCylinder, knownFigures, oddOneOut, perCylinder, worthNaming } from '../../bench/engineWide'
+import { allOf, asRead, finding, isKnown, ONLY_SAID, type Derived } from '../../bench/finding'
 import { pistonIn } from '../../quantities/fitted'
 import { definition, type RodCharacteristic, type RodOutput } from './definition'
 import { bigEndMean, bigEndRound, bobweight, pinClearance, reciprocatingMass, rotatingMass, stackApart, stackedDeck } from './formulas'
 
 export function derive(build: Build): Finding[] {
-  const numbers = cylinderNumbers(build.spec.layout)
-  const values = (of: (build: Build, cylinder: number) => Derived) => new Map(numbers.map((cylinder) => [cylinder, of(build, cylinder)]))
-  const each = (output: RodOutput, derived: ReadonlyMap<number, Derived>) =>
-    [...derived].map(([cylinder, value]) => finding(build, definition, output, value, { cylinder }))
-  const spread = (output: RodOutput, kind: 'length' | 'mass', derived: ReadonlyMap<number, Derived>) =>
-    numbers.length > 1 ? [finding(build, definition, output, spreadAcross(kind, derived))] : []
-  const centres = values((_, cylinder) => at(build, 'centreDistance', cylinder))
-  const reciprocating = values(reciprocatingOf)
-  const rotating = values(rotatingOf)
-  const stacks = withWhoLies(build, values(stackOf))
+  const { each, spreadOf } = perCylinder<RodOutput>(build, definition)
   return [
-    ...each('pinClearance', values(pinClearanceOf)),
-    ...(build.spec.layout.rodBearings === 'plain'
-      ? [...each('bigEndRound', values(bigEndRoundOf)), ...each('bigEnd', values(bigEndOf))]
-      : []),
-    ...each('centreDistance', centres),
-    ...spread('centreSpread', 'length', centres),
-    ...each('reciprocating', reciprocating),
-    ...spread('reciprocatingSpread', 'mass', reciprocating),
-    ...each('rotating', rotating),
-    ...spread('rotatingSpread', 'mass', rotating),
-    ...bobweights(build, rotating, reciprocating),
-    ...(build.spec.paper.blockHeight && build.spec.paper.compressionHeight ? each('stackApart', stacks) : []),
+    ...each('rods.pinClearance', pinClearanceOf),
+    ...(build.spec.layout.rodBearings === 'plain' ? [...each('rods.bigEndRound', bigEndRoundOf), ...each('rods.bigEnd', bigEndOf)] : []),
+    ...each('rods.centreDistance', centreOf),
+    ...spreadOf('rods.centreSpread', 'length', centreOf),
+    ...each('rods.reciprocating', reciprocatingOf),
+    ...spreadOf('rods.reciprocatingSpread', 'mass', reciprocatingOf),
+    ...each('rods.rotating', rotatingOf),
+    ...spreadOf('rods.rotatingSpread', 'mass', rotatingOf),
+    ...bobweightPairs(build).map(([cylinder]) =>
+      finding(build, definition, 'rods.bobweight', (recorded) => bobweightOf(recorded, cylinder!), { cylinder }),
+    ),
+    ...(build.spec.paper.blockHeight && build.spec.paper.compressionHeight ? each('rods.stackApart', withWhoLies) : []),
   ]
+}
+
+function centreOf(build: Build, cylinder: number): Derived {
+  return at(build, 'rods.centreDistance', cylinder)
 }
 
 function at(build: Build, characteristic: RodCharacteristic, cylinder: number, spot?: string): Derived {
@@ -42,12 +41,12 @@ function at(build: Build, characteristic: RodCharacteristic, cylinder: number, s
 }
 
 function pinClearanceOf(build: Build, cylinder: number): Derived {
-  const inputs = allOf({ bushMm: at(build, 'pinBush', cylinder), pinMm: at(build, 'pin', cylinder) })
+  const inputs = allOf({ bushMm: at(build, 'rods.pinBush', cylinder), pinMm: at(build, 'rods.pin', cylinder) })
   return inputs.missing ? inputs : { figure: pinClearance.of(inputs.figures) }
 }
 
 function bigEndAxes(build: Build, cylinder: number) {
-  return allOf({ alongMm: at(build, 'bigEnd', cylinder, 'along'), acrossMm: at(build, 'bigEnd', cylinder, 'across') })
+  return allOf({ alongMm: at(build, 'rods.bigEnd', cylinder, 'along'), acrossMm: at(build, 'rods.bigEnd', cylinder, 'across') })
 }
 
 function bigEndRoundOf(build: Build, cylinder: number): Derived {
@@ -87,73 +86,71 @@ function total(text: FormulaText, parts: Readonly<Record<string, Derived>>): Der
 }
 
 /** The piston that is to go into the cylinder, with its pin and rings, on the cylinder's rod. */
-export function reciprocatingOf(build: Build, cylinder: number): Derived {
+export const reciprocatingOf = quantity('reciprocating', (build, cylinder: number): Derived => {
   const mark = pistonIn(build, cylinder)
   const mass = total(reciprocatingMass, {
-    Piston: at(build, 'pistonMass', mark),
-    Pin: at(build, 'pinMass', mark),
-    'Rings and clips': at(build, 'ringsMass', mark),
-    'Rod, small end': at(build, 'rodSmall', cylinder),
+    Piston: at(build, 'rods.pistonMass', mark),
+    Pin: at(build, 'rods.pinMass', mark),
+    'Rings and clips': at(build, 'rods.ringsMass', mark),
+    'Rod, small end': at(build, 'rods.rodSmall', cylinder),
   })
-  return isKnown(mass)
-    ? { ...mass, figure: afterWork(mass.figure, -(build.work?.lightenedG?.get(cylinder) ?? 0), 'mass', 'Taken off') }
-    : mass
-}
+  const offG = workOn(build, `lighten/${cylinder}`, stationId('rods.pistonMass', { cylinder: mark }))
+  return isKnown(mass) ? { ...mass, figure: afterWork(mass.figure, -offG, 'mass', 'Taken off') } : mass
+})
 
-export function rotatingOf(build: Build, cylinder: number): Derived {
+export const rotatingOf = quantity('rotating', (build, cylinder: number): Derived => {
   const shells: Record<string, Derived> =
-    build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'shellsMass', cylinder) } : {}
-  return total(rotatingMass, { 'Rod, big end': at(build, 'rodBig', cylinder), ...shells })
-}
+    build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'rods.shellsMass', cylinder) } : {}
+  return total(rotatingMass, { 'Rod, big end': at(build, 'rods.rodBig', cylinder), ...shells })
+})
 
 const USUAL_SHARE = 0.5
 
 /**
- * Only where two rods share a pin of a 90° V, not split: for any other pin the rule does not hold, and matching is all there
+ * Pins of two rods in a 90° V, not split: for any other pin the rule of the bobweight does not hold, and matching is all there
  * is to do.
  */
-function bobweights(build: Build, rotating: ReadonlyMap<number, Derived>, reciprocating: ReadonlyMap<number, Derived>): Finding[] {
-  const { layout } = build.spec
+function bobweightPairs({ spec: { layout } }: Build): readonly (readonly number[])[] {
   if (layout.kind !== 'v' || layout.bankAngleDeg !== 90) return []
   return sharedPins(layout)
     .filter(({ cylinders }) => cylinders.length === 2)
-    .map(({ cylinders }) => {
-      const pair = [...cylinders].sort((a, b) => a - b)
-      const both = (title: string, of: ReadonlyMap<number, Derived>) =>
-        total(
-          { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' },
-          Object.fromEntries(pair.map((cylinder) => [`Cylinder ${cylinder}`, of.get(cylinder)!])),
-        )
-      const inputs = allOf({ rotatingG: both('Rotating, both rods', rotating), reciprocatingG: both('Reciprocating, both', reciprocating) })
-      const share: Figure = paperAt(build, 'balanceShare') ?? {
-        value: exactly(USUAL_SHARE),
-        origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' },
-      }
-      const derived: Derived = inputs.missing
-        ? inputs
-        : {
-            figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }),
-            remarks: [{ code: 'rodsOnPin', cylinders: pair }],
-          }
-      return finding(build, definition, 'bobweight', derived, { cylinder: pair[0] })
-    })
+    .map(({ cylinders }) => [...cylinders].sort((a, b) => a - b))
+}
+
+function bobweightOf(build: Build, cylinder: number): Derived {
+  const pair = bobweightPairs(build).find(([first]) => first === cylinder)!
+  const both = (title: string, of: (build: Build, cylinder: number) => Derived) =>
+    total(
+      { id: 'bothRods', title, kind: 'mass', expression: 'one + the other', source: 'definition' },
+      Object.fromEntries(pair.map((one) => [`Cylinder ${one}`, of(build, one)])),
+    )
+  const inputs = allOf({ rotatingG: both('Rotating, both rods', rotatingOf), reciprocatingG: both('Reciprocating, both', reciprocatingOf) })
+  if (inputs.missing) return inputs
+  const share: Figure = paperAt(build, 'balanceShare') ?? {
+    value: exactly(USUAL_SHARE),
+    origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' },
+  }
+  return {
+    figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }),
+    remarks: [{ code: 'rodsOnPin', cylinders: pair }],
+  }
 }
 
 /** The deck as measured against what block, throw, rod and piston add up to; the rod as measured where it was. */
-function stackOf(build: Build, cylinder: number): Derived {
+const stackOf = quantity('stackApart', (build, cylinder: number): Derived => {
   const paper = (key: 'blockHeight' | 'stroke' | 'compressionHeight' | 'rodLength'): Derived => {
     const figure = paperAt(build, key, cylinder)
     return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
   }
   const cut = (height: Derived, by: number | undefined, label: string): Derived =>
     isKnown(height) ? { figure: afterWork(height.figure, by, 'length', label) } : height
-  const rod = at(build, 'centreDistance', cylinder)
+  const rod = at(build, 'rods.centreDistance', cylinder)
   const inputs = allOf({
     measuredMm: deckClearance(build, cylinder),
-    blockHeightMm: cut(paper('blockHeight'), -(build.work?.deckCutMm ?? 0), 'Deck cut'),
+    blockHeightMm: cut(paper('blockHeight'), -allWorkOn(build, 'deckCut'), 'Deck cut'),
     strokeMm: paper('stroke'),
     rodMm: isKnown(rod) ? rod : paper('rodLength'),
-    compressionHeightMm: cut(paper('compressionHeight'), build.work?.piston?.tallerMm, 'Taller piston'),
+    compressionHeightMm: cut(paper('compressionHeight'), allWorkOn(build, 'piston'), 'Taller piston'),
   })
   if (inputs.missing) return inputs
   const { measuredMm, ...stack } = inputs.figures
@@ -161,24 +158,20 @@ function stackOf(build: Build, cylinder: number): Derived {
   if (!crankTurns({ strokeMm: stack.strokeMm.value.value, rodMm: stack.rodMm.value.value, pinOffsetMm: pinOffsetMm.value.value }))
     return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
   return { figure: stackApart.of({ measuredMm, stackedMm: stackedDeck.of({ ...stack, pinOffsetMm }) }) }
-}
+})
 
 /**
  * Which dimension lies. All cylinders off alike: block height, stroke or compression height, which they share. One off alone:
  * its own rod, throw or piston; a rod that was measured is cleared.
  */
-function withWhoLies(build: Build, stacks: ReadonlyMap<number, Derived>): Map<number, Derived> {
-  const least = worthNaming(build.spec.limits.stackApart)
-  const known = new Map([...stacks].flatMap(([cylinder, derived]) => (isKnown(derived) ? [[cylinder, derived.figure] as const] : [])))
-  const odd = oddOneOut(known)
-  return new Map(
-    [...stacks].map(([cylinder, derived]): [number, Derived] => {
-      if (!isKnown(derived)) return [cylinder, derived]
-      const compared = cylinder === odd ? againstOthers('length', known, cylinder) : undefined
-      return [cylinder, { ...derived, remarks: whoLies(derived.figure, compared?.apart, least) }]
-    }),
-  )
+function withWhoLies(build: Build, cylinder: number): Derived {
+  const own = stackOf(build, cylinder)
+  if (!isKnown(own)) return own
+  const compared = cylinder === oddStack(build) ? againstOthers('length', knownFigures(everyCylinder(build, stackOf)), cylinder) : undefined
+  return { ...own, remarks: whoLies(own.figure, compared?.apart, worthNaming(build.spec.limits['rods.stackApart'])) }
 }
+
+const oddStack = quantity(`${ONLY_SAID}oddStack`, (build) => oddOneOut(knownFigures(everyCylinder(build, stackOf))))
 
 function whoLies(own: Figure, apart: Figure | undefined, least: number): Remark[] {
   const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)

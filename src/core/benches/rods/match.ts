@@ -1,8 +1,9 @@
 import type { Build } from '../../build/build'
-import { readingAt } from '../../build/build'
+import { readingAt } from '../../build/figures'
 import { cylinderNumbers } from '../../engine'
 import { matchEvenly } from '../../numerics/matching'
 import { pistonIn } from '../../quantities/fitted'
+import type { RodCharacteristic } from './definition'
 
 /** Which piston set (piston, pin, rings) goes onto the rod of which cylinder, before and after. The rods stay on their journals. */
 export interface MassMatch {
@@ -16,8 +17,8 @@ export interface MassMatch {
 /** Piston sets put on the rods that even out the reciprocating masses. Undefined until all are weighed. */
 export function matchMasses(build: Build): MassMatch | undefined {
   const numbers = cylinderNumbers(build.spec.layout)
-  const sets = numbers.flatMap((cylinder) => weighed(build, ['pistonMass', 'pinMass', 'ringsMass'], cylinder) ?? [])
-  const rods = numbers.flatMap((cylinder) => weighed(build, ['rodSmall'], cylinder) ?? [])
+  const sets = numbers.flatMap((cylinder) => weighed(build, ['rods.pistonMass', 'rods.pinMass', 'rods.ringsMass'], cylinder) ?? [])
+  const rods = numbers.flatMap((cylinder) => weighed(build, ['rods.rodSmall'], cylinder) ?? [])
   if (sets.length < numbers.length || rods.length < numbers.length) return undefined
   const masses = rods.map((rod) => sets.map((set) => rod + set))
   const mean = masses.reduce((sum, row, index) => sum + row[index]!, 0) / masses.length
@@ -29,7 +30,7 @@ export function matchMasses(build: Build): MassMatch | undefined {
 }
 
 /** Grams of several parts of one cylinder together; undefined while one is not weighed. */
-function weighed(build: Build, parts: readonly string[], cylinder: number): number | undefined {
+function weighed(build: Build, parts: readonly RodCharacteristic[], cylinder: number): number | undefined {
   const masses = parts.flatMap((part) => readingAt(build, part, { cylinder })?.value.value ?? [])
   return masses.length < parts.length ? undefined : masses.reduce((sum, mass) => sum + mass, 0)
 }

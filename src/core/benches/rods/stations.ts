@@ -27,20 +27,20 @@ export function stations(build: Build): readonly Station[] {
   const isPlain = build.spec.layout.rodBearings === 'plain'
   return [
     ...(isPlain
-      ? all('bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along')
+      ? all('rods.bigEnd', 'big end, bolts tight, along the rod', 'Big end, along', { low: 20, high: 140 }, 0.7, undefined, 'along')
       : []),
     ...(isPlain
-      ? all('bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across')
+      ? all('rods.bigEnd', 'big end, bolts tight, across the rod', 'Big end, across', { low: 20, high: 140 }, 0.7, undefined, 'across')
       : []),
-    ...all('pinBush', 'pin bush', 'Pin bush', around(pinMm, 0.3), 0.4, pinMm),
-    ...all('pin', 'piston pin', 'Pin', around(pinMm, 0.3), 0.4, pinMm),
-    ...all('centreDistance', 'rod, centre to centre', 'Centre to centre', around(rodMm, 0.6), 0.1, rodMm),
-    ...all('pistonMass', 'piston, weighed', 'Piston', { low: 60, high: 3000 }, -0.2),
-    ...all('pinMass', 'pin, weighed', 'Pin, mass', { low: 15, high: 800 }, -0.2),
-    ...all('ringsMass', 'rings and clips, weighed', 'Rings and clips', { low: 5, high: 300 }, -0.2),
-    ...all('rodSmall', 'rod, small end, weighed', 'Rod, small end', { low: 40, high: 1500 }, -0.5),
-    ...all('rodBig', 'rod, big end, weighed', 'Rod, big end', { low: 80, high: 2500 }, -0.75),
-    ...(isPlain ? all('shellsMass', 'rod shells, weighed', 'Rod shells', { low: 5, high: 300 }, -0.75) : []),
+    ...all('rods.pinBush', 'pin bush', 'Pin bush', around(pinMm, 0.3), 0.4, pinMm),
+    ...all('rods.pin', 'piston pin', 'Pin', around(pinMm, 0.3), 0.4, pinMm),
+    ...all('rods.centreDistance', 'rod, centre to centre', 'Centre to centre', around(rodMm, 0.6), 0.1, rodMm),
+    ...all('rods.pistonMass', 'piston, weighed', 'Piston', { low: 60, high: 3000 }, -0.2),
+    ...all('rods.pinMass', 'pin, weighed', 'Pin, mass', { low: 15, high: 800 }, -0.2),
+    ...all('rods.ringsMass', 'rings and clips, weighed', 'Rings and clips', { low: 5, high: 300 }, -0.2),
+    ...all('rods.rodSmall', 'rod, small end, weighed', 'Rod, small end', { low: 40, high: 1500 }, -0.5),
+    ...all('rods.rodBig', 'rod, big end, weighed', 'Rod, big end', { low: 80, high: 2500 }, -0.75),
+    ...(isPlain ? all('rods.shellsMass', 'rod shells, weighed', 'Rod shells', { low: 5, high: 300 }, -0.75) : []),
   ]
 }
 

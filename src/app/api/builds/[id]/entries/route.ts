@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import type { Entry, Gauge } from '@/core/build'
+import { withPresentName, type Entry, type Gauge } from '@/core/build'
 import { entryIssues, entrySchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, placeWords } from '@/wording'
@@ -27,7 +27,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const sound: Entry[] = []
     const bad: { id: string; error: string; mayPass?: boolean }[] = []
     for (const [index, given] of entries.entries()) {
-      const parsed = entrySchema.safeParse(given)
+      const parsed = entrySchema.safeParse(withPresentName(given))
       if (!parsed.success) {
         bad.push({ id: idOf(given, index), error: shapeWords(parsed.error) })
         continue

@@ -1,10 +1,10 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { benchById, followPresets, type BenchId } from '@/core/benches'
+import { benchById, followPresets } from '@/core/benches'
 import { compare } from '@/core/evaluation/compare'
 import { evaluate } from '@/core/evaluation/evaluate'
-import { withChosenAfter } from '@/core/quantities/oldParts'
-import { openBuild, withSpec } from '@/core/build'
+import { withPlannedAfter, withChosenAfter } from '@/core/build/changes'
+import { benchOf, openBuild, withSpec, type OutputId } from '@/core/build'
 import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, movedWords, placeWords } from '@/wording'
@@ -27,7 +27,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const { builds } = await database()
     const before = await builds.load(id)
     if (!before) return refused(404, 'There is no such build here. Nothing was stored.')
-    const next = withChosenAfter(followPresets(spec), before.document)
+    const next = withPlannedAfter(withChosenAfter(followPresets(spec), before.document), before.document)
     const revision = await builds.revise(id, basedOn, next, by, reason)
     const build = openBuild(before.document)
     return NextResponse.json({
@@ -38,8 +38,8 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
   })
 }
 
-function labelOf(bench: string, output: string): string {
-  return benchById(bench as BenchId).definition.outputs[output]?.label ?? output
+function labelOf(output: OutputId): string {
+  return benchById(benchOf(output)).definition.outputs[output]?.label ?? output
 }
 
 /** The spec as it stood at a revision (what an undo goes back to), or the latest with its number. */

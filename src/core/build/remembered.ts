@@ -1,0 +1,281 @@
+/**
+ * Derivations remembered by what they used. While one runs, all it looks up in the build is recorded: readings, paper, choices,
+ * methods, and the quantities others have derived. It runs again only for a build in which one of these is another one: each is
+ * looked up there and compared by identity, in the order of use. Nothing is declared beside the code, so nothing can be left out
+ * (verifying traces: A. Mokhov, N. Mitchell, S. Peyton Jones, Build systems à la carte, 2018).
+ */
+import type { Build } from './build'
+import type { HistoryLine } from './readings'
+
+/** Where a derivation looks things up: each a record or a map of the build. */
+const SOURCES = {
+  build: (build: Build) => build,
+  readings: (build: Build) => build.readings,
+  reading: (build: Build) => build.readings.current,
+  conflict: (build: Build) => build.readings.conflicts,
+  history: (build: Build) => build.readings.history,
+  skip: (build: Build) => build.readings.skips,
+  check: (build: Build) => build.readings.checks,
+  entry: (build: Build) => build.readings.byId,
+  arrival: (build: Build) => build.readings.arrival,
+  gauge: (build: Build) => build.gauges,
+  spec: (build: Build) => build.spec,
+  paper: (build: Build) => build.spec.paper,
+  choice: (build: Build) => build.spec.choice,
+  methods: (build: Build) => build.spec.methods,
+  limits: (build: Build) => build.spec.limits,
+  materials: (build: Build) => build.spec.materials,
+  considered: (build: Build) => build.considered,
+} as const
+export type Source = keyof typeof SOURCES
+
+/** One thing a derivation looked up, and what it found there. */
+export interface Use {
+  /** `quantity`: another derivation, by its name. */
+  readonly source: Source | 'quantity'
+  readonly key: string | number
+  readonly value: unknown
+  readonly derivation?: Derivation
+}
+
+/** One run of a derivation: what it used, and what came of it. */
+interface Trace {
+  readonly uses: readonly Use[]
+  readonly value: unknown
+}
+
+interface Derivation {
+  readonly name: string
+  derive: (build: Build) => unknown
+  /** The latest first. */
+  readonly traces: Trace[]
+  /** The build it was looked at last for, and the run that holds there. */
+  session?: Session
+  trace?: Trace
+}
+
+/** The build as it is, the build that writes down what is looked up in it, and where things are looked up again. */
+interface Session {
+  readonly build: Build
+  readonly recorded: Build
+  readonly sources: Readonly<Record<Source, unknown>>
+}
+
+/** All of a source at once. */
+const ALL = '*'
+
+/** A change and its undo, and a plan compared with others, find their derivations still there. */
+const MOST_TRACES = 4
+
+const sessions = new WeakMap<Build, Session>()
+/** What the derivation that is running has used so far. */
+let running: Use[] | undefined
+
+/**
+ * What `derive` makes of the build; derived again only where something it used is another. It may depend on the build and on
+ * what stands in `name`, and on nothing else.
+ */
+export function remembered<Value>(build: Build, name: string, derive: (build: Build) => Value): Value {
+  const session = sessionOf(build)
+  const derivation = derivationIn(session.build.memory, name, derive)
+  const { value } = traceOf(session, derivation)
+  if (running) running.push({ source: 'quantity', key: name, value, derivation })
+  return value as Value
+}
+
+/** A quantity of the engine, named by itself and its arguments. */
+export function quantity<Args extends readonly (string | number)[], Value>(
+  name: string,
+  derive: (build: Build, ...args: Args) => Value,
+): (build: Build, ...args: Args) => Value {
+  return (build, ...args) => {
+    let id = name
+    for (const arg of args) id += `/${arg}`
+    return remembered(build, id, (recorded) => derive(recorded, ...args))
+  }
+}
+
+/**
+ * All that a derivation of this build rests on, itself or through others; nothing where it was never derived. `follow` leaves out
+ * what others are looked into for.
+ */
+export function restsOn(build: Build, name: string, follow: (name: string) => boolean = () => true): readonly Use[] {
+  const session = sessionOf(build)
+  const found = new Map<string, Use>()
+  const gather = (derivation: Derivation | undefined) => {
+    for (const use of derivation ? traceOf(session, derivation).uses : []) {
+      const id = `${use.source}/${use.key}`
+      if (found.has(id)) continue
+      found.set(id, use)
+      if (use.derivation && follow(use.derivation.name)) gather(use.derivation)
+    }
+  }
+  gather(session.build.memory.get(name) as Derivation | undefined)
+  return [...found.values()]
+}
+
+function sessionOf(build: Build): Session {
+  const known = sessions.get(build)
+  if (known) return known
+  const sources = Object.fromEntries(Object.entries(SOURCES).map(([source, of]) => [source, of(build)])) as Session['sources']
+  const session: Session = { build, recorded: recordedBuild(build), sources }
+  sessions.set(build, session)
+  sessions.set(session.recorded, session)
+  return session
+}
+
+/** The derivation of a name, in what the build and all it was made from and into remember. */
+function derivationIn(memory: Build['memory'], name: string, derive: Derivation['derive']): Derivation {
+  const known = memory.get(name) as Derivation | undefined
+  if (known) {
+    known.derive = derive
+    return known
+  }
+  const derivation: Derivation = { name, derive, traces: [] }
+  memory.set(name, derivation)
+  return derivation
+}
+
+function traceOf(session: Session, derivation: Derivation): Trace {
+  if (derivation.session === session) return derivation.trace!
+  const { traces } = derivation
+  // At its first run there is nothing to look through, and most are.
+  const trace = (traces.length > 0 && traces.find((one) => holds(session, one))) || run(session, derivation)
+  if (traces[0] !== trace) {
+    if (traces.includes(trace)) traces.splice(traces.indexOf(trace), 1)
+    traces.unshift(trace)
+    if (traces.length > MOST_TRACES) traces.pop()
+  }
+  derivation.session = session
+  derivation.trace = trace
+  return trace
+}
+
+function run(session: Session, { derive }: Derivation): Trace {
+  const outer = running
+  const uses: Use[] = []
+  running = uses
+  try {
+    return { value: derive(session.recorded), uses }
+  } finally {
+    running = outer
+  }
+}
+
+function holds(session: Session, { uses }: Trace): boolean {
+  // What is looked up to compare is no use of the derivation that asks.
+  const outer = running
+  running = undefined
+  try {
+    for (const use of uses) if (!isSame(lookUp(session, use), use.value)) return false
+    return true
+  } finally {
+    running = outer
+  }
+}
+
+function lookUp(session: Session, { source, key, derivation }: Use): unknown {
+  if (source === 'quantity') return traceOf(session, derivation!).value
+  const where = session.sources[source]
+  if (key === ALL) return where
+  return where instanceof Map ? where.get(key) : (where as Record<string, unknown>)[key]
+}
+
+/** The same thing; a history arranged again is the same where every line of it is. */
+function isSame(found: unknown, used: unknown): boolean {
+  if (Object.is(found, used)) return true
+  if (!isHistory(found) || !isHistory(used) || found.length !== used.length) return false
+  return found.every(({ entry, state }, index) => entry === used[index]!.entry && state === used[index]!.state)
+}
+
+function isHistory(value: unknown): value is readonly HistoryLine[] {
+  return Array.isArray(value) && value.every((line) => typeof line === 'object' && line !== null && 'entry' in line && 'state' in line)
+}
+
+/** Most derivations ask for the same few things again at once: no further back is looked for a use that is noted already. */
+const LOOK_BACK = 8
+
+function note(source: Use['source'], key: string | number, value: unknown): void {
+  if (!running) return
+  for (let at = running.length - 1, last = Math.max(0, at - LOOK_BACK); at >= last; at--)
+    if (running[at]!.key === key && running[at]!.source === source) return
+  running.push({ source, key, value })
+}
+
+/** The build as a derivation is given it: reading anything off it is noted. */
+function recordedBuild(build: Build): Build {
+  const { spec, readings } = build
+  return withNotedMembers('build', build, {
+    id: build.id,
+    memory: build.memory,
+    gauges: recordedMap('gauge', build.gauges),
+    readings: withNotedMembers('readings', readings, {
+      current: recordedMap('reading', readings.current),
+      conflicts: recordedMap('conflict', readings.conflicts),
+      history: recordedMap('history', readings.history),
+      skips: recordedMap('skip', readings.skips),
+      checks: recordedMap('check', readings.checks),
+      byId: recordedMap('entry', readings.byId),
+      arrival: recordedMap('arrival', readings.arrival),
+    }),
+    spec: withNotedMembers(
+      'spec',
+      { planned: undefined, unlimited: undefined, ...spec },
+      {
+        paper: recordedRecord('paper', spec.paper),
+        choice: recordedRecord('choice', spec.choice),
+        methods: recordedRecord('methods', spec.methods),
+        limits: recordedRecord('limits', spec.limits),
+        materials: recordedRecord('materials', spec.materials),
+      },
+    ),
+    considered: recordedMap('considered', build.considered),
+  })
+}
+
+/** A record of known members, each noted when it is read; `parts` note by themselves what is read in them. */
+function withNotedMembers<Given extends object>(source: Source, given: Given, parts: Partial<Given>): Given {
+  const noted = { ...parts }
+  for (const key of Object.keys(given))
+    if (!(key in parts))
+      Object.defineProperty(noted, key, {
+        get: () => {
+          const value = given[key as keyof Given]
+          note(source, key, value)
+          return value
+        },
+      })
+  return noted as Given
+}
+
+/** A record of whose members some may not be there: asking for one is noted all the same. */
+function recordedRecord<Given extends object>(source: Source, given: Given): Given {
+  return new Proxy(given, {
+    get: (_, key) => {
+      const value = given[key as keyof Given]
+      note(source, key as string, value)
+      return value
+    },
+    has: (_, key) => {
+      note(source, key as string, given[key as keyof Given])
+      return key in given
+    },
+    ownKeys: () => {
+      throw new Error(`A derivation asks for what it needs of ${source} by name`)
+    },
+  })
+}
+
+/** A map whose values are noted as they are asked for; a derivation has no other use of one. */
+function recordedMap<Key extends string | number, Value>(source: Source, given: ReadonlyMap<Key, Value>): ReadonlyMap<Key, Value> {
+  const get = (key: Key) => {
+    const value = given.get(key)
+    note(source, key, value)
+    return value
+  }
+  const values = () => {
+    note(source, ALL, given)
+    return given.values()
+  }
+  return { get, has: (key: Key) => get(key) !== undefined, values } as ReadonlyMap<Key, Value>
+}

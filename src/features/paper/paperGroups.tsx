@@ -1,0 +1,38 @@
+'use client'
+import type { ReactNode } from 'react'
+import styled from 'styled-components'
+import { BENCHES } from '@/core/benches'
+import { PAPER_KEYS, type PaperKey } from '@/core/build'
+
+const GroupTitle = styled.h3`
+  margin-top: 16px;
+`
+
+/** Paper under the bench that rests on it first; what none of them asks for comes last. */
+export const PAPER_GROUPS: readonly { readonly title: string; readonly keys: readonly PaperKey[] }[] = paperGroups()
+
+function paperGroups() {
+  const left = new Set<PaperKey>(PAPER_KEYS)
+  const groups = BENCHES.map(({ definition: { title, paper } }) => ({ title, keys: paper.filter((key) => left.delete(key)) }))
+  return [...groups, { title: 'Others', keys: [...left] }].filter(({ keys }) => keys.length > 0)
+}
+
+/** Whether a line is looked for: every word of it somewhere in its label or its bench. */
+export function matches(find: string, label: string, title: string): boolean {
+  const line = `${label} ${title}`.toLowerCase()
+  return find
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => line.includes(word))
+}
+
+/** The lines of one bench under its title; nothing where none of them is looked for. */
+export function Group<Row>({ title, rows, children }: { title: string; rows: readonly Row[]; children: (row: Row) => ReactNode }) {
+  if (rows.length === 0) return null
+  return (
+    <>
+      <GroupTitle>{title}</GroupTitle>
+      {rows.map(children)}
+    </>
+  )
+}

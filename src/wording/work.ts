@@ -1,0 +1,27 @@
+import type { Work } from '@/core/build'
+import type { UnitSystem } from '@/core/build'
+import { differenceWords } from './figures'
+import { IN_WORDS } from './vocabulary'
+
+const RING_WORDS = { top: 'Top ring', second: 'Second ring', upperRail: 'Upper oil rail', lowerRail: 'Lower oil rail' } as const
+
+/** Work to be done, in a line: "Bore 3 honed by 0.02 mm". */
+export function workWords(work: Work, system: UnitSystem): string {
+  const length = differenceWords(Math.abs(work.by), IN_WORDS.fineLength, system)
+  switch (work.what) {
+    case 'deckCut':
+      return `Deck cut by ${length}`
+    case 'headCut':
+      return `Head cut by ${length}`
+    case 'openChamber':
+      return `Chamber ${work.cylinder} opened by ${differenceWords(work.by, IN_WORDS.volume, system)}`
+    case 'hone':
+      return `Bore ${work.cylinder} honed by ${length}`
+    case 'ringGap':
+      return `${RING_WORDS[work.ring]} of cylinder ${work.cylinder}, gap ${work.by < 0 ? 'smaller' : 'larger'} by ${length}`
+    case 'lighten':
+      return `Piston set of cylinder ${work.cylinder} lightened by ${differenceWords(work.by, IN_WORDS.mass, system)}`
+    case 'piston':
+      return `Other pistons, ${length} ${work.by < 0 ? 'shorter' : 'taller'}`
+  }
+}
