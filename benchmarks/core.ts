@@ -1,8 +1,8 @@
 /** Figures of the core alone, in Node: the compiler warm, nothing remembered but where it is said. */
 import { Bench } from 'tinybench'
 import { compression, cylinderStates, planCompression, ratioChain } from '@/core/benches/compression'
-import { uncertaintyBudget } from '@/core/benches'
-import { openBuild, withEntries, type Build, type BuildDocument, type Reading } from '@/core/build'
+import { openBuild, PAPER, uncertaintyBudget } from '@/core/benches'
+import { withEntries, type Build, type BuildDocument, type Reading } from '@/core/build'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -61,7 +61,7 @@ export async function coreFigures(report: Report): Promise<void> {
     const corrected = correcting(known)
     figure(`${name}: one reading changed, all benches`, one, () => void evaluate(corrected()))
   }
-  figure('one ratio with its budget', 0.2, () => void uncertaintyBudget(tern, ratioChain(inputs).ratio.value))
+  figure('one ratio with its budget', 0.2, () => void uncertaintyBudget(tern, PAPER, ratioChain(inputs).ratio.value))
   figure('planner, every combination', 500, () => void planCompression(tern, cylinderStates(tern)))
   const { id, spec, entries, gauges } = tern
   const unseen = () => openBuild({ id, spec, entries: [...entries], gauges: [...gauges.values()] })

@@ -1,4 +1,5 @@
-import { openBuild, type BuildDocument } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { BuildDocument } from '@/core/build'
 import { freshLayout } from '@/core/build/fresh'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'

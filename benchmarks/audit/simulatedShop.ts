@@ -1,6 +1,6 @@
-import { BENCHES, gaugesFor } from '@/core/benches'
-import { DEFAULT_GAUGES, openBuild, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
-import { partsUnder } from '@/core/build/parts'
+import { BENCHES, gaugesFor, GROWTH, openBuild } from '@/core/benches'
+import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
+import { growingParts } from '@/core/build/growth'
 import { cylinderNumbers, EXPANSION } from '@/core/engine'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { makeEngine, SimulatedGauges, type TrueEngine } from '@/core/twin'
@@ -115,7 +115,7 @@ function zeroError(micrometer: TrueGauge, bore: TrueGauge, random: RandomStream)
 
 /** What part and steel gauge at the same temperature, off 20 °C, make of a length or a clearance. */
 function grown(spec: Spec, characteristic: Id, lengthMm: number, warmK: number): number {
-  const parts = partsUnder(characteristic, spec)
+  const parts = growingParts(GROWTH[characteristic], spec)
   if (!parts) return 0
   if (parts.kind === 'length') return lengthMm * (parts.part.perK - EXPANSION.part.steel.perK) * warmK
   return parts.diameter.value * (parts.outer.perK - parts.inner.perK) * warmK

@@ -1,6 +1,6 @@
 import pRetry from 'p-retry'
-import { benchById, gaugesFor, type BenchId, type Station } from '@/core/benches'
-import { currentCards, openBuild, type Build, type BuildDocument, type Gauge } from '@/core/build'
+import { benchById, gaugesFor, type BenchId, type Station, openBuild } from '@/core/benches'
+import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
 import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'
 

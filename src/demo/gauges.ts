@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util'
-import { isBenchId } from '@/core/benches'
-import { openBuild, type BuildDocument } from '@/core/build'
+import { isBenchId, openBuild } from '@/core/benches'
+import type { BuildDocument } from '@/core/build'
 import { GaugeSet, handFor, openPlaces } from './gaugeSet'
 
 /** `npm run gauges -- --build ID --bench rings`: presses the buttons for every open place of a bench, one after the other. */

@@ -1,15 +1,6 @@
 import { v7 as uuidV7 } from 'uuid'
-import {
-  BUILD_FORMAT,
-  BUILD_VERSION,
-  DEFAULT_GAUGES,
-  openBuild,
-  type BuildDocument,
-  type Entry,
-  type Gauge,
-  type Reading,
-} from '@/core/build'
-import { BENCHES, gaugesFor, type Characteristic, type Station } from '@/core/benches'
+import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
+import { BENCHES, gaugesFor, openBuild, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
 import { makeEngine, SimulatedGauges } from '@/core/twin'

@@ -121,6 +121,10 @@ export function fileIssueWords(issue: FileIssue, where: (path: readonly (string 
       return `${where(issue.path)}: a ${issue.part} stands in two places.`
     case 'unknownCharacteristic':
       return `${where(issue.path)}: nothing here measures “${issue.characteristic}”.`
+    case 'unknownPaper':
+      return `${where(issue.path)}: nothing here rests on a number “${issue.key}”.`
+    case 'unknownLimit':
+      return `${where(issue.path)}: nothing here is judged by a limit “${issue.id}”.`
     case 'noSuchPlace':
       return `${where(issue.path)}: this engine has no ${issue.what} ${issue.got}${issue.what === 'bank' ? '' : `, only ${issue.most}`}.`
     case 'wrongUnit':

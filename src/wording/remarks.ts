@@ -1,6 +1,6 @@
 import { PART_STATE_WORDS } from './partState'
-import type { Advice, Broken, Change, Cost, Finding, Missing, Remark, Station } from '@/core/benches'
-import { PAPER, type UnitSystem } from '@/core/build'
+import type { Advice, BenchDefinition, Broken, Change, Cost, Finding, Missing, Remark, Station } from '@/core/benches'
+import type { UnitSystem } from '@/core/build'
 import { differenceWords, figureWords, plainWords, type Shown } from './figures'
 import * as bearings from './benches/bearings'
 import * as bores from './benches/bores'
@@ -77,14 +77,14 @@ const IMPOSSIBLE_WORDS = {
 } as const
 
 /** What is wanted before a finding can be known: "4 readings to go". */
-export function missingWords(missing: readonly Missing[], stationLabel: (id: string) => string): string {
+export function missingWords(missing: readonly Missing[], paper: BenchDefinition['paper'], stationLabel: (id: string) => string): string {
   const readings = missing.filter((item) => item.kind === 'reading')
   const others = missing.flatMap((item) => {
     switch (item.kind) {
       case 'reading':
         return []
       case 'paper':
-        return [`${PAPER[item.key].label.toLowerCase()} on paper`]
+        return [`${paper[item.key]!.label.toLowerCase()} on paper`]
       case 'choice':
         return ['a gasket chosen']
       case 'check':

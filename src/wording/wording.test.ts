@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BENCHES, type Change, type Finding, type Remark } from '@/core/benches'
+import { BENCHES, type Change, type Finding, type Remark, openBuild } from '@/core/benches'
 import { compression } from '@/core/benches/compression'
-import { openBuild, withSpec, type Limit } from '@/core/build'
+import { withSpec, type Limit } from '@/core/build'
 import { judge, judgeInterval, type Figure, type Uncertain } from '@/core/metrology'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -187,7 +187,7 @@ describe('remarks, wants and advice in words', () => {
 
   it('say what is wanted, readings counted, others named', () => {
     const label = stationWords(compression.stations(tern))
-    expect(missingWords([{ kind: 'reading', stationId: 'compression.deck/c3/front' }], label)).toBe(
+    expect(missingWords([{ kind: 'reading', stationId: 'compression.deck/c3/front' }], compression.definition.paper, label)).toBe(
       'Wants cylinder 3, deck, front of the crown.',
     )
     expect(
@@ -197,11 +197,14 @@ describe('remarks, wants and advice in words', () => {
           { kind: 'reading', stationId: 'b' },
           { kind: 'paper', key: 'stroke' },
         ],
+        compression.definition.paper,
         label,
       ),
     ).toBe('Wants stroke on paper, 2 readings.')
-    expect(missingWords([{ kind: 'choice', what: 'gasket' }], label)).toBe('Wants a gasket chosen.')
-    expect(missingWords([{ kind: 'impossible', reason: 'crankDoesNotTurn' }], label)).toContain('a rod long enough')
+    expect(missingWords([{ kind: 'choice', what: 'gasket' }], compression.definition.paper, label)).toBe('Wants a gasket chosen.')
+    expect(missingWords([{ kind: 'impossible', reason: 'crankDoesNotTurn' }], compression.definition.paper, label)).toContain(
+      'a rod long enough',
+    )
   })
 
   it('say the change and the cost', () => {

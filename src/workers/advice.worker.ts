@@ -1,7 +1,6 @@
 import { expose } from 'comlink'
-import { benchById } from '@/core/benches'
+import { benchById, openBuild } from '@/core/benches'
 import { judgedAdvice } from '@/core/evaluation/judgeAdvice'
-import { openBuild } from '@/core/build'
 import type { AdviceWorker } from './protocol'
 
 const worker: AdviceWorker = {

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { openBuild } from '@/core/build'
+import { openBuild } from '@/core/benches'
 import { cylinderStates, planAdvice, planCompression, ratioModel } from '@/core/benches/compression'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { judgeAll } from '@/core/evaluation/judgeAdvice'

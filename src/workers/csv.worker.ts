@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { v7 as uuidV7 } from 'uuid'
-import { openBuild } from '@/core/build'
+import { openBuild } from '@/core/benches'
 import { csvStations, readingsFromCsv } from '@/core/files'
 import type { CsvWorker } from './protocol'
 

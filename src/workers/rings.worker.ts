@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { openBuild } from '@/core/build'
+import { openBuild } from '@/core/benches'
 import { buttingDraws, ringsToDraw } from '@/core/benches/rings'
 import type { RingsWorker } from './protocol'
 

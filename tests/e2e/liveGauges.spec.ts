@@ -1,7 +1,7 @@
-import { currentCards, openBuild, type BuildDocument, type Gauge } from '@/core/build'
+import { currentCards, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
-import { BENCHES } from '@/core/benches'
+import { BENCHES, openBuild } from '@/core/benches'
 import { demo, enter, expect, openBench, place, readings, TERN, test } from '../support/shop'
 
 test.setTimeout(600_000)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, withEntries, type Build, type Entry } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import { withEntries, type Build, type Entry } from '@/core/build'
 import { filingLog } from '@/core/benches/rings'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'

@@ -1,14 +1,5 @@
-import {
-  openBuild,
-  stationId,
-  withEntries,
-  withSpec,
-  type Build,
-  type BuildDocument,
-  type Entry,
-  type Place,
-  type Spec,
-} from '@/core/build'
+import { stationId, withEntries, withSpec, type Build, type BuildDocument, type Entry, type Place, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
 import type { Bench, Finding, Id } from '@/core/bench/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'

@@ -1,6 +1,7 @@
 import type { Build } from '../build/build'
 import type { BenchId, CharacteristicId, Id, LimitId, OutputId } from '../build/ids'
-import type { PaperKey } from '../build/paper'
+import type { Grows } from '../build/growth'
+import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
 import type { Conformity, Figure, Verdict } from '../metrology'
@@ -49,6 +50,8 @@ export interface Characteristic {
   readonly filed?: boolean
   /** The value itself may be negative. */
   readonly signed?: boolean
+  /** What it is read on, where that grows as much as a reading shows. */
+  readonly grows?: Grows
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
   readonly sense?: { readonly positive: string; readonly negative: string }
 }
@@ -84,7 +87,7 @@ export interface BenchDefinition<Bench extends string = string> {
   readonly outputs: Readonly<Record<`${Bench}.${string}`, Output>>
   readonly limits: Readonly<Record<`${Bench}.${string}`, LimitDefinition>>
   /** Paper the bench rests on, in the order a builder fills it in. */
-  readonly paper: readonly PaperKey[]
+  readonly paper: Readonly<Record<string, PaperDefinition>>
   /** Things looked at, not measured. */
   readonly checks?: Readonly<Record<`${Bench}.${string}`, CheckDefinition>>
 }

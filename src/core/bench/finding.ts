@@ -115,7 +115,7 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
   const conformity: Conformity | undefined =
     byLimit && derived.isPartial && byLimit.verdict === 'within' ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false } : byLimit
   const remarks = [...(derived.remarks ?? [])]
-  if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, figure))
+  if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, definition, figure))
   return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
 }
 
@@ -125,8 +125,8 @@ function isSize(definition: BenchDefinition, output: OutputId): boolean {
 }
 
 /** The gauge or paper number that owns most of the uncertainty, where one does. */
-function mainOwner(build: Build, figure: Figure): Remark[] {
-  const first = uncertaintyBudget(build, figure.value)[0]
+function mainOwner(build: Build, { paper }: BenchDefinition, figure: Figure): Remark[] {
+  const first = uncertaintyBudget(build, paper, figure.value)[0]
   return first && first.share >= OWNS_MOST ? [{ code: 'owns', ...first }] : []
 }
 

@@ -1,5 +1,5 @@
 import type { Build } from '../build/build'
-import { PAPER, type PaperKey } from '../build/paper'
+import type { BenchDefinition } from './bench'
 import { budget, type Uncertain } from '../metrology'
 
 export interface BudgetShare {
@@ -10,18 +10,18 @@ export interface BudgetShare {
 
 /**
  * Who owns the uncertainty of a value: everything a gauge brings (its step, its repeatability, its bias) under the gauge's name,
- * everything paper brings under the number's. Shares of the variance, largest first.
+ * everything paper brings under the number's, as the bench calls it. Shares of the variance, largest first.
  */
-export function uncertaintyBudget(build: Build, value: Uncertain): BudgetShare[] {
+export function uncertaintyBudget(build: Build, paper: BenchDefinition['paper'], value: Uncertain): BudgetShare[] {
   const shares = new Map<string, number>()
   for (const { owner, share } of budget(value)) {
-    const label = ownerLabel(build, owner)
+    const label = ownerLabel(build, paper, owner)
     shares.set(label, (shares.get(label) ?? 0) + share)
   }
   return [...shares].map(([label, share]) => ({ label, share })).sort((a, b) => b.share - a.share)
 }
 
-function ownerLabel(build: Build, owner: string): string {
+function ownerLabel(build: Build, paper: BenchDefinition['paper'], owner: string): string {
   const [kind = '', id = ''] = owner.split(/:(.*)/s)
   if (kind === 'gauge') return build.gauges.get(id)?.name ?? id
   if (kind === 'reading') return build.gauges.get(build.readings.byId.get(id)?.gauge ?? '')?.name ?? 'a reading'
@@ -29,5 +29,6 @@ function ownerLabel(build: Build, owner: string): string {
   if (kind === 'selection') return 'which of them is the extreme'
   if (kind === 'stock') return build.spec.stock.gaskets.find((gasket) => gasket.id === id)?.name ?? id
   const key = id.split('/')[0]!
-  return key in PAPER ? `${PAPER[key as PaperKey].label} (paper)` : id
+  const stated = paper[key]
+  return stated ? `${stated.label} (paper)` : id
 }

@@ -1,7 +1,8 @@
 import { applyChanges, withChanges, withPlannedAfter, withChosenAfter } from '../build/changes'
 import { evaluate } from '../evaluation/evaluate'
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type Limit, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build, Limit, Spec } from '@/core/build'
 import {
   find,
   petrelDocument,

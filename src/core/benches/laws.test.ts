@@ -1,11 +1,11 @@
 /** Laws that hold at every bench, whatever was measured. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { openBuild, withEntries, type Build, type BuildDocument, type Entry, type Reading } from '@/core/build'
+import { withEntries, type Build, type BuildDocument, type Entry, type Reading } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { standardUncertainty } from '../metrology'
-import { BENCHES, uncertaintyBudget, sheetsOf, standsOut, type Finding } from '.'
+import { BENCHES, openBuild, PAPER, sheetsOf, standsOut, uncertaintyBudget, type Finding } from '.'
 import { rowOf } from '../bench/sheets'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
@@ -57,7 +57,7 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
   it('names in its budget whole shares of its own doubt', () => {
     for (const { figure } of findings(build)) {
       if (!figure || standardUncertainty(figure.value) === 0) continue
-      const shares = uncertaintyBudget(build, figure.value).map(({ share }) => share)
+      const shares = uncertaintyBudget(build, PAPER, figure.value).map(({ share }) => share)
       expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 6)
       expect(shares.toSorted((a, b) => b - a)).toEqual(shares)
     }

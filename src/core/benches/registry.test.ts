@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { benchOf, openBuild, PAPER, type Id } from '@/core/build'
+import { benchOf, withSpec, type Id, type PaperDefinition, type PaperKey } from '@/core/build'
+import { restsOn } from '@/core/build/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { BENCHES, benchById, isBenchId, startingLimits } from '.'
+import { BENCHES, benchById, GROWTH, isBenchId, openBuild, PAPER, startingLimits } from '.'
 
 /** What the build file, the door, CSV, paper page, gauge drawer, book and terminal are put together from. */
 const builds = [ternDocument, petrelDocument].map(openBuild)
@@ -37,7 +38,8 @@ describe('every name leads somewhere', () => {
     for (const [id, { limit }] of Object.entries(outputs)) if (limit !== undefined) expect(Object.keys(limits), id).toContain(limit)
     for (const [id, { judgedBy }] of Object.entries(characteristics))
       if (judgedBy !== undefined) expect(Object.keys(outputs), id).toContain(judgedBy)
-    for (const key of paper) expect(Object.keys(PAPER)).toContain(key)
+    for (const [id, { grows }] of Object.entries(characteristics))
+      if (grows && 'sizeOnPaper' in grows) expect(Object.keys(paper), id).toContain(grows.sizeOnPaper)
     for (const [id, { kind, units, limit }] of Object.entries(outputs))
       if (limit) expect([kind, units], id).toEqual([limits[limit]!.kind, limits[limit]!.units])
   })
@@ -52,5 +54,36 @@ describe('every name leads somewhere', () => {
         expect(bench.derive(build).filter(({ output }) => !(output in outputs))).toEqual([])
       }
     }
+  })
+
+  it('every number on paper a finding rests on or wants is declared by its bench: the bench can name it', () => {
+    const asked = builds.flatMap((full) =>
+      [full, withSpec(full, { ...full.spec, paper: {} })].flatMap((build) =>
+        BENCHES.flatMap(({ derive, definition }) =>
+          derive(build).flatMap((finding) => {
+            const rested = restsOn(build, finding.id).flatMap(({ source, key }) => (source === 'paper' ? [String(key)] : []))
+            const wanted = finding.missing.flatMap((missing) => (missing.kind === 'paper' ? [missing.key] : []))
+            return [...rested, ...wanted].filter((key) => !(key in definition.paper)).map((key) => `${finding.output}: ${key}`)
+          }),
+        ),
+      ),
+    )
+    expect([...new Set(asked)]).toEqual([])
+  })
+
+  it('a number that several benches rest on is the same to each of them', () => {
+    for (const { definition } of BENCHES) {
+      const paper: Readonly<Record<string, PaperDefinition>> = definition.paper
+      for (const [key, own] of Object.entries(paper)) expect(PAPER[key as PaperKey]).toBe(own)
+    }
+  })
+
+  it('lengths that grow are brought to 20 °C, each by its own part', () => {
+    expect(GROWTH).toMatchObject({
+      'bores.bore': { as: 'bore' },
+      'rods.pinBush': { as: 'bush' },
+      'bearings.mainClearance': { outside: 'block', inside: 'crank', sizeOnPaper: 'mainJournal' },
+    })
+    expect(Object.keys(GROWTH).filter((id) => benchOf(id as Id) === 'compression' || benchOf(id as Id) === 'rings')).toEqual([])
   })
 })

@@ -1,6 +1,7 @@
 import { applyChanges } from '../build/changes'
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build } from '@/core/build'
 import {
   find,
   petrelDocument,

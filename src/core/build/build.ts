@@ -1,3 +1,4 @@
+import type { Growth } from './growth'
 import { indexAdded, indexEntries, type ReadingsIndex } from './readings'
 import type { BuildDocument, Entry, Gauge, Spec, Work } from './types'
 
@@ -7,6 +8,8 @@ export interface Build {
   readonly spec: Spec
   readonly gauges: ReadonlyMap<string, Gauge>
   readonly entries: readonly Entry[]
+  /** What each characteristic is read on, as far as it grows. */
+  readonly growth: Growth
   readonly readings: ReadingsIndex
   /** What was derived of this build and of those before it, as `remembered` keeps it: shared by all that come from one opened document. */
   readonly memory: Map<string, unknown>
@@ -14,8 +17,10 @@ export interface Build {
   readonly considered: ReadonlyMap<string, Work>
 }
 
-export function openBuild(document: Pick<BuildDocument, 'id' | 'spec' | 'gauges' | 'entries'>): Build {
+/** @param growth what the benches declare of the parts under their readings: this layer knows no bench */
+export function openBuildWith(document: Pick<BuildDocument, 'id' | 'spec' | 'gauges' | 'entries'>, growth: Growth): Build {
   return {
+    growth,
     id: document.id,
     spec: document.spec,
     gauges: new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge])),

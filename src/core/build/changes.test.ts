@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type EngineChange, type Work } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { EngineChange, Work } from '@/core/build'
 import { expectNear } from '../../../tests/support/expectNear'
 import { find, readingOf, ternDocument, valueOf, withReading, withSpecOf } from '../../../tests/support/builds'
 import { bores } from '../benches/bores'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { openBuild } from './build'
+import { openBuild } from '@/core/benches'
 import { withChanges, withChosenAfter, withPlannedAfter } from './changes'
 import { specForAnother, withNewEntryIds } from './copy'
 import type { BuildDocument, EngineChange } from './types'

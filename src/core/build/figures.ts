@@ -13,7 +13,7 @@ import {
   type Figure,
   type Uncertain,
 } from '../metrology'
-import { growsAlike, partsUnder, type GrowingParts } from './parts'
+import { growingParts, growsAlike, type GrowingParts } from './growth'
 import type { CharacteristicId } from './ids'
 import { stationId } from './place'
 import type { PaperKey } from './paper'
@@ -40,7 +40,7 @@ const made = new WeakMap<Reading, MadeFigure>()
 /** @throws if the document names a gauge it does not hold; the codecs refuse such documents at the door. */
 export function figureOfReading(build: Build, reading: Reading, station: string): Figure {
   const gauge = gaugeOf(build, reading)
-  const parts = partsUnder(reading.characteristic, build.spec)
+  const parts = growingParts(build.growth[reading.characteristic], build.spec)
   const known = made.get(reading)
   if (known && known.gauge === gauge && growsAlike(known.parts, parts)) return known.figure
   const figure = atTwenty(reading, parts, { value: indicated(reading, gauge), origin: originOf(reading, station) })
@@ -59,7 +59,7 @@ export function zeroedReadingAt(
   const reading = build.readings.current.get(station)
   return (
     reading &&
-    atTwenty(reading, partsUnder(reading.characteristic, build.spec), {
+    atTwenty(reading, growingParts(build.growth[reading.characteristic], build.spec), {
       value: zeroedReading(reading.id, reading.value, gaugeOf(build, reading), standard),
       origin: originOf(reading, station),
     })

@@ -7,7 +7,7 @@ import { z } from 'zod'
 import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
 import { DUTY_USES, FUELS } from './duty'
 import { UNIT_IDS } from '../quantity'
-import { PAPER_KEYS, type PaperKey } from './paper'
+import type { PaperKey } from './paper'
 import { PART_STATES } from './partState'
 import type { PlaceAxis } from './place'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
@@ -15,8 +15,14 @@ import { BUILD_FORMAT, BUILD_VERSION } from './version'
 const finite = z.number()
 const id = z.string().min(1).max(64)
 const text = z.string().max(2000)
-/** `rings.topGap`: the bench it belongs to, and its name there. */
-const name = z.templateLiteral([z.string().regex(/^[a-z][A-Za-z]*$/), '.', z.string().regex(/^[a-z][A-Za-z]*$/)])
+const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)
+/**
+ * Which names there are is for the benches to say, and this layer knows no bench: here they have their form, at the door they are
+ * looked up. `rings.topGap`: the bench it belongs to, and its name there.
+ */
+export const stationName = z.templateLiteral([oneName, '.', oneName])
+export const limitName = z.templateLiteral([oneName, '.', oneName])
+export const paperKey = z.string().regex(/^[a-z][A-Za-z]*$/) as unknown as z.ZodType<PaperKey>
 const words = z.string().trim().min(1).max(200)
 const instant = z.iso.datetime({ offset: true })
 const unitId = z.enum(UNIT_IDS as [string, ...string[]])
@@ -213,10 +219,10 @@ export const specSchema = z
     units: z.enum(['metric', 'inch']),
     layout: layoutSchema,
     duty: dutySchema,
-    paper: z.partialRecord(z.enum(PAPER_KEYS as [PaperKey, ...PaperKey[]]), paperNumberSchema),
-    limits: z.record(name, limitSchema),
+    paper: z.partialRecord(paperKey, paperNumberSchema),
+    limits: z.record(limitName, limitSchema),
     /** Limits somebody took off: no preset comes back in their place. */
-    unlimited: z.array(name).optional(),
+    unlimited: z.array(limitName).optional(),
     job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
     copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
     /** Work that is over: off the board, everything kept. */
@@ -276,7 +282,7 @@ export const placeSchema = z.object(placeAxes).strict()
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
 const stamp = { id: entryId, at: instant, by: z.string().trim().min(1).max(8) }
-const station = { characteristic: name, place: placeSchema }
+const station = { characteristic: stationName, place: placeSchema }
 
 export const readingSchema = z
   .object({

@@ -2,7 +2,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  openBuild,
   withEntries,
   withSpec,
   type Build,
@@ -19,6 +18,7 @@ import { withConsidered } from '@/core/build/work'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, petrelDocument, stamp, ternDocument, TODAY, withReading, withSpecOf } from '../../../tests/support/builds'
+import { openBuild } from '../benches'
 import { bores } from '../benches/bores'
 import { evaluate } from './evaluate'
 

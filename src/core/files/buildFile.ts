@@ -1,7 +1,8 @@
 /** Reading and writing whole build files (`*.kalibros.json`). Every fault is told with its path; nothing is repaired in silence. */
 import { z } from 'zod'
 import { migrateDocument } from '../build/migrations'
-import { buildDocumentSchema } from '../build/schema'
+import { BENCHES, PAPER_KEYS } from '../benches'
+import { buildDocumentSchema, limitName, paperKey, stationName } from '../build/schema'
 import type { BuildDocument } from '../build/types'
 import { BUILD_FORMAT, BUILD_VERSION } from '../build/version'
 import { documentIssues, type FileIssue } from './door'
@@ -54,10 +55,23 @@ export function writeBuildFile(document: BuildDocument): string {
   return `${JSON.stringify(document, null, 2)}\n`
 }
 
+/** What the benches declare, by where the schema only says its form. */
+const NAMES = new Map<z.core.$ZodType, readonly string[]>([
+  [stationName, BENCHES.flatMap(({ definition }) => [...Object.keys(definition.characteristics), ...Object.keys(definition.checks ?? {})])],
+  [limitName, BENCHES.flatMap(({ definition }) => Object.keys(definition.limits))],
+  [paperKey, PAPER_KEYS],
+])
+
 /** The published JSON Schema of a build file. */
 export function buildFileSchema(): object {
   return {
-    ...z.toJSONSchema(buildDocumentSchema, { io: 'input' }),
+    ...z.toJSONSchema(buildDocumentSchema, {
+      io: 'input',
+      override: ({ zodSchema, jsonSchema }) => {
+        const names = NAMES.get(zodSchema)
+        if (names) jsonSchema.enum = [...names]
+      },
+    }),
     title: 'Kalibros build file',
     $id: `kalibros-build.v${BUILD_VERSION}.schema.json`,
   }

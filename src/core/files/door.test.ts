@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type BuildDocument, type Entry, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build, BuildDocument, Entry, Spec } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { documentIssues, entryIssues, specIssues, type FileIssue } from './door'
@@ -134,6 +135,7 @@ const paper = (key: string, value: number, unit = 'mm'): Spec => ({
   ...spec,
   paper: { ...spec.paper, [key]: { value, unit, source: 'sheet' } },
 })
+const limited = (id: string): Spec => ({ ...spec, limits: { ...spec.limits, [id]: { upper: 1, source: 'sheet', reason: '' } } })
 const layout = (more: Partial<Spec['layout']>): Spec => ({ ...spec, layout: { ...spec.layout, ...more } })
 const choice = (more: object): Spec => ({ ...spec, choice: { ...spec.choice, ...more } })
 
@@ -145,6 +147,10 @@ describe('a spec at the door', () => {
     ['just below it', paper('bore', 19.99), ['outOfRange spec.paper.bore.value']],
     ['a stroke of 0', paper('stroke', 0), ['outOfRange spec.paper.stroke.value']],
     ['a stroke of 1e308', paper('stroke', 1e308), ['outOfRange spec.paper.stroke.value', 'layout spec.paper.rodLength']],
+    ['a number no bench rests on', paper('sparkle', 3), ['unknownPaper spec.paper.sparkle']],
+    ['a limit of a name that was', limited('clearance'), ['unknownLimit spec.limits.clearance']],
+    ['a limit of its bench', limited('bores.clearance'), []],
+    ['a limit taken off that never was', { ...spec, unlimited: ['bores.sparkle'] }, ['unknownLimit spec.unlimited.0']],
     ['a bore in °C', paper('bore', 83, 'degC'), ['wrongUnit spec.paper.bore.unit']],
     [
       'a rod shorter than half the stroke',

@@ -1,8 +1,8 @@
 /** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
-import { BENCHES } from '../benches'
+import { BENCHES, PAPER } from '../benches'
 import type { Characteristic } from '../bench/bench'
 import type { Build } from '../build/build'
-import { PAPER, PAPER_KEYS, type PaperKey } from '../build/paper'
+import type { PaperKey } from '../build/paper'
 import { axesBeyond, type SubjectAxis } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
@@ -27,6 +27,8 @@ export type FileIssue =
   | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
   | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
   | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
+  | { readonly code: 'unknownPaper'; readonly path: Path; readonly key: string }
+  | { readonly code: 'unknownLimit'; readonly path: Path; readonly id: string }
   | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: SubjectAxis; readonly got: string; readonly most: number }
   | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
   | {
@@ -40,6 +42,7 @@ export type FileIssue =
   | { readonly code: 'intervalOrder'; readonly path: Path }
 
 const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
+const LIMITS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.limits)))
 const CHECKS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.checks ?? {})))
 
 /** No part of an engine and no gauge reads more than this, in the canonical unit: beyond it a number is damaged. */
@@ -153,14 +156,13 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
-  return [...issues, ...paperIssues(spec), ...choiceIssues(spec)]
+  return [...issues, ...paperIssues(spec), ...limitIssues(spec), ...choiceIssues(spec)]
 }
 
 function paperIssues({ paper }: Spec): FileIssue[] {
-  const issues = PAPER_KEYS.flatMap((key): FileIssue[] => {
-    const stated = paper[key]
-    if (!stated) return []
-    const { kind, low, high, units } = PAPER[key]
+  const issues = Object.entries(paper).flatMap(([key, stated]): FileIssue[] => {
+    if (!(key in PAPER)) return [{ code: 'unknownPaper', path: ['spec', 'paper', key], key }]
+    const { kind, low, high, units } = PAPER[key as PaperKey]
     const unit = stated.unit as UnitId
     if (UNITS[unit].kind !== kind)
       return [{ code: 'wrongUnit', path: ['spec', 'paper', key, 'unit'], unit: UNITS[unit].symbol, wanted: kind }]
@@ -172,6 +174,15 @@ function paperIssues({ paper }: Spec): FileIssue[] {
   const [strokeMm, rodMm] = [value('stroke'), value('rodLength')]
   const turns = strokeMm === undefined || rodMm === undefined || crankTurns({ strokeMm, rodMm, pinOffsetMm: value('pinOffset') ?? 0 })
   return turns ? issues : [...issues, { code: 'layout', path: ['spec', 'paper', 'rodLength'], detail: 'rodTooShort' }]
+}
+
+/** A limit by which nothing is judged would be kept and never looked at. */
+function limitIssues({ limits, unlimited = [] }: Spec): FileIssue[] {
+  const unknown = (id: string, path: Path): FileIssue[] => (LIMITS.has(id) ? [] : [{ code: 'unknownLimit', path, id }])
+  return [
+    ...Object.keys(limits).flatMap((id) => unknown(id, ['spec', 'limits', id])),
+    ...unlimited.flatMap((id, index) => unknown(id, ['spec', 'unlimited', index])),
+  ]
 }
 
 function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {

@@ -1,9 +1,8 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { BENCHES } from '@/core/benches'
+import { BENCHES, openBuild } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import { openBuild } from '../build/build'
 import type { Reading } from '../build/types'
 import { csvTemplate, CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './readingsCsv'
 

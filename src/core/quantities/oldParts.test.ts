@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type BuildDocument, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { BuildDocument, Spec } from '@/core/build'
 import { stamp, ternDocument, withReading, withSpecOf } from '../../../tests/support/builds'
 import { withChosenAfter } from '../build/changes'
 import { isOfOldPart } from './oldParts'

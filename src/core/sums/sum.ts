@@ -1,4 +1,5 @@
-import { PAPER, type PaperKey } from '../build/paper'
+import { PAPER } from '../benches/paper'
+import type { PaperKey } from '../build/paper'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
 import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
 

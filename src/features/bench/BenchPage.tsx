@@ -5,7 +5,7 @@ import styled from 'styled-components'
 import type { Bench, Finding, Id, JudgedAdvice, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
 import { findingId } from '@/core/build/place'
-import type { Build, BuildDocument, Place, UnitSystem } from '@/core/build'
+import type { Build, BuildDocument, Growth, Place, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
@@ -164,6 +164,8 @@ const Waiting = styled.span`
 export interface BenchPageProps {
   readonly document: BuildDocument
   readonly revision: number
+  /** What the readings of any bench are taken on: a page holds the definition of its own bench alone. */
+  readonly growth: Growth
   /** Every stage as it stood when the page was served. */
   readonly stages: readonly Stage[]
   readonly startAt?: string
@@ -178,6 +180,7 @@ export interface BenchInFrame extends BenchPageProps {
 export function BenchPage({
   document: served,
   revision,
+  growth,
   bench,
   view,
   stages: stagesAtStart,
@@ -187,7 +190,7 @@ export function BenchPage({
   const system = device.systemFor(served.spec.units, served.id)
   const edit = useSpec(served.id, served.spec, revision, device.initials)
   const document = useMemo(() => ({ ...served, spec: edit.spec }), [served, edit.spec])
-  const work = useBench(document, bench, device.initials, startAt)
+  const work = useBench({ document, growth, bench, initials: device.initials, startAt })
   const { build, stations, current, findings, settled, draft } = work
   const { definition } = bench
   const [opened, setOpened] = useState<string>()

@@ -213,7 +213,7 @@ const LineBody = memo(
             <VerdictMark standing={standing} />
             <span>{title}</span>
           </Top>
-          <Words>{missingWords(finding.missing, stationLabel)}</Words>
+          <Words>{missingWords(finding.missing, definition.paper, stationLabel)}</Words>
         </Open>
       )
     }
@@ -297,6 +297,7 @@ function Several({
               line.findings
                 .flatMap((finding) => finding.missing)
                 .filter((item, index, all) => all.findIndex((one) => JSON.stringify(one) === JSON.stringify(item)) === index),
+              definition.paper,
               stationLabel,
             )}
           </>

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { uncertaintyBudget } from '@/core/bench/uncertaintyBudget'
-import type { Output } from '@/core/bench/bench'
+import type { BenchDefinition, Output } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import { formatExact, joinUnit } from '@/core/quantity'
 import { standardUncertainty, type Figure, type Term } from '@/core/metrology'
@@ -247,9 +247,9 @@ const Budget = styled.dl`
 `
 
 /** Where the uncertainty comes from, as bars: where a better gauge would help and where it would not. */
-export function UncertaintyBudget({ figure, build }: { figure: Figure; build: Build }) {
+export function UncertaintyBudget({ figure, build, paper }: { figure: Figure; build: Build; paper: BenchDefinition['paper'] }) {
   if (standardUncertainty(figure.value) === 0) return <p>No uncertainty: everything here is exact on paper.</p>
-  const shares = uncertaintyBudget(build, figure.value)
+  const shares = uncertaintyBudget(build, paper, figure.value)
   return (
     <Budget>
       {shares.map(({ label, share }) => (

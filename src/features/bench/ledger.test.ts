@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { compression } from '@/core/benches/compression'
-import { DEFAULT_GAUGES, openBuild, withEntries, type Build, type Reading } from '@/core/build'
+import { DEFAULT_GAUGES, withEntries, type Build, type Reading } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { gaugesFor } from '@/core/benches'
+import { gaugesFor, openBuild } from '@/core/benches'
 import { ledgerLines } from './ledgerLines'
 import { changedFindings } from './useBench'
 

@@ -113,10 +113,10 @@ export function FindingPanel({
             <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />
           )}
           <Heading>Where the uncertainty comes from</Heading>
-          <UncertaintyBudget figure={finding.figure} build={build} />
+          <UncertaintyBudget figure={finding.figure} build={build} paper={definition.paper} />
         </>
       ) : (
-        <p>Not measured. {missingWords(finding.missing, stationWords(stations))}</p>
+        <p>Not measured. {missingWords(finding.missing, definition.paper, stationWords(stations))}</p>
       )}
     </SidePanel>
   )

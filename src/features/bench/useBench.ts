@@ -6,7 +6,7 @@ import { hasMoved } from '@/core/evaluation/compare'
 import {
   currentCards,
   lastOf,
-  openBuild,
+  openBuildWith,
   partStateOf,
   stationId,
   withEntries,
@@ -14,6 +14,7 @@ import {
   type BuildDocument,
   type Entry,
   type Gauge,
+  type Growth,
   type PartState,
   type Place,
   type Reading,
@@ -44,9 +45,21 @@ export interface PartTemperature {
 const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 
 /** Everything a bench screen works with: the build as this device knows it, the current place, and what can be done there. */
-export function useBench(document: BuildDocument, bench: Bench, initials: string, startAt?: string) {
+export function useBench({
+  document,
+  growth,
+  bench,
+  initials,
+  startAt,
+}: {
+  document: BuildDocument
+  growth: Growth
+  bench: Bench
+  initials: string
+  startAt: string | undefined
+}) {
   const entries = useEntries(document.id, document.entries)
-  const fromServer = useMemo(() => openBuild(document), [document])
+  const fromServer = useMemo(() => openBuildWith(document, growth), [document, growth])
   // A card put into the drawer after this copy was made is not in it: its readings are kept and sent, but cannot be worked with yet.
   const build = useMemo(
     () =>

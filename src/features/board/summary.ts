@@ -1,5 +1,5 @@
-import { BENCHES, benchState, byConsequence, type Bench, type BenchId, type BenchState } from '@/core/benches'
-import { openBuild, type BuildDocument, type UnitSystem } from '@/core/build'
+import { BENCHES, benchState, byConsequence, type Bench, type BenchId, type BenchState, openBuild } from '@/core/benches'
+import type { BuildDocument, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 

@@ -4,6 +4,8 @@ import {
   BENCHES,
   byConsequence,
   columnOf,
+  openBuild,
+  PAPER,
   sheetsOf,
   standsOut,
   type Across,
@@ -15,8 +17,6 @@ import {
 } from '@/core/benches'
 import {
   isOverdue,
-  openBuild,
-  paperDefinition,
   type Build,
   type BuildDocument,
   type HistoryLine,
@@ -267,7 +267,7 @@ function outLine(finding: Finding, output: Output, system: UnitSystem): OutLine 
 }
 
 function paperLine(key: PaperKey, paper: PaperNumber, system: UnitSystem): BookSheet['paper'][number] {
-  const definition = paperDefinition(key)
+  const definition = PAPER[key]
   const unit = definition.units[system]
   const tolerance = paper.tolerance ? ` ±${Number((paper.tolerance / UNITS[unit].factor).toPrecision(3))}` : ''
   const value =

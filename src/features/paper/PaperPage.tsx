@@ -1,17 +1,8 @@
 'use client'
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES, startingLimits } from '@/core/benches'
-import {
-  namedEntries,
-  paperDefinition,
-  type LimitId,
-  type Methods,
-  type PaperKey,
-  type PaperNumber,
-  type Spec,
-  type UnitSystem,
-} from '@/core/build'
+import { BENCHES, PAPER, startingLimits } from '@/core/benches'
+import { namedEntries, type LimitId, type Methods, type PaperKey, type PaperNumber, type Spec, type UnitSystem } from '@/core/build'
 import { UNITS, type UnitId } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
@@ -102,7 +93,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
               <span>Reason</span>
             </PaperGrid>
             {PAPER_GROUPS.map(({ title, keys }) => (
-              <Group key={title} title={title} rows={keys.filter((key) => matches(find, paperDefinition(key).label, title))}>
+              <Group key={title} title={title} rows={keys.filter((key) => matches(find, PAPER[key].label, title))}>
                 {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
               </Group>
             ))}
@@ -258,7 +249,7 @@ function DutyFields({ edit }: { edit: SpecEdit }) {
 const VARIES_WORDS = { set: 'alike for all', piece: 'each its own' } as const
 
 function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
-  const definition = paperDefinition(name)
+  const definition = PAPER[name]
   const paper = edit.spec.paper[name] as PaperNumber | undefined
   const unit = definition.units[system]
   const put = (change: Partial<PaperNumber>, reason: string) =>

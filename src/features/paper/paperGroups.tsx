@@ -1,20 +1,22 @@
 'use client'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
-import { BENCHES } from '@/core/benches'
-import { PAPER_KEYS, type PaperKey } from '@/core/build'
+import { BENCHES, PAPER_KEYS } from '@/core/benches'
+import type { PaperKey } from '@/core/build'
 
 const GroupTitle = styled.h3`
   margin-top: 16px;
 `
 
-/** Paper under the bench that rests on it first; what none of them asks for comes last. */
+/** Paper under the first bench that rests on it, in the order of work. */
 export const PAPER_GROUPS: readonly { readonly title: string; readonly keys: readonly PaperKey[] }[] = paperGroups()
 
 function paperGroups() {
-  const left = new Set<PaperKey>(PAPER_KEYS)
-  const groups = BENCHES.map(({ definition: { title, paper } }) => ({ title, keys: paper.filter((key) => left.delete(key)) }))
-  return [...groups, { title: 'Others', keys: [...left] }].filter(({ keys }) => keys.length > 0)
+  const left = new Set(PAPER_KEYS)
+  return BENCHES.map(({ definition: { title, paper } }) => ({
+    title,
+    keys: (Object.keys(paper) as PaperKey[]).filter((key) => left.delete(key)),
+  }))
 }
 
 /** Whether a line is looked for: every word of it somewhere in its label or its bench. */

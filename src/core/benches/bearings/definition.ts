@@ -28,23 +28,65 @@ const JOURNAL = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const SIZE = { ...JOURNAL, digits: { metric: 3, inch: 4 } } as const
 const CLEARANCE = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
 const SMALL = { ...CLEARANCE, digits: { metric: 3, inch: 2 } } as const
+const WARM = { kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, low: 20, high: 180 } as const
 const SPIN = { kind: 'torque', units: { metric: 'Nm', inch: 'lbfft' }, digits: { metric: 1, inch: 1 } } as const
+
+/** Read as such: what is outside grows away from the crank inside it, by the journal on paper. */
+const IN_BLOCK = { outside: 'block', inside: 'crank', sizeOnPaper: 'mainJournal' } as const
+const IN_ROD = { outside: 'rod', inside: 'crank', sizeOnPaper: 'rodJournal' } as const
 
 export const definition = {
   title: 'Crank and bearings',
   stage: 'Bearings',
   characteristics: {
-    'bearings.mainJournal': { label: 'Main journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'bearings.mainJournal' },
-    'bearings.rodJournal': { label: 'Rod journal', ...JOURNAL, gauges: ['micrometer'], judgedBy: 'bearings.rodJournal' },
-    'bearings.mainClearance': { label: 'Main clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'bearings.mainClearance' },
-    'bearings.rodClearance': { label: 'Rod clearance', ...CLEARANCE, gauges: ['boreGauge'], judgedBy: 'bearings.rodClearance' },
-    'bearings.mainInside': { label: 'Inside main shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'bearings.mainClearance' },
-    'bearings.rodInside': { label: 'Inside rod shells', ...JOURNAL, gauges: ['boreGauge'], judgedBy: 'bearings.rodClearance' },
+    'bearings.mainJournal': {
+      label: 'Main journal',
+      ...JOURNAL,
+      gauges: ['micrometer'],
+      judgedBy: 'bearings.mainJournal',
+      grows: { as: 'crank' },
+    },
+    'bearings.rodJournal': {
+      label: 'Rod journal',
+      ...JOURNAL,
+      gauges: ['micrometer'],
+      judgedBy: 'bearings.rodJournal',
+      grows: { as: 'crank' },
+    },
+    'bearings.mainClearance': {
+      label: 'Main clearance',
+      ...CLEARANCE,
+      gauges: ['boreGauge'],
+      judgedBy: 'bearings.mainClearance',
+      grows: IN_BLOCK,
+    },
+    'bearings.rodClearance': {
+      label: 'Rod clearance',
+      ...CLEARANCE,
+      gauges: ['boreGauge'],
+      judgedBy: 'bearings.rodClearance',
+      grows: IN_ROD,
+    },
+    'bearings.mainInside': {
+      label: 'Inside main shells',
+      ...JOURNAL,
+      gauges: ['boreGauge'],
+      judgedBy: 'bearings.mainClearance',
+      grows: { as: 'block' },
+    },
+    'bearings.rodInside': {
+      label: 'Inside rod shells',
+      ...JOURNAL,
+      gauges: ['boreGauge'],
+      judgedBy: 'bearings.rodClearance',
+      grows: { as: 'rod' },
+    },
     'bearings.mainStrip': {
       label: 'Main, strip',
       ...CLEARANCE,
       gauges: ['strip'],
       judgedBy: 'bearings.mainClearance',
+      grows: IN_BLOCK,
       caution: 'The crank stays still while the strip is in.',
     },
     'bearings.rodStrip': {
@@ -52,6 +94,7 @@ export const definition = {
       ...CLEARANCE,
       gauges: ['strip'],
       judgedBy: 'bearings.rodClearance',
+      grows: IN_ROD,
       caution: 'The crank stays still while the strip is in.',
     },
     'bearings.spin': {
@@ -99,7 +142,13 @@ export const definition = {
     'bearings.rodSide': { label: 'Rod side clearance', ...SMALL },
     'bearings.spinRise': { label: 'Turning torque a cap may add', ...SPIN },
   },
-  paper: ['mainJournal', 'rodJournal', 'shellWall', 'bearingTemperature', 'crankTemperature'],
+  paper: {
+    mainJournal: { label: 'Main journal', ...JOURNAL, low: 20, high: 150 },
+    rodJournal: { label: 'Rod journal', ...JOURNAL, low: 15, high: 120 },
+    shellWall: { label: 'Bearing shell wall', ...JOURNAL, low: 0.8, high: 6, hint: 'for the warm clearance' },
+    bearingTemperature: { label: 'Warm bearing temperature', ...WARM, hint: 'block; and the crank, unless said apart' },
+    crankTemperature: { label: 'Warm crank temperature', ...WARM, hint: 'left out: as the block' },
+  },
   checks: {
     'bearings.housings': {
       label: 'Housing bores and shell crush recorded without shells',

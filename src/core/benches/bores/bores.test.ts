@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build, Spec } from '@/core/build'
 import { find, readingOf, soundBuild, ternDocument, valueOf, withReading, withSpecOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { bores } from '.'

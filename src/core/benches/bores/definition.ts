@@ -1,5 +1,6 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
+import { ENGINE_PAPER } from '../../quantities/enginePaper'
 
 declare module '../../build/ids' {
   interface Definitions {
@@ -29,8 +30,8 @@ export const definition = {
   title: 'Bores and pistons',
   stage: 'Bores',
   characteristics: {
-    'bores.bore': { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'], judgedBy: 'bores.boreDiameter' },
-    'bores.skirt': { label: 'Skirt', ...BORE, gauges: ['micrometer'], judgedBy: 'bores.clearance' },
+    'bores.bore': { label: 'Bore', ...BORE, gauges: ['boreGauge', 'other'], judgedBy: 'bores.boreDiameter', grows: { as: 'bore' } },
+    'bores.skirt': { label: 'Skirt', ...BORE, gauges: ['micrometer'], judgedBy: 'bores.clearance', grows: { as: 'piston' } },
     'bores.deckFinish': { label: 'Deck finish', kind: 'roughness', units: { metric: 'umRa', inch: 'uinRa' }, gauges: ['roughness'] },
   },
   outputs: {
@@ -53,7 +54,7 @@ export const definition = {
     'bores.boreOffPaper': { label: 'Bore against paper', ...SMALL },
     'bores.deckFinish': { label: 'Deck finish', ...FINISH },
   },
-  paper: ['bore'],
+  paper: { bore: ENGINE_PAPER.bore },
 
   checks: {
     'bores.cracks': { label: 'Block looked over for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },

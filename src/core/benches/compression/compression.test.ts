@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { openBuild, withSpec, type Build, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import { withSpec, type Build, type Spec } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find as findAt, soundBuild, TODAY, verdictOf, without } from '../../../../tests/support/builds'
@@ -115,7 +116,7 @@ describe('doubt of the ratio', () => {
   })
 
   it('is owned by named gauges and papers, shares adding up to one', () => {
-    const budget = uncertaintyBudget(tern, find(tern, 'compression.compressionRatio.1').figure!.value)
+    const budget = uncertaintyBudget(tern, compression.definition.paper, find(tern, 'compression.compressionRatio.1').figure!.value)
     const labels = budget.map(({ label }) => label)
     expect(labels.slice(0, 2).sort()).toEqual(['Burette, 0.1 cm³', 'Multi-layer steel 1.10'])
     expect(labels).toContain('Piston volume (paper)')

@@ -1,5 +1,6 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
+import { ENGINE_PAPER } from '../../quantities/enginePaper'
 
 declare module '../../build/ids' {
   interface Definitions {
@@ -30,19 +31,16 @@ declare module '../../bench/vocabulary' {
   }
 }
 
+const SIZE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
+const CC = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' } } as const
+const ONE = { kind: 'ratio', units: { metric: 'one', inch: 'one' } } as const
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } } as const
-const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 2, inch: 2 } } as const
-const RATIO = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } } as const
+const VOLUME = { ...CC, digits: { metric: 2, inch: 2 } } as const
+const RATIO = { ...ONE, digits: { metric: 2, inch: 2 } } as const
 const PRESSURE = { kind: 'pressure', units: { metric: 'bar', inch: 'psi' }, digits: { metric: 1, inch: 0 } } as const
 
 const SPIRIT = 'Spirit and its vapour: away from grinding, flame and heat.'
-const BURETTE = {
-  kind: 'volume',
-  units: { metric: 'cm3', inch: 'cm3' },
-  gauges: ['burette'],
-  judgedBy: 'compression.chamberVolume',
-  caution: SPIRIT,
-} as const
+const BURETTE = { ...CC, gauges: ['burette'], judgedBy: 'compression.chamberVolume', caution: SPIRIT } as const
 const DIAL_LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, gauges: ['dial'] } as const
 
 /** What the compression bench measures, finds and is judged by. The reading line, sheet, files and command line all read it. */
@@ -117,24 +115,68 @@ export const definition = {
     'compression.deckCut': { label: 'Deck cut', ...LENGTH },
     'compression.headCut': { label: 'Head cut', ...LENGTH },
   },
-  paper: [
-    'bore',
-    'stroke',
-    'rodLength',
-    'pinOffset',
-    'blockHeight',
-    'compressionHeight',
-    'deckClearance',
-    'chamberVolume',
-    'chamberOpenArea',
-    'pistonVolume',
-    'crownDiameter',
-    'landHeight',
-    'intakeClosing',
-    'fluidDensity',
-    'ambientPressure',
-    'intakeTemperature',
-  ],
+  paper: {
+    compressionRatio: { label: 'Ratio wanted', ...ONE, low: 4, high: 25, hint: 'by the fuel and the tuner; the limit follows it' },
+    bore: ENGINE_PAPER.bore,
+    stroke: ENGINE_PAPER.stroke,
+    rodLength: ENGINE_PAPER.rodLength,
+    pinOffset: ENGINE_PAPER.pinOffset,
+    blockHeight: ENGINE_PAPER.blockHeight,
+    compressionHeight: ENGINE_PAPER.compressionHeight,
+    deckClearance: { label: 'Deck clearance wanted', ...SIZE, low: -5, high: 5, signed: true, hint: 'below deck is positive' },
+    chamberVolume: { label: 'Chamber volume', ...CC, low: 3, high: 400 },
+    chamberOpenArea: {
+      label: 'Chamber open area',
+      kind: 'area',
+      units: { metric: 'cm2', inch: 'cm2' },
+      low: 1,
+      high: 500,
+      hint: 'outline at the head face: what a head cut takes away',
+    },
+    pistonVolume: {
+      eachPiece: true,
+      label: 'Piston volume',
+      ...CC,
+      low: -100,
+      high: 150,
+      signed: true,
+      hint: 'dish and pockets positive, dome negative',
+    },
+    crownDiameter: { eachPiece: true, label: 'Top land diameter', ...SIZE, low: 20, high: 250 },
+    landHeight: { eachPiece: true, label: 'Top land height', ...SIZE, low: 0, high: 40, hint: 'crown to top ring' },
+    intakeClosing: {
+      label: 'Intake closing',
+      kind: 'angle',
+      units: { metric: 'deg', inch: 'deg' },
+      low: 180,
+      high: 300,
+      hint: 'as 39 ABDC; say at which lift in the source',
+    },
+    fluidDensity: {
+      label: 'Fluid density',
+      kind: 'density',
+      units: { metric: 'gPerCm3', inch: 'gPerCm3' },
+      low: 0.6,
+      high: 1.3,
+      hint: 'for chambers by mass',
+    },
+    ambientPressure: {
+      label: 'Ambient pressure',
+      kind: 'pressure',
+      units: { metric: 'kPa', inch: 'psi' },
+      low: 60,
+      high: 110,
+      hint: 'absolute',
+    },
+    intakeTemperature: {
+      label: 'Charge temperature',
+      kind: 'temperature',
+      units: { metric: 'degC', inch: 'degF' },
+      low: -20,
+      high: 150,
+      hint: 'at intake closing',
+    },
+  },
 } as const satisfies BenchDefinition<'compression'>
 
 export type CompressionOutput = keyof typeof definition.outputs

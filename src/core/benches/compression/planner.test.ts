@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type Id, type Limit, type PistonOption, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build, Id, Limit, PistonOption, Spec } from '@/core/build'
 import { readingOf, ternDocument, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { compression, cylinderStates, planAdvice, planCompression, withKnobs } from '.'

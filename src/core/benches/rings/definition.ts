@@ -1,4 +1,5 @@
 import type { BenchDefinition } from '../../bench/bench'
+import { ENGINE_PAPER } from '../../quantities/enginePaper'
 import type { Ring } from '../../quantities/ringNames'
 
 declare module '../../build/ids' {
@@ -19,7 +20,8 @@ declare module '../../bench/vocabulary' {
 
 const GAP = { kind: 'length', units: { metric: 'mm', inch: 'thou' } } as const
 const SHOWN = { ...GAP, digits: { metric: 3, inch: 1 } } as const
-const HEAT = { kind: 'temperature', units: { metric: 'degC', inch: 'degF' }, digits: { metric: 0, inch: 0 } } as const
+const WARM = { kind: 'temperature', units: { metric: 'degC', inch: 'degF' } } as const
+const HEAT = { ...WARM, digits: { metric: 0, inch: 0 } } as const
 const FEELER = { ...GAP, gauges: ['feeler'], filed: true } as const
 const SIDE = { ...GAP, gauges: ['feeler'] } as const
 const BACK = { ...GAP, gauges: ['dial', 'other'], signed: true, sense: { positive: 'below its land', negative: 'above its land' } } as const
@@ -59,7 +61,25 @@ export const definition = {
     'rings.secondSide': { label: 'Second ring side clearance', ...SHOWN },
     'rings.backClearance': { label: 'Ring back clearance', ...SHOWN },
   },
-  paper: ['bore', 'ringTemperature', 'boreTemperature'],
+  paper: {
+    bore: ENGINE_PAPER.bore,
+    ringTemperature: {
+      label: 'Top ring, running hot',
+      ...WARM,
+      low: 80,
+      high: 450,
+      hint: 'about 200–250 °C unboosted, 300 under heavy boost',
+    },
+    boreTemperature: { label: 'Cylinder wall, running hot', ...WARM, low: 60, high: 300 },
+    ringFactor: {
+      label: 'Top ring, gap per bore',
+      kind: 'ratio',
+      units: { metric: 'one', inch: 'one' },
+      low: 0.002,
+      high: 0.015,
+      hint: 'own factor, such as 0.0055; left out: by the duty',
+    },
+  },
   checks: {
     'rings.ringSide': { label: 'Ring side and back clearance, land depth', why: 'By the piston and ring makers’ numbers.' },
     'rings.ringsLabelled': { label: 'Each set labelled with its cylinder', why: 'No two bores are the same.' },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openBuild, type Build, type CharacteristicId, type Spec } from '@/core/build'
+import { openBuild } from '@/core/benches'
+import type { Build, CharacteristicId, Spec } from '@/core/build'
 import {
   find as findAt,
   soundBuild,

@@ -1,5 +1,6 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
+import { ENGINE_PAPER } from '../../quantities/enginePaper'
 
 declare module '../../build/ids' {
   interface Definitions {
@@ -33,10 +34,16 @@ export const definition = {
   title: 'Rods and balance',
   stage: 'Rods',
   characteristics: {
-    'rods.bigEnd': { label: 'Big end', ...SIZE, gauges: ['boreGauge'], judgedBy: 'rods.bigEnd' },
-    'rods.pinBush': { label: 'Pin bush', ...SIZE, gauges: ['boreGauge'], judgedBy: 'rods.pinClearance' },
-    'rods.pin': { label: 'Piston pin', ...SIZE, gauges: ['micrometer'], judgedBy: 'rods.pinClearance' },
-    'rods.centreDistance': { label: 'Rod, centre to centre', ...SIZE, gauges: ['other', 'boreGauge'], judgedBy: 'rods.centreDistance' },
+    'rods.bigEnd': { label: 'Big end', ...SIZE, gauges: ['boreGauge'], judgedBy: 'rods.bigEnd', grows: { as: 'rod' } },
+    'rods.pinBush': { label: 'Pin bush', ...SIZE, gauges: ['boreGauge'], judgedBy: 'rods.pinClearance', grows: { as: 'bush' } },
+    'rods.pin': { label: 'Piston pin', ...SIZE, gauges: ['micrometer'], judgedBy: 'rods.pinClearance', grows: { as: 'pin' } },
+    'rods.centreDistance': {
+      label: 'Rod, centre to centre',
+      ...SIZE,
+      gauges: ['other', 'boreGauge'],
+      judgedBy: 'rods.centreDistance',
+      grows: { as: 'rod' },
+    },
     'rods.pistonMass': { label: 'Piston', ...WEIGHED },
     'rods.pinMass': { label: 'Pin', ...WEIGHED },
     'rods.ringsMass': { label: 'Rings and clips', ...WEIGHED },
@@ -66,7 +73,23 @@ export const definition = {
     'rods.rotatingSpread': { label: 'Rotating mass spread', ...SHOWN_MASS },
     'rods.stackApart': { label: 'Measured deck against the stack', ...SMALL },
   },
-  paper: ['stroke', 'rodLength', 'blockHeight', 'compressionHeight', 'pinOffset', 'pinDiameter', 'oilAllowance', 'balanceShare'],
+  paper: {
+    stroke: ENGINE_PAPER.stroke,
+    rodLength: ENGINE_PAPER.rodLength,
+    blockHeight: ENGINE_PAPER.blockHeight,
+    compressionHeight: ENGINE_PAPER.compressionHeight,
+    pinOffset: ENGINE_PAPER.pinOffset,
+    pinDiameter: { label: 'Piston pin', ...SIZE, low: 8, high: 60 },
+    oilAllowance: { label: 'Oil on a crank pin', ...MASS, low: 0, high: 30, hint: 'for the bobweight' },
+    balanceShare: {
+      label: 'Share of reciprocating mass',
+      kind: 'ratio',
+      units: { metric: 'percent', inch: 'percent' },
+      low: 0.3,
+      high: 0.7,
+      hint: 'for the bobweight; 50 % for a 90° V on common pins',
+    },
+  },
   checks: {
     'rods.rodChamfer': {
       label: 'Rod chamfer to the crank cheek, numbers to numbers',

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { benchById, benchProgress, BENCHES, isBenchId, type BenchId } from '@/core/benches'
-import { openBuild, type BuildDocument } from '@/core/build'
+import { benchById, benchProgress, BENCHES, GROWTH, isBenchId, type BenchId, openBuild } from '@/core/benches'
+import type { BuildDocument } from '@/core/build'
 import { shareDone, type Stage } from '@/features/bench/stages'
 import { BenchPageOf } from '@/features/benchPages'
 import { loadBuild } from '../../../loadBuild'
@@ -22,6 +22,7 @@ export default async function Page({ params, searchParams }: Props) {
       benchId={bench}
       document={document}
       revision={revision}
+      growth={GROWTH}
       stages={stagesOf(document, bench)}
       startAt={(await searchParams).at}
     />

@@ -1,5 +1,5 @@
 import { NextResponse } from 'next/server'
-import { openBuild } from '@/core/build'
+import { openBuild } from '@/core/benches'
 import { readingsToCsv } from '@/core/files'
 import { database } from '@/data/database'
 import { answering, refused } from '../../../../answer'

@@ -1,0 +1,13 @@
+import type { PaperDefinition } from '../build/paper'
+
+const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
+
+/** Numbers on paper that several benches rest on. Those of one bench alone stand in its own definition. */
+export const ENGINE_PAPER = {
+  bore: { eachPiece: true, label: 'Bore', ...LENGTH, low: 20, high: 250, hint: 'finished size, overbore included' },
+  stroke: { eachPiece: true, label: 'Stroke', ...LENGTH, low: 20, high: 250 },
+  rodLength: { eachPiece: true, label: 'Rod length', ...LENGTH, low: 50, high: 500, hint: 'centre to centre' },
+  pinOffset: { label: 'Pin offset', ...LENGTH, low: -10, high: 10, signed: true, hint: 'towards the major thrust side is negative' },
+  blockHeight: { label: 'Block height', ...LENGTH, low: 80, high: 600, hint: 'crank centre to deck' },
+  compressionHeight: { eachPiece: true, label: 'Compression height', ...LENGTH, low: 10, high: 120, hint: 'pin centre to crown edge' },
+} as const satisfies Record<string, PaperDefinition>
