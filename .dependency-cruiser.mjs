@@ -22,10 +22,10 @@ const CORE = [
   'build',
   'bench',
   'quantities',
+  'twin',
   'benches',
   'evaluation',
   'sums',
-  'twin',
   'liveGauge',
   'files',
 ]

@@ -15,7 +15,7 @@ import { sixteen } from './sixteen'
 function eight(): BuildDocument {
   const petrel = DEMO_BUILDS[1]!
   const { methods } = petrel.spec
-  const spec = { ...petrel.spec, methods: { ...methods, deckPlaces: 4 as const, ringDepths: 3 as const, chamberRepeats: 2 } }
+  const spec = { ...petrel.spec, methods: { ...methods, deckPlaces: 4 as const, ringDepths: 3 as const, chamberRepeats: 2 as const } }
   return demoDocument({ ...petrel, spec, read: () => true }, new Date())
 }
 

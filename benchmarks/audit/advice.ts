@@ -1,5 +1,5 @@
 import { applyChanges } from '@/core/build/changes'
-import { BENCHES, startingLimits, openBuild } from '@/core/benches'
+import { BENCHES, openBuild, startingLimits } from '@/core/benches'
 import type { Advice, Bench } from '@/core/bench/bench'
 import { cylinderStates, planAdvice, planCompression } from '@/core/benches/compression'
 import { evaluate } from '@/core/evaluation/evaluate'

@@ -1,4 +1,4 @@
-import { BENCHES, gaugesFor, GROWTH, openBuild } from '@/core/benches'
+import { BENCHES, gaugesFor, GROWTH, openBuild, TRUTHS } from '@/core/benches'
 import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
 import { growingParts } from '@/core/build/growth'
 import { cylinderNumbers, EXPANSION } from '@/core/engine'
@@ -89,7 +89,7 @@ function reader(
   gauges: ReadonlyMap<string, TrueGauge>,
   warmK: number,
 ): Read {
-  const hand = new SimulatedGauges(engine, spec, seed)
+  const hand = new SimulatedGauges({ engine, spec, seed, truths: TRUTHS })
   const micrometer = gaugeFor(spec, 'bearings.mainJournal')
   return (characteristic, place, gauge) => {
     const exact = hand.read(characteristic, place, { ...gauge, use: 'other', resolution: IDEAL_STEP, repeatability: 0, bias: 0 }).value

@@ -1,7 +1,7 @@
 /** Kalibros from a terminal: the same core, worded in English. Exit 0 fine, 1 findings out of limits with --check, 2 bad input. */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
-import { BENCHES, type Finding, openBuild } from '@/core/benches'
+import { BENCHES, openBuild, type Finding } from '@/core/benches'
 import type { Build, BuildDocument } from '@/core/build'
 import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
 import { expand, standardUncertainty } from '@/core/metrology'

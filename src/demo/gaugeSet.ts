@@ -1,5 +1,5 @@
 import pRetry from 'p-retry'
-import { benchById, gaugesFor, type BenchId, type Station, openBuild } from '@/core/benches'
+import { benchById, gaugesFor, openBuild, TRUTHS, type BenchId, type Station } from '@/core/benches'
 import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
 import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'
@@ -63,5 +63,5 @@ export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[]
 /** A hand that measures a virtual engine of a build's paper. */
 export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): SimulatedGauges {
   const { spec } = openBuild(document)
-  return new SimulatedGauges(makeEngine(spec, faults, seed), spec, seed + 1)
+  return new SimulatedGauges({ engine: makeEngine(spec, faults, seed), spec, seed: seed + 1, truths: TRUTHS })
 }

@@ -1,6 +1,6 @@
 import { v7 as uuidV7 } from 'uuid'
 import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
-import { BENCHES, gaugesFor, openBuild, type Characteristic, type Station } from '@/core/benches'
+import { BENCHES, gaugesFor, openBuild, TRUTHS, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
 import { makeEngine, SimulatedGauges } from '@/core/twin'
@@ -18,7 +18,12 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }
   const engine = makeEngine(demo.spec, demo.faults, demo.seed)
   // A hand a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
-  const hands = new Map(BENCHES.map((bench, index) => [bench.id, new SimulatedGauges(engine, demo.spec, demo.seed + 1 + index)]))
+  const hands = new Map(
+    BENCHES.map((bench, index) => [
+      bench.id,
+      new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + index, truths: TRUTHS }),
+    ]),
+  )
   const bytes = randomStream(demo.seed + 100)
   const build = openBuild(bare)
   const stations = BENCHES.flatMap((bench) =>

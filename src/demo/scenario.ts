@@ -1,6 +1,7 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
 import { startingLimits } from '@/core/benches'
-import { DEFAULT_MATERIALS, DEFAULT_METHODS, type Gasket, type Id, type Limit, type Shell, type Spec } from '@/core/build'
+import { USUAL_METHODS } from '@/core/benches'
+import { DEFAULT_MATERIALS, type Gasket, type Id, type Limit, type Shell, type Spec } from '@/core/build'
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'
@@ -181,7 +182,7 @@ const tern: DemoBuild = {
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
-    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
+    methods: { ...USUAL_METHODS, bore: 'measured', deckPlaces: 4, chamber: 'buretteLevels', chamberRepeats: 2, ringDepths: 3 },
     stock: {
       gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),
       pistons: [],
@@ -280,7 +281,7 @@ const petrel: DemoBuild = {
       'compression.headCut': { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
     },
     materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
-    methods: { ...DEFAULT_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
+    methods: { ...USUAL_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1 },
     stock: {
       gaskets: gaskets(
         inch(4.2),
@@ -346,7 +347,7 @@ const wren: DemoBuild = {
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
-    methods: { ...DEFAULT_METHODS, deckPlaces: 4, chamberRepeats: 2 },
+    methods: { ...USUAL_METHODS, deckPlaces: 4, chamberRepeats: 2 },
     stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },
   },

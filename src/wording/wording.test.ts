@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BENCHES, type Change, type Finding, type Remark, openBuild } from '@/core/benches'
+import { BENCHES, openBuild, type Change, type Finding, type Remark } from '@/core/benches'
 import { compression } from '@/core/benches/compression'
 import { withSpec, type Limit } from '@/core/build'
 import { judge, judgeInterval, type Figure, type Uncertain } from '@/core/metrology'

@@ -1,4 +1,4 @@
-import { freshSpec } from '@/core/build'
+import { freshSpec } from '@/core/benches'
 import { startingLimits } from '@/core/benches'
 import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test, visit, type Shop } from '../support/shop'
 

@@ -1,6 +1,7 @@
 import type { Build } from '../build/build'
 import type { BenchId, CharacteristicId, Id, LimitId, OutputId } from '../build/ids'
 import type { Grows } from '../build/growth'
+import type { MethodDefinition } from '../build/methods'
 import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
@@ -86,6 +87,8 @@ export interface BenchDefinition<Bench extends string = string> {
   readonly characteristics: Readonly<Record<`${Bench}.${string}`, Characteristic>>
   readonly outputs: Readonly<Record<`${Bench}.${string}`, Output>>
   readonly limits: Readonly<Record<`${Bench}.${string}`, LimitDefinition>>
+  /** Where there is more than one way: each a school of its own. */
+  readonly methods?: Readonly<Record<string, MethodDefinition>>
   /** Paper the bench rests on, in the order a builder fills it in. */
   readonly paper: Readonly<Record<string, PaperDefinition>>
   /** Things looked at, not measured. */

@@ -1,12 +1,35 @@
-import type { Bench, BenchId } from '../bench/bench'
+/** Every bench, in the order of work: one line a bench in each list. */
+import type { Bench, BenchId, CharacteristicId, Presets } from '../bench/bench'
+import type { Truth } from '../twin/truth'
 import { bearings } from './bearings'
+import { presets as bearingsPresets } from './bearings/presets'
+import { truths as bearingsTruths } from './bearings/twin'
 import { bores } from './bores'
+import { presets as boresPresets } from './bores/presets'
+import { truths as boresTruths } from './bores/twin'
 import { compression } from './compression'
+import { presets as compressionPresets } from './compression/presets'
+import { truths as compressionTruths } from './compression/twin'
 import { rings } from './rings'
+import { presets as ringsPresets } from './rings/presets'
+import { truths as ringsTruths } from './rings/twin'
 import { rods } from './rods'
+import { presets as rodsPresets } from './rods/presets'
+import { truths as rodsTruths } from './rods/twin'
 
-/** Every bench, in the order of work. */
 export const BENCHES: readonly Bench[] = [bores, bearings, rings, rods, compression]
+
+/** What each bench starts a fresh engine with. */
+export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, compressionPresets]
+
+/** What a virtual engine shows at each bench. Apart from the benches, so that their pages need not fetch it. */
+export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
+  ...boresTruths,
+  ...bearingsTruths,
+  ...ringsTruths,
+  ...rodsTruths,
+  ...compressionTruths,
+}
 
 export function benchById(id: BenchId): Bench {
   return BENCHES.find((bench) => bench.id === id)!

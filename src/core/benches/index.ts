@@ -1,5 +1,6 @@
-export { BENCHES, benchById, isBenchId } from './all'
+export { BENCHES, benchById, isBenchId, TRUTHS } from './all'
 export { GROWTH, openBuild } from './openBuild'
+export { freshSpec, METHODS, USUAL_METHODS, withUsualMethods } from './methods'
 export { PAPER, PAPER_KEYS } from './paper'
 export type {
   Advice,

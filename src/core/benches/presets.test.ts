@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { freshSpec, type Duty, type LimitId, type Spec } from '@/core/build'
+import type { Duty, LimitId, Spec } from '@/core/build'
+import { freshSpec } from '.'
 import { followPresets, startingLimits } from './startingLimits'
 import { topRingFactor } from './rings'
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { benchOf, withSpec, type Id, type PaperDefinition, type PaperKey } from '@/core/build'
+import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/build'
 import { restsOn } from '@/core/build/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { BENCHES, benchById, GROWTH, isBenchId, openBuild, PAPER, startingLimits } from '.'
+import { BENCHES, benchById, GROWTH, isBenchId, METHODS, openBuild, PAPER, startingLimits, withUsualMethods } from '.'
 
 /** What the build file, the door, CSV, paper page, gauge drawer, book and terminal are put together from. */
 const builds = [ternDocument, petrelDocument].map(openBuild)
@@ -76,6 +76,18 @@ describe('every name leads somewhere', () => {
       const paper: Readonly<Record<string, PaperDefinition>> = definition.paper
       for (const [key, own] of Object.entries(paper)) expect(PAPER[key as PaperKey]).toBe(own)
     }
+  })
+
+  it('every way of measuring has its own name, and the usual one is among those there are', () => {
+    expect(twice(ids(({ definition }) => definition.methods))).toEqual([])
+    for (const [key, { options, usual }] of Object.entries(METHODS))
+      expect(
+        options.map(({ value }) => value),
+        key,
+      ).toContain(usual)
+    const { spec } = ternDocument
+    const { squish: _, ...older } = { ...spec.methods, ringDepths: 3 as const }
+    expect(withUsualMethods({ ...spec, methods: older as Methods }).methods).toEqual({ ...older, squish: 'pad' })
   })
 
   it('lengths that grow are brought to 20 °C, each by its own part', () => {

@@ -18,7 +18,7 @@ import { taperByRing } from '../quantities/ringGap'
 import { bearings, journalsOf, selectShells, withShells } from './bearings'
 import { bores, matchPistons } from './bores'
 import { withPistons } from '../quantities/fitted'
-import { benchById, BENCHES, benchChecks, openBuild } from '.'
+import { benchById, benchChecks, BENCHES, openBuild } from '.'
 import { buttingDraws, CLOCKING, filingLog, majorThrustSide, rings, ringsToDraw, swapRings, topRingFactor } from './rings'
 import { matchMasses, rods } from './rods'
 

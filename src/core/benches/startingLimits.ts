@@ -1,15 +1,11 @@
 import { namedEntries } from '../build/ids'
 import type { Limit, Spec } from '../build/types'
 import type { Presets } from '../bench/bench'
-import { presets as bearings } from './bearings/presets'
-import { presets as bores } from './bores/presets'
-import { presets as compression } from './compression/presets'
-import { presets as rings } from './rings/presets'
-import { presets as rods } from './rods/presets'
+import { PRESETS } from './all'
 
 /** Limits a fresh build is judged by until its owner or a maker says otherwise, over all benches, each with source and reason. */
 export const startingLimits: Presets = (spec) => {
-  const all = Object.assign({}, ...[bores, bearings, rings, rods, compression].map((presets) => presets(spec))) as Record<string, Limit>
+  const all = Object.assign({}, ...PRESETS.map((presets) => presets(spec))) as Record<string, Limit>
   return Object.fromEntries(Object.entries(all).map(([key, limit]) => [key, { ...limit, follows: true }]))
 }
 

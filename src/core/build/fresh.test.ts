@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { BENCHES, gaugesFor, startingLimits, openBuild } from '@/core/benches'
+import { BENCHES, freshSpec, gaugesFor, openBuild, startingLimits } from '@/core/benches'
 import { crankTurns, firingIntervals, type LayoutKind } from '@/core/engine'
-import { DEFAULT_GAUGES, freshSpec, BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
+import { DEFAULT_GAUGES, BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
 import { readBuildFile } from '../files'
 
 const paper = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' })

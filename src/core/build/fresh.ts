@@ -25,21 +25,6 @@ export interface FreshEngine {
   readonly gasket?: { readonly boreMm: number; readonly thicknessMm: number }
 }
 
-export const DEFAULT_METHODS: Methods = {
-  bore: 'paper',
-  deckPlaces: 2,
-  chamber: 'buretteVolume',
-  chamberRepeats: 1,
-  piston: 'paper',
-  crevice: 'greased',
-  gasket: 'paper',
-  rule: 'strict',
-  bearings: 'direct',
-  ringDepths: 1,
-  clocking: 'opposed',
-  squish: 'pad',
-}
-
 export const DEFAULT_MATERIALS: Materials = {
   block: 'greyIron',
   bore: 'greyIron',
@@ -54,8 +39,11 @@ export const DEFAULT_MATERIALS: Materials = {
 const USUAL_SPACING = 1.1
 const STANDARD_ATMOSPHERE_KPA = 101.325
 
-/** A spec to start measuring with. Limits are put in by the benches' presets. */
-export function freshSpec(engine: FreshEngine): Spec {
+/**
+ * A spec to start measuring with. Limits are put in by the benches' presets.
+ * @param methods the ways the benches usually measure by
+ */
+export function freshSpecWith(engine: FreshEngine, methods: Methods): Spec {
   return {
     name: engine.name,
     description: engine.description,
@@ -79,7 +67,7 @@ export function freshSpec(engine: FreshEngine): Spec {
     },
     limits: {},
     materials: DEFAULT_MATERIALS,
-    methods: DEFAULT_METHODS,
+    methods,
     stock: {
       gaskets: engine.gasket ? [{ id: 'gasket-1', name: 'Gasket as stated', ...engine.gasket, source: 'as stated at the start' }] : [],
       pistons: [],

@@ -7,6 +7,7 @@ import { z } from 'zod'
 import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
 import { DUTY_USES, FUELS } from './duty'
 import { UNIT_IDS } from '../quantity'
+import type { Methods } from './methods'
 import type { PaperKey } from './paper'
 import { PART_STATES } from './partState'
 import type { PlaceAxis } from './place'
@@ -163,30 +164,8 @@ export const pistonSchema = z
   })
   .strict()
 
-export const methodsSchema = z
-  .object({
-    bore: z.enum(['paper', 'measured']),
-    deckPlaces: z.union([z.literal(2), z.literal(4)]),
-    chamber: z.enum(['buretteLevels', 'buretteVolume', 'mass']),
-    chamberRepeats: z.int().min(1).max(3),
-    piston: z.enum(['paper', 'downTheBore']),
-    /** Down the bore: was the gap above the top ring greased shut, or did the fluid fill it? */
-    crevice: z.enum(['greased', 'filled']),
-    gasket: z.enum(['paper', 'measured']),
-    /** Bore gauge zeroed on the journal's micrometer; housing and journal apart; or a crushed strip. */
-    bearings: z.enum(['direct', 'separate', 'strip']),
-    /** Depths at which each compression ring is gapped. */
-    ringDepths: z.union([z.literal(1), z.literal(3)]),
-    /** Each gap is read once more with the ring turned a quarter; not said: it is not. */
-    ringQuarterTurn: z.boolean().optional(),
-    /** Side and back clearance of each compression ring is read, not only looked at; not said: it is not. */
-    ringGrooves: z.boolean().optional(),
-    clocking: z.enum(['maker', 'opposed', 'pinAxis']),
-    /** Whether the chamber has a pad that comes close to the crown; without one there is no quench to judge. */
-    squish: z.enum(['pad', 'none']),
-    rule: z.enum(['strict', 'probable']),
-  })
-  .strict()
+/** The ways chosen; which there are, and among what, is for the benches to say. */
+export const methodsSchema = z.record(oneName, z.union([z.string(), z.number(), z.boolean()])) as unknown as z.ZodType<Methods>
 
 const by = { by: finite }
 const onCylinder = { cylinder: z.int().min(1).max(16), ...by }

@@ -9,7 +9,6 @@ import type {
   gaugeSchema,
   limitSchema,
   materialsSchema,
-  methodsSchema,
   paperNumberSchema,
   pistonSchema,
   plannedSchema,
@@ -30,7 +29,7 @@ export type PistonOption = z.infer<typeof pistonSchema>
 export type Shell = z.infer<typeof shellSchema>
 export type ShellPair = z.infer<typeof shellPairSchema>
 export type Materials = z.infer<typeof materialsSchema>
-export type Methods = z.infer<typeof methodsSchema>
+export type { Methods } from './methods'
 export type Work = z.infer<typeof workSchema>
 export type Planned = z.infer<typeof plannedSchema>
 /** A change of the engine as data: another part or place chosen, or work on metal. */

@@ -1,8 +1,8 @@
 /** Reading and writing whole build files (`*.kalibros.json`). Every fault is told with its path; nothing is repaired in silence. */
 import { z } from 'zod'
 import { migrateDocument } from '../build/migrations'
-import { BENCHES, PAPER_KEYS } from '../benches'
-import { buildDocumentSchema, limitName, paperKey, stationName } from '../build/schema'
+import { BENCHES, METHODS, PAPER_KEYS, withUsualMethods } from '../benches'
+import { buildDocumentSchema, limitName, methodsSchema, paperKey, stationName } from '../build/schema'
 import type { BuildDocument } from '../build/types'
 import { BUILD_FORMAT, BUILD_VERSION } from '../build/version'
 import { documentIssues, type FileIssue } from './door'
@@ -36,8 +36,9 @@ export function readBuildJson(json: unknown): ReadResult {
   if (!migrated) return failed({ code: 'olderUnreadable', path: ['spec'], version })
   const parsed = buildDocumentSchema.safeParse(migrated)
   if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(shapeIssue) }
-  const issues = documentIssues(parsed.data)
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, document: parsed.data }
+  const document = { ...parsed.data, spec: withUsualMethods(parsed.data.spec) }
+  const issues = documentIssues(document)
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, document }
 }
 
 /** An older document brought to this version; undefined where it lacks what the older program always wrote. */
@@ -62,6 +63,10 @@ const NAMES = new Map<z.core.$ZodType, readonly string[]>([
   [paperKey, PAPER_KEYS],
 ])
 
+const METHOD_VALUES = Object.fromEntries(
+  Object.entries(METHODS).map(([key, { options }]) => [key, { enum: options.map(({ value }) => value) }]),
+)
+
 /** The published JSON Schema of a build file. */
 export function buildFileSchema(): object {
   return {
@@ -70,6 +75,7 @@ export function buildFileSchema(): object {
       override: ({ zodSchema, jsonSchema }) => {
         const names = NAMES.get(zodSchema)
         if (names) jsonSchema.enum = [...names]
+        if ((zodSchema as z.core.$ZodType) === methodsSchema) jsonSchema.properties = METHOD_VALUES
       },
     }),
     title: 'Kalibros build file',

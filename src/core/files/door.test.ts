@@ -135,6 +135,7 @@ const paper = (key: string, value: number, unit = 'mm'): Spec => ({
   ...spec,
   paper: { ...spec.paper, [key]: { value, unit, source: 'sheet' } },
 })
+const methods = (more: object): Spec => ({ ...spec, methods: { ...spec.methods, ...more } })
 const limited = (id: string): Spec => ({ ...spec, limits: { ...spec.limits, [id]: { upper: 1, source: 'sheet', reason: '' } } })
 const layout = (more: Partial<Spec['layout']>): Spec => ({ ...spec, layout: { ...spec.layout, ...more } })
 const choice = (more: object): Spec => ({ ...spec, choice: { ...spec.choice, ...more } })
@@ -147,6 +148,11 @@ describe('a spec at the door', () => {
     ['just below it', paper('bore', 19.99), ['outOfRange spec.paper.bore.value']],
     ['a stroke of 0', paper('stroke', 0), ['outOfRange spec.paper.stroke.value']],
     ['a stroke of 1e308', paper('stroke', 1e308), ['outOfRange spec.paper.stroke.value', 'layout spec.paper.rodLength']],
+    ['a way of measuring no bench leaves', methods({ sparkle: true }), ['shape spec.methods.sparkle']],
+    ['rings at two depths', methods({ ringDepths: 2 }), ['shape spec.methods.ringDepths']],
+    ['rings at three, said as a word', methods({ ringDepths: '3' }), ['shape spec.methods.ringDepths']],
+    ['rings at three', methods({ ringDepths: 3 }), []],
+    ['a rule nobody knows', methods({ rule: 'lenient' }), ['shape spec.methods.rule']],
     ['a number no bench rests on', paper('sparkle', 3), ['unknownPaper spec.paper.sparkle']],
     ['a limit of a name that was', limited('clearance'), ['unknownLimit spec.limits.clearance']],
     ['a limit of its bench', limited('bores.clearance'), []],

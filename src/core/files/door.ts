@@ -1,12 +1,14 @@
 /** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
-import { BENCHES, PAPER } from '../benches'
+import { BENCHES, METHODS, PAPER } from '../benches'
 import type { Characteristic } from '../bench/bench'
 import type { Build } from '../build/build'
+import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
 import { axesBeyond, type SubjectAxis } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
 import { bankCount, crankTurns, firingIssues } from '../engine'
+import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
 
 type Path = readonly (string | number)[]
@@ -156,7 +158,7 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
-  return [...issues, ...paperIssues(spec), ...limitIssues(spec), ...choiceIssues(spec)]
+  return [...issues, ...paperIssues(spec), ...methodIssues(spec), ...limitIssues(spec), ...choiceIssues(spec)]
 }
 
 function paperIssues({ paper }: Spec): FileIssue[] {
@@ -174,6 +176,17 @@ function paperIssues({ paper }: Spec): FileIssue[] {
   const [strokeMm, rodMm] = [value('stroke'), value('rodLength')]
   const turns = strokeMm === undefined || rodMm === undefined || crankTurns({ strokeMm, rodMm, pinOffsetMm: value('pinOffset') ?? 0 })
   return turns ? issues : [...issues, { code: 'layout', path: ['spec', 'paper', 'rodLength'], detail: 'rodTooShort' }]
+}
+
+const RULES: readonly DecisionRule[] = ['strict', 'probable']
+
+function methodIssues({ methods }: Spec): FileIssue[] {
+  return Object.entries(methods).flatMap(([key, value]): FileIssue[] => {
+    const path = ['spec', 'methods', key]
+    const known = key === 'rule' ? RULES : METHODS[key as MethodKey]?.options.map((option) => option.value)
+    if (!known) return [{ code: 'shape', path, detail: 'is a choice that no bench leaves' }]
+    return known.some((one) => one === value) ? [] : [{ code: 'shape', path, detail: `wants one of ${known.join(', ')}` }]
+  })
 }
 
 /** A limit by which nothing is judged would be kept and never looked at. */

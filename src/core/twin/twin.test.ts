@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
+import { TRUTHS } from '@/core/benches'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { makeEngine, SimulatedGauges } from '.'
@@ -28,7 +29,7 @@ describe('the virtual engine', () => {
 
 describe('the virtual hand', () => {
   const engine = makeEngine(spec, {}, 3)
-  const hand = () => new SimulatedGauges(engine, spec, 7)
+  const hand = () => new SimulatedGauges({ engine, spec, seed: 7, truths: TRUTHS })
 
   it('reads on the steps of its gauge', () => {
     for (let i = 0; i < 50; i++) {

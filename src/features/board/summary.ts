@@ -1,4 +1,4 @@
-import { BENCHES, benchState, byConsequence, type Bench, type BenchId, type BenchState, openBuild } from '@/core/benches'
+import { BENCHES, benchState, byConsequence, openBuild, type Bench, type BenchId, type BenchState } from '@/core/benches'
 import type { BuildDocument, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import { standingOf, standsOutWords, type Standing } from '@/wording'

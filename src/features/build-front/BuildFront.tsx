@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import styled from 'styled-components'
-import { BENCHES, benchState, type Bench, type BenchState, openBuild } from '@/core/benches'
+import { BENCHES, benchState, openBuild, type Bench, type BenchState } from '@/core/benches'
 import type { BuildDocument, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'

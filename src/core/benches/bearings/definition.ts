@@ -142,6 +142,18 @@ export const definition = {
     'bearings.rodSide': { label: 'Rod side clearance', ...SMALL },
     'bearings.spinRise': { label: 'Turning torque a cap may add', ...SPIN },
   },
+  methods: {
+    bearings: {
+      label: 'Bearing clearance',
+      hint: 'Zeroed on the micrometer that read the journal, its bias cancels. A strip is quick and coarse.',
+      options: [
+        { value: 'direct', label: 'Dial zeroed on the journal' },
+        { value: 'separate', label: 'Shells and journal apart' },
+        { value: 'strip', label: 'Plastic strip' },
+      ],
+      usual: 'direct',
+    },
+  },
   paper: {
     mainJournal: { label: 'Main journal', ...JOURNAL, low: 20, high: 150 },
     rodJournal: { label: 'Rod journal', ...JOURNAL, low: 15, high: 120 },

@@ -54,6 +54,17 @@ export const definition = {
     'bores.boreOffPaper': { label: 'Bore against paper', ...SMALL },
     'bores.deckFinish': { label: 'Deck finish', ...FINISH },
   },
+  methods: {
+    bore: {
+      label: 'Bore in the sums',
+      hint: 'As measured, a cylinder without bore readings has no ratio.',
+      options: [
+        { value: 'paper', label: 'From paper' },
+        { value: 'measured', label: 'As measured' },
+      ],
+      usual: 'paper',
+    },
+  },
   paper: { bore: ENGINE_PAPER.bore },
 
   checks: {
@@ -69,3 +80,4 @@ export const definition = {
 } as const satisfies BenchDefinition<'bores'>
 
 export type BoreOutput = keyof typeof definition.outputs
+export type BoreCharacteristic = keyof typeof definition.characteristics

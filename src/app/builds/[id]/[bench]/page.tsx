@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { benchById, benchProgress, BENCHES, GROWTH, isBenchId, type BenchId, openBuild } from '@/core/benches'
+import { benchById, BENCHES, benchProgress, GROWTH, isBenchId, openBuild, type BenchId } from '@/core/benches'
 import type { BuildDocument } from '@/core/build'
 import { shareDone, type Stage } from '@/features/bench/stages'
 import { BenchPageOf } from '@/features/benchPages'

@@ -1,0 +1,35 @@
+import type { RandomStream } from '../numerics/random'
+import type { Place, Spec } from '../build/types'
+import type { TrueEngine } from './trueEngine'
+
+/** Who reads a virtual engine. The burette is kept from reading to reading, as the fluid in it is. */
+export interface VirtualHand {
+  readonly engine: TrueEngine
+  readonly spec: Spec
+  readonly random: RandomStream
+  buretteLevelCm3: number
+}
+
+/** What a virtual engine has at a place, canonical unit, before any gauge has looked at it. */
+export type Truth = (hand: VirtualHand, place: Place) => number
+
+/** Which of its kind a place is: the cylinder, or the main. */
+export function numberAt({ cylinder, main }: Place): number {
+  return cylinder ?? main ?? 1
+}
+
+/** The true dimension of the cylinder or main at a place. */
+export function sized(dimension: { [Name in keyof TrueEngine]: TrueEngine[Name] extends number ? never : Name }[keyof TrueEngine]): Truth {
+  return ({ engine }, place) => engine[dimension].get(numberAt(place))!
+}
+
+/** Half of a bore's taper above its middle, half below; half of its ovality across the thrust, half along the pin. */
+const TAPER_SHARE: Readonly<Record<string, number>> = { top: 0.5, bottom: -0.5 }
+const OVAL_SHARE: Readonly<Record<string, number>> = { thrust: 0.5, pin: -0.5 }
+
+/** A bore a little wider at the top and across the thrust, as bores wear and hones leave them. `spot` as `top-thrust`, or a depth alone. */
+export function trueBoreMm({ boreMm, boreTaperMm, boreOvalMm }: TrueEngine, cylinder: number, spot: string): number {
+  const [depth = '', axis = ''] = spot.split('-')
+  const taperMm = (TAPER_SHARE[depth] ?? 0) * boreTaperMm.get(cylinder)!
+  return boreMm.get(cylinder)! + taperMm + (OVAL_SHARE[axis] ?? 0) * boreOvalMm.get(cylinder)!
+}

@@ -1,0 +1,102 @@
+'use client'
+import { PAPER } from '@/core/benches'
+import type { PaperKey, PaperNumber, UnitSystem } from '@/core/build'
+import { UNITS, type UnitId } from '@/core/quantity'
+import type { SpecEdit } from '@/features/spec/useSpec'
+import { Button } from '@/ui/Button'
+import { PaperGrid } from './PaperGrid'
+import { QuantityInput } from './QuantityInput'
+import { Words } from './Words'
+
+/** What a tolerance leaves open: one error that all pieces share, which cancels between them, or another for each. */
+const VARIES_WORDS = { set: 'alike for all', piece: 'each its own' } as const
+
+/** One number on paper: its value, what it may be off, whose sheet says so and why. */
+export function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdit; system: UnitSystem }) {
+  const definition = PAPER[name]
+  const paper = edit.spec.paper[name] as PaperNumber | undefined
+  const unit = definition.units[system]
+  const put = (change: Partial<PaperNumber>, reason: string) =>
+    edit.change(reason, (spec) => {
+      const before = spec.paper[name] ?? { value: Number.NaN, unit, source: 'source not said' }
+      return { ...spec, paper: { ...spec.paper, [name]: { ...before, ...change } } }
+    })
+  const varies = paper?.varies ?? 'set'
+  const otherWay = varies === 'set' ? 'piece' : 'set'
+  const setValue = (value: number | undefined, typedUnit: UnitId) => {
+    if (value === undefined) {
+      return edit.change(`${definition.label} taken off`, (spec) => ({
+        ...spec,
+        paper: Object.fromEntries(Object.entries(spec.paper).filter(([key]) => key !== name)),
+      }))
+    }
+    return put({ value, unit: typedUnit }, definition.label)
+  }
+  return (
+    <PaperGrid id={`paper.${name}`} tabIndex={-1}>
+      <p>
+        <b>
+          {definition.label}
+          {UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}
+        </b>
+        {definition.hint && <small>{definition.hint}</small>}
+      </p>
+      <QuantityInput
+        quiet
+        label={`${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`}
+        value={paper?.value}
+        kind={definition.kind}
+        unit={unit}
+        onCommit={setValue}
+        range={definition}
+        bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
+      />
+      {paper ? (
+        <div>
+          <QuantityInput
+            quiet
+            label={`${definition.label} ±`}
+            value={paper.tolerance}
+            kind={definition.kind}
+            unit={unit}
+            size
+            onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)}
+          />
+          {definition.eachPiece && paper.tolerance ? (
+            <Button
+              size="small"
+              kind="plain"
+              aria-label={`${definition.label} ±: ${VARIES_WORDS[varies]}. Change`}
+              onPress={() => put({ varies: otherWay }, `${definition.label} ±: ${VARIES_WORDS[otherWay]}`)}
+            >
+              {VARIES_WORDS[varies]}
+            </Button>
+          ) : null}
+        </div>
+      ) : (
+        <span />
+      )}
+      {paper ? (
+        <Words
+          quiet
+          label={`${definition.label}: source`}
+          value={paper.source}
+          onCommit={(source) => put({ source }, `${definition.label} source`)}
+          required
+        />
+      ) : (
+        <span />
+      )}
+      {paper ? (
+        <Words
+          quiet
+          label={`${definition.label}: reason`}
+          value={paper.reason ?? ''}
+          onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)}
+        />
+      ) : (
+        <span />
+      )}
+    </PaperGrid>
+  )
+}
