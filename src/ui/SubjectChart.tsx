@@ -1,5 +1,5 @@
 'use client'
-import { ErrorBar, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
+import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
@@ -22,13 +22,6 @@ const Box = styled.figure`
     overflow: visible;
   }
 `
-const Readout = styled.div`
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  padding: 4px 8px;
-  font-size: 13px;
-`
-
 const GRADUATIONS = 5
 
 interface Point {
@@ -87,67 +80,67 @@ export function SubjectChart({
       </figcaption>
       {points.length === 0 && <p>Nothing to draw yet: each appears here when all its readings are in.</p>}
       {points.length > 0 && (
-        <div
-          role="img"
-          aria-label={`${title}: ${points.map((point) => `${point.subject} ${point.words} ${STANDING_WORDS[point.standing]}`).join('; ')}`}
-        >
-          <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 360, height }}>
-            <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
-              <XAxis
-                type="number"
-                dataKey="subject"
-                domain={[0.5, Math.max(...subjects) + 0.5]}
-                ticks={subjects}
-                tickLine={false}
-                axisLine={{ stroke: 'var(--hairline)' }}
+        <div role="img" aria-label={`${title}: ${points.map(pointWords).join('; ')}`}>
+          <ScatterChart
+            responsive
+            style={{ width: '100%', height }}
+            margin={{ top: 14, right: 14, bottom: 4, left: 0 }}
+            accessibilityLayer={false}
+          >
+            <XAxis
+              type="number"
+              dataKey="subject"
+              domain={[0.5, Math.max(...subjects) + 0.5]}
+              ticks={subjects}
+              tickLine={false}
+              axisLine={{ stroke: 'var(--hairline)' }}
+            />
+            <YAxis
+              type="number"
+              dataKey="value"
+              domain={domain}
+              ticks={marks}
+              interval={0}
+              width={56}
+              tickLine={false}
+              axisLine={false}
+              tickFormatter={(value: number) => value.toFixed(decimals)}
+            />
+            {bounds.length === 2 && (
+              <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />
+            )}
+            {bounds.map((bound) => (
+              <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />
+            ))}
+            {limit?.target !== undefined && <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />}
+            {points.map(({ subject, value, uncertainty }) => (
+              <ReferenceLine
+                key={subject}
+                segment={[
+                  { x: subject, y: value - uncertainty },
+                  { x: subject, y: value + uncertainty },
+                ]}
+                stroke="var(--ink)"
+                strokeWidth={1.3}
               />
-              <YAxis
-                type="number"
-                dataKey="value"
-                domain={domain}
-                ticks={marks}
-                interval={0}
-                width={56}
-                tickLine={false}
-                axisLine={false}
-                tickFormatter={(value: number) => value.toFixed(decimals)}
-              />
-              {bounds.length === 2 && (
-                <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />
+            ))}
+            <Scatter
+              data={points}
+              isAnimationActive={false}
+              shape={(props: { cx?: number; cy?: number; payload?: Point }) => (
+                <g transform={`translate(${props.cx ?? 0} ${props.cy ?? 0})`}>
+                  {props.payload && <title>{pointWords(props.payload)}</title>}
+                  <VerdictShape standing={props.payload?.standing ?? 'noLimit'} r={5.5} />
+                </g>
               )}
-              {bounds.map((bound) => (
-                <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />
-              ))}
-              {limit?.target !== undefined && (
-                <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />
-              )}
-              <Tooltip
-                cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }}
-                isAnimationActive={false}
-                content={({ payload }) => {
-                  const point = payload?.[0]?.payload as Point | undefined
-                  return point ? (
-                    <Readout>
-                      {point.subject}: {point.words}, {STANDING_WORDS[point.standing]}
-                    </Readout>
-                  ) : null
-                }}
-              />
-              <Scatter
-                data={points}
-                isAnimationActive={false}
-                shape={(props: { cx?: number; cy?: number; payload?: Point }) => (
-                  <g transform={`translate(${props.cx ?? 0} ${props.cy ?? 0})`}>
-                    <VerdictShape standing={props.payload?.standing ?? 'noLimit'} r={5.5} />
-                  </g>
-                )}
-              >
-                <ErrorBar dataKey="uncertainty" direction="y" width={8} strokeWidth={1.3} stroke="var(--ink)" isAnimationActive={false} />
-              </Scatter>
-            </ScatterChart>
-          </ResponsiveContainer>
+            />
+          </ScatterChart>
         </div>
       )}
     </Box>
   )
+}
+
+function pointWords({ subject, words, standing }: Point): string {
+  return `${subject} ${words} ${STANDING_WORDS[standing]}`
 }

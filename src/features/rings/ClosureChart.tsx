@@ -1,9 +1,10 @@
 'use client'
 // The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
-import { ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from 'recharts'
+import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
-import { hotGapMm, ringExpansion } from '@/core/benches/rings'
+import { hotGapMm } from '@/core/benches/rings/formulas'
+import { ringExpansion } from '@/core/benches/rings/heat'
 import { boreOf } from '@/core/quantities/boreDiameter'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
@@ -27,20 +28,12 @@ const Box = styled.figure`
     color: var(--quiet);
   }
 `
-const Readout = styled.div`
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  padding: 4px 8px;
-  font-size: 13px;
-  ${numerals}
-`
 /** Ring temperatures the lines are drawn through: 20 to 400 °C. */
 const TEMPERATURES_DEGC = Array.from({ length: 20 }, (_, step) => 20 + step * 20)
 
 interface Point {
   readonly ring: number
   readonly gap: number
-  readonly name: string
 }
 
 function name(cylinder: number | undefined, index: number): string {
@@ -85,7 +78,7 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
             boreTempC: wall.value,
             ringTempC,
           })
-          return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit), name: name(cylinder, index) }
+          return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit) }
         })
     return { cylinder, points, colour: index === 0 ? 'var(--scribe)' : 'var(--dye)', dash: index === 0 ? undefined : '5 4' }
   })
@@ -104,56 +97,46 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
         role="img"
         aria-label={`Top gap against ring temperature. ${names.join('; ')}; running at ${runningWords} ${UNITS[heatUnit].symbol}`}
       >
-        <ResponsiveContainer width="100%" height={230} initialDimension={{ width: 360, height: 230 }}>
-          <ScatterChart margin={{ top: 12, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <XAxis
-              type="number"
-              dataKey="ring"
-              domain={['dataMin', 'dataMax']}
-              tickCount={7}
-              tickFormatter={(value: number) => value.toFixed(0)}
-              tickLine={false}
-              axisLine={{ stroke: 'var(--hairline)' }}
-            />
-            <YAxis
-              type="number"
-              dataKey="gap"
-              width={52}
-              tickLine={false}
-              axisLine={false}
-              tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
-            />
-            <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
-            <ReferenceLine
-              y={0}
-              stroke="var(--out)"
-              strokeWidth={1.5}
-              label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }}
-            />
-            <Tooltip
-              cursor={{ stroke: 'var(--scribe)', strokeWidth: 1 }}
+        <ScatterChart
+          responsive
+          style={{ width: '100%', height: 230 }}
+          margin={{ top: 12, right: 14, bottom: 4, left: 0 }}
+          accessibilityLayer={false}
+        >
+          <XAxis
+            type="number"
+            dataKey="ring"
+            domain={['dataMin', 'dataMax']}
+            tickCount={7}
+            tickFormatter={(value: number) => value.toFixed(0)}
+            tickLine={false}
+            axisLine={{ stroke: 'var(--hairline)' }}
+          />
+          <YAxis
+            type="number"
+            dataKey="gap"
+            width={52}
+            tickLine={false}
+            axisLine={false}
+            tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
+          />
+          <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
+          <ReferenceLine
+            y={0}
+            stroke="var(--out)"
+            strokeWidth={1.5}
+            label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }}
+          />
+          {lines.map(({ cylinder, points, colour, dash }) => (
+            <Scatter
+              key={cylinder}
+              data={points}
+              line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }}
+              shape={() => <g />}
               isAnimationActive={false}
-              content={({ payload }) => {
-                const point = payload?.[0]?.payload as Point | undefined
-                return point ? (
-                  <Readout>
-                    {point.ring.toFixed(0)} {UNITS[heatUnit].symbol}: {point.name} {point.gap.toFixed(system === 'metric' ? 2 : 1)}{' '}
-                    {UNITS[lengthUnit].symbol}
-                  </Readout>
-                ) : null
-              }}
             />
-            {lines.map(({ cylinder, points, colour, dash }) => (
-              <Scatter
-                key={cylinder}
-                data={points}
-                line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }}
-                shape={() => <g />}
-                isAnimationActive={false}
-              />
-            ))}
-          </ScatterChart>
-        </ResponsiveContainer>
+          ))}
+        </ScatterChart>
       </div>
       <p>
         Full line: {name(shown[0]!.cylinder, 0)}.{shown[1] && ` Broken line: ${name(shown[1].cylinder, 1)}.`} Band: the ring running.
