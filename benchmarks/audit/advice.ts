@@ -1,6 +1,6 @@
 import { applyChanges } from '@/core/build/changes'
 import { BENCHES, openBuild, startingLimits } from '@/core/benches'
-import type { Advice, Bench } from '@/core/bench/bench'
+import type { Advice, AdvisingBench } from '@/core/bench/bench'
 import { cylinderStates, planAdvice, planCompression } from '@/core/benches/compression'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { judgeAll } from '@/core/evaluation/judgeAdvice'
@@ -86,7 +86,7 @@ function engines(count: number): Build[] {
 }
 
 /** What a bench advises, the planner's plans among it. */
-function adviceOf(bench: Bench, build: Build): readonly Advice[] {
+function adviceOf(bench: AdvisingBench, build: Build): readonly Advice[] {
   const advice = bench.advise(build, bench.derive(build))
   if (bench.id !== 'compression') return advice
   return [...advice, ...planCompression(build, cylinderStates(build)).plans.map((plan) => planAdvice(build, plan))]

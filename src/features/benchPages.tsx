@@ -1,19 +1,22 @@
 'use client'
-import dynamic from 'next/dynamic'
-import type { ComponentType } from 'react'
+import { lazy, Suspense, type ComponentType } from 'react'
 import type { BenchId } from '@/core/bench/bench'
 import { BenchPage, type BenchInFrame, type BenchPageProps } from './bench/BenchPage'
 
 /** What each bench adds to the frame, fetched with its own part of the core and no other's. */
 const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
-  bores: dynamic(() => import('./bores/BoresBench').then((module) => module.BoresBench)),
-  bearings: dynamic(() => import('./bearings/BearingsBench').then((module) => module.BearingsBench)),
-  rings: dynamic(() => import('./rings/RingsBench').then((module) => module.RingsBench)),
-  rods: dynamic(() => import('./rods/RodsBench').then((module) => module.RodsBench)),
-  compression: dynamic(() => import('./compression/CompressionBench').then((module) => module.CompressionBench)),
+  bores: lazy(async () => ({ default: (await import('./bores/BoresBench')).BoresBench })),
+  bearings: lazy(async () => ({ default: (await import('./bearings/BearingsBench')).BearingsBench })),
+  rings: lazy(async () => ({ default: (await import('./rings/RingsBench')).RingsBench })),
+  rods: lazy(async () => ({ default: (await import('./rods/RodsBench')).RodsBench })),
+  compression: lazy(async () => ({ default: (await import('./compression/CompressionBench')).CompressionBench })),
 }
 
 export function BenchPageOf({ benchId, ...props }: BenchPageProps & { benchId: BenchId }) {
   const Page = BENCH_PAGES[benchId]
-  return <Page Frame={BenchPage} {...props} />
+  return (
+    <Suspense>
+      <Page Frame={BenchPage} {...props} />
+    </Suspense>
+  )
 }

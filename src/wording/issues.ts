@@ -1,76 +1,11 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/files'
-import {
-  CANONICAL_UNIT,
-  formatExact,
-  formatQuantity,
-  joinUnit,
-  UNITS,
-  type EntryIssue,
-  type Kind,
-  type Slip,
-  type Understood,
-  type UnitId,
-} from '@/core/quantity'
+import { formatExact, formatQuantity, joinUnit, type Kind, type UnitId } from '@/core/quantity'
 import type { SumIssue } from '@/core/sums'
 import { shownOf } from './figures'
-import { capital, small } from './remarks'
-
-/** Why a typed number was not understood, and what to do. */
-export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
-  switch (issue.code) {
-    case 'empty':
-      return 'Nothing typed yet.'
-    case 'notANumber':
-      return `“${issue.text}” is not a number. Type as on the gauge: ${joinUnit('0.11', unit)}, 1 3/8, 43um.`
-    case 'unknownUnit':
-      return `“${issue.text}” is no unit known here.`
-    case 'wrongKind':
-      return `“${issue.text}” measures ${issue.got}; this place wants ${issue.wanted}.`
-    case 'tooLarge':
-      return `“${issue.text}” is too large for any part.`
-    case 'ambiguous':
-      return `“${issue.text}” can be ${orWords(issue.readings.map((one) => understoodWords(one)))}. Type it with the unit.`
-    case 'zeroDenominator':
-      return 'A fraction over nothing.'
-    case 'intervalOrder':
-      return 'The leaf that goes comes first: goes/does not go, as 17/18.'
-    case 'negativeUncertainty':
-      return 'The ± is a size, never negative.'
-  }
-}
-
-/** One way to read a text: "0.017 in to 0.018 in", "83 mm ±0.1 thou". */
-function understoodWords({ value, upper, unit, offsetUnit }: Understood): string {
-  const low = joinUnit(
-    formatExact(value, offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit),
-    offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit,
-  )
-  const high = upper === undefined ? '' : ` to ${joinUnit(formatExact(upper, unit), unit)}`
-  return `${low}${high}${offsetUnit ? ` (in ${UNITS[offsetUnit].symbol})` : ''}`
-}
-
-function orWords(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`
-}
-
-const SLIP_WORDS: Readonly<Record<Slip['code'], string>> = {
-  decimalPoint: 'decimal point?',
-  inchForMm: 'inches read as mm?',
-  mmForInch: 'mm read as inches?',
-  thouForMm: 'thou read as mm?',
-  mmForThou: 'mm read as thou?',
-  thouForInch: 'thou read as inches?',
-  inchForThou: 'inches read as thou?',
-  sign: 'wrong sign?',
-  dialTurn: 'dial read one turn off?',
-  fromNominal: 'meant from nominal?',
-}
-
-export function slipWords(slip: Slip): string {
-  return SLIP_WORDS[slip.code]
-}
+import { entryIssueWords } from './entryIssues'
+import { capital, small } from './letters'
 
 /** Where in a file: spec → limits → quench. */
 export function pathWords(path: readonly (string | number)[]): string {

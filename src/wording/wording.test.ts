@@ -217,6 +217,9 @@ describe('remarks, wants and advice in words', () => {
       '4 chambers to grind, no new parts',
     ])
     expect(words.some(([change]) => change === 'Measure cylinder 3 again: piston, pin and rod')).toBe(true)
+    expect(changeWords({ change: { code: 'lookAgain', cylinder: 2, output: 'compression.chamberVolume' } }, 'metric')).toBe(
+      'Measure cylinder 2 again: chamber',
+    )
     expect(
       changeWords(
         {

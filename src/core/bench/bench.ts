@@ -1,7 +1,6 @@
 import type { Build } from '../build/build'
 import type { BenchId, CharacteristicId, Id, LimitId, OutputId } from '../build/ids'
 import type { Grows } from '../build/growth'
-import type { MethodDefinition } from '../build/methods'
 import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
@@ -12,7 +11,7 @@ import type { Change, Cost, Remark } from './vocabulary'
 export { benchOf, type BenchId, type CharacteristicId, type Id, type LimitId, type OutputId } from '../build/ids'
 export type { Change, Cost, Remark } from './vocabulary'
 
-/** The one shape of every bench: what is measured where, what follows from it, what can be done about it. */
+/** The one shape of every bench: what is measured where, and what follows from it. */
 export interface Bench {
   readonly id: BenchId
   readonly definition: BenchDefinition
@@ -20,6 +19,10 @@ export interface Bench {
   readonly stations: (build: Build) => readonly Station[]
   /** Everything that follows from the readings; pure, and quick enough for every keystroke. */
   readonly derive: (build: Build) => readonly Finding[]
+}
+
+/** A bench that also says what to do; its page need not fetch that, the advice worker does. */
+export interface AdvisingBench extends Bench {
   /** The computed ways to put it right. */
   readonly advise: (build: Build, findings: readonly Finding[]) => readonly Advice[]
 }
@@ -87,8 +90,6 @@ export interface BenchDefinition<Bench extends string = string> {
   readonly characteristics: Readonly<Record<`${Bench}.${string}`, Characteristic>>
   readonly outputs: Readonly<Record<`${Bench}.${string}`, Output>>
   readonly limits: Readonly<Record<`${Bench}.${string}`, LimitDefinition>>
-  /** Where there is more than one way: each a school of its own. */
-  readonly methods?: Readonly<Record<string, MethodDefinition>>
   /** Paper the bench rests on, in the order a builder fills it in. */
   readonly paper: Readonly<Record<string, PaperDefinition>>
   /** Things looked at, not measured. */

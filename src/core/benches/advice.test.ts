@@ -16,7 +16,7 @@ import {
   without,
 } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
-import type { Advice, Bench, CharacteristicId } from '../bench/bench'
+import type { Advice, AdvisingBench, CharacteristicId } from '../bench/bench'
 import { bearings } from './bearings'
 import { bores, matchPistons } from './bores'
 import { compression } from './compression'
@@ -33,8 +33,9 @@ const limited = (build: Build, limits: Record<string, Partial<Limit>>) =>
     ...spec,
     limits: { ...spec.limits, ...Object.fromEntries(Object.entries(limits).map(([key, limit]) => [key, { ...MAKER, ...limit }])) },
   }))
-const adviceOf = (bench: Bench, build: Build) => bench.advise(build, bench.derive(build))
-const byId = (bench: Bench, build: Build, id: string): Advice | undefined => adviceOf(bench, build).find((advice) => advice.id === id)
+const adviceOf = (bench: AdvisingBench, build: Build) => bench.advise(build, bench.derive(build))
+const byId = (bench: AdvisingBench, build: Build, id: string): Advice | undefined =>
+  adviceOf(bench, build).find((advice) => advice.id === id)
 /** A reading moved by so much, on the gauge it was read with. */
 const afterOf = (build: Build, advice: Advice) => applyChanges(build, advice.changes!)
 const shift = (build: Build, station: string, by: number) => {
@@ -456,7 +457,7 @@ describe('when there is something to advise, and in which words', () => {
 })
 
 describe('what can be taken as it stands', () => {
-  const changesOf = (bench: Bench, build: Build, id: string) => judgedAdvice(bench, build).find((one) => one.id === id)!.changes
+  const changesOf = (bench: AdvisingBench, build: Build, id: string) => judgedAdvice(bench, build).find((one) => one.id === id)!.changes
 
   it('another gasket, pistons moved, shells planned: what is chosen, and nothing beside it', () => {
     const gasket = judgedAdvice(compression, tern).find(({ id }) => id.startsWith('gasket.'))!

@@ -1,23 +1,36 @@
 /** Every bench, in the order of work: one line a bench in each list. */
-import type { Bench, BenchId, CharacteristicId, Presets } from '../bench/bench'
+import type { AdvisingBench, BenchId, CharacteristicId, Presets } from '../bench/bench'
+import type { MethodDefinition, MethodKey } from '../build/methods'
 import type { Truth } from '../twin/truth'
 import { bearings } from './bearings'
+import { methods as bearingsMethods } from './bearings/methods'
 import { presets as bearingsPresets } from './bearings/presets'
 import { truths as bearingsTruths } from './bearings/twin'
 import { bores } from './bores'
+import { methods as boresMethods } from './bores/methods'
 import { presets as boresPresets } from './bores/presets'
 import { truths as boresTruths } from './bores/twin'
 import { compression } from './compression'
+import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
 import { truths as compressionTruths } from './compression/twin'
 import { rings } from './rings'
+import { methods as ringsMethods } from './rings/methods'
 import { presets as ringsPresets } from './rings/presets'
 import { truths as ringsTruths } from './rings/twin'
 import { rods } from './rods'
 import { presets as rodsPresets } from './rods/presets'
 import { truths as rodsTruths } from './rods/twin'
 
-export const BENCHES: readonly Bench[] = [bores, bearings, rings, rods, compression]
+export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, compression]
+
+/** The ways of measuring each bench leaves to choose. */
+export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
+  ...boresMethods,
+  ...bearingsMethods,
+  ...ringsMethods,
+  ...compressionMethods,
+}
 
 /** What each bench starts a fresh engine with. */
 export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, compressionPresets]
@@ -31,7 +44,7 @@ export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
   ...compressionTruths,
 }
 
-export function benchById(id: BenchId): Bench {
+export function benchById(id: BenchId): AdvisingBench {
   return BENCHES.find((bench) => bench.id === id)!
 }
 

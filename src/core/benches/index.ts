@@ -1,9 +1,10 @@
-export { BENCHES, benchById, isBenchId, TRUTHS } from './all'
+export { BENCHES, benchById, isBenchId, METHODS, TRUTHS } from './all'
 export { GROWTH, openBuild } from './openBuild'
-export { freshSpec, METHODS, USUAL_METHODS, withUsualMethods } from './methods'
+export { freshSpec, USUAL_METHODS, withUsualMethods } from './methods'
 export { PAPER, PAPER_KEYS } from './paper'
 export type {
   Advice,
+  AdvisingBench,
   Bench,
   BenchDefinition,
   BenchId,

@@ -1,12 +1,7 @@
-import type { MethodDefinition, MethodKey, Methods } from '../build/methods'
+import type { Methods } from '../build/methods'
 import { freshSpecWith, type FreshEngine } from '../build/fresh'
 import type { Spec } from '../build/types'
-import { BENCHES } from './all'
-
-/** Every way there is a choice of, in the order of work. */
-export const METHODS = Object.assign({}, ...BENCHES.map(({ definition }) => definition.methods ?? {})) as Readonly<
-  Record<MethodKey, MethodDefinition>
->
+import { METHODS } from './all'
 
 /** What a build is measured by until somebody chooses. */
 export const USUAL_METHODS = {

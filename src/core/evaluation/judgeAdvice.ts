@@ -1,7 +1,7 @@
 import type { Build } from '../build/build'
 import { subjectOf } from '../build/place'
 import { benchById } from '../benches'
-import { benchOf, type Advice, type Bench, type Broken, type Finding, type JudgedAdvice, type OutputId } from '../bench/bench'
+import { benchOf, type Advice, type AdvisingBench, type Broken, type Finding, type JudgedAdvice, type OutputId } from '../bench/bench'
 import { worst } from '../bench/worst'
 import { applyChanges } from '../build/changes'
 import { compare, isOut } from './compare'
@@ -12,7 +12,7 @@ import { evaluate } from './evaluate'
  * is left out; one that puts something right says what it breaks, and what it leaves as bad as it was. The ones without either
  * come first.
  */
-export function judgedAdvice(bench: Bench, build: Build): readonly JudgedAdvice[] {
+export function judgedAdvice(bench: AdvisingBench, build: Build): readonly JudgedAdvice[] {
   const before = evaluate(build)
   const own = before.filter(({ output }) => benchOf(output) === bench.id)
   return judgeAll(bench.advise(build, own), build, before)

@@ -1,17 +1,20 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { bearings } from '@/core/benches/bearings/bearings'
+import { bench } from '@/core/benches/bearings/bearings'
 import { definition } from '@/core/benches/bearings/definition'
+import { benchWords } from '@/wording'
+import * as words from '@/wording/benches/bearings'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { ShellTool } from './ShellTool'
+import { lazyPart } from '@/ui/lazyPart'
 
-const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
+const SubjectChart = lazyPart(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart))
 
 const HALF_HEIGHT = 150
 
 const view: BenchView = {
+  words: benchWords(words),
   Picture: memo(({ findings, system }) => {
     const of = (kind: 'main' | 'rod') => {
       const planned = findings.filter((finding) => finding.output === `bearings.${kind}Planned`)
@@ -44,5 +47,5 @@ const view: BenchView = {
 }
 
 export function BearingsBench({ Frame, ...props }: BenchInFrame) {
-  return <Frame bench={bearings} view={view} {...props} />
+  return <Frame bench={bench} view={view} {...props} />
 }

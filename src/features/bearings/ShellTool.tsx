@@ -1,5 +1,4 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { journalName, journalsOf, selectShells, withShells, type Journal, type ShellSelection } from '@/core/benches/bearings'
 import { definition } from '@/core/benches/bearings/definition'
@@ -8,8 +7,9 @@ import { FigureTable } from '@/ui/FigureTable'
 import { Row } from '@/ui/Page'
 import { figureWords, plainWords } from '@/wording'
 import type { ToolProps } from '../bench/benchView'
+import { lazyPart } from '@/ui/lazyPart'
 
-const SidePanel = dynamic(() => import('@/ui/SidePanel').then((module) => module.SidePanel), { ssr: false })
+const SidePanel = lazyPart(() => import('@/ui/SidePanel').then((module) => module.SidePanel))
 
 const TITLES: Readonly<Record<Journal['kind'], string>> = { main: 'Main shells from stock', rod: 'Rod shells from stock' }
 

@@ -5,7 +5,8 @@ import type { UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { brokenWords, changeWords, costWords, figureWords, showFigure } from '@/wording'
+import { brokenWords, figureWords, showFigure } from '@/wording'
+import { useBenchWords } from './useBenchWords'
 
 const Table = styled.table`
   width: 100%;
@@ -78,6 +79,7 @@ export function AdviceList({
   /** Takes a change that is a choice and no metal. */
   onTake?: (advice: JudgedAdvice) => void
 }) {
+  const { changeWords, costWords } = useBenchWords()
   const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
     <Table aria-label={words}>

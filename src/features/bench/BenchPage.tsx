@@ -1,6 +1,5 @@
 'use client'
-import dynamic from 'next/dynamic'
-import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { memo, startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Id, JudgedAdvice, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
@@ -14,7 +13,9 @@ import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { SpokenTitle, TopBar } from '@/ui/Page'
 import { PlannedWork } from './PlannedWork'
 import { withChanges } from '@/core/build/changes'
-import { changeWords, standingOf } from '@/wording'
+import { standingOf } from '@/wording'
+import { Checks } from './Checks'
+import { BenchWordsContext } from './useBenchWords'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { AdviceList } from './AdviceList'
@@ -29,15 +30,14 @@ import { StageRule } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
 import { useLiveGauges } from './useLiveGauges'
 import type { LineCommand } from './useReadingLine'
+import { lazyPart, useHydrated } from '@/ui/lazyPart'
 
 /** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
 const panels = () => import('./panels')
-const FindingPanel = dynamic(() => panels().then((module) => module.FindingPanel), { ssr: false })
-const HistoryPanel = dynamic(() => panels().then((module) => module.HistoryPanel), { ssr: false })
-/** Not every bench has things to look at. */
-const Checks = dynamic(() => import('./Checks').then((module) => module.Checks))
-const RefusedPanel = dynamic(() => import('./RefusedPanel').then((module) => module.RefusedPanel), { ssr: false })
-const KeysPanel = dynamic(() => panels().then((module) => module.KeysPanel), { ssr: false })
+const FindingPanel = lazyPart(() => panels().then((module) => module.FindingPanel))
+const HistoryPanel = lazyPart(() => panels().then((module) => module.HistoryPanel))
+const RefusedPanel = lazyPart(() => import('./RefusedPanel').then((module) => module.RefusedPanel))
+const KeysPanel = lazyPart(() => panels().then((module) => module.KeysPanel))
 
 /** Shorter than a look from the gauge to the screen takes. */
 const PAUSE_MS = 80
@@ -269,12 +269,12 @@ export function BenchPage({
   const { change: changeSpec, undo: undoSpec } = edit
   const take = useCallback(
     (one: JudgedAdvice) => {
-      const words = changeWords(one, system)
+      const words = view.words.changeWords(one, system)
       void changeSpec(words, (spec) => withChanges(spec, one.changes ?? [])).then((isStored) => {
         if (isStored) setTaken(words)
       })
     },
-    [changeSpec, system],
+    [changeSpec, system, view],
   )
   const giveBack = useCallback(() => {
     setTaken('')
@@ -292,175 +292,177 @@ export function BenchPage({
   const openedFinding = findings.find((finding) => finding.id === opened)
 
   return (
-    <Frame data-ready={useHydrated() || undefined} onKeyDownCapture={warmPanels} onPointerDownCapture={warmPanels}>
-      <TopBar
-        trail={[
-          { href: `/builds/${build.id}`, words: build.spec.name },
-          { href: '#', words: definition.title },
-        ]}
-        note={build.spec.description}
-        ownSystem={document.spec.units}
-        buildId={document.id}
-      >
-        {work.unsent.size > 0 && (
-          <Waiting role="status">
-            {work.unsent.size} not sent yet, kept on this device{work.trouble && `: ${work.trouble}`}
-          </Waiting>
-        )}
-        {work.refused.length > 0 && (
-          <Button size="small" onPress={() => setPanel('refused')}>
-            {work.refused.length} not taken by the server
-          </Button>
-        )}
-      </TopBar>
-      <Middle>
-        <MemoStageRule stages={stages} />
-        <Work>
-          <SpokenTitle>
-            {definition.title}, {build.spec.name}
-          </SpokenTitle>
-          <Plan aria-label="Engine">
-            <MemoDrawing
-              layout={build.spec.layout}
-              boreMm={build.spec.paper.bore?.value ?? 85}
-              marks={marks}
-              current={current?.id}
-              onPick={pick}
-              sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)}
-            />
-          </Plan>
-          <Parts>
-            <Button
-              size="small"
-              aria-pressed={phonePart === 'sheet'}
-              onPress={() => setPhonePart((now) => (now === 'sheet' ? undefined : 'sheet'))}
-            >
-              Sheet and picture
+    <BenchWordsContext value={view.words}>
+      <Frame data-ready={useHydrated() || undefined} onKeyDownCapture={warmPanels} onPointerDownCapture={warmPanels}>
+        <TopBar
+          trail={[
+            { href: `/builds/${build.id}`, words: build.spec.name },
+            { href: '#', words: definition.title },
+          ]}
+          note={build.spec.description}
+          ownSystem={document.spec.units}
+          buildId={document.id}
+        >
+          {work.unsent.size > 0 && (
+            <Waiting role="status">
+              {work.unsent.size} not sent yet, kept on this device{work.trouble && `: ${work.trouble}`}
+            </Waiting>
+          )}
+          {work.refused.length > 0 && (
+            <Button size="small" onPress={() => setPanel('refused')}>
+              {work.refused.length} not taken by the server
             </Button>
-            <Button
-              size="small"
-              aria-pressed={phonePart === 'advice'}
-              onPress={() => setPhonePart((now) => (now === 'advice' ? undefined : 'advice'))}
-            >
-              Advice, checks, tools
-            </Button>
-          </Parts>
-          <Readings data-part="sheet" data-shown={phonePart === 'sheet' || undefined}>
-            <div>
-              <h2>Readings</h2>
-              <MemoSheet
-                bench={bench}
-                build={build}
-                stations={stations}
-                findings={settled}
+          )}
+        </TopBar>
+        <Middle>
+          <MemoStageRule stages={stages} />
+          <Work>
+            <SpokenTitle>
+              {definition.title}, {build.spec.name}
+            </SpokenTitle>
+            <Plan aria-label="Engine">
+              <MemoDrawing
+                layout={build.spec.layout}
+                boreMm={build.spec.paper.bore?.value ?? 85}
+                marks={marks}
                 current={current?.id}
-                unsent={work.unsent}
-                system={system}
                 onPick={pick}
+                sizeWords={pitchWords(build.spec.layout.boreSpacingMm, system)}
               />
-            </div>
-            <div>
-              <Picture findings={later} build={laterBuild} system={system} />
-            </div>
-          </Readings>
-          <Advices data-part="advice" data-shown={phonePart === 'advice' || undefined}>
-            {edit.spec.planned && <PlannedWork planned={edit.spec.planned} system={system} edit={edit} />}
-            <h2>Ways to put it right</h2>
-            {advice.state === 'known' && advice.advice.length > 0 ? (
-              <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" onTake={take} />
-            ) : (
-              <p>{adviceEmptyWords(later, advice)}</p>
-            )}
-            <Tools build={laterBuild} system={system} edit={edit} onTake={take} />
-            {definition.checks && <Checks bench={bench} build={build} onCheck={check} />}
-          </Advices>
-        </Work>
-        <MemoLedger
-          definition={definition}
-          findings={findings}
-          stations={stations}
-          changed={changed}
-          system={system}
-          onOpen={open}
-          draft={draft !== undefined}
-        />
-      </Middle>
-      <div>
-        {nextBench && (
-          <Done>
-            Every place here is read or skipped.{' '}
-            <LinkButton href={nextBench.href} size="small" kind="primary">
-              Next: {nextBench.words}
-            </LinkButton>
-          </Done>
-        )}
-        {taken && (
-          <Done role="status">
-            Taken: {taken}.{' '}
-            <Button size="small" onPress={giveBack}>
-              Take it back
-            </Button>
-          </Done>
-        )}
-        {trouble && <Bad role="alert">{trouble}</Bad>}
-        <RefusedChange edit={edit} />
-        {current && characteristic && (
-          <ReadingLine
-            key={again?.text}
-            ref={line}
-            startText={again?.station === current.id ? again.text : ''}
-            onInitials={(initials) => device.set({ initials })}
-            work={work}
-            station={current}
-            characteristic={characteristic}
-            gauge={gauge}
+            </Plan>
+            <Parts>
+              <Button
+                size="small"
+                aria-pressed={phonePart === 'sheet'}
+                onPress={() => setPhonePart((now) => (now === 'sheet' ? undefined : 'sheet'))}
+              >
+                Sheet and picture
+              </Button>
+              <Button
+                size="small"
+                aria-pressed={phonePart === 'advice'}
+                onPress={() => setPhonePart((now) => (now === 'advice' ? undefined : 'advice'))}
+              >
+                Advice, checks, tools
+              </Button>
+            </Parts>
+            <Readings data-part="sheet" data-shown={phonePart === 'sheet' || undefined}>
+              <div>
+                <h2>Readings</h2>
+                <MemoSheet
+                  bench={bench}
+                  build={build}
+                  stations={stations}
+                  findings={settled}
+                  current={current?.id}
+                  unsent={work.unsent}
+                  system={system}
+                  onPick={pick}
+                />
+              </div>
+              <div>
+                <Picture findings={later} build={laterBuild} system={system} />
+              </div>
+            </Readings>
+            <Advices data-part="advice" data-shown={phonePart === 'advice' || undefined}>
+              {edit.spec.planned && <PlannedWork planned={edit.spec.planned} system={system} edit={edit} />}
+              <h2>Ways to put it right</h2>
+              {advice.state === 'known' && advice.advice.length > 0 ? (
+                <MemoAdvice advice={advice.advice} definition={definition} system={system} caption="Ways to put it right" onTake={take} />
+              ) : (
+                <p>{adviceEmptyWords(later, advice)}</p>
+              )}
+              <Tools build={laterBuild} system={system} edit={edit} onTake={take} />
+              {definition.checks && <Checks bench={bench} build={build} onCheck={check} />}
+            </Advices>
+          </Work>
+          <MemoLedger
+            definition={definition}
+            findings={findings}
+            stations={stations}
+            changed={changed}
             system={system}
-            live={live}
-            onCommand={onCommand}
-            onKept={setTrouble}
+            onOpen={open}
+            draft={draft !== undefined}
+          />
+        </Middle>
+        <div>
+          {nextBench && (
+            <Done>
+              Every place here is read or skipped.{' '}
+              <LinkButton href={nextBench.href} size="small" kind="primary">
+                Next: {nextBench.words}
+              </LinkButton>
+            </Done>
+          )}
+          {taken && (
+            <Done role="status">
+              Taken: {taken}.{' '}
+              <Button size="small" onPress={giveBack}>
+                Take it back
+              </Button>
+            </Done>
+          )}
+          {trouble && <Bad role="alert">{trouble}</Bad>}
+          <RefusedChange edit={edit} />
+          {current && characteristic && (
+            <ReadingLine
+              key={again?.text}
+              ref={line}
+              startText={again?.station === current.id ? again.text : ''}
+              onInitials={(initials) => device.set({ initials })}
+              work={work}
+              station={current}
+              characteristic={characteristic}
+              gauge={gauge}
+              system={system}
+              live={live}
+              onCommand={onCommand}
+              onKept={setTrouble}
+            />
+          )}
+        </div>
+        {openedFinding && (
+          <FindingPanel
+            finding={openedFinding}
+            definition={definition}
+            build={build}
+            stations={stations}
+            system={system}
+            onClose={closePanels}
+            onStation={pick}
+            onPick={(finding) => setOpened(finding.id)}
+            siblings={findings}
           />
         )}
-      </div>
-      {openedFinding && (
-        <FindingPanel
-          finding={openedFinding}
-          definition={definition}
-          build={build}
-          stations={stations}
-          system={system}
-          onClose={closePanels}
-          onStation={pick}
-          onPick={(finding) => setOpened(finding.id)}
-          siblings={findings}
-        />
-      )}
-      {panel === 'history' && (
-        <HistoryPanel
-          station={current}
-          build={build}
-          stations={stations}
-          onClose={closePanels}
-          onStrike={(id, why) => signed((by) => acts.strike(by, id, why))}
-          onSettle={(reading) => signed((by) => acts.settle(by, reading))}
-          onMove={(id, to, why) => signed((by) => acts.move(by, id, to.place, why))}
-        />
-      )}
-      {panel === 'refused' && (
-        <RefusedPanel
-          refused={work.refused}
-          stations={stations}
-          onClose={closePanels}
-          onDrop={work.dropRefused}
-          onAgain={({ entry }, station) => {
-            go(station)
-            if (entry.kind === 'reading') setAgain({ station, text: entry.asTyped })
-            work.dropRefused(entry.id)
-            closePanels()
-          }}
-        />
-      )}
-      {panel === 'keys' && <KeysPanel onClose={closePanels} />}
-    </Frame>
+        {panel === 'history' && (
+          <HistoryPanel
+            station={current}
+            build={build}
+            stations={stations}
+            onClose={closePanels}
+            onStrike={(id, why) => signed((by) => acts.strike(by, id, why))}
+            onSettle={(reading) => signed((by) => acts.settle(by, reading))}
+            onMove={(id, to, why) => signed((by) => acts.move(by, id, to.place, why))}
+          />
+        )}
+        {panel === 'refused' && (
+          <RefusedPanel
+            refused={work.refused}
+            stations={stations}
+            onClose={closePanels}
+            onDrop={work.dropRefused}
+            onAgain={({ entry }, station) => {
+              go(station)
+              if (entry.kind === 'reading') setAgain({ station, text: entry.asTyped })
+              work.dropRefused(entry.id)
+              closePanels()
+            }}
+          />
+        )}
+        {panel === 'keys' && <KeysPanel onClose={closePanels} />}
+      </Frame>
+    </BenchWordsContext>
   )
 }
 
@@ -486,17 +488,6 @@ function useChanged(settled: readonly Finding[], findings: readonly Finding[], d
   return useMemo(
     () => (drafting ? changedFindings(settled, findings) : changedFindings(pair.before, pair.now)),
     [drafting, findings, pair, settled],
-  )
-}
-
-const never = () => () => undefined
-
-/** The page answers to keys: said so that a test, or a person's script, need not guess. */
-function useHydrated(): boolean {
-  return useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
   )
 }
 

@@ -1,5 +1,4 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { benchChecks, type BenchCheck } from '@/core/bench/checks'
@@ -9,8 +8,9 @@ import { Button } from '@/ui/Button'
 import { caption, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { subjectWords } from '@/wording'
+import { lazyPart } from '@/ui/lazyPart'
 
-const CheckForm = dynamic(() => import('./CheckForm').then((module) => module.CheckForm), { ssr: false })
+const CheckForm = lazyPart(() => import('./CheckForm').then((module) => module.CheckForm))
 
 const List = styled.ul`
   display: grid;

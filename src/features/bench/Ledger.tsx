@@ -11,7 +11,6 @@ import {
   capital,
   findingTitle,
   missingWords,
-  remarkWords,
   showFinding,
   showFigure,
   stationWords,
@@ -20,6 +19,7 @@ import {
   verdictWords,
 } from '@/wording'
 import { findingsOf, ledgerLines, type LedgerLine } from './ledgerLines'
+import { useBenchWords } from './useBenchWords'
 
 const Side = styled.aside`
   contain: content;
@@ -201,6 +201,7 @@ const LineBody = memo(
     onOpen: (finding: Finding) => void
     stationLabel: (id: string) => string
   }) => {
+    const { remarkWords } = useBenchWords()
     if (line.kind === 'several')
       return <Several line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />
     const { finding, standing } = line

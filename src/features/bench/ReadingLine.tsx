@@ -1,5 +1,4 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
 import { checkDue, isOverdue, type UnitSystem } from '@/core/build'
@@ -12,8 +11,9 @@ import { exampleOf, MOST_TYPED } from './lineEntry'
 import { Understood } from './Understood'
 import type { PartTemperature } from './useBench'
 import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
+import { lazyPart } from '@/ui/lazyPart'
 
-const SerialButton = dynamic(() => import('./SerialButton').then((module) => module.SerialButton), { ssr: false })
+const SerialButton = lazyPart(() => import('./SerialButton').then((module) => module.SerialButton))
 
 const Line = styled.section`
   contain: content;

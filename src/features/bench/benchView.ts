@@ -1,6 +1,7 @@
 import type { ExoticComponent } from 'react'
 import type { Finding, JudgedAdvice } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
+import type { BenchWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'
 
 export interface ToolProps {
@@ -17,6 +18,8 @@ export interface ToolProps {
  * again for a figure being typed.
  */
 export interface BenchView {
+  /** Its sentences: of remarks, changes and costs. */
+  readonly words: BenchWords
   readonly Picture: ExoticComponent<{ findings: readonly Finding[]; build: Build; system: UnitSystem }>
   readonly Tools: ExoticComponent<ToolProps>
 }

@@ -14,7 +14,6 @@ import {
   findingTitle,
   findingWords,
   missingWords,
-  remarkWords,
   RULE_WORDS,
   standingOf,
   stationWords,
@@ -24,6 +23,7 @@ import {
   verdictWords,
 } from '@/wording'
 import { Key } from './Key'
+import { useBenchWords } from './useBenchWords'
 import { DirectSum, UncertaintyBudget, SumTree } from './SumTree'
 
 const Big = styled.p`
@@ -66,6 +66,7 @@ export function FindingPanel({
   onPick: (finding: Finding) => void
   siblings: readonly Finding[]
 }) {
+  const { remarkWords } = useBenchWords()
   const output = definition.outputs[finding.output]!
   const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
   return (

@@ -1,19 +1,22 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { bores } from '@/core/benches/bores/bores'
+import { bench } from '@/core/benches/bores/bores'
+import { benchWords } from '@/wording'
+import * as words from '@/wording/benches/bores'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { PlanTool } from '../bench/PlanTool'
 import { BoreSections } from './BoreSections'
+import { lazyPart } from '@/ui/lazyPart'
 
-const MatchPanel = dynamic(() => import('./MatchPanel').then((module) => module.MatchPanel), { ssr: false })
+const MatchPanel = lazyPart(() => import('./MatchPanel').then((module) => module.MatchPanel))
 
 const view: BenchView = {
+  words: benchWords(words),
   Picture: memo(BoreSections),
   Tools: memo((props) => <PlanTool words="Match pistons to bores" Panel={MatchPanel} {...props} />),
 }
 
 export function BoresBench({ Frame, ...props }: BenchInFrame) {
-  return <Frame bench={bores} view={view} {...props} />
+  return <Frame bench={bench} view={view} {...props} />
 }

@@ -1,15 +1,18 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { compression } from '@/core/benches/compression/compression'
+import { bench } from '@/core/benches/compression/compression'
 import { definition } from '@/core/benches/compression/definition'
+import { benchWords } from '@/wording'
+import * as words from '@/wording/benches/compression'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { CompressionTools } from './CompressionTools'
+import { lazyPart } from '@/ui/lazyPart'
 
-const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
+const SubjectChart = lazyPart(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart))
 
 const view: BenchView = {
+  words: benchWords(words),
   Picture: memo(({ findings, system }) => (
     <SubjectChart
       title="Compression ratio by cylinder"
@@ -22,5 +25,5 @@ const view: BenchView = {
 }
 
 export function CompressionBench({ Frame, ...props }: BenchInFrame) {
-  return <Frame bench={compression} view={view} {...props} />
+  return <Frame bench={bench} view={view} {...props} />
 }

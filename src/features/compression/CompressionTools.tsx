@@ -1,13 +1,13 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { JudgedAdvice } from '@/core/bench/bench'
 import type { ToolProps } from '@/features/bench/benchView'
 import { Button } from '@/ui/Button'
 import { Row } from '@/ui/Page'
 import type { Tool } from './ToolPanel'
+import { lazyPart } from '@/ui/lazyPart'
 
-const ToolPanel = dynamic(() => import('./ToolPanel').then((module) => module.ToolPanel), { ssr: false })
+const ToolPanel = lazyPart(() => import('./ToolPanel').then((module) => module.ToolPanel))
 
 /** Tools of the compression bench: the rack, the planner, what it cost, and random draws against the uncertainty. */
 export function CompressionTools({ build, system, onTake }: ToolProps) {

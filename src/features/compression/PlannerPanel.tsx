@@ -5,7 +5,8 @@ import { definition } from '@/core/benches/compression/definition'
 import type { UnitSystem } from '@/core/build'
 import { AdviceList } from '@/features/bench/AdviceList'
 import { Button } from '@/ui/Button'
-import { changeWords, differenceWords, limitWords } from '@/wording'
+import { differenceWords, limitWords } from '@/wording'
+import { useBenchWords } from '../bench/useBenchWords'
 import { planInWorker } from '@/workers/compression'
 import type { JudgedPlans } from '@/workers/protocol'
 import { documentOf } from '@/features/bench/documentOf'
@@ -78,6 +79,7 @@ export function PlannerPanel({ build, system, onTake }: Pick<ToolProps, 'build' 
 }
 
 function Outcome({ found: { result, plans }, system, onTake }: { found: JudgedPlans; system: UnitSystem; onTake: ToolProps['onTake'] }) {
+  const { changeWords } = useBenchWords()
   if (result.tried === 0) return <p>Every cylinder has to be measured, and a gasket in stock, before anything can be planned.</p>
   if (result.plans.length > 0) {
     return (

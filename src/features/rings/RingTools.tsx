@@ -1,14 +1,14 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { Button, LinkButton } from '@/ui/Button'
 import { Row } from '@/ui/Page'
 import type { ToolProps } from '../bench/benchView'
+import { lazyPart } from '@/ui/lazyPart'
 
-const FilingPanel = dynamic(() => import('./FilingPanel').then((module) => module.FilingPanel), { ssr: false })
-const ButtingPanel = dynamic(() => import('./ButtingPanel').then((module) => module.ButtingPanel), { ssr: false })
+const FilingPanel = lazyPart(() => import('./FilingPanel').then((module) => module.FilingPanel))
+const ButtingPanel = lazyPart(() => import('./ButtingPanel').then((module) => module.ButtingPanel))
 
-const SidePanel = dynamic(() => import('@/ui/SidePanel').then((module) => module.SidePanel), { ssr: false })
+const SidePanel = lazyPart(() => import('@/ui/SidePanel').then((module) => module.SidePanel))
 
 type Tool = 'filing' | 'butting'
 const TITLES: Readonly<Record<Tool, string>> = { filing: 'Filing log', butting: 'Chance of butting' }

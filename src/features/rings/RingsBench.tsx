@@ -1,18 +1,21 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { rings } from '@/core/benches/rings/rings'
+import { bench } from '@/core/benches/rings/rings'
+import { benchWords } from '@/wording'
+import * as words from '@/wording/benches/rings'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { RingTools } from './RingTools'
+import { lazyPart } from '@/ui/lazyPart'
 
-const ClosureChart = dynamic(() => import('./ClosureChart').then((module) => module.ClosureChart), { ssr: false })
+const ClosureChart = lazyPart(() => import('./ClosureChart').then((module) => module.ClosureChart))
 
 const view: BenchView = {
+  words: benchWords(words),
   Picture: memo(({ findings, build, system }) => <ClosureChart findings={findings} build={build} system={system} />),
   Tools: memo(RingTools),
 }
 
 export function RingsBench({ Frame, ...props }: BenchInFrame) {
-  return <Frame bench={rings} view={view} {...props} />
+  return <Frame bench={bench} view={view} {...props} />
 }

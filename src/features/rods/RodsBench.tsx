@@ -1,18 +1,21 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { memo } from 'react'
-import { rods } from '@/core/benches/rods/rods'
+import { bench } from '@/core/benches/rods/rods'
 import { definition } from '@/core/benches/rods/definition'
+import { benchWords } from '@/wording'
+import * as words from '@/wording/benches/rods'
 import type { BenchInFrame } from '../bench/BenchPage'
 import type { BenchView } from '../bench/benchView'
 import { PlanTool } from '../bench/PlanTool'
+import { lazyPart } from '@/ui/lazyPart'
 
-const SubjectChart = dynamic(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart), { ssr: false })
-const MassPanel = dynamic(() => import('./MassPanel').then((module) => module.MassPanel), { ssr: false })
+const SubjectChart = lazyPart(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart))
+const MassPanel = lazyPart(() => import('./MassPanel').then((module) => module.MassPanel))
 
 const HALF_HEIGHT = 150
 
 const view: BenchView = {
+  words: benchWords(words),
   Picture: memo(({ findings, system }) => (
     <>
       <SubjectChart
@@ -35,5 +38,5 @@ const view: BenchView = {
 }
 
 export function RodsBench({ Frame, ...props }: BenchInFrame) {
-  return <Frame bench={rods} view={view} {...props} />
+  return <Frame bench={bench} view={view} {...props} />
 }

@@ -1,8 +1,9 @@
 import type { BenchDefinition } from '../../bench/bench'
+import type { methods } from './methods'
 
 declare module '../../build/ids' {
   interface Definitions {
-    bearings: typeof definition
+    bearings: typeof definition & { methods: typeof methods }
   }
 }
 
@@ -141,18 +142,6 @@ export const definition = {
     'bearings.runOut': { label: 'Crank run-out', ...SMALL },
     'bearings.rodSide': { label: 'Rod side clearance', ...SMALL },
     'bearings.spinRise': { label: 'Turning torque a cap may add', ...SPIN },
-  },
-  methods: {
-    bearings: {
-      label: 'Bearing clearance',
-      hint: 'Zeroed on the micrometer that read the journal, its bias cancels. A strip is quick and coarse.',
-      options: [
-        { value: 'direct', label: 'Dial zeroed on the journal' },
-        { value: 'separate', label: 'Shells and journal apart' },
-        { value: 'strip', label: 'Plastic strip' },
-      ],
-      usual: 'direct',
-    },
   },
   paper: {
     mainJournal: { label: 'Main journal', ...JOURNAL, low: 20, high: 150 },

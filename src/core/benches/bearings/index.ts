@@ -1,4 +1,4 @@
-export { bearings } from './bearings'
+export { bearings } from './advise'
 export { withShells } from './advise'
 export { bearingClearance, warmClearance } from './formulas'
 export { journalName, journalsOf, type Journal } from './journals'

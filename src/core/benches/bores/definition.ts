@@ -1,10 +1,11 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
 import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import type { methods } from './methods'
 
 declare module '../../build/ids' {
   interface Definitions {
-    bores: typeof definition
+    bores: typeof definition & { methods: typeof methods }
   }
 }
 
@@ -53,17 +54,6 @@ export const definition = {
     'bores.boreSpread': { label: 'Bore spread across cylinders', ...SMALL },
     'bores.boreOffPaper': { label: 'Bore against paper', ...SMALL },
     'bores.deckFinish': { label: 'Deck finish', ...FINISH },
-  },
-  methods: {
-    bore: {
-      label: 'Bore in the sums',
-      hint: 'As measured, a cylinder without bore readings has no ratio.',
-      options: [
-        { value: 'paper', label: 'From paper' },
-        { value: 'measured', label: 'As measured' },
-      ],
-      usual: 'paper',
-    },
   },
   paper: { bore: ENGINE_PAPER.bore },
 

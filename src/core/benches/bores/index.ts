@@ -1,3 +1,3 @@
-export { bores } from './bores'
+export { bores } from './advise'
 export { matchPistons, type PistonMatch } from './match'
 export { pistonClearance } from './formulas'

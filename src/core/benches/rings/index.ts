@@ -1,4 +1,4 @@
-export { rings } from './rings'
+export { rings } from './advise'
 export { buttingDraws, ringsToDraw, type ButtingResult, type RingsToDraw } from './butting'
 export { CLOCKING, majorThrustSide, type ClockingSchool } from './clocking'
 export { filingLog, type FilingLog } from './filing'

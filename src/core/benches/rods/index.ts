@@ -1,3 +1,3 @@
-export { rods } from './rods'
+export { rods } from './advise'
 export { bobweight, stackedDeck } from './formulas'
 export { matchMasses, type MassMatch } from './match'

@@ -1,0 +1,27 @@
+/** The sentences of every bench: for the book, the terminal and whoever shows more than one. */
+import { benchWords, type CommonChange, type CommonCost, type CommonRemark } from './benchWords'
+import * as bearings from './benches/bearings'
+import * as bores from './benches/bores'
+import * as compression from './benches/compression'
+import * as rings from './benches/rings'
+import * as rods from './benches/rods'
+import type { ChangeWords, CostWords, RemarkWords } from './vocabulary'
+
+/** A code that no bench has a sentence for does not compile. */
+const REMARKS: Omit<RemarkWords, CommonRemark> = {
+  ...bores.REMARKS,
+  ...bearings.REMARKS,
+  ...rings.REMARKS,
+  ...rods.REMARKS,
+  ...compression.REMARKS,
+}
+const CHANGES: Omit<ChangeWords, CommonChange> = {
+  ...bores.CHANGES,
+  ...bearings.CHANGES,
+  ...rings.CHANGES,
+  ...rods.CHANGES,
+  ...compression.CHANGES,
+}
+const COSTS: Omit<CostWords, CommonCost> = { ...bores.COSTS, ...bearings.COSTS, ...rods.COSTS, ...compression.COSTS }
+
+export const { remarkWords, changeWords, costWords } = benchWords({ REMARKS, CHANGES, COSTS })

@@ -1,0 +1,55 @@
+import type { BenchDefinition, Broken, Missing, Station } from '@/core/bench/bench'
+import type { UnitSystem } from '@/core/build'
+import { differenceWords } from './figures'
+import { small } from './letters'
+import { subjectsWords, subjectWords } from './verdicts'
+
+const IMPOSSIBLE_WORDS = {
+  crankDoesNotTurn: 'a rod long enough to turn',
+  noClearanceVolume: 'some clearance volume: these parts leave none',
+  otherGasket: 'the gasket measured that is on the engine now',
+} as const
+
+/** What is wanted before a finding can be known: "4 readings to go". */
+export function missingWords(missing: readonly Missing[], paper: BenchDefinition['paper'], stationLabel: (id: string) => string): string {
+  const readings = missing.filter((item) => item.kind === 'reading')
+  const others = missing.flatMap((item) => {
+    switch (item.kind) {
+      case 'reading':
+        return []
+      case 'paper':
+        return [`${paper[item.key]!.label.toLowerCase()} on paper`]
+      case 'choice':
+        return ['a gasket chosen']
+      case 'check':
+        return [`the check “${item.label}”`]
+      case 'impossible':
+        return [IMPOSSIBLE_WORDS[item.reason]]
+    }
+  })
+  const labels = readings.flatMap((item) => (item.kind === 'reading' ? [stationLabel(item.stationId)] : []))
+  const toRead = labels.length > 1 ? [`${labels.length} readings`] : labels
+  return `Wants ${[...others, ...toRead].join(', ')}.`
+}
+
+export function stationWords(stations: readonly Station[]): (id: string) => string {
+  const labels = new Map(stations.map((station) => [station.id, station.label]))
+  return (id) => small(labels.get(id) ?? id)
+}
+
+/** What a way to put it right breaks or leaves broken: "deck clearance, cylinders 2, 3 under by 0.02 mm". */
+export function brokenWords(broken: readonly Broken[], system: UnitSystem): string {
+  const groups = new Map<string, Broken[]>()
+  for (const one of broken) {
+    const key = `${one.output}.${one.verdict}`
+    groups.set(key, [...(groups.get(key) ?? []), one])
+  }
+  return [...groups.values()]
+    .map((alike) => {
+      const [first] = alike as [Broken]
+      const worst = Math.max(...alike.map(({ excess }) => excess))
+      const of = subjectWords(first) === '' ? '' : ` ${small(subjectsWords(alike))}`
+      return `${small(first.shown.label)}${of} ${first.verdict} by ${differenceWords(worst, first.shown, system)}`
+    })
+    .join('; ')
+}
