@@ -3,6 +3,5 @@ export { buttingDraws, ringsToDraw, type ButtingResult, type RingsToDraw } from 
 export { CLOCKING, majorThrustSide, type ClockingSchool } from './clocking'
 export { filingLog, type FilingLog } from './filing'
 export { buttingTemperature, hotGap, hotGapMm, ringTarget } from './formulas'
-export { ringExpansion } from './heat'
 export { topRingFactor } from './presets'
 export { swapRings } from './swap'
