@@ -9,6 +9,7 @@ const DEG = { metric: 'deg', inch: 'deg' } as const
 
 export const compression: QuickSum = {
   id: 'compression',
+  bench: 'compression',
   title: 'Compression ratio',
   question: 'What ratio and quench do these parts make?',
   inputs: {

@@ -53,6 +53,7 @@ const volumeAtAngle = formula({
 
 export const crank: QuickSum = {
   id: 'crank',
+  bench: 'compression',
   title: 'Crank and piston',
   question: 'Where is the piston at this crank angle?',
   inputs: {

@@ -9,11 +9,11 @@ import type { QuickSum } from './sum'
 /** Every quick sum, in the order a builder would look for them. */
 export const SUMS: readonly QuickSum[] = [
   clearance,
-  ringgap,
-  hotgap,
   taper,
   bearing,
   warmclearance,
+  ringgap,
+  hotgap,
   stack,
   bobweight,
   compression,

@@ -56,6 +56,7 @@ const perJournal = share('perJournal', 'Clearance per journal', 'journal')
 
 export const clearance: QuickSum = {
   id: 'clearance',
+  bench: 'bores',
   title: 'Piston to wall',
   question: 'What clearance has this piston in this bore?',
   inputs: { bore: length('Bore, smallest read', '83.000 mm', { paper: 'bore' }), skirt: length('Skirt at the gauge point', '82.895 mm') },
@@ -74,6 +75,7 @@ export const clearance: QuickSum = {
 
 export const ringgap: QuickSum = {
   id: 'ringgap',
+  bench: 'rings',
   title: 'Ring gap',
   question: 'How much gap does a ring want in this bore?',
   inputs: {
@@ -90,6 +92,7 @@ export const ringgap: QuickSum = {
 
 export const hotgap: QuickSum = {
   id: 'hotgap',
+  bench: 'rings',
   title: 'Ring gap, hot',
   question: 'What is left of the gap when hot, and when does the ring butt?',
   inputs: {
@@ -133,6 +136,7 @@ export const hotgap: QuickSum = {
 
 export const taper: QuickSum = {
   id: 'taper',
+  bench: 'bores',
   title: 'Taper by ring',
   question: 'What taper do the gaps of one ring at two depths show?',
   inputs: {
@@ -157,6 +161,7 @@ export const taper: QuickSum = {
 
 export const bearing: QuickSum = {
   id: 'bearing',
+  bench: 'bearings',
   title: 'Bearing clearance',
   question: 'What clearance has this journal in its shells?',
   inputs: {
@@ -178,6 +183,7 @@ export const bearing: QuickSum = {
 
 export const warmclearance: QuickSum = {
   id: 'warmclearance',
+  bench: 'bearings',
   title: 'Bearing, warm',
   question: 'What does a bearing clearance become when the engine is warm?',
   inputs: {
@@ -225,6 +231,7 @@ export const warmclearance: QuickSum = {
 
 export const stack: QuickSum = {
   id: 'stack',
+  bench: 'rods',
   title: 'Crank stack',
   question: 'Where do block, throw, rod and piston put the crown?',
   inputs: {
@@ -261,6 +268,7 @@ export const stack: QuickSum = {
 
 export const bobweight: QuickSum = {
   id: 'bobweight',
+  bench: 'rods',
   title: 'Bobweight',
   question: 'What goes on the pin of a 90° V to balance its crank?',
   inputs: {

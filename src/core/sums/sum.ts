@@ -1,4 +1,5 @@
 import { PAPER } from '../benches/paper'
+import type { BenchId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
 import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
@@ -6,6 +7,8 @@ import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type Uni
 /** A question a builder asks with no build open. */
 export interface QuickSum {
   readonly id: string
+  /** Whose work it belongs to; left out: it is of use at any bench. */
+  readonly bench?: BenchId
   readonly title: string
   /** The question in a builder's words. */
   readonly question: string

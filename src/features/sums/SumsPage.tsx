@@ -1,8 +1,7 @@
 'use client'
-import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { computeSum, SUMS, type QuickSum, type SumOutcome, type SumResult } from '@/core/sums'
+import { computeSum, SUMS, type QuickSum, type SumInput, type SumOutcome, type SumResult } from '@/core/sums'
 import { SumTree } from '@/features/bench/SumTree'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
@@ -13,10 +12,12 @@ import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords } from '@/wording'
 import type { BuildChoice } from '../BuildPicker'
 import { KeepIntoBuild } from './KeepIntoBuild'
+import { SumFinder } from './SumFinder'
+import { useTyped } from './useTyped'
 
 const Columns = styled.div`
   display: grid;
-  grid-template-columns: 220px minmax(260px, 1fr) minmax(280px, 1.1fr);
+  grid-template-columns: 208px minmax(260px, 1fr) minmax(280px, 1.1fr);
   gap: 32px;
   align-items: start;
   @media (max-width: 1000px) {
@@ -27,34 +28,6 @@ const Columns = styled.div`
   }
   ${PHONE} {
     grid-template-columns: 1fr;
-  }
-`
-const Nav = styled.nav`
-  ul {
-    display: grid;
-  }
-  li a {
-    display: block;
-    padding: 10px 12px;
-    border-left: 3px solid var(--hairline);
-    text-decoration: none;
-    color: var(--ink);
-    small {
-      display: block;
-      color: var(--quiet);
-      font-size: 12.5px;
-    }
-    &:hover {
-      background: var(--raised);
-    }
-    &[aria-current] {
-      border-color: var(--scribe);
-      background: var(--raised);
-      font-weight: 600;
-      small {
-        font-weight: 400;
-      }
-    }
   }
 `
 const Inputs = styled.form`
@@ -100,18 +73,7 @@ export function SumsPage({ current, builds }: { current: string; builds: readonl
           {system === 'metric' ? 'mm' : 'inches'}.
         </Lead>
         <Columns>
-          <Nav aria-label="Sums">
-            <ul>
-              {SUMS.map((one) => (
-                <li key={one.id}>
-                  <Link href={`/sums/${one.id}`} aria-current={one.id === sum.id ? 'page' : undefined}>
-                    {one.title}
-                    <small>{one.question}</small>
-                  </Link>
-                </li>
-              ))}
-            </ul>
-          </Nav>
+          <SumFinder current={sum.id} />
           <OneSum key={sum.id} sum={sum} system={system} builds={builds} by={device.initials || '—'} />
         </Columns>
       </Main>
@@ -120,7 +82,7 @@ export function SumsPage({ current, builds }: { current: string; builds: readonl
 }
 
 function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' | 'inch'; builds: readonly BuildChoice[]; by: string }) {
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const [typed, setTyped] = useTyped(sum.id)
   const started = Object.values(typed).some((text) => text.trim() !== '')
   const outcome = computeSum(sum, typed, system)
   const issueOf = (name: string) => {
@@ -131,49 +93,70 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
   return (
     <>
       <Inputs aria-label={sum.title} onSubmit={(event) => event.preventDefault()}>
-        {Object.entries(sum.inputs).map(([name, input]) =>
-          name === 'rule' ? (
-            <div key={name} style={{ gridColumn: '1 / -1' }}>
-              <ChoiceRow
-                label="Rule"
-                value={(typed.rule ?? 'strict') as 'strict'}
-                onChange={(rule) => setTyped((now) => ({ ...now, rule }))}
-                options={
-                  [
-                    { value: 'strict', label: 'Strict' },
-                    { value: 'probable', label: '95 % sure' },
-                  ] as never
-                }
-              />
-            </div>
-          ) : input.kind === 'table' ? (
-            <TableInput
-              key={name}
-              label={input.label}
-              example={input.example}
-              value={typed[name] ?? ''}
-              error={issueOf(name)}
-              onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
-            />
-          ) : (
-            <TextField
-              key={name}
-              label={`${input.label}${input.required ? '' : ' (if known)'}`}
-              value={typed[name] ?? ''}
-              placeholder={input.example}
-              error={issueOf(name)}
-              numeric
-              onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
-            />
-          ),
-        )}
+        {Object.entries(sum.inputs).map(([name, input]) => (
+          <SumField
+            key={name}
+            input={input}
+            value={typed[name]}
+            error={issueOf(name)}
+            onChange={(text) => setTyped({ ...typed, [name]: text })}
+            isRule={name === 'rule'}
+          />
+        ))}
       </Inputs>
       <Section aria-live="polite" aria-label="Results">
         <SectionTitle>{sum.question}</SectionTitle>
         {!started ? <p>Type on the left; the examples in the fields show how.</p> : <Outcome outcome={outcome} sum={sum} system={system} />}
+        {started && (
+          <Button size="small" onPress={() => setTyped({})}>
+            Empty the fields
+          </Button>
+        )}
         {outcome.ok && started && <KeepIntoBuild sum={sum} typed={typed} system={system} builds={builds} by={by} />}
       </Section>
     </>
+  )
+}
+
+function SumField({
+  input,
+  value,
+  error,
+  onChange,
+  isRule,
+}: {
+  input: SumInput
+  value: string | undefined
+  error: string | undefined
+  onChange: (text: string) => void
+  /** How verdicts are spoken: chosen, not typed. */
+  isRule: boolean
+}) {
+  if (isRule)
+    return (
+      <div style={{ gridColumn: '1 / -1' }}>
+        <ChoiceRow
+          label="Rule"
+          value={value ?? 'strict'}
+          onChange={onChange}
+          options={[
+            { value: 'strict', label: 'Strict' },
+            { value: 'probable', label: '95 % sure' },
+          ]}
+        />
+      </div>
+    )
+  const { label, example, required } = input
+  if (input.kind === 'table') return <TableInput label={label} example={example} value={value ?? ''} error={error} onChange={onChange} />
+  return (
+    <TextField
+      label={`${label}${required ? '' : ' (if known)'}`}
+      value={value ?? ''}
+      placeholder={example}
+      error={error}
+      numeric
+      onChange={onChange}
+    />
   )
 }
 

@@ -1,0 +1,97 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { BENCHES } from '@/core/benches'
+import { SUMS, type QuickSum } from '@/core/sums'
+import { TextField } from '@/ui/fields'
+import { caption } from '@/ui/GlobalStyle'
+
+const Nav = styled.nav`
+  display: grid;
+  gap: 14px;
+  h2 {
+    ${caption}
+    margin-bottom: 2px;
+  }
+  li a {
+    display: block;
+    padding: 5px 10px;
+    border-left: 3px solid var(--hairline);
+    text-decoration: none;
+    color: var(--ink);
+    small {
+      display: block;
+      color: var(--quiet);
+      font-size: 12.5px;
+      line-height: 1.2;
+    }
+    &:hover {
+      background: var(--raised);
+    }
+    &[aria-current] {
+      border-color: var(--scribe);
+      background: var(--raised);
+      font-weight: 600;
+    }
+  }
+`
+
+interface Group {
+  readonly title: string
+  readonly sums: readonly QuickSum[]
+}
+
+/** In the order of work; what any bench uses comes last. */
+const GROUPS: readonly Group[] = [
+  ...BENCHES.map(({ id, definition }) => ({ title: definition.title, sums: SUMS.filter(({ bench }) => bench === id) })),
+  { title: 'Any bench', sums: SUMS.filter(({ bench }) => bench === undefined) },
+].filter(({ sums }) => sums.length > 0)
+
+/** Sums by bench, found by typing any word of their title, question or inputs; Enter opens the first found. */
+export function SumFinder({ current }: { current: string }) {
+  const [find, setFind] = useState('')
+  const router = useRouter()
+  const groups = GROUPS.map(({ title, sums }) => ({ title, sums: sums.filter((sum) => isSought(sum, title, find)) })).filter(
+    ({ sums }) => sums.length > 0,
+  )
+  const first = groups[0]?.sums[0]
+  return (
+    <Nav aria-label="Sums">
+      <TextField
+        label="Find a sum"
+        value={find}
+        onChange={setFind}
+        type="search"
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && find !== '' && first) router.push(`/sums/${first.id}`)
+        }}
+      />
+      {groups.length === 0 && <p role="status">No sum has “{find}” in it.</p>}
+      {groups.map(({ title, sums }) => (
+        <section key={title}>
+          <h2>{title}</h2>
+          <ul>
+            {sums.map((sum) => (
+              <li key={sum.id}>
+                <Link href={`/sums/${sum.id}`} aria-current={sum.id === current ? 'page' : undefined}>
+                  {sum.title}
+                  {find !== '' && <small>{sum.question}</small>}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </Nav>
+  )
+}
+
+function isSought({ title, question, inputs }: QuickSum, bench: string, find: string): boolean {
+  const words = [title, question, bench, ...Object.values(inputs).map(({ label }) => label)].join(' ').toLowerCase()
+  return find
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => words.includes(word))
+}
