@@ -1,15 +1,17 @@
 'use client'
 import { useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
-import { checkDue, isOverdue, type UnitSystem } from '@/core/build'
+import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
 import { formatQuantity, UNITS } from '@/core/quantity'
 import { PART_STATE_CHOICES } from '@/wording'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
+import { SpokenTitle } from '@/ui/Page'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
 import { exampleOf, MOST_TYPED } from './lineEntry'
 import { Understood } from './Understood'
 import type { PartTemperature } from './useBench'
+import { useSpoken } from './useSpoken'
 import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
 import { lazyPart } from '@/ui/lazyPart'
 
@@ -221,9 +223,16 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
   const index = stations.findIndex((one) => one.id === station.id)
+  const understood = useRef<HTMLDivElement>(null)
+  const askedOnPad = question?.slip ? 'keepOrMend' : 'keep'
+  const place = `${station.label}, place ${index + 1} of ${stations.length}${read ? ', read' : ''}`
+  const spoken = useSpoken(place, `${text}${said}${question ? 'asked' : ''}`, understood)
 
   return (
     <Line aria-label="Reading line">
+      <SpokenTitle as="p" role="status">
+        {spoken}
+      </SpokenTitle>
       <div data-part="place">
         <h2>
           {read ? 'Read · ' : ''}
@@ -267,13 +276,13 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
           inputMode={asking === 'reading' ? 'none' : 'text'}
           maxLength={mostTyped(asking)}
           data-words={asking !== 'reading' || undefined}
-          placeholder={asking === 'reading' ? (read ? `stands: ${read.asTyped}` : '') : ''}
+          placeholder={asking === 'reading' && read ? `stands: ${read.asTyped}` : ''}
           onChange={(event) => type(event.target.value)}
           onKeyDown={onKeyDown}
           aria-describedby="understood"
         />
       </div>
-      <div data-part="understood" id="understood" aria-live="polite">
+      <div data-part="understood" id="understood" ref={understood}>
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
         <Understood
           question={question}
@@ -304,15 +313,20 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
         )}
       </div>
       <PhoneOnly data-part="keypad">
-        <Keypad
-          onKey={onPad}
-          asks={question ? (question.slip ? 'keepOrMend' : 'keep') : 'no'}
-          unitWords={UNITS[unit].symbol}
-          signed={characteristic.signed === true}
-        />
+        <Keypad onKey={onPad} asks={question ? askedOnPad : 'no'} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
       </PhoneOnly>
     </Line>
   )
+}
+
+function CheckWords({ gauge, now }: { gauge: Gauge | undefined; now: string }) {
+  if (gauge && isOverdue(gauge, now)) return <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b>
+  return gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'
+}
+
+function liveWords({ state, mine }: LineProps['live']): string {
+  if (state !== 'listening') return 'live gauges: server lost, trying again'
+  return mine.length > 0 ? `at this bench: ${mine.join(', ')}` : 'listening to live gauges'
 }
 
 /** The gauge that takes the reading, how its check stands, and what else it is read with. */
@@ -327,23 +341,11 @@ function GaugeInHand({
     <>
       <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
       <Quiet>
-        {gauge && isOverdue(gauge, now) ? (
-          <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b>
-        ) : gauge?.checkedOn ? (
-          `checked ${gauge.checkedOn}`
-        ) : (
-          'no check on record'
-        )}{' '}
-        · <Key>g</Key> change
+        <CheckWords gauge={gauge} now={now} /> · <Key>g</Key> change
       </Quiet>
       {live.state !== 'off' && (
         <Quiet role="status">
-          {live.state === 'listening'
-            ? live.mine.length > 0
-              ? `at this bench: ${live.mine.join(', ')}`
-              : 'listening to live gauges'
-            : 'live gauges: server lost, trying again'}{' '}
-          · <Key>l</Key>
+          {liveWords(live)} · <Key>l</Key>
         </Quiet>
       )}
       {live.said && (

@@ -1,5 +1,5 @@
 'use client'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
 import { findingId } from '@/core/build/place'
@@ -17,6 +17,14 @@ const Table = styled.table`
   table-layout: fixed;
   & + & {
     margin-top: 14px;
+  }
+  /* One cylinder: the figures stay beside their labels. */
+  &[data-only] {
+    width: auto;
+    min-width: 260px;
+    th:first-child {
+      width: 150px;
+    }
   }
   th:first-child {
     width: 112px;
@@ -136,6 +144,30 @@ const DENSE_FROM = 7
 const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
+const STEPS: Readonly<Record<string, readonly [columns: number, rows: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+
+/** Arrow keys go from cell to cell, over rows of totals and places an engine has not; Enter takes the cell's place up. */
+function moveInSheet(event: KeyboardEvent<HTMLTableElement>): void {
+  const step = STEPS[event.key]
+  const cell = (event.target as HTMLElement).closest('td')
+  if (!step || !cell) return
+  event.preventDefault()
+  const [columns, rows] = step
+  const { rows: all } = event.currentTarget
+  const row = cell.parentElement as HTMLTableRowElement
+  for (let at = row.rowIndex + rows, column = cell.cellIndex + columns; ; at += rows, column += columns) {
+    const next = all[at]?.cells[column]
+    if (!next) return
+    const button = next.querySelector('button')
+    if (button) return button.focus()
+  }
+}
+
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
 export function Sheet({
   bench,
@@ -161,6 +193,8 @@ export function Sheet({
   return sheets.map((sheet) => (
     <Table
       key={sheet.across}
+      onKeyDown={moveInSheet}
+      data-only={sheet.columns.length === 1 || undefined}
       data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}
     >
       <thead>
@@ -238,13 +272,7 @@ function ReadingRow({
               here={station.id === current}
               onPick={onPick}
               waiting={reading !== undefined && unsent.has(reading.id)}
-              words={
-                reading
-                  ? markedWords(reading, build, station, characteristic.units[system])
-                  : build.readings.skips.has(station.id)
-                    ? 'skip'
-                    : '–'
-              }
+              words={reading ? markedWords(reading, build, station, characteristic.units[system]) : unreadWords(build, station)}
               standing={reading && (judged ? standingOf(judged) : 'noLimit')}
             />
           </td>
@@ -266,6 +294,8 @@ function isLastOfSeveral(bench: Bench, sheet: SheetOf, index: number): boolean {
   const feeding = sheet.rows.filter((row) => judgeOf(bench, row) === output).length
   return output !== undefined && feeding > 1 && output !== judgeOf(bench, sheet.rows[index + 1])
 }
+
+const TOTAL_COLOURS: Readonly<Partial<Record<Standing, string>>> = { over: 'var(--out)', under: 'var(--out)', inDoubt: 'var(--doubt)' }
 
 /** What the rows above come to in each column, with its verdict. */
 function Total({
@@ -290,12 +320,7 @@ function Total({
         const finding = byId.get(findingId(output, stations.get(column)?.place ?? {}))
         const standing = finding ? standingOf(finding) : 'notMeasured'
         return (
-          <td
-            key={column}
-            style={{
-              color: standing === 'over' || standing === 'under' ? 'var(--out)' : standing === 'inDoubt' ? 'var(--doubt)' : undefined,
-            }}
-          >
+          <td key={column} style={{ color: TOTAL_COLOURS[standing] }}>
             {finding?.figure ? (
               <>
                 {standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />}{' '}
@@ -360,6 +385,10 @@ function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem)
       }),
     ),
   )
+}
+
+function unreadWords({ readings: { skips } }: Build, { id }: Station): string {
+  return skips.has(id) ? 'skip' : '–'
 }
 
 /** A reading with its marks: two that do not know of each other, a gauge whose check had run out, a note. */

@@ -6,9 +6,13 @@ import { NARROW, PHONE } from '@/ui/GlobalStyle'
 import type { Stage } from './stages'
 
 const TICKS = 10
+/** A stage is as high as a thumb where there is room, and no lower than its word and ticks can be told apart at. */
+const STAGE_PX = { most: 76, least: 30 }
 const Side = styled.nav`
   border-right: 1px solid var(--hairline);
   background: var(--raised);
+  display: flex;
+  flex-direction: column;
   overflow: auto;
   padding: 14px 0;
   width: 112px;
@@ -22,7 +26,9 @@ const Side = styled.nav`
 const Item = styled(Link)`
   position: relative;
   display: block;
-  height: 76px;
+  flex: 1 1 ${STAGE_PX.most}px;
+  min-height: ${STAGE_PX.least}px;
+  max-height: ${STAGE_PX.most}px;
   padding: 0 38px 0 8px;
   text-align: right;
   font-size: 13.5px;
@@ -66,22 +72,31 @@ export function StageRule({ stages }: { stages: readonly Stage[] }) {
   )
 }
 
+/** Long at the stage, half as long in its middle, as on a rule. */
+function startOf(tick: number): number {
+  if (tick === 0) return 2
+  return tick === TICKS / 2 ? 14 : 21
+}
+
+function inkOf(tick: number, done = 0): string {
+  return done > 0 && tick <= done * TICKS ? 'var(--dye)' : 'var(--edge)'
+}
+
 /** One stage, not drawn again for a reading at another one. */
 const StageTicks = memo(({ href, words, done, here }: Omit<Stage, 'bench'>) => (
   <Item href={href} prefetch={false} aria-current={here ? 'page' : undefined} data-done={done !== undefined && done > 0 ? '' : undefined}>
     <span>{words}</span>
-    <svg width={32} height={76} aria-hidden>
+    <svg width={32} height="100%" viewBox={`0 0 32 ${STAGE_PX.most}`} preserveAspectRatio="none" aria-hidden>
       {Array.from({ length: TICKS }, (_, tick) => (
         <line
           key={tick}
-          x1={tick === 0 ? 2 : tick === 5 ? 14 : 21}
+          x1={startOf(tick)}
           x2={32}
           y1={1 + tick * 7.6}
           y2={1 + tick * 7.6}
-          stroke={
-            tick === 0 && here ? 'var(--scribe)' : done !== undefined && tick <= done * TICKS && done > 0 ? 'var(--dye)' : 'var(--edge)'
-          }
+          stroke={tick === 0 && here ? 'var(--scribe)' : inkOf(tick, done)}
           strokeWidth={tick === 0 ? 1.6 : 1}
+          vectorEffect="non-scaling-stroke"
         />
       ))}
     </svg>
