@@ -121,7 +121,7 @@ try {
       ...(picture.system ? [cookie('system', picture.system)] : []),
     ])
     const page = await context.newPage()
-    await page.goto(server.address + picture.url, { waitUntil: 'networkidle' })
+    await page.goto(server.address + picture.url, { waitUntil: 'load' })
     await picture.prepare?.(page)
     await page.waitForTimeout(400)
     await page.screenshot({ path: path.join(FOLDER, `${picture.name}.png`) })

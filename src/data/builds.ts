@@ -1,5 +1,5 @@
 import 'server-only'
-import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, gt, inArray, max, sql } from 'drizzle-orm'
 import { withUsualMethods } from '@/core/benches'
 import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, pointsAt, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
@@ -47,18 +47,29 @@ export interface Appended {
   readonly lastSeq: number
 }
 
+/** A build without its entries. */
+export interface BuildHead {
+  readonly spec: Spec
+  readonly gauges: readonly Gauge[]
+  readonly revision: number
+  /** The last entry there is, in the order of arrival. */
+  readonly lastSeq: number
+}
+
 export interface BuildStore {
   /** Stores a whole document: a new build, an imported file or a copy. @throws Refused if its id, or an entry's, is taken. */
   create(document: BuildDocument, by: string): Promise<void>
   load(id: string): Promise<StoredBuild | undefined>
   /** The spec as it stands, without the entries: what a send is checked against. */
-  head(id: string): Promise<{ readonly spec: Spec; readonly gauges: readonly Gauge[]; readonly revision: number } | undefined>
+  head(id: string): Promise<BuildHead | undefined>
   /**
    * Adds entries; those already stored are left as they are, so that a repeated send is one reading. Each stands for itself: one
    * that is refused holds up no other, unless `whole` says all or none.
    * @throws Refused if the build is not there; with `whole`, for the first entry that is refused.
    */
   append(id: string, entries: readonly Entry[], whole?: boolean): Promise<Appended>
+  /** Entries that arrived after one, in order, each with its place in the order of arrival. */
+  entriesAfter(id: string, seq: number): Promise<readonly { readonly seq: number; readonly entry: Entry }[]>
   /** Stores the spec as the next revision. @throws Refused if it was based on an older one. */
   revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number>
   revisions(id: string): Promise<readonly Revision[]>
@@ -72,7 +83,7 @@ export interface BuildStore {
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
-  return { create, load, head, append, revise, revisions, specAt, board }
+  return { create, load, head, append, entriesAfter, revise, revisions, specAt, board }
 
   async function create(document: BuildDocument, by: string): Promise<void> {
     const now = new Date().toISOString()
@@ -134,11 +145,12 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
   }
 
   async function head(id: string) {
-    const [[revision], cards] = await Promise.all([
+    const [[revision], cards, lastSeq] = await Promise.all([
       connection.select().from(revisionTable).where(eq(revisionTable.buildId, id)).orderBy(desc(revisionTable.number)).limit(1),
       gauges.list(),
+      lastSeqOf(id),
     ])
-    return revision && { spec: specOf(revision), revision: revision.number, gauges: cards }
+    return revision && { spec: specOf(revision), revision: revision.number, gauges: cards, lastSeq }
   }
 
   async function append(id: string, entries: readonly Entry[], whole = false): Promise<Appended> {
@@ -159,6 +171,15 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
       ])
     }
     return { stored: [...known, ...fresh.map((entry) => entry.id)], refused, added: fresh.length, lastSeq: await lastSeqOf(id) }
+  }
+
+  async function entriesAfter(id: string, seq: number) {
+    const rows = await connection
+      .select()
+      .from(entryTable)
+      .where(and(eq(entryTable.buildId, id), gt(entryTable.seq, seq)))
+      .orderBy(asc(entryTable.seq))
+    return rows.map((row) => ({ seq: row.seq, entry: entryOf(row) }))
   }
 
   /** Entries by what becomes of them: not stored yet, stored already, or pointing at what is not there. */

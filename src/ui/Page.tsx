@@ -2,6 +2,7 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
+import { useHydrated } from './lazyPart'
 import type { UnitSystem } from '@/core/build'
 import { DeviceSettings } from './DeviceSettings'
 import { caption, PHONE } from './GlobalStyle'
@@ -87,7 +88,7 @@ export function TopBar({
   children?: ReactNode
 }) {
   return (
-    <Header>
+    <Header data-hydrated={useHydrated() || undefined}>
       <Brand href="/" prefetch={false} aria-label="Kalibros, shop board">
         K<span>alibros</span>
       </Brand>

@@ -119,6 +119,8 @@ test('a change is stored on top of what somebody saved in between; a refused one
   shop,
 }) => {
   const id = await shop.bring(demo(WREN))
+  // It has not heard of the other yet.
+  await page.route('**/news*', (route) => route.abort())
   await visit(page, shop, `/builds/${id}/paper`)
   const { spec } = await shop.document(id)
   const { status } = await shop.server.post(`/api/builds/${id}/spec`, {
@@ -310,7 +312,7 @@ for (const theme of ['light', 'dark'] as const) {
         '/nowhere',
       ]) {
         await page.goto(shop.server.address + url)
-        await page.waitForLoadState('networkidle')
+        await page.locator(url === '/nowhere' ? 'main' : '[data-hydrated]').waitFor()
         await scan(page, theme, url)
       }
     })
@@ -327,7 +329,6 @@ for (const theme of ['light', 'dark'] as const) {
         [id, 'compression'],
       ] as const) {
         await openBench(page, shop, build, bench)
-        await page.waitForLoadState('networkidle')
         await scan(page, theme, bench)
       }
       await finding(page, 'compression.compressionRatio.4').getByRole('button').click()

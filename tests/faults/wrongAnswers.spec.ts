@@ -147,6 +147,8 @@ test('two devices with clocks an hour apart: a correction corrects, and readings
   )
   const [wall, tablet] = devices as [(typeof devices)[0], (typeof devices)[0]]
   await tablet.clock.setSystemTime(Date.now() - 3_600_000)
+  // It hears nothing of what the other does meanwhile.
+  await tablet.route('**/news*', (route) => route.abort())
   await openBench(wall, shop, id)
   await enter(wall, '0.10')
   await expect.poll(async () => readings(await shop.document(id)).length).toBe(1)

@@ -73,7 +73,8 @@ export function shopOf(server: TestServer): Shop {
 
 /** Opens a page of forms and waits until all its script is there: a press before that would be lost. */
 export async function visit(page: Page, shop: Shop, path: string): Promise<void> {
-  await page.goto(shop.server.address + path, { waitUntil: 'networkidle' })
+  await page.goto(shop.server.address + path)
+  await page.locator('[data-hydrated]').waitFor()
 }
 
 /** Opens a bench and waits until it answers to keys. */

@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import type { Bench, Finding, Id, JudgedAdvice, Station } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
 import { findingId } from '@/core/build/place'
-import type { Build, BuildDocument, Growth, Place, UnitSystem } from '@/core/build'
+import type { Build, Growth, Place, UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
@@ -25,6 +25,7 @@ import { ReadingLine, type ReadingLineHandle } from './ReadingLine'
 import { useAdvice, type AdviceState } from './useAdvice'
 import { Sheet } from './Sheet'
 import type { BenchView } from './benchView'
+import { documentServed, type ServedBuild } from './servedBuild'
 import { shareDone, type Stage } from './stages'
 import { StageRule } from './StageRule'
 import { changedFindings, useBench, type BenchWork } from './useBench'
@@ -162,7 +163,7 @@ const Waiting = styled.span`
 `
 
 export interface BenchPageProps {
-  readonly document: BuildDocument
+  readonly served: ServedBuild
   readonly revision: number
   /** What the readings of any bench are taken on: a page holds the definition of its own bench alone. */
   readonly growth: Growth
@@ -178,7 +179,7 @@ export interface BenchInFrame extends BenchPageProps {
 
 /** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */
 export function BenchPage({
-  document: served,
+  served,
   revision,
   growth,
   bench,
@@ -189,8 +190,9 @@ export function BenchPage({
   const device = useDevice()
   const system = device.systemFor(served.spec.units, served.id)
   const edit = useSpec(served.id, served.spec, revision, device.initials)
-  const document = useMemo(() => ({ ...served, spec: edit.spec }), [served, edit.spec])
-  const work = useBench({ document, growth, bench, initials: device.initials, startAt })
+  const stored = useMemo(() => documentServed(served), [served])
+  const document = useMemo(() => ({ ...stored, spec: edit.spec }), [stored, edit.spec])
+  const work = useBench({ document, served, growth, bench, initials: device.initials, startAt })
   const { build, stations, current, findings, settled, draft } = work
   const { definition } = bench
   const [opened, setOpened] = useState<string>()
@@ -435,10 +437,12 @@ export function BenchPage({
             siblings={findings}
           />
         )}
-        {panel === 'history' && (
+        {panel === 'history' && current && (
           <HistoryPanel
             station={current}
+            document={document}
             build={build}
+            added={work.added}
             stations={stations}
             onClose={closePanels}
             onStrike={(id, why) => signed((by) => acts.strike(by, id, why))}
@@ -506,7 +510,8 @@ function stationMarks(
     if (cylinder === undefined && main === undefined) continue
     const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy
     const judged = (judgedBy && standings.get(findingId(judgedBy, station.place))) ?? 'noLimit'
-    const standing = build.readings.current.has(station.id) ? (judged === 'notMeasured' ? 'noLimit' : judged) : 'notMeasured'
+    const standingRead = judged === 'notMeasured' ? 'noLimit' : judged
+    const standing = build.readings.current.has(station.id) ? standingRead : 'notMeasured'
     const spot = `${cylinder}/${main}/${station.drawnAt.x}/${station.drawnAt.y}`
     const known = marks.get(spot)
     if (

@@ -4,7 +4,16 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/bench/bench'
 import { rowOf } from '@/core/bench/sheets'
-import { checkDue, isOverdue, type Build, type HistoryLine, type Reading, type UnitSystem } from '@/core/build'
+import {
+  checkDue,
+  isOverdue,
+  type Build,
+  type BuildDocument,
+  type Entry,
+  type HistoryLine,
+  type Reading,
+  type UnitSystem,
+} from '@/core/build'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'
@@ -24,6 +33,7 @@ import {
 } from '@/wording'
 import { Key } from './Key'
 import { useBenchWords } from './useBenchWords'
+import { useHistory } from './useHistory'
 import { DirectSum, UncertaintyBudget, SumTree } from './SumTree'
 
 const Big = styled.p`
@@ -155,27 +165,34 @@ const STATE_WORDS: Readonly<Record<HistoryLine['state'], string>> = {
 /** Everything that ever happened at a place, and striking a reading out. */
 export function HistoryPanel({
   station,
-  build,
+  document,
+  build: held,
+  added,
   stations,
   onClose,
   onStrike,
   onSettle,
   onMove,
 }: {
-  station: Station | undefined
+  station: Station
+  document: BuildDocument
+  /** The build as the page holds it, and what of it is not from the server. */
   build: Build
+  added: readonly Entry[]
   stations: readonly Station[]
   onClose: () => void
   onStrike: (readingId: string, reason: string) => void
   onSettle: (reading: Reading) => void
   onMove: (readingId: string, to: Station, reason: string) => void
 }) {
-  const lines = (station && build.readings.history.get(station.id)) ?? []
-  const others = station ? rowOf(station, stations).filter(({ id }) => id !== station.id) : []
+  const { build, state } = useHistory(document, held, added, station.id)
+  const lines = build.readings.history.get(station.id) ?? []
+  const others = rowOf(station, stations).filter(({ id }) => id !== station.id)
   return (
-    <SidePanel title={station?.label ?? ''} isOpen onClose={onClose}>
-      {lines.length === 0 && <p>Nothing here yet.</p>}
-      {station && build.readings.conflicts.has(station.id) && (
+    <SidePanel title={station.label} isOpen onClose={onClose}>
+      {state === 'notReached' && <p role="status">The server is out of reach: what this page holds is shown, older readings are not.</p>}
+      {lines.length === 0 && <p>{state === 'fetching' ? 'Being fetched.' : 'Nothing here yet.'}</p>}
+      {build.readings.conflicts.has(station.id) && (
         <p>
           <b>These readings do not know of each other.</b> Both are kept; the last to arrive counts until you say which one does, or measure
           again.
@@ -188,7 +205,7 @@ export function HistoryPanel({
             line={line}
             build={build}
             places={others}
-            isConflict={station !== undefined && build.readings.conflicts.has(station.id)}
+            isConflict={build.readings.conflicts.has(station.id)}
             onStrike={onStrike}
             onSettle={onSettle}
             onMove={onMove}

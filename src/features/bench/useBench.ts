@@ -20,6 +20,7 @@ import {
   type Reading,
 } from '@/core/build'
 import type { KeepResult } from './outbox'
+import type { ServerCopy } from './servedBuild'
 import { useEntries } from './useEntries'
 import { usePartState } from './usePartState'
 
@@ -47,18 +48,21 @@ const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 /** Everything a bench screen works with: the build as this device knows it, the current place, and what can be done there. */
 export function useBench({
   document,
+  served,
   growth,
   bench,
   initials,
   startAt,
 }: {
   document: BuildDocument
+  /** What the server has beside the entries of the document. */
+  served: ServerCopy
   growth: Growth
   bench: Bench
   initials: string
   startAt: string | undefined
 }) {
-  const entries = useEntries(document.id, document.entries)
+  const entries = useEntries(document.id, document.entries, served)
   const fromServer = useMemo(() => openBuildWith(document, growth), [document, growth])
   // A card put into the drawer after this copy was made is not in it: its readings are kept and sent, but cannot be worked with yet.
   const build = useMemo(
@@ -130,6 +134,7 @@ export function useBench({
     partState,
     nextPartState,
     gauges,
+    added: entries.added,
     unsent: entries.unsent,
     refused: entries.refused,
     trouble: entries.trouble,

@@ -226,13 +226,18 @@ function BrokenRow({ id }: { id: string }) {
   )
 }
 
+/** Where to when all is read. */
+function readWords(worst: BuildSummary['worst']): string {
+  return worst ? 'Look at it' : 'To the book'
+}
+
 function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
   if (!summary) return <BrokenRow id={id} />
   const { verdicts, next, worst } = summary
   return (
     <Job>
       <Small aria-hidden>
-        <EngineDrawing layout={summary.layout} boreMm={summary.boreMm} bare />
+        <EngineDrawing layout={summary.layout} boreMm={summary.boreMm} marks={summary.marks} bare />
       </Small>
       <Name>
         <Link href={`/builds/${id}`}>{summary.name}</Link>
@@ -288,7 +293,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         </Counts>
       </Next>
       <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
-        {next ? 'To the bench' : worst ? 'Look at it' : 'To the book'}
+        {next ? 'To the bench' : readWords(worst)}
       </LinkButton>
     </Job>
   )

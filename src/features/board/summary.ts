@@ -1,6 +1,17 @@
-import { BENCHES, benchState, byConsequence, openBuild, type Bench, type BenchId, type BenchState } from '@/core/benches'
-import type { BuildDocument, UnitSystem } from '@/core/build'
+import {
+  BENCHES,
+  benchState,
+  byConsequence,
+  openBuild,
+  standsOut,
+  type Bench,
+  type BenchId,
+  type BenchState,
+  type Finding,
+} from '@/core/benches'
+import type { Build, BuildDocument, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
+import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
@@ -17,17 +28,36 @@ export interface BuildSummary {
   /** What wants a hand first over all benches, in the build's own units. */
   readonly worst: { readonly bench: BenchId; readonly standing: Standing; readonly words: string } | undefined
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
+  /** The worst of each cylinder and main, where it stands in the engine. */
+  readonly marks: readonly StationMark[]
+}
+
+/** How one bench stands. */
+export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
+  readonly bench: BenchId
+  readonly title: string
+  /** The place to be read next. */
+  readonly next?: string
+  readonly worst?: { readonly standing: Standing; readonly words: Readonly<Record<UnitSystem, string>> }
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '5'
+export const SUMMARY_PROGRAM = '6'
+
+interface State {
+  readonly bench: Bench
+  readonly state: BenchState
+}
+
+function statesOf(build: Build): readonly State[] {
+  return BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
+}
 
 export function summarise(document: BuildDocument): BuildSummary {
   const build = openBuild(document)
-  const states = BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
+  const states = statesOf(build)
   const sum = (pick: (state: BenchState) => number) => states.reduce((total, { state }) => total + pick(state), 0)
   const next = states.find(({ state }) => state.next)
-  const worst = worstOf(states, build.spec.units)
   return {
     name: build.spec.name,
     description: build.spec.description,
@@ -42,17 +72,58 @@ export function summarise(document: BuildDocument): BuildSummary {
     },
     read: sum((state) => state.read),
     wanted: sum((state) => state.wanted),
-    worst,
+    worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
+    marks: marksOf(build),
   }
 }
 
+/** How each bench stands, in the order of work. */
+export function benchSummaries(build: Build): readonly BenchSummary[] {
+  return statesOf(build).map(({ bench: { id, definition }, state: { next, worst, ...state } }) => ({
+    ...state,
+    bench: id,
+    title: definition.title,
+    ...(next && { next: next.label }),
+    ...(worst && {
+      worst: {
+        standing: standingOf(worst),
+        words: {
+          metric: standsOutWords(worst, definition.outputs[worst.output]!, 'metric'),
+          inch: standsOutWords(worst, definition.outputs[worst.output]!, 'inch'),
+        },
+      },
+    }),
+  }))
+}
+
 /** Where two stand equally badly, the one that comes first in the order of work. */
-function worstOf(states: readonly { bench: Bench; state: BenchState }[], system: UnitSystem): BuildSummary['worst'] {
+function worstOf(states: readonly State[], system: UnitSystem): BuildSummary['worst'] {
   const [first] = states
     .flatMap(({ bench, state: { worst } }) => (worst ? [{ bench, finding: worst, output: bench.definition.outputs[worst.output]! }] : []))
     .sort(byConsequence)
   if (!first) return undefined
   const { bench, finding, output } = first
   return { bench: bench.id, standing: standingOf(finding), words: standsOutWords(finding, output, system) }
+}
+
+/** The worst of each cylinder and main over all benches, drawn in its middle; those with nothing to put right have none. */
+export function marksOf(build: Build): readonly StationMark[] {
+  const found = BENCHES.flatMap(({ definition, derive }) =>
+    standsOut(definition, derive(build)).map((finding) => ({ finding, output: definition.outputs[finding.output]! })),
+  ).sort(byConsequence)
+  const marks = new Map<string, StationMark>()
+  for (const { finding, output } of found) {
+    const id = subjectId(finding)
+    if (id === undefined || marks.has(id)) continue
+    const { cylinder, main } = finding
+    const label = standsOutWords(finding, output, build.spec.units)
+    marks.set(id, { id, label, standing: standingOf(finding), x: 0, y: 0, ...(cylinder !== undefined ? { cylinder } : { main }) })
+  }
+  return [...marks.values()]
+}
+
+function subjectId({ cylinder, main }: Finding): string | undefined {
+  if (cylinder !== undefined) return `cylinder/${cylinder}`
+  return main === undefined ? undefined : `main/${main}`
 }

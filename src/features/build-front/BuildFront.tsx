@@ -1,19 +1,21 @@
 'use client'
 import Link from 'next/link'
 import styled from 'styled-components'
-import { BENCHES, benchState, openBuild, type Bench, type BenchState } from '@/core/benches'
-import type { BuildDocument, UnitSystem } from '@/core/build'
+import { useRouter } from 'next/navigation'
+import type { Spec, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { RefusedChange } from '@/features/spec/RefusedChange'
+import { useNews } from '@/features/spec/useNews'
 import { useSpec } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
-import { EngineDrawing } from '@/ui/EngineDrawing'
+import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { dutyWords, fuelWords, standingOf, standsOutWords } from '@/wording'
+import { dutyWords, fuelWords, small } from '@/wording'
+import type { BenchSummary } from '../board/summary'
 
 const Engine = styled.section`
   display: grid;
@@ -88,25 +90,40 @@ const Worst = styled.p`
 `
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({ document, revision }: { document: BuildDocument; revision: number }) {
+export function BuildFront({
+  id,
+  initial,
+  revision,
+  benches,
+  marks,
+}: {
+  id: string
+  initial: Spec
+  revision: number
+  /** Worked out by the server, as the engine stood when the page was asked for. */
+  benches: readonly BenchSummary[]
+  marks: readonly StationMark[]
+}) {
   const device = useDevice()
-  const system = device.systemFor(document.spec.units, document.id)
-  const edit = useSpec(document.id, document.spec, revision, device.initials)
-  const build = openBuild({ ...document, spec: edit.spec })
-  const { spec } = build
+  const system = device.systemFor(initial.units, id)
+  const edit = useSpec(id, initial, revision, device.initials)
+  const { spec } = edit
+  const router = useRouter()
+  useNews(id, { onEntries: () => router.refresh(), onRevision: (latest) => latest > revision && router.refresh() })
   const { bore, stroke, rodLength, pinOffset } = spec.paper
-  const home = `/builds/${build.id}`
-  const length = (mm: number | undefined) =>
-    mm === undefined ? 'not on paper' : system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4)
+  const home = `/builds/${id}`
+  const length = (mm: number | undefined) => {
+    if (mm === undefined) return 'not on paper'
+    return system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4)
+  }
   const parking =
     stroke && rodLength && parkingAngle(spec.layout, { strokeMm: stroke.value, rodMm: rodLength.value, pinOffsetMm: pinOffset?.value ?? 0 })
   const intervals = [...new Set(firingIntervals(spec.layout).map((interval) => `${Math.round(interval)}°`))].join(', ')
   const several = spec.layout.cylinders > 1
-  const states = BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
-  const next = states.find(({ state }) => state.next)?.bench
+  const next = benches.find((bench) => bench.next !== undefined)
   return (
     <>
-      <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={document.id} />
+      <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={id} />
       <Main>
         <Row style={{ justifyContent: 'space-between' }}>
           <Title>{spec.name}</Title>
@@ -127,7 +144,7 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
         </Lead>
         <Engine aria-label="Engine">
           <div>
-            <EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} sizeWords={length(spec.layout.boreSpacingMm)} />
+            <EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} marks={marks} sizeWords={length(spec.layout.boreSpacingMm)} />
           </div>
           <Facts>
             <div>
@@ -165,25 +182,25 @@ export function BuildFront({ document, revision }: { document: BuildDocument; re
         <Section>
           <SectionTitle>Benches</SectionTitle>
           <Benches>
-            {states.map(({ bench, state }) => (
-              <BenchLine key={bench.id} href={`${home}/${bench.id}`} bench={bench} state={state} isNext={bench === next} system={system} />
+            {benches.map((bench) => (
+              <BenchLine key={bench.bench} href={`${home}/${bench.bench}`} bench={bench} isNext={bench === next} system={system} />
             ))}
           </Benches>
         </Section>
         <Section>
           <SectionTitle>In and out</SectionTitle>
           <Row>
-            <a href={`/api/builds/${build.id}/file`} download>
+            <a href={`/api/builds/${id}/file`} download>
               Build file
             </a>
-            <a href={`/api/builds/${build.id}/readings.csv`} download>
+            <a href={`/api/builds/${id}/readings.csv`} download>
               Readings as CSV
             </a>
             <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
-            <a href={`/api/builds/${build.id}/book.pdf`} download>
+            <a href={`/api/builds/${id}/book.pdf`} download>
               Book as PDF
             </a>
-            <Link href={`/new?copy=${build.id}`}>Start a copy without readings</Link>
+            <Link href={`/new?copy=${id}`}>Start a copy without readings</Link>
             <Button
               onPress={() => edit.change(spec.putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}
             >
@@ -208,30 +225,18 @@ function parkingWords(anglesDeg: readonly number[]): string {
 }
 
 /** How a bench stands: the worst it has found in words, then the counts. */
-function BenchLine({
-  href,
-  bench,
-  state,
-  isNext,
-  system,
-}: {
-  href: string
-  bench: Bench
-  state: BenchState
-  isNext: boolean
-  system: UnitSystem
-}) {
-  const { out, inDoubt, within, notMeasured } = state.verdicts
-  const open = state.wanted - state.read - state.skipped
-  const { worst } = state
+function BenchLine({ href, bench, isNext, system }: { href: string; bench: BenchSummary; isNext: boolean; system: UnitSystem }) {
+  const { out, inDoubt, within, notMeasured } = bench.verdicts
+  const open = bench.wanted - bench.read - bench.skipped
+  const { worst } = bench
   return (
     <BenchRow>
-      <Link href={href}>{bench.definition.title}</Link>
+      <Link href={href}>{bench.title}</Link>
       <div>
         {worst && (
           <Worst>
-            <VerdictMark standing={standingOf(worst)} silent />
-            {standsOutWords(worst, bench.definition.outputs[worst.output]!, system)}
+            <VerdictMark standing={worst.standing} silent />
+            {worst.words[system]}
           </Worst>
         )}
         <Counts>
@@ -259,7 +264,7 @@ function BenchLine({
               {notMeasured} not measured
             </span>
           )}
-          <span>{readWords(state, open)}</span>
+          <span>{readWords(bench, open)}</span>
         </Counts>
       </div>
       <LinkButton href={href} kind={isNext ? 'primary' : undefined}>
@@ -269,7 +274,7 @@ function BenchLine({
   )
 }
 
-function readWords({ wanted, read, skipped }: BenchState, open: number): string {
-  if (open > 0) return `${open} of ${wanted} readings to go`
+function readWords({ wanted, read, skipped, next }: BenchSummary, open: number): string {
+  if (open > 0) return `${open} of ${wanted} readings to go, next ${small(next ?? '')}`
   return skipped > 0 ? `${read} readings taken, ${skipped} skipped` : `all ${wanted} readings taken`
 }

@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import { CLOCKING, majorThrustSide, type ClockingSchool } from '@/core/benches/rings'
-import type { BuildDocument, Methods } from '@/core/build'
+import type { Methods, Spec } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
@@ -45,9 +45,9 @@ const OnScreen = styled.div`
 const SCHOOLS = Object.keys(CLOCKING) as Methods['clocking'][]
 
 /** Where the ring gaps start, seen from above, a piston each, at true scale so that the sheet can lie on the crown. */
-export function ClockingPage({ document, revision }: { document: BuildDocument; revision: number }) {
+export function ClockingPage({ id, initial, revision }: { id: string; initial: Spec; revision: number }) {
   const device = useDevice()
-  const edit = useSpec(document.id, document.spec, revision, device.initials)
+  const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
   const school = CLOCKING[spec.methods.clocking]
   const boreMm = spec.paper.bore?.value ?? 85
@@ -55,12 +55,12 @@ export function ClockingPage({ document, revision }: { document: BuildDocument; 
     <>
       <TopBar
         trail={[
-          { href: `/builds/${document.id}`, words: spec.name },
-          { href: `/builds/${document.id}/rings`, words: 'Rings' },
+          { href: `/builds/${id}`, words: spec.name },
+          { href: `/builds/${id}/rings`, words: 'Rings' },
           { href: '#', words: 'Clocking' },
         ]}
         ownSystem={spec.units}
-        buildId={document.id}
+        buildId={id}
       />
       <Main>
         <OnScreen>

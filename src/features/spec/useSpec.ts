@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import type { Spec } from '@/core/build'
 import { send } from '../send'
+import { useNews } from './useNews'
 
 /** What a change moved: how many figures, and each verdict that became another. */
 export interface Moved {
@@ -30,6 +31,8 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
   const edits = useRef<readonly Edit[]>([])
   /** Sends follow one another, undos among them, in the order they were asked for. */
   const lastSend = useRef<Promise<void>>(Promise.resolve())
+  /** Own sends that are not answered yet: news of a revision meanwhile may be of one of them. */
+  const inFlight = useRef(0)
   const [spec, setSpec] = useState(initial)
   const [refused, setRefused] = useState<Refused>()
   const [said, setSaid] = useState('')
@@ -37,10 +40,20 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
   /** The revision an undo goes back from: known at once to the next press, and to the screen when it is drawn again. */
   const undoFrom = useRef(initialRevision)
   const [canUndo, setCanUndo] = useState(initialRevision > 1)
+  /** The last revision that somebody else saved meanwhile: an undo goes back to it and no further. */
+  const undoneTo = useRef(1)
   const undoNextFrom = useCallback((revision: number) => {
     undoFrom.current = revision
-    setCanUndo(revision > 1)
+    setCanUndo(revision > undoneTo.current)
   }, [])
+  const takeOthers = useCallback(
+    (latest: { readonly spec: Spec; readonly revision: number }) => {
+      stored.current = latest
+      undoneTo.current = latest.revision
+      undoNextFrom(latest.revision)
+    },
+    [undoNextFrom],
+  )
 
   const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
 
@@ -68,16 +81,30 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
           setRefused({ reason, why: `${answer.error} (${reason})` })
           return false
         }
-        stored.current = latest
+        takeOthers(latest)
       }
       setRefused({ reason, why: `Others are saving this build just now. Nothing was overwritten: try again. (${reason})` })
       return false
     },
-    [buildId, by],
+    [buildId, by, takeOthers],
   )
 
+  useNews(buildId, {
+    /** Somebody else has saved: what they saved is shown at once, with one's own changes on top. */
+    onRevision(revision) {
+      const isOwn = () => revision <= stored.current.revision || inFlight.current > 0
+      if (isOwn()) return
+      void latestOf(buildId).then((latest) => {
+        if (!latest || isOwn()) return
+        takeOthers(latest)
+        show()
+      })
+    },
+  })
+
   const queue = useCallback(<Result>(work: () => Promise<Result>): Promise<Result> => {
-    const done = lastSend.current.then(work)
+    inFlight.current++
+    const done = lastSend.current.then(work).finally(() => inFlight.current--)
     // One that breaks off holds up none behind it.
     lastSend.current = done.then(
       () => undefined,

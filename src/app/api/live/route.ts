@@ -5,13 +5,10 @@ import { database } from '@/data/database'
 import type { PressStore } from '@/data/presses'
 import { gaugeLineIssueWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../answer'
+import { eventStream, inTurn, streamHead } from '../eventStream'
 import { gone, isPresent, listening, liveNews, onlyListener } from './presses'
 
 export const dynamic = 'force-dynamic'
-
-const HEARTBEAT_MS = 15_000
-const RETRY_MS = 500
-const STREAM_HEADERS = { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' }
 
 const body = z.object({ lines: z.array(z.string().max(200)).min(1).max(500) })
 
@@ -51,10 +48,7 @@ async function sessionFor(presses: PressStore, name: string): Promise<string | n
   return listener.session
 }
 
-/** A look at the stream, without opening one: a listener nobody hears would never end. */
-export function HEAD() {
-  return new Response(null, { headers: STREAM_HEADERS })
-}
+export const HEAD = streamHead
 
 /** Presses of one bench session as they come, as server-sent events. A connection that dropped goes on after the last one it had. */
 export async function GET(request: Request) {
@@ -66,51 +60,25 @@ export async function GET(request: Request) {
   const asked = request.headers.get('last-event-id') ?? query.get('after')
   let last = asked !== null && /^\d{1,15}$/.test(asked) ? Number(asked) : await presses.lastSeq()
   const mine = await presses.heldBy(session)
-  const text = new TextEncoder()
-  let stop = () => {}
-  const stream = new ReadableStream<Uint8Array>({
-    start(controller) {
-      const send = (event: string) => controller.enqueue(text.encode(event))
-      let busy: Promise<void> = Promise.resolve()
-      // One look after the other: two presses in one moment would otherwise be sent twice.
-      const look = () => {
-        busy = busy
-          .then(async () => {
-            for (const press of await presses.after(last, session)) {
-              send(`id: ${press.seq}\n${press.session === null ? 'event: nobody\n' : ''}data: ${JSON.stringify(press)}\n\n`)
-              last = press.seq
-            }
-          })
-          .catch(() => stop())
+  return eventStream(request, (send, stop) => {
+    const look = inTurn(async () => {
+      for (const press of await presses.after(last, session)) {
+        send({ id: press.seq, ...(press.session === null && { name: 'nobody' }), data: press })
+        last = press.seq
       }
-      const changed = (hold: { name: string; from?: string; to: string | null; words: string }) => {
-        if (hold.to === session) send(`event: mine\ndata: ${JSON.stringify(hold)}\n\n`)
-        else if (hold.from === session) send(`event: lost\ndata: ${JSON.stringify(hold)}\n\n`)
-      }
-      const heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS)
-      let isOpen = true
-      stop = () => {
-        if (!isOpen) return
-        isOpen = false
-        clearInterval(heartbeat)
-        liveNews().off('press', look).off('hold', changed)
-        gone(session)
-        try {
-          controller.close()
-        } catch {
-          /* closed by the other side */
-        }
-      }
-      listening(session, words)
-      request.signal.addEventListener('abort', stop)
-      send(`retry: ${RETRY_MS}\nevent: since\ndata: ${last}\n\n`)
-      for (const name of mine) send(`event: mine\ndata: ${JSON.stringify({ name, to: session, words })}\n\n`)
-      liveNews().on('press', look).on('hold', changed)
-      look()
-    },
-    cancel() {
-      stop()
-    },
+    }, stop)
+    const changed = (hold: { name: string; from?: string; to: string | null; words: string }) => {
+      if (hold.to === session) send({ name: 'mine', data: hold })
+      else if (hold.from === session) send({ name: 'lost', data: hold })
+    }
+    listening(session, words)
+    send({ name: 'since', data: last })
+    for (const name of mine) send({ name: 'mine', data: { name, to: session, words } })
+    liveNews().on('press', look).on('hold', changed)
+    look()
+    return () => {
+      liveNews().off('press', look).off('hold', changed)
+      gone(session)
+    }
   })
-  return new Response(stream, { headers: STREAM_HEADERS })
 }

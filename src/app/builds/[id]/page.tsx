@@ -1,4 +1,6 @@
 import type { Metadata } from 'next'
+import { openBuild } from '@/core/benches'
+import { benchSummaries, marksOf } from '@/features/board/summary'
 import { BuildFront } from '@/features/build-front/BuildFront'
 import { loadBuild } from '../../loadBuild'
 
@@ -10,5 +12,6 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function Page({ params }: Props) {
   const { document, revision } = await loadBuild((await params).id)
-  return <BuildFront document={document} revision={revision} />
+  const build = openBuild(document)
+  return <BuildFront id={document.id} initial={document.spec} revision={revision} benches={benchSummaries(build)} marks={marksOf(build)} />
 }

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { benchById, BENCHES, benchProgress, GROWTH, isBenchId, openBuild, type BenchId } from '@/core/benches'
-import type { BuildDocument } from '@/core/build'
+import type { Build } from '@/core/build'
+import { serveBuild } from '@/features/bench/servedBuild'
 import { shareDone, type Stage } from '@/features/bench/stages'
 import { BenchPageOf } from '@/features/benchPages'
 import { loadBuild } from '../../../loadBuild'
@@ -16,23 +17,23 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params, searchParams }: Props) {
   const { bench } = await params
   if (!isBenchId(bench)) notFound()
-  const { document, revision } = await loadBuild((await params).id)
+  const { document, revision, lastSeq } = await loadBuild((await params).id)
+  const build = openBuild(document)
   return (
     <BenchPageOf
       benchId={bench}
-      document={document}
+      served={serveBuild(build, lastSeq)}
       revision={revision}
       growth={GROWTH}
-      stages={stagesOf(document, bench)}
+      stages={stagesOf(build, bench)}
       startAt={(await searchParams).at}
     />
   )
 }
 
 /** The rule of stages as it stands: job, paper, every bench in the order of work, book. */
-function stagesOf(document: BuildDocument, here: BenchId): Stage[] {
-  const build = openBuild(document)
-  const home = `/builds/${document.id}`
+function stagesOf(build: Build, here: BenchId): Stage[] {
+  const home = `/builds/${build.id}`
   return [
     { href: home, words: 'Job', done: 1, here: false },
     { href: `${home}/paper`, words: 'Paper', done: 1, here: false },

@@ -6,5 +6,5 @@ export const metadata: Metadata = { title: 'Ring clocking' }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { document, revision } = await loadBuild((await params).id)
-  return <ClockingPage document={document} revision={revision} />
+  return <ClockingPage id={document.id} initial={document.spec} revision={revision} />
 }

@@ -1,9 +1,12 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
+import { openBuild } from '@/core/benches'
+import { entriesAt } from '@/core/build/effective'
 import { withPresentName, type Entry, type Gauge } from '@/core/build'
 import { entryIssues, entrySchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, placeWords } from '@/wording'
+import { buildNews } from '../news/buildNews'
 import { answering, bodyOf, refusalWords, refused, shapeWords } from '../../../../answer'
 
 /** `whole`: all or none, as a table of readings wants it. Entries are looked at one by one: a bad one holds up no other. */
@@ -43,12 +46,27 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
       added,
       lastSeq,
     } = sound.length > 0 ? await builds.append(id, sound, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
+    if (added > 0) buildNews().emit('change', { build: id })
     const pointing = astray.map(({ id: entryId, code, about }) => ({
       id: entryId,
       error: refusalWords(code, about),
       ...(MAY_PASS.has(code) && { mayPass: true }),
     }))
     return NextResponse.json({ stored, added, lastSeq, refused: [...bad, ...pointing] })
+  })
+}
+
+/** All that is about one place, with the cards of the gauges that took it: what a page that shows its history asks for. */
+export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return answering(async () => {
+    const station = new URL(request.url).searchParams.get('station') ?? ''
+    const { builds } = await database()
+    const stored = await builds.load((await params).id)
+    if (!stored) return refused(404, 'There is no such build here.')
+    const build = openBuild(stored.document)
+    const entries = entriesAt(build, station)
+    const used = new Set(entries.map((entry) => (entry.kind === 'reading' ? entry.gauge : '')))
+    return NextResponse.json({ entries, gauges: [...build.gauges.values()].filter(({ id }) => used.has(id)) })
   })
 }
 

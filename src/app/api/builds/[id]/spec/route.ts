@@ -8,6 +8,7 @@ import { benchOf, withSpec, type OutputId } from '@/core/build'
 import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, movedWords, placeWords } from '@/wording'
+import { buildNews } from '../news/buildNews'
 import { answering, bodyOf, refused } from '../../../../answer'
 
 const body = z.object({
@@ -29,6 +30,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     if (!before) return refused(404, 'There is no such build here. Nothing was stored.')
     const next = withPlannedAfter(withChosenAfter(followPresets(spec), before.document), before.document)
     const revision = await builds.revise(id, basedOn, next, by, reason)
+    buildNews().emit('change', { build: id, revision })
     const build = openBuild(before.document)
     return NextResponse.json({
       revision,
@@ -48,8 +50,8 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const { id } = await params
     const wanted = new URL(request.url).searchParams.get('revision')
     const { builds } = await database()
-    const number =
-      wanted === 'latest' ? (await builds.revisions(id))[0]?.number : /^[1-9]\d{0,8}$/.test(wanted ?? '') ? Number(wanted) : undefined
+    const stated = /^[1-9]\d{0,8}$/.test(wanted ?? '') ? Number(wanted) : undefined
+    const number = wanted === 'latest' ? (await builds.revisions(id))[0]?.number : stated
     const spec = number === undefined ? undefined : await builds.specAt(id, number)
     return spec ? NextResponse.json({ spec, revision: number }) : refused(404, 'There is no such revision.')
   })

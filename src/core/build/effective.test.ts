@@ -1,0 +1,74 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyChange, anyEngine, CHANGES, fresh, said } from '../../../tests/support/anyBuild'
+import { stamp, ternDocument } from '../../../tests/support/builds'
+import { openBuild } from '../benches'
+import { withEntries, type Build } from './build'
+import { effectiveEntries, entriesAt } from './effective'
+import { lastOf } from './readings'
+import type { Entry, Reading } from './types'
+
+const served = (build: Build): Build => fresh({ ...build, entries: effectiveEntries(build) })
+const add = (build: Build, more: object) => withEntries(build, [{ ...stamp(), ...more } as Entry])
+/** Enough of other places that nothing before it is among the latest. */
+function afterwards(build: Build): Build {
+  const last = [...build.readings.current.values()].filter(({ characteristic }) => characteristic === 'compression.deck')
+  return Array.from({ length: 24 }, (_, index) => last[index % last.length]!).reduce(
+    (now, reading) => add(now, { ...reading, ...stamp(), supersedes: undefined }),
+    build,
+  )
+}
+
+describe('the entries a page is served', () => {
+  it('find what all entries find, whatever was corrected, struck, taken back, moved, filed or planned', () => {
+    fc.assert(
+      fc.property(anyEngine, fc.array(anyChange, { minLength: 1, maxLength: 6 }), fc.boolean(), (document, changes, isLongAgo) => {
+        const changed = changes.reduce((build, { kind, which, by }) => CHANGES[kind]!(build, which, by), openBuild(document))
+        const build = isLongAgo ? afterwards(changed) : changed
+        expect(said(served(build))).toBe(said(fresh(build)))
+      }),
+      { numRuns: 300, seed: 2026 },
+    )
+  }, 120_000)
+
+  it('are one a place, however often each was read', () => {
+    const tern = openBuild(ternDocument)
+    const read = [...tern.readings.current.values()]
+    const again = read.reduce((build, { id, ...reading }) => add(build, { ...reading, supersedes: id }), tern)
+    expect(again.entries).toHaveLength(tern.entries.length + read.length)
+    // The places of the twenty read last are whole.
+    expect(effectiveEntries(again).filter(({ kind }) => kind === 'reading')).toHaveLength(read.length + 20)
+  })
+
+  it('take back what was entered last as if all were there, and what it hid counts again', () => {
+    const tern = openBuild(ternDocument)
+    const first = tern.readings.current.get('compression.deck/c2/front')!
+    const corrected = add(tern, { ...first, ...stamp(), value: 0.2, supersedes: first.id, by: 'ZZ' })
+    const page = served(corrected)
+    const last = lastOf(page.entries, page.readings, 'ZZ', () => true)!
+    expect(last).toMatchObject({ value: 0.2 })
+    expect(add(page, { kind: 'undo', target: last.id }).readings.current.get('compression.deck/c2/front')?.value).toBe(first.value)
+  })
+})
+
+describe('the entries of one place', () => {
+  const tern = openBuild(ternDocument)
+  const at = 'compression.deck/c2/front'
+  const reading = tern.readings.current.get(at)! as Reading
+  const stamped = () => stamp()
+  const strike = { kind: 'strike', ...stamped(), target: reading.id, reason: 'slip' } as Entry
+  const undo = { kind: 'undo', ...stamped(), target: strike.id } as Entry
+  const neighbour = tern.readings.current.get('compression.deck/c3/front')!
+  const move = { kind: 'move', ...stamped(), target: neighbour.id, place: reading.place, reason: 'wrong place' } as Entry
+
+  it('are all that is about it, in order: what was struck out, taken back and moved there', () => {
+    const build = withEntries(tern, [strike, undo, move])
+    expect(entriesAt(build, at).map(({ id }) => id)).toEqual([reading.id, neighbour.id, strike.id, undo.id, move.id])
+    const alone = fresh({ ...build, entries: entriesAt(build, at) })
+    expect(alone.readings.history.get(at)).toEqual(build.readings.history.get(at))
+  })
+
+  it('are none where nothing was entered', () => {
+    expect(entriesAt(tern, 'compression.deck/c9/front')).toEqual([])
+  })
+})
