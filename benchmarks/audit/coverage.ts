@@ -60,6 +60,12 @@ const MAY_BE_OVER = /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED = new Set(['rings buttingTemperature'])
 
+function markOf(key: string, share: number, low: number, high: number): string {
+  if (share < low) return 'SHORT'
+  if (share <= high) return 'ok'
+  return MAY_BE_OVER.test(key) ? 'over' : 'OVER'
+}
+
 /**
  * How often each kind of finding covers the truth at its stated 95 %, over simulated engines; prints what falls short.
  * @returns how many do.
@@ -88,7 +94,7 @@ export function auditCoverage(seeds: number): number {
   for (const [key, { tried, covered }] of [...counts].sort(([a], [b]) => (a < b ? -1 : 1))) {
     const share = covered / tried
     const [low, high] = isSpread(key) ? [0.92, 0.98] : [0.93, 0.97]
-    const mark = share < low ? 'SHORT' : share > high ? (MAY_BE_OVER.test(key) ? 'over' : 'OVER') : 'ok'
+    const mark = markOf(key, share, low, high)
     if (mark === 'SHORT' || mark === 'OVER') short++
     console.log(
       `${mark.padEnd(5)} ${key.padEnd(40)} ${(share * 100).toFixed(1).padStart(5)} % of ${tried} (wanted ${low * 100} to ${high * 100} %)`,

@@ -48,6 +48,8 @@ const Initials = styled.input`
   }
 `
 
+const THEME_AFTER = { auto: 'light', light: 'dark', dark: 'auto' } as const
+
 /** What belongs to the device and not to a build: units on show, light or dark, whose hands these are. */
 export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSystem; buildId?: string }) => {
   const device = useDevice()
@@ -69,7 +71,7 @@ export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSy
       router.refresh()
     } else keep({ system })
   }
-  const nextTheme = device.theme === 'auto' ? 'light' : device.theme === 'light' ? 'dark' : 'auto'
+  const nextTheme = THEME_AFTER[device.theme]
   return (
     <Box>
       {shown && (

@@ -99,13 +99,14 @@ export function EngineDrawing({
   })
   const hasMains = marks.some((mark) => mark.main !== undefined)
   const at = (mark: StationMark) => {
-    const place = mark.main !== undefined ? mainPlace(mark.main) : (places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!)
+    const own = places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!
+    const place = mark.main === undefined ? own : mainPlace(mark.main)
     return { x: place.cx + mark.x * R, y: place.cy - mark.y * R }
   }
   const here = marks.find((mark) => mark.id === current)
   const scribe = here && at(here)
   const side = (which: 'left' | 'right') => {
-    const air = layout.intakeSide === 'valley' ? 'exhaust' : layout.intakeSide === which ? 'intake' : 'exhaust'
+    const air = layout.intakeSide === which ? 'intake' : 'exhaust'
     return `${which} side, ${air}`
   }
   return (

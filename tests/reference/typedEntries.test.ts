@@ -538,8 +538,8 @@ describe.each(PLACES)('%s', (_, context, rows) => {
       if (typeof expected === 'string')
         return expect(entry.ok ? `read as ${entry.value}` : entry.issue.code).toBe(expected === 'ask' ? 'ambiguous' : expected)
       if (!entry.ok) throw new Error(`${typed}: ${JSON.stringify(entry.issue)}`)
-      const [value, upper, plusMinus] =
-        typeof expected === 'number' ? [expected] : 'v' in expected ? [expected.v, undefined, expected.pm] : expected
+      const stated = typeof expected === 'number' ? [expected] : expected
+      const [value, upper, plusMinus] = 'v' in stated ? [stated.v, undefined, stated.pm] : stated
       expectNear(entry.value, value!, 1e-9 * Math.max(1, Math.abs(value!)))
       for (const [got, wanted] of [
         [entry.upper, upper],

@@ -5,7 +5,7 @@ import type { UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { brokenWords, figureWords, showFigure } from '@/wording'
+import { brokenWords, figureWords, showFigure, type Standing } from '@/wording'
 import { useBenchWords } from './useBenchWords'
 
 const Table = styled.table`
@@ -64,6 +64,12 @@ const Change = styled.span`
   }
 `
 
+/** How the engine stands after a way; a way that changes nothing yet has to be measured first. */
+function standingAfter({ verdict }: JudgedAdvice): Standing {
+  if (verdict === undefined) return 'notMeasured'
+  return verdict === 'notJudged' ? 'noLimit' : verdict
+}
+
 /** The computed ways to put it right: the change, what the headline figures become, what it costs elsewhere. */
 export function AdviceList({
   advice,
@@ -102,11 +108,7 @@ export function AdviceList({
           <tr key={one.id}>
             <td>
               <Change>
-                <VerdictMark
-                  standing={one.verdict === undefined ? 'notMeasured' : one.verdict === 'notJudged' ? 'noLimit' : one.verdict}
-                  size={12}
-                  silent={one.verdict === undefined}
-                />
+                <VerdictMark standing={standingAfter(one)} size={12} silent={one.verdict === undefined} />
                 <span>
                   {changeWords(one, system)}
                   {one.breaks.length > 0 && <Harm>breaks {brokenWords(one.breaks, system)}</Harm>}

@@ -82,9 +82,10 @@ function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: Id, place:
   const { id, label, why, place, check } = one
   const [isWrong, setIsWrong] = useState(false)
   const title = [label, subjectWords(place)].filter(Boolean).join(', ')
+  const standingSeen = check?.passed ? 'within' : 'over'
   return (
     <Item>
-      <VerdictMark standing={check ? (check.passed ? 'within' : 'over') : 'notMeasured'} silent />
+      <VerdictMark standing={check ? standingSeen : 'notMeasured'} silent />
       <p>
         {title}
         <small>{check ? foundWords(check) : why}</small>

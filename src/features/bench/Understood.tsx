@@ -145,14 +145,14 @@ function valueWords({ value, upper, plusMinus, unit }: Entry, { sense }: Charact
 
 function Asked({ question: { draft, outside, slip }, unit }: { question: Question; unit: UnitId }) {
   const show = (value: number) => joinUnit(formatExact(Number(value.toPrecision(6)), unit), unit)
+  const whyWords = () => {
+    if (outside) return `is outside ${show(outside.low)} to ${show(outside.high)}.`
+    return slip?.code === 'dialTurn' ? 'stands one dial turn from the others.' : 'stands far from its paper and the others.'
+  }
   return (
     <>
       <Said data-tone="ask">
-        {outside
-          ? `${show(draft.value)} is outside ${show(outside.low)} to ${show(outside.high)}.`
-          : slip?.code === 'dialTurn'
-            ? `${show(draft.value)} stands one dial turn from the others.`
-            : `${show(draft.value)} stands far from its paper and the others.`}
+        {show(draft.value)} {whyWords()}
         {slip && ` ${capital(slipWords(slip))}`}
       </Said>
       <WillDo style={{ display: 'block' }}>

@@ -122,19 +122,16 @@ export function useLiveGauges(words: string) {
       name: offered,
       words: asWhom.current,
     })
-    setSaid(
-      !answer.ok
-        ? answer.error
-        : answer.value.from
-          ? `${offered} is here now; taken over from ${answer.value.from}. Press again.`
-          : `${offered} is here now. Press again.`,
-    )
-    if (answer.ok) setOffered(undefined)
+    if (!answer.ok) return setSaid(answer.error)
+    const { from } = answer.value
+    setSaid(`${offered} is here now${from ? `; taken over from ${from}` : ''}. Press again.`)
+    setOffered(undefined)
   }, [offered])
   const done = useCallback((press: LivePress) => {
     sessionStorage.setItem(AFTER_KEY, String(press.seq))
     setQueue((now) => now.filter(({ id }) => id !== press.id))
   }, [])
-  const state: LiveState = !isOn ? 'off' : isConnected ? 'listening' : 'lost'
+  const stateOn: LiveState = isConnected ? 'listening' : 'lost'
+  const state = isOn ? stateOn : 'off'
   return { state, next: queue[0], mine, said, offered, toggle, take, done }
 }

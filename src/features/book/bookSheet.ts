@@ -156,13 +156,8 @@ function notChecked(build: Build): string[] {
       .filter(({ check }) => !check)
       .map(({ label, place }) => [label, subjectWords(place)].filter(Boolean).join(', '))
     const { title } = bench.definition
-    const places =
-      open === 0
-        ? []
-        : open === stations.length
-          ? [`${title}: nothing was measured`]
-          : [`${title}: ${open} of ${stations.length} places were not measured`]
-    return [...places, ...(unseen.length > 0 ? [`${title}, not looked at: ${unseen.join('; ')}`] : [])]
+    const unread = open === stations.length ? 'nothing was measured' : `${open} of ${stations.length} places were not measured`
+    return [...(open > 0 ? [`${title}: ${unread}`] : []), ...(unseen.length > 0 ? [`${title}, not looked at: ${unseen.join('; ')}`] : [])]
   })
 }
 
@@ -319,9 +314,8 @@ function crossedOut(build: Build): string[] {
         return [`${labels.get(station) ?? station}: skipped, ${entry.reason} (${entry.by})`]
       if (entry.kind === 'note' && state === 'current') return [`${labels.get(station) ?? station}: note, ${entry.text} (${entry.by})`]
       if (entry.kind !== 'reading' || (state === 'current' && !build.readings.conflicts.has(station))) return []
-      const why =
-        GONE_WORDS[state] ??
-        (strike ? `struck out, ${strike.reason} (${strike.by})` : state === 'superseded' ? 'measured again' : 'taken back')
+      const gone = state === 'superseded' ? 'measured again' : 'taken back'
+      const why = GONE_WORDS[state] ?? (strike ? `struck out, ${strike.reason} (${strike.by})` : gone)
       return [`${labels.get(station) ?? station}: ${entry.asTyped} ${why}`]
     }),
   )

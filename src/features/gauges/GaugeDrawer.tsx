@@ -125,7 +125,7 @@ export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; to
         {logged && <CheckLog checks={checksOf(all, logged.gauge)} unit={logged.unit} />}
       </SidePanel>
       <SidePanel
-        title={editing === 'new' ? 'Add a gauge' : editing ? `New card: ${editing.name}` : ''}
+        title={editing === 'new' ? 'Add a gauge' : `New card: ${editing?.name ?? ''}`}
         isOpen={editing !== undefined}
         onClose={() => setEditing(undefined)}
       >

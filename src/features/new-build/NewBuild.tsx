@@ -140,7 +140,9 @@ const CRANK_WORDS: Readonly<Record<CrankStyle, string>> = {
   flatPlane: 'Flat-plane',
   boxer: 'Boxer',
 }
-const USUAL_BANK_DEG = (cylinders: number) => (cylinders === 6 || cylinders === 12 ? 60 : cylinders === 10 ? 72 : 90)
+/** Bank angles at which such a V fires evenly on plain pins; any other is usually a 90° one. */
+const EVEN_BANK_DEG: Readonly<Record<number, number>> = { 6: 60, 10: 72, 12: 60 }
+const USUAL_BANK_DEG = (cylinders: number) => EVEN_BANK_DEG[cylinders] ?? 90
 
 /** A few questions, then straight to the bench. */
 export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; copyOf?: string }) {

@@ -10,6 +10,7 @@ import { QuantityInput } from './QuantityInput'
 import { Words } from './Words'
 
 type Bound = 'lower' | 'target' | 'upper'
+const BOUND_WORDS = { lower: 'from', target: 'target', upper: 'to' } as const satisfies Record<Bound, string>
 type Typed = Readonly<Partial<Record<Bound, number>>>
 
 /**
@@ -71,7 +72,7 @@ export function LimitRow({
         <QuantityInput
           key={which}
           quiet
-          label={`${definition.label}: ${which === 'lower' ? 'from' : which === 'upper' ? 'to' : 'target'}`}
+          label={`${definition.label}: ${BOUND_WORDS[which]}`}
           value={shown[which]}
           kind={definition.kind}
           unit={unit}
@@ -103,14 +104,14 @@ export function LimitRow({
             </Button>
           )}
         </div>
-      ) : preset ? (
-        <p>
-          <Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>
-            Take the preset
-          </Button>
-        </p>
       ) : (
-        <span />
+        <p>
+          {preset && (
+            <Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>
+              Take the preset
+            </Button>
+          )}
+        </p>
       )}
     </PaperGrid>
   )

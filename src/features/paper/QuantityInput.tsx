@@ -32,14 +32,7 @@ export function QuantityInput({
   onCommit: (value: number | undefined, unit: UnitId) => void
   range?: { readonly low: number; readonly high: number }
 }) {
-  const shown =
-    value === undefined
-      ? ''
-      : size
-        ? String(printed(differenceInUnit(value, unit)))
-        : bottomCentreDeg
-          ? `${value - bottomCentreDeg} ABDC`
-          : formatExact(value, unit)
+  const shown = shownText({ value, unit, size, bottomCentreDeg })
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()
   const [seen, setSeen] = useState(shown)
@@ -83,4 +76,21 @@ export function QuantityInput({
       }}
     />
   )
+}
+
+/** A value as somebody would type it: a size without offset, an angle after bottom dead centre by its word. */
+function shownText({
+  value,
+  unit,
+  size,
+  bottomCentreDeg,
+}: {
+  value: number | undefined
+  unit: UnitId
+  size: boolean
+  bottomCentreDeg: 180 | undefined
+}): string {
+  if (value === undefined) return ''
+  if (size) return String(printed(differenceInUnit(value, unit)))
+  return bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { Gasket, PistonOption, Shell, UnitSystem } from '@/core/build'
-import { formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
+import { CANONICAL_UNIT, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
@@ -390,7 +390,7 @@ function readFields(
       if (!optional) wrong[name] = 'is needed'
     } else if (kind === 'words') words[name] = text
     else {
-      const entry = parseEntry(text, { kind, unit: kind === 'length' ? unit : kind === 'ratio' ? 'one' : 'cm3', signed: true })
+      const entry = parseEntry(text, { kind, unit: kind === 'length' ? unit : CANONICAL_UNIT[kind], signed: true })
       if (!entry.ok) wrong[name] = 'is not a number in a unit known here'
       else if (kind === 'length' && entry.value <= 0) wrong[name] = 'is more than nothing'
       else numbers[name] = entry.value

@@ -11,7 +11,8 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const build = await builds.load((await params).id)
     if (!build) return refused(404, 'There is no such build here.')
     const query = new URL(request.url).searchParams
-    const system = query.get('units') === 'inch' ? 'inch' : query.get('units') === 'metric' ? 'metric' : build.document.spec.units
+    const asked = query.get('units')
+    const system = asked === 'inch' || asked === 'metric' ? asked : build.document.spec.units
     const pdf = await bookPdf(
       bookSheet(build.document, system),
       query.get('size') === 'letter' ? 'LETTER' : 'A4',
