@@ -8,6 +8,7 @@ import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { selectShells } from '@/core/benches/bearings'
 import { matchPistons } from '@/core/benches/bores'
+import { serveBuild } from '@/features/bench/servedBuild'
 import type { Report } from './report'
 import { sixteen } from './sixteen'
 
@@ -69,6 +70,18 @@ export async function coreFigures(report: Report): Promise<void> {
   const big = sixteen()
   figure('sixteen pistons matched to their bores', 50, () => void matchPistons(openBuild(big)))
   figure('rod shells of sixteen from forty halves', 100, () => void selectShells(openBuild(big), 'rod'))
+  const again = (build: Build): Build =>
+    withEntries(
+      build,
+      [...build.readings.current.values()].map((reading, index) => ({
+        ...reading,
+        id: `0199f000-${String(build.entries.length).padStart(4, '0')}-7000-8000-${String(index).padStart(12, '0')}`,
+        supersedes: reading.id,
+      })),
+    )
+  const often = Array.from({ length: 7 }).reduce<Build>(again, openBuild(big))
+  report.figure('data of a bench page, sixteen read eight times over', JSON.stringify(serveBuild(often, 1)).length / 1000, 'kB', 200)
+  figure('that build made ready for its page', 50, () => void serveBuild(often, 1))
   await bench.run()
   bench.tasks.forEach((task, index) => {
     const median = task.result?.latency.p50

@@ -11,6 +11,8 @@ import { sixteen } from './sixteen'
 const ENTRIES = 60
 /** Nobody reads a gauge and types faster than this; the chart is drawn in the pause. */
 const BETWEEN_READINGS_MS = 300
+/** Within this everything a page fetches by itself is there. */
+const FETCHED_MS = 1500
 
 export async function pageFigures(report: Report): Promise<void> {
   const server = await TestServer.start()
@@ -20,8 +22,10 @@ export async function pageFigures(report: Report): Promise<void> {
     await server.post('/api/builds', { from: 'file', by: 'KV', document, asCopy: false })
     const url = `${server.address}/builds/${document.id}/compression`
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    const { page: pageKb, workers: workersKb } = await javascriptKb(page, url)
-    report.figure('JavaScript of the bench page, gzipped', pageKb, 'kB', 350)
+    const { page: pageKb, workers: workersKb } = await javascriptKb(page, url, '.recharts-surface')
+    report.figure('JavaScript of a bench page, its chart counted, gzipped', pageKb, 'kB', 340)
+    const plain = await javascriptKb(await browser.newPage(), url.replace('compression', 'bores'), '[data-ready]')
+    report.figure('JavaScript of a bench page without a chart, gzipped', plain.page, 'kB', 260)
     report.figure('JavaScript of its workers, gzipped, loaded off the page', workersKb, 'kB', 100)
     report.figure('largest paint of the bench page, median of 5', await largestPaint(page, url), 'ms', 1000)
     await page.goto(url)
@@ -37,16 +41,18 @@ export async function pageFigures(report: Report): Promise<void> {
 }
 
 /** What the page loads, and what its workers load once it has answered: a worker's scripts hold up no paint and no key. */
-async function javascriptKb(page: Page, url: string): Promise<{ page: number; workers: number }> {
+async function javascriptKb(page: Page, url: string, last: string): Promise<{ page: number; workers: number }> {
   const sizes: { page: Promise<number>[]; workers: Promise<number>[] } = { page: [], workers: [] }
   page.on('response', (response) => {
     if (!/\.js(\?|$)/.test(response.url()) || response.url().endsWith('/sw.js')) return
     const into = response.request().resourceType() === 'script' ? sizes.page : sizes.workers
     into.push(response.body().then((body) => gzipSync(body).length))
   })
-  await page.goto(url, { waitUntil: 'networkidle' })
-  // The chart is fetched last; a machine that is slow to ask for it would seem to have less.
-  await page.locator('.recharts-surface').first().waitFor()
+  await page.goto(url)
+  await page.locator('[data-ready]').waitFor()
+  // The chart and the advice are fetched last; a machine that is slow to ask for them would seem to have less.
+  await page.locator(last).first().waitFor()
+  await page.waitForTimeout(FETCHED_MS)
   page.removeAllListeners('response')
   const kb = async (all: Promise<number>[]): Promise<number> => (await Promise.all(all)).reduce((sum, size) => sum + size, 0) / 1000
   return { page: await kb(sizes.page), workers: await kb(sizes.workers) }
@@ -55,7 +61,8 @@ async function javascriptKb(page: Page, url: string): Promise<{ page: number; wo
 async function largestPaint(page: Page, url: string): Promise<number> {
   const samples: number[] = []
   for (let i = 0; i < 5; i++) {
-    await page.goto(url, { waitUntil: 'networkidle' })
+    await page.goto(url)
+    await page.locator('[data-ready]').waitFor()
     samples.push(
       await page.evaluate(
         () =>

@@ -6,6 +6,8 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 import config from '../playwright.config'
 import { TestServer } from '../tests/support/server'
 
+/** Charts and advice come after the page. */
+const SETTLE_MS = 1500
 const FOLDER = path.join(import.meta.dirname, '../docs/screenshots')
 const [tern, petrel] = DEMO_BUILDS.map((demo) => `/builds/${demo.id}`)
 
@@ -121,9 +123,10 @@ try {
       ...(picture.system ? [cookie('system', picture.system)] : []),
     ])
     const page = await context.newPage()
-    await page.goto(server.address + picture.url, { waitUntil: 'load' })
+    await page.goto(server.address + picture.url)
+    await page.locator('[data-hydrated]').waitFor()
     await picture.prepare?.(page)
-    await page.waitForTimeout(400)
+    await page.waitForTimeout(SETTLE_MS)
     await page.screenshot({ path: path.join(FOLDER, `${picture.name}.png`) })
     await context.close()
     console.log(picture.name)

@@ -54,6 +54,8 @@ const Drawing = styled.svg`
 
 /** Unit of the drawing is the bore radius = 50, so strokes and letters keep their size whatever the engine. */
 const R = 50
+/** In a list the engine is small, and its marks are to be seen across the room. */
+const BARE_MARK_R = 20
 
 /**
  * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
@@ -181,6 +183,7 @@ export function EngineDrawing({
           standing={mark.standing}
           {...at(mark)}
           isHere={mark.id === current}
+          r={bare ? BARE_MARK_R : undefined}
           onPick={onPick}
         />
       ))}
@@ -197,6 +200,7 @@ const Mark = memo(
     x,
     y,
     isHere,
+    r = isHere ? 4.6 : 5.4,
     onPick,
   }: {
     id: string
@@ -205,13 +209,14 @@ const Mark = memo(
     x: number
     y: number
     isHere: boolean
+    r?: number
     onPick?: (id: string) => void
   }) => (
     <g className="mark" transform={`translate(${x} ${y})`} onClick={() => onPick?.(id)} data-station={id}>
       <title>{label}</title>
       <circle r={13} fill="transparent" />
       {isHere && <circle className="halo" r={9.5} fill="var(--raised)" stroke="var(--scribe)" strokeWidth={2.4} />}
-      <VerdictShape standing={standing} r={isHere ? 4.6 : 5.4} />
+      <VerdictShape standing={standing} r={r} />
     </g>
   ),
 )

@@ -108,9 +108,11 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
         <SectionTitle>{sum.question}</SectionTitle>
         {!started ? <p>Type on the left; the examples in the fields show how.</p> : <Outcome outcome={outcome} sum={sum} system={system} />}
         {started && (
-          <Button size="small" onPress={() => setTyped({})}>
-            Empty the fields
-          </Button>
+          <div>
+            <Button size="small" onPress={() => setTyped({})}>
+              Empty the fields
+            </Button>
+          </div>
         )}
         {outcome.ok && started && <KeepIntoBuild sum={sum} typed={typed} system={system} builds={builds} by={by} />}
       </Section>

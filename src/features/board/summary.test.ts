@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { openBuild } from '@/core/benches'
+import { soundBuild, TODAY } from '../../../tests/support/builds'
+import { benchSummaries, marksOf, summarise } from './summary'
+
+const [tern, petrel, wren] = DEMO_BUILDS.map((demo) => demoDocument(demo, TODAY)) as [
+  ReturnType<typeof demoDocument>,
+  ReturnType<typeof demoDocument>,
+  ReturnType<typeof demoDocument>,
+]
+
+describe('what the board and the front of a build show', () => {
+  it('draws the worst of each cylinder and main at its place, over all benches, and nothing where all is well', () => {
+    const at = (marks: ReturnType<typeof marksOf>) => marks.map(({ id, standing }) => `${id} ${standing}`).sort()
+    expect(at(marksOf(openBuild(tern)))).toEqual(['cylinder/2 under', 'cylinder/3 over', 'cylinder/4 over'])
+    expect(at(marksOf(openBuild(petrel)))).toEqual(['cylinder/3 inDoubt', 'cylinder/6 inDoubt', 'main/2 inDoubt', 'main/4 over'])
+    expect(marksOf(soundBuild(2)).filter(({ standing }) => standing === 'over' || standing === 'under')).toEqual([])
+    const four = summarise(petrel).marks.find(({ id }) => id === 'main/4')!
+    expect(four).toMatchObject({ main: 4, x: 0, y: 0, label: 'Main clearance, main 4: over by 0.3 thou' })
+    expect(four.cylinder).toBeUndefined()
+  })
+
+  it('says of each bench what wants a hand and what is read next, in both systems', () => {
+    const rings = benchSummaries(openBuild(tern)).find(({ bench }) => bench === 'rings')!
+    expect(rings).toMatchObject({
+      title: 'Rings',
+      worst: {
+        standing: 'under',
+        words: { metric: 'Top ring gap, cylinder 2: under by 0.035 mm', inch: 'Top ring gap, cylinder 2: under by 1.4 thou' },
+      },
+    })
+    expect(rings.next).toBeUndefined()
+    const bores = benchSummaries(openBuild(wren))[0]!
+    expect(bores).toMatchObject({ read: 0, next: 'Cylinder 1, bore, top, thrust axis' })
+    expect(bores.worst).toBeUndefined()
+  })
+})
