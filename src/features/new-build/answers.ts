@@ -1,0 +1,188 @@
+import { freshSpec } from '@/core/benches'
+import type { DutyUse, Fuel, PaperNumber, Spec, UnitSystem } from '@/core/build'
+import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/engine'
+import { parseEntry, type Kind, type UnitId } from '@/core/quantity'
+import { entryIssueWords } from '@/wording'
+
+/** What is answered before a build begins, as it is typed and chosen. */
+export interface Answers {
+  readonly name: string
+  readonly system: UnitSystem
+  readonly kind: LayoutKind
+  readonly cylinders: number
+  /** Empty: the usual one. */
+  readonly bankAngle: string
+  /** Left out: the usual one of the layout. */
+  readonly crank?: CrankStyle
+  readonly bearings: BearingKind
+  readonly valves: EngineLayout['valvesPerCylinder']
+  readonly drive: ValveDrive
+  readonly use: DutyUse
+  readonly fuel: Fuel
+  readonly boost: string
+  readonly typed: Readonly<Partial<Record<Field, string>>>
+}
+
+export function firstAnswers(system: UnitSystem): Answers {
+  return {
+    name: '',
+    system,
+    kind: 'inline',
+    cylinders: 4,
+    bankAngle: '',
+    bearings: 'plain',
+    valves: 4,
+    drive: 'bucketShimUnder',
+    use: 'unsaid',
+    fuel: 'petrol',
+    boost: '',
+    typed: {},
+  }
+}
+
+/** Numbers of cylinders there are of a layout. */
+export const COUNTS: Readonly<Record<LayoutKind, readonly number[]>> = {
+  single: [1],
+  inline: [2, 3, 4, 5, 6, 8],
+  v: [2, 4, 6, 8, 10, 12, 16],
+  flat: [2, 4, 6, 8, 12],
+}
+
+/** The same answers for another layout, with a number of cylinders that it comes in. */
+export function withKind(answers: Answers, kind: LayoutKind): Answers {
+  const counts = COUNTS[kind]
+  const usual = counts.includes(4) ? 4 : counts[0]!
+  return { ...answers, kind, cylinders: counts.includes(answers.cylinders) ? answers.cylinders : usual }
+}
+
+/** Bank angles at which such a V fires evenly on plain pins; any other is usually a 90° one. */
+const EVEN_BANK_DEG: Readonly<Record<number, number>> = { 6: 60, 10: 72, 12: 60 }
+
+export function usualBankDeg(cylinders: number): number {
+  return EVEN_BANK_DEG[cylinders] ?? 90
+}
+
+function bankAngleOf({ bankAngle, cylinders }: Answers): number {
+  return bankAngle.trim() === '' ? usualBankDeg(cylinders) : Number(bankAngle.replace(',', '.'))
+}
+
+export function crankOf({ kind, cylinders, crank }: Answers): CrankStyle {
+  const styles = crankStyles(kind, cylinders)
+  return crank && styles.includes(crank) ? crank : styles[0]!
+}
+
+export type Field =
+  | 'bore'
+  | 'stroke'
+  | 'rodLength'
+  | 'compressionRatio'
+  | 'chamberVolume'
+  | 'pistonVolume'
+  | 'deckClearance'
+  | 'gasketBoreMm'
+  | 'gasketThicknessMm'
+const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
+const VOLUME = { kind: 'volume', units: { metric: 'cm3', inch: 'cm3' } } as const
+
+/** What a fresh build asks of its paper. */
+export const FIELDS: readonly {
+  readonly name: Field
+  readonly label: string
+  readonly kind: Kind
+  readonly units: Readonly<Record<UnitSystem, UnitId>>
+  readonly example: Readonly<Record<UnitSystem, string>>
+  readonly required?: boolean
+}[] = [
+  { name: 'bore', label: 'Bore', ...LENGTH, example: { metric: '83.00', inch: '4.030' }, required: true },
+  { name: 'stroke', label: 'Stroke', ...LENGTH, example: { metric: '92.8', inch: '3.750' }, required: true },
+  { name: 'rodLength', label: 'Rod length', ...LENGTH, example: { metric: '144', inch: '6.000' } },
+  {
+    name: 'compressionRatio',
+    label: 'Ratio wanted',
+    kind: 'ratio',
+    units: { metric: 'one', inch: 'one' },
+    example: { metric: '9.0', inch: '10.5' },
+  },
+  { name: 'chamberVolume', label: 'Chamber, cm³', ...VOLUME, example: { metric: '46', inch: '64' } },
+  { name: 'pistonVolume', label: 'Piston, cm³ (dish +, dome −)', ...VOLUME, example: { metric: '10.2', inch: '7' }, required: true },
+  { name: 'deckClearance', label: 'Deck clearance wanted', ...LENGTH, example: { metric: '0.05', inch: '0.015' } },
+  { name: 'gasketThicknessMm', label: 'Gasket, compressed', ...LENGTH, example: { metric: '1.10', inch: '0.040' } },
+  { name: 'gasketBoreMm', label: 'Gasket bore', ...LENGTH, example: { metric: '84.0', inch: '4.06' } },
+]
+
+/** The layout as far as it is answered, to be drawn: a bank angle that cannot be is drawn as a right one. */
+export function layoutOf(answers: Answers): EngineLayout {
+  const angle = bankAngleOf(answers)
+  return freshSpec({ ...engineOf(answers), bankAngleDeg: angle >= 0 && angle <= 180 ? angle : 90, boostKpa: 0, paper: {} }).layout
+}
+
+function engineOf(answers: Answers) {
+  const { name, system, kind, cylinders, bearings, use, valves, drive, fuel } = answers
+  return {
+    name: name.trim(),
+    description: kind === 'single' ? 'single' : `${kind === 'v' ? 'V' : kind} ${cylinders}`,
+    units: system,
+    kind,
+    cylinders,
+    bankAngleDeg: bankAngleOf(answers),
+    crank: crankOf(answers),
+    bearings,
+    use,
+    valvesPerCylinder: valves,
+    valveDrive: drive,
+    fuel,
+  }
+}
+
+type Errors = Readonly<Record<string, string>>
+type Made = { readonly ok: true; readonly spec: Spec } | { readonly ok: false; readonly errors: Errors }
+
+/** The answers as a spec, or what is wrong with them field by field. */
+export function specOf(answers: Answers): Made {
+  const { name, system, kind } = answers
+  const { numbers, errors } = numbersOf(answers)
+  const angle = bankAngleOf(answers)
+  const boostUnit = system === 'metric' ? 'bar' : 'psi'
+  const boost = answers.boost.trim() === '' ? undefined : parseEntry(answers.boost, { kind: 'pressure', unit: boostUnit, signed: true })
+  const all: Errors = {
+    ...errors,
+    ...(name.trim() === '' && { name: 'A name, so that it can be found again.' }),
+    ...(kind === 'v' && !(angle > 0 && angle < 180) && { bankAngle: 'is between 0 and 180 degrees' }),
+    ...(boost && (!boost.ok || boost.value < 0) && { boost: 'is a pressure above ambient' }),
+  }
+  if (Object.keys(all).length > 0) return { ok: false, errors: all }
+  const { gasketBoreMm, gasketThicknessMm, ...paper } = numbers
+  return {
+    ok: true,
+    spec: freshSpec({
+      ...engineOf(answers),
+      boostKpa: boost?.ok ? boost.value : 0,
+      paper,
+      gasket: gasketBoreMm && gasketThicknessMm && { boreMm: gasketBoreMm.value, thicknessMm: gasketThicknessMm.value },
+    }),
+  }
+}
+
+/** A dome is a volume below nothing, and a piston may stand above its deck; nothing else is. */
+const MAY_BE_NEGATIVE: ReadonlySet<Field> = new Set(['pistonVolume', 'deckClearance'])
+
+function numbersOf({ typed, system }: Answers): {
+  readonly numbers: Readonly<Partial<Record<Field, PaperNumber>>>
+  readonly errors: Errors
+} {
+  const errors: Record<string, string> = {}
+  const numbers: Partial<Record<Field, PaperNumber>> = {}
+  for (const { name, kind, units, required } of FIELDS) {
+    const text = (typed[name] ?? '').trim()
+    const unit = units[system]
+    if (text === '') {
+      if (required) errors[name] = 'is needed for the ratio'
+      continue
+    }
+    const entry = parseEntry(text, { kind, unit, signed: true })
+    if (!entry.ok) errors[name] = entryIssueWords(entry.issue, unit)
+    else if (!MAY_BE_NEGATIVE.has(name) && entry.value <= 0) errors[name] = 'is more than nothing'
+    else numbers[name] = { value: entry.value, unit: entry.unit, source: 'as stated at the start' }
+  }
+  return { numbers, errors }
+}
