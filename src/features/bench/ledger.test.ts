@@ -5,7 +5,7 @@ import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { gaugesFor, openBuild } from '@/core/benches'
 import { ledgerLines } from './ledgerLines'
-import { changedFindings } from './useBench'
+import { changedFindings } from './useChanged'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)

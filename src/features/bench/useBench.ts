@@ -1,8 +1,7 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
-import { hasMoved } from '@/core/evaluation/compare'
+import type { Bench, Id, Station } from '@/core/bench/bench'
 import {
   currentCards,
   lastOf,
@@ -257,8 +256,8 @@ function nextAfter(stations: readonly Station[], build: Build, from: Station, de
   return (open ?? ahead[0] ?? from).id
 }
 
-/** Findings whose value or verdict differs between two states of a bench. */
-export function changedFindings(before: readonly Finding[], after: readonly Finding[]): ReadonlySet<string> {
-  const earlier = new Map(before.map((finding) => [finding.id, finding]))
-  return new Set(after.filter((finding) => hasMoved(earlier.get(finding.id), finding)).map((finding) => finding.id))
+/** The place that was read last, by whom ever. */
+export function lastRead({ build, stations }: BenchWork): string | undefined {
+  const latest = [...build.readings.current].sort(([, a], [, b]) => (a.id < b.id ? 1 : -1))
+  return latest.find(([id]) => stations.some((station) => station.id === id))?.[0]
 }
