@@ -296,8 +296,8 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
         program: summaryTable.program,
         keptRevision: summaryTable.revision,
         keptSeq: summaryTable.lastSeq,
-        revision: sql<number>`(select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id})`,
-        lastSeq: sql<number>`coalesce((select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0)`,
+        revision: latestNumber,
+        lastSeq: latestSeq,
       })
       .from(buildTable)
       .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
@@ -352,6 +352,13 @@ function specOf(row: { spec: string; version: number }): Spec {
 /** The spec of the latest revision of a build, as the JSON text it is stored as. */
 const latestSpec = sql`(
   select spec from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id} order by ${revisionTable.number} desc limit 1
+)`
+
+const latestNumber = sql<number>`(
+  select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id}
+)`
+const latestSeq = sql<number>`coalesce(
+  (select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0
 )`
 
 /** SQLite takes a limited number of values a statement. */

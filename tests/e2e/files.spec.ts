@@ -114,7 +114,7 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   await expect.poll(async () => (await shop.document(id)).spec.methods.bore).toBe('paper')
 })
 
-test('a change is stored on top of what somebody saved in between; a refused one vanishes alone and the screen shows what is stored', async ({
+test('a change is stored on top of what others saved in between; a refused one vanishes alone, and says so until it is read', async ({
   page,
   shop,
 }) => {

@@ -61,7 +61,7 @@ describe('every length that grows is brought to 20 °C', () => {
 })
 
 describe('what is not known of temperatures stays in the uncertainty', () => {
-  it('a reading with no temperature carries what a shop ± 2 K makes of it; one with a temperature carries ± 1 K and the coefficients', () => {
+  it('no temperature carries what a shop ± 2 K makes of it, a temperature ± 1 K and the coefficients', () => {
     const station = 'rods.centreDistance/c2'
     const { characteristic, place, value, gauge } = readingOf(tern, station)
     const of = (build: Build) => uOf(find(rods, build, 'rods.centreDistance.2').figure)

@@ -12,7 +12,7 @@ import {
   type StudyVerdict,
 } from '../metrology'
 import { findUnit, toCanonical, UNITS, type Kind, type UnitId } from '../quantity'
-import { impossible, type QuickSum, type SumOutcome } from './sum'
+import { impossible, type QuickSum, type SumOutcome, type SumResult } from './sum'
 
 const SOURCE = 'AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B and appendix A'
 const ANY = { metric: 'mm', inch: 'in' } as const
@@ -51,90 +51,63 @@ export const gaugestudy: QuickSum = {
   },
 }
 
-function outcomeOf(
-  study: Extract<ReturnType<typeof studied>, { ok: true }>['study'],
-  { kind, unit }: { kind: Kind; unit: UnitId },
-  bounds: { lower?: number; upper?: number },
-): SumOutcome {
-  const share = shareOfTolerance(study, bounds)
-  const from = (id: string, title: string, resultKind: Kind, expression: string, value: number): Figure => {
-    const text: FormulaText = { id, title, kind: resultKind, expression, source: SOURCE }
-    return { ...resultOf(text, []), value: exactly(value) }
-  }
+type Study = Extract<ReturnType<typeof studied>, { ok: true }>['study']
+
+/** A figure of the study with the sum it comes from; the study itself works on all readings at once. */
+function figureOf(id: string, title: string, kind: Kind, expression: string, value: number): Figure {
+  const text: FormulaText = { id, title, kind, expression, source: SOURCE }
+  return { ...resultOf(text, []), value: exactly(value) }
+}
+
+function outcomeOf(study: Study, { kind, unit }: { kind: Kind; unit: UnitId }, bounds: { lower?: number; upper?: number }): SumOutcome {
+  const ofKind = (id: string, label: string, expression: string, value: number): SumResult => ({
+    id,
+    label,
+    kind,
+    unit,
+    figure: figureOf(id, label, kind, expression, value),
+  })
+  const meanSquare = study.isPooled ? '√ of the mean square of repeats and interaction together' : '√ of the mean square of repeats'
   return {
     ok: true,
     results: [
-      ...(share === undefined
-        ? []
-        : [
-            {
-              id: 'shareOfTolerance',
-              label: VERDICT_WORDS[studyVerdict(study, share)],
-              kind: 'ratio',
-              unit: 'percent',
-              figure: from(
-                'shareOfTolerance',
-                'Share of the tolerance',
-                'ratio',
-                bounds.lower !== undefined && bounds.upper !== undefined
-                  ? '6 · gauge R&R ÷ tolerance'
-                  : '3 · gauge R&R ÷ distance from the mean to the limit',
-                share,
-              ),
-            } as const,
-          ]),
-      {
-        id: 'gaugeRr',
-        label: 'Gauge R&R, standard deviation',
-        kind,
-        unit,
-        figure: from('gaugeRr', 'Gauge R&R', kind, '√(repeatability² + reproducibility²)', study.gaugeRr),
-      },
-      {
-        id: 'repeatability',
-        label: 'Repeatability',
-        kind,
-        unit,
-        figure: from(
-          'repeatability',
-          'Repeatability',
-          kind,
-          study.isPooled ? '√ of the mean square of repeats and interaction together' : '√ of the mean square of repeats',
-          study.repeatability,
-        ),
-      },
-      {
-        id: 'reproducibility',
-        label: 'Reproducibility',
-        kind,
-        unit,
-        figure: from('reproducibility', 'Reproducibility', kind, '√(people + people × spots)', study.reproducibility),
-      },
-      {
-        id: 'partVariation',
-        label: 'Spot to spot',
-        kind,
-        unit,
-        figure: from(
-          'partVariation',
-          'Spot to spot',
-          kind,
-          '√((mean square of spots − mean square beside) ÷ readings a spot)',
-          study.partVariation,
-        ),
-      },
-      ...(Number.isFinite(study.categories)
-        ? [
-            {
-              id: 'categories',
-              label: 'Groups it can tell apart (5 wanted)',
-              kind: 'ratio',
-              figure: from('categories', 'Distinct categories', 'ratio', '1.41 · spot to spot ÷ gauge R&R, whole', study.categories),
-            } as const,
-          ]
-        : []),
+      ...shareResults(study, bounds),
+      ofKind('gaugeRr', 'Gauge R&R, standard deviation', '√(repeatability² + reproducibility²)', study.gaugeRr),
+      ofKind('repeatability', 'Repeatability', meanSquare, study.repeatability),
+      ofKind('reproducibility', 'Reproducibility', '√(people + people × spots)', study.reproducibility),
+      ofKind('partVariation', 'Spot to spot', '√((mean square of spots − mean square beside) ÷ readings a spot)', study.partVariation),
+      ...categoryResults(study),
     ],
   }
+}
+
+function shareResults(study: Study, bounds: { lower?: number; upper?: number }): SumResult[] {
+  const share = shareOfTolerance(study, bounds)
+  if (share === undefined) return []
+  const isTwoSided = bounds.lower !== undefined && bounds.upper !== undefined
+  const expression = isTwoSided ? '6 · gauge R&R ÷ tolerance' : '3 · gauge R&R ÷ distance from the mean to the limit'
+  return [
+    {
+      id: 'shareOfTolerance',
+      label: VERDICT_WORDS[studyVerdict(study, share)],
+      kind: 'ratio',
+      unit: 'percent',
+      figure: figureOf('shareOfTolerance', 'Share of the tolerance', 'ratio', expression, share),
+    },
+  ]
+}
+
+function categoryResults({ categories }: Study): SumResult[] {
+  if (!Number.isFinite(categories)) return []
+  const expression = '1.41 · spot to spot ÷ gauge R&R, whole'
+  return [
+    {
+      id: 'categories',
+      label: 'Groups it can tell apart (5 wanted)',
+      kind: 'ratio',
+      figure: figureOf('categories', 'Distinct categories', 'ratio', expression, categories),
+    },
+  ]
 }
 
 type Table =

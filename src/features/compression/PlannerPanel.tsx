@@ -1,5 +1,6 @@
 'use client'
 import { useCallback, useEffect } from 'react'
+import type { Change } from '@/core/benches'
 import type { PlannedLimit } from '@/core/benches/compression'
 import { definition } from '@/core/benches/compression/definition'
 import type { UnitSystem } from '@/core/build'
@@ -93,6 +94,8 @@ function Outcome({ found: { result, plans }, system, onTake }: { found: JudgedPl
       </>
     )
   }
+  const setupWords = (setup: Omit<Extract<Change, { code: 'setup' }>, 'code'>) =>
+    changeWords({ change: { code: 'setup', ...setup } }, system)
   const words = (limit: PlannedLimit, by: number) =>
     `${definition.limits[limit].label} by ${differenceWords(by, { ...definition.limits[limit], digits: { metric: 3, inch: 2 } }, system)}`
   return (
@@ -107,7 +110,7 @@ function Outcome({ found: { result, plans }, system, onTake }: { found: JudgedPl
           <ul>
             {result.binding.map(({ limit, by, setup }) => (
               <li key={limit}>
-                • {words(limit, by)}: {changeWords({ change: { code: 'setup', ...setup } }, system)}
+                • {words(limit, by)}: {setupWords(setup)}
               </li>
             ))}
           </ul>
@@ -115,7 +118,7 @@ function Outcome({ found: { result, plans }, system, onTake }: { found: JudgedPl
       )}
       {result.binding.length === 0 && result.nearest && (
         <p>
-          No single limit is to blame. Nearest: {changeWords({ change: { code: 'setup', ...result.nearest.setup } }, system)}; it misses{' '}
+          No single limit is to blame. Nearest: {setupWords(result.nearest.setup)}; it misses{' '}
           {result.nearest.misses.map(({ limit, by }) => words(limit, by)).join(' and ')}.
         </p>
       )}

@@ -50,9 +50,7 @@ export function QuantityInput({
     const canonical = size ? entry.value - (UNITS[entry.unit].offset || 0) : entry.value
     if (size && canonical < 0) return setError('A size, never negative.')
     if (range && (canonical < range.low || canonical > range.high))
-      return setError(
-        `Not between ${formatExact(range.low, unit)} and ${formatExact(range.high, unit)} ${UNITS[unit].symbol}: decimal point, or another unit?`,
-      )
+      return setError(`Not between ${rangeWords(range, unit)}: decimal point, or another unit?`)
     setError(undefined)
     onCommit(canonical, entry.unit)
   }
@@ -76,6 +74,10 @@ export function QuantityInput({
       }}
     />
   )
+}
+
+function rangeWords({ low, high }: { readonly low: number; readonly high: number }, unit: UnitId): string {
+  return `${formatExact(low, unit)} and ${formatExact(high, unit)} ${UNITS[unit].symbol}`
 }
 
 /** A value as somebody would type it: a size without offset, an angle after bottom dead centre by its word. */

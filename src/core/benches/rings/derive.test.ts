@@ -146,7 +146,7 @@ describe('heat', () => {
     expectNear(valueOf(exact, 'rings.buttingTemperature.2'), degC, 8)
   })
 
-  it('the verdict goes by the worst materials, the gap left by their middle: a gap is left where the verdict’s ring would just butt', () => {
+  it('the verdict goes by the worst materials, the gap left by their middle', () => {
     const gap = gapped(iron, 'rings.topGap', 0.5)
     const butts = valueOf(gap, 'rings.buttingTemperature.2')
     const atButting = paper(gap, { ringTemperature: { value: butts, unit: 'degC', source: 'test' } })
