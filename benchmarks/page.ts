@@ -1,6 +1,6 @@
 /** Figures of the page, in Chromium. */
 import { gzipSync } from 'node:zlib'
-import { chromium, type Page } from '@playwright/test'
+import { chromium, type Browser, type Page } from '@playwright/test'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { TestServer } from '../tests/support/server'
@@ -32,6 +32,7 @@ export async function pageFigures(report: Report): Promise<void> {
     await page.locator('[data-ready]').waitFor()
     report.figure('Enter to ledger painted, 95th percentile', percentile(await enterToPaint(page), 0.95), 'ms', 50)
     report.figure('a figure typed to ledger painted, 95th percentile', percentile(await keyToPaint(page), 0.95), 'ms', 50)
+    report.figure('an entry seen on another page, median of 9', await heardMs(browser, page, url), 'ms', 1000)
     report.figure('a million draws of five ratios in a worker', await millionDraws(page, url), 'ms', 2000)
     report.figure('100,000 draws of sixteen rings butting, in a worker', await buttingDraws(await browser.newPage(), server), 'ms', 1000)
   } finally {
@@ -56,6 +57,24 @@ async function javascriptKb(page: Page, url: string, last: string): Promise<{ pa
   page.removeAllListeners('response')
   const kb = async (all: Promise<number>[]): Promise<number> => (await Promise.all(all)).reduce((sum, size) => sum + size, 0) / 1000
   return { page: await kb(sizes.page), workers: await kb(sizes.workers) }
+}
+
+/** From Enter on one page to the reading on another one. */
+async function heardMs(browser: Browser, page: Page, url: string): Promise<number> {
+  const other = await browser.newPage()
+  await other.goto(url)
+  await other.locator('[data-ready]').waitFor()
+  const samples: number[] = []
+  for (let i = 1; i <= 9; i++) {
+    await page.locator('[data-station="compression.deck/c1/front"]').click()
+    await page.keyboard.type(`0.0${i}`)
+    const started = performance.now()
+    await page.keyboard.press('Enter')
+    await other.getByRole('button', { name: `Cylinder 1, deck, front of the crown: 0.0${i}` }).waitFor()
+    samples.push(performance.now() - started)
+  }
+  await other.close()
+  return percentile(samples, 0.5)
 }
 
 async function largestPaint(page: Page, url: string): Promise<number> {

@@ -29,7 +29,8 @@ export function missingWords(missing: readonly Missing[], paper: BenchDefinition
   })
   const labels = readings.flatMap((item) => (item.kind === 'reading' ? [stationLabel(item.stationId)] : []))
   const toRead = labels.length > 1 ? [`${labels.length} readings`] : labels
-  return `Wants ${[...others, ...toRead].join(', ')}.`
+  // Each cylinder may want the same thing: it is wanted once.
+  return `Wants ${[...new Set(others), ...toRead].join(', ')}.`
 }
 
 export function stationWords(stations: readonly Station[]): (id: string) => string {

@@ -201,7 +201,12 @@ describe('remarks, wants and advice in words', () => {
         label,
       ),
     ).toBe('Wants stroke on paper, 2 readings.')
-    expect(missingWords([{ kind: 'choice', what: 'gasket' }], compression.definition.paper, label)).toBe('Wants a gasket chosen.')
+    const gasket = { kind: 'choice', what: 'gasket' } as const
+    expect(missingWords([gasket], compression.definition.paper, label)).toBe('Wants a gasket chosen.')
+    // Sixteen cylinders that each want one want one.
+    expect(missingWords([gasket, gasket, { kind: 'paper', key: 'stroke' }, gasket], compression.definition.paper, label)).toBe(
+      'Wants a gasket chosen, stroke on paper.',
+    )
     expect(missingWords([{ kind: 'impossible', reason: 'crankDoesNotTurn' }], compression.definition.paper, label)).toContain(
       'a rod long enough',
     )

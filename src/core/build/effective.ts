@@ -9,8 +9,8 @@ const RECENT = 20
 
 /**
  * The entries without which something would be found otherwise, in order of arrival: what counts at each place, what does not know
- * of it, what was read of the part before, the last word on each check, notes; and whole places where more than that counts, as
- * where a ring was on the file. All else is history: measured again since, struck out, taken back.
+ * of it, the last word on each check, notes; and whole places where more than that counts, as where a ring was on the file. All else
+ * is history: measured again since, read of the part before it was worked on, struck out, taken back.
  */
 export function effectiveEntries(build: Build): readonly Entry[] {
   const { history } = build.readings
@@ -37,7 +37,7 @@ export function entriesAt(build: Build, station: string): readonly Entry[] {
 function counts({ readings }: Build, station: string, { entry, state }: HistoryLine): boolean {
   switch (entry.kind) {
     case 'reading':
-      return state === 'current' || state === 'conflicting' || state === 'earlier'
+      return state === 'current' || state === 'conflicting'
     case 'note':
       return state === 'current'
     case 'skip':

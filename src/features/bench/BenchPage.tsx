@@ -37,6 +37,9 @@ const HistoryPanel = lazyPart(() => panels().then((module) => module.HistoryPane
 const RefusedPanel = lazyPart(() => import('./RefusedPanel').then((module) => module.RefusedPanel))
 const KeysPanel = lazyPart(() => panels().then((module) => module.KeysPanel))
 
+/** Cylinders of which sheet and picture stand side by side. */
+const MOST_BESIDE = 10
+
 /** Parts that stay as they are while a figure is being typed are not drawn again for it. */
 const MemoStageRule = memo(StageRule)
 const MemoDrawing = memo(EngineDrawing)
@@ -209,7 +212,11 @@ export function BenchPage({
                 Advice, checks, tools
               </Button>
             </Parts>
-            <Readings data-part="sheet" data-shown={phonePart === 'sheet' || undefined}>
+            <Readings
+              data-part="sheet"
+              data-shown={phonePart === 'sheet' || undefined}
+              data-wide={build.spec.layout.cylinders > MOST_BESIDE || undefined}
+            >
               <div>
                 <h2>Readings</h2>
                 <MemoSheet

@@ -1,5 +1,5 @@
 'use client'
-import { memo, useMemo, type KeyboardEvent } from 'react'
+import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
 import { findingId } from '@/core/build/place'
@@ -103,6 +103,9 @@ const Table = styled.table`
     font-weight: 600;
   }
 `
+const Scroller = styled.div`
+  overflow-x: auto;
+`
 const Cell = styled.button`
   ${numerals} display: inline-flex;
   align-items: center;
@@ -190,9 +193,13 @@ export function Sheet({
 }) {
   const sheets = useMemo(() => sheetsOf(stations), [stations])
   const byId = new Map(findings.map((finding) => [finding.id, finding]))
-  return sheets.map((sheet) => (
+  const scroller = useRef<HTMLDivElement>(null)
+  // oxlint-disable-next-line react/exhaustive-effect-dependencies -- the cell in question is the one of `current`
+  useEffect(() => showHere(scroller.current), [current])
+  const tables = sheets.map((sheet) => (
     <Table
       key={sheet.across}
+      style={{ minWidth: leastWidthPx(sheet.columns.length) }}
       onKeyDown={moveInSheet}
       data-only={sheet.columns.length === 1 || undefined}
       data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}
@@ -232,6 +239,24 @@ export function Sheet({
       </tbody>
     </Table>
   ))
+  return <Scroller ref={scroller}>{tables}</Scroller>
+}
+
+/** A column holds a feeler's pair and its mark; few of them have room enough by themselves. */
+const COLUMN_PX = 46
+const ROOM_FOR = 10
+
+function leastWidthPx(columns: number): number | undefined {
+  return columns > ROOM_FOR ? 144 + columns * COLUMN_PX : undefined
+}
+
+/** Brings the current cell of a sheet that is wider than its place into view, sideways alone: nothing else moves. */
+function showHere(scroller: HTMLDivElement | null): void {
+  const cell = scroller?.querySelector<HTMLElement>('[data-here]')
+  if (!scroller || !cell) return
+  const [box, here] = [scroller.getBoundingClientRect(), cell.getBoundingClientRect()]
+  if (here.right > box.right) scroller.scrollLeft += here.right - box.right + COLUMN_PX
+  else if (here.left < box.left) scroller.scrollLeft -= box.left - here.left + COLUMN_PX
 }
 
 function ReadingRow({

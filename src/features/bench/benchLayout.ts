@@ -54,6 +54,13 @@ export const Readings = styled.section`
   display: grid;
   grid-template-columns: minmax(0, 1.5fr) minmax(250px, 0.75fr);
   border-bottom: 1px solid var(--hairline);
+  /* Many cylinders want the whole width; their picture stands below. */
+  &[data-wide] {
+    grid-template-columns: minmax(0, 1fr);
+    > div:first-child {
+      border-right: 0;
+    }
+  }
   > div {
     padding: 12px 16px;
     min-width: 0;

@@ -5,8 +5,9 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import { BENCHES } from '@/core/benches'
 import { SUMS, type QuickSum } from '@/core/sums'
+import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
-import { caption } from '@/ui/GlobalStyle'
+import { caption, PHONE } from '@/ui/GlobalStyle'
 
 const Nav = styled.nav`
   display: grid;
@@ -36,6 +37,21 @@ const Nav = styled.nav`
       font-weight: 600;
     }
   }
+  ${PHONE} {
+    section[data-closed] {
+      display: none;
+    }
+    li a {
+      padding: 10px 12px;
+    }
+  }
+`
+/** On a phone the fields of the sum come before the list of all. */
+const PhoneOnly = styled.div`
+  display: none;
+  ${PHONE} {
+    display: block;
+  }
 `
 
 interface Group {
@@ -52,6 +68,7 @@ const GROUPS: readonly Group[] = [
 /** Sums by bench, found by typing any word of their title, question or inputs; Enter opens the first found. */
 export function SumFinder({ current }: { current: string }) {
   const [find, setFind] = useState('')
+  const [isOpen, setOpen] = useState(false)
   const router = useRouter()
   const groups = GROUPS.map(({ title, sums }) => ({ title, sums: sums.filter((sum) => isSought(sum, title, find)) })).filter(
     ({ sums }) => sums.length > 0,
@@ -68,9 +85,14 @@ export function SumFinder({ current }: { current: string }) {
           if (event.key === 'Enter' && find !== '' && first) router.push(`/sums/${first.id}`)
         }}
       />
+      <PhoneOnly>
+        <Button size="small" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)}>
+          {isOpen ? 'Close the list' : 'All sums'}
+        </Button>
+      </PhoneOnly>
       {groups.length === 0 && <p role="status">No sum has “{find}” in it.</p>}
       {groups.map(({ title, sums }) => (
-        <section key={title}>
+        <section key={title} data-closed={(!isOpen && find === '') || undefined}>
           <h2>{title}</h2>
           <ul>
             {sums.map((sum) => (
