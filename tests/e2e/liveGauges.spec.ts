@@ -2,7 +2,7 @@ import { currentCards, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { BENCHES, openBuild } from '@/core/benches'
-import { demo, enter, expect, openBench, place, readings, TERN, test } from '../support/shop'
+import { demo, enter, expect, openBench, place, readings, TERN, test, WREN } from '../support/shop'
 
 test.setTimeout(600_000)
 
@@ -88,7 +88,7 @@ test('a serial gauge’s lines land, also when they come in pieces and one betwe
 })
 
 test('a whole short block from simulated gauges and by keyboard: every reading there once', async ({ page, ownShop }) => {
-  const document = emptyTern()
+  const document = demo(WREN, (full) => ({ ...full, entries: [] }))
   const id = await ownShop.bring(document)
   const hand = handFor(document, 41)
   const gauges = new GaugeSet(ownShop.server.address, 10_000)

@@ -125,10 +125,15 @@ export function BenchPage({
     [current, device, live, nextGauge, served.id, system, work],
   )
 
+  /** Back to the line: at once, so that no key is lost, and again when a panel that held the focus is gone. */
+  const toLine = useCallback(() => {
+    line.current?.focus()
+    requestAnimationFrame(() => line.current?.focus())
+  }, [])
   const closePanels = () => {
     setOpened(undefined)
     setPanel(undefined)
-    requestAnimationFrame(() => line.current?.focus())
+    toLine()
   }
   const { go } = work
   const pick = useCallback(
@@ -136,9 +141,9 @@ export function BenchPage({
       go(id)
       setOpened(undefined)
       setPanel(undefined)
-      requestAnimationFrame(() => line.current?.focus())
+      toLine()
     },
-    [go],
+    [go, toLine],
   )
   const open = useCallback((finding: Finding) => setOpened(finding.id), [])
   const stages = useMemo(() => stagesNow(stagesAtStart, bench, build), [stagesAtStart, bench, build])
