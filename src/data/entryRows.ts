@@ -44,39 +44,9 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
   const stamp = { id, buildId, kind, at, by, receivedAt }
   switch (entry.kind) {
     case 'reading': {
-      const {
-        characteristic,
-        place,
-        value,
-        upper,
-        plusMinus,
-        unit,
-        asTyped,
-        gauge,
-        partTempC,
-        gaugeTempC,
-        strokes,
-        partState,
-        supersedes,
-        settles,
-      } = entry
-      return {
-        ...stamp,
-        characteristic,
-        ...place,
-        value,
-        upper,
-        plusMinus,
-        unit,
-        asTyped,
-        gauge,
-        partTempC,
-        gaugeTempC,
-        strokes,
-        partState,
-        supersedes,
-        settles: settles && JSON.stringify(settles),
-      }
+      // A reading's columns carry the names of what they hold.
+      const { place, settles, ...said } = entry
+      return { ...stamp, ...said, ...place, settles: settles && JSON.stringify(settles) }
     }
     case 'skip':
       return { ...stamp, characteristic: entry.characteristic, ...entry.place, words: entry.reason }
