@@ -36,4 +36,22 @@ describe('what the board and the front of a build show', () => {
     expect(bores).toMatchObject({ read: 0, next: 'Cylinder 1, bore, top, thrust axis' })
     expect(bores.worst).toBeUndefined()
   })
+
+  it('counts verdicts and readings over all benches, with what wants a hand first and what is read next', () => {
+    expect(summarise(petrel)).toMatchObject({
+      name: 'Petrel',
+      boreMm: expect.closeTo(105.537, 3),
+      verdicts: { out: 3, inDoubt: 6, within: 76, notMeasured: 99 },
+      worst: { bench: 'bearings', standing: 'over', words: 'Main clearance, main 4: over by 0.3 thou' },
+      next: { bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' },
+    })
+    const full = summarise(tern)
+    expect(full).toMatchObject({ verdicts: { out: 9, inDoubt: 11, within: 111, notMeasured: 0 }, read: 261, wanted: 261 })
+    expect([full.worst?.words, full.next, full.copyOf]).toEqual(['Top ring gap, cylinder 2: under by 0.035 mm', undefined, undefined])
+    expect(summarise({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } })).toMatchObject({
+      copyOf: 'Tern',
+      boreMm: 85,
+      read: 0,
+    })
+  })
 })
