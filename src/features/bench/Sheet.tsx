@@ -18,6 +18,13 @@ const Table = styled.table`
   & + & {
     margin-top: 14px;
   }
+  /* Wider than its place: what a row is stays in sight. */
+  &[data-wide] th:first-child {
+    position: sticky;
+    left: 0;
+    z-index: 1;
+    background: var(--ground);
+  }
   /* One cylinder: the figures stay beside their labels. */
   &[data-only] {
     width: auto;
@@ -199,9 +206,10 @@ export function Sheet({
   const tables = sheets.map((sheet) => (
     <Table
       key={sheet.across}
-      style={{ minWidth: leastWidthPx(sheet.columns.length) }}
+      style={{ minWidth: leastWidthPx(sheet.columns.length, longest(sheet, build, bench, system)) }}
       onKeyDown={moveInSheet}
       data-only={sheet.columns.length === 1 || undefined}
+      data-wide={sheet.columns.length > ROOM_FOR || undefined}
       data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}
     >
       <thead>
@@ -242,12 +250,16 @@ export function Sheet({
   return <Scroller ref={scroller}>{tables}</Scroller>
 }
 
-/** A column holds a feeler's pair and its mark; few of them have room enough by themselves. */
-const COLUMN_PX = 46
+/** Few columns have room enough by themselves; of many each holds its longest figure and a mark, set close. */
 const ROOM_FOR = 10
+const BESIDE_PX = 144
+const LABEL_PX = 104
+const COLUMN_PX = 46
+const FIGURE_PX = 6.6
+const MARK_PX = 16
 
-function leastWidthPx(columns: number): number | undefined {
-  return columns > ROOM_FOR ? 144 + columns * COLUMN_PX : undefined
+function leastWidthPx(columns: number, longestWords: number): number | undefined {
+  return columns > ROOM_FOR ? BESIDE_PX + columns * Math.max(COLUMN_PX, MARK_PX + FIGURE_PX * longestWords) : undefined
 }
 
 /** Brings the current cell of a sheet that is wider than its place into view, sideways alone: nothing else moves. */
@@ -256,7 +268,7 @@ function showHere(scroller: HTMLDivElement | null): void {
   if (!scroller || !cell) return
   const [box, here] = [scroller.getBoundingClientRect(), cell.getBoundingClientRect()]
   if (here.right > box.right) scroller.scrollLeft += here.right - box.right + COLUMN_PX
-  else if (here.left < box.left) scroller.scrollLeft -= box.left - here.left + COLUMN_PX
+  else if (here.left < box.left + LABEL_PX) scroller.scrollLeft -= box.left + LABEL_PX - here.left
 }
 
 function ReadingRow({

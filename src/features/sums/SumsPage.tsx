@@ -106,7 +106,11 @@ function OneSum({ sum, system, builds, by }: { sum: QuickSum; system: 'metric' |
       </Inputs>
       <Section aria-live="polite" aria-label="Results">
         <SectionTitle>{sum.question}</SectionTitle>
-        {!started ? <p>Type on the left; the examples in the fields show how.</p> : <Outcome outcome={outcome} sum={sum} system={system} />}
+        {!started ? (
+          <p>Type what you have; the examples in the fields show how.</p>
+        ) : (
+          <Outcome outcome={outcome} sum={sum} system={system} />
+        )}
         {started && (
           <div>
             <Button size="small" onPress={() => setTyped({})}>
