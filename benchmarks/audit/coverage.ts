@@ -53,11 +53,10 @@ interface Count {
 
 const isSpread = (output: string) => /Spread|Fall|outOfRound|taper|Round|Taper|Apart/.test(output)
 /**
- * May cover more: feeler intervals, coarse steps and a quench that is mostly its gasket's tolerance, whose errors have hard limits;
- * figures with assumptions (heat, gas, a warm engine) that the simulated shop has right; and the spread of clearances, each of which
- * is made from the smallest of its bore's readings and on the safe side by itself (98.8 % of 5,000).
+ * May cover more: feeler intervals, coarse steps and a quench, 77 to 91 % of whose variance is its gasket's tolerance, whose errors have hard limits;
+ * and figures with assumptions (heat, gas, a warm engine) that the simulated shop has right.
  */
-const MAY_BE_OVER = /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm|Pressure|endTemperature|quench|clearanceSpread/
+const MAY_BE_OVER = /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm|Pressure|endTemperature|quench/
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED: ReadonlySet<OutputId> = new Set(['rings.buttingTemperature'])
 

@@ -1,15 +1,15 @@
 'use client'
-import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react'
+import { memo, useEffect, useMemo, useRef } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Id, Station } from '@/core/bench/bench'
 import { findingId } from '@/core/build/place'
 import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/bench/sheets'
-import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
-import { span } from '@/core/numerics/span'
-import { decimalsForStep, decimalsToShow, formatDifference, formatNumber, UNITS } from '@/core/quantity'
+import type { Build, UnitSystem } from '@/core/build'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { isMarked, showFinding, standingOf, type Standing } from '@/wording'
+import { leastWidthPx, moveInSheet, ROOM_FOR, showHere } from './sheetMoves'
+import { longest, markedWords, spreadWords, unitsTitle, unreadWords } from './sheetWords'
 
 const Table = styled.table`
   width: 100%;
@@ -154,30 +154,6 @@ const DENSE_FROM = 7
 const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
-const STEPS: Readonly<Record<string, readonly [columns: number, rows: number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
-
-/** Arrow keys go from cell to cell, over rows of totals and places an engine has not; Enter takes the cell's place up. */
-function moveInSheet(event: KeyboardEvent<HTMLTableElement>): void {
-  const step = STEPS[event.key]
-  const cell = (event.target as HTMLElement).closest('td')
-  if (!step || !cell) return
-  event.preventDefault()
-  const [columns, rows] = step
-  const { rows: all } = event.currentTarget
-  const row = cell.parentElement as HTMLTableRowElement
-  for (let at = row.rowIndex + rows, column = cell.cellIndex + columns; ; at += rows, column += columns) {
-    const next = all[at]?.cells[column]
-    if (!next) return
-    const button = next.querySelector('button')
-    if (button) return button.focus()
-  }
-}
-
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
 export function Sheet({
   bench,
@@ -203,72 +179,54 @@ export function Sheet({
   const scroller = useRef<HTMLDivElement>(null)
   // oxlint-disable-next-line react/exhaustive-effect-dependencies -- the cell in question is the one of `current`
   useEffect(() => showHere(scroller.current), [current])
-  const tables = sheets.map((sheet) => (
-    <Table
-      key={sheet.across}
-      style={{ minWidth: leastWidthPx(sheet.columns.length, longest(sheet, build, bench, system)) }}
-      onKeyDown={moveInSheet}
-      data-only={sheet.columns.length === 1 || undefined}
-      data-wide={sheet.columns.length > ROOM_FOR || undefined}
-      data-dense={sheet.columns.length >= DENSE_FROM || longest(sheet, build, bench, system) > WIDE_WORDS || undefined}
-    >
-      <thead>
-        <tr>
-          <th scope="col">
-            {ACROSS_WORDS[sheet.across]}
-            {unitsTitle(bench, sheet, system)}
-          </th>
-          {sheet.columns.map((column) => (
-            <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>
-              {column}
+  const tables = sheets.map((sheet) => {
+    const characters = longest(sheet, build, bench, system)
+    return (
+      <Table
+        key={sheet.across}
+        style={{ minWidth: leastWidthPx(sheet.columns.length, characters) }}
+        onKeyDown={moveInSheet}
+        data-only={sheet.columns.length === 1 || undefined}
+        data-wide={sheet.columns.length > ROOM_FOR || undefined}
+        data-dense={sheet.columns.length >= DENSE_FROM || characters > WIDE_WORDS || undefined}
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              {ACROSS_WORDS[sheet.across]}
+              {unitsTitle(bench, sheet, system)}
             </th>
-          ))}
-          {sheet.columns.length > 1 && <th scope="col">spread</th>}
-        </tr>
-      </thead>
-      <tbody>
-        {sheet.rows.flatMap((row, index) => [
-          <ReadingRow
-            key={row.label}
-            row={row}
-            sheet={sheet}
-            bench={bench}
-            build={build}
-            byId={byId}
-            current={current}
-            unsent={unsent}
-            system={system}
-            onPick={onPick}
-          />,
-          ...(isLastOfSeveral(bench, sheet, index)
-            ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
-            : []),
-        ])}
-      </tbody>
-    </Table>
-  ))
+            {sheet.columns.map((column) => (
+              <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>
+                {column}
+              </th>
+            ))}
+            {sheet.columns.length > 1 && <th scope="col">spread</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.rows.flatMap((row, index) => [
+            <ReadingRow
+              key={row.label}
+              row={row}
+              sheet={sheet}
+              bench={bench}
+              build={build}
+              byId={byId}
+              current={current}
+              unsent={unsent}
+              system={system}
+              onPick={onPick}
+            />,
+            ...(isLastOfSeveral(bench, sheet, index)
+              ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
+              : []),
+          ])}
+        </tbody>
+      </Table>
+    )
+  })
   return <Scroller ref={scroller}>{tables}</Scroller>
-}
-
-/** Few columns have room enough by themselves; of many each holds its longest figure and a mark, set close. */
-const ROOM_FOR = 10
-const BESIDE_PX = 144
-const LABEL_PX = 104
-const COLUMN_PX = 46
-const FIGURE_PX = 6.6
-const MARK_PX = 16
-
-function leastWidthPx(columns: number, longestWords: number): number | undefined {
-  return columns > ROOM_FOR ? BESIDE_PX + columns * Math.max(COLUMN_PX, MARK_PX + FIGURE_PX * longestWords) : undefined
-}
-
-/** Brings the current cell of a sheet that is wider than its place into view, sideways alone: nothing else moves. */
-function showHere(scroller: HTMLDivElement | null): void {
-  const cell = scroller?.querySelector<HTMLElement>('[data-here]')
-  if (!scroller || !cell) return
-  const [box, here] = [scroller.getBoundingClientRect(), cell.getBoundingClientRect()]
-  if (here.right > box.right) scroller.scrollLeft += here.right - box.right + COLUMN_PX
-  else if (here.left < box.left + LABEL_PX) scroller.scrollLeft -= box.left + LABEL_PX - here.left
 }
 
 function ReadingRow({
@@ -411,54 +369,3 @@ const ReadingCell = memo(
     )
   },
 )
-
-function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem): number {
-  return Math.max(
-    0,
-    ...sheet.rows.flatMap((row) =>
-      [...row.stations.values()].flatMap(({ id }) => {
-        const reading = build.readings.current.get(id)
-        return reading ? [readingWords(reading, build, bench.definition.characteristics[row.characteristic]!.units[system]).length] : []
-      }),
-    ),
-  )
-}
-
-function unreadWords({ readings: { skips } }: Build, { id }: Station): string {
-  return skips.has(id) ? 'skip' : '–'
-}
-
-/** A reading with its marks: two that do not know of each other, a gauge whose check had run out, a note. */
-function markedWords(reading: Reading, build: Build, { id }: Station, unit: Reading['unit']): string {
-  const conflict = build.readings.conflicts.has(id) ? '≠ ' : ''
-  const overdue = isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''
-  return `${conflict}${readingWords(reading, build, unit)}${overdue}${hasNote(build, id) ? ' ¹' : ''}`
-}
-
-/** A note leaves a mark at its place. */
-function hasNote(build: Build, station: string): boolean {
-  return (build.readings.history.get(station) ?? []).some(({ entry, state }) => entry.kind === 'note' && state === 'current')
-}
-
-/** A reading to the digits its gauge resolves, or to those it was typed to where they are more: never rounded to the step. */
-function readingWords(reading: Reading, build: Build, unit: Reading['unit']): string {
-  const gauge = build.gauges.get(reading.gauge)
-  const decimals = decimalsToShow(reading, gauge?.resolution ?? 0.01, unit)
-  const low = formatNumber(reading.value, unit, decimals)
-  // A feeler’s pair without the zeros in front, as it is said: .57/.58.
-  return reading.upper === undefined ? low : `${low}/${formatNumber(reading.upper, unit, decimals)}`.replaceAll(/\b0\./g, '.')
-}
-
-function spreadWords(row: SheetRow, build: Build, bench: Bench, system: UnitSystem): string {
-  const readings = [...row.stations.keys()].flatMap((column) => build.readings.current.get(row.stations.get(column)!.id) ?? [])
-  const first = readings[0]
-  const characteristic = bench.definition.characteristics[row.characteristic]!
-  if (!first || readings.length < 2 || characteristic.passing) return ''
-  const values = readings.map((reading) => reading.value)
-  const unit = characteristic.units[system]
-  return formatDifference(span(values), unit, decimalsForStep(build.gauges.get(first.gauge)?.resolution ?? 0.01, unit))
-}
-
-function unitsTitle(bench: Bench, sheet: SheetOf, system: UnitSystem): string {
-  return [...new Set(sheet.rows.map((row) => UNITS[bench.definition.characteristics[row.characteristic]!.units[system]].symbol))].join(', ')
-}

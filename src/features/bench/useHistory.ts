@@ -32,7 +32,7 @@ export function useHistory(document: BuildDocument, build: Build, added: readonl
         if (!abort.signal.aborted) setFetched({ station })
       })
     return () => abort.abort()
-    // Asked for anew when something more has happened: a strike or an undo shows what it was about.
+    // Asked for again when something more has happened: a strike or an undo shows what it was about.
     // oxlint-disable-next-line react/exhaustive-effect-dependencies
   }, [document.id, station, added])
   const found = fetched?.station === station ? fetched.found : undefined
