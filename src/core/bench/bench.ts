@@ -4,7 +4,7 @@ import type { Grows } from '../build/growth'
 import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
-import type { Conformity, Figure, Verdict } from '../metrology'
+import type { Conformity, Figure, Uncertain, Verdict } from '../metrology'
 import type { Kind, UnitId } from '../quantity'
 import type { Change, Cost, Remark } from './vocabulary'
 
@@ -173,6 +173,6 @@ export interface JudgedAdvice extends Advice {
 /** What a headline figure becomes after the change: one value, or the range over its subjects. */
 export interface Headline {
   readonly output: OutputId
-  readonly low: Figure
-  readonly high: Figure
+  readonly low: Uncertain
+  readonly high: Uncertain
 }

@@ -212,8 +212,7 @@ describe('the fitted gasket', () => {
         ),
       measured,
     )
-    const quenchOf = (build: Build, id: string) =>
-      gasketRack(build).find(({ gasket }) => gasket.id === id)?.outcome.quenchLeast?.value.value
+    const quenchOf = (build: Build, id: string) => gasketRack(build).find(({ gasket }) => gasket.id === id)?.outcome.quenchLeast?.value
     expectNear(quenchOf(thick, fitted.id)! - quenchOf(petrel, fitted.id)!, 0.2, 1e-3)
     for (const { id } of petrel.spec.stock.gaskets.filter((gasket) => gasket.id !== fitted.id))
       expect(quenchOf(thick, id), id).toBe(quenchOf(petrel, id))

@@ -146,7 +146,7 @@ export function AdviceList({
 /** One value with its uncertainty, or the range without: each has its own. */
 function headlineWords({ output, low, high }: Headline, definition: BenchDefinition, system: UnitSystem): string {
   const shown = definition.outputs[output]!
-  if (low === high) return figureWords(low.value, shown, system)
-  const [from, to] = [showFigure(low.value, shown, system), showFigure(high.value, shown, system)]
+  if (low === high) return figureWords(low, shown, system)
+  const [from, to] = [showFigure(low, shown, system), showFigure(high, shown, system)]
   return `${from.value}${from.value === to.value ? '' : `–${to.value}`} ${to.unit}`.trim()
 }

@@ -79,10 +79,10 @@ function Rack({ build, system }: { build: Build; system: UnitSystem }) {
                   {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}
                 </td>
                 <td>{outcome.out}</td>
-                {outcome.ratios.map(({ cylinder, figure }) => (
-                  <td key={cylinder}>{figure.value.value.toFixed(2)}</td>
+                {outcome.ratios.map(({ cylinder, ratio }) => (
+                  <td key={cylinder}>{ratio.value.toFixed(2)}</td>
                 ))}
-                <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast.value, LENGTH, system)}</td>
+                <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast, LENGTH, system)}</td>
               </tr>
             ))}
           </tbody>

@@ -37,7 +37,7 @@ export function withShells(build: Build, selection: ShellSelection): Build {
 function shellAdvice(build: Build, selection: ShellSelection): Advice {
   const after = withShells(build, selection)
   const planned = derive(after).filter(({ output, figure }) => output === PLANNED[selection.kind] && figure)
-  const ranked = planned.map(({ figure }) => figure!).sort((a, b) => a.value.value - b.value.value)
+  const ranked = planned.map(({ figure }) => figure!.value).sort((a, b) => a.value - b.value)
   const headlines: Headline[] = ranked.length > 0 ? [{ output: PLANNED[selection.kind], low: ranked[0]!, high: ranked.at(-1)! }] : []
   const costs: Cost[] =
     selection.toBuy.length > 0

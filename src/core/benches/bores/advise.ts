@@ -63,11 +63,11 @@ function honeAdvice(build: Build, match: PistonMatch): Advice[] {
 
 function headlinesOf(build: Build): Headline[] {
   const derived = new Map(cylinderNumbers(build.spec.layout).map((cylinder) => [cylinder, clearanceOf(build, cylinder)]))
-  const ranked = [...derived.values()].flatMap((one) => (isKnown(one) ? [one.figure] : [])).sort((a, b) => a.value.value - b.value.value)
+  const ranked = [...derived.values()].flatMap((one) => (isKnown(one) ? [one.figure.value] : [])).sort((a, b) => a.value - b.value)
   const spread = spreadAcross('length', derived)
   return [
     ...(ranked.length > 0 ? [{ output: 'bores.clearance' as const, low: ranked[0]!, high: ranked.at(-1)! }] : []),
-    ...(isKnown(spread) ? [{ output: 'bores.clearanceSpread' as const, low: spread.figure, high: spread.figure }] : []),
+    ...(isKnown(spread) ? [{ output: 'bores.clearanceSpread' as const, low: spread.figure.value, high: spread.figure.value }] : []),
   ]
 }
 
@@ -76,7 +76,7 @@ function verdictOf(build: Build): ReturnType<typeof worst> {
   return worst(
     headlinesOf(build).flatMap(({ output, low, high }) => {
       const limit = limits[output]
-      return limit ? [low, high].map((figure) => judge(figure.value, limit, methods.rule).verdict) : []
+      return limit ? [low, high].map((value) => judge(value, limit, methods.rule).verdict) : []
     }),
   )
 }

@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { EngineChange, Gasket, PistonOption } from '../../build/types'
-import { standardUncertainty, type Conformity, type Figure } from '../../metrology'
+import { standardUncertainty, type Conformity, type Uncertain } from '../../metrology'
 import type { Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
 import type { CompressionOutput } from './definition'
@@ -22,9 +22,9 @@ export interface Knobs {
 
 /** The engine after a change, as this bench finds it. */
 export interface Outcome {
-  readonly ratios: readonly { readonly cylinder: number; readonly figure: Figure }[]
-  readonly ratioSpread?: Figure
-  readonly quenchLeast?: Figure
+  readonly ratios: readonly { readonly cylinder: number; readonly ratio: Uncertain }[]
+  readonly ratioSpread?: Uncertain
+  readonly quenchLeast?: Uncertain
   /** The worst verdict among everything this bench judges. */
   readonly verdict: Conformity['verdict'] | 'notJudged'
   /** How many findings are out of their limits. */
@@ -33,9 +33,9 @@ export interface Outcome {
 
 /** What an outcome says of the figures a builder asks for first. */
 export function headlines({ ratios, ratioSpread, quenchLeast }: Outcome): Headline[] {
-  const ranked = ratios.map(({ figure }) => figure).sort((a, b) => a.value.value - b.value.value)
-  const single = (output: CompressionOutput, figure: Figure | undefined): Headline[] =>
-    figure ? [{ output, low: figure, high: figure }] : []
+  const ranked = ratios.map(({ ratio }) => ratio).sort((a, b) => a.value - b.value)
+  const single = (output: CompressionOutput, value: Uncertain | undefined): Headline[] =>
+    value ? [{ output, low: value, high: value }] : []
   return [
     ...(ranked.length > 0 ? [{ output: 'compression.compressionRatio' as const, low: ranked[0]!, high: ranked.at(-1)! }] : []),
     ...single('compression.ratioSpread', ratioSpread),
@@ -77,16 +77,16 @@ export function withKnobs(build: Build, knobs: Knobs): Build {
 /** What this bench finds of a build: every ratio, the spread, the least quench, and the worst verdict over all it judges. */
 export function outcomeOf(build: Build): Outcome {
   const findings = derive(build)
-  const figuresOf = (output: CompressionOutput) =>
+  const known = (output: CompressionOutput) =>
     findings.flatMap((finding) =>
-      finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, figure: finding.figure }] : [],
+      finding.output === output && finding.figure ? [{ cylinder: finding.cylinder ?? 0, value: finding.figure.value }] : [],
     )
   return {
-    ratios: figuresOf('compression.compressionRatio'),
-    ratioSpread: figuresOf('compression.ratioSpread')[0]?.figure,
-    quenchLeast: figuresOf('compression.quench')
-      .map(({ figure }) => figure)
-      .sort((a, b) => a.value.value - b.value.value)[0],
+    ratios: known('compression.compressionRatio').map(({ cylinder, value }) => ({ cylinder, ratio: value })),
+    ratioSpread: known('compression.ratioSpread')[0]?.value,
+    quenchLeast: known('compression.quench')
+      .map(({ value }) => value)
+      .sort((a, b) => a.value - b.value)[0],
     verdict: worst(findings.flatMap(({ conformity }) => conformity?.verdict ?? [])),
     out: findings.filter(isOut).length,
   }

@@ -206,8 +206,8 @@ describe('advice', () => {
     expect(rack).toHaveLength(4)
     const byThickness = [...rack].sort((a, b) => a.gasket.thicknessMm - b.gasket.thicknessMm)
     byThickness.slice(1).forEach((row, index) => {
-      row.outcome.ratios.forEach(({ figure }, cylinder) =>
-        expect(figure.value.value).toBeLessThan(byThickness[index]!.outcome.ratios[cylinder]!.figure.value.value),
+      row.outcome.ratios.forEach(({ ratio }, cylinder) =>
+        expect(ratio.value).toBeLessThan(byThickness[index]!.outcome.ratios[cylinder]!.ratio.value),
       )
     })
   })
@@ -219,11 +219,11 @@ describe('advice', () => {
     expect(plans[0]!.setup).toMatchObject({ deckCutMm: expect.any(Number) })
     const { limits } = eased.spec
     for (const { outcome, setup } of plans) {
-      for (const { figure } of outcome.ratios) {
-        expect(figure.value.value).toBeGreaterThanOrEqual(limits['compression.compressionRatio']!.lower!)
-        expect(figure.value.value).toBeLessThanOrEqual(limits['compression.compressionRatio']!.upper!)
+      for (const { ratio } of outcome.ratios) {
+        expect(ratio.value).toBeGreaterThanOrEqual(limits['compression.compressionRatio']!.lower!)
+        expect(ratio.value).toBeLessThanOrEqual(limits['compression.compressionRatio']!.upper!)
       }
-      expect(outcome.ratioSpread!.value.value).toBeLessThanOrEqual(limits['compression.ratioSpread']!.upper!)
+      expect(outcome.ratioSpread!.value).toBeLessThanOrEqual(limits['compression.ratioSpread']!.upper!)
       expect(setup.deckCutMm).toBeLessThanOrEqual(limits['compression.deckCut']!.upper!)
       const after = cylinderStates(withKnobs(eased, setup))
       after.forEach(({ deck }, index) =>

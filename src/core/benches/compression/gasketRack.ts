@@ -26,7 +26,7 @@ export function gasketRack(build: Build): readonly RackRow[] {
       const fitted = gasket.id === choice.gasket
       const after = fitted ? build : applyChanges(build, [{ choose: 'gasket', id: gasket.id }])
       const outcome = outcomeOf(after)
-      const off = target === undefined ? 0 : outcome.ratios.reduce((sum, { figure }) => sum + Math.abs(figure.value.value - target), 0)
+      const off = target === undefined ? 0 : outcome.ratios.reduce((sum, { ratio }) => sum + Math.abs(ratio.value - target), 0)
       return { gasket, fitted, outcome, after, offTarget: off / Math.max(1, outcome.ratios.length) }
     })
     .sort((a, b) => RANK[a.outcome.verdict] - RANK[b.outcome.verdict] || a.outcome.out - b.outcome.out || a.offTarget - b.offTarget)
