@@ -34,7 +34,7 @@ import {
 
 const known = (value: number, u: number): Uncertain => ({
   value,
-  components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof: Infinity }],
+  components: u === 0 ? [] : [{ source: { id: 's', owner: 'o', dof: Infinity }, u }],
 })
 const LENGTH: Shown = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 1 } }
 const RATIO: Shown = { units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } }

@@ -4,7 +4,7 @@ import { expectNear } from '../support/expectNear'
 
 const known = (value: number, u: number, dof = Infinity): Uncertain => ({
   value,
-  components: u === 0 ? [] : [{ source: 's', owner: 'o', u, dof }],
+  components: u === 0 ? [] : [{ source: { id: 's', owner: 'o', dof }, u }],
 })
 const band = { lower: 1, upper: 2 }
 

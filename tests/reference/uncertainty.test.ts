@@ -14,7 +14,7 @@ import { expectNear } from '../support/expectNear'
 
 const alone = (source: string, value: number, u: number, dof = Infinity): Uncertain => ({
   value,
-  components: [{ source, owner: source, u, dof }],
+  components: [{ source: { id: source, owner: source, dof }, u }],
 })
 
 describe('propagation with correlated inputs: JCGM 100:2008 (GUM), example H.2', () => {
@@ -27,7 +27,7 @@ describe('propagation with correlated inputs: JCGM 100:2008 (GUM), example H.2',
   const iOwn = Math.sqrt(1 - rVI ** 2)
   const phi2 = (rIphi - rVI * rVphi) / iOwn
   const phi3 = Math.sqrt(1 - rVphi ** 2 - phi2 ** 2)
-  const part = (source: string, u: number) => ({ source, owner: source, u, dof: Infinity })
+  const part = (source: string, u: number) => ({ source: { id: source, owner: source, dof: Infinity }, u })
   const V: Uncertain = { value: 4.999, components: [part('1', uV)] }
   const I: Uncertain = { value: 19.661e-3, components: [part('1', uI * rVI), part('2', uI * iOwn)] }
   const phi: Uncertain = { value: 1.04446, components: [part('1', uPhi * rVphi), part('2', uPhi * phi2), part('3', uPhi * phi3)] }
@@ -113,8 +113,8 @@ describe('Monte Carlo', () => {
   })
 
   it('draws a shared source once: the difference of two readings of a biased gauge keeps none of the bias', () => {
-    const shared = { source: 'bias', owner: 'gauge', u: 5, dof: Infinity }
-    const own = (name: string) => ({ source: name, owner: name, u: 1, dof: Infinity })
+    const shared = { source: { id: 'bias', owner: 'gauge', dof: Infinity }, u: 5 }
+    const own = (name: string) => ({ source: { id: name, owner: name, dof: Infinity }, u: 1 })
     const inputs = ['a', 'b'].map((name) => ({ value: 0, components: [shared, own(name)] }))
     const evaluate = (values: Float64Array, out: Float64Array) => {
       out[0] = values[0]! - values[1]!

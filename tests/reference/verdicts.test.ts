@@ -15,7 +15,7 @@ import {
 import { expectNear } from '../support/expectNear'
 
 const exact = (value: number): Uncertain => ({ value, components: [] })
-const known = (value: number, u: number): Uncertain => ({ value, components: [{ source: 's', owner: 's', u, dof: Infinity }] })
+const known = (value: number, u: number): Uncertain => ({ value, components: [{ source: { id: 's', owner: 's', dof: Infinity }, u }] })
 
 describe('verdicts at their edges (ISO 14253-1; JCGM 106)', () => {
   it('an exact value on a bound keeps it, a hair beyond does not', () => {

@@ -1,16 +1,14 @@
-import { asExtreme, linear, resultOf, selectionU, type Figure } from '../metrology'
+import { asExtreme, resultOf, selectionU, type Figure } from '../metrology'
 
 /** The smallest of several figures, as a choice that opens to all of them. */
 export function smallestOf(title: string, figures: readonly { readonly label: string; readonly figure: Figure }[]): Figure {
   const ranked = [...figures].sort((a, b) => a.figure.value.value - b.figure.value.value)
   const text = { id: 'smallest', title, kind: 'length', expression: 'the smallest one read', source: 'definition' } as const
-  const figure = {
-    ...resultOf(
-      text,
-      ranked.map(({ label, figure: one }, index) => ({ label, figure: one, weight: index === 0 ? 1 : 0 })),
-    ),
-    value: linear([[1, ranked[0]!.figure.value]]),
-  }
+  const { origin } = resultOf(
+    text,
+    ranked.map(({ label, figure: one }, index) => ({ label, figure: one, weight: index === 0 ? 1 : 0 })),
+  )
+  const figure = { value: ranked[0]!.figure.value, origin }
   return asExtreme(
     figure,
     selectionU(

@@ -13,16 +13,20 @@ export interface BudgetShare {
  * everything paper brings under the number's, as the bench calls it. Shares of the variance, largest first.
  */
 export function uncertaintyBudget(build: Build, paper: BenchDefinition['paper'], value: Uncertain): BudgetShare[] {
-  const shares = new Map<string, number>()
+  const shares = new Map<string, { label: string; share: number }>()
   for (const { owner, share } of budget(value)) {
     const label = ownerLabel(build, paper, owner)
-    shares.set(label, (shares.get(label) ?? 0) + share)
+    const known = shares.get(label)
+    if (known) known.share += share
+    else shares.set(label, { label, share })
   }
-  return [...shares].map(([label, share]) => ({ label, share })).sort((a, b) => b.share - a.share)
+  return [...shares.values()].sort((a, b) => b.share - a.share)
 }
 
 function ownerLabel(build: Build, paper: BenchDefinition['paper'], owner: string): string {
-  const [kind = '', id = ''] = owner.split(/:(.*)/s)
+  const colon = owner.indexOf(':')
+  const kind = colon === -1 ? owner : owner.slice(0, colon)
+  const id = owner.slice(colon + 1)
   if (kind === 'gauge') return build.gauges.get(id)?.name ?? id
   if (kind === 'reading') return build.gauges.get(build.readings.byId.get(id)?.gauge ?? '')?.name ?? 'a reading'
   if (kind === 'temperature') return 'shop temperature, not written down'

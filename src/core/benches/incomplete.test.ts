@@ -166,12 +166,12 @@ describe('a tolerance on paper', () => {
     expectNear(u(apart(heights('set'))), u(apart(heights('piece'))), 1e-12)
     const between = (build: Build) => {
       const [a, b] = ['rods.stackApart.2', 'rods.stackApart.4'].map((id) => find(rods, build, id).figure!.value)
-      const shared = new Map(b!.components.map((component) => [component.source, component.u]))
-      const own = a!.components.reduce((sum, component) => sum + (component.u - (shared.get(component.source) ?? 0)) ** 2, 0)
+      const shared = new Map(b!.components.map(({ source, u }) => [source.id, u]))
+      const own = a!.components.reduce((sum, component) => sum + (component.u - (shared.get(component.source.id) ?? 0)) ** 2, 0)
       return (
         own +
         b!.components
-          .filter(({ source }) => !a!.components.some((one) => one.source === source))
+          .filter(({ source }) => !a!.components.some((one) => one.source.id === source.id))
           .reduce((sum, component) => sum + component.u ** 2, 0)
       )
     }

@@ -97,7 +97,7 @@ describe('bores and pistons', () => {
 
   it('cancels the gauge’s bias in taper and out-of-round, and not in the clearance', () => {
     const bias = (finding: Finding) =>
-      finding.figure!.value.components.filter(({ source, u }) => source.startsWith('gauge:bore') && Math.abs(u) > 1e-12)
+      finding.figure!.value.components.filter(({ source, u }) => source.id.startsWith('gauge:bore') && Math.abs(u) > 1e-12)
     expect(bias(find(bores, tern, 'bores.taper.2'))).toEqual([])
     expect(bias(find(bores, tern, 'bores.outOfRound.2'))).toEqual([])
     expect(bias(find(bores, tern, 'bores.clearance.2'))).toHaveLength(1)
@@ -221,12 +221,12 @@ describe('crank and bearings', () => {
     const separate = find(bearings, apart(tern), 'bearings.mainClearance.m3').figure!.value
     expectNear(separate.value, 0.064, 0.004)
     const biases = (value: typeof direct) =>
-      value.components.filter(({ source, u }) => source.endsWith('/bias') && Math.abs(u) > 1e-12).length
+      value.components.filter(({ source, u }) => source.id.endsWith('/bias') && Math.abs(u) > 1e-12).length
     expect([biases(direct), biases(separate)]).toEqual([0, 2])
     // Step 0.002 and s 0.0015 of the bore gauge twice (shown, zero), step 0.002 and s 0.001 of the micrometer on the journal, s
     // once more in its jaws.
     expectNear(
-      Math.hypot(...direct.components.filter(({ source }) => source !== 'temperature:shop').map(({ u }) => u)),
+      Math.hypot(...direct.components.filter(({ source }) => source.id !== 'temperature:shop').map(({ u }) => u)),
       Math.sqrt(3 * (0.002 ** 2 / 12) + 2 * 0.0015 ** 2 + 2 * 0.001 ** 2),
       1e-9,
     )

@@ -139,7 +139,10 @@ function withShopTemperature(read: Figure, mmPerK: number): Figure {
   const u = mmPerK * limitsU(SHOP_TOLERANCE_K)
   if (u === 0) return read
   const { value, components } = read.value
-  return { ...read, value: { value, components: [...components, { source: 'temperature:shop', owner: 'temperature', u, dof: Infinity }] } }
+  return {
+    ...read,
+    value: { value, components: [...components, { source: { id: 'temperature:shop', owner: 'temperature', dof: Infinity }, u }] },
+  }
 }
 
 /** A number on paper; where its tolerance varies piece by piece, the one of `piece` shares nothing with the others'. */

@@ -1,5 +1,5 @@
 import { studentCdf, studentCoverageFactor } from '../numerics/distributions'
-import { expand } from './expanded'
+import { coverageFactor } from './expanded'
 import { effectiveDof, standardUncertainty, type Uncertain } from './uncertain'
 
 /** Bounds something must keep, in its canonical unit. */
@@ -38,14 +38,17 @@ const LEAST_PROBABILITY = 0.95
 
 /** `isNeverNegative`: the value is a size (a spread, an out-of-roundness), so that zero is a bound of its own. */
 export function judge(x: Uncertain, bounds: Bounds, rule: DecisionRule, isNeverNegative = false): Conformity {
-  const { U, k } = expand(x)
-  const guard = rule === 'strict' ? U : probableGuard(x)
+  const u = standardUncertainty(x)
+  const dof = effectiveDof(x)
+  const k = coverageFactor(dof)
+  const U = k * u
+  const guard = rule === 'strict' ? U : probableGuard(u, dof)
   const lower = bounds.lower ?? -Infinity
   const upper = bounds.upper ?? Infinity
   const { value } = x
   // Two readings of one bound are the same bound: 1e-9 of its size keeps 0.1 + 0.2 from failing 0.3.
   const slack = 1e-9 * Math.max(Math.abs(value), U)
-  const probability = probabilityWithin(x, lower, upper)
+  const probability = probabilityWithin(value, u, dof, lower, upper)
   const verdict = verdictOf(value, guard, lower, upper, slack)
   return {
     // In a band hardly wider than the guards both sides may be sure enough and the whole is not.
@@ -60,9 +63,8 @@ export function judge(x: Uncertain, bounds: Bounds, rule: DecisionRule, isNeverN
 }
 
 /** Student's t where few repeats are behind the uncertainty, and never less than the standard's own factor. */
-function probableGuard(x: Uncertain): number {
-  const dof = effectiveDof(x)
-  return Math.max(GUARD_FACTOR, studentCoverageFactor(ONE_SIDED_COVERAGE, Math.max(1, dof))) * standardUncertainty(x)
+function probableGuard(u: number, dof: number): number {
+  return Math.max(GUARD_FACTOR, studentCoverageFactor(ONE_SIDED_COVERAGE, Math.max(1, dof))) * u
 }
 
 function verdictOf(value: number, guard: number, lower: number, upper: number, slack: number): Verdict {
@@ -79,12 +81,10 @@ function cannotDecide({ lower, upper, target }: Bounds, guard: number, isNeverNe
   return Math.abs(target - (lower ?? upper ?? target)) < guard
 }
 
-function probabilityWithin(x: Uncertain, lower: number, upper: number): number {
-  const u = standardUncertainty(x)
-  if (u === 0) return x.value >= lower && x.value <= upper ? 1 : 0
-  const dof = effectiveDof(x)
+function probabilityWithin(value: number, u: number, dof: number, lower: number, upper: number): number {
+  if (u === 0) return value >= lower && value <= upper ? 1 : 0
   const shareBelow = (bound: number) => {
-    if (Number.isFinite(bound)) return studentCdf((bound - x.value) / u, dof)
+    if (Number.isFinite(bound)) return studentCdf((bound - value) / u, dof)
     return bound > 0 ? 1 : 0
   }
   return Math.max(0, shareBelow(upper) - shareBelow(lower))

@@ -1,6 +1,5 @@
-import { quickselect } from 'd3-array'
 import { randomStream } from '../numerics/random'
-import { standardUncertainty, type Component, type Uncertain } from './uncertain'
+import { mean, standardUncertainty, type Component, type Uncertain } from './uncertain'
 
 /** What is picked from several values: the difference of the outermost, the smallest, or the one furthest from zero. */
 export type Extreme = 'range' | 'smallest' | 'largestSize'
@@ -39,6 +38,7 @@ function reachOf(extreme: Extreme, trueValues: readonly number[], noise: readonl
   const target = statistic(extreme, Math.min(...trueValues), Math.max(...trueValues))
   const normals = normalTable()
   const count = trueValues.length
+  furthest.fill(0)
   for (let draw = 0; draw < DRAWS; draw++) {
     const from = draw * MOST_VALUES
     let low = Infinity
@@ -48,23 +48,29 @@ function reachOf(extreme: Extreme, trueValues: readonly number[], noise: readonl
       if (value < low) low = value
       if (value > high) high = value
     }
-    off[draw] = Math.abs(statistic(extreme, low, high) - target)
+    const off = Math.abs(statistic(extreme, low, high) - target)
+    if (off > furthest[0]!) keepFurthest(off)
   }
-  const at = Math.ceil(COVERAGE * DRAWS) - 1
-  quickselect(off, at)
-  return off[at]!
+  return furthest[0]!
 }
 
-/** Written over by every call: this stands on the path of a key stroke. */
-const off = new Float64Array(DRAWS)
+/** What the rarest draws come to, the nearest of them first. Written over by every call: this stands on the path of a key stroke. */
+const furthest = new Float64Array(Math.floor((1 - COVERAGE) * DRAWS) + 1)
+
+/** Takes one more among the rarest draws, in its order, for the nearest of them. */
+function keepFurthest(off: number): void {
+  let at = 0
+  while (at + 1 < furthest.length && furthest[at + 1]! < off) furthest[at] = furthest[++at]!
+  furthest[at] = off
+}
 
 /** All at one size, their root mean square without its noise; nothing where they can be told apart. */
 function alike(values: readonly number[], noise: readonly number[]): number[][] {
-  const mean = (squares: readonly number[]) => squares.reduce((sum, one) => sum + one, 0) / values.length
-  const ofNoise = mean(noise.map((u) => u ** 2))
+  const meanOf = (squares: readonly number[]) => squares.reduce((sum, one) => sum + one, 0) / values.length
+  const ofNoise = meanOf(noise.map((u) => u ** 2))
   const sizes = values.map(Math.abs)
   if (Math.max(...sizes) - Math.min(...sizes) > APART * Math.sqrt(2 * ofNoise)) return []
-  const size = Math.sqrt(Math.max(0, mean(values.map((value) => value ** 2)) - ofNoise))
+  const size = Math.sqrt(Math.max(0, meanOf(values.map((value) => value ** 2)) - ofNoise))
   return [values.map(() => size)]
 }
 
@@ -75,24 +81,31 @@ function statistic(extreme: Extreme, low: number, high: number): number {
 
 /** What each value has for itself, not shared with the others: what all have alike moves no order. */
 function ownNoise(extreme: Extreme, values: readonly Uncertain[]): number[] {
+  if (extreme === 'range') return noiseAboutMean(values)
   const users = new Map<string, number>()
-  for (const { components } of values) for (const { source } of components) users.set(source, (users.get(source) ?? 0) + 1)
-  if (extreme !== 'range')
-    return values.map(({ components }) => Math.hypot(...components.filter(({ source }) => users.get(source) === 1).map(({ u }) => u)))
-  const share = 1 / values.length
-  const ofMean = new Map<string, number>()
-  for (const { components } of values) for (const { source, u } of components) ofMean.set(source, (ofMean.get(source) ?? 0) + share * u)
-  const meanVariance = [...ofMean.values()].reduce((sum, u) => sum + u * u, 0)
-  // Against the mean of all n a value keeps (n − 1)/n of its own variance.
-  return values.map(({ components }) => Math.sqrt(Math.max(0, apartVariance(components, ofMean, meanVariance)) / (1 - share)))
+  for (const { components } of values) for (const { source } of components) users.set(source.id, (users.get(source.id) ?? 0) + 1)
+  return values.map(({ components }) => {
+    let variance = 0
+    for (const { source, u } of components) if (users.get(source.id) === 1) variance += u * u
+    return Math.sqrt(variance)
+  })
+}
+
+/** Against the mean of all n a value keeps (n − 1)/n of its own variance. */
+function noiseAboutMean(values: readonly Uncertain[]): number[] {
+  const ofMean = new Map(mean(values).components.map((component) => [component.source.id, component]))
+  let meanVariance = 0
+  for (const { u } of ofMean.values()) meanVariance += u * u
+  const ownShare = 1 - 1 / values.length
+  return values.map(({ components }) => Math.sqrt(Math.max(0, apartVariance(components, ofMean, meanVariance)) / ownShare))
 }
 
 /** Variance of a value less the mean, source by source: what the value does not know, the mean keeps. */
-function apartVariance(components: readonly Component[], ofMean: ReadonlyMap<string, number>, meanVariance: number): number {
+function apartVariance(components: readonly Component[], ofMean: ReadonlyMap<string, Component>, meanVariance: number): number {
   let variance = meanVariance
   for (const { source, u } of components) {
-    const mean = ofMean.get(source)!
-    variance += (u - mean) ** 2 - mean ** 2
+    const shared = ofMean.get(source.id)!.u
+    variance += (u - shared) ** 2 - shared ** 2
   }
   return variance
 }

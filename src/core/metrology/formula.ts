@@ -70,7 +70,7 @@ export function formula<Name extends string>(
       const values = {} as Record<Name, Uncertain>
       for (const name of names) values[name] = figures[name].value
       const value = propagate(evaluate, values)
-      return { value, origin: { from: 'sum', sum: sumOf(text, () => termsOf(names, inputs, figures, evaluate)) } }
+      return { value, origin: { from: 'sum', sum: new LazySum(text, () => termsOf(names, inputs, figures, evaluate)) } }
     },
   }
 }
@@ -90,13 +90,16 @@ function termsOf<Name extends string>(
 }
 
 /** A derivation whose terms are worked out when somebody opens it: few ever are. */
-function sumOf(text: FormulaText, termsOnceAsked: () => readonly Term[]): Sum {
-  let terms: readonly Term[] | undefined
-  return {
-    formula: text,
-    get terms() {
-      return (terms ??= termsOnceAsked())
-    },
+class LazySum implements Sum {
+  private worked: readonly Term[] | undefined
+
+  constructor(
+    readonly formula: FormulaText,
+    private readonly work: () => readonly Term[],
+  ) {}
+
+  get terms(): readonly Term[] {
+    return (this.worked ??= this.work())
   }
 }
 
@@ -121,7 +124,7 @@ export function resultOf(text: FormulaText, terms: readonly { label: string; wei
       figure,
       effectU: Math.abs(weight) * standardUncertainty(figure.value),
     }))
-  return { value, origin: { from: 'sum', sum: sumOf(text, sumTerms) } }
+  return { value, origin: { from: 'sum', sum: new LazySum(text, sumTerms) } }
 }
 
 /**
@@ -131,8 +134,8 @@ export function resultOf(text: FormulaText, terms: readonly { label: string; wei
 export function apart(text: FormulaText, one: { label: string; figure: Figure }, other: { label: string; figure: Figure }): Figure {
   const [larger, smaller] = one.figure.value.value >= other.figure.value.value ? [one, other] : [other, one]
   return resultOf(text, [
-    { ...larger, weight: 1 },
-    { ...smaller, weight: -1 },
+    { label: larger.label, weight: 1, figure: larger.figure },
+    { label: smaller.label, weight: -1, figure: smaller.figure },
   ])
 }
 
@@ -141,11 +144,11 @@ export function asExtreme(figure: Figure, u: number): Figure {
   if (u === 0) return figure
   const { value, components } = figure.value
   // Named after what was picked: two figures picked from other readings share nothing by it.
-  const source = `selection:${components
-    .map((component) => component.source)
+  const id = `selection:${components
+    .map((component) => component.source.id)
     .join('+')
     .slice(0, 200)}`
-  return { ...figure, value: { value, components: [...components, { source, owner: 'selection', u, dof: Infinity }] } }
+  return { origin: figure.origin, value: { value, components: [...components, { source: { id, owner: 'selection', dof: Infinity }, u }] } }
 }
 
 /** A number from a maker's sheet; `name` tells one piece's tolerance from another's. */

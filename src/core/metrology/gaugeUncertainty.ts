@@ -1,4 +1,4 @@
-import type { Component, Uncertain } from './uncertain'
+import type { Component, Source, Uncertain } from './uncertain'
 
 /** What a gauge is known to do. All lengths, volumes … in the canonical unit of the gauge's kind. */
 export interface GaugeCard {
@@ -51,26 +51,19 @@ export function goNoGoReading(id: string, low: number, high: number, gauge: Gaug
 export function zeroedReading(id: string, indicated: number, gauge: GaugeCard, standard: GaugeCard): Uncertain {
   const reading = `reading:${id}`
   const own = (what: string, card: GaugeCard) => [
-    { source: `${reading}/${what}/step`, owner: `gauge:${card.id}`, u: uniformU(card.resolution), dof: Infinity },
-    {
-      source: `${reading}/${what}/repeat`,
-      owner: `gauge:${card.id}`,
-      u: card.repeatability,
-      dof: card.repeatabilityDof,
-      history: `gauge:${card.id}/history`,
-    },
+    step(`${reading}/${what}`, gaugeName(card), uniformU(card.resolution)),
+    repeat(`${reading}/${what}`, gaugeName(card), card),
   ]
-  const setting = {
-    source: `${reading}/setting/repeat`,
-    owner: `gauge:${standard.id}`,
-    u: standard.repeatability,
-    dof: standard.repeatabilityDof,
-    history: `gauge:${standard.id}/history`,
-  }
-  const scale = { source: `gauge:${gauge.id}/scale`, owner: `gauge:${gauge.id}`, u: gauge.scaleU * indicated, dof: Infinity }
+  const { scale } = sharedOf(gauge)
   return {
     value: indicated,
-    components: known([...own('shown', gauge), ...own('zero', gauge), ...own('standard', standard), setting, scale]),
+    components: known([
+      ...own('shown', gauge),
+      ...own('zero', gauge),
+      ...own('standard', standard),
+      repeat(`${reading}/setting`, gaugeName(standard), standard),
+      { source: scale, u: gauge.scaleU * indicated },
+    ]),
   }
 }
 
@@ -78,30 +71,48 @@ export function zeroedReading(id: string, indicated: number, gauge: GaugeCard, s
 export function paperNumber(key: string, value: number, tolerance: number | undefined): Uncertain {
   const owner = `paper:${key}`
   const u = limitsU(tolerance ?? 0)
-  return { value, components: known([{ source: owner, owner, u, dof: Infinity }]) }
+  return { value, components: known([{ source: { id: owner, owner, dof: Infinity }, u }]) }
 }
 
 /** A typed `64 ± 0.5`, meant at 95 % with k = 2. */
 export function statedNumber(key: string, value: number, plusMinus: number | undefined): Uncertain {
   const owner = `typed:${key}`
-  return { value, components: known([{ source: owner, owner, u: (plusMinus ?? 0) / 2, dof: Infinity }]) }
+  return { value, components: known([{ source: { id: owner, owner, dof: Infinity }, u: (plusMinus ?? 0) / 2 }]) }
 }
 
 function gaugeComponents(id: string, value: number, gauge: GaugeCard, stepU: number): Component[] {
   const reading = `reading:${id}`
-  const shared = `gauge:${gauge.id}`
+  const { bias, scale } = sharedOf(gauge)
   return known([
-    { source: `${reading}/step`, owner: reading, u: stepU, dof: Infinity },
-    {
-      source: `${reading}/repeat`,
-      owner: reading,
-      u: gauge.repeatability,
-      dof: gauge.repeatabilityDof,
-      history: `gauge:${gauge.id}/history`,
-    },
-    { source: `${shared}/bias`, owner: shared, u: gauge.biasU, dof: Infinity },
-    { source: `${shared}/scale`, owner: shared, u: gauge.scaleU * value, dof: Infinity },
+    step(reading, reading, stepU),
+    repeat(reading, reading, gauge),
+    { source: bias, u: gauge.biasU },
+    { source: scale, u: gauge.scaleU * value },
   ])
+}
+
+function step(of: string, owner: string, u: number): Component {
+  return { source: { id: `${of}/step`, owner, dof: Infinity }, u }
+}
+
+function repeat(of: string, owner: string, { id, repeatability, repeatabilityDof }: GaugeCard): Component {
+  return { source: { id: `${of}/repeat`, owner, dof: repeatabilityDof, history: `gauge:${id}/history` }, u: repeatability }
+}
+
+/** What all readings of a gauge share. */
+const shared = new WeakMap<GaugeCard, { readonly bias: Source; readonly scale: Source }>()
+
+function sharedOf(gauge: GaugeCard) {
+  const known = shared.get(gauge)
+  if (known) return known
+  const owner = gaugeName(gauge)
+  const made = { bias: { id: `${owner}/bias`, owner, dof: Infinity }, scale: { id: `${owner}/scale`, owner, dof: Infinity } }
+  shared.set(gauge, made)
+  return made
+}
+
+function gaugeName({ id }: GaugeCard): string {
+  return `gauge:${id}`
 }
 
 function known(components: Component[]): Component[] {

@@ -7,7 +7,10 @@ import { spread } from './spread'
 import { budget, covariance, difference, exactly, linear, mean, propagate, standardUncertainty, type Uncertain } from './uncertain'
 
 const gauge: GaugeCard = { id: 'g', resolution: 0.01, repeatability: 0.004, repeatabilityDof: 19, bias: 0.002, biasU: 0.003, scaleU: 0 }
-const known = (value: number, u: number): Uncertain => ({ value, components: [{ source: `s${value}`, owner: 'o', u, dof: Infinity }] })
+const known = (value: number, u: number): Uncertain => ({
+  value,
+  components: [{ source: { id: `s${value}`, owner: 'o', dof: Infinity }, u }],
+})
 
 describe('doubt of a reading (GUM 4.3.7, F.2.2.1)', () => {
   it('takes the bias off and adds step, repeatability and bias in quadrature', () => {
@@ -71,7 +74,7 @@ describe('laws of propagation', () => {
         (pairs, factor) => {
           const inputs = pairs.map(([value, u], index): Uncertain => ({
             value,
-            components: [{ source: `s${index}`, owner: `o${index}`, u, dof: Infinity }],
+            components: [{ source: { id: `s${index}`, owner: `o${index}`, dof: Infinity }, u }],
           }))
           const total = linear(inputs.map((x) => [1, x] as const))
           expectNear(
@@ -87,7 +90,10 @@ describe('laws of propagation', () => {
   })
 
   it('does not change its inputs', () => {
-    const x = Object.freeze({ value: 1, components: Object.freeze([Object.freeze({ source: 's', owner: 'o', u: 1, dof: 3 })]) })
+    const x = Object.freeze({
+      value: 1,
+      components: Object.freeze([Object.freeze({ source: Object.freeze({ id: 's', owner: 'o', dof: 3 }), u: 1 })]),
+    })
     expect(
       standardUncertainty(
         linear([

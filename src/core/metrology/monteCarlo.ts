@@ -97,16 +97,16 @@ function slicer(model: MonteCarloModel, seed: number): (from: number, to: number
  */
 function drawPlan(inputs: readonly Uncertain[]) {
   const users = new Map<string, number>()
-  for (const input of inputs) for (const { source } of input.components) users.set(source, (users.get(source) ?? 0) + 1)
+  for (const input of inputs) for (const { source } of input.components) users.set(source.id, (users.get(source.id) ?? 0) + 1)
   const isShared = (source: string) => users.get(source)! > 1
   const shared = [...users.keys()].filter(isShared)
   const uncertainInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
   const own = uncertainInputs.map((position) =>
-    Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source)).map(({ u }) => u)),
+    Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source.id)).map(({ u }) => u)),
   )
   const shares = uncertainInputs.flatMap((position) =>
     inputs[position]!.components.flatMap(({ source, u }) =>
-      isShared(source) ? [{ position, shock: uncertainInputs.length + shared.indexOf(source), u }] : [],
+      isShared(source.id) ? [{ position, shock: uncertainInputs.length + shared.indexOf(source.id), u }] : [],
     ),
   )
 

@@ -3,17 +3,21 @@
  * (the bias of one gauge) are correlated by it: in their difference the shared part cancels, in their sum it adds up.
  * This is the law of propagation of JCGM 100:2008 (GUM) 5.1.2 and 5.2.2, with the covariances carried by the sources themselves.
  */
-export interface Component {
-  /** Independent source, e.g. `reading:r7/resolution` or `gauge:burette/bias`. */
-  readonly source: string
+export interface Source {
+  /** E.g. `reading:r7/resolution` or `gauge:burette/bias`: what has the same id is the same source. */
+  readonly id: string
   /** What the budget charges it to: a reading, a gauge, a paper number. */
   readonly owner: string
-  /** Signed standard uncertainty this source gives the value. */
-  readonly u: number
   /** Degrees of freedom of the source; Infinity when its size is taken as known. */
   readonly dof: number
   /** The history the size was estimated from: sources that share it share its degrees of freedom, however many they are. */
   readonly history?: string
+}
+
+export interface Component {
+  readonly source: Source
+  /** Signed standard uncertainty the source gives the value. */
+  readonly u: number
 }
 
 export interface Uncertain {
@@ -39,21 +43,21 @@ export function standardUncertainty(x: Uncertain): number {
 }
 
 export function covariance(a: Uncertain, b: Uncertain): number {
-  const ofA = new Map(a.components.map((component) => [component.source, component.u]))
+  const ofA = new Map(a.components.map(({ source, u }) => [source.id, u]))
   let sum = 0
-  for (const { source, u } of b.components) sum += (ofA.get(source) ?? 0) * u
+  for (const { source, u } of b.components) sum += (ofA.get(source.id) ?? 0) * u
   return sum
 }
 
 /** Value of Σ cᵢ·xᵢ with its uncertainty: exact for means and differences. */
 export function linear(terms: readonly (readonly [coefficient: number, x: Uncertain])[]): Uncertain {
   let value = 0
-  const bySource = new Map<string, Accumulated>()
+  const joined = new Joined()
   for (const [coefficient, x] of terms) {
     value += coefficient * x.value
-    addScaled(bySource, x.components, coefficient)
+    joined.add(x.components, coefficient)
   }
-  return { value, components: [...bySource.values()] }
+  return { value, components: joined.components }
 }
 
 export function mean(values: readonly Uncertain[]): Uncertain {
@@ -79,7 +83,7 @@ export function propagate<Name extends string>(
   const names = Object.keys(inputs) as Name[]
   const at = {} as Record<Name, number>
   for (const name of names) at[name] = inputs[name].value
-  const bySource = new Map<string, Accumulated>()
+  const joined = new Joined()
   const value = f(at)
   for (const name of names) {
     const x = inputs[name]
@@ -90,10 +94,10 @@ export function propagate<Name extends string>(
     at[name] = x.value - u
     const low = f(at)
     at[name] = x.value
-    addScaled(bySource, x.components, (high - low) / (2 * u))
-    addCurvature(bySource, x, Math.abs(high + low - 2 * value), Math.abs(high - low) / 2)
+    joined.add(x.components, (high - low) / (2 * u))
+    addCurvature(joined, x, Math.abs(high + low - 2 * value), Math.abs(high - low) / 2)
   }
-  return { value, components: [...bySource.values()] }
+  return { value, components: joined.components }
 }
 
 /** Below this share of the linear part a curvature changes no digit anybody sees. */
@@ -103,11 +107,12 @@ const LEAST_CURVATURE = 0.05
  * The second-order term of one input where the linear one nearly vanishes, as at a turning point (GUM 5.1.2, note): for a normal
  * input the square of z has the standard deviation √2, and c = f(x + u) + f(x − u) − 2f(x) is twice its factor.
  */
-function addCurvature(into: Map<string, Accumulated>, x: Uncertain, curvature: number, linearU: number): void {
+function addCurvature(into: Joined, x: Uncertain, curvature: number, linearU: number): void {
   const u = curvature / Math.SQRT2
   if (!(u > LEAST_CURVATURE * linearU)) return
   const largest = x.components.reduce((a, b) => (Math.abs(b.u) > Math.abs(a.u) ? b : a))
-  addScaled(into, [{ source: `${largest.source}/curvature`, owner: largest.owner, u, dof: largest.dof }], 1)
+  const { id, owner, dof } = largest.source
+  into.add([{ source: { id: `${id}/curvature`, owner, dof }, u }], 1)
 }
 
 /** Effective degrees of freedom, Welch–Satterthwaite (GUM G.4.1); what shares a history counts as one estimate. */
@@ -116,7 +121,8 @@ export function effectiveDof(x: Uncertain): number {
   if (u === 0) return Infinity
   let sum = 0
   const histories = new Map<string, { variance: number; dof: number }>()
-  for (const { u: own, dof, history } of x.components) {
+  for (const { u: own, source } of x.components) {
+    const { dof, history } = source
     if (dof === Infinity) continue
     if (history === undefined) {
       sum += own ** 4 / dof
@@ -134,18 +140,39 @@ export function effectiveDof(x: Uncertain): number {
 export function budget(x: Uncertain): { owner: string; share: number }[] {
   const variance = standardUncertainty(x) ** 2
   if (variance === 0) return []
-  const byOwner = new Map<string, number>()
-  for (const { owner, u } of x.components) byOwner.set(owner, (byOwner.get(owner) ?? 0) + (u * u) / variance)
-  return [...byOwner].map(([owner, share]) => ({ owner, share })).sort((a, b) => b.share - a.share)
-}
-
-/** Adds `factor` × each component into `into`, source by source. The one hot loop of every derivation: no copies but the first. */
-function addScaled(into: Map<string, Accumulated>, components: readonly Component[], factor: number): void {
-  for (const { source, owner, u, dof, history } of components) {
-    const known = into.get(source)
-    if (known) known.u += u * factor
-    else into.set(source, history === undefined ? { source, owner, u: u * factor, dof } : { source, owner, u: u * factor, dof, history })
+  const byOwner = new Map<string, { owner: string; share: number }>()
+  for (const { source, u } of x.components) {
+    const known = byOwner.get(source.owner)
+    if (known) known.share += (u * u) / variance
+    else byOwner.set(source.owner, { owner: source.owner, share: (u * u) / variance })
   }
+  return [...byOwner.values()].sort((a, b) => b.share - a.share)
 }
 
 type Accumulated = { -readonly [Key in keyof Component]: Component[Key] }
+
+/** The components of several values, source by source: on the path of every derivation, so that as little as may be is made twice. */
+class Joined {
+  readonly components: Accumulated[] = []
+  private bySource: Map<string, Accumulated> | undefined
+
+  add(components: readonly Component[], factor: number): void {
+    const isFirst = this.components.length === 0
+    const bySource = isFirst ? undefined : (this.bySource ??= byId(this.components))
+    for (const { source, u } of components) {
+      const known = bySource?.get(source.id)
+      if (known) known.u += u * factor
+      else {
+        const one = { source, u: u * factor }
+        this.components.push(one)
+        bySource?.set(source.id, one)
+      }
+    }
+  }
+}
+
+function byId(components: readonly Accumulated[]): Map<string, Accumulated> {
+  const found = new Map<string, Accumulated>()
+  for (const one of components) found.set(one.source.id, one)
+  return found
+}

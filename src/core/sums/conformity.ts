@@ -105,5 +105,8 @@ function outcomeOf(judged: Conformity, own: Figure, unit: UnitId, expression: st
 /** The value with the given u added to any ± it was typed with. */
 function withU(value: Uncertain, u: Figure | undefined): Uncertain {
   if (!u || u.value.value === 0) return value
-  return { value: value.value, components: [...value.components, { source: 'typed:u', owner: 'typed:u', u: u.value.value, dof: Infinity }] }
+  return {
+    value: value.value,
+    components: [...value.components, { source: { id: 'typed:u', owner: 'typed:u', dof: Infinity }, u: u.value.value }],
+  }
 }

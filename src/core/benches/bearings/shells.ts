@@ -167,7 +167,7 @@ export function thickerBy(build: Build, journal: Journal): Figure | undefined {
   return {
     value: {
       value: pairThicknessMm(pending.upper, pending.lower) - measuredWithMm(build, journal),
-      components: [{ source: `shells:${journalName(journal)}`, owner, u: limitsU(WALL_TOLERANCE_MM) * 2, dof: Infinity }],
+      components: [{ source: { id: `shells:${journalName(journal)}`, owner, dof: Infinity }, u: limitsU(WALL_TOLERANCE_MM) * 2 }],
     },
     origin: {
       from: 'stock',

@@ -50,7 +50,7 @@ export const cylinderState = quantity('cylinder', (build, cylinder: number): Cyl
   const state = { cylinder, deck, chamber, piston, isPartial: all.some(({ isPartial }) => isPartial), remarks }
   if (chain && chain.clearance.value.value <= 0)
     return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
-  return { ...state, inputs, chain, missing }
+  return { inputs, chain, missing, ...state }
 })
 
 type InputsOrMissing = Pick<CylinderState, 'inputs' | 'missing'>
@@ -70,7 +70,7 @@ function ratioInputs(
     pinOffsetMm: pinOffset?.value.value ?? 0,
   }
   if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
-  const inputs = { ...needed.figures, rod, pinOffset, crevice: creviceOf(build, cylinder), intakeClosing: paperAt(build, 'intakeClosing') }
+  const inputs = { rod, pinOffset, crevice: creviceOf(build, cylinder), intakeClosing: paperAt(build, 'intakeClosing'), ...needed.figures }
   return { inputs, missing: [] }
 }
 
@@ -229,7 +229,10 @@ export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number])
   return {
     gasketBore: { figure: { value: exactly(gasket.boreMm), origin } },
     gasketThickness: {
-      figure: { value: { value: gasket.thicknessMm, components: u === 0 ? [] : [{ source: owner, owner, u, dof: Infinity }] }, origin },
+      figure: {
+        value: { value: gasket.thicknessMm, components: u === 0 ? [] : [{ source: { id: owner, owner, dof: Infinity }, u }] },
+        origin,
+      },
     },
   }
 }

@@ -15,7 +15,7 @@ export function ratioModel(
   const slots = Int32Array.from(
     known.flatMap(({ inputs }) =>
       inputsOf(inputs).map((value) => {
-        const key = `${value.value} ${value.components.map(({ source, u }) => `${source} ${u}`).join()}`
+        const key = `${value.value} ${value.components.map(({ source, u }) => `${source.id} ${u}`).join()}`
         if (!distinct.has(key)) distinct.set(key, { value, slot: distinct.size })
         return distinct.get(key)!.slot
       }),
