@@ -1,5 +1,5 @@
 import type { Build } from '../build/build'
-import { readingAt } from '../build/figures'
+import { figureAt } from '../build/figures'
 import type { CharacteristicId, OutputId } from '../build/ids'
 import { findingId, stationId, type Subject } from '../build/place'
 import { PART_STATES, partStateOf } from '../build/partState'
@@ -149,7 +149,7 @@ export function intervalOf(build: Build, station: string): Interval | undefined 
 /** A reading that is the finding itself: its figure, its interval where it is go/no-go, or what is wanted. */
 export function asRead(build: Build, characteristic: CharacteristicId, place: Place): Derived {
   const id = stationId(characteristic, place)
-  const figure = readingAt(build, characteristic, place)
+  const figure = figureAt(build, id)
   return figure
     ? { figure, interval: intervalOf(build, id), remarks: leafRemark(build, id) }
     : { missing: [{ kind: 'reading', stationId: id }] }

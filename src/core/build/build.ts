@@ -2,6 +2,20 @@ import type { Growth } from './growth'
 import { indexAdded, indexEntries, type ReadingsIndex } from './readings'
 import type { BuildDocument, Entry, Gauge, Spec, Work } from './types'
 
+/**
+ * What was worked out of a build, shared by all that come from one opened document; each part belongs to the module that fills it.
+ * The weak maps end with the build: the values of one that outlives it are taken as alive by every collection of young objects
+ * (V8), and with them all builds that were ever evaluated.
+ */
+export interface Memory {
+  /** By name, as `remembered` keeps them. */
+  readonly derivations: Map<string, unknown>
+  /** By build, as `remembered` keeps them. */
+  readonly sessions: WeakMap<object, unknown>
+  /** By reading, as `figures` makes them. */
+  readonly figures: WeakMap<object, unknown>
+}
+
 /** A build opened for work: its document with the readings arranged and the gauges at hand. */
 export interface Build {
   readonly id: string
@@ -11,8 +25,7 @@ export interface Build {
   /** What each characteristic is read on, as far as it grows. */
   readonly growth: Growth
   readonly readings: ReadingsIndex
-  /** What was derived of this build and of those before it, as `remembered` keeps it: shared by all that come from one opened document. */
-  readonly memory: Map<string, unknown>
+  readonly memory: Memory
   /** Work that is considered, by the place it is done on: every value is what it would be after it. */
   readonly considered: ReadonlyMap<string, Work>
 }
@@ -26,7 +39,7 @@ export function openBuildWith(document: Pick<BuildDocument, 'id' | 'spec' | 'gau
     gauges: new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge])),
     entries: document.entries,
     readings: indexEntries(document.entries),
-    memory: new Map(),
+    memory: { derivations: new Map(), sessions: new WeakMap(), figures: new WeakMap() },
     considered: new Map(),
   }
 }

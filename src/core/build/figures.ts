@@ -22,7 +22,11 @@ import type { Build } from './build'
 
 /** The reading that counts at a station as a figure, with the uncertainty of the gauge that took it. */
 export function readingAt(build: Build, characteristic: CharacteristicId, place: Reading['place']): Figure | undefined {
-  const station = stationId(characteristic, place)
+  return figureAt(build, stationId(characteristic, place))
+}
+
+/** The reading that counts at a station of this name, as a figure. */
+export function figureAt(build: Build, station: string): Figure | undefined {
   const reading = build.readings.current.get(station)
   return reading && figureOfReading(build, reading, station)
 }
@@ -34,17 +38,17 @@ interface MadeFigure {
   readonly figure: Figure
 }
 
-/** Several derivations use one reading, and each key press all that did not change: a figure is made once for what it is made from. */
-const made = new WeakMap<Reading, MadeFigure>()
-
-/** @throws if the document names a gauge it does not hold; the codecs refuse such documents at the door. */
+/**
+ * Several derivations use one reading, and each key press all that did not change: a figure is made once for what it is made from.
+ * @throws if the document names a gauge it does not hold; the codecs refuse such documents at the door.
+ */
 export function figureOfReading(build: Build, reading: Reading, station: string): Figure {
   const gauge = gaugeOf(build, reading)
   const parts = growingParts(build.growth[reading.characteristic], build.spec)
-  const known = made.get(reading)
+  const known = build.memory.figures.get(reading) as MadeFigure | undefined
   if (known && known.gauge === gauge && growsAlike(known.parts, parts)) return known.figure
   const figure = atTwenty(reading, parts, { value: indicated(reading, gauge), origin: originOf(reading, station) })
-  made.set(reading, { gauge, parts, figure })
+  build.memory.figures.set(reading, { gauge, parts, figure } satisfies MadeFigure)
   return figure
 }
 

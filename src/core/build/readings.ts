@@ -176,8 +176,8 @@ function arrange(index: Arranging, station: string, lines: readonly HistoryLine[
       const { entry, state } = line
       if (entry.kind !== 'reading' || FALLEN.has(state)) return line
       if (partStateOf(entry) !== latest) return { ...line, state: 'earlier' }
-      const besides = index.superseded.has(entry.id) ? 'superseded' : 'conflicting'
-      return { ...line, state: entry.id === counts!.id ? 'current' : besides }
+      if (entry.id === counts!.id) return state === 'current' ? line : { ...line, state: 'current' }
+      return { ...line, state: index.superseded.has(entry.id) ? 'superseded' : 'conflicting' }
     }),
   )
 }

@@ -36,6 +36,9 @@ export interface Use {
   readonly key: string | number
   readonly value: unknown
   readonly derivation?: Derivation
+  /** The number of the session it was last looked up in again, and whether the same was found there. */
+  lookedUpIn?: number
+  isThere?: boolean
 }
 
 /** One run of a derivation: what it used, and what came of it. */
@@ -49,13 +52,17 @@ interface Derivation {
   derive: (build: Build) => unknown
   /** The latest first. */
   readonly traces: Trace[]
-  /** The build it was looked at last for, and the run that holds there. */
-  session?: Session
+  /** The number of the session it was looked at last for, and the run that holds there. */
+  session?: number
   trace?: Trace
+  /** What another derivation of that build notes of it. */
+  use?: Use
 }
 
 /** The build as it is, the build that writes down what is looked up in it, and where things are looked up again. */
 interface Session {
+  /** Kept in place of the session itself, so that nothing remembered keeps a build of long ago. */
+  readonly number: number
   readonly build: Build
   readonly recorded: Build
   readonly sources: Readonly<Record<Source, unknown>>
@@ -67,7 +74,6 @@ const ALL = '*'
 /** A change and its undo, and a plan compared with others, find their derivations still there. */
 const MOST_TRACES = 4
 
-const sessions = new WeakMap<Build, Session>()
 /** What the derivation that is running has used so far. */
 let running: Use[] | undefined
 
@@ -79,7 +85,7 @@ export function remembered<Value>(build: Build, name: string, derive: (build: Bu
   const session = sessionOf(build)
   const derivation = derivationIn(session.build.memory, name, derive)
   const { value } = traceOf(session, derivation)
-  if (running) running.push({ source: 'quantity', key: name, value, derivation })
+  if (running) note((derivation.use ??= { source: 'quantity', key: name, value, derivation }))
   return value as Value
 }
 
@@ -110,44 +116,47 @@ export function restsOn(build: Build, name: string, follow: (name: string) => bo
       if (use.derivation && follow(use.derivation.name)) gather(use.derivation)
     }
   }
-  gather(session.build.memory.get(name) as Derivation | undefined)
+  gather(session.build.memory.derivations.get(name) as Derivation | undefined)
   return [...found.values()]
 }
 
+let sessionCount = 0
+
 function sessionOf(build: Build): Session {
+  const { sessions } = build.memory
   const known = sessions.get(build)
-  if (known) return known
+  if (known) return known as Session
   const sources = Object.fromEntries(Object.entries(SOURCES).map(([source, of]) => [source, of(build)])) as Session['sources']
-  const session: Session = { build, recorded: recordedBuild(build), sources }
+  const session: Session = { number: ++sessionCount, build, recorded: recordedBuild(build), sources }
   sessions.set(build, session)
   sessions.set(session.recorded, session)
   return session
 }
 
 /** The derivation of a name, in what the build and all it was made from and into remember. */
-function derivationIn(memory: Build['memory'], name: string, derive: Derivation['derive']): Derivation {
-  const known = memory.get(name) as Derivation | undefined
+function derivationIn({ derivations }: Build['memory'], name: string, derive: Derivation['derive']): Derivation {
+  const known = derivations.get(name) as Derivation | undefined
   if (known) {
     known.derive = derive
     return known
   }
   const derivation: Derivation = { name, derive, traces: [] }
-  memory.set(name, derivation)
+  derivations.set(name, derivation)
   return derivation
 }
 
 function traceOf(session: Session, derivation: Derivation): Trace {
-  if (derivation.session === session) return derivation.trace!
+  if (derivation.session === session.number) return derivation.trace!
   const { traces } = derivation
-  // At its first run there is nothing to look through, and most are.
-  const trace = (traces.length > 0 && traces.find((one) => holds(session, one))) || run(session, derivation)
+  const trace = traceThatHolds(session, traces) ?? run(session, derivation)
   if (traces[0] !== trace) {
     if (traces.includes(trace)) traces.splice(traces.indexOf(trace), 1)
     traces.unshift(trace)
     if (traces.length > MOST_TRACES) traces.pop()
   }
-  derivation.session = session
+  derivation.session = session.number
   derivation.trace = trace
+  if (derivation.use?.value !== trace.value) derivation.use = undefined
   return trace
 }
 
@@ -162,18 +171,25 @@ function run(session: Session, { derive }: Derivation): Trace {
   }
 }
 
-function holds(session: Session, { uses }: Trace): boolean {
-  // What is looked up to compare is no use of the derivation that asks.
-  const outer = running
-  running = undefined
-  try {
-    for (const use of uses) if (!isSame(lookUp(session, use), use.value)) return false
-    return true
-  } finally {
-    running = outer
-  }
+/** The latest run whose every use is found again. */
+function traceThatHolds(session: Session, traces: readonly Trace[]): Trace | undefined {
+  for (const trace of traces) if (holds(session, trace)) return trace
+  return undefined
 }
 
+function holds(session: Session, { uses }: Trace): boolean {
+  for (const use of uses) {
+    // Many derivations used the same thing: it is looked up again once.
+    if (use.lookedUpIn !== session.number) {
+      use.isThere = isSame(lookUp(session, use), use.value)
+      use.lookedUpIn = session.number
+    }
+    if (!use.isThere) return false
+  }
+  return true
+}
+
+/** In the build as it is: what is looked up to compare is noted by nobody. */
 function lookUp(session: Session, { source, key, derivation }: Use): unknown {
   if (source === 'quantity') return traceOf(session, derivation!).value
   const where = session.sources[source]
@@ -195,11 +211,27 @@ function isHistory(value: unknown): value is readonly HistoryLine[] {
 /** Most derivations ask for the same few things again at once: no further back is looked for a use that is noted already. */
 const LOOK_BACK = 8
 
-function note(source: Use['source'], key: string | number, value: unknown): void {
+function note(use: Use): void {
   if (!running) return
-  for (let at = running.length - 1, last = Math.max(0, at - LOOK_BACK); at >= last; at--)
-    if (running[at]!.key === key && running[at]!.source === source) return
-  running.push({ source, key, value })
+  for (let at = running.length - 1, last = Math.max(0, at - LOOK_BACK); at >= last; at--) if (running[at] === use) return
+  running.push(use)
+}
+
+function valueNoted(use: Use): unknown {
+  note(use)
+  return use.value
+}
+
+/** What was looked up in one source of a build, each thing once: all derivations that look it up note the same use. */
+function usesOf<Key extends string | number>(source: Source, valueOf: (key: Key) => unknown): (key: Key) => Use {
+  const uses = new Map<Key, Use>()
+  return (key) => {
+    const known = uses.get(key)
+    if (known) return known
+    const use: Use = { source, key, value: valueOf(key) }
+    uses.set(key, use)
+    return use
+  }
 }
 
 /** The build as a derivation is given it: reading anything off it is noted. */
@@ -236,28 +268,18 @@ function recordedBuild(build: Build): Build {
 /** A record of known members, each noted when it is read; `parts` note by themselves what is read in them. */
 function withNotedMembers<Given extends object>(source: Source, given: Given, parts: Partial<Given>): Given {
   const noted = { ...parts }
-  for (const key of Object.keys(given))
-    if (!(key in parts))
-      Object.defineProperty(noted, key, {
-        get: () => {
-          const value = given[key as keyof Given]
-          note(source, key, value)
-          return value
-        },
-      })
+  const useOf = usesOf(source, (key: string) => given[key as keyof Given])
+  for (const key of Object.keys(given)) if (!(key in parts)) Object.defineProperty(noted, key, { get: () => valueNoted(useOf(key)) })
   return noted as Given
 }
 
 /** A record of whose members some may not be there: asking for one is noted all the same. */
 function recordedRecord<Given extends object>(source: Source, given: Given): Given {
+  const useOf = usesOf(source, (key: string) => given[key as keyof Given])
   return new Proxy(given, {
-    get: (_, key) => {
-      const value = given[key as keyof Given]
-      note(source, key as string, value)
-      return value
-    },
+    get: (_, key) => valueNoted(useOf(key as string)),
     has: (_, key) => {
-      note(source, key as string, given[key as keyof Given])
+      note(useOf(key as string))
       return key in given
     },
     ownKeys: () => {
@@ -268,13 +290,11 @@ function recordedRecord<Given extends object>(source: Source, given: Given): Giv
 
 /** A map whose values are noted as they are asked for; a derivation has no other use of one. */
 function recordedMap<Key extends string | number, Value>(source: Source, given: ReadonlyMap<Key, Value>): ReadonlyMap<Key, Value> {
-  const get = (key: Key) => {
-    const value = given.get(key)
-    note(source, key, value)
-    return value
-  }
+  const useOf = usesOf(source, (key: Key) => given.get(key))
+  const get = (key: Key) => valueNoted(useOf(key)) as Value | undefined
+  const all: Use = { source, key: ALL, value: given }
   const values = () => {
-    note(source, ALL, given)
+    note(all)
     return given.values()
   }
   return { get, has: (key: Key) => get(key) !== undefined, values } as ReadonlyMap<Key, Value>

@@ -24,20 +24,24 @@ export interface BoreReading {
   readonly figure: Figure
 }
 
-export function boreReading(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
+/** Every diameter of a bore that has been read. */
+export const boreReadings = quantity('boreReadings', (build, cylinder: number): readonly BoreReading[] =>
+  BORE_DEPTHS.flatMap((depth) =>
+    BORE_AXES.flatMap((axis) => {
+      const figure = diameterAt(build, cylinder, depth, axis)
+      return figure ? [{ depth, axis, figure }] : []
+    }),
+  ),
+)
+
+function diameterAt(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
   const place = { cylinder, spot: `${depth}-${axis}` }
   const read = readingAt(build, 'bores.bore', place)
   return read && afterWork(read, workOn(build, `hone/${cylinder}`, stationId('bores.bore', place)), 'length', 'Hone')
 }
 
-/** Every diameter of a bore that has been read. */
-export function boreReadings(build: Build, cylinder: number): readonly BoreReading[] {
-  return BORE_DEPTHS.flatMap((depth) =>
-    BORE_AXES.flatMap((axis) => {
-      const figure = boreReading(build, cylinder, depth, axis)
-      return figure ? [{ depth, axis, figure }] : []
-    }),
-  )
+export function boreReading(build: Build, cylinder: number, depth: BoreDepth, axis: BoreAxis): Figure | undefined {
+  return boreReadings(build, cylinder).find((read) => read.depth === depth && read.axis === axis)?.figure
 }
 
 /** What is wanted to know a bore at one depth. */

@@ -46,19 +46,19 @@ function deckAt(build: Build, cylinder: number, spot: DeckSpot): Figure | undefi
 /** Deck clearance: the mean of those opposite pairs of places that are complete, so that the rock of the piston cancels. */
 export const deckClearance = quantity('deckClearance', (build, cylinder: number): Derived => {
   const wanted = deckSpots(build)
-  const read = (spot: DeckSpot) => deckAt(build, cylinder, spot)
-  const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => wanted.includes(spot) && read(spot)))
+  const read = new Map(wanted.map((spot) => [spot, deckAt(build, cylinder, spot)]))
+  const pairs = [PIN_AXIS, THRUST_AXIS].filter((pair) => pair.every((spot) => read.get(spot)))
   const spots = pairs.flat()
   if (!pairs.includes(PIN_AXIS) && spots.length < wanted.length) {
     return {
       missing: wanted
-        .filter((spot) => !read(spot))
+        .filter((spot) => !read.get(spot))
         .map((spot) => ({ kind: 'reading', stationId: stationId('compression.deck', { cylinder, spot }) })),
     }
   }
   const figure = resultOf(
     deckMean,
-    spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read(spot)! })),
+    spots.map((spot) => ({ label: `Deck, ${spot}`, weight: 1 / spots.length, figure: read.get(spot)! })),
   )
   const ofOldPiston = oldPistonRemarks(
     build,

@@ -52,8 +52,10 @@ export function gapChangeMm(build: Build, ring: Ring, cylinder: number, station:
 
 /** Read before the ring's last pass on the file: the gap of a ring that is no more. By the order of arrival: clocks of devices differ. */
 export function isFiledSince(build: Build, ring: Ring, cylinder: number, spot: RingSpot): boolean {
+  const filed = lastFiling(build, ring, cylinder)
+  if (filed === NEVER) return false
   const read = build.readings.current.get(ringStation(ring, cylinder, spot))
-  return read !== undefined && lastFiling(build, ring, cylinder) > arrivalOf(build, read.id)
+  return read !== undefined && filed > arrivalOf(build, read.id)
 }
 
 /** When the ring was last read after a pass on the file, in the order of arrival; never: before everything. */
@@ -61,8 +63,11 @@ const lastFiling = quantity('lastFiling', (build, ring: Ring, cylinder: number):
   const filings = ringSpots(build, ring).flatMap((spot) =>
     passes(build, ringStation(ring, cylinder, spot)).flatMap(({ id, strokes }) => (strokes === undefined ? [] : [arrivalOf(build, id)])),
   )
-  return Math.max(-Infinity, ...filings)
+  return Math.max(NEVER, ...filings)
 })
+
+/** Before every arrival. */
+const NEVER = -Infinity
 
 function arrivalOf(build: Build, id: string): number {
   return build.readings.arrival.get(id) ?? Infinity

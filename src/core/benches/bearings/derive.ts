@@ -17,7 +17,7 @@ import {
   JOURNAL_AXES,
   JOURNAL_ENDS,
   journalDiameter,
-  journalReading,
+  journalReadings,
   journalsOf,
   type Journal,
 } from './journals'
@@ -95,7 +95,7 @@ function withDirections(build: Build, journal: Journal): Derived {
       ? [{ code: 'narrowBeside', side: spot === 'left60' ? 'left' : 'right', byMm: narrower.value } as const]
       : []
   })
-  return { ...clearance, remarks }
+  return { figure: clearance.figure, remarks }
 }
 
 function plannedOf(build: Build, journal: Journal): Derived {
@@ -112,7 +112,7 @@ function roundOf(build: Build, journal: Journal): Derived {
     build,
     journal,
     JOURNAL_ENDS.flatMap((end) => {
-      const [vertical, horizontal] = JOURNAL_AXES.map((axis) => journalReading(build, journal, end, axis))
+      const { vertical, horizontal } = journalReadings(build, journal)[end]
       return vertical && horizontal
         ? [apart(journalOutOfRound, { label: `${end}, vertical`, figure: vertical }, { label: `${end}, horizontal`, figure: horizontal })]
         : []
@@ -125,7 +125,8 @@ function taperOf(build: Build, journal: Journal): Derived {
     build,
     journal,
     JOURNAL_AXES.flatMap((axis) => {
-      const [front, rear] = JOURNAL_ENDS.map((end) => journalReading(build, journal, end, axis))
+      const readings = journalReadings(build, journal)
+      const [front, rear] = [readings.front[axis], readings.rear[axis]]
       return front && rear
         ? [apart(journalTaper, { label: `front, ${axis}`, figure: front }, { label: `rear, ${axis}`, figure: rear })]
         : []
@@ -163,13 +164,13 @@ function warmOf(build: Build, journal: Journal): Derived {
   const { block, crank } = build.spec.materials
   return {
     figure: warmClearance.of({
-      ...inputs.figures,
       warmDegC,
       crankDegC: paperAt(build, 'crankTemperature') ?? warmDegC,
       wallMm: paperAt(build, 'shellWall') ?? leftOut(),
       blockPerK: grows('block', EXPANSION.part[block]),
       shellPerK: grows('shell steel', EXPANSION.part.steel),
       crankPerK: grows('crank', EXPANSION.part[crank]),
+      ...inputs.figures,
     }),
   }
 }

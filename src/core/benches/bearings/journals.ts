@@ -41,17 +41,28 @@ export function journalName({ kind, number }: Journal): string {
   return `${kind}.${number}`
 }
 
-export function journalPlace({ subject }: Journal, end: (typeof JOURNAL_ENDS)[number], axis: (typeof JOURNAL_AXES)[number]): Place {
-  return { ...subject, spot: `${end}-${axis}` }
+export function journalPlace(journal: Journal, end: JournalEnd, axis: JournalAxis): Place {
+  return spotOn(journal, `${end}-${axis}`)
 }
 
-export function journalReading(
+function spotOn({ kind, number }: Journal, spot: string): Place {
+  return kind === 'main' ? { main: number, spot } : { cylinder: number, spot }
+}
+
+type JournalEnd = (typeof JOURNAL_ENDS)[number]
+type JournalAxis = (typeof JOURNAL_AXES)[number]
+
+/** The diameters of a journal as read; undefined where it was not. */
+export function journalReadings(
   build: Build,
   journal: Journal,
-  end: (typeof JOURNAL_ENDS)[number],
-  axis: (typeof JOURNAL_AXES)[number],
-): Figure | undefined {
-  return readingAt(build, CHARACTERISTICS[journal.kind].journal, journalPlace(journal, end, axis))
+): Readonly<Record<JournalEnd, Readonly<Record<JournalAxis, Figure | undefined>>>> {
+  return remembered(build, `journalReadings/${journalName(journal)}`, (recorded) => {
+    const at = (end: JournalEnd, axis: JournalAxis) =>
+      readingAt(recorded, CHARACTERISTICS[journal.kind].journal, journalPlace(journal, end, axis))
+    const both = (end: JournalEnd) => ({ vertical: at(end, 'vertical'), horizontal: at(end, 'horizontal') })
+    return { front: both('front'), rear: both('rear') }
+  })
 }
 
 /** Mean diameter: once one end was read on both axes. */
@@ -60,9 +71,15 @@ export function journalDiameter(build: Build, journal: Journal): Derived {
 }
 
 function meanDiameter(build: Build, journal: Journal): Derived {
+  const readings = journalReadings(build, journal)
   const read = JOURNAL_ENDS.flatMap((end) => {
-    const both = JOURNAL_AXES.map((axis) => ({ label: `${end}, ${axis}`, figure: journalReading(build, journal, end, axis) }))
-    return both.every(({ figure }) => figure) ? both.map(({ label, figure }) => ({ label, figure: figure! })) : []
+    const { vertical, horizontal } = readings[end]
+    return vertical && horizontal
+      ? [
+          { label: `${end}, vertical`, figure: vertical },
+          { label: `${end}, horizontal`, figure: horizontal },
+        ]
+      : []
   })
   if (read.length === 0) {
     const { journal: characteristic } = CHARACTERISTICS[journal.kind]
@@ -76,7 +93,7 @@ function meanDiameter(build: Build, journal: Journal): Derived {
   return {
     figure: resultOf(
       journalMean,
-      read.map((one) => ({ ...one, weight: 1 / read.length })),
+      read.map(({ label, figure }) => ({ label, figure, weight: 1 / read.length })),
     ),
   }
 }
@@ -89,11 +106,11 @@ function micrometerOf(build: Build, journal: Journal): Gauge | undefined {
 }
 
 /** Where the build's method reads the clearance of a journal, or what it follows from. */
-export function clearanceStation(build: Build, { kind, subject }: Journal): { characteristic: CharacteristicId; place: Place } {
+export function clearanceStation(build: Build, journal: Journal): { characteristic: CharacteristicId; place: Place } {
   const { bearings } = build.spec.methods
   return {
-    characteristic: CHARACTERISTICS[kind][bearings],
-    place: bearings === 'strip' ? { ...subject } : { ...subject, spot: 'vertical' },
+    characteristic: CHARACTERISTICS[journal.kind][bearings],
+    place: bearings === 'strip' ? journal.subject : spotOn(journal, 'vertical'),
   }
 }
 

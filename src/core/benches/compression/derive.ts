@@ -71,18 +71,18 @@ function endPressureOf(build: Build, cylinder: number): Derived {
   const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), ambientKpa: fromPaper(build, 'ambientPressure') })
   if (inputs.missing) return inputs
   const boostKpa: Figure = { value: exactly(build.spec.duty.boostKpa), origin: { from: 'typed', name: 'boost of the duty' } }
-  return { figure: endPressure.of({ ...inputs.figures, boostKpa, exponent: compressionExponent() }) }
+  return { figure: endPressure.of({ boostKpa, exponent: compressionExponent(), ...inputs.figures }) }
 }
 
 function endTemperatureOf(build: Build, cylinder: number): Derived {
   const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), chargeDegC: fromPaper(build, 'intakeTemperature') })
-  return inputs.missing ? inputs : { figure: endTemperature.of({ ...inputs.figures, exponent: compressionExponent() }) }
+  return inputs.missing ? inputs : { figure: endTemperature.of({ exponent: compressionExponent(), ...inputs.figures }) }
 }
 
 function crankingPressureOf(build: Build, cylinder: number): Derived {
   const inputs = allOf({ ratio: effectiveRatioOf(build, cylinder), ambientKpa: fromPaper(build, 'ambientPressure') })
   if (inputs.missing) return inputs
-  return { figure: crankingPressure.of({ ...inputs.figures, exponent: assumedFigure('cranking exponent', CRANKING_EXPONENT) }) }
+  return { figure: crankingPressure.of({ exponent: assumedFigure('cranking exponent', CRANKING_EXPONENT), ...inputs.figures }) }
 }
 
 function compressionExponent(): Figure {

@@ -99,5 +99,5 @@ function hot(build: Build, cylinder: number, what: 'hotGap' | 'buttingTemperatur
   // The verdict is drawn for the worst of what is not known for sure; the gap left is shown for the middle of it.
   const formula = what === 'buttingTemperature' ? buttingTemperature : hotGap
   const inputs = what === 'buttingTemperature' ? cautiousHeat(build, heat.heat) : heat.heat
-  return { figure: formula.of({ ...inputs, gapMm: gap.figure }), isPartial: gap.isPartial }
+  return { figure: formula.of({ gapMm: gap.figure, ...inputs }), isPartial: gap.isPartial }
 }

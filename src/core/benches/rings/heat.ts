@@ -45,5 +45,5 @@ export function ringHeat(
   const { ring, bore } = ringExpansion(build)
   const grows = (name: string, { label, perK, tolerancePerK }: Expansion) =>
     assumedFigure(`${name}: ${label}`, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
-  return { heat: { ...inputs.figures, ringPerK: grows('ring', ring), borePerK: grows('bore', bore) } }
+  return { heat: { ringPerK: grows('ring', ring), borePerK: grows('bore', bore), ...inputs.figures } }
 }

@@ -131,7 +131,7 @@ function bobweightOf(build: Build, cylinder: number): Derived {
     origin: { from: 'assumed', name: 'share', source: 'common practice: 50 % for a 90° V' },
   }
   return {
-    figure: bobweight.of({ ...inputs.figures, share, oilG: paperAt(build, 'oilAllowance') ?? leftOut() }),
+    figure: bobweight.of({ share, oilG: paperAt(build, 'oilAllowance') ?? leftOut(), ...inputs.figures }),
     remarks: [{ code: 'rodsOnPin', cylinders: pair }],
   }
 }
@@ -157,7 +157,7 @@ const stackOf = quantity('stackApart', (build, cylinder: number): Derived => {
   const pinOffsetMm = paperAt(build, 'pinOffset') ?? leftOut()
   if (!crankTurns({ strokeMm: stack.strokeMm.value.value, rodMm: stack.rodMm.value.value, pinOffsetMm: pinOffsetMm.value.value }))
     return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
-  return { figure: stackApart.of({ measuredMm, stackedMm: stackedDeck.of({ ...stack, pinOffsetMm }) }) }
+  return { figure: stackApart.of({ measuredMm, stackedMm: stackedDeck.of({ pinOffsetMm, ...stack }) }) }
 })
 
 /**
@@ -168,7 +168,11 @@ function withWhoLies(build: Build, cylinder: number): Derived {
   const own = stackOf(build, cylinder)
   if (!isKnown(own)) return own
   const compared = cylinder === oddStack(build) ? againstOthers('length', knownFigures(everyCylinder(build, stackOf)), cylinder) : undefined
-  return { ...own, remarks: whoLies(own.figure, compared?.apart, worthNaming(build.spec.limits['rods.stackApart'])) }
+  return {
+    figure: own.figure,
+    isPartial: own.isPartial,
+    remarks: whoLies(own.figure, compared?.apart, worthNaming(build.spec.limits['rods.stackApart'])),
+  }
 }
 
 const oddStack = quantity(`${ONLY_SAID}oddStack`, (build) => oddOneOut(knownFigures(everyCylinder(build, stackOf))))
