@@ -1,6 +1,6 @@
 import 'server-only'
 import { and, asc, count, desc, eq, gt, inArray, max, sql } from 'drizzle-orm'
-import { withUsualMethods } from '@/core/benches'
+import { withUsual } from '@/core/benches'
 import { BUILD_FORMAT, BUILD_VERSION, migrateSpec, pointsAt, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
 import { entryOf, rowOf, rowsOfBuild } from './entryRows'
@@ -346,7 +346,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
 
 /** A spec as this program knows it, whichever version of the program stored it. */
 function specOf(row: { spec: string; version: number }): Spec {
-  return withUsualMethods(migrateSpec(JSON.parse(row.spec) as object, row.version))
+  return withUsual(migrateSpec(JSON.parse(row.spec) as object, row.version))
 }
 
 /** The spec of the latest revision of a build, as the JSON text it is stored as. */

@@ -1,7 +1,9 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
 import { startingLimits } from '@/core/benches'
 import { USUAL_METHODS } from '@/core/benches'
-import { DEFAULT_MATERIALS, type Gasket, type Id, type Limit, type Shell, type Spec } from '@/core/build'
+import type { Shell } from '@/core/benches/bearings'
+import type { Gasket } from '@/core/benches/compression'
+import { DEFAULT_MATERIALS, type Id, type Limit, type Spec } from '@/core/build'
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'

@@ -1,4 +1,5 @@
 import type { Build } from '../build/build'
+import type { StockPart } from '../build/stock'
 import type { BenchDefinition } from './bench'
 import { budget, type Uncertain } from '../metrology'
 
@@ -31,7 +32,10 @@ function ownerLabel(build: Build, paper: BenchDefinition['paper'], owner: string
   if (kind === 'reading') return build.gauges.get(build.readings.byId.get(id)?.gauge ?? '')?.name ?? 'a reading'
   if (kind === 'temperature') return 'shop temperature, not written down'
   if (kind === 'selection') return 'which of them is the extreme'
-  if (kind === 'stock') return build.spec.stock.gaskets.find((gasket) => gasket.id === id)?.name ?? id
+  if (kind === 'stock') {
+    const parts: readonly StockPart[] = Object.values(build.spec.stock).flat()
+    return parts.find((part) => part.id === id)?.name ?? id
+  }
   const key = id.split('/')[0]!
   const stated = paper[key]
   return stated ? `${stated.label} (paper)` : id

@@ -1,10 +1,12 @@
 /** Every bench, in the order of work: one line a bench in each list. */
 import type { AdvisingBench, BenchId, CharacteristicId, Presets } from '../bench/bench'
 import type { MethodDefinition, MethodKey } from '../build/methods'
+import type { StockDefinition, StockKind } from '../build/stock'
 import type { Truth } from '../twin/truth'
 import { bearings } from './bearings'
 import { methods as bearingsMethods } from './bearings/methods'
 import { presets as bearingsPresets } from './bearings/presets'
+import { stock as bearingsStock } from './bearings/stock'
 import { truths as bearingsTruths } from './bearings/twin'
 import { bores } from './bores'
 import { methods as boresMethods } from './bores/methods'
@@ -13,6 +15,7 @@ import { truths as boresTruths } from './bores/twin'
 import { compression } from './compression'
 import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
+import { stock as compressionStock } from './compression/stock'
 import { truths as compressionTruths } from './compression/twin'
 import { rings } from './rings'
 import { methods as ringsMethods } from './rings/methods'
@@ -31,6 +34,9 @@ export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
   ...ringsMethods,
   ...compressionMethods,
 }
+
+/** The parts each bench chooses among. */
+export const STOCK: Readonly<Record<StockKind, StockDefinition>> = { ...compressionStock, ...bearingsStock }
 
 /** What each bench starts a fresh engine with. */
 export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, compressionPresets]

@@ -1,6 +1,6 @@
-export { BENCHES, benchById, isBenchId, METHODS, TRUTHS } from './all'
+export { BENCHES, benchById, isBenchId, METHODS, STOCK, TRUTHS } from './all'
 export { GROWTH, openBuild } from './openBuild'
-export { freshSpec, USUAL_METHODS, withUsualMethods } from './methods'
+export { freshSpec, USUAL_METHODS, withUsual } from './usual'
 export { PAPER, PAPER_KEYS } from './paper'
 export type {
   Advice,

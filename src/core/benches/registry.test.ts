@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/build'
 import { restsOn } from '@/core/build/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { BENCHES, benchById, GROWTH, isBenchId, METHODS, openBuild, PAPER, startingLimits, withUsualMethods } from '.'
+import { BENCHES, benchById, GROWTH, isBenchId, METHODS, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
 
 /** What the build file, the door, CSV, paper page, gauge drawer, book and terminal are put together from. */
 const builds = [ternDocument, petrelDocument].map(openBuild)
@@ -86,7 +86,16 @@ describe('every name leads somewhere', () => {
       ).toContain(usual)
     const { spec } = ternDocument
     const { squish: _, ...older } = { ...spec.methods, ringDepths: 3 as const }
-    expect(withUsualMethods({ ...spec, methods: older as Methods }).methods).toEqual({ ...older, squish: 'pad' })
+    expect(withUsual({ ...spec, methods: older as Methods }).methods).toEqual({ ...older, squish: 'pad' })
+  })
+
+  it('every kind of part has its place on the shelf, also in a build that is older than the kind', () => {
+    expect(Object.keys(STOCK).sort()).toEqual(['gaskets', 'pistons', 'shells'])
+    for (const { fields, counted } of Object.values(STOCK))
+      for (const name of counted ? [counted.field] : []) expect(Object.keys(fields)).toContain(name)
+    const { spec } = ternDocument
+    const { shells: _, ...older } = { ...spec.stock }
+    expect(withUsual({ ...spec, stock: older as typeof spec.stock }).stock).toEqual({ ...older, shells: [] })
   })
 
   it('lengths that grow are brought to 20 °C, each by its own part', () => {

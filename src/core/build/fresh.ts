@@ -1,5 +1,6 @@
 import { usualFiringOrder, usualMains, usualPins, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind } from '../engine'
 import type { DutyUse, Fuel } from './duty'
+import type { Stock } from './stock'
 import type { Materials, Methods, PaperNumber, Spec, UnitSystem } from './types'
 
 /** The few answers a fresh build starts from; all else has a default that the paper page can change. */
@@ -42,8 +43,9 @@ const STANDARD_ATMOSPHERE_KPA = 101.325
 /**
  * A spec to start measuring with. Limits are put in by the benches' presets.
  * @param methods the ways the benches usually measure by
+ * @param stock nothing of any kind
  */
-export function freshSpecWith(engine: FreshEngine, methods: Methods): Spec {
+export function freshSpecWith(engine: FreshEngine, methods: Methods, stock: Stock): Spec {
   return {
     name: engine.name,
     description: engine.description,
@@ -68,11 +70,9 @@ export function freshSpecWith(engine: FreshEngine, methods: Methods): Spec {
     limits: {},
     materials: DEFAULT_MATERIALS,
     methods,
-    stock: {
-      gaskets: engine.gasket ? [{ id: 'gasket-1', name: 'Gasket as stated', ...engine.gasket, source: 'as stated at the start' }] : [],
-      pistons: [],
-      shells: [],
-    },
+    stock: engine.gasket
+      ? { ...stock, gaskets: [{ id: 'gasket-1', name: 'Gasket as stated', ...engine.gasket, source: 'as stated at the start' }] }
+      : stock,
     choice: engine.gasket ? { gasket: 'gasket-1' } : {},
   }
 }

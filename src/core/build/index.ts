@@ -9,6 +9,7 @@ export type { Growth, Grows } from './growth'
 export type { MethodDefinition, MethodKey } from './methods'
 export type { PaperDefinition, PaperKey } from './paper'
 export { PART_STATES, partStateOf, type PartState } from './partState'
+export type { StockDefinition, StockKind, StockNumber, StockPart, StockWord } from './stock'
 export { pointsAt } from './pointsAt'
 export { stationId, type Place, type PlaceAxis, type Subject, type SubjectAxis } from './place'
 export { lastOf, type HistoryLine, type ReadingsIndex } from './readings'
@@ -21,7 +22,6 @@ export type {
   Duty,
   EngineChange,
   Entry,
-  Gasket,
   Gauge,
   Limit,
   Materials,
@@ -30,9 +30,7 @@ export type {
   Note,
   PaperNumber,
   Planned,
-  PistonOption,
   Reading,
-  Shell,
   ShellPair,
   Skip,
   Spec,

@@ -5,9 +5,18 @@
 import { bankCount, cylinderNumbers, mainNumbers, type EngineLayout } from '../engine'
 import type { Id } from './ids'
 
+/** What a file may say on an axis: counted from one, one of a few words, or a word of so many letters. An engine has fewer. */
+export type AxisForm =
+  | { readonly is: 'counted'; readonly most: number }
+  | { readonly is: 'oneOf'; readonly words: readonly string[] }
+  | { readonly is: 'word'; readonly letters: number }
+
+const BANKS = ['left', 'right'] as const
+
 /** Axes a sheet is ruled by and a finding is about, in the order in which they name a place. */
 const SUBJECT = {
   cylinder: {
+    form: { is: 'counted', most: 16 },
     /** In the name of a station: `compression.deck/c3`. */
     mark: 'c',
     /** In the name of a finding: `bores.clearance.3`. */
@@ -16,41 +25,48 @@ const SUBJECT = {
     values: cylinderNumbers,
   },
   /** Main bearings, counted from the front. */
-  main: { mark: 'm', findingMark: 'm', values: mainNumbers },
+  main: { form: { is: 'counted', most: 17 }, mark: 'm', findingMark: 'm', values: mainNumbers },
   bank: {
+    form: { is: 'oneOf', words: BANKS },
     mark: '',
     findingMark: '',
-    values: (layout: EngineLayout) => (bankCount(layout) === 2 ? (['left', 'right'] as const) : (['left'] as const)),
+    values: (layout: EngineLayout) => (bankCount(layout) === 2 ? BANKS : (['left'] as const)),
   },
 } as const
 
 /** Axes that tell places of one subject apart. */
-const DETAIL = { spot: { mark: '' }, repeat: { mark: 'r' } } as const
+const DETAIL = { spot: { form: { is: 'word', letters: 24 }, mark: '' }, repeat: { form: { is: 'counted', most: 9 }, mark: 'r' } } as const
+
+const AXES = { ...SUBJECT, ...DETAIL }
 
 export type SubjectAxis = keyof typeof SUBJECT
 export const SUBJECT_AXES = Object.keys(SUBJECT) as SubjectAxis[]
 
+export type PlaceAxis = keyof typeof AXES
+
+type ValueOn<Form> = Form extends { readonly words: readonly (infer Word)[] }
+  ? Word
+  : Form extends { readonly is: 'counted' }
+    ? number
+    : string
+
 /** A place of an engine; which axes it has depends on what is read there. */
-export interface Place {
-  readonly cylinder?: number
-  readonly main?: number
-  readonly bank?: 'left' | 'right'
-  readonly spot?: string
-  readonly repeat?: number
-}
-export type PlaceAxis = keyof Place
+export type Place = { readonly [Axis in PlaceAxis]?: ValueOn<(typeof AXES)[Axis]['form']> }
+
+/** What a file may say on each axis. */
+export const AXIS_FORMS = Object.entries(AXES).map(([axis, { form }]): readonly [PlaceAxis, AxisForm] => [axis as PlaceAxis, form])
 
 /** What a finding is about: a cylinder, a main bearing, a bank, or the engine as a whole. */
 export type Subject = Pick<Place, SubjectAxis>
 
 /** Every axis with its mark, in the order in which they name a place. */
-const MARKS = Object.entries({ ...SUBJECT, ...DETAIL }).map(([axis, { mark }]) => [axis as PlaceAxis, mark] as const)
+const MARKS = Object.entries(AXES).map(([axis, { mark }]) => [axis as PlaceAxis, mark] as const)
 
 /** Name of a place to measure: characteristic, then the axes it has: `compression.deck/c3/front`, `compression.chamberEnd/c2/r1`. */
 export function stationId(characteristic: Id, place: Place): string {
   // Plain joining: a derivation names a few hundred stations, and one runs at every key.
   let id: string = characteristic
-  for (const [axis, mark] of MARKS) if (place[axis]) id += `/${mark}${place[axis]}`
+  for (const [axis, mark] of MARKS) if (place[axis] !== undefined) id += `/${mark}${place[axis]}`
   return id
 }
 

@@ -10,11 +10,13 @@ import { UNIT_IDS } from '../quantity'
 import type { Methods } from './methods'
 import type { PaperKey } from './paper'
 import { PART_STATES } from './partState'
-import type { PlaceAxis } from './place'
+import { AXIS_FORMS, type AxisForm, type Place } from './place'
+import type { Stock } from './stock'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
 
 const finite = z.number()
 const id = z.string().min(1).max(64)
+export const partId = id
 const text = z.string().max(2000)
 const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)
 /**
@@ -24,7 +26,7 @@ const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)
 export const stationName = z.templateLiteral([oneName, '.', oneName])
 export const limitName = z.templateLiteral([oneName, '.', oneName])
 export const paperKey = z.string().regex(/^[a-z][A-Za-z]*$/) as unknown as z.ZodType<PaperKey>
-const words = z.string().trim().min(1).max(200)
+export const words = z.string().trim().min(1).max(200)
 const instant = z.iso.datetime({ offset: true })
 const unitId = z.enum(UNIT_IDS as [string, ...string[]])
 
@@ -101,35 +103,6 @@ export const limitSchema = z
   .refine((limit) => limit.lower !== undefined || limit.upper !== undefined, { message: 'a limit needs a lower or an upper bound' })
   .refine((limit) => (limit.lower ?? -Infinity) <= (limit.upper ?? Infinity), { message: 'the lower bound is above the upper' })
 
-export const gasketSchema = z
-  .object({
-    id,
-    name: words,
-    boreMm: finite.positive(),
-    /** Compressed thickness, never the loose one. */
-    thicknessMm: finite.positive(),
-    thicknessToleranceMm: finite.nonnegative().optional(),
-    /** What it is made of, where that decides: the deck's finish. */
-    kind: z.enum(['multiLayerSteel', 'composite', 'copper', 'steelShim', 'other']).optional(),
-    source: words,
-  })
-  .strict()
-
-/** Bearing shells on the shelf, counted in halves: a pair is two. */
-export const shellSchema = z
-  .object({
-    id,
-    name: words,
-    fits: z.enum(['main', 'rod']),
-    /** How much thicker one half is than a standard one; an X half is thinner. */
-    wallMm: finite.min(-0.1).max(0.5),
-    /** Put on one half after the wall was measured. */
-    coatingMm: finite.min(0).max(0.05).optional(),
-    halves: z.int().min(0).max(200),
-    source: words,
-  })
-  .strict()
-
 export const materialsSchema = z
   .object({
     block: z.enum(BLOCK_MATERIALS),
@@ -153,16 +126,11 @@ export const shellPairSchema = z
   })
   .strict()
 
-export const pistonSchema = z
-  .object({
-    id,
-    name: words,
-    /** Dish and pockets positive, dome negative. */
-    volumeCm3: finite,
-    compressionHeightMm: finite.positive(),
-    source: words,
-  })
-  .strict()
+/** What lies on the shelf: every part has a name of its own; which kinds there are, and what else they have, is for the benches to say. */
+export const stockSchema = z.record(
+  oneName,
+  z.array(z.looseObject({ id: partId, name: words, source: words })),
+) as unknown as z.ZodType<Stock>
 
 /** The ways chosen; which there are, and among what, is for the benches to say. */
 export const methodsSchema = z.record(oneName, z.union([z.string(), z.number(), z.boolean()])) as unknown as z.ZodType<Methods>
@@ -210,7 +178,7 @@ export const specSchema = z
     planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,
     materials: materialsSchema,
-    stock: z.object({ gaskets: z.array(gasketSchema), pistons: z.array(pistonSchema), shells: z.array(shellSchema) }).strict(),
+    stock: stockSchema,
     choice: z
       .object({
         gasket: id.optional(),
@@ -248,15 +216,14 @@ export const gaugeSchema = z
   })
   .strict()
 
-/** One line an axis: an axis that is missing here does not compile. */
-const placeAxes = {
-  cylinder: z.int().min(1).max(16).optional(),
-  main: z.int().min(1).max(17).optional(),
-  bank: z.enum(['left', 'right']).optional(),
-  spot: z.string().min(1).max(24).optional(),
-  repeat: z.int().min(1).max(9).optional(),
-} satisfies Record<PlaceAxis, z.ZodType>
-export const placeSchema = z.object(placeAxes).strict()
+export const placeSchema = z
+  .object(Object.fromEntries(AXIS_FORMS.map(([axis, form]) => [axis, axisSchema(form).optional()])))
+  .strict() as unknown as z.ZodType<Place>
+
+function axisSchema(form: AxisForm): z.ZodType {
+  if (form.is === 'counted') return z.int().min(1).max(form.most)
+  return form.is === 'oneOf' ? z.enum(form.words) : z.string().min(1).max(form.letters)
+}
 
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')

@@ -5,16 +5,13 @@ import type {
   buildDocumentSchema,
   dutySchema,
   entrySchema,
-  gasketSchema,
   gaugeSchema,
   limitSchema,
   materialsSchema,
   paperNumberSchema,
-  pistonSchema,
   plannedSchema,
   readingSchema,
   shellPairSchema,
-  shellSchema,
   specSchema,
   workSchema,
 } from './schema'
@@ -24,9 +21,6 @@ type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
 export type Duty = z.infer<typeof dutySchema>
 export type PaperNumber = WithUnit<z.infer<typeof paperNumberSchema>>
 export type Limit = z.infer<typeof limitSchema>
-export type Gasket = z.infer<typeof gasketSchema>
-export type PistonOption = z.infer<typeof pistonSchema>
-export type Shell = z.infer<typeof shellSchema>
 export type ShellPair = z.infer<typeof shellPairSchema>
 export type Materials = z.infer<typeof materialsSchema>
 export type { Methods } from './methods'

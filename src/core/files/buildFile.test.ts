@@ -3,7 +3,7 @@ import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import { BENCHES, openBuild, withUsualMethods } from '../benches'
+import { BENCHES, openBuild, withUsual } from '../benches'
 import { withPresentName, type BuildDocument, type Entry } from '../build'
 import { evaluate } from '../evaluation/evaluate'
 import { migrateDocument, migrateSpec } from '../build/migrations'
@@ -113,7 +113,7 @@ describe('build files', () => {
       stock: { gaskets: old.spec.stock.gaskets },
     })
     expect(firingIssues(document.spec.layout)).toEqual([])
-    expect(withUsualMethods(migrateSpec(old.spec, version))).toEqual(document.spec)
+    expect(withUsual(migrateSpec(old.spec, version))).toEqual(document.spec)
     expect(migrateSpec(document.spec, 4)).toEqual(document.spec)
   })
 

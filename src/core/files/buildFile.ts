@@ -1,12 +1,14 @@
 /** Reading and writing whole build files (`*.kalibros.json`). Every fault is told with its path; nothing is repaired in silence. */
 import { z } from 'zod'
 import { migrateDocument } from '../build/migrations'
-import { BENCHES, METHODS, PAPER_KEYS, withUsualMethods } from '../benches'
-import { buildDocumentSchema, limitName, methodsSchema, paperKey, stationName } from '../build/schema'
+import { BENCHES, METHODS, PAPER_KEYS, withUsual } from '../benches'
+import { buildDocumentSchema, limitName, methodsSchema, paperKey, stationName, stockSchema } from '../build/schema'
 import type { BuildDocument } from '../build/types'
 import { BUILD_FORMAT, BUILD_VERSION } from '../build/version'
-import { documentIssues, type FileIssue } from './door'
+import { documentIssues } from './door'
+import type { FileIssue } from './fileIssue'
 import { shapeIssue } from './shape'
+import { STOCK_SCHEMAS } from './stock'
 
 export type ReadResult =
   { readonly ok: true; readonly document: BuildDocument } | { readonly ok: false; readonly issues: readonly FileIssue[] }
@@ -36,7 +38,7 @@ export function readBuildJson(json: unknown): ReadResult {
   if (!migrated) return failed({ code: 'olderUnreadable', path: ['spec'], version })
   const parsed = buildDocumentSchema.safeParse(migrated)
   if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(shapeIssue) }
-  const document = { ...parsed.data, spec: withUsualMethods(parsed.data.spec) }
+  const document = { ...parsed.data, spec: withUsual(parsed.data.spec) }
   const issues = documentIssues(document)
   return issues.length > 0 ? { ok: false, issues } : { ok: true, document }
 }
@@ -67,6 +69,17 @@ const METHOD_VALUES = Object.fromEntries(
   Object.entries(METHODS).map(([key, { options }]) => [key, { enum: options.map(({ value }) => value) }]),
 )
 
+const STOCK_SHAPE = {
+  properties: Object.fromEntries([...STOCK_SCHEMAS].map(([kind, schema]) => [kind, bare(schema)])),
+  additionalProperties: false,
+}
+
+/** A part of the schema, to stand in the whole. */
+function bare(schema: z.ZodType): object {
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: 'input' })
+  return rest
+}
+
 /** The published JSON Schema of a build file. */
 export function buildFileSchema(): object {
   return {
@@ -76,6 +89,7 @@ export function buildFileSchema(): object {
         const names = NAMES.get(zodSchema)
         if (names) jsonSchema.enum = [...names]
         if ((zodSchema as z.core.$ZodType) === methodsSchema) jsonSchema.properties = METHOD_VALUES
+        if ((zodSchema as z.core.$ZodType) === stockSchema) Object.assign(jsonSchema, STOCK_SHAPE)
       },
     }),
     title: 'Kalibros build file',

@@ -3,7 +3,8 @@ import { openBuild } from '@/core/benches'
 import type { Build, BuildDocument, Entry, Spec } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { documentIssues, entryIssues, specIssues, type FileIssue } from './door'
+import { documentIssues, entryIssues, specIssues } from './door'
+import type { FileIssue } from './fileIssue'
 import { readBuildJson } from './buildFile'
 
 const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
@@ -138,6 +139,9 @@ const paper = (key: string, value: number, unit = 'mm'): Spec => ({
 const methods = (more: object): Spec => ({ ...spec, methods: { ...spec.methods, ...more } })
 const limited = (id: string): Spec => ({ ...spec, limits: { ...spec.limits, [id]: { upper: 1, source: 'sheet', reason: '' } } })
 const layout = (more: Partial<Spec['layout']>): Spec => ({ ...spec, layout: { ...spec.layout, ...more } })
+const onShelf = (kind: string, ...parts: readonly object[]): Spec => ({ ...spec, choice: {}, stock: { ...spec.stock, [kind]: parts } })
+const thin = { id: 'g', name: 'G', source: 's', thicknessMm: 0.4, boreMm: 84 }
+const half = (halves: number) => ({ id: 'h', name: 'H', source: 's', fits: 'rod', wallMm: 0, halves })
 const choice = (more: object): Spec => ({ ...spec, choice: { ...spec.choice, ...more } })
 
 describe('a spec at the door', () => {
@@ -180,6 +184,19 @@ describe('a spec at the door', () => {
       },
       ['unknownChoice spec.choice.gasket', 'doubleId spec.stock.gaskets.1.id'],
     ],
+    [
+      'a gasket without its bore',
+      onShelf('gaskets', { id: 'g', name: 'G', source: 's', thicknessMm: 1 }),
+      ['shape spec.stock.gaskets.0.boreMm'],
+    ],
+    ['one of no thickness', onShelf('gaskets', { ...thin, thicknessMm: 0 }), ['shape spec.stock.gaskets.0.thicknessMm']],
+    ['one of wood', onShelf('gaskets', { ...thin, kind: 'wood' }), ['shape spec.stock.gaskets.0.kind']],
+    ['one that says more than there is', onShelf('gaskets', { ...thin, colour: 'red' }), ['shape spec.stock.gaskets.0']],
+    ['one that says all', onShelf('gaskets', { ...thin, kind: 'copper', thicknessToleranceMm: 0 }), []],
+    ['two hundred halves', onShelf('shells', half(200)), []],
+    ['one half more', onShelf('shells', half(201)), ['shape spec.stock.shells.0.halves']],
+    ['half a half', onShelf('shells', half(0.5)), ['shape spec.stock.shells.0.halves']],
+    ['a kind of part no bench has', onShelf('camshafts', thin), ['shape spec.stock.camshafts']],
   ])('%s', (_, of, issues) => expect(where(specIssues(of))).toEqual(issues))
 
   it('a shell half that is not on the shelf is named with its journal and half', () => {

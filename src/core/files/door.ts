@@ -4,44 +4,14 @@ import type { Characteristic } from '../bench/bench'
 import type { Build } from '../build/build'
 import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
-import { axesBeyond, type SubjectAxis } from '../build/place'
+import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
 import { bankCount, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
-
-type Path = readonly (string | number)[]
-
-export type FileIssue =
-  | { readonly code: 'notJson'; readonly path: readonly []; readonly detail: string }
-  | { readonly code: 'notABuildFile'; readonly path: readonly [] }
-  | { readonly code: 'newerVersion'; readonly path: readonly ['version']; readonly got: number; readonly known: number }
-  | { readonly code: 'olderUnreadable'; readonly path: Path; readonly version: number }
-  | { readonly code: 'shape'; readonly path: Path; readonly detail: string }
-  | { readonly code: 'unknownGauge'; readonly path: Path; readonly gauge: string }
-  | { readonly code: 'wrongGauge'; readonly path: Path; readonly gauge: string; readonly characteristic: string }
-  | { readonly code: 'unknownTarget'; readonly path: Path; readonly target: string }
-  | { readonly code: 'circle'; readonly path: Path; readonly id: string }
-  | { readonly code: 'doubleId'; readonly path: Path; readonly id: string }
-  | { readonly code: 'firingOrder'; readonly path: Path; readonly detail: 'everyOnce' | 'throws' | 'pins'; readonly cylinders: number }
-  | { readonly code: 'layout'; readonly path: Path; readonly detail: 'oddBanks' | 'single' | 'rodTooShort' }
-  | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
-  | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
-  | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
-  | { readonly code: 'unknownPaper'; readonly path: Path; readonly key: string }
-  | { readonly code: 'unknownLimit'; readonly path: Path; readonly id: string }
-  | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: SubjectAxis; readonly got: string; readonly most: number }
-  | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
-  | {
-      readonly code: 'outOfRange'
-      readonly path: Path
-      readonly value: number
-      readonly low: number
-      readonly high: number
-      readonly unit: UnitId
-    }
-  | { readonly code: 'intervalOrder'; readonly path: Path }
+import type { FileIssue, Path } from './fileIssue'
+import { stockIssues } from './stock'
 
 const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
 const LIMITS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.limits)))
@@ -158,7 +128,7 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
-  return [...issues, ...paperIssues(spec), ...methodIssues(spec), ...limitIssues(spec), ...choiceIssues(spec)]
+  return [...issues, ...paperIssues(spec), ...methodIssues(spec), ...limitIssues(spec), ...choiceIssues(spec), ...stockIssues(spec)]
 }
 
 function paperIssues({ paper }: Spec): FileIssue[] {
@@ -215,16 +185,5 @@ function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {
       ...unknown(['shells', journal, 'lower'], pair.lower, stock.shells),
     ]),
     ...(isEachOnce ? [] : [{ code: 'usedTwice', path: ['spec', 'choice', 'pistonInBore'], part: 'piston' } as const]),
-    ...doubles('gaskets', stock.gaskets),
-    ...doubles('pistons', stock.pistons),
-    ...doubles('shells', stock.shells),
   ]
-}
-
-function doubles(name: string, parts: readonly { readonly id: string }[]): FileIssue[] {
-  return parts.flatMap(({ id }, index) =>
-    parts.findIndex((other) => other.id === id) < index
-      ? [{ code: 'doubleId', path: ['spec', 'stock', name, index, 'id'], id } as const]
-      : [],
-  )
 }

@@ -3,7 +3,8 @@
  * work with a build.
  */
 export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type ReadResult } from './buildFile'
-export { entryIssues, specIssues, type FileIssue } from './door'
+export { entryIssues, specIssues } from './door'
+export type { FileIssue } from './fileIssue'
 export { entrySchema, gaugeSchema, specSchema } from '../build/schema'
 export {
   readingsToCsv,

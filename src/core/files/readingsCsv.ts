@@ -10,7 +10,8 @@ import { isLaterState, PART_STATES, partStateOf, type PartState } from '../build
 import { stationId } from '../build/place'
 import type { Entry, Gauge, Place, Reading } from '../build/types'
 import { differenceToCanonical, findUnit, formatExact, toCanonical, UNITS, differenceInUnit, type UnitId } from '../quantity'
-import { entryIssues, type FileIssue } from './door'
+import { entryIssues } from './door'
+import type { FileIssue } from './fileIssue'
 import { printed } from '../numerics/printed'
 
 export const CSV_COLUMNS = [

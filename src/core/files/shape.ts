@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { FileIssue } from './door'
+import type { FileIssue } from './fileIssue'
 
 const TYPE_WORDS: Readonly<Record<string, string>> = {
   number: 'a number',
@@ -15,7 +15,7 @@ const TYPE_WORDS: Readonly<Record<string, string>> = {
 }
 
 /** What the schema found wrong, in words for a person at the bench rather than for a programmer. */
-export function shapeIssue(issue: z.core.$ZodIssue): FileIssue {
+export function shapeIssue(issue: z.core.$ZodIssue): Extract<FileIssue, { code: 'shape' }> {
   return { code: 'shape', path: issue.path.map((key) => (typeof key === 'symbol' ? String(key) : key)), detail: detailOf(issue) }
 }
 

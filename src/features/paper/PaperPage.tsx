@@ -1,8 +1,8 @@
 'use client'
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES, PAPER, startingLimits } from '@/core/benches'
-import { namedEntries, type LimitId, type Spec } from '@/core/build'
+import { BENCHES, PAPER, startingLimits, STOCK } from '@/core/benches'
+import { namedEntries, type LimitId, type Spec, type StockKind } from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
@@ -15,9 +15,11 @@ import { PaperGrid } from './PaperGrid'
 import { PaperRow } from './PaperRow'
 import { Group, matches, PAPER_GROUPS } from './paperGroups'
 import { MaterialFields } from './MaterialFields'
-import { GasketStock, PistonStock, ShellStock } from './Stock'
+import { StockSection } from './Stock'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec, type Moved } from '@/features/spec/useSpec'
+
+const STOCK_KINDS = Object.keys(STOCK) as StockKind[]
 
 const Foot = styled.div`
   position: sticky;
@@ -100,18 +102,12 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         </Section>
         {find === '' && (
           <>
-            <Section aria-label="Gaskets in stock">
-              <SectionTitle>Gaskets in stock</SectionTitle>
-              <GasketStock edit={edit} system={system} />
-            </Section>
-            <Section aria-label="Other pistons to consider">
-              <SectionTitle>Other pistons to consider</SectionTitle>
-              <PistonStock edit={edit} system={system} />
-            </Section>
-            <Section aria-label="Bearing shells in stock">
-              <SectionTitle>Bearing shells in stock</SectionTitle>
-              <ShellStock edit={edit} system={system} />
-            </Section>
+            {STOCK_KINDS.map((kind) => (
+              <Section key={kind} aria-label={STOCK[kind].title}>
+                <SectionTitle>{STOCK[kind].title}</SectionTitle>
+                <StockSection kind={kind} edit={edit} system={system} />
+              </Section>
+            ))}
             <Section aria-label="Materials">
               <SectionTitle>What it is made of</SectionTitle>
               <MaterialFields edit={edit} />

@@ -2,7 +2,7 @@ import { specForAnother, withNewEntryIds } from '@/core/build/copy'
 import { NextResponse } from 'next/server'
 import { v7 as uuidV7 } from 'uuid'
 import { z } from 'zod'
-import { followPresets } from '@/core/benches'
+import { followPresets, withUsual } from '@/core/benches'
 import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Spec } from '@/core/build'
 import { readBuildJson, specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
@@ -39,7 +39,7 @@ export function POST(request: Request) {
       await builds.create(document, wanted.by)
       return NextResponse.json({ id: document.id, readings: document.entries.length }, { status: 201 })
     }
-    const spec = wanted.from === 'start' ? withPresets(wanted.spec) : await copiedSpec(wanted.id, wanted.name)
+    const spec = wanted.from === 'start' ? withPresets(withUsual(wanted.spec)) : await copiedSpec(wanted.id, wanted.name)
     if (!spec) return refused(404, 'There is no such build to copy.')
     const [issue] = specIssues(spec)
     if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)

@@ -1,9 +1,10 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { methods } from './methods'
+import type { stock } from './stock'
 
 declare module '../../build/ids' {
   interface Definitions {
-    bearings: typeof definition & { methods: typeof methods }
+    bearings: typeof definition & { methods: typeof methods; stock: typeof stock }
   }
 }
 

@@ -1,10 +1,11 @@
 import type { Build } from '../../build/build'
-import type { Shell, ShellPair } from '../../build/types'
+import type { ShellPair } from '../../build/types'
 import { exactly, judge, limitsU, type Figure } from '../../metrology'
 import { selectEvenly } from '../../numerics/selection'
 import { UNITS } from '../../quantity'
 import { isKnown } from '../../bench/finding'
 import { clearanceOf, clearanceReading, journalName, journalsOf, type Journal } from './journals'
+import type { Shell } from './stock'
 
 /**
  * Halves whose walls, coating and all, differ by more are never paired: an X half with an undersize one puts the parting line

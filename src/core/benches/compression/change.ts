@@ -1,5 +1,5 @@
 import type { Build } from '../../build/build'
-import type { EngineChange, Gasket, PistonOption } from '../../build/types'
+import type { EngineChange } from '../../build/types'
 import { standardUncertainty, type Conformity, type Uncertain } from '../../metrology'
 import type { Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
@@ -7,6 +7,7 @@ import type { CompressionOutput } from './definition'
 import type { CylinderState } from './cylinder'
 import { derive } from './derive'
 import { applyChanges } from '../../build/changes'
+import type { Gasket, PistonOption } from './stock'
 
 /** Knobs that change a ratio. Nothing given: nothing changed. */
 export interface Knobs {

@@ -2,10 +2,11 @@ import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
 import { ENGINE_PAPER } from '../../quantities/enginePaper'
 import type { methods } from './methods'
+import type { stock } from './stock'
 
 declare module '../../build/ids' {
   interface Definitions {
-    compression: typeof definition & { methods: typeof methods }
+    compression: typeof definition & { methods: typeof methods; stock: typeof stock }
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Build } from '../../build/build'
-import type { Gasket } from '../../build/types'
 import { applyChanges } from '../../build/changes'
 import { outcomeOf, type Outcome } from './change'
+import type { Gasket } from './stock'
 
 export interface RackRow {
   readonly gasket: Gasket

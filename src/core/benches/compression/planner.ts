@@ -1,6 +1,5 @@
 import type { Build } from '../../build/build'
 import type { Bounds } from '../../metrology'
-import type { Gasket, PistonOption } from '../../build/types'
 import { span } from '../../numerics/span'
 import { UNITS } from '../../quantity'
 import { bareRatio, numbersOf, type RatioNumbers } from './chain'
@@ -8,6 +7,7 @@ import { compressionHeightMm, equalisingCm3, outcomeOf, withKnobs, type Outcome 
 import type { CylinderState } from './cylinder'
 import { quench } from './formulas'
 import { printed } from '../../numerics/printed'
+import type { Gasket, PistonOption } from './stock'
 
 /** One combination of gasket, piston, cuts and chamber work. */
 export interface Setup {

@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { benchById, followPresets, openBuild } from '@/core/benches'
+import { benchById, followPresets, openBuild, withUsual } from '@/core/benches'
 import { compare } from '@/core/evaluation/compare'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { withPlannedAfter, withChosenAfter } from '@/core/build/changes'
@@ -21,7 +21,8 @@ const body = z.object({
 /** Stores the spec as the next revision; earlier ones stay. */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return answering(async () => {
-    const { basedOn, by, reason, spec } = await bodyOf(request, body)
+    const { basedOn, by, reason, spec: given } = await bodyOf(request, body)
+    const spec = withUsual(given)
     const [issue] = specIssues(spec)
     if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)
     const { id } = await params

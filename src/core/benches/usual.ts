@@ -1,0 +1,24 @@
+import type { Methods } from '../build/methods'
+import { freshSpecWith, type FreshEngine } from '../build/fresh'
+import type { Stock } from '../build/stock'
+import type { Spec } from '../build/types'
+import { METHODS, STOCK } from './all'
+
+/** What a build is measured by until somebody chooses. */
+export const USUAL_METHODS = {
+  rule: 'strict',
+  ...Object.fromEntries(Object.entries(METHODS).map(([key, { usual }]) => [key, usual])),
+} as Methods
+
+/** A shelf with room for every kind of part, and nothing on it. */
+export const NO_STOCK = Object.fromEntries(Object.keys(STOCK).map((kind) => [kind, []])) as unknown as Stock
+
+/** The spec with the usual way, or nothing on the shelf, wherever it says nothing: it may be older than the bench that asks. */
+export function withUsual(spec: Spec): Spec {
+  return { ...spec, methods: { ...USUAL_METHODS, ...spec.methods }, stock: { ...NO_STOCK, ...spec.stock } }
+}
+
+/** A spec to start measuring with. */
+export function freshSpec(engine: FreshEngine): Spec {
+  return freshSpecWith(engine, USUAL_METHODS, NO_STOCK)
+}

@@ -1,0 +1,35 @@
+import type { SubjectAxis } from '../build/place'
+import type { Kind, UnitId } from '../quantity'
+
+export type Path = readonly (string | number)[]
+
+/** What is wrong with a file or a part of it, and where. */
+export type FileIssue =
+  | { readonly code: 'notJson'; readonly path: readonly []; readonly detail: string }
+  | { readonly code: 'notABuildFile'; readonly path: readonly [] }
+  | { readonly code: 'newerVersion'; readonly path: readonly ['version']; readonly got: number; readonly known: number }
+  | { readonly code: 'olderUnreadable'; readonly path: Path; readonly version: number }
+  | { readonly code: 'shape'; readonly path: Path; readonly detail: string }
+  | { readonly code: 'unknownGauge'; readonly path: Path; readonly gauge: string }
+  | { readonly code: 'wrongGauge'; readonly path: Path; readonly gauge: string; readonly characteristic: string }
+  | { readonly code: 'unknownTarget'; readonly path: Path; readonly target: string }
+  | { readonly code: 'circle'; readonly path: Path; readonly id: string }
+  | { readonly code: 'doubleId'; readonly path: Path; readonly id: string }
+  | { readonly code: 'firingOrder'; readonly path: Path; readonly detail: 'everyOnce' | 'throws' | 'pins'; readonly cylinders: number }
+  | { readonly code: 'layout'; readonly path: Path; readonly detail: 'oddBanks' | 'single' | 'rodTooShort' }
+  | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
+  | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
+  | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }
+  | { readonly code: 'unknownPaper'; readonly path: Path; readonly key: string }
+  | { readonly code: 'unknownLimit'; readonly path: Path; readonly id: string }
+  | { readonly code: 'noSuchPlace'; readonly path: Path; readonly what: SubjectAxis; readonly got: string; readonly most: number }
+  | { readonly code: 'wrongUnit'; readonly path: Path; readonly unit: string; readonly wanted: Kind }
+  | {
+      readonly code: 'outOfRange'
+      readonly path: Path
+      readonly value: number
+      readonly low: number
+      readonly high: number
+      readonly unit: UnitId
+    }
+  | { readonly code: 'intervalOrder'; readonly path: Path }
