@@ -13,7 +13,7 @@ import {
   type Slip,
   type UnitId,
 } from '@/core/quantity'
-import type { LivePress } from './useLiveGauges'
+import type { LivePress } from './gaugeStream'
 import type { Draft, PartTemperature } from './useBench'
 
 /** What the line asks back before it stores: a value that cannot be, or that stands oddly beside its paper and its neighbours. */

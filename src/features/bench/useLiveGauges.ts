@@ -1,29 +1,9 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { v7 as uuidV7 } from 'uuid'
-import type { GaugeLine } from '@/core/liveGauge'
 import { send } from '../send'
-
-/** A press of a live gauge on its way to a place. */
-export interface LivePress extends Omit<GaugeLine, 'upper'> {
-  readonly id: string
-  readonly seq: number
-  readonly upper: number | null
-}
+import { forgetPlace, isResumed, landed, listenToGauges, ownSession, type LivePress } from './gaugeStream'
 
 export type LiveState = 'off' | 'listening' | 'lost'
-
-/** Kept for the life of the tab, so that a reload goes on after the last press that landed, as the same bench session. */
-const AFTER_KEY = 'kalibros.live.after'
-const SESSION_KEY = 'kalibros.live.session'
-
-function ownSession(): string {
-  const known = sessionStorage.getItem(SESSION_KEY)
-  if (known) return known
-  const session = uuidV7()
-  sessionStorage.setItem(SESSION_KEY, session)
-  return session
-}
 
 /**
  * Presses of the live gauges this bench session has, in the order of arrival, from the moment they are asked for. A gauge is at
@@ -47,64 +27,37 @@ export function useLiveGauges(words: string) {
   useEffect(() => {
     // Only the browser knows whether this tab was listening before a reload.
     // oxlint-disable-next-line react/set-state-in-effect
-    if (sessionStorage.getItem(AFTER_KEY) !== null) setOn(true)
+    if (isResumed()) setOn(true)
   }, [])
 
   useEffect(() => {
     if (!isOn) return undefined
-    let source: EventSource | undefined
-    let timer: ReturnType<typeof setTimeout> | undefined
-    let heard = sessionStorage.getItem(AFTER_KEY)
-    const connect = () => {
-      source = new EventSource(
-        `/api/live?${new URLSearchParams({ session: ownSession(), words: asWhom.current, ...(heard !== null && { after: heard }) })}`,
-      )
-      const on = (name: string, act: (data: string) => void) =>
-        source!.addEventListener(name, (event) => act((event as MessageEvent<string>).data))
-      source.addEventListener('open', () => setConnected(true))
-      on('since', (data) => {
-        heard ??= data
-        if (sessionStorage.getItem(AFTER_KEY) === null) sessionStorage.setItem(AFTER_KEY, heard)
-      })
-      on('message', (data) => {
-        const press = JSON.parse(data) as LivePress
-        heard = String(press.seq)
-        setQueue((now) => (now.some(({ id }) => id === press.id) ? now : [...now, press]))
-      })
-      on('nobody', (data) => {
-        const { name, seq } = JSON.parse(data) as LivePress
-        heard = String(seq)
+    const stop = listenToGauges(() => asWhom.current, {
+      connected: setConnected,
+      press: (press) => setQueue((now) => (now.some(({ id }) => id === press.id) ? now : [...now, press])),
+      nobody: (name) => {
         setOffered(name)
         setSaid(`${name} was pressed and is at no bench.`)
-      })
-      on('mine', (data) => {
-        const { name } = JSON.parse(data) as { name: string }
+      },
+      mine: (name) => {
         setMine((now) => (now.includes(name) ? now : [...now, name]))
         setOffered((now) => (now === name ? undefined : now))
-      })
-      on('lost', (data) => {
-        const { name, words: by } = JSON.parse(data) as { name: string; words: string }
+      },
+      lost: (name, by) => {
         setMine((now) => now.filter((one) => one !== name))
         setOffered(name)
         setSaid(`${name} was taken over by ${by}.`)
-      })
-      source.addEventListener('error', () => {
-        setConnected(false)
-        // A server that answers with a failure ends the source for good: start another.
-        if (source?.readyState === EventSource.CLOSED) timer = setTimeout(connect, 1000)
-      })
-    }
-    connect()
+      },
+    })
     return () => {
-      source?.close()
-      clearTimeout(timer)
+      stop()
       setConnected(false)
     }
   }, [isOn])
 
   const toggle = useCallback(() => {
     if (isOn) {
-      sessionStorage.removeItem(AFTER_KEY)
+      forgetPlace()
       void send('/api/live/hold', { what: 'giveBack', session: ownSession() })
     }
     setOn(!isOn)
@@ -128,7 +81,7 @@ export function useLiveGauges(words: string) {
     setOffered(undefined)
   }, [offered])
   const done = useCallback((press: LivePress) => {
-    sessionStorage.setItem(AFTER_KEY, String(press.seq))
+    landed(press)
     setQueue((now) => now.filter(({ id }) => id !== press.id))
   }, [])
   const stateOn: LiveState = isConnected ? 'listening' : 'lost'

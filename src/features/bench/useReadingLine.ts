@@ -8,7 +8,8 @@ import { small, slipWords } from '@/wording'
 import { isPadCommand, PAD_COMMANDS, type PadKey } from './Keypad'
 import { isPlausible, MOST_TYPED, questionOf, readLine, temperatureFrom, type Question } from './lineEntry'
 import { isOpen, type BenchWork, type Draft, type PartTemperature } from './useBench'
-import type { LivePress, useLiveGauges } from './useLiveGauges'
+import type { LivePress } from './gaugeStream'
+import type { useLiveGauges } from './useLiveGauges'
 import { useStable } from './useStable'
 
 /** What the line asks the bench to do. */

@@ -1,14 +1,13 @@
 'use client'
 import styled from 'styled-components'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument, UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
-import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
+import { caption, PHONE } from '@/ui/GlobalStyle'
 import { Row, TopBar } from '@/ui/Page'
-import { VerdictMark } from '@/ui/VerdictMark'
-import { isMarked } from '@/wording'
-import { bookSheet, PLANNED_TITLE, type BenchSheet, type OutLine } from './bookSheet'
+import { bookSheet, PLANNED_TITLE, type BookSheet } from './bookSheet'
+import { BenchTables, GaugeTable, PaperTable, StandsOut, WordList } from './BookTables'
 
 const Paper = styled.main`
   max-width: 860px;
@@ -56,49 +55,6 @@ const Facts = styled.dl`
     ${caption}
   }
 `
-const Table = styled.table`
-  width: 100%;
-  font-size: 13px;
-  th {
-    text-align: left;
-    font-weight: 600;
-    font-size: 12px;
-    padding: 3px 8px 3px 0;
-    border-bottom: 1px solid var(--edge);
-  }
-  td {
-    padding: 3px 8px 3px 0;
-    border-bottom: 1px solid var(--hairline);
-    vertical-align: baseline;
-  }
-  td[data-number],
-  th[data-number] {
-    ${numerals} text-align: right;
-    white-space: nowrap;
-    font-size: 12.5px;
-  }
-  tr {
-    break-inside: avoid;
-  }
-  small {
-    display: block;
-    color: var(--quiet);
-    font-size: 11px;
-  }
-  svg {
-    position: relative;
-    top: 2px;
-  }
-  @media print {
-    font-size: 8.5pt;
-    td[data-number] {
-      font-size: 8pt;
-    }
-  }
-`
-const Scroll = styled.div`
-  overflow-x: auto;
-`
 const Sign = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr 1fr;
@@ -127,19 +83,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
         ownSystem={document.spec.units}
         buildId={document.id}
       />
-      <Tools aria-label="Take it along">
-        <Row>
-          <Button kind="primary" onPress={() => window.print()}>
-            Print
-          </Button>
-          <a href={`/api/builds/${document.id}/book.pdf?units=${system}`} download>
-            PDF, A4
-          </a>
-          <a href={`/api/builds/${document.id}/book.pdf?units=${system}&size=letter`} download>
-            PDF, Letter
-          </a>
-        </Row>
-      </Tools>
+      <TakeAlong id={document.id} system={system} />
       <Paper>
         <header>
           <h1>{sheet.title}</h1>
@@ -147,102 +91,26 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
             {sheet.description}. Build sheet, {printedOn}.
           </p>
         </header>
-        <Facts>
-          {sheet.facts.map(([label, words]) => (
-            <div key={label}>
-              <dt>{label}</dt>
-              <dd>{words}</dd>
-            </div>
-          ))}
-        </Facts>
+        <FactList facts={sheet.facts} />
         <div style={{ height: 150 }}>
           <EngineDrawing layout={document.spec.layout} boreMm={document.spec.paper.bore?.value ?? 85} />
         </div>
         {sheet.benches.length === 0 && <p>Nothing is measured yet.</p>}
-        {sheet.benches.length > 0 && (
-          <>
-            <h2>What stands out</h2>
-            {sheet.standsOut.length > 0 ? (
-              <StandsOut lines={sheet.standsOut} />
-            ) : (
-              <p>Nothing: all that is measured and has a limit is within it.</p>
-            )}
-          </>
-        )}
+        {sheet.benches.length > 0 && <StandsOut lines={sheet.standsOut} />}
         {sheet.benches.map((bench) => (
           <BenchTables key={bench.title} bench={bench} />
         ))}
         <h2>Paper</h2>
-        <Scroll tabIndex={0} role="region" aria-label="Paper">
-          <Table>
-            <thead>
-              <tr>
-                <th scope="col">Number</th>
-                <th scope="col" data-number>
-                  Value
-                </th>
-                <th scope="col">Source</th>
-                <th scope="col">Reason</th>
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.paper.map((line) => (
-                <tr key={line.label}>
-                  <td>{line.label}</td>
-                  <td data-number>{line.value}</td>
-                  <td>{line.source}</td>
-                  <td>{line.reason}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
+        <PaperTable lines={sheet.paper} />
         {sheet.gauges.length > 0 && (
           <>
             <h2>Gauges</h2>
-            <Table>
-              <tbody>
-                {sheet.gauges.map((gauge) => (
-                  <tr key={gauge.name}>
-                    <td>{gauge.name}</td>
-                    <td>{gauge.uncertainty}</td>
-                    <td>{gauge.checked}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
+            <GaugeTable gauges={sheet.gauges} />
           </>
         )}
-        {sheet.planned.length > 0 && (
-          <>
-            <h2>{PLANNED_TITLE}</h2>
-            <ul>
-              {sheet.planned.map((words, index) => (
-                <li key={index}>{words}</li>
-              ))}
-            </ul>
-          </>
-        )}
-        {sheet.notChecked.length > 0 && (
-          <>
-            <h2>Not checked</h2>
-            <ul>
-              {sheet.notChecked.map((words) => (
-                <li key={words}>{words}</li>
-              ))}
-            </ul>
-          </>
-        )}
-        {sheet.crossed.length > 0 && (
-          <>
-            <h2>Struck out, measured again, skipped, noted</h2>
-            <ul>
-              {sheet.crossed.map((words, index) => (
-                <li key={index}>{words}</li>
-              ))}
-            </ul>
-          </>
-        )}
+        <WordList title={PLANNED_TITLE} lines={sheet.planned} />
+        <WordList title="Not checked" lines={sheet.notChecked} />
+        <WordList title="Struck out, measured again, skipped, noted" lines={sheet.crossed} />
         <p style={{ fontSize: 12 }}>
           ± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by {sheet.rule}.
           Estimates are marked; the makers’ paperwork and the sanctioning body decide.
@@ -257,109 +125,34 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
   )
 }
 
-/** What a reader wants first: what is not as it should be, and what was found about it. */
-function StandsOut({ lines }: { lines: readonly OutLine[] }) {
+/** The sheet on paper: printed from the page, or as a file. */
+function TakeAlong({ id, system }: { id: string; system: UnitSystem }) {
   return (
-    <Scroll tabIndex={0} role="region" aria-label="What stands out">
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Finding</th>
-            <th scope="col" data-number>
-              Value
-            </th>
-            <th scope="col">Limit</th>
-            <th scope="col">Verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((line) => (
-            <tr key={line.label}>
-              <td>{line.label}</td>
-              <td data-number>{line.value}</td>
-              <td>{line.limit}</td>
-              <td>
-                <VerdictMark standing={line.standing} size={11} silent /> {line.words}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </Scroll>
+    <Tools aria-label="Take it along">
+      <Row>
+        <Button kind="primary" onPress={() => window.print()}>
+          Print
+        </Button>
+        <a href={`/api/builds/${id}/book.pdf?units=${system}`} download>
+          PDF, A4
+        </a>
+        <a href={`/api/builds/${id}/book.pdf?units=${system}&size=letter`} download>
+          PDF, Letter
+        </a>
+      </Row>
+    </Tools>
   )
 }
 
-function BenchTables({ bench }: { bench: BenchSheet }) {
+function FactList({ facts }: { facts: BookSheet['facts'] }) {
   return (
-    <>
-      <h2>{bench.title}</h2>
-      {bench.readings.map((sheet, index) => (
-        <Scroll key={index} tabIndex={0} role="region" aria-label={`${bench.title}: readings ${index + 1}`}>
-          <Table>
-            <thead>
-              <tr>
-                <th scope="col">Readings</th>
-                {sheet.columns.map((column) => (
-                  <th key={column} scope="col" data-number>
-                    {column}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.rows.map((row) => (
-                <tr key={row.label}>
-                  <td>{row.label}</td>
-                  {row.cells.map((cell, at) => (
-                    <td key={at} data-number>
-                      {cell}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
+    <Facts>
+      {facts.map(([label, words]) => (
+        <div key={label}>
+          <dt>{label}</dt>
+          <dd>{words}</dd>
+        </div>
       ))}
-      {bench.checks.length > 0 && (
-        <ul>
-          {bench.checks.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
-        </ul>
-      )}
-      {bench.findings.map((sheet, index) => (
-        <Scroll key={index} tabIndex={0} role="region" aria-label={`${bench.title}: findings ${index + 1}`}>
-          <Table>
-            <thead>
-              <tr>
-                <th scope="col">Findings</th>
-                {sheet.columns.map((column) => (
-                  <th key={column} scope="col" data-number>
-                    {column}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.rows.map((row) => (
-                <tr key={row.label}>
-                  <td>
-                    {row.label}
-                    {row.under && <small>{row.under}</small>}
-                  </td>
-                  {row.cells.map((cell, at) => (
-                    <td key={at} data-number>
-                      {isMarked(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}{' '}
-                      {cell.plusMinus && <small>{cell.plusMinus}</small>}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
-      ))}
-    </>
+    </Facts>
   )
 }

@@ -1,16 +1,12 @@
 'use client'
-import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { openBuild } from '@/core/benches'
-import type { BuildDocument } from '@/core/build'
+import type { Build, BuildDocument } from '@/core/build'
 import { csvTemplate, type CsvReport } from '@/core/files'
-import { readCsvInWorker } from '@/workers/csv'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Row as ButtonRow, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { rowIssueWords } from '@/wording'
-import { documentOf } from '@/features/bench/documentOf'
-import { send } from '../send'
+import { useCsvImport } from './useCsvImport'
 
 const Table = styled.table`
   width: 100%;
@@ -37,73 +33,19 @@ const Table = styled.table`
   }
 `
 
-const MOST_A_SEND = 4000
-const TAKEN = 409
 /** Enough to see what is wrong with a table; a page of thousands would only be slow. */
 const MOST_LISTED = 200
 
 /** Readings from a table: bad rows named, good rows offered, nothing stored until it is asked for, and then all of them or none. */
 export function CsvImport({ document }: { document: BuildDocument }) {
-  const build = useMemo(() => openBuild(document), [document])
-  const [text, setText] = useState('')
-  const [taken, setTaken] = useState(false)
-  const [report, setReport] = useState<CsvReport>()
-  const [said, setSaid] = useState<{ words: string; tone: 'good' | 'bad' }>()
-  const home = `/builds/${document.id}`
-  const good = report?.rows.flatMap(({ outcome }) => (outcome.state === 'good' ? [outcome.reading] : [])) ?? []
-  const bad = report?.rows.filter(({ outcome }) => outcome.state === 'bad') ?? []
-  const known = report?.rows.filter(({ outcome }) => outcome.state === 'known').length ?? 0
-  const left = report?.rows.filter(({ outcome }) => outcome.state === 'left').length ?? 0
-
-  async function look(file: File | undefined): Promise<void> {
-    if (!file) return
-    const content = await file.text()
-    setText(content)
-    await read(content, false)
-  }
-
-  async function read(content: string, asCopy: boolean): Promise<void> {
-    setSaid({ words: 'Reading…', tone: 'good' })
-    setReport(undefined)
-    try {
-      setReport(await readCsvInWorker(documentOf(build), content, asCopy, new AbortController().signal))
-      setSaid(undefined)
-    } catch (fault) {
-      setSaid({ words: `The table could not be read: ${(fault as Error).message} Nothing was stored.`, tone: 'bad' })
-    }
-  }
-
-  function takeTemplate(): void {
-    const link = window.document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([csvTemplate(build)], { type: 'text/csv' }))
-    link.download = `${document.spec.name} to fill in.csv`
-    link.click()
-    URL.revokeObjectURL(link.href)
-  }
-
-  async function store(): Promise<void> {
-    let added = 0
-    // A send holds five thousand; each is stored whole or not at all, and a repeated one is the same readings.
-    for (let from = 0; from < good.length; from += MOST_A_SEND) {
-      const answer = await send<{ added: number }>(`/api/builds/${document.id}/entries`, {
-        entries: good.slice(from, from + MOST_A_SEND),
-        whole: true,
-      })
-      if (!answer.ok) {
-        setTaken(answer.status === TAKEN)
-        return setSaid({ words: `${answer.error}${added > 0 ? ` ${added} rows before it are stored.` : ''}`, tone: 'bad' })
-      }
-      added += answer.value.added
-    }
-    setSaid({ words: `${added} readings stored.${bad.length > 0 ? ` ${bad.length} rows were left out, as listed.` : ''}`, tone: 'good' })
-    setReport(report && { ...report, rows: report.rows.filter(({ outcome }) => outcome.state === 'bad') })
-  }
-
+  const { build, report, said, taken, look, readAsCopy, store } = useCsvImport(document)
+  const rows = report?.rows ?? []
+  const bad = rows.filter(({ outcome }) => outcome.state === 'bad')
   return (
     <>
       <TopBar
         trail={[
-          { href: home, words: document.spec.name },
+          { href: `/builds/${document.id}`, words: document.spec.name },
           { href: '#', words: 'Bring readings in' },
         ]}
       />
@@ -120,70 +62,85 @@ export function CsvImport({ document }: { document: BuildDocument }) {
             {rowIssueWords(issue)} Nothing was stored.
           </Notice>
         ))}
-        <Row>
-          <Button size="small" onPress={takeTemplate}>
+        <ButtonRow>
+          <Button size="small" onPress={() => takeTemplate(build)}>
             A table to fill in
           </Button>
           <span>a row for every place not read yet, units and gauges filled in</span>
-        </Row>
+        </ButtonRow>
         {taken && (
-          <Row>
-            <Button
-              onPress={() => {
-                setTaken(false)
-                void read(text, true)
-              }}
-            >
-              Read it as a copy: the rows get ids of their own
-            </Button>
-          </Row>
+          <ButtonRow>
+            <Button onPress={readAsCopy}>Read it as a copy: the rows get ids of their own</Button>
+          </ButtonRow>
         )}
         {said && (
           <Notice data-tone={said.tone} role="status">
             {said.words}
           </Notice>
         )}
-        {report && report.headerIssues.length === 0 && said === undefined && (
-          <Section>
-            <Notice role="status">
-              {good.length === 1 ? '1 row is' : `${good.length} rows are`} good, {bad.length} {bad.length === 1 ? 'is' : 'are'} not
-              {known > 0 && `, ${known} are stored already`}
-              {left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.
-            </Notice>
-            <Row>
-              <Button kind="primary" isDisabled={good.length === 0} onPress={store}>
-                Store the {good.length === 1 ? 'good row' : `${good.length} good rows`}
-              </Button>
-            </Row>
-          </Section>
-        )}
-        {bad.length > 0 && (
-          <Section>
-            <SectionTitle>Rows left out</SectionTitle>
-            <Table>
-              <thead>
-                <tr>
-                  <th scope="col">Line</th>
-                  <th scope="col">What is wrong</th>
-                  <th scope="col">The row</th>
-                </tr>
-              </thead>
-              <tbody>
-                {bad.slice(0, MOST_LISTED).map(({ line, text, outcome }) => (
-                  <tr key={line}>
-                    <td>{line}</td>
-                    <td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td>
-                    <td>
-                      <code>{text}</code>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-            {bad.length > MOST_LISTED && <p>And {bad.length - MOST_LISTED} more: mend these first, then read the table again.</p>}
-          </Section>
-        )}
+        {report && report.headerIssues.length === 0 && said === undefined && <Looked rows={rows} store={store} />}
+        {bad.length > 0 && <LeftOut bad={bad} />}
       </Main>
     </>
   )
+}
+
+type Row = CsvReport['rows'][number]
+
+/** What was looked at, and what storing it would do. */
+function Looked({ rows, store }: { rows: readonly Row[]; store: () => void }) {
+  const count = (state: Row['outcome']['state']) => rows.filter(({ outcome }) => outcome.state === state).length
+  const [good, bad, known, left] = [count('good'), count('bad'), count('known'), count('left')]
+  return (
+    <Section>
+      <Notice role="status">
+        {good === 1 ? '1 row is' : `${good} rows are`} good, {bad} {bad === 1 ? 'is' : 'are'} not
+        {known > 0 && `, ${known} are stored already`}
+        {left > 0 && `, ${left} were struck out or taken back and stay out`}. Nothing is stored yet.
+      </Notice>
+      <ButtonRow>
+        <Button kind="primary" isDisabled={good === 0} onPress={store}>
+          Store the {good === 1 ? 'good row' : `${good} good rows`}
+        </Button>
+      </ButtonRow>
+    </Section>
+  )
+}
+
+function LeftOut({ bad }: { bad: readonly Row[] }) {
+  return (
+    <Section>
+      <SectionTitle>Rows left out</SectionTitle>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">What is wrong</th>
+            <th scope="col">The row</th>
+          </tr>
+        </thead>
+        <tbody>
+          {bad.slice(0, MOST_LISTED).map(({ line, text, outcome }) => (
+            <tr key={line}>
+              <td>{line}</td>
+              <td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td>
+              <td>
+                <code>{text}</code>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {bad.length > MOST_LISTED && <p>And {bad.length - MOST_LISTED} more: mend these first, then read the table again.</p>}
+    </Section>
+  )
+}
+
+/** A table with a row for every place that is not read yet. */
+function takeTemplate(build: Build): void {
+  const link = window.document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([csvTemplate(build)], { type: 'text/csv' }))
+  link.download = `${build.spec.name} to fill in.csv`
+  link.click()
+  URL.revokeObjectURL(link.href)
 }

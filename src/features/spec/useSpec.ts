@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import type { Spec } from '@/core/build'
 import { send } from '../send'
+import { latestOf, specAt, type Stored } from './specAt'
 import { useNews } from './useNews'
 
 /** What a change moved: how many figures, and each verdict that became another. */
@@ -29,62 +30,35 @@ interface Refused {
 export function useSpec(buildId: string, initial: Spec, initialRevision: number, by: string) {
   const stored = useRef({ spec: initial, revision: initialRevision })
   const edits = useRef<readonly Edit[]>([])
-  /** Sends follow one another, undos among them, in the order they were asked for. */
-  const lastSend = useRef<Promise<void>>(Promise.resolve())
-  /** Own sends that are not answered yet: news of a revision meanwhile may be of one of them. */
-  const inFlight = useRef(0)
+  const { queue, inFlight } = useSendQueue()
   const [spec, setSpec] = useState(initial)
   const [refused, setRefused] = useState<Refused>()
   const [said, setSaid] = useState('')
   const [moved, setMoved] = useState<Moved>()
-  /** The revision an undo goes back from: known at once to the next press, and to the screen when it is drawn again. */
-  const undoFrom = useRef(initialRevision)
-  const [canUndo, setCanUndo] = useState(initialRevision > 1)
-  /** The last revision that somebody else saved meanwhile: an undo goes back to it and no further. */
-  const undoneTo = useRef(1)
-  const undoNextFrom = useCallback((revision: number) => {
-    undoFrom.current = revision
-    setCanUndo(revision > undoneTo.current)
-  }, [])
+  const { undoFrom, canUndo, undoNextFrom, othersSaved } = useUndo(initialRevision)
   const takeOthers = useCallback(
-    (latest: { readonly spec: Spec; readonly revision: number }) => {
+    (latest: Stored) => {
       stored.current = latest
-      undoneTo.current = latest.revision
-      undoNextFrom(latest.revision)
+      othersSaved(latest.revision)
     },
-    [undoNextFrom],
+    [othersSaved],
   )
 
   const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
 
-  /** Stores one change on top of what is stored; where somebody saved in between, on top of theirs. */
   const save = useCallback(
-    async ({ reason, apply }: Edit): Promise<boolean> => {
-      for (let tries = 0; tries < MOST_TRIES; tries++) {
-        const { spec: base, revision } = stored.current
-        const answer = await send<{ revision: number; spec: Spec; moved: Moved }>(`/api/builds/${buildId}/spec`, {
-          basedOn: revision,
-          by: by || '—',
-          reason: reason.slice(0, 200),
-          spec: apply(base),
-        })
-        if (answer.ok) {
-          stored.current = { spec: answer.value.spec, revision: answer.value.revision }
-          // A change that went through says nothing of another that did not: its refusal stays to be read.
-          setRefused((now) => (now?.reason === reason ? undefined : now))
-          setSaid(tries === 0 ? reason : `${reason}, on top of what somebody saved in between`)
-          setMoved(answer.value.moved)
-          return true
-        }
-        const latest = answer.status === STALE ? await latestOf(buildId) : undefined
-        if (!latest) {
-          setRefused({ reason, why: `${answer.error} (${reason})` })
-          return false
-        }
-        takeOthers(latest)
+    async (edit: Edit): Promise<boolean> => {
+      const saved = await saveOnTop(buildId, by, edit, stored.current, takeOthers)
+      if ('why' in saved) {
+        setRefused({ reason: edit.reason, why: saved.why })
+        return false
       }
-      setRefused({ reason, why: `Others are saving this build just now. Nothing was overwritten: try again. (${reason})` })
-      return false
+      stored.current = { spec: saved.spec, revision: saved.revision }
+      // A change that went through says nothing of another that did not: its refusal stays to be read.
+      setRefused((now) => (now?.reason === edit.reason ? undefined : now))
+      setSaid(saved.isOnTop ? `${edit.reason}, on top of what somebody saved in between` : edit.reason)
+      setMoved(saved.moved)
+      return true
     },
     [buildId, by, takeOthers],
   )
@@ -101,17 +75,6 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
       })
     },
   })
-
-  const queue = useCallback(<Result>(work: () => Promise<Result>): Promise<Result> => {
-    inFlight.current++
-    const done = lastSend.current.then(work).finally(() => inFlight.current--)
-    // One that breaks off holds up none behind it.
-    lastSend.current = done.then(
-      () => undefined,
-      () => undefined,
-    )
-    return done
-  }, [])
 
   /** @returns whether the change is stored; one that changes nothing is. */
   const change = useCallback(
@@ -141,7 +104,7 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
         show()
         undoNextFrom(undoFrom.current - 1)
       }),
-    [buildId, queue, save, show, undoNextFrom],
+    [buildId, queue, save, show, undoFrom, undoNextFrom],
   )
 
   const understood = useCallback(() => setRefused(undefined), [])
@@ -155,19 +118,74 @@ const UNDO = 'undo'
 const STALE = 409
 const MOST_TRIES = 3
 
-/** Undefined where there is none, and where something else answers in the server's stead. */
-async function specAt(buildId: string, revision: string): Promise<{ spec: Spec; revision: number } | undefined> {
-  try {
-    const response = await fetch(`/api/builds/${buildId}/spec?revision=${revision}`)
-    const answer = response.ok ? ((await response.json()) as Partial<{ spec: Spec; revision: number }>) : {}
-    return answer.spec && answer.revision !== undefined ? { spec: answer.spec, revision: answer.revision } : undefined
-  } catch {
-    return undefined
-  }
+interface Saved extends Stored {
+  readonly moved: Moved
+  /** Somebody saved in between. */
+  readonly isOnTop: boolean
 }
 
-function latestOf(buildId: string): Promise<{ spec: Spec; revision: number } | undefined> {
-  return specAt(buildId, 'latest')
+/** Stores one change on top of what is stored; where somebody saved in between, on top of theirs. */
+async function saveOnTop(
+  buildId: string,
+  by: string,
+  { reason, apply }: Edit,
+  stored: Stored,
+  takeOthers: (latest: Stored) => void,
+): Promise<Saved | { readonly why: string }> {
+  let base = stored
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const answer = await send<Stored & { moved: Moved }>(`/api/builds/${buildId}/spec`, {
+      basedOn: base.revision,
+      by: by || '—',
+      reason: reason.slice(0, 200),
+      spec: apply(base.spec),
+    })
+    if (answer.ok) return { ...answer.value, isOnTop: tries > 0 }
+    const latest = answer.status === STALE ? await latestOf(buildId) : undefined
+    if (!latest) return { why: `${answer.error} (${reason})` }
+    takeOthers(latest)
+    base = latest
+  }
+  return { why: `Others are saving this build just now. Nothing was overwritten: try again. (${reason})` }
+}
+
+/** Sends follow one another, undos among them, in the order they were asked for. */
+function useSendQueue() {
+  const lastSend = useRef<Promise<void>>(Promise.resolve())
+  /** Own sends that are not answered yet: news of a revision meanwhile may be of one of them. */
+  const inFlight = useRef(0)
+  const queue = useCallback(<Result>(work: () => Promise<Result>): Promise<Result> => {
+    inFlight.current++
+    const done = lastSend.current.then(work).finally(() => inFlight.current--)
+    // One that breaks off holds up none behind it.
+    lastSend.current = done.then(
+      () => undefined,
+      () => undefined,
+    )
+    return done
+  }, [])
+  return { queue, inFlight }
+}
+
+/** Where an undo goes back from, and how far back there is to go. */
+function useUndo(initialRevision: number) {
+  /** Known at once to the next press, and to the screen when it is drawn again. */
+  const undoFrom = useRef(initialRevision)
+  const [canUndo, setCanUndo] = useState(initialRevision > 1)
+  /** The last revision that somebody else saved meanwhile: an undo goes back to it and no further. */
+  const undoneTo = useRef(1)
+  const undoNextFrom = useCallback((revision: number) => {
+    undoFrom.current = revision
+    setCanUndo(revision > undoneTo.current)
+  }, [])
+  const othersSaved = useCallback(
+    (revision: number) => {
+      undoneTo.current = revision
+      undoNextFrom(revision)
+    },
+    [undoNextFrom],
+  )
+  return { undoFrom, canUndo, undoNextFrom, othersSaved }
 }
 
 export type SpecEdit = ReturnType<typeof useSpec>
