@@ -4,7 +4,7 @@ import { demo, enter, expect, KNOWN_PERSON, openBench, readings, test, WREN, typ
 import { freePort } from '../support/server'
 
 const waiting = /not sent yet, kept on this device/
-type Mood = 'pass' | 'signIn' | 'portal' | 'stranger'
+type Mood = 'pass' | 'signIn' | 'portal' | 'stranger' | 'silent'
 
 /** What stands between a shop's tablet and its server: passes everything on, or answers a write in the server's stead. */
 class Between {
@@ -20,6 +20,7 @@ class Between {
       const { mood } = between
       if (incoming.method === 'POST' && mood !== 'pass') {
         incoming.resume()
+        if (mood === 'silent') return
         if (mood === 'signIn') answer.writeHead(302, { location: '/signin' }).end()
         else if (mood === 'portal')
           answer.writeHead(200, { 'content-type': 'text/html' }).end('<html><h1>Welcome to the free network</h1></html>')
@@ -72,6 +73,20 @@ for (const mood of ['signIn', 'portal', 'stranger'] as const) {
     between.close()
   })
 }
+
+test('a connection that takes a reading and never answers is given up, and the reading sent again', async ({ page, shop }) => {
+  const between = await Between.before(shop)
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${between.address}/builds/${id}/compression`)
+  await page.locator('[data-ready]').waitFor()
+  between.mood = 'silent'
+  await enter(page, '0.10')
+  await expect(page.getByText(waiting)).toContainText('the server does not answer', { timeout: 30_000 })
+  between.mood = 'pass'
+  await expect(page.getByText(waiting)).toHaveCount(0, { timeout: 30_000 })
+  expect(readings(await shop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.10'])
+  between.close()
+})
 
 test('a server put back from yesterday’s backup is given again what devices still hold', async ({ page, ownShop }) => {
   const id = await ownShop.bring(demo(WREN))

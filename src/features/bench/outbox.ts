@@ -90,6 +90,8 @@ export class NotSent extends Error {}
 
 const MOST_WAIT_MS = 10_000
 const MOST_A_SEND = 500
+/** A connection that died without a word would be waited on for minutes; the same entries sent again are the same entries. */
+const GIVE_UP_MS = 15_000
 
 /**
  * Sends entries until the server says of at least one what became of it; waits longer between tries, up to ten seconds. Only
@@ -119,7 +121,7 @@ async function sendOnce(buildId: string, entries: readonly Entry[], signal: Abor
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ entries }),
-    signal,
+    signal: AbortSignal.any([signal, AbortSignal.timeout(GIVE_UP_MS)]),
     redirect: 'manual',
   })
   if (response.type === 'opaqueredirect' || response.redirected)
