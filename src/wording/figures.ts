@@ -140,6 +140,10 @@ const SHOWN: Readonly<Record<Kind, Shown>> = {
   roughness: { units: { metric: 'umRa', inch: 'uinRa' }, digits: { metric: 2, inch: 0 } },
   expansion: same('perMK', 2),
   ratio: same('one', 3),
+  section: { units: { metric: 'mm2', inch: 'sqIn' }, digits: { metric: 1, inch: 4 } },
+  stress: { units: { metric: 'MPa', inch: 'ksi' }, digits: { metric: 0, inch: 1 } },
+  stiffness: { units: { metric: 'NPerMm', inch: 'lbfPerIn' }, digits: { metric: 0, inch: 0 } },
+  rise: { units: { metric: 'K', inch: 'riseF' }, digits: { metric: 1, inch: 1 } },
 }
 
 /** A figure where its kind alone is known: as many decimals as its uncertainty allows, or four significant digits without one. */

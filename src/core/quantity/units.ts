@@ -27,6 +27,10 @@ export type Kind =
   | 'roughness'
   | 'expansion'
   | 'ratio'
+  | 'section'
+  | 'stress'
+  | 'stiffness'
+  | 'rise'
 
 export interface Unit {
   readonly kind: Kind
@@ -71,6 +75,7 @@ export const UNITS = {
   N: unit('force', 1, 'N', ['newton', 'newtons']),
   lbf: unit('force', NEWTON_PER_POUND_FORCE, 'lbf'),
   kgf: unit('force', STANDARD_GRAVITY_M_S2, 'kgf'),
+  kN: unit('force', 1000, 'kN', ['kilonewton', 'kilonewtons']),
   Nm: unit('torque', 1, 'N·m', ['nm', 'n.m', 'n·m', 'n-m', 'nms']),
   lbfft: unit('torque', NEWTON_PER_POUND_FORCE * METRE_PER_FOOT, 'lbf·ft', [
     'lbfft',
@@ -114,6 +119,19 @@ export const UNITS = {
   perMK: unit('expansion', 1e-6, '×10⁻⁶/K', ['e-6/k', 'ppm/k', 'x10-6/k', 'e-6']),
   one: unit('ratio', 1, '', ['1', ':1']),
   percent: unit('ratio', 0.01, '%', ['percent']),
+  mm2: unit('section', 1, 'mm²', ['mm2', 'mm^2', 'sqmm']),
+  sqIn: unit('section', MM_PER_INCH ** 2, 'in²', ['in2', 'in^2', 'sqin']),
+  MPa: unit('stress', 1, 'MPa', ['n/mm2', 'n/mm²']),
+  GPa: unit('stress', 1000, 'GPa'),
+  ksi: unit('stress', (1000 * NEWTON_PER_POUND_FORCE) / MM_PER_INCH ** 2, 'ksi', ['kpsi']),
+  psiStress: unit('stress', NEWTON_PER_POUND_FORCE / MM_PER_INCH ** 2, 'psi'),
+  Msi: unit('stress', (1e6 * NEWTON_PER_POUND_FORCE) / MM_PER_INCH ** 2, 'Msi', ['mpsi']),
+  NPerMm: unit('stiffness', 1, 'N/mm'),
+  kNPerMm: unit('stiffness', 1000, 'kN/mm'),
+  lbfPerIn: unit('stiffness', NEWTON_PER_POUND_FORCE / MM_PER_INCH, 'lbf/in', ['lb/in', 'lbs/in']),
+  // A difference of temperatures: no offset, whatever the scale.
+  K: unit('rise', 1, 'K', ['c', 'degc', '°c', 'ºc', 'kelvin']),
+  riseF: unit('rise', 5 / 9, '°F', ['f', 'degf', 'ºf']),
 } as const satisfies Record<string, Unit>
 
 export type UnitId = keyof typeof UNITS
@@ -138,6 +156,10 @@ export const CANONICAL_UNIT: Readonly<Record<Kind, UnitId>> = {
   roughness: 'umRa',
   expansion: 'perK',
   ratio: 'one',
+  section: 'mm2',
+  stress: 'MPa',
+  stiffness: 'NPerMm',
+  rise: 'K',
 }
 
 /** Canonical value (mm, cm³, …) of a number given in `unit`. */

@@ -2,6 +2,7 @@ import { compression } from './compression'
 import { conformity } from './conformity'
 import { convert } from './convert'
 import { crank } from './crank'
+import { bolt, boltangle, boltgrowth, boltlength, clampmargin, warmclamp } from './fasteners'
 import { gaugestudy } from './gaugeStudy'
 import { bearing, bobweight, clearance, hotgap, ringgap, stack, taper, warmclearance } from './shortBlock'
 import type { QuickSum } from './sum'
@@ -18,6 +19,12 @@ export const SUMS: readonly QuickSum[] = [
   bobweight,
   compression,
   crank,
+  bolt,
+  boltlength,
+  boltgrowth,
+  boltangle,
+  warmclamp,
+  clampmargin,
   conformity,
   gaugestudy,
   convert,

@@ -18,8 +18,8 @@ export interface QuickSum {
 
 export interface SumInput {
   readonly label: string
-  /** Besides quantities: `unitName`, the name of a unit or a rule; `table`, CSV text. */
-  readonly kind: Kind | 'any' | 'unitName' | 'table'
+  /** Besides quantities: `unitName`, the name of a unit or a rule; `table`, CSV text; `words`, text that is read for itself. */
+  readonly kind: Kind | 'any' | 'unitName' | 'table' | 'words'
   readonly units: { readonly metric: UnitId; readonly inch: UnitId }
   readonly required: boolean
   readonly signed?: boolean
@@ -80,7 +80,7 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
       if (input.required) issues.push({ code: 'missing', path: [name] })
       continue
     }
-    if (input.kind === 'unitName' || input.kind === 'table') {
+    if (input.kind === 'unitName' || input.kind === 'table' || input.kind === 'words') {
       names[name] = text
       continue
     }
@@ -103,7 +103,18 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
 }
 
 /** Kinds of which there is no less than nothing. */
-const NEVER_NEGATIVE: ReadonlySet<Kind> = new Set(['length', 'volume', 'area', 'mass', 'density', 'roughness', 'expansion'])
+const NEVER_NEGATIVE: ReadonlySet<Kind> = new Set([
+  'length',
+  'volume',
+  'area',
+  'mass',
+  'density',
+  'roughness',
+  'expansion',
+  'section',
+  'stress',
+  'stiffness',
+])
 const MOST = 1e9
 
 /** What an input can be: what its paper number can be, or else not less than nothing where nothing less exists. */

@@ -64,7 +64,15 @@ export function KeepIntoBuild({
 function paperOf(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch'): ReadonlyMap<PaperKey, PaperNumber> {
   const numbers = new Map<PaperKey, PaperNumber>()
   for (const [name, input] of Object.entries(sum.inputs)) {
-    if (!input.paper || input.kind === 'any' || input.kind === 'unitName' || input.kind === 'table' || !typed[name]?.trim()) continue
+    if (
+      !input.paper ||
+      input.kind === 'any' ||
+      input.kind === 'unitName' ||
+      input.kind === 'table' ||
+      input.kind === 'words' ||
+      !typed[name]?.trim()
+    )
+      continue
     const entry = parseEntry(typed[name], {
       kind: input.kind,
       unit: input.units[system],

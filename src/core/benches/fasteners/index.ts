@@ -1,0 +1,26 @@
+export {
+  boltStiffness,
+  clampForce,
+  clampMargin,
+  combinedStress,
+  gasForce,
+  lengthened,
+  loadByNutFactor,
+  loadFromAngle,
+  loadFromStretch,
+  loadFromTorque,
+  nutFactor,
+  pitchDiameter,
+  roundSection,
+  shareOf,
+  stressArea,
+  stretchOf,
+  tensileStress,
+  tighteningTorque,
+  torqueByNutFactor,
+  warmClamp,
+  type Section,
+} from './formulas'
+export { THREAD_PROFILE } from './profile'
+export { readSections } from './sections'
+export { isThread, readThread, type Thread } from './thread'
