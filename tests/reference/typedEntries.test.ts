@@ -398,7 +398,7 @@ const PLACES: readonly (readonly [name: string, context: EntryContext, rows: rea
       ['150 ± 10', { v: 150, pm: 10 }],
       ['150 ± 18 F', { v: F(150), pm: 10 }],
       ['150 °C ± 18 °F', { v: 150, pm: 10 }],
-      ['293.15 K', 'unknownUnit'],
+      ['293.15 K', 'wrongKind'],
     ],
   ],
   [
