@@ -210,7 +210,8 @@ program
 
     function resultLine(result: SumResult): string {
       const verdict = result.conformity ? `  ${STANDING_WORDS[result.conformity.verdict]}` : ''
-      return `${result.id.padEnd(18)} ${figureOfKindWords(result.figure, result.kind, system, result.unit)}${verdict}`
+      const estimate = result.estimate ? '  (estimate)' : ''
+      return `${result.id.padEnd(18)} ${figureOfKindWords(result.figure, result.kind, system, result.unit)}${estimate}${verdict}`
     }
   })
 
@@ -223,6 +224,7 @@ function resultJson(result: SumResult) {
     id: result.id,
     value: value.value,
     unit: unitName(result.kind),
+    ...(result.estimate && { estimate: true }),
     u: standardUncertainty(value),
     U,
     k,

@@ -55,6 +55,8 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['conformity', 'value=0.0021in', 'u=0.00015in', 'lower=0.0020in'], 'in doubt'],
     [['conformity', 'goes=0.017in', 'doesNotGo=0.018in', 'lower=0.017in'], 'within'],
     [['convert', 'value=1 in', 'to=mm'], '25.4 mm'],
+    [['bolt', 'thread=M10x1.25', 'torque=60', 'nutFactor=.15'], 'load               40000 N  (estimate)'],
+    [['boltgrowth', 'before=40.000', 'after=40.013'], 'growth             0.013 mm\n'],
     [[], 'What ratio and quench do these parts make?'],
   ])('sum %s', (args, words) => expect(kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }))
 
@@ -62,6 +64,7 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['sum', 'compression', 'bore=4.030in'], /stroke: is needed/],
     [['sum', 'compression', 'bore=4.030cc'], /bore: “cc” measures volume/],
     [['sum', 'nothing'], /no such sum/],
+    [['sum', 'bolt', 'thread=M10', 'load=1'], /thread: the pitch is wanted too/],
     [['sum', 'convert', 'value'], /write key=value/],
     [['sum', 'convert', 'value=1in', 'to=cc'], /to: “cc” is no unit/],
     [['derive', 'gone.json'], /gone.json: cannot be read/],

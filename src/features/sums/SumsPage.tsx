@@ -230,7 +230,10 @@ function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 
   return (
     <Result>
       <div>
-        <span>{result.label}</span>
+        <span>
+          {result.label}
+          {result.estimate && <small> (estimate)</small>}
+        </span>
         <span data-value>
           {result.conformity ? (
             <>
