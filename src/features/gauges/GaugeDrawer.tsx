@@ -75,51 +75,7 @@ export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; to
           check against a standard. Readings already taken keep the card they were taken with.{' '}
           <Link href="/sums/gaugestudy">A gauge study</Link> says whether a gauge is good enough for a tolerance.
         </Lead>
-        <Scroll tabIndex={0} role="region" aria-label="Gauges">
-          <Table>
-            <thead>
-              <tr>
-                <th scope="col">Gauge</th>
-                <th scope="col">Step</th>
-                <th scope="col">Repeatability s</th>
-                <th scope="col">Reads too much by</th>
-                <th scope="col">u of that</th>
-                <th scope="col">u of scale</th>
-                <th scope="col">Checked</th>
-                <th scope="col">Holds until</th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {cards.map((card) => (
-                <tr key={card.id}>
-                  <td>
-                    <b>{card.name}</b>
-                  </td>
-                  {[card.resolution, card.repeatability, card.bias, card.biasU].map((value, index) => (
-                    <td key={index} data-number>
-                      {inUnit(value, card.unit)}
-                    </td>
-                  ))}
-                  <td data-number>{card.scaleU === 0 ? '–' : `${Number((card.scaleU * 100).toPrecision(2))} %`}</td>
-                  <td>{card.checkedOn ?? 'not on record'}</td>
-                  <td>
-                    {checkDue(card) ?? 'no schedule'}
-                    {isOverdue(card, today) && <Overdue> · overdue</Overdue>}
-                  </td>
-                  <td style={{ whiteSpace: 'nowrap' }}>
-                    <Button size="small" onPress={() => setEditing(card)} aria-label={`New card for ${card.name}`}>
-                      New card
-                    </Button>{' '}
-                    <Button size="small" kind="plain" onPress={() => setLogged(card)} aria-label={`Checks of ${card.name}`}>
-                      Checks
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </Scroll>
+        <Cards cards={cards} today={today} onEdit={setEditing} onLog={setLogged} />
       </Main>
       <SidePanel title={logged ? `Checks of ${logged.name}` : ''} isOpen={logged !== undefined} onClose={() => setLogged(undefined)}>
         {logged && <CheckLog checks={checksOf(all, logged.gauge)} unit={logged.unit} />}
@@ -139,6 +95,67 @@ export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; to
         )}
       </SidePanel>
     </>
+  )
+}
+
+/** The card of every gauge as it stands. */
+function Cards({
+  cards,
+  today,
+  onEdit,
+  onLog,
+}: {
+  cards: readonly Gauge[]
+  today: string
+  onEdit: (card: Gauge) => void
+  onLog: (card: Gauge) => void
+}) {
+  return (
+    <Scroll tabIndex={0} role="region" aria-label="Gauges">
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">Gauge</th>
+            <th scope="col">Step</th>
+            <th scope="col">Repeatability s</th>
+            <th scope="col">Reads too much by</th>
+            <th scope="col">u of that</th>
+            <th scope="col">u of scale</th>
+            <th scope="col">Checked</th>
+            <th scope="col">Holds until</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {cards.map((card) => (
+            <tr key={card.id}>
+              <td>
+                <b>{card.name}</b>
+              </td>
+              {[card.resolution, card.repeatability, card.bias, card.biasU].map((value, index) => (
+                <td key={index} data-number>
+                  {inUnit(value, card.unit)}
+                </td>
+              ))}
+              <td data-number>{card.scaleU === 0 ? '–' : `${Number((card.scaleU * 100).toPrecision(2))} %`}</td>
+              <td>{card.checkedOn ?? 'not on record'}</td>
+              <td>
+                {checkDue(card) ?? 'no schedule'}
+                {isOverdue(card, today) && <Overdue> · overdue</Overdue>}
+              </td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                <Button size="small" onPress={() => onEdit(card)} aria-label={`New card for ${card.name}`}>
+                  New card
+                </Button>{' '}
+                <Button size="small" kind="plain" onPress={() => onLog(card)} aria-label={`Checks of ${card.name}`}>
+                  Checks
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
   )
 }
 

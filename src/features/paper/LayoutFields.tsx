@@ -49,64 +49,10 @@ export function LayoutFields({ edit }: { edit: SpecEdit }) {
   const field = (name: keyof Typed, label: string, hint: string) => (
     <TextField label={label} hint={hint} value={typed[name]} onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))} numeric />
   )
-  const twoBanks = layout.kind === 'v' || layout.kind === 'flat'
   const styles = crankStyles(layout.kind, layout.cylinders)
   return (
     <div style={{ display: 'grid', gap: 16 }}>
-      <Row style={{ gap: 24, alignItems: 'start' }}>
-        {twoBanks && (
-          <ChoiceRow
-            label="Numbering"
-            value={layout.numbering}
-            onChange={(numbering) => put({ numbering }, `numbered ${numbering}`)}
-            options={[
-              { value: 'alternating', label: 'Across, in turn' },
-              { value: 'downEachBank', label: 'Down each bank' },
-            ]}
-          />
-        )}
-        {twoBanks && (
-          <ChoiceRow
-            label="Number one in the bank"
-            value={layout.leadingBank}
-            onChange={(leadingBank) => put({ leadingBank }, `number one ${leadingBank}`)}
-            options={[
-              { value: 'left', label: 'Left' },
-              { value: 'right', label: 'Right' },
-            ]}
-          />
-        )}
-        <ChoiceRow
-          label="Number one at the"
-          value={layout.numberOneAt}
-          onChange={(numberOneAt) => put({ numberOneAt }, `number one at the ${numberOneAt}`)}
-          options={[
-            { value: 'front', label: 'Front' },
-            { value: 'rear', label: 'Rear' },
-          ]}
-        />
-        <ChoiceRow
-          label="Turns, seen from the front"
-          value={layout.rotation}
-          onChange={(rotation) => put({ rotation }, `turns ${rotation}`)}
-          options={[
-            { value: 'clockwise', label: 'Clockwise' },
-            { value: 'anticlockwise', label: 'Anticlockwise' },
-          ]}
-        />
-        <ChoiceRow
-          label="Main bearings"
-          value={layout.mainBearings}
-          onChange={(mainBearings) => put({ mainBearings }, `mains ${mainBearings}`)}
-          options={BEARINGS}
-        />
-        <ChoiceRow
-          label="Big ends"
-          value={layout.rodBearings}
-          onChange={(rodBearings) => put({ rodBearings }, `big ends ${rodBearings}`)}
-          options={BEARINGS}
-        />
-      </Row>
+      <LayoutChoices edit={edit} put={put} />
       <div style={{ display: 'grid', gap: 12, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
         {layout.kind === 'v' && field('bankAngle', 'Bank angle, °', 'between the banks')}
         {field('mains', 'Main bearings', 'along the crank')}
@@ -139,13 +85,80 @@ export function LayoutFields({ edit }: { edit: SpecEdit }) {
           {trouble} Nothing is stored yet.
         </Notice>
       )}
-      {'layout' in next && trouble === '' && layout.cylinders > 1 && (
-        <p>
-          Tops after number one’s: {[...topsDeg(next.layout)].map(([cylinder, angle]) => `${cylinder} at ${Math.round(angle)}°`).join(', ')}
-          . Fires after {[...new Set(firingIntervals(next.layout).map((interval) => `${Math.round(interval)}°`))].join(', ')}.
-        </p>
-      )}
+      {'layout' in next && trouble === '' && layout.cylinders > 1 && <Tops layout={next.layout} />}
     </div>
+  )
+}
+
+/** What is chosen of a layout, each by itself. */
+function LayoutChoices({ edit, put }: { edit: SpecEdit; put: (change: Partial<Spec['layout']>, reason: string) => void }) {
+  const { layout } = edit.spec
+  const twoBanks = layout.kind === 'v' || layout.kind === 'flat'
+  return (
+    <Row style={{ gap: 24, alignItems: 'start' }}>
+      {twoBanks && (
+        <ChoiceRow
+          label="Numbering"
+          value={layout.numbering}
+          onChange={(numbering) => put({ numbering }, `numbered ${numbering}`)}
+          options={[
+            { value: 'alternating', label: 'Across, in turn' },
+            { value: 'downEachBank', label: 'Down each bank' },
+          ]}
+        />
+      )}
+      {twoBanks && (
+        <ChoiceRow
+          label="Number one in the bank"
+          value={layout.leadingBank}
+          onChange={(leadingBank) => put({ leadingBank }, `number one ${leadingBank}`)}
+          options={[
+            { value: 'left', label: 'Left' },
+            { value: 'right', label: 'Right' },
+          ]}
+        />
+      )}
+      <ChoiceRow
+        label="Number one at the"
+        value={layout.numberOneAt}
+        onChange={(numberOneAt) => put({ numberOneAt }, `number one at the ${numberOneAt}`)}
+        options={[
+          { value: 'front', label: 'Front' },
+          { value: 'rear', label: 'Rear' },
+        ]}
+      />
+      <ChoiceRow
+        label="Turns, seen from the front"
+        value={layout.rotation}
+        onChange={(rotation) => put({ rotation }, `turns ${rotation}`)}
+        options={[
+          { value: 'clockwise', label: 'Clockwise' },
+          { value: 'anticlockwise', label: 'Anticlockwise' },
+        ]}
+      />
+      <ChoiceRow
+        label="Main bearings"
+        value={layout.mainBearings}
+        onChange={(mainBearings) => put({ mainBearings }, `mains ${mainBearings}`)}
+        options={BEARINGS}
+      />
+      <ChoiceRow
+        label="Big ends"
+        value={layout.rodBearings}
+        onChange={(rodBearings) => put({ rodBearings }, `big ends ${rodBearings}`)}
+        options={BEARINGS}
+      />
+    </Row>
+  )
+}
+
+/** When each cylinder is at its top, and how evenly they fire. */
+function Tops({ layout }: { layout: EngineLayout }) {
+  return (
+    <p>
+      Tops after number one’s: {[...topsDeg(layout)].map(([cylinder, angle]) => `${cylinder} at ${Math.round(angle)}°`).join(', ')}. Fires
+      after {[...new Set(firingIntervals(layout).map((interval) => `${Math.round(interval)}°`))].join(', ')}.
+    </p>
   )
 }
 

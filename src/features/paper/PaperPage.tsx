@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import { BENCHES, PAPER, startingLimits, STOCK } from '@/core/benches'
-import { namedEntries, type LimitId, type Spec, type StockKind } from '@/core/build'
+import { namedEntries, type LimitId, type Spec, type StockKind, type UnitSystem } from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
@@ -17,7 +17,7 @@ import { Group, matches, PAPER_GROUPS } from './paperGroups'
 import { MaterialFields } from './MaterialFields'
 import { StockSection } from './Stock'
 import { RefusedChange } from '@/features/spec/RefusedChange'
-import { useSpec, type Moved } from '@/features/spec/useSpec'
+import { useSpec, type Moved, type SpecEdit } from '@/features/spec/useSpec'
 
 const STOCK_KINDS = Object.keys(STOCK) as StockKind[]
 
@@ -49,7 +49,6 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
   const system = device.systemFor(spec.units, id)
-  const presets = startingLimits(spec)
   const [find, setFind] = useState('')
   useEffect(goToSought, [])
   return (
@@ -83,83 +82,109 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
             </Section>
           </>
         )}
-        <Section aria-label="Numbers on paper">
-          <SectionTitle>Numbers on paper</SectionTitle>
-          <div>
-            <PaperGrid data-head="" aria-hidden>
-              <span />
-              <span>Value</span>
-              <span>±</span>
-              <span>Source</span>
-              <span>Reason</span>
-            </PaperGrid>
-            {PAPER_GROUPS.map(({ title, keys }) => (
-              <Group key={title} title={title} rows={keys.filter((key) => matches(find, PAPER[key].label, title))}>
-                {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
-              </Group>
-            ))}
-          </div>
-        </Section>
-        {find === '' && (
-          <>
-            {STOCK_KINDS.map((kind) => (
-              <Section key={kind} aria-label={STOCK[kind].title}>
-                <SectionTitle>{STOCK[kind].title}</SectionTitle>
-                <StockSection kind={kind} edit={edit} system={system} />
-              </Section>
-            ))}
-            <Section aria-label="Materials">
-              <SectionTitle>What it is made of</SectionTitle>
-              <MaterialFields edit={edit} />
-            </Section>
-            <Section aria-label="Methods">
-              <SectionTitle>How it is measured</SectionTitle>
-              <MethodFields edit={edit} />
-            </Section>
-          </>
-        )}
-        <Section aria-label="Limits">
-          <SectionTitle>Limits</SectionTitle>
-          <div>
-            <PaperGrid data-head="" data-limit="" aria-hidden>
-              <span />
-              <span>From</span>
-              <span>Target</span>
-              <span>To</span>
-              <span>Source</span>
-              <span>Reason</span>
-            </PaperGrid>
-            {BENCHES.map(({ definition: { title, limits } }) => (
-              <Group key={title} title={title} rows={namedEntries(limits).filter(([, { label }]) => matches(find, label, title))}>
-                {([key, definition]) => (
-                  <LimitRow
-                    key={key}
-                    name={key as LimitId}
-                    definition={definition}
-                    preset={presets[key as LimitId]}
-                    edit={edit}
-                    system={system}
-                  />
-                )}
-              </Group>
-            ))}
-          </div>
-        </Section>
-        <Foot>
-          <Button onPress={edit.undo} isDisabled={!edit.canUndo}>
-            Undo the last change
-          </Button>
-          <span role="status" style={{ flex: 1 }}>
-            {edit.said && `Kept: ${edit.said}.`}
-            {edit.moved && edit.said && ` ${movedSentence(edit.moved)}`}
-          </span>
-          <LinkButton href={`/builds/${id}`} kind="primary">
-            To the benches
-          </LinkButton>
-        </Foot>
+        <Numbers find={find} edit={edit} system={system} />
+        {find === '' && <Engine edit={edit} system={system} />}
+        <Limits find={find} edit={edit} system={system} />
+        <LastChange edit={edit} id={id} />
         <RefusedChange edit={edit} />
       </Main>
     </>
+  )
+}
+
+/** Every number on paper, by the bench that rests on it. */
+function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system: UnitSystem }) {
+  return (
+    <Section aria-label="Numbers on paper">
+      <SectionTitle>Numbers on paper</SectionTitle>
+      <div>
+        <PaperGrid data-head="" aria-hidden>
+          <span />
+          <span>Value</span>
+          <span>±</span>
+          <span>Source</span>
+          <span>Reason</span>
+        </PaperGrid>
+        {PAPER_GROUPS.map(({ title, keys }) => (
+          <Group key={title} title={title} rows={keys.filter((key) => matches(find, PAPER[key].label, title))}>
+            {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
+          </Group>
+        ))}
+      </div>
+    </Section>
+  )
+}
+
+/** What the engine is made of and with, and how it is measured. */
+function Engine({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  return (
+    <>
+      {STOCK_KINDS.map((kind) => (
+        <Section key={kind} aria-label={STOCK[kind].title}>
+          <SectionTitle>{STOCK[kind].title}</SectionTitle>
+          <StockSection kind={kind} edit={edit} system={system} />
+        </Section>
+      ))}
+      <Section aria-label="Materials">
+        <SectionTitle>What it is made of</SectionTitle>
+        <MaterialFields edit={edit} />
+      </Section>
+      <Section aria-label="Methods">
+        <SectionTitle>How it is measured</SectionTitle>
+        <MethodFields edit={edit} />
+      </Section>
+    </>
+  )
+}
+
+/** What the engine is judged by, bench by bench. */
+function Limits({ find, edit, system }: { find: string; edit: SpecEdit; system: UnitSystem }) {
+  const presets = startingLimits(edit.spec)
+  return (
+    <Section aria-label="Limits">
+      <SectionTitle>Limits</SectionTitle>
+      <div>
+        <PaperGrid data-head="" data-limit="" aria-hidden>
+          <span />
+          <span>From</span>
+          <span>Target</span>
+          <span>To</span>
+          <span>Source</span>
+          <span>Reason</span>
+        </PaperGrid>
+        {BENCHES.map(({ definition: { title, limits } }) => (
+          <Group key={title} title={title} rows={namedEntries(limits).filter(([, { label }]) => matches(find, label, title))}>
+            {([key, definition]) => (
+              <LimitRow
+                key={key}
+                name={key as LimitId}
+                definition={definition}
+                preset={presets[key as LimitId]}
+                edit={edit}
+                system={system}
+              />
+            )}
+          </Group>
+        ))}
+      </div>
+    </Section>
+  )
+}
+
+function LastChange({ edit, id }: { edit: SpecEdit; id: string }) {
+  return (
+    <Foot>
+      <Button onPress={edit.undo} isDisabled={!edit.canUndo}>
+        Undo the last change
+      </Button>
+      <span role="status" style={{ flex: 1 }}>
+        {edit.said && `Kept: ${edit.said}.`}
+        {edit.moved && edit.said && ` ${movedSentence(edit.moved)}`}
+      </span>
+      <LinkButton href={`/builds/${id}`} kind="primary">
+        To the benches
+      </LinkButton>
+    </Foot>
   )
 }
 

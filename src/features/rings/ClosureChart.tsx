@@ -8,7 +8,7 @@ import { ringExpansion } from '@/core/benches/rings/heat'
 import { boreOf } from '@/core/quantities/boreDiameter'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
-import { fromCanonical, UNITS } from '@/core/quantity'
+import { fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 import { caption, numerals } from '@/ui/GlobalStyle'
 
 const Box = styled.figure`
@@ -63,25 +63,8 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
         <p>Wants the running temperatures of ring and cylinder wall on paper.</p>
       </Box>
     )
-  const { ring, bore } = ringExpansion(build)
   const shown = [gaps[0]!, ...(gaps.length > 1 ? [gaps.at(-1)!] : [])]
-  const lines = shown.map(({ cylinder, figure }, index) => {
-    const diameter = boreOf(build, cylinder!)
-    const points = !isKnown(diameter)
-      ? []
-      : TEMPERATURES_DEGC.map((ringTempC): Point => {
-          const gapMm = hotGapMm({
-            boreMm: diameter.figure.value.value,
-            gapMm: figure!.value.value,
-            ringPerK: ring.perK,
-            borePerK: bore.perK,
-            boreTempC: wall.value,
-            ringTempC,
-          })
-          return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit) }
-        })
-    return { cylinder, points, colour: index === 0 ? 'var(--scribe)' : 'var(--dye)', dash: index === 0 ? undefined : '5 4' }
-  })
+  const lines = shown.map((finding, index) => lineOf(build, finding, index, wall.value, { lengthUnit, heatUnit }))
   const band = [running.value - (running.tolerance ?? 0), running.value + (running.tolerance ?? 0)].map((value) =>
     fromCanonical(value, heatUnit),
   )
@@ -97,50 +80,89 @@ export function ClosureChart({ findings, build, system }: { findings: readonly F
         role="img"
         aria-label={`Top gap against ring temperature. ${names.join('; ')}; running at ${runningWords} ${UNITS[heatUnit].symbol}`}
       >
-        <ScatterChart
-          responsive
-          style={{ width: '100%', height: 230 }}
-          margin={{ top: 12, right: 14, bottom: 4, left: 0 }}
-          accessibilityLayer={false}
-        >
-          <XAxis
-            type="number"
-            dataKey="ring"
-            domain={['dataMin', 'dataMax']}
-            tickCount={7}
-            tickFormatter={(value: number) => value.toFixed(0)}
-            tickLine={false}
-            axisLine={{ stroke: 'var(--hairline)' }}
-          />
-          <YAxis
-            type="number"
-            dataKey="gap"
-            width={52}
-            tickLine={false}
-            axisLine={false}
-            tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
-          />
-          <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
-          <ReferenceLine
-            y={0}
-            stroke="var(--out)"
-            strokeWidth={1.5}
-            label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }}
-          />
-          {lines.map(({ cylinder, points, colour, dash }) => (
-            <Scatter
-              key={cylinder}
-              data={points}
-              line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }}
-              shape={() => <g />}
-              isAnimationActive={false}
-            />
-          ))}
-        </ScatterChart>
+        <Lines lines={lines} band={band} system={system} />
       </div>
       <p>
         Full line: {name(shown[0]!.cylinder, 0)}.{shown[1] && ` Broken line: ${name(shown[1].cylinder, 1)}.`} Band: the ring running.
       </p>
     </Box>
+  )
+}
+
+interface Line {
+  readonly cylinder: number | undefined
+  readonly points: readonly Point[]
+  readonly colour: string
+  readonly dash: string | undefined
+}
+
+/** The gap of a cylinder as its ring heats, by the bore it is computed with. */
+function lineOf(
+  build: Build,
+  { cylinder, figure }: Finding,
+  index: number,
+  wallDegC: number,
+  { lengthUnit, heatUnit }: { lengthUnit: UnitId; heatUnit: UnitId },
+): Line {
+  const { ring, bore } = ringExpansion(build)
+  const diameter = boreOf(build, cylinder!)
+  const points = !isKnown(diameter)
+    ? []
+    : TEMPERATURES_DEGC.map((ringTempC): Point => {
+        const gapMm = hotGapMm({
+          boreMm: diameter.figure.value.value,
+          gapMm: figure!.value.value,
+          ringPerK: ring.perK,
+          borePerK: bore.perK,
+          boreTempC: wallDegC,
+          ringTempC,
+        })
+        return { ring: fromCanonical(ringTempC, heatUnit), gap: fromCanonical(gapMm, lengthUnit) }
+      })
+  return { cylinder, points, colour: index === 0 ? 'var(--scribe)' : 'var(--dye)', dash: index === 0 ? undefined : '5 4' }
+}
+
+function Lines({ lines, band, system }: { lines: readonly Line[]; band: readonly number[]; system: UnitSystem }) {
+  return (
+    <ScatterChart
+      responsive
+      style={{ width: '100%', height: 230 }}
+      margin={{ top: 12, right: 14, bottom: 4, left: 0 }}
+      accessibilityLayer={false}
+    >
+      <XAxis
+        type="number"
+        dataKey="ring"
+        domain={['dataMin', 'dataMax']}
+        tickCount={7}
+        tickFormatter={(value: number) => value.toFixed(0)}
+        tickLine={false}
+        axisLine={{ stroke: 'var(--hairline)' }}
+      />
+      <YAxis
+        type="number"
+        dataKey="gap"
+        width={52}
+        tickLine={false}
+        axisLine={false}
+        tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
+      />
+      <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
+      <ReferenceLine
+        y={0}
+        stroke="var(--out)"
+        strokeWidth={1.5}
+        label={{ value: 'butts', position: 'insideBottomRight', fill: 'var(--out)' }}
+      />
+      {lines.map(({ cylinder, points, colour, dash }) => (
+        <Scatter
+          key={cylinder}
+          data={points}
+          line={{ stroke: colour, strokeWidth: 2, strokeDasharray: dash }}
+          shape={() => <g />}
+          isAnimationActive={false}
+        />
+      ))}
+    </ScatterChart>
   )
 }
