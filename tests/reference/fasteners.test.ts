@@ -95,6 +95,21 @@ describe('a thread as written', () => {
   ])('%s is refused: %s', (text, code) => expect(readThread(text)).toMatchObject({ code }))
 })
 
+describe('the edges of what a thread can be', () => {
+  // The finest and the coarsest of the standards lie inside: M1×0.25, M100×6, 1/4-20.
+  it.each([
+    ['M1x0.25', true],
+    ['M0.9x0.225', false],
+    ['M100x6', true],
+    ['M101x6', false],
+    ['M6x2', true],
+    ['M6x2.01', false],
+    ['M60x1', true],
+    ['M60x0.99', false],
+    ['  M10x1.25  ', true],
+  ])('%s: %s', (text, isOne) => expect(isThread(readThread(text))).toBe(isOne))
+})
+
 describe('torque and load', () => {
   const rod = { thread: 'M10x1.25', muThread: '.12', muHead: '.12', headDiameter: '13.5' }
 
@@ -123,6 +138,17 @@ describe('torque and load', () => {
     expect(of(0.75)).toBeGreaterThan(0.84)
     expect(of(0.75)).toBeLessThan(0.9)
     expect(of(0.9)).toBeGreaterThan(1)
+  })
+
+  it('a load wants its torque by the nut factor too, and says what is an estimate', () => {
+    const found = results('bolt', { thread: 'M10x1.25', load: '40 kN', nutFactor: '.15' })
+    expectNear(found.get('torque')!.figure.value.value, 60, 1e-9)
+    expect([found.get('load')!.estimate, found.get('torque')!.estimate]).toEqual([false, true])
+    const pulled = results('bolt', { thread: 'M10x1.25', torque: '60', nutFactor: '.15' })
+    expect([pulled.get('load')!.estimate, pulled.get('torque')!.estimate]).toEqual([true, false])
+    // Without sections nothing is known of the stretch, without strengths nothing of shares, without friction nothing of the torque.
+    expect([...results('bolt', { thread: 'M10x1.25', load: '40 kN' }).keys()]).toEqual(['load', 'stressArea', 'stress', 'sectionStress'])
+    expect([...pulled.keys()]).toEqual(['load', 'torque', 'nutFactor', 'stressArea', 'stress', 'sectionStress'])
   })
 
   it('torque and stretch together say the friction', () => {
@@ -160,6 +186,13 @@ describe('stretch', () => {
       1,
     ),
   )
+
+  it('the smallest section is where it stands highest, wherever it comes', () => {
+    const stress = (sections: string) => value('boltlength', { free: '40', tight: '40.1', sections }, 'stress')
+    const load = (sections: string) => value('boltlength', { free: '40', tight: '40.1', sections }, 'load')
+    for (const sections of ['20x7,20x9', '20x9,20x7', '10x9,20x7,10x8'])
+      expectNear(stress(sections), load(sections) / (Math.PI * 3.5 ** 2), 1e-9)
+  })
 
   it('two sections are two springs one behind the other', () => {
     const loadN = 30_000
@@ -202,6 +235,11 @@ describe('angle, warmth, gas', () => {
     expectNear(of('4', '.5').get('gasForce')!.figure.value.value, gasN, 1e-6)
     expectNear(of('4', '.5').get('margin')!.figure.value.value, 90_000 / gasN, 1e-9)
     expectNear(of('2,2', '1,.5').get('clampForce')!.figure.value.value, 135_000, 1e-6)
+    expect([...of('4', '.5').values()].map(({ id, estimate }) => [id, estimate])).toEqual([
+      ['clampForce', undefined],
+      ['gasForce', true],
+      ['margin', true],
+    ])
   })
 })
 
