@@ -88,6 +88,10 @@ test('shells are counted on and off the shelf, a part gets its material, and bot
   await visit(page, shop, `/builds/${id}/paper`)
   const shells = async () => (await shop.document(id)).spec.stock.shells
   const before = await shells()
+  // On a phone a shelf may scroll, the page does not.
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await page.setViewportSize({ width: 1280, height: 800 })
   await page.getByRole('button', { name: 'One half M-X more' }).click()
   await expect.poll(async () => (await shells()).find(({ name }) => name === 'M-X')!.halves).toBe(5)
   const form = page.getByRole('form', { name: 'Add shells' })

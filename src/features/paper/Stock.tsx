@@ -25,7 +25,7 @@ const Table = styled.table`
   td[data-number] {
     ${numerals}
   }
-  td[data-last] {
+  td[data-count] {
     white-space: nowrap;
   }
   ${PHONE} {
@@ -33,6 +33,11 @@ const Table = styled.table`
       display: none;
     }
   }
+`
+
+/** A shelf with more to say than a phone is wide scrolls by itself. */
+const Scroll = styled.div`
+  overflow-x: auto;
 `
 
 /** Parts of one kind that lie on the shelf or can be had, as their bench declares it, and a form for one more. */
@@ -49,7 +54,11 @@ export function StockSection({ kind, edit, system }: { kind: StockKind; edit: Sp
     })
   return (
     <>
-      {parts.length > 0 && <Shelf kind={kind} edit={edit} system={system} />}
+      {parts.length > 0 && (
+        <Scroll tabIndex={0} role="region" aria-label={`${definition.title}: the shelf`}>
+          <Shelf kind={kind} edit={edit} system={system} />
+        </Scroll>
+      )}
       <StockForm definition={definition} system={system} add={add} />
     </>
   )
@@ -85,7 +94,7 @@ function Shelf({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system
               </td>
             ))}
             <td data-source="">{part.source}</td>
-            <td data-last="">
+            <td data-count={counted ? '' : undefined}>
               {counted ? <Counted kind={kind} part={part} edit={edit} /> : <Chosen kind={kind} part={part} edit={edit} />}
             </td>
           </tr>
