@@ -130,3 +130,12 @@ function needed<Column extends keyof Row>(row: Row, column: Column): NonNullable
   if (value === null || value === undefined) throw new Error(`Entry ${row.id}: a ${row.kind} without ${column}`)
   return value as NonNullable<Row[Column]>
 }
+
+/** SQLite takes a limited number of values a statement. */
+const ROWS_PER_INSERT = 400
+
+export function chunks<T>(items: readonly T[]): T[][] {
+  return Array.from({ length: Math.ceil(items.length / ROWS_PER_INSERT) }, (_, index) =>
+    items.slice(index * ROWS_PER_INSERT, (index + 1) * ROWS_PER_INSERT),
+  )
+}

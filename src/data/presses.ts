@@ -51,33 +51,7 @@ export function pressStore(connection: Connection): PressStore {
     return row
   }
   return {
-    async add(line, raw, session) {
-      // A gauge repeats what it has not heard an answer to. The same number with another value is a gauge that was switched on again.
-      const latest = await connection
-        .select()
-        .from(pressTable)
-        .where(eq(pressTable.name, line.name))
-        .orderBy(desc(pressTable.seq))
-        .limit(MOST_REPEATED)
-      const known = latest.find((row) => row.line === raw)
-      if (known) return { press: pressOf(known), isNew: false }
-      const [row] = await connection
-        .insert(pressTable)
-        .values({
-          id: uuidV7(),
-          name: line.name,
-          value: line.value,
-          upper: line.upper ?? null,
-          unit: line.unit,
-          sequence: line.sequence,
-          text: line.text,
-          line: raw,
-          session,
-          at: new Date().toISOString(),
-        })
-        .returning()
-      return { press: pressOf(row!), isNew: true }
-    },
+    add: (line, raw, session) => addPress(connection, line, raw, session),
     async after(seq, session) {
       const wanted = and(gt(pressTable.seq, seq), or(eq(pressTable.session, session), isNull(pressTable.session)))
       return (await connection.select().from(pressTable).where(wanted).orderBy(asc(pressTable.seq))).map(pressOf)
@@ -102,6 +76,34 @@ export function pressStore(connection: Connection): PressStore {
       return last.flatMap((row) => (row?.session === session ? [row.name] : []))
     },
   }
+}
+
+async function addPress(connection: Connection, line: GaugeLine, raw: string, session: string | null) {
+  // A gauge repeats what it has not heard an answer to. The same number with another value is a gauge that was switched on again.
+  const latest = await connection
+    .select()
+    .from(pressTable)
+    .where(eq(pressTable.name, line.name))
+    .orderBy(desc(pressTable.seq))
+    .limit(MOST_REPEATED)
+  const known = latest.find((row) => row.line === raw)
+  if (known) return { press: pressOf(known), isNew: false }
+  const [row] = await connection
+    .insert(pressTable)
+    .values({
+      id: uuidV7(),
+      name: line.name,
+      value: line.value,
+      upper: line.upper ?? null,
+      unit: line.unit,
+      sequence: line.sequence,
+      text: line.text,
+      line: raw,
+      session,
+      at: new Date().toISOString(),
+    })
+    .returning()
+  return { press: pressOf(row!), isNew: true }
 }
 
 function pressOf(row: typeof pressTable.$inferSelect): Press {

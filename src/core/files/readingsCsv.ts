@@ -188,107 +188,131 @@ export function readingsFromCsv(text: string, build: Build, stations: readonly C
   }))
   if (headerIssues.length > 0) return { rows: [], headerIssues }
   const broken = new Map(parsed.errors.flatMap((error) => (error.row === undefined ? [] : [[error.row, error.message] as const])))
-  const reader = rowReader(build, stations, options)
+  const reader = new RowReader(build, stations, options)
   const rows = parsed.data.map((row, index): CsvRow => {
     const fault = broken.get(index)
     const line = index + 2
     const words = CSV_COLUMNS.map((column) => row[column] ?? '').join(',')
-    return { line, text: words, outcome: fault === undefined ? reader(row) : { state: 'bad', issues: [{ code: 'broken', detail: fault }] } }
+    return {
+      line,
+      text: words,
+      outcome: fault === undefined ? reader.read(row) : { state: 'bad', issues: [{ code: 'broken', detail: fault }] },
+    }
   })
   return { rows, headerIssues: [] }
 }
 
 /** Reads one row after the other, remembering what the rows before it have brought. */
-function rowReader(
-  build: Build,
-  stations: readonly CsvStation[],
-  { makeId, asCopy = false }: CsvOptions,
-): (row: Record<string, string>) => CsvRow['outcome'] {
-  const stored = new Set(build.entries.map((entry: Entry) => entry.id))
-  const stationById = new Map(stations.map((station) => [station.id, station]))
-  const gaugeByName = new Map(
-    [...build.gauges.values()].flatMap(
-      (gauge) =>
-        [
-          [gauge.id.toLowerCase(), gauge],
-          [gauge.name.toLowerCase(), gauge],
-        ] as const,
-    ),
-  )
-  const standing = new Map<string, Pick<Reading, 'id' | 'partState'>>(build.readings.current)
+class RowReader {
+  private readonly build: Build
+  private readonly options: CsvOptions
+  private readonly stored: ReadonlySet<string>
+  private readonly stationById: ReadonlyMap<string, CsvStation>
+  private readonly gaugeByName: ReadonlyMap<string, Gauge>
+  /** What stands at each place: in the build, and then by the rows read so far. */
+  private readonly standing: Map<string, Pick<Reading, 'id' | 'partState'>>
   /** The id each id of the table became. */
-  const idOf = new Map<string, string>()
+  private readonly idOf = new Map<string, string>()
 
-  return (row) => {
+  constructor(build: Build, stations: readonly CsvStation[], options: CsvOptions) {
+    this.build = build
+    this.options = options
+    this.stored = new Set(build.entries.map((entry: Entry) => entry.id))
+    this.stationById = new Map(stations.map((station) => [station.id, station]))
+    const names = [...build.gauges.values()].flatMap((gauge) => [gauge.id, gauge.name].map((name) => [name.toLowerCase(), gauge] as const))
+    this.gaugeByName = new Map(names)
+    this.standing = new Map(build.readings.current)
+  }
+
+  read(row: Readonly<Record<string, string>>): CsvRow['outcome'] {
     const cell = (column: Column) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r\n])/, '')
-    if (!asCopy && cell('id') !== '' && stored.has(cell('id'))) return { state: 'known' }
-    if (cell('state') === 'struck' || cell('state') === 'takenBack') return { state: 'left', why: cell('state') }
+    if (!this.options.asCopy && cell('id') !== '' && this.stored.has(cell('id'))) return { state: 'known' }
+    const state = cell('state')
+    if (state === 'struck' || state === 'takenBack') return { state: 'left', why: state }
     const issues: RowIssue[] = []
-    const place = placeFrom(cell, issues)
-    const characteristic = presentName(cell('characteristic')) as Id
-    const at = stationId(characteristic, place)
-    const station = stationById.get(at)
-    if (!station) issues.push({ code: 'unknownPlace', station: at })
-    const gauge = gaugeByName.get(cell('gauge').toLowerCase())
-    if (!gauge) issues.push({ code: 'unknownGauge', text: cell('gauge') })
-    const measured = station && measuredFrom(cell, station, issues)
-    const id = idFrom(cell('id'), issues)
+    const reading = this.reading(cell, issues)
+    return issues.length > 0 || !reading ? { state: 'bad', issues } : { state: 'good', reading }
+  }
+
+  /** The reading a row brings; none where an issue is in the way. What it brings is remembered. */
+  private reading(cell: Cells, issues: RowIssue[]): Reading | undefined {
+    const where = this.where(cell, issues)
+    const measured = where.station && measuredFrom(cell, where.station, issues)
+    const id = this.id(cell('id'), issues)
     const stamp = stampFrom(cell, issues)
-    const before = standing.get(at)
-    // A row that does not say is of the part as it was read last: a table of corrections need not repeat it.
-    const partState = partStateFrom(cell, issues) ?? before?.partState
-    const extras = withoutEmpty({
-      partTempC: temperature(cell, 'part_temp_c', issues),
-      gaugeTempC: temperature(cell, 'gauge_temp_c', issues),
-      strokes: wholeNumber(cell, 'strokes', issues),
-      partState,
-    })
-    const isOfOne = before !== undefined && partStateOf(before) === partStateOf({ partState })
-    const supersedes = earlier(cell('supersedes'), issues) ?? (isOfOne ? before.id : undefined)
-    const settles = cell('settles')
-      .split(/\s+/)
-      .filter(Boolean)
-      .flatMap((one) => earlier(one, issues) ?? [])
-    if (issues.length > 0 || !measured || !gauge || !stamp || id === undefined) return { state: 'bad', issues }
+    const extras = this.extras(cell, where.at, issues)
+    if (issues.length > 0 || !measured || !where.gauge || !stamp || id === undefined) return undefined
     const reading: Reading = {
       kind: 'reading',
       id,
       ...stamp,
-      characteristic,
-      place,
+      characteristic: where.characteristic,
+      place: where.place,
       ...measured,
       asTyped: (cell('as_typed') || `${cell('value')} ${cell('unit')}`).slice(0, MOST_AS_TYPED),
-      gauge: gauge.id,
+      gauge: where.gauge.id,
       ...extras,
-      ...(supersedes !== undefined && { supersedes }),
-      ...(settles.length > 0 && { settles }),
     }
-    const refused = doorIssues(reading, gauge)
-    if (refused.length > 0) return { state: 'bad', issues: refused }
-    if (!before || !isLaterState(partStateOf(before), partStateOf(reading))) standing.set(at, reading)
-    if (cell('id') !== '') idOf.set(cell('id'), id)
-    return { state: 'good', reading }
+    issues.push(...this.doorIssues(reading, where.gauge))
+    if (issues.length > 0) return undefined
+    const before = this.standing.get(where.at)
+    if (!before || !isLaterState(partStateOf(before), partStateOf(reading))) this.standing.set(where.at, reading)
+    if (cell('id') !== '') this.idOf.set(cell('id'), id)
+    return reading
   }
 
-  function idFrom(text: string, issues: RowIssue[]): string | undefined {
+  private where(cell: Cells, issues: RowIssue[]) {
+    const place = placeFrom(cell, issues)
+    const characteristic = presentName(cell('characteristic')) as Id
+    const at = stationId(characteristic, place)
+    const station = this.stationById.get(at)
+    if (!station) issues.push({ code: 'unknownPlace', station: at })
+    const gauge = this.gaugeByName.get(cell('gauge').toLowerCase())
+    if (!gauge) issues.push({ code: 'unknownGauge', text: cell('gauge') })
+    return { place, characteristic, at, station, gauge }
+  }
+
+  /** What a reading may have beside its value; what was there before it is superseded where it is of the part in the same state. */
+  private extras(cell: Cells, at: string, issues: RowIssue[]) {
+    const before = this.standing.get(at)
+    // A row that does not say is of the part as it was read last: a table of corrections need not repeat it.
+    const partState = partStateFrom(cell, issues) ?? before?.partState
+    const isOfOne = before !== undefined && partStateOf(before) === partStateOf({ partState })
+    const settles = cell('settles')
+      .split(/\s+/)
+      .filter(Boolean)
+      .flatMap((one) => this.earlier(one, issues) ?? [])
+    return withoutEmpty({
+      partTempC: temperature(cell, 'part_temp_c', issues),
+      gaugeTempC: temperature(cell, 'gauge_temp_c', issues),
+      strokes: wholeNumber(cell, 'strokes', issues),
+      partState,
+      supersedes: this.earlier(cell('supersedes'), issues) ?? (isOfOne ? before.id : undefined),
+      settles: settles.length > 0 ? settles : undefined,
+    })
+  }
+
+  private id(text: string, issues: RowIssue[]): string | undefined {
+    const { makeId, asCopy } = this.options
     if (text === '') return makeId()
     if (!UUID.test(text)) issues.push({ code: 'badId', text })
-    else if (idOf.has(text)) issues.push({ code: 'doubleId', text })
+    else if (this.idOf.has(text)) issues.push({ code: 'doubleId', text })
     else return asCopy ? makeId() : text
     return undefined
   }
 
   /** What a row says it supersedes: an entry of the build, or a row above it. */
-  function earlier(text: string, issues: RowIssue[]): string | undefined {
+  private earlier(text: string, issues: RowIssue[]): string | undefined {
     if (text === '') return undefined
-    const known = idOf.get(text) ?? (!asCopy && stored.has(text) ? text : undefined)
+    const { asCopy } = this.options
+    const known = this.idOf.get(text) ?? (!asCopy && this.stored.has(text) ? text : undefined)
     // The reading it corrected was left out of the table or is another build's: the row stands by itself.
     if (known === undefined && !asCopy) issues.push({ code: 'unknownTarget', text })
     return known
   }
 
-  function doorIssues(reading: Reading, gauge: Gauge): RowIssue[] {
-    return entryIssues(reading, build.spec, new Map([[gauge.id, gauge]])).map((issue): RowIssue => ({ code: 'door', issue }))
+  private doorIssues(reading: Reading, gauge: Gauge): RowIssue[] {
+    return entryIssues(reading, this.build.spec, new Map([[gauge.id, gauge]])).map((issue): RowIssue => ({ code: 'door', issue }))
   }
 }
 

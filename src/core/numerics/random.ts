@@ -104,11 +104,13 @@ export function randomStream(seed: number): RandomStream {
     }
   }
 
+  return { uniform, normal: oneOf(fillNormal), fillNormal }
+}
+
+function oneOf(fill: (out: Float64Array) => void): () => number {
   const one = new Float64Array(1)
-  function normal(): number {
-    fillNormal(one)
+  return () => {
+    fill(one)
     return one[0]!
   }
-
-  return { uniform, normal, fillNormal }
 }

@@ -1,0 +1,111 @@
+import 'server-only'
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
+import type { StoredBuild } from './builds'
+import type { Connection } from './connection'
+import { buildTable, entryTable, revisionTable, summaryTable } from './schema'
+
+export interface BoardRow<Summary> {
+  readonly id: string
+  readonly touchedAt: string
+  /** Undefined: this one build cannot be read or worked out; the others can. */
+  readonly summary: Summary | undefined
+}
+
+export interface BoardPage {
+  readonly offset: number
+  readonly size: number
+  /** Only builds put away; otherwise only those that are not. */
+  readonly putAway?: boolean
+  /** Words all of which stand in name or description, in any case. */
+  readonly search?: string
+  readonly order?: 'latest' | 'name' | 'oldest'
+}
+
+/** What is shown of a build on the board: kept with the program that made it, and made again when either has moved on. */
+export interface KeptSummaries<Summary> {
+  readonly program: string
+  readonly summarise: (build: StoredBuild) => Summary
+  readonly load: (id: string) => Promise<StoredBuild | undefined>
+}
+
+export async function boardPage<Summary>(connection: Connection, page: BoardPage, kept: KeptSummaries<Summary>) {
+  const wanted = conditionOf(page)
+  const heads = await connection
+    .select({
+      id: buildTable.id,
+      touchedAt: buildTable.touchedAt,
+      summary: summaryTable.summary,
+      program: summaryTable.program,
+      keptRevision: summaryTable.revision,
+      keptSeq: summaryTable.lastSeq,
+      revision: latestNumber,
+      lastSeq: latestSeq,
+    })
+    .from(buildTable)
+    .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
+    .where(wanted)
+    .orderBy(...orderOf(page), asc(buildTable.id))
+    .limit(page.size)
+    .offset(page.offset)
+  const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
+  const rows: BoardRow<Summary>[] = []
+  for (const { id, touchedAt, ...head } of heads) {
+    const isCurrent = head.program === kept.program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq
+    const summary = isCurrent && head.summary !== null ? (JSON.parse(head.summary) as Summary) : await soundSummary(connection, id, kept)
+    rows.push({ id, touchedAt, summary })
+  }
+  return { rows, total: counted?.total ?? 0 }
+}
+
+const latestName = () => sql<string>`json_extract(${latestSpec}, '$.name')`
+
+/** Every condition is there whatever is asked: a missing one would widen the list. */
+function conditionOf({ putAway = false, search = '' }: BoardPage) {
+  const words = search.trim().split(/\s+/).filter(Boolean)
+  const text = sql`lower(${latestName()} || ' ' || json_extract(${latestSpec}, '$.description'))`
+  const hasWords = words.map((word) => sql`instr(${text}, ${word.toLowerCase()}) > 0`)
+  return and(eq(buildTable.putAway, putAway), sql.join([sql`1`, ...hasWords], sql` and `))
+}
+
+function orderOf({ order }: BoardPage) {
+  if (order === 'name') return [sql`lower(${latestName()})`]
+  return [order === 'oldest' ? asc(buildTable.createdAt) : desc(buildTable.touchedAt)]
+}
+
+/** One build that cannot be read must not keep the others off the board. */
+async function soundSummary<Summary>(connection: Connection, id: string, kept: KeptSummaries<Summary>): Promise<Summary | undefined> {
+  try {
+    return await summarised(connection, id, kept)
+  } catch (fault) {
+    console.error(`Build ${id} cannot be summarised`, fault)
+    return undefined
+  }
+}
+
+async function summarised<Summary>(
+  connection: Connection,
+  id: string,
+  { program, summarise, load }: KeptSummaries<Summary>,
+): Promise<Summary> {
+  const build = (await load(id))!
+  const summary = summarise(build)
+  const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
+  await connection
+    .insert(summaryTable)
+    .values({ buildId: id, ...kept })
+    .onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
+  return summary
+}
+
+/** The spec of the latest revision of a build, as the JSON text it is stored as. */
+const latestSpec = sql`(
+  select spec from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id} order by ${revisionTable.number} desc limit 1
+)`
+
+const latestNumber = sql<number>`(
+  select max(${revisionTable.number}) from ${revisionTable} where ${revisionTable.buildId} = ${buildTable.id}
+)`
+
+const latestSeq = sql<number>`coalesce(
+  (select max(${entryTable.seq}) from ${entryTable} where ${entryTable.buildId} = ${buildTable.id}), 0
+)`
