@@ -1,6 +1,7 @@
 'use client'
 import { useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
+import type { Station } from '@/core/bench/bench'
 import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
 import { formatQuantity, UNITS } from '@/core/quantity'
 import { PART_STATE_CHOICES } from '@/wording'
@@ -12,7 +13,8 @@ import { exampleOf, MOST_TYPED } from './lineEntry'
 import { Understood } from './Understood'
 import type { PartTemperature } from './useBench'
 import { useSpoken } from './useSpoken'
-import { useReadingLine, type Asking, type LineProps } from './useReadingLine'
+import type { Asking, LineActions, LineNow, LineProps } from './lineActions'
+import { useReadingLine } from './useReadingLine'
 import { lazyPart } from '@/ui/lazyPart'
 
 const SerialButton = lazyPart(() => import('./SerialButton').then((module) => module.SerialButton))
@@ -209,113 +211,133 @@ export interface ReadingLineHandle {
 }
 
 /** The one line readings come in by: the place, the gauge, the entry, and what was understood. */
-export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLineHandle> }) {
-  const {
-    work: { stations, build, partState, nextPartState },
-    station,
-    characteristic,
-    gauge,
-    system,
-    live,
-  } = props
-  const { text, asking, question, said, wholeRow, unit, read, entry, temperature, openInRow, type, onKeyDown, toggleRow, onPad } =
-    useReadingLine(props)
+export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLineHandle>; startText?: string }) {
+  const { station, characteristic, gauge, system, live, work } = props
+  const { now, actions, onPad } = useReadingLine(props)
+  const { text, question, said, read, unit } = now
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
-  const index = stations.findIndex((one) => one.id === station.id)
+  const index = work.stations.findIndex((one) => one.id === station.id)
   const understood = useRef<HTMLDivElement>(null)
-  const askedOnPad = question?.slip ? 'keepOrMend' : 'keep'
-  const place = `${station.label}, place ${index + 1} of ${stations.length}${read ? ', read' : ''}`
+  const place = `${station.label}, place ${index + 1} of ${work.stations.length}${read ? ', read' : ''}`
   const spoken = useSpoken(place, `${text}${said}${question ? 'asked' : ''}`, understood)
-
+  const askedOnPad = question?.slip ? 'keepOrMend' : 'keep'
   return (
     <Line aria-label="Reading line">
       <SpokenTitle as="p" role="status">
         {spoken}
       </SpokenTitle>
-      <div data-part="place">
-        <h2>
-          {read ? 'Read · ' : ''}
-          <span data-wide>place </span>
-          {index + 1} of {stations.length}
-        </h2>
-        <PlaceWords>{station.label}</PlaceWords>
-        <PartNow>
-          {PART_STATE_CHOICES[partState]} ·{' '}
-          <button type="button" onClick={nextPartState} aria-label={`The part is ${PART_STATE_CHOICES[partState].toLowerCase()}: change`}>
-            <Key>p</Key> change
-          </button>
-        </PartNow>
-      </div>
+      <PlaceInHand now={now} index={index} />
       <div data-part="gauge">
         <h2>Gauge</h2>
-        <GaugeInHand gauge={gauge} live={live} temperature={temperature} system={system} />
+        <GaugeInHand gauge={gauge} live={live} temperature={now.temperature} system={system} />
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
-      <div>
-        <h2>
-          <label htmlFor="reading">
-            {asking === 'reading' ? (
-              <>
-                Reading, <Unit>{UNITS[unit].symbol}</Unit>
-              </>
-            ) : (
-              askingWords(asking, system)
-            )}
-          </label>
-        </h2>
-        <Entry
-          id="reading"
-          ref={input}
-          value={text}
-          autoFocus
-          autoComplete="off"
-          autoCorrect="off"
-          spellCheck={false}
-          enterKeyHint="done"
-          inputMode={asking === 'reading' ? 'none' : 'text'}
-          maxLength={mostTyped(asking)}
-          data-words={asking !== 'reading' || undefined}
-          placeholder={asking === 'reading' && read ? `stands: ${read.asTyped}` : ''}
-          onChange={(event) => type(event.target.value)}
-          onKeyDown={onKeyDown}
-          aria-describedby="understood"
-        />
-      </div>
+      <Typing ref={input} now={now} actions={actions} />
       <div data-part="understood" id="understood" ref={understood}>
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
-        <Understood
-          question={question}
-          said={said}
-          wantsWords={asking !== 'reading'}
-          entry={entry}
-          read={read}
-          characteristic={characteristic}
-          unit={unit}
-          system={system}
-          gauge={gauge}
-          next={stations[index + 1]}
-          conflict={build.readings.conflicts.get(station.id)}
-          example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
+        <UnderstoodNow now={now} next={work.stations[index + 1]} />
+        <RowToo
+          now={now}
+          onToggle={() => {
+            actions.toggleRow()
+            input.current?.focus()
+          }}
         />
-        {asking === 'skip' && openInRow.length > 1 && (
-          <WholeRow>
-            <input
-              type="checkbox"
-              checked={wholeRow}
-              onChange={() => {
-                toggleRow()
-                input.current?.focus()
-              }}
-            />{' '}
-            all {openInRow.length} open places of this row <Key>↓</Key>
-          </WholeRow>
-        )}
       </div>
       <PhoneOnly data-part="keypad">
         <Keypad onKey={onPad} asks={question ? askedOnPad : 'no'} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
       </PhoneOnly>
     </Line>
+  )
+}
+
+/** Where the hand is, and what the part is while it is read. */
+function PlaceInHand({ now: { work, station, read }, index }: { now: LineNow; index: number }) {
+  const { stations, partState, nextPartState } = work
+  return (
+    <div data-part="place">
+      <h2>
+        {read ? 'Read · ' : ''}
+        <span data-wide>place </span>
+        {index + 1} of {stations.length}
+      </h2>
+      <PlaceWords>{station.label}</PlaceWords>
+      <PartNow>
+        {PART_STATE_CHOICES[partState]} ·{' '}
+        <button type="button" onClick={nextPartState} aria-label={`The part is ${PART_STATE_CHOICES[partState].toLowerCase()}: change`}>
+          <Key>p</Key> change
+        </button>
+      </PartNow>
+    </div>
+  )
+}
+
+/** The entry itself, under what it asks for. */
+function Typing({ ref, now, actions }: { ref: Ref<HTMLInputElement>; now: LineNow; actions: LineActions }) {
+  const { asking, unit, system, read, text } = now
+  const isReading = asking === 'reading'
+  return (
+    <div>
+      <h2>
+        <label htmlFor="reading">
+          {isReading ? (
+            <>
+              Reading, <Unit>{UNITS[unit].symbol}</Unit>
+            </>
+          ) : (
+            askingWords(asking, system)
+          )}
+        </label>
+      </h2>
+      <Entry
+        id="reading"
+        ref={ref}
+        value={text}
+        autoFocus
+        autoComplete="off"
+        autoCorrect="off"
+        spellCheck={false}
+        enterKeyHint="done"
+        inputMode={isReading ? 'none' : 'text'}
+        maxLength={mostTyped(asking)}
+        data-words={!isReading || undefined}
+        placeholder={isReading && read ? `stands: ${read.asTyped}` : ''}
+        onChange={(event) => actions.type(event.target.value)}
+        onKeyDown={(event) => actions.onKeyDown(event)}
+        aria-describedby="understood"
+      />
+    </div>
+  )
+}
+
+function UnderstoodNow({ now, next }: { now: LineNow; next: Station | undefined }) {
+  const { build, station, characteristic, unit, system, gauge, question, said, asking, entry, read } = now
+  return (
+    <Understood
+      question={question}
+      said={said}
+      wantsWords={asking !== 'reading'}
+      entry={entry}
+      read={read}
+      characteristic={characteristic}
+      unit={unit}
+      system={system}
+      gauge={gauge}
+      next={next}
+      conflict={build.readings.conflicts.get(station.id)}
+      example={build.readings.current.size === 0 ? exampleOf(station, unit, gauge) : undefined}
+    />
+  )
+}
+
+/** A skip may be meant for every open place of the row. */
+function RowToo({ now: { asking, openInRow, wholeRow }, onToggle }: { now: LineNow; onToggle: () => void }) {
+  if (asking !== 'skip' || openInRow.length <= 1) return null
+  return (
+    <WholeRow>
+      <input type="checkbox" checked={wholeRow} onChange={onToggle} /> all {openInRow.length} open places of this row <Key>↓</Key>
+    </WholeRow>
   )
 }
 

@@ -46,36 +46,26 @@ const Pad = styled.b`
   }
 `
 
-/** What was understood of the line, and what Enter will do. */
-export function Understood({
-  question,
-  said,
-  wantsWords,
-  entry,
-  read,
-  characteristic,
-  unit,
-  system,
-  gauge,
-  next,
-  example,
-  conflict,
-}: {
-  question: Question | undefined
-  said: string
-  wantsWords: boolean
-  entry: LineEntry | undefined
-  read: Reading | undefined
-  characteristic: Characteristic
-  unit: UnitId
-  system: UnitSystem
-  gauge: Gauge | undefined
-  next: Station | undefined
+interface UnderstoodProps {
+  readonly question: Question | undefined
+  readonly said: string
+  readonly wantsWords: boolean
+  readonly entry: LineEntry | undefined
+  readonly read: Reading | undefined
+  readonly characteristic: Characteristic
+  readonly unit: UnitId
+  readonly system: UnitSystem
+  readonly gauge: Gauge | undefined
+  readonly next: Station | undefined
   /** On a build with no reading yet: how one is typed. */
-  example: string | undefined
+  readonly example: string | undefined
   /** Readings of this place that do not know of each other. */
-  conflict: readonly Reading[] | undefined
-}) {
+  readonly conflict: readonly Reading[] | undefined
+}
+
+/** What was understood of the line, and what Enter will do. */
+export function Understood(props: UnderstoodProps) {
+  const { question, said, wantsWords, entry, unit } = props
   if (question) return <Asked question={question} unit={unit} />
   if (said) return <Said>{said}</Said>
   if (wantsWords)
@@ -84,35 +74,41 @@ export function Understood({
         <Key>Enter</Key> keep the words · <Key>Esc</Key> leave
       </WillDo>
     )
-  if (!entry) {
-    if (conflict)
-      return (
-        <Said data-tone="ask">
-          {conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts.{' '}
-          <Key>h</Key> settle
-        </Said>
-      )
-    if (read)
-      return (
-        <Said>
-          <span>
-            {read.by}, {read.at.slice(0, 10)}
-          </span>
-        </Said>
-      )
-    return example ? (
-      <Said>
-        Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad>
-        <Keys>
-          <Key>Enter</Key>. <Key>?</Key> all keys
-        </Keys>
+  return entry ? <Typed {...props} entry={entry} /> : <NothingTyped {...props} />
+}
+
+/** What stands here, or what may be typed. */
+function NothingTyped({ conflict, read, example }: Pick<UnderstoodProps, 'conflict' | 'read' | 'example'>) {
+  if (conflict)
+    return (
+      <Said data-tone="ask">
+        {conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts.{' '}
+        <Key>h</Key> settle
       </Said>
-    ) : (
-      <WillDo>
-        <Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys
-      </WillDo>
     )
-  }
+  if (read)
+    return (
+      <Said>
+        <span>
+          {read.by}, {read.at.slice(0, 10)}
+        </span>
+      </Said>
+    )
+  return example ? (
+    <Said>
+      Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad>
+      <Keys>
+        <Key>Enter</Key>. <Key>?</Key> all keys
+      </Keys>
+    </Said>
+  ) : (
+    <WillDo>
+      <Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys
+    </WillDo>
+  )
+}
+
+function Typed({ entry, characteristic, unit, system, gauge, read, next }: UnderstoodProps & { entry: LineEntry }) {
   const { parsed, strokes } = entry
   if (!parsed.ok) return <Said data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Said>
   const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']

@@ -15,7 +15,7 @@ import { lastRead, useBench, type BenchWork } from './useBench'
 import { useChanged } from './useChanged'
 import { useGaugeInHand } from './useGaugeInHand'
 import { useLiveGauges } from './useLiveGauges'
-import type { LineCommand } from './useReadingLine'
+import type { LineCommand } from './lineActions'
 import { useTaking } from './useTaking'
 
 export type BenchPart = BenchPageProps & { readonly bench: Bench; readonly view: BenchView }

@@ -1,0 +1,317 @@
+import type { KeyboardEvent } from 'react'
+import type { Characteristic, Station } from '@/core/bench/bench'
+import { stationId, type Entry, type Gauge, type Reading, type UnitSystem } from '@/core/build'
+import { formatExact, joinUnit, UNITS, type UnitId } from '@/core/quantity'
+import { small, slipWords } from '@/wording'
+import type { LivePress } from './gaugeStream'
+import { isPadCommand, PAD_COMMANDS, type PadKey } from './Keypad'
+import { isPlausible, MOST_TYPED, questionOf, readLine, temperatureFrom, type LineEntry, type Question } from './lineEntry'
+import type { BenchWork, Draft, PartTemperature } from './useBench'
+import type { useLiveGauges } from './useLiveGauges'
+
+/** What the line asks the bench to do. */
+export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'part' | 'live' | 'take' | 'help' | 'history'
+
+/**
+ * What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, temperatures, or whose
+ * initials stand beside it all.
+ */
+export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature' | 'initials'
+
+const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, 'reading' | 'initials'>>> = {
+  b: 'back',
+  '/': 'back',
+  r: 'again',
+  z: 'undo',
+  u: 'unit',
+  g: 'gauge',
+  p: 'part',
+  h: 'history',
+  '?': 'help',
+  s: 'skip',
+  '*': 'skip',
+  x: 'strike',
+  n: 'note',
+  t: 'temperature',
+  l: 'live',
+  o: 'take',
+}
+const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Backspace: -1 }
+
+export interface LineState {
+  readonly text: string
+  readonly asking: Asking
+  /** What is odd about the value, before it is stored. */
+  readonly question?: Question
+  readonly said: string
+  /** A skip is meant for every open place of the row. */
+  readonly wholeRow: boolean
+}
+
+export const EMPTY: LineState = { text: '', asking: 'reading', said: '', wholeRow: false }
+
+export interface LineProps {
+  readonly work: BenchWork
+  readonly station: Station
+  readonly characteristic: Characteristic
+  readonly gauge: Gauge | undefined
+  readonly system: UnitSystem
+  readonly live: ReturnType<typeof useLiveGauges>
+  readonly onCommand: (command: LineCommand) => void
+  /** Called with a warning where the device could not keep what was stored, with nothing where it could. */
+  readonly onKept: (warning: string) => void
+  /** Keeps the initials of whoever works at this device. */
+  readonly onInitials: (initials: string) => void
+  /** Text to begin with, from an entry the server refused. */
+  readonly startText?: string
+}
+
+const MOST_AS_TYPED = 64
+
+/** What was understood of a text, without saying that it was. */
+function understood({
+  value,
+  upper,
+  plusMinus,
+  unit,
+}: Extract<ReturnType<typeof readLine>['parsed'], { ok: true }>): Pick<Draft, 'value' | 'upper' | 'plusMinus' | 'unit'> {
+  return { value, upper, plusMinus, unit }
+}
+
+function undoneWords(last: Entry, { build, stations }: BenchWork): string {
+  const target = 'characteristic' in last ? last : build.readings.byId.get(last.target)
+  const place = target && stations.find(({ id }) => id === stationId(target.characteristic, target.place))?.label
+  return `${ENTRY_WORDS[last.kind]}${last.kind === 'reading' ? ` ${last.asTyped}` : ''}${place ? ` at ${small(place)}` : ''}`
+}
+
+const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
+  reading: 'reading',
+  skip: 'a skip',
+  note: 'a note',
+  strike: 'a strike',
+  check: 'a check',
+  move: 'a move',
+  undo: 'an undo',
+}
+
+/** What the line has in hand while it is drawn: what the page gave it, what stands in it, and how each is changed. */
+export interface LineNow extends LineProps, Pick<BenchWork, 'stations' | 'build' | 'setDraft' | 'acts' | 'signed'>, LineState {
+  readonly line: LineState
+  readonly setLine: (next: LineState | ((now: LineState) => LineState)) => void
+  readonly initials: string
+  readonly setInitials: (initials: string) => void
+  readonly temperature: PartTemperature | undefined
+  readonly setTemperature: (temperature: PartTemperature | undefined) => void
+  /** What a bare +3 from nominal is meant in here, once said with its unit. */
+  readonly offsetUnit: UnitId | undefined
+  readonly setOffsetUnit: (unit: UnitId) => void
+  readonly unit: UnitId
+  /** What stands at this place. */
+  readonly read: Reading | undefined
+  readonly entry: LineEntry | undefined
+  readonly openInRow: readonly Station[]
+}
+
+/**
+ * What can be done at the line. Letters on an empty line are commands, since every reading starts with a digit, a sign, a point
+ * or a comma; so no key needs a modifier, and a number pad alone is enough.
+ */
+export class LineActions {
+  private readonly now: LineNow
+
+  constructor(now: LineNow) {
+    this.now = now
+  }
+
+  say(said: string): void {
+    const { setLine } = this.now
+    setLine((now) => ({ ...now, said }))
+  }
+
+  type(next: string): void {
+    const { station, characteristic, gauge, live, setDraft, asking, question, setLine, setInitials, offsetUnit, temperature, unit, line } =
+      this.now
+    if (asking === 'initials') return setInitials(next.toUpperCase().slice(0, MOST_TYPED.initials))
+    // Typed over a questioned press: the hand knows better, the press is let go.
+    if (question?.press) live.done(question.press)
+    setLine({ ...line, text: next, question: undefined, said: '' })
+    if (!gauge || asking !== 'reading') return
+    const { parsed, strokes } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
+    setDraft(
+      parsed.ok && isPlausible(parsed.value, station)
+        ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes }
+        : undefined,
+    )
+  }
+
+  enter(): void {
+    const { station, characteristic, gauge, stations, build, text, asking, setLine, setOffsetUnit, temperature, read, entry, line } =
+      this.now
+    if (asking === 'initials') return this.initialsGiven()
+    if (asking === 'temperature') return this.temperatureGiven()
+    if (asking !== 'reading') return this.wordsGiven(asking)
+    if (!entry) return this.say(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
+    const { parsed, strokes } = entry
+    if (!parsed.ok) return
+    if (!gauge) return this.say('No gauge for this: put one in the drawer first.')
+    const draft: Draft = { station, ...understood(parsed), gauge: gauge.id, temperature, strokes }
+    const doubtful = questionOf(draft, characteristic, build, gauge, stations)
+    if (parsed.offsetUnit) setOffsetUnit(parsed.offsetUnit)
+    if (doubtful) return setLine({ ...line, question: doubtful })
+    this.store(draft, text.trim())
+  }
+
+  /** A press of a live gauge: taken as if typed, under its own id, so that it lands once however often it is heard. */
+  land(press: LivePress): void {
+    const { work, station, characteristic, gauge, live, stations, build, setLine, temperature, unit } = this.now
+    if (build.entries.some(({ id }) => id === press.id)) return live.done(press)
+    const from = work.gauges.find((card) => card.gauge === press.name) ?? gauge
+    if (!from || UNITS[press.unit].kind !== characteristic.kind) {
+      this.say(`${press.name} sent ${joinUnit(press.text, press.unit)}: this place wants ${UNITS[unit].symbol}. It was not stored.`)
+      return live.done(press)
+    }
+    const draft: Draft = {
+      station,
+      value: press.value,
+      ...(press.upper !== null && { upper: press.upper }),
+      unit: press.unit,
+      gauge: from.id,
+      temperature,
+    }
+    const doubtful = questionOf(draft, characteristic, build, gauge, stations)
+    if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press } }))
+    else this.store(draft, press.text, press)
+  }
+
+  store(draft: Draft, asTyped: string, press?: LivePress): void {
+    const { live, onKept, setDraft, acts, signed, setLine } = this.now
+    signed((by) => {
+      const kept = acts.store(by, draft, asTyped, press?.id)
+      if (press) live.done(press)
+      setDraft(undefined)
+      setLine((now) => ({ ...now, text: '', question: undefined, said: '' }))
+      onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
+    })
+  }
+
+  initialsGiven(): void {
+    const { work, onInitials, initials, setInitials } = this.now
+    const by = initials.trim()
+    if (by === '') return
+    onInitials(by)
+    setInitials('')
+    work.sign(by)
+  }
+
+  answer(key: 'k' | 'f', { draft, slip, press }: Question): void {
+    const { text } = this.now
+    if (key === 'k') this.store(draft, text.trim(), press)
+    else if (slip) {
+      const mended = { ...draft, value: slip.value, ...(draft.upper !== undefined && { upper: slip.mend(draft.upper) }) }
+      this.store(mended, `${text.trim()} → ${formatExact(slip.value, draft.unit)} (${slipWords(slip)})`.slice(0, MOST_AS_TYPED), press)
+    }
+  }
+
+  wordsGiven(what: 'skip' | 'strike' | 'note'): void {
+    const { station, acts, signed, text, wholeRow, read, openInRow } = this.now
+    const words = text.trim()
+    if (words === '') return this.say('A few words, so that it can be proven later.')
+    signed((by) => {
+      if (what === 'skip') acts.skip(by, wholeRow ? openInRow : [station], words)
+      else if (what === 'note') acts.note(by, station, words)
+      else if (read) acts.strike(by, read.id, words)
+      this.leave()
+    })
+  }
+
+  /** Takes back the last entry of whoever works here, at this bench, and says what it was. */
+  undo(): void {
+    const { work, acts, signed, setLine } = this.now
+    signed((by) => {
+      const last = acts.undo(by)
+      setLine((now) => ({
+        ...now,
+        said: last ? `Taken back: ${undoneWords(last, work)}.` : `Nothing of ${by} to take back at this bench.`,
+      }))
+    })
+  }
+
+  temperatureGiven(): void {
+    const { system, text, setTemperature } = this.now
+    const given = temperatureFrom(text.trim(), system)
+    if ('issue' in given) return this.say(given.issue)
+    setTemperature(given.temperature)
+    this.leave()
+  }
+
+  leave(): void {
+    const { work, live, setDraft, question, setLine, setInitials } = this.now
+    if (work.asksInitials) {
+      setInitials('')
+      return work.unsign()
+    }
+    if (question?.press) live.done(question.press)
+    setLine(EMPTY)
+    setDraft(undefined)
+  }
+
+  command(key: string): boolean {
+    const { onCommand, setLine, read } = this.now
+    const meant = COMMANDS[key]
+    if (!meant) return false
+    if (meant === 'strike' && !read) this.say('Nothing here to strike out.')
+    else if (meant === 'skip' || meant === 'note' || meant === 'temperature' || meant === 'strike') setLine({ ...EMPTY, asking: meant })
+    else if (meant === 'undo') this.undo()
+    else onCommand(meant)
+    return true
+  }
+
+  onPad(key: PadKey): void {
+    const { text, question } = this.now
+    if (key === 'store') this.enter()
+    else if (key === 'keep' || key === 'mend') {
+      if (question) this.answer(key === 'keep' ? 'k' : 'f', question)
+    } else if (key === 'rub') this.type(text.slice(0, -1))
+    else if (!isPadCommand(key)) this.type(text + key)
+    else if (text === '') this.command(PAD_COMMANDS[key])
+    else this.leave()
+  }
+
+  onKeyDown(event: KeyboardEvent<HTMLInputElement>): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    if (this.pressed(event.key, event.repeat)) event.preventDefault()
+  }
+
+  /** What a key does beside typing itself; whether it did. */
+  pressed(key: string, isRepeat: boolean): boolean {
+    const { work, station, text, asking, question } = this.now
+    if (key === 'Enter') {
+      if (!isRepeat) this.enter()
+      return true
+    }
+    if (key === 'Escape') {
+      this.leave()
+      return true
+    }
+    if (question && (key === 'k' || key === 'f')) {
+      this.answer(key, question)
+      return true
+    }
+    if (asking === 'skip' && (key === 'ArrowDown' || key === 'ArrowUp')) {
+      this.toggleRow()
+      return true
+    }
+    if (text !== '' || asking !== 'reading') return false
+    const by = STEPS[key]
+    if (by) {
+      work.go(work.step(station, by))
+      return true
+    }
+    return this.command(key.toLowerCase())
+  }
+
+  toggleRow(): void {
+    const { setLine } = this.now
+    setLine((now) => ({ ...now, wholeRow: !now.wholeRow }))
+  }
+}
