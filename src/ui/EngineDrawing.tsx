@@ -57,66 +57,87 @@ const R = 50
 /** In a list the engine is small, and its marks are to be seen across the room. */
 const BARE_MARK_R = 20
 
-/**
- * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
- * Stations take the shape of their verdict; the scribe line crosses the current one and runs to the edges.
- */
-export function EngineDrawing({
-  layout,
-  boreMm,
-  marks = [],
-  current,
-  onPick,
-  sizeWords,
-  bare = false,
-}: {
-  layout: EngineLayout
-  boreMm: number
-  marks?: readonly StationMark[]
-  current?: string
-  onPick?: (id: string) => void
+interface DrawingProps {
+  readonly layout: EngineLayout
+  readonly boreMm: number
+  readonly marks?: readonly StationMark[]
+  readonly current?: string
+  readonly onPick?: (id: string) => void
   /** Centre distance in words, drawn as a dimension. */
-  sizeWords?: string
+  readonly sizeWords?: string
   /** Small, without lettering but the front: for a list. */
-  bare?: boolean
-}) {
+  readonly bare?: boolean
+}
+
+/** Where the block, its bores and its mains stand in the drawing. */
+function planOf(layout: EngineLayout, boreMm: number, bare: boolean) {
   const pitch = Math.max(2.08, layout.boreSpacingMm / (boreMm / 2)) * R
   const rows = cylindersPerBank(layout)
-  const twoBanks = bankCount(layout) === 2
-  const bankGap = R * 2.7
+  const bankGap = bankCount(layout) === 2 ? R * 2.7 : 0
   const margin = bare ? { left: 54, right: 6, top: 6, bottom: 6 } : { left: 96, right: 34, top: 40, bottom: 44 }
   const blockWidth = (rows - 1) * pitch + R * 2.7
-  const blockHeight = R * 2.75 + (twoBanks ? bankGap : 0)
-  const width = blockWidth + margin.left + margin.right
-  const height = blockHeight + margin.top + margin.bottom
+  const blockHeight = R * 2.75 + bankGap
   const places = cylinderPlaces(layout).map(({ cylinder, bank, row }) => ({
     cylinder,
     cx: margin.left + R * 1.35 + row * pitch,
-    cy: margin.top + R * 1.37 + (twoBanks && bank === 'left' ? bankGap : 0),
+    cy: margin.top + R * 1.37 + (bank === 'left' ? bankGap : 0),
   }))
   // Mains stand between the throws, evenly from the front of the block to its rear.
   const mainPlace = (main: number) => ({
     cx: margin.left + R * 0.16 + ((main - 1) / (layout.mains - 1)) * (blockWidth - R * 0.32),
     cy: margin.top + blockHeight / 2,
   })
-  const hasMains = marks.some((mark) => mark.main !== undefined)
   const at = (mark: StationMark) => {
     const own = places.find(({ cylinder }) => cylinder === mark.cylinder) ?? places[0]!
     const place = mark.main === undefined ? own : mainPlace(mark.main)
     return { x: place.cx + mark.x * R, y: place.cy - mark.y * R }
   }
+  const size = { width: blockWidth + margin.left + margin.right, height: blockHeight + margin.top + margin.bottom }
+  return { ...size, pitch, rows, margin, blockWidth, blockHeight, places, mainPlace, at }
+}
+
+type EnginePlan = ReturnType<typeof planOf>
+
+/**
+ * Plan view of the engine to proportion, front to the left, seen from above: the engine's right side is then at the top.
+ * Stations take the shape of their verdict; the scribe line crosses the current one and runs to the edges.
+ */
+export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, sizeWords, bare = false }: DrawingProps) {
+  const plan = planOf(layout, boreMm, bare)
   const here = marks.find((mark) => mark.id === current)
-  const scribe = here && at(here)
-  const side = (which: 'left' | 'right') => {
-    const air = layout.intakeSide === which ? 'intake' : 'exhaust'
-    return `${which} side, ${air}`
-  }
+  const scribe = here && plan.at(here)
   return (
     <Drawing
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={`0 0 ${plan.width} ${plan.height}`}
       role="group"
       aria-label={`Plan of the engine, front to the left, ${layout.cylinders} ${layout.cylinders === 1 ? 'cylinder' : 'cylinders'}`}
     >
+      <Block plan={plan} />
+      {!bare && <Sides plan={plan} layout={layout} />}
+      <Bores plan={plan} here={here?.cylinder} />
+      {marks.some((mark) => mark.main !== undefined) && <MainNumbers plan={plan} layout={layout} />}
+      {sizeWords && plan.rows > 1 && <Pitch plan={plan} words={sizeWords} />}
+      {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
+      {marks.map((mark) => (
+        <Mark
+          key={mark.id}
+          id={mark.id}
+          label={mark.label}
+          standing={mark.standing}
+          {...plan.at(mark)}
+          isHere={mark.id === current}
+          r={bare ? BARE_MARK_R : undefined}
+          onPick={onPick}
+        />
+      ))}
+    </Drawing>
+  )
+}
+
+/** The block, and where its front is. */
+function Block({ plan: { margin, blockWidth, blockHeight } }: { plan: EnginePlan }) {
+  return (
+    <>
       <rect
         x={margin.left}
         y={margin.top}
@@ -135,60 +156,43 @@ export function EngineDrawing({
       >
         FRONT
       </text>
-      {!bare && (
-        <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>
-          {side('right')}
-        </text>
-      )}
-      {!bare && (
-        <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>
-          {side('left')}
-        </text>
-      )}
-      {places.map(({ cylinder, cx, cy }) => (
-        <g key={cylinder}>
-          <circle
-            cx={cx}
-            cy={cy}
-            r={R}
-            fill={here?.cylinder === cylinder ? 'var(--dye-wash)' : 'var(--ground)'}
-            stroke="var(--dye)"
-            strokeWidth={1.4}
-          />
-          <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">
-            {cylinder}
-          </text>
-        </g>
-      ))}
-      {hasMains &&
-        mainNumbers(layout).map((main) => (
-          <text key={main} className="side" fontSize={12} x={mainPlace(main).cx} y={margin.top + blockHeight - 5} textAnchor="middle">
-            {main}
-          </text>
-        ))}
-      {sizeWords && rows > 1 && (
-        <Pitch
-          from={places.find((p) => p.cx === margin.left + R * 1.35 + (rows - 2) * pitch)?.cx ?? 0}
-          pitch={pitch}
-          y={margin.top + blockHeight + 14}
-          words={sizeWords}
-        />
-      )}
-      {scribe && <path d={`M-9999 ${scribe.y} H9999 M${scribe.x} -9999 V9999`} stroke="var(--scribe)" strokeWidth={1.3} />}
-      {marks.map((mark) => (
-        <Mark
-          key={mark.id}
-          id={mark.id}
-          label={mark.label}
-          standing={mark.standing}
-          {...at(mark)}
-          isHere={mark.id === current}
-          r={bare ? BARE_MARK_R : undefined}
-          onPick={onPick}
-        />
-      ))}
-    </Drawing>
+    </>
   )
+}
+
+/** What breathes on either side of the engine. */
+function Sides({ plan: { margin, blockHeight }, layout }: { plan: EnginePlan; layout: EngineLayout }) {
+  const words = (side: 'left' | 'right') => `${side} side, ${layout.intakeSide === side ? 'intake' : 'exhaust'}`
+  return (
+    <>
+      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top - 10}>
+        {words('right')}
+      </text>
+      <text className="side" fontSize={13} x={margin.left + 4} y={margin.top + blockHeight + 18}>
+        {words('left')}
+      </text>
+    </>
+  )
+}
+
+function Bores({ plan, here }: { plan: EnginePlan; here: number | undefined }) {
+  return plan.places.map(({ cylinder, cx, cy }) => (
+    <g key={cylinder}>
+      <circle cx={cx} cy={cy} r={R} fill={here === cylinder ? 'var(--dye-wash)' : 'var(--ground)'} stroke="var(--dye)" strokeWidth={1.4} />
+      <text className="number" fontSize={15} x={cx + R * 0.98} y={cy - R * 0.92} textAnchor="middle">
+        {cylinder}
+      </text>
+    </g>
+  ))
+}
+
+function MainNumbers({ plan, layout }: { plan: EnginePlan; layout: EngineLayout }) {
+  const y = plan.margin.top + plan.blockHeight - 5
+  return mainNumbers(layout).map((main) => (
+    <text key={main} className="side" fontSize={12} x={plan.mainPlace(main).cx} y={y} textAnchor="middle">
+      {main}
+    </text>
+  ))
 }
 
 /** A mark of plain values, so that a reading draws only the marks it changes. */
@@ -222,7 +226,9 @@ const Mark = memo(
 )
 
 /** Centre distance of the last two cylinders, as a drawing dimensions it. */
-function Pitch({ from, pitch, y, words }: { from: number; pitch: number; y: number; words: string }) {
+function Pitch({ plan: { margin, rows, pitch, blockHeight }, words }: { plan: EnginePlan; words: string }) {
+  const from = margin.left + R * 1.35 + (rows - 2) * pitch
+  const y = margin.top + blockHeight + 14
   return (
     <g stroke="var(--edge)" fill="none">
       <path d={`M${from} ${y - 8} v16 M${from + pitch} ${y - 8} v16 M${from} ${y + 4} h${pitch}`} />

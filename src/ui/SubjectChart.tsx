@@ -32,25 +32,18 @@ interface Point {
   readonly words: string
 }
 
-/**
- * A figure per cylinder or main as a mark with its uncertainty bar, on the band of its limit: which are alike, which are not, and
- * how surely.
- */
-export function SubjectChart({
-  title,
-  findings,
-  shown,
-  system,
-  height = 210,
-}: {
-  title: string
-  findings: readonly Finding[]
-  shown: Shown
-  system: UnitSystem
-  height?: number
-}) {
-  const subjects = findings.map(({ cylinder, main }) => cylinder ?? main ?? 0)
+interface ChartProps {
+  readonly title: string
+  readonly findings: readonly Finding[]
+  readonly shown: Shown
+  readonly system: UnitSystem
+  readonly height?: number
+}
+
+/** The points of a chart and the limit they are held against, in the unit they are shown in, with a scale that holds both. */
+function chartOf({ findings, shown, system }: ChartProps) {
   const unit = shown.units[system]
+  const subjects = findings.map(({ cylinder, main }) => cylinder ?? main ?? 0)
   const points = findings.flatMap((finding): Point[] =>
     finding.figure
       ? [
@@ -66,78 +59,94 @@ export function SubjectChart({
   )
   const limit = findings.find((finding) => finding.limit)?.limit
   const bounds = [limit?.lower, limit?.upper].flatMap((bound) => (bound === undefined ? [] : [fromCanonical(bound, unit)]))
+  const target = limit?.target === undefined ? undefined : fromCanonical(limit.target, unit)
   const spans = [...points.flatMap(({ value, uncertainty }) => [value - uncertainty, value + uncertainty]), ...bounds]
-  const symbol = UNITS[unit].symbol
   const [low, high] = spans.length > 0 ? [Math.min(...spans), Math.max(...spans)] : [0, 1]
   const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.12
-  const { marks, decimals } = graduations(low - room, high + room, GRADUATIONS)
-  const domain = [marks[0]!, marks.at(-1)!]
+  return { subjects, points, bounds, target, ...graduations(low - room, high + room, GRADUATIONS) }
+}
+
+type Chart = ReturnType<typeof chartOf>
+
+/**
+ * A figure per cylinder or main as a mark with its uncertainty bar, on the band of its limit: which are alike, which are not, and
+ * how surely.
+ */
+export function SubjectChart(props: ChartProps) {
+  const { title, shown, system, height = 210 } = props
+  const chart = chartOf(props)
+  const { symbol } = UNITS[shown.units[system]]
   return (
     <Box>
       <figcaption>
         {title}
         {symbol && `, ${symbol}`}
       </figcaption>
-      {points.length === 0 && <p>Nothing to draw yet: each appears here when all its readings are in.</p>}
-      {points.length > 0 && (
-        <div role="img" aria-label={`${title}: ${points.map(pointWords).join('; ')}`}>
-          <ScatterChart
-            responsive
-            style={{ width: '100%', height }}
-            margin={{ top: 14, right: 14, bottom: 4, left: 0 }}
-            accessibilityLayer={false}
-          >
-            <XAxis
-              type="number"
-              dataKey="subject"
-              domain={[0.5, Math.max(...subjects) + 0.5]}
-              ticks={subjects}
-              tickLine={false}
-              axisLine={{ stroke: 'var(--hairline)' }}
-            />
-            <YAxis
-              type="number"
-              dataKey="value"
-              domain={domain}
-              ticks={marks}
-              interval={0}
-              width={56}
-              tickLine={false}
-              axisLine={false}
-              tickFormatter={(value: number) => value.toFixed(decimals)}
-            />
-            {bounds.length === 2 && (
-              <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />
-            )}
-            {bounds.map((bound) => (
-              <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />
-            ))}
-            {limit?.target !== undefined && <ReferenceLine y={fromCanonical(limit.target, unit)} stroke="var(--dye)" strokeWidth={1.25} />}
-            {points.map(({ subject, value, uncertainty }) => (
-              <ReferenceLine
-                key={subject}
-                segment={[
-                  { x: subject, y: value - uncertainty },
-                  { x: subject, y: value + uncertainty },
-                ]}
-                stroke="var(--ink)"
-                strokeWidth={1.3}
-              />
-            ))}
-            <Scatter
-              data={points}
-              isAnimationActive={false}
-              shape={(props: { cx?: number; cy?: number; payload?: Point }) => (
-                <g transform={`translate(${props.cx ?? 0} ${props.cy ?? 0})`}>
-                  {props.payload && <title>{pointWords(props.payload)}</title>}
-                  <VerdictShape standing={props.payload?.standing ?? 'noLimit'} r={5.5} />
-                </g>
-              )}
-            />
-          </ScatterChart>
+      {chart.points.length === 0 ? (
+        <p>Nothing to draw yet: each appears here when all its readings are in.</p>
+      ) : (
+        <div role="img" aria-label={`${title}: ${chart.points.map(pointWords).join('; ')}`}>
+          <Points chart={chart} height={height} />
         </div>
       )}
     </Box>
+  )
+}
+
+function Points({ chart: { subjects, points, bounds, target, marks, decimals }, height }: { chart: Chart; height: number }) {
+  return (
+    <ScatterChart
+      responsive
+      style={{ width: '100%', height }}
+      margin={{ top: 14, right: 14, bottom: 4, left: 0 }}
+      accessibilityLayer={false}
+    >
+      <XAxis
+        type="number"
+        dataKey="subject"
+        domain={[0.5, Math.max(...subjects) + 0.5]}
+        ticks={subjects}
+        tickLine={false}
+        axisLine={{ stroke: 'var(--hairline)' }}
+      />
+      <YAxis
+        type="number"
+        dataKey="value"
+        domain={[marks[0]!, marks.at(-1)!]}
+        ticks={[...marks]}
+        interval={0}
+        width={56}
+        tickLine={false}
+        axisLine={false}
+        tickFormatter={(value: number) => value.toFixed(decimals)}
+      />
+      {bounds.length === 2 && <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}
+      {bounds.map((bound) => (
+        <ReferenceLine key={bound} y={bound} stroke="var(--dye)" strokeWidth={0.75} />
+      ))}
+      {target !== undefined && <ReferenceLine y={target} stroke="var(--dye)" strokeWidth={1.25} />}
+      {points.map(({ subject, value, uncertainty }) => (
+        <ReferenceLine
+          key={subject}
+          segment={[
+            { x: subject, y: value - uncertainty },
+            { x: subject, y: value + uncertainty },
+          ]}
+          stroke="var(--ink)"
+          strokeWidth={1.3}
+        />
+      ))}
+      <Scatter data={points} isAnimationActive={false} shape={PointMark} />
+    </ScatterChart>
+  )
+}
+
+function PointMark({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payload?: Point }) {
+  return (
+    <g transform={`translate(${cx} ${cy})`}>
+      {payload && <title>{pointWords(payload)}</title>}
+      <VerdictShape standing={payload?.standing ?? 'noLimit'} r={5.5} />
+    </g>
   )
 }
 

@@ -87,39 +87,10 @@ export function useBench({
   )
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
-  const go = useCallback((id: string | undefined) => {
-    if (id !== undefined) {
-      setCurrentId(id)
-      setDraft(undefined)
-    }
-  }, [])
-  const step = useCallback(
-    (from: Station, by: 1 | -1) => {
-      const index = stations.findIndex((station) => station.id === from.id)
-      return stations[Math.min(stations.length - 1, Math.max(0, index + by))]?.id
-    },
-    [stations],
-  )
-
-  const add = entries.add
+  const { go, step } = useMoves(stations, setCurrentId, setDraft)
+  const { add } = entries
   const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId, partState), [add, bench, build, partState, stations])
-  /** What waits until someone has said whose initials stand beside it. */
-  const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
-  const signed = useCallback(
-    (run: (by: string) => void) => {
-      if (initials) run(initials)
-      else setWaitingFor({ run })
-    },
-    [initials],
-  )
-  const sign = useCallback(
-    (by: string) => {
-      waitingFor?.run(by)
-      setWaitingFor(undefined)
-    },
-    [waitingFor],
-  )
-  const unsign = useCallback(() => setWaitingFor(undefined), [])
+  const signing = useSigning(initials)
 
   return {
     bench,
@@ -142,11 +113,49 @@ export function useBench({
     go,
     step,
     acts,
-    signed,
-    sign,
-    unsign,
-    asksInitials: waitingFor !== undefined,
+    ...signing,
   }
+}
+
+/** From place to place; what was being typed stays behind. */
+function useMoves(stations: readonly Station[], setCurrentId: (id: string) => void, setDraft: (draft: undefined) => void) {
+  const go = useCallback(
+    (id: string | undefined) => {
+      if (id === undefined) return
+      setCurrentId(id)
+      setDraft(undefined)
+    },
+    [setCurrentId, setDraft],
+  )
+  const step = useCallback(
+    (from: Station, by: 1 | -1) => {
+      const index = stations.findIndex((station) => station.id === from.id)
+      return stations[Math.min(stations.length - 1, Math.max(0, index + by))]?.id
+    },
+    [stations],
+  )
+  return { go, step }
+}
+
+/** Nothing is entered by nobody: what is done without initials waits until someone has said whose they are. */
+function useSigning(initials: string) {
+  const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
+  const signed = useCallback(
+    (run: (by: string) => void) => {
+      if (initials) run(initials)
+      else setWaitingFor({ run })
+    },
+    [initials],
+  )
+  const sign = useCallback(
+    (by: string) => {
+      waitingFor?.run(by)
+      setWaitingFor(undefined)
+    },
+    [waitingFor],
+  )
+  const unsign = useCallback(() => setWaitingFor(undefined), [])
+  return { signed, sign, unsign, asksInitials: waitingFor !== undefined }
 }
 
 export type BenchWork = ReturnType<typeof useBench>

@@ -8,7 +8,7 @@ import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
-import { useSpec } from '@/features/spec/useSpec'
+import { useSpec, type SpecEdit } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
@@ -110,17 +110,9 @@ export function BuildFront({
   const { spec } = edit
   const router = useRouter()
   useNews(id, { onEntries: () => router.refresh(), onRevision: (latest) => latest > revision && router.refresh() })
-  const { bore, stroke, rodLength, pinOffset } = spec.paper
   const home = `/builds/${id}`
-  const length = (mm: number | undefined) => {
-    if (mm === undefined) return 'not on paper'
-    return system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4)
-  }
-  const parking =
-    stroke && rodLength && parkingAngle(spec.layout, { strokeMm: stroke.value, rodMm: rodLength.value, pinOffsetMm: pinOffset?.value ?? 0 })
-  const intervals = [...new Set(firingIntervals(spec.layout).map((interval) => `${Math.round(interval)}°`))].join(', ')
-  const several = spec.layout.cylinders > 1
   const next = benches.find((bench) => bench.next !== undefined)
+  const length = (mm: number | undefined) => lengthWords(mm, system)
   return (
     <>
       <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={id} />
@@ -137,47 +129,17 @@ export function BuildFront({
             A copy of <Link href={`/builds/${spec.copyOf.id}`}>{spec.copyOf.name}</Link>.
           </Lead>
         )}
-        <Lead>
-          For {dutyWords(spec.duty)}: {fuelWords(spec.duty)}
-          {spec.duty.boostKpa > 0 ? `, ${formatQuantity(spec.duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : ', unboosted'}
-          , {spec.duty.redlineRpm} rpm.
-        </Lead>
+        <Lead>{purposeWords(spec, system)}</Lead>
         <Engine aria-label="Engine">
           <div>
-            <EngineDrawing layout={spec.layout} boreMm={bore?.value ?? 85} marks={marks} sizeWords={length(spec.layout.boreSpacingMm)} />
+            <EngineDrawing
+              layout={spec.layout}
+              boreMm={spec.paper.bore?.value ?? 85}
+              marks={marks}
+              sizeWords={length(spec.layout.boreSpacingMm)}
+            />
           </div>
-          <Facts>
-            <div>
-              <dt>Bore</dt>
-              <dd>{length(bore?.value)}</dd>
-            </div>
-            <div>
-              <dt>Stroke</dt>
-              <dd>{length(stroke?.value)}</dd>
-            </div>
-            <div>
-              <dt>Rod</dt>
-              <dd>{length(rodLength?.value)}</dd>
-            </div>
-            {several && (
-              <div>
-                <dt>Fires every {intervals}</dt>
-                <dd>{spec.layout.firingOrder.join('-')}</dd>
-              </div>
-            )}
-            {several && parking && (
-              <div>
-                <dt>Park the crank, after 1’s top</dt>
-                <dd>{parkingWords(parking.anglesDeg)}</dd>
-              </div>
-            )}
-            {several && parking && (
-              <div>
-                <dt>Highest piston</dt>
-                <dd>{length(parking.dropMm)} down</dd>
-              </div>
-            )}
-          </Facts>
+          <EngineFacts spec={spec} length={length} />
         </Engine>
         <Section>
           <SectionTitle>Benches</SectionTitle>
@@ -189,29 +151,79 @@ export function BuildFront({
         </Section>
         <Section>
           <SectionTitle>In and out</SectionTitle>
-          <Row>
-            <a href={`/api/builds/${id}/file`} download>
-              Build file
-            </a>
-            <a href={`/api/builds/${id}/readings.csv`} download>
-              Readings as CSV
-            </a>
-            <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
-            <a href={`/api/builds/${id}/book.pdf`} download>
-              Book as PDF
-            </a>
-            <Link href={`/new?copy=${id}`}>Start a copy without readings</Link>
-            <Button
-              onPress={() => edit.change(spec.putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}
-            >
-              {spec.putAway ? 'Back on the board' : 'Put away'}
-            </Button>
-            {spec.putAway && <span role="status">Put away: off the board, everything kept.</span>}
-            <RefusedChange edit={edit} />
-          </Row>
+          <InAndOut id={id} home={home} edit={edit} />
         </Section>
       </Main>
     </>
+  )
+}
+
+function lengthWords(mm: number | undefined, system: UnitSystem): string {
+  if (mm === undefined) return 'not on paper'
+  return system === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 4)
+}
+
+/** What the engine is for. */
+function purposeWords({ duty }: Spec, system: UnitSystem): string {
+  const boost = duty.boostKpa > 0 ? `${formatQuantity(duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : 'unboosted'
+  return `For ${dutyWords(duty)}: ${fuelWords(duty)}, ${boost}, ${duty.redlineRpm} rpm.`
+}
+
+/** The numbers of the engine that a builder wants at a glance. */
+function EngineFacts({ spec, length }: { spec: Spec; length: (mm: number | undefined) => string }) {
+  const { bore, stroke, rodLength, pinOffset } = spec.paper
+  const crank = stroke && rodLength && { strokeMm: stroke.value, rodMm: rodLength.value, pinOffsetMm: pinOffset?.value ?? 0 }
+  const parking = crank && parkingAngle(spec.layout, crank)
+  const intervals = [...new Set(firingIntervals(spec.layout).map((interval) => `${Math.round(interval)}°`))].join(', ')
+  const ofSeveral: readonly (readonly [string, string])[] = [
+    [`Fires every ${intervals}`, spec.layout.firingOrder.join('-')],
+    ...(parking
+      ? ([
+          ['Park the crank, after 1’s top', parkingWords(parking.anglesDeg)],
+          ['Highest piston', `${length(parking.dropMm)} down`],
+        ] as const)
+      : []),
+  ]
+  const facts: readonly (readonly [string, string])[] = [
+    ['Bore', length(bore?.value)],
+    ['Stroke', length(stroke?.value)],
+    ['Rod', length(rodLength?.value)],
+    ...(spec.layout.cylinders > 1 ? ofSeveral : []),
+  ]
+  return (
+    <Facts>
+      {facts.map(([label, words]) => (
+        <div key={label}>
+          <dt>{label}</dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+    </Facts>
+  )
+}
+
+/** Everything that can be taken out of a build or brought in. */
+function InAndOut({ id, home, edit }: { id: string; home: string; edit: SpecEdit }) {
+  const { putAway } = edit.spec
+  return (
+    <Row>
+      <a href={`/api/builds/${id}/file`} download>
+        Build file
+      </a>
+      <a href={`/api/builds/${id}/readings.csv`} download>
+        Readings as CSV
+      </a>
+      <Link href={`${home}/readings`}>Bring readings in from CSV</Link>
+      <a href={`/api/builds/${id}/book.pdf`} download>
+        Book as PDF
+      </a>
+      <Link href={`/new?copy=${id}`}>Start a copy without readings</Link>
+      <Button onPress={() => edit.change(putAway ? 'back on the board' : 'put away', (now) => ({ ...now, putAway: !now.putAway }))}>
+        {putAway ? 'Back on the board' : 'Put away'}
+      </Button>
+      {putAway && <span role="status">Put away: off the board, everything kept.</span>}
+      <RefusedChange edit={edit} />
+    </Row>
   )
 }
 

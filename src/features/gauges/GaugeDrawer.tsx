@@ -1,18 +1,15 @@
 'use client'
 import Link from 'next/link'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { checkDue, checksOf, currentCards, isOverdue, type Gauge, type GaugeCheck } from '@/core/build'
-import { repeatabilityOfRange, TRIES } from '@/core/metrology'
-import { differenceInUnit, differenceToCanonical, UNITS, unitsOfKind, type UnitId } from '@/core/quantity'
+import { differenceInUnit, UNITS, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
-import { ChoiceRow, TextField } from '@/ui/fields'
 import { FigureTable } from '@/ui/FigureTable'
 import { numerals } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
-import { send } from '../send'
+import { CardForm } from './CardForm'
 
 const Scroll = styled.div`
   overflow-x: auto;
@@ -42,19 +39,6 @@ const Table = styled.table`
 const Overdue = styled.b`
   color: var(--out);
 `
-const USES: readonly { readonly value: Gauge['use']; readonly label: string; readonly measures: Gauge['measures'] }[] = [
-  { value: 'dial', label: 'Dial', measures: 'length' },
-  { value: 'micrometer', label: 'Micrometer', measures: 'length' },
-  { value: 'boreGauge', label: 'Bore gauge', measures: 'length' },
-  { value: 'feeler', label: 'Feeler', measures: 'length' },
-  { value: 'burette', label: 'Burette', measures: 'volume' },
-  { value: 'scales', label: 'Scales', measures: 'mass' },
-  { value: 'strip', label: 'Plastic strip', measures: 'length' },
-  { value: 'torque', label: 'Torque wrench', measures: 'torque' },
-  { value: 'roughness', label: 'Roughness tester', measures: 'roughness' },
-  { value: 'other', label: 'Other length', measures: 'length' },
-]
-
 /** The gauge drawer: what each instrument can see, and when it was last held against a standard. */
 export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; today: string }) {
   const [editing, setEditing] = useState<Gauge | 'new'>()
@@ -205,180 +189,4 @@ function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitI
 
 function inUnit(canonical: number, unit: UnitId): string {
   return canonical === 0 ? '0' : `${Number(differenceInUnit(canonical, unit).toPrecision(4))} ${UNITS[unit].symbol}`
-}
-
-function CardForm({
-  from,
-  takenIds,
-  today,
-  onDone,
-}: {
-  from: Gauge | undefined
-  takenIds: readonly string[]
-  today: string
-  onDone: () => void
-}) {
-  const router = useRouter()
-  const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
-  const measures = USES.find((one) => one.value === use)!.measures
-  const [unit, setUnit] = useState<UnitId>(from?.unit ?? 'mm')
-  const text = (canonical: number | undefined) =>
-    canonical === undefined ? '' : String(Number(differenceInUnit(canonical, unit).toPrecision(6)))
-  const [fields, setFields] = useState<Readonly<Record<string, string>>>({
-    name: from?.name ?? '',
-    resolution: text(from?.resolution),
-    repeatability: text(from?.repeatability),
-    repeatabilityDof: String((from?.repeatabilityDof ?? 19) + 1),
-    bias: text(from?.bias ?? 0),
-    biasU: text(from?.biasU),
-    scale: from ? String(Number((from.scaleU * 100).toPrecision(4))) : '0',
-    checkedOn: today,
-    checkEveryDays: from?.checkEveryDays === undefined ? '' : String(from.checkEveryDays),
-  })
-  const [trouble, setTrouble] = useState('')
-  const field = (name: string, label: string, hint?: string) => (
-    <TextField
-      label={label}
-      hint={hint}
-      value={fields[name] ?? ''}
-      onChange={(value) => setFields((now) => ({ ...now, [name]: value }))}
-      numeric={name !== 'name'}
-    />
-  )
-  async function store(): Promise<void> {
-    const number = (name: string) => Number((fields[name] ?? '').replace(',', '.').trim() || 'NaN')
-    const values = {
-      resolution: number('resolution'),
-      repeatability: number('repeatability'),
-      bias: number('bias'),
-      biasU: number('biasU'),
-    }
-    const readings = number('repeatabilityDof')
-    if (fields.checkEveryDays?.trim() && !(Number.isInteger(number('checkEveryDays')) && number('checkEveryDays') > 0))
-      return setTrouble('A check holds for a whole number of days, or leave it empty. Nothing was stored.')
-    if (
-      Object.values(values).some(Number.isNaN) ||
-      !(values.resolution > 0) ||
-      values.repeatability < 0 ||
-      values.biasU < 0 ||
-      !(readings >= 2) ||
-      Number.isNaN(number('scale')) ||
-      !fields.name?.trim()
-    ) {
-      return setTrouble('Every field wants a number; the step is more than nothing, uncertainties are never negative. Nothing was stored.')
-    }
-    const gauge = from?.gauge ?? slug(fields.name)
-    const canonical = Object.fromEntries(
-      Object.entries(values).map(([name, value]) => [name, differenceToCanonical(value, unit)]),
-    ) as typeof values
-    const card = {
-      id: freshCardId(gauge, takenIds),
-      gauge,
-      name: fields.name.trim(),
-      measures,
-      use,
-      unit,
-      ...canonical,
-      repeatabilityDof: readings - 1,
-      scaleU: number('scale') / 100,
-      ...(fields.checkedOn && { checkedOn: fields.checkedOn }),
-      ...(fields.checkEveryDays?.trim() && { checkEveryDays: number('checkEveryDays') }),
-      since: new Date().toISOString(),
-    }
-    const answer = await send('/api/gauges', { card })
-    if (!answer.ok) return setTrouble(answer.error)
-    onDone()
-    router.refresh()
-  }
-  return (
-    <form
-      style={{ display: 'grid', gap: 14 }}
-      onSubmit={(event) => {
-        event.preventDefault()
-        void store()
-      }}
-    >
-      {field('name', 'Name')}
-      {!from && (
-        <ChoiceRow
-          label="Kind"
-          value={use}
-          onChange={(next) => {
-            setUse(next)
-            const kind = USES.find((one) => one.value === next)!.measures
-            if (UNITS[unit].kind !== kind) setUnit(unitsOfKind(kind)[0]!)
-          }}
-          options={USES}
-        />
-      )}
-      {!from && measures === 'length' && (
-        <ChoiceRow
-          label="Reads in"
-          value={unit as 'mm'}
-          onChange={setUnit}
-          options={
-            [
-              { value: 'mm', label: 'mm' },
-              { value: 'in', label: 'in' },
-              { value: 'thou', label: 'thou' },
-            ] as never
-          }
-        />
-      )}
-      {field('resolution', `Smallest step, ${UNITS[unit].symbol}`)}
-      {field(
-        'repeatability',
-        `Repeatability, standard deviation, ${UNITS[unit].symbol}`,
-        'of readings of one thing, taken afresh each time',
-      )}
-      {field('repeatabilityDof', 'From how many readings')}
-      <FiveTries unit={unit} onFound={(s) => setFields((now) => ({ ...now, repeatability: s, repeatabilityDof: String(TRIES) }))} />
-      {field('bias', `Reads too much by, ${UNITS[unit].symbol}`, 'against the standard; taken off every reading from now on')}
-      {field('biasU', `Standard uncertainty of that, ${UNITS[unit].symbol}`, 'half of the certificate’s U at k = 2')}
-      {field('scale', 'Standard uncertainty of the scale, % of reading')}
-      {field('checkedOn', 'Checked on', 'year-month-day')}
-      {field('checkEveryDays', 'A check holds for, days', 'empty: on no schedule; readings taken after it has run out are marked')}
-      {trouble && (
-        <Notice data-tone="bad" role="alert">
-          {trouble}
-        </Notice>
-      )}
-      <Row>
-        <Button type="submit" kind="primary">
-          Put in the drawer
-        </Button>
-      </Row>
-    </form>
-  )
-}
-
-/** A repeatability from what a bench has at hand: the largest and the smallest of five tries at one thing. */
-function FiveTries({ unit, onFound }: { unit: UnitId; onFound: (s: string) => void }) {
-  const [range, setRange] = useState('')
-  const value = Number(range.replace(',', '.'))
-  return (
-    <Row>
-      <TextField label={`Or: largest less smallest of five tries, ${UNITS[unit].symbol}`} value={range} onChange={setRange} numeric />
-      <Button size="small" isDisabled={!(value > 0)} onPress={() => onFound(String(Number(repeatabilityOfRange(value).toPrecision(2))))}>
-        Use it
-      </Button>
-    </Row>
-  )
-}
-
-function slug(name: string): string {
-  return (
-    name
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '')
-      .slice(0, 40) || 'gauge'
-  )
-}
-
-function freshCardId(gauge: string, taken: readonly string[]): string {
-  let number = 1
-  while (taken.includes(`${gauge}.${number}`)) number++
-  return `${gauge}.${number}`
 }
