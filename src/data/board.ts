@@ -1,7 +1,8 @@
 import 'server-only'
 import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
-import type { StoredBuild } from './builds'
 import type { Connection } from './connection'
+import type { GaugeStore } from './gauges'
+import { loadBuild, type StoredBuild } from './load'
 import { buildTable, entryTable, revisionTable, summaryTable } from './schema'
 
 export interface BoardRow<Summary> {
@@ -25,10 +26,9 @@ export interface BoardPage {
 export interface KeptSummaries<Summary> {
   readonly program: string
   readonly summarise: (build: StoredBuild) => Summary
-  readonly load: (id: string) => Promise<StoredBuild | undefined>
 }
 
-export async function boardPage<Summary>(connection: Connection, page: BoardPage, kept: KeptSummaries<Summary>) {
+export async function boardPage<Summary>(connection: Connection, gauges: GaugeStore, page: BoardPage, kept: KeptSummaries<Summary>) {
   const wanted = conditionOf(page)
   const heads = await connection
     .select({
@@ -51,7 +51,8 @@ export async function boardPage<Summary>(connection: Connection, page: BoardPage
   const rows: BoardRow<Summary>[] = []
   for (const { id, touchedAt, ...head } of heads) {
     const isCurrent = head.program === kept.program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq
-    const summary = isCurrent && head.summary !== null ? (JSON.parse(head.summary) as Summary) : await soundSummary(connection, id, kept)
+    const summary =
+      isCurrent && head.summary !== null ? (JSON.parse(head.summary) as Summary) : await soundSummary(connection, gauges, id, kept)
     rows.push({ id, touchedAt, summary })
   }
   return { rows, total: counted?.total ?? 0 }
@@ -73,9 +74,14 @@ function orderOf({ order }: BoardPage) {
 }
 
 /** One build that cannot be read must not keep the others off the board. */
-async function soundSummary<Summary>(connection: Connection, id: string, kept: KeptSummaries<Summary>): Promise<Summary | undefined> {
+async function soundSummary<Summary>(
+  connection: Connection,
+  gauges: GaugeStore,
+  id: string,
+  kept: KeptSummaries<Summary>,
+): Promise<Summary | undefined> {
   try {
-    return await summarised(connection, id, kept)
+    return await summarised(connection, gauges, id, kept)
   } catch (fault) {
     console.error(`Build ${id} cannot be summarised`, fault)
     return undefined
@@ -84,10 +90,11 @@ async function soundSummary<Summary>(connection: Connection, id: string, kept: K
 
 async function summarised<Summary>(
   connection: Connection,
+  gauges: GaugeStore,
   id: string,
-  { program, summarise, load }: KeptSummaries<Summary>,
+  { program, summarise }: KeptSummaries<Summary>,
 ): Promise<Summary> {
-  const build = (await load(id))!
+  const build = (await loadBuild(connection, gauges, id))!
   const summary = summarise(build)
   const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
   await connection

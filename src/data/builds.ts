@@ -1,29 +1,15 @@
 import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
-import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import { BUILD_VERSION, type BuildDocument, type Entry, type Spec } from '@/core/build'
 import { boardPage, type BoardPage, type BoardRow } from './board'
 import type { Connection } from './connection'
-import { appendEntries, entriesAfter, lastSeqOf, type Appended } from './entries'
-import { chunks, entryOf, rowOf, rowsOfBuild } from './entryRows'
+import { appendEntries, entriesAfter, type Appended } from './entries'
+import { chunks, rowOf } from './entryRows'
 import { Refused } from './failure'
 import type { GaugeStore } from './gauges'
-import { latestRevision, reviseSpec, revisionsOf, specAt, type Revision } from './revisions'
+import { headOf, loadBuild, type BuildHead, type StoredBuild } from './load'
+import { reviseSpec, revisionsOf, specAt, type Revision } from './revisions'
 import { buildTable, entryTable, gaugeTable, revisionTable } from './schema'
-
-export interface StoredBuild {
-  readonly document: BuildDocument
-  readonly revision: number
-  readonly lastSeq: number
-}
-
-/** A build without its entries. */
-export interface BuildHead {
-  readonly spec: Spec
-  readonly gauges: readonly Gauge[]
-  readonly revision: number
-  /** The last entry there is, in the order of arrival. */
-  readonly lastSeq: number
-}
 
 export interface BuildStore {
   /** Stores a whole document: a new build, an imported file or a copy. @throws Refused if its id, or an entry's, is taken. */
@@ -52,9 +38,8 @@ export interface BuildStore {
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
-  const load = (id: string) => loadBuild(connection, gauges, id)
   return {
-    load,
+    load: (id) => loadBuild(connection, gauges, id),
     create: (document, by) => createBuild(connection, document, by),
     head: (id) => headOf(connection, gauges, id),
     append: (id, entries, whole) => appendEntries(connection, gauges, id, entries, whole),
@@ -62,7 +47,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     revise: (id, basedOn, spec, by, reason) => reviseSpec(connection, id, basedOn, spec, by, reason),
     revisions: (id) => revisionsOf(connection, id),
     specAt: (id, number) => specAt(connection, id, number),
-    board: (page, program, summarise) => boardPage(connection, page, { load, program, summarise }),
+    board: (page, program, summarise) => boardPage(connection, gauges, page, { program, summarise }),
   }
 }
 
@@ -101,26 +86,4 @@ async function knownEntry(connection: Connection, entries: readonly Entry[]): Pr
     if (known) return known.id
   }
   return undefined
-}
-
-async function loadBuild(connection: Connection, gauges: GaugeStore, id: string): Promise<StoredBuild | undefined> {
-  const [head] = await connection.select().from(buildTable).where(eq(buildTable.id, id))
-  if (!head) return undefined
-  const [revision, rows, cards] = await Promise.all([latestRevision(connection, id), rowsOfBuild(connection, id), gauges.list()])
-  if (!revision) throw new Error(`Build ${id} has no revision`)
-  const document: BuildDocument = {
-    format: BUILD_FORMAT,
-    version: BUILD_VERSION,
-    id,
-    createdAt: head.createdAt,
-    spec: revision.spec,
-    gauges: [...cards] as Gauge[],
-    entries: rows.map(entryOf),
-  }
-  return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
-}
-
-async function headOf(connection: Connection, gauges: GaugeStore, id: string) {
-  const [revision, cards, lastSeq] = await Promise.all([latestRevision(connection, id), gauges.list(), lastSeqOf(connection, id)])
-  return revision && { spec: revision.spec, revision: revision.number, gauges: cards, lastSeq }
 }

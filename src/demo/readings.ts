@@ -24,7 +24,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
       new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + index, truths: TRUTHS }),
     ]),
   )
-  const bytes = randomStream(demo.seed + 100)
+  const stamp = stamps(demo.seed + 100)
   const build = openBuild(bare)
   const stations = BENCHES.flatMap((bench) =>
     bench
@@ -69,8 +69,12 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
       reason,
     }))
   return { ...bare, entries: [...checks, ...readings, ...skips] }
+}
 
-  function stamp(msecs: number, index: number) {
+/** Who entered what when, two people by turns; ids the same every time. */
+function stamps(seed: number) {
+  const bytes = randomStream(seed)
+  return (msecs: number, index: number) => {
     const random = Uint8Array.from({ length: 16 }, () => Math.floor(bytes.uniform() * 256))
     return { id: uuidV7({ msecs, random, seq: index }), at: new Date(msecs).toISOString(), by: index % 2 === 0 ? 'KV' : 'AB' }
   }

@@ -1,7 +1,8 @@
 'use client'
 import { lazy, Suspense, type ComponentType } from 'react'
 import type { BenchId } from '@/core/bench/bench'
-import { BenchPage, type BenchInFrame, type BenchPageProps } from './bench/BenchPage'
+import { BenchPage, type BenchInFrame } from './bench/BenchPage'
+import type { BenchPageProps } from './bench/useBenchPage'
 
 /** What each bench adds to the frame, fetched with its own part of the core and no other's. */
 const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {

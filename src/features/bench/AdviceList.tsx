@@ -70,6 +70,13 @@ function standingAfter({ verdict }: JudgedAdvice): Standing {
   return verdict === 'notJudged' ? 'noLimit' : verdict
 }
 
+interface AdviceProps {
+  readonly definition: BenchDefinition
+  readonly system: UnitSystem
+  /** Takes a change that is a choice and no metal. */
+  readonly onTake?: (advice: JudgedAdvice) => void
+}
+
 /** The computed ways to put it right: the change, what the headline figures become, what it costs elsewhere. */
 export function AdviceList({
   advice,
@@ -77,15 +84,7 @@ export function AdviceList({
   system,
   caption: words,
   onTake,
-}: {
-  advice: readonly JudgedAdvice[]
-  definition: BenchDefinition
-  system: UnitSystem
-  caption: string
-  /** Takes a change that is a choice and no metal. */
-  onTake?: (advice: JudgedAdvice) => void
-}) {
-  const { changeWords, costWords } = useBenchWords()
+}: AdviceProps & { advice: readonly JudgedAdvice[]; caption: string }) {
   const outputs = [...new Set(advice.flatMap((one) => one.headlines.map(({ output }) => output)))]
   return (
     <Table aria-label={words}>
@@ -105,41 +104,49 @@ export function AdviceList({
       </thead>
       <tbody>
         {advice.map((one) => (
-          <tr key={one.id}>
-            <td>
-              <Change>
-                <VerdictMark standing={standingAfter(one)} size={12} silent={one.verdict === undefined} />
-                <span>
-                  {changeWords(one, system)}
-                  {one.breaks.length > 0 && <Harm>breaks {brokenWords(one.breaks, system)}</Harm>}
-                  {one.leaves.length > 0 && <Harm data-leaves>leaves {brokenWords(one.leaves, system)}</Harm>}
-                </span>
-              </Change>
-            </td>
-            {outputs.map((output, index) => {
-              const headline = one.headlines.find((other) => other.output === output)
-              return (
-                <td key={output} data-number data-minor={index > 0 || undefined}>
-                  {headline && headlineWords(headline, definition, system)}
-                </td>
-              )
-            })}
-            <td data-minor data-costs>
-              {one.costs.map((cost) => costWords(cost, system)).join(', ')}
-            </td>
-            {onTake && (
-              <td>
-                {one.changes && (
-                  <Button size="small" onPress={() => onTake(one)} aria-label={`Take it: ${changeWords(one, system)}`}>
-                    Take it
-                  </Button>
-                )}
-              </td>
-            )}
-          </tr>
+          <AdviceRow key={one.id} advice={one} outputs={outputs} definition={definition} system={system} onTake={onTake} />
         ))}
       </tbody>
     </Table>
+  )
+}
+
+function AdviceRow({ advice, outputs, definition, system, onTake }: AdviceProps & { advice: JudgedAdvice; outputs: readonly string[] }) {
+  const { changeWords, costWords } = useBenchWords()
+  const words = changeWords(advice, system)
+  return (
+    <tr>
+      <td>
+        <Change>
+          <VerdictMark standing={standingAfter(advice)} size={12} silent={advice.verdict === undefined} />
+          <span>
+            {words}
+            {advice.breaks.length > 0 && <Harm>breaks {brokenWords(advice.breaks, system)}</Harm>}
+            {advice.leaves.length > 0 && <Harm data-leaves>leaves {brokenWords(advice.leaves, system)}</Harm>}
+          </span>
+        </Change>
+      </td>
+      {outputs.map((output, index) => {
+        const headline = advice.headlines.find((other) => other.output === output)
+        return (
+          <td key={output} data-number data-minor={index > 0 || undefined}>
+            {headline && headlineWords(headline, definition, system)}
+          </td>
+        )
+      })}
+      <td data-minor data-costs>
+        {advice.costs.map((cost) => costWords(cost, system)).join(', ')}
+      </td>
+      {onTake && (
+        <td>
+          {advice.changes && (
+            <Button size="small" onPress={() => onTake(advice)} aria-label={`Take it: ${words}`}>
+              Take it
+            </Button>
+          )}
+        </td>
+      )}
+    </tr>
   )
 }
 

@@ -1,6 +1,6 @@
 'use client'
 import { memo, useRef, useState, type RefObject } from 'react'
-import type { Growth, UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
@@ -12,11 +12,9 @@ import { Bad, Done, Frame, Middle, Parts, Plan, Readings, Waiting, Work } from '
 import { BenchPanels, warmPanels } from './BenchPanels'
 import { Ledger } from './Ledger'
 import { ReadingLine, type ReadingLineHandle } from './ReadingLine'
-import type { ServedBuild } from './servedBuild'
 import { Sheet } from './Sheet'
 import { StageRule } from './StageRule'
-import type { Stage } from './stages'
-import { useBenchPage, type BenchAtWork, type BenchPart } from './useBenchPage'
+import { useBenchPage, type Again, type BenchAtWork, type BenchPageProps, type BenchPart } from './useBenchPage'
 import { BenchWordsContext } from './useBenchWords'
 
 /** Cylinders of which sheet and picture stand side by side. */
@@ -28,25 +26,9 @@ const MemoDrawing = memo(EngineDrawing)
 const MemoSheet = memo(Sheet)
 const MemoLedger = memo(Ledger)
 
-export interface BenchPageProps {
-  readonly served: ServedBuild
-  readonly revision: number
-  /** What the readings of any bench are taken on: a page holds the definition of its own bench alone. */
-  readonly growth: Growth
-  /** Every stage as it stood when the page was served. */
-  readonly stages: readonly Stage[]
-  readonly startAt?: string
-}
-
 /** A bench as its own page part renders it: in the frame that all benches share and that is fetched once. */
 export interface BenchInFrame extends BenchPageProps {
   readonly Frame: typeof BenchPage
-}
-
-/** A reading to type again, at its place: one the server refused. */
-export interface Again {
-  readonly station: string
-  readonly text: string
 }
 
 /** One bench at work: the place, the reading, the consequence, the advice and the sum on one screen. */

@@ -1,7 +1,6 @@
 'use client'
 import { lazyPart } from '@/ui/lazyPart'
-import type { Again } from './BenchPage'
-import type { BenchAtWork } from './useBenchPage'
+import type { Again, BenchAtWork } from './useBenchPage'
 
 /** Panels are fetched when work begins, so that the page itself is light and they are there when the network is not. */
 const panelModule = () => import('./panels')

@@ -75,28 +75,19 @@ export const Keypad = memo(
         {key}
       </PadButton>
     )
-    const skip = (
-      <PadButton data-words onPress={() => onKey('skip')}>
-        skip
+    const command = (key: PadKey, words: string) => (
+      <PadButton data-words onPress={() => onKey(key)}>
+        {words}
       </PadButton>
     )
+    const skip = command('skip', 'skip')
     return (
       <Pad role="group" aria-label="Keypad">
         {(['7', '8', '9'] as const).map(figure)}
-        {asks === 'no' ? (
-          <PadButton data-words onPress={() => onKey('undo')}>
-            undo
-          </PadButton>
-        ) : (
-          <PadButton data-words onPress={() => onKey('keep')}>
-            keep as typed
-          </PadButton>
-        )}
+        {asks === 'no' ? command('undo', 'undo') : command('keep', 'keep as typed')}
         {(['4', '5', '6'] as const).map(figure)}
         {asks === 'keepOrMend' ? (
-          <PadButton data-words onPress={() => onKey('mend')}>
-            take the likely
-          </PadButton>
+          command('mend', 'take the likely')
         ) : (
           <PadButton data-words onPress={() => onKey('units')} aria-label={`Units: ${unitWords}. Change`}>
             mm · in
@@ -112,13 +103,9 @@ export const Keypad = memo(
         <PadButton data-words onPress={() => onKey('rub')} aria-label="Rub out the last figure">
           rub out
         </PadButton>
-        <PadButton data-words onPress={() => onKey('back')}>
-          back
-        </PadButton>
+        {command('back', 'back')}
         {signed ? skip : figure('/')}
-        <PadButton data-words onPress={() => onKey('gauge')}>
-          gauge
-        </PadButton>
+        {command('gauge', 'gauge')}
       </Pad>
     )
   },

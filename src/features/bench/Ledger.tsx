@@ -187,20 +187,16 @@ function looksSame(a: LedgerLine, b: LedgerLine): boolean {
   )
 }
 
+interface LineBodyProps {
+  readonly line: LedgerLine
+  readonly definition: BenchDefinition
+  readonly system: UnitSystem
+  readonly onOpen: (finding: Finding) => void
+  readonly stationLabel: (id: string) => string
+}
+
 const LineBody = memo(
-  ({
-    line,
-    definition,
-    system,
-    onOpen,
-    stationLabel,
-  }: {
-    line: LedgerLine
-    definition: BenchDefinition
-    system: UnitSystem
-    onOpen: (finding: Finding) => void
-    stationLabel: (id: string) => string
-  }) => {
+  ({ line, definition, system, onOpen, stationLabel }: LineBodyProps) => {
     const { remarkWords } = useBenchWords()
     if (line.kind === 'several')
       return <Several line={line} definition={definition} system={system} onOpen={onOpen} stationLabel={stationLabel} />

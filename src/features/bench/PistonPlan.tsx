@@ -35,44 +35,9 @@ export function PistonPlan({
       const { pistonInBore: _, ...choice } = spec.choice
       return { ...spec, choice: plan ? { ...choice, pistonInBore: [...plan] } : choice }
     })
-  const plans = [before, after]
   return (
     <>
-      <FigureTable>
-        <thead>
-          <tr>
-            <th scope="col">Bore</th>
-            {['now', 'then'].map((when) => [
-              <th key={when} scope="col">
-                Piston {when}
-              </th>,
-              ...figures.map(({ title }) => (
-                <th key={title + when} scope="col">
-                  {title}
-                </th>
-              )),
-            ])}
-          </tr>
-        </thead>
-        <tbody>
-          {before.map((mark, index) => (
-            <tr key={index}>
-              <td>{index + 1}</td>
-              {plans.map((plan, when) => [
-                <td key={when}>{plan[index] === mark ? mark : <b>{plan[index]}</b>}</td>,
-                ...figures.map(({ title, of, show }) => <td key={title + when}>{show(of(plan)[index]!)}</td>),
-              ])}
-            </tr>
-          ))}
-          <tr>
-            <td data-words>spread</td>
-            {plans.map((plan, when) => [
-              <td key={when} />,
-              ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>),
-            ])}
-          </tr>
-        </tbody>
-      </FigureTable>
+      <PlanTable before={before} after={after} figures={figures} />
       <Row>
         <Button kind="primary" isDisabled={after.join() === before.join()} onPress={() => take(after, reason)}>
           Take this plan
@@ -86,5 +51,47 @@ export function PistonPlan({
         assembly.
       </p>
     </>
+  )
+}
+
+/** Bore by bore: the piston and its figures, now and by the plan. */
+function PlanTable({ before, after, figures }: { before: readonly number[]; after: readonly number[]; figures: readonly PlanFigure[] }) {
+  const plans = [before, after]
+  return (
+    <FigureTable>
+      <thead>
+        <tr>
+          <th scope="col">Bore</th>
+          {['now', 'then'].map((when) => [
+            <th key={when} scope="col">
+              Piston {when}
+            </th>,
+            ...figures.map(({ title }) => (
+              <th key={title + when} scope="col">
+                {title}
+              </th>
+            )),
+          ])}
+        </tr>
+      </thead>
+      <tbody>
+        {before.map((mark, index) => (
+          <tr key={index}>
+            <td>{index + 1}</td>
+            {plans.map((plan, when) => [
+              <td key={when}>{plan[index] === mark ? mark : <b>{plan[index]}</b>}</td>,
+              ...figures.map(({ title, of, show }) => <td key={title + when}>{show(of(plan)[index]!)}</td>),
+            ])}
+          </tr>
+        ))}
+        <tr>
+          <td data-words>spread</td>
+          {plans.map((plan, when) => [
+            <td key={when} />,
+            ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>),
+          ])}
+        </tr>
+      </tbody>
+    </FigureTable>
   )
 }

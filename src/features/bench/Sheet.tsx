@@ -154,79 +154,73 @@ const DENSE_FROM = 7
 const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
 
+/** What every cell of a sheet may need. */
+interface CellProps {
+  readonly bench: Bench
+  readonly build: Build
+  readonly current: string | undefined
+  readonly unsent: ReadonlySet<string>
+  readonly system: UnitSystem
+  readonly onPick: (id: string) => void
+}
+
 /** The readings as a builder would rule them: cylinders or mains across, places down, spread at the end. */
 export function Sheet({
-  bench,
-  build,
   stations,
   findings,
-  current,
-  unsent,
-  system,
-  onPick,
-}: {
-  bench: Bench
-  build: Build
-  stations: readonly Station[]
-  findings: readonly Finding[]
-  current: string | undefined
-  unsent: ReadonlySet<string>
-  system: UnitSystem
-  onPick: (id: string) => void
-}) {
+  ...cells
+}: CellProps & { readonly stations: readonly Station[]; readonly findings: readonly Finding[] }) {
   const sheets = useMemo(() => sheetsOf(stations), [stations])
   const byId = new Map(findings.map((finding) => [finding.id, finding]))
   const scroller = useRef<HTMLDivElement>(null)
   // oxlint-disable-next-line react/exhaustive-effect-dependencies -- the cell in question is the one of `current`
-  useEffect(() => showHere(scroller.current), [current])
-  const tables = sheets.map((sheet) => {
-    const characters = longest(sheet, build, bench, system)
-    return (
-      <Table
-        key={sheet.across}
-        style={{ minWidth: leastWidthPx(sheet.columns.length, characters) }}
-        onKeyDown={moveInSheet}
-        data-only={sheet.columns.length === 1 || undefined}
-        data-wide={sheet.columns.length > ROOM_FOR || undefined}
-        data-dense={sheet.columns.length >= DENSE_FROM || characters > WIDE_WORDS || undefined}
-      >
-        <thead>
-          <tr>
-            <th scope="col">
-              {ACROSS_WORDS[sheet.across]}
-              {unitsTitle(bench, sheet, system)}
+  useEffect(() => showHere(scroller.current), [cells.current])
+  return (
+    <Scroller ref={scroller}>
+      {sheets.map((sheet) => (
+        <SheetTable key={sheet.across} sheet={sheet} byId={byId} {...cells} />
+      ))}
+    </Scroller>
+  )
+}
+
+/** One sheet of readings: a row a place, and the figure several rows come to under the last of them. */
+function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byId: ReadonlyMap<string, Finding> }) {
+  const { bench, build, system } = cells
+  const characters = longest(sheet, build, bench, system)
+  const isOnly = sheet.columns.length === 1 || undefined
+  return (
+    <Table
+      style={{ minWidth: leastWidthPx(sheet.columns.length, characters) }}
+      onKeyDown={moveInSheet}
+      data-only={isOnly}
+      data-wide={sheet.columns.length > ROOM_FOR || undefined}
+      data-dense={sheet.columns.length >= DENSE_FROM || characters > WIDE_WORDS || undefined}
+    >
+      <thead>
+        <tr>
+          <th scope="col">
+            {ACROSS_WORDS[sheet.across]}
+            {unitsTitle(bench, sheet, system)}
+          </th>
+          {sheet.columns.map((column) => (
+            <th key={column} scope="col" data-only={isOnly}>
+              {column}
             </th>
-            {sheet.columns.map((column) => (
-              <th key={column} scope="col" data-only={sheet.columns.length === 1 || undefined}>
-                {column}
-              </th>
-            ))}
-            {sheet.columns.length > 1 && <th scope="col">spread</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.rows.flatMap((row, index) => [
-            <ReadingRow
-              key={row.label}
-              row={row}
-              sheet={sheet}
-              bench={bench}
-              build={build}
-              byId={byId}
-              current={current}
-              unsent={unsent}
-              system={system}
-              onPick={onPick}
-            />,
-            ...(isLastOfSeveral(bench, sheet, index)
-              ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
-              : []),
-          ])}
-        </tbody>
-      </Table>
-    )
-  })
-  return <Scroller ref={scroller}>{tables}</Scroller>
+          ))}
+          {!isOnly && <th scope="col">spread</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {sheet.rows.flatMap((row, index) => [
+          <ReadingRow key={row.label} row={row} sheet={sheet} byId={byId} {...cells} />,
+          ...(isLastOfSeveral(bench, sheet, index)
+            ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
+            : []),
+        ])}
+      </tbody>
+    </Table>
+  )
 }
 
 function ReadingRow({
@@ -239,17 +233,7 @@ function ReadingRow({
   unsent,
   system,
   onPick,
-}: {
-  row: SheetRow
-  sheet: SheetOf
-  bench: Bench
-  build: Build
-  byId: ReadonlyMap<string, Finding>
-  current: string | undefined
-  unsent: ReadonlySet<string>
-  system: UnitSystem
-  onPick: (id: string) => void
-}) {
+}: CellProps & { row: SheetRow; sheet: SheetOf; byId: ReadonlyMap<string, Finding> }) {
   return (
     <tr>
       <th scope="row">{row.label}</th>

@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { BenchDefinition, Finding, Station } from '@/core/bench/bench'
+import type { BenchDefinition, Finding, Output, Station } from '@/core/bench/bench'
 import { rowOf } from '@/core/bench/sheets'
 import {
   checkDue,
@@ -54,82 +54,89 @@ const Quiet = styled.p`
   font-size: 14px;
 `
 
+interface FindingPanelProps {
+  readonly finding: Finding
+  readonly definition: BenchDefinition
+  readonly build: Build
+  readonly stations: readonly Station[]
+  readonly system: UnitSystem
+  readonly onClose: () => void
+  readonly onStation: (id: string) => void
+  readonly onPick: (finding: Finding) => void
+  readonly siblings: readonly Finding[]
+}
+
 /** The sum of a finding: formula, numbers put in, where each came from, who owns the uncertainty. */
-export function FindingPanel({
-  finding,
-  definition,
-  build,
-  stations,
-  system,
-  onClose,
-  onStation,
-  onPick,
-  siblings,
-}: {
-  finding: Finding
-  definition: BenchDefinition
-  build: Build
-  stations: readonly Station[]
-  system: UnitSystem
-  onClose: () => void
-  onStation: (id: string) => void
-  onPick: (finding: Finding) => void
-  siblings: readonly Finding[]
-}) {
-  const { remarkWords } = useBenchWords()
+export function FindingPanel(props: FindingPanelProps) {
+  const { finding, definition, build, stations, system, onClose, onStation, onPick, siblings } = props
   const output = definition.outputs[finding.output]!
-  const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
+  const { figure } = finding
   return (
     <SidePanel title={findingTitle(finding, output)} isOpen onClose={onClose}>
-      {family.length > 1 && (
-        <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
-          {family.map((one) => (
-            <Button
-              key={one.id}
-              size="small"
-              onPress={() => onPick(one)}
-              aria-label={subjectsWords([one])}
-              aria-current={one.id === finding.id || undefined}
-            >
-              <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
-            </Button>
-          ))}
-        </div>
-      )}
-      {finding.figure ? (
+      <Family finding={finding} siblings={siblings} onPick={onPick} />
+      {figure ? (
         <>
           <Big>
-            <VerdictMark standing={standingOf(finding)} size={20} /> {findingWords(finding, finding.figure.value, output, system)}
+            <VerdictMark standing={standingOf(finding)} size={20} /> {findingWords(finding, figure.value, output, system)}
           </Big>
-          <Quiet>
-            {finding.conformity && finding.limit ? (
-              <>
-                {sentence(verdictWords(finding, output, system))} {verdictReason(finding.conformity, finding.limit, output, system)}{' '}
-                {sentence(finding.limit.reason)} Judged by {RULE_WORDS[finding.conformity.rule]}.{' '}
-                {output.limit && <PaperLink href={`/builds/${build.id}/paper#limit.${output.limit}`}>Change this limit</PaperLink>}
-              </>
-            ) : (
-              <>
-                No limit is set for this; it informs, it does not judge.{' '}
-                {output.limit && <PaperLink href={`/builds/${build.id}/paper#limit.${output.limit}`}>Set a limit</PaperLink>}
-              </>
-            )}
-            {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
-            {finding.remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
-          </Quiet>
+          <Judged finding={finding} output={output} build={build} system={system} />
           <Heading>The sum</Heading>
-          {finding.figure.origin.from === 'reading' ? (
-            <DirectSum figure={finding.figure} build={build} system={system} output={output} onStation={onStation} />
+          {figure.origin.from === 'reading' ? (
+            <DirectSum figure={figure} build={build} system={system} output={output} onStation={onStation} />
           ) : (
-            <SumTree key={finding.id} figure={finding.figure} build={build} system={system} onStation={onStation} />
+            <SumTree key={finding.id} figure={figure} build={build} system={system} onStation={onStation} />
           )}
           <Heading>Where the uncertainty comes from</Heading>
-          <UncertaintyBudget figure={finding.figure} build={build} paper={definition.paper} />
+          <UncertaintyBudget figure={figure} build={build} paper={definition.paper} />
         </>
       ) : (
         <p>Not measured. {missingWords(finding.missing, definition.paper, stationWords(stations))}</p>
       )}
     </SidePanel>
+  )
+}
+
+/** The same figure at the other cylinders or mains. */
+function Family({ finding, siblings, onPick }: Pick<FindingPanelProps, 'finding' | 'siblings' | 'onPick'>) {
+  const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
+  if (family.length <= 1) return null
+  return (
+    <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
+      {family.map((one) => (
+        <Button
+          key={one.id}
+          size="small"
+          onPress={() => onPick(one)}
+          aria-label={subjectsWords([one])}
+          aria-current={one.id === finding.id || undefined}
+        >
+          <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
+        </Button>
+      ))}
+    </div>
+  )
+}
+
+/** The verdict in words with its limit and whose it is; the limit is one tap away. */
+function Judged({ finding, output, build, system }: Pick<FindingPanelProps, 'finding' | 'build' | 'system'> & { output: Output }) {
+  const { remarkWords } = useBenchWords()
+  const { conformity, limit, remarks } = finding
+  const limitHref = output.limit && `/builds/${build.id}/paper#limit.${output.limit}`
+  const isJudged = conformity !== undefined && limit !== undefined
+  return (
+    <Quiet>
+      {isJudged ? (
+        <>
+          {sentence(verdictWords(finding, output, system))} {verdictReason(conformity, limit, output, system)} {sentence(limit.reason)}{' '}
+          Judged by {RULE_WORDS[conformity.rule]}.{' '}
+        </>
+      ) : (
+        'No limit is set for this; it informs, it does not judge. '
+      )}
+      {limitHref && <PaperLink href={limitHref}>{isJudged ? 'Change this limit' : 'Set a limit'}</PaperLink>}
+      {output.estimate && ' An estimate from a simple model: knock and fuel are the tuner’s to judge.'}{' '}
+      {remarks.map((remark) => remarkWords(remark, finding, output, system)).join(' ')}
+    </Quiet>
   )
 }
 

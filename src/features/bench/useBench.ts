@@ -44,23 +44,18 @@ export interface PartTemperature {
 
 const DRAFT_ID = 'ffffffff-ffff-7fff-bfff-ffffffffffff'
 
-/** Everything a bench screen works with: the build as this device knows it, the current place, and what can be done there. */
-export function useBench({
-  document,
-  served,
-  growth,
-  bench,
-  initials,
-  startAt,
-}: {
-  document: BuildDocument
+interface BenchProps {
+  readonly document: BuildDocument
   /** What the server has beside the entries of the document. */
-  served: ServerCopy
-  growth: Growth
-  bench: Bench
-  initials: string
-  startAt: string | undefined
-}) {
+  readonly served: ServerCopy
+  readonly growth: Growth
+  readonly bench: Bench
+  readonly initials: string
+  readonly startAt: string | undefined
+}
+
+/** Everything a bench screen works with: the build as this device knows it, the current place, and what can be done there. */
+export function useBench({ document, served, growth, bench, initials, startAt }: BenchProps) {
   const entries = useEntries(document.id, document.entries, served)
   const fromServer = useMemo(() => openBuildWith(document, growth), [document, growth])
   // A card put into the drawer after this copy was made is not in it: its readings are kept and sent, but cannot be worked with yet.

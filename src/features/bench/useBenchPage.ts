@@ -1,13 +1,12 @@
 import { useCallback, useMemo, useState, type RefObject } from 'react'
 import type { Bench, Finding, Id } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
-import type { Build, Place, UnitSystem } from '@/core/build'
+import type { Build, Growth, Place, UnitSystem } from '@/core/build'
 import { useSpec } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
-import type { BenchPageProps } from './BenchPage'
 import type { BenchView } from './benchView'
 import type { ReadingLineHandle } from './ReadingLine'
-import { documentServed } from './servedBuild'
+import { documentServed, type ServedBuild } from './servedBuild'
 import { shareDone, type Stage } from './stages'
 import { stationMarks } from './stationMarks'
 import { useAfterPause } from './useAfterPause'
@@ -17,6 +16,22 @@ import { useGaugeInHand } from './useGaugeInHand'
 import { useLiveGauges } from './useLiveGauges'
 import type { LineCommand } from './lineActions'
 import { useTaking } from './useTaking'
+
+export interface BenchPageProps {
+  readonly served: ServedBuild
+  readonly revision: number
+  /** What the readings of any bench are taken on: a page holds the definition of its own bench alone. */
+  readonly growth: Growth
+  /** Every stage as it stood when the page was served. */
+  readonly stages: readonly Stage[]
+  readonly startAt?: string
+}
+
+/** A reading to type again, at its place: one the server refused. */
+export interface Again {
+  readonly station: string
+  readonly text: string
+}
 
 export type BenchPart = BenchPageProps & { readonly bench: Bench; readonly view: BenchView }
 

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { send } from '../send'
 import { forgetPlace, isResumed, landed, listenToGauges, ownSession, type LivePress } from './gaugeStream'
 
@@ -15,10 +15,7 @@ export function useLiveGauges(words: string) {
   const [isOn, setOn] = useState(false)
   const [isConnected, setConnected] = useState(false)
   const [queue, setQueue] = useState<readonly LivePress[]>([])
-  const [mine, setMine] = useState<readonly string[]>([])
-  const [said, setSaid] = useState('')
-  /** A gauge that was pressed and is not at this bench: it can be taken. */
-  const [offered, setOffered] = useState<string>()
+  const { offered, setOffered, mine, said, setSaid, clear, heard } = useHolds()
   const asWhom = useRef(words)
   useEffect(() => {
     asWhom.current = words
@@ -35,25 +32,13 @@ export function useLiveGauges(words: string) {
     const stop = listenToGauges(() => asWhom.current, {
       connected: setConnected,
       press: (press) => setQueue((now) => (now.some(({ id }) => id === press.id) ? now : [...now, press])),
-      nobody: (name) => {
-        setOffered(name)
-        setSaid(`${name} was pressed and is at no bench.`)
-      },
-      mine: (name) => {
-        setMine((now) => (now.includes(name) ? now : [...now, name]))
-        setOffered((now) => (now === name ? undefined : now))
-      },
-      lost: (name, by) => {
-        setMine((now) => now.filter((one) => one !== name))
-        setOffered(name)
-        setSaid(`${name} was taken over by ${by}.`)
-      },
+      ...heard,
     })
     return () => {
       stop()
       setConnected(false)
     }
-  }, [isOn])
+  }, [heard, isOn])
 
   const toggle = useCallback(() => {
     if (isOn) {
@@ -62,10 +47,8 @@ export function useLiveGauges(words: string) {
     }
     setOn(!isOn)
     setQueue([])
-    setMine([])
-    setSaid('')
-    setOffered(undefined)
-  }, [isOn])
+    clear()
+  }, [clear, isOn])
   /** Takes the gauge that was pressed elsewhere, or at no bench; the other screen is told. */
   const take = useCallback(async () => {
     if (!offered) return
@@ -79,7 +62,7 @@ export function useLiveGauges(words: string) {
     const { from } = answer.value
     setSaid(`${offered} is here now${from ? `; taken over from ${from}` : ''}. Press again.`)
     setOffered(undefined)
-  }, [offered])
+  }, [offered, setOffered, setSaid])
   const done = useCallback((press: LivePress) => {
     landed(press)
     setQueue((now) => now.filter(({ id }) => id !== press.id))
@@ -87,4 +70,36 @@ export function useLiveGauges(words: string) {
   const stateOn: LiveState = isConnected ? 'listening' : 'lost'
   const state = isOn ? stateOn : 'off'
   return { state, next: queue[0], mine, said, offered, toggle, take, done }
+}
+
+/** Which gauges are at this bench, which is offered, and what was said of them last. */
+function useHolds() {
+  const [mine, setMine] = useState<readonly string[]>([])
+  const [said, setSaid] = useState('')
+  /** A gauge that was pressed and is not at this bench: it can be taken. */
+  const [offered, setOffered] = useState<string>()
+  const heard = useMemo(
+    () => ({
+      nobody: (name: string) => {
+        setOffered(name)
+        setSaid(`${name} was pressed and is at no bench.`)
+      },
+      mine: (name: string) => {
+        setMine((now) => (now.includes(name) ? now : [...now, name]))
+        setOffered((now) => (now === name ? undefined : now))
+      },
+      lost: (name: string, by: string) => {
+        setMine((now) => now.filter((one) => one !== name))
+        setOffered(name)
+        setSaid(`${name} was taken over by ${by}.`)
+      },
+    }),
+    [],
+  )
+  const clear = useCallback(() => {
+    setMine([])
+    setSaid('')
+    setOffered(undefined)
+  }, [])
+  return { mine, said, setSaid, offered, setOffered, heard, clear }
 }

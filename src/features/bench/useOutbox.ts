@@ -15,25 +15,14 @@ export function useOutbox(buildId: string, fromServer: readonly Entry[], alsoSto
   const held = useRef<readonly KeptEntry[]>([])
   const sending = useRef(false)
   const abort = useRef<AbortController>(undefined)
-  const settle = useCallback(
-    (answer: Acknowledgement) => {
-      const now = Date.now()
-      held.current = held.current.map((one): KeptEntry => {
-        const settled = settledBy(answer, one, now)
-        if (settled !== one) keep(buildId, settled)
-        return settled
-      })
-    },
-    [buildId],
-  )
-
   const send = useCallback(async () => {
     if (sending.current) return
     sending.current = true
     abort.current = new AbortController()
     try {
       for (let waiting = waitingOf(held.current); waiting.length > 0; waiting = waitingOf(held.current)) {
-        settle(await sendEntries(buildId, waiting, abort.current.signal, setTrouble))
+        const answer = await sendEntries(buildId, waiting, abort.current.signal, setTrouble)
+        held.current = settledWith(answer, held.current, buildId)
         // An acknowledgement may wait for the frame that shows the reading itself.
         startTransition(() => {
           setLocal(held.current)
@@ -45,7 +34,7 @@ export function useOutbox(buildId: string, fromServer: readonly Entry[], alsoSto
     } finally {
       sending.current = false
     }
-  }, [buildId, settle])
+  }, [buildId])
 
   useEffect(() => {
     held.current = heldHere(buildId, held.current, fromServer, alsoStored)
@@ -55,19 +44,11 @@ export function useOutbox(buildId: string, fromServer: readonly Entry[], alsoSto
     void send()
   }, [alsoStored, buildId, fromServer, send])
 
-  useEffect(() => {
-    const again = () => {
-      abort.current?.abort()
-      sending.current = false
-      void send()
-    }
-    window.addEventListener('online', again)
-    return () => {
-      window.removeEventListener('online', again)
-      abort.current?.abort()
-      sending.current = false
-    }
-  }, [send])
+  const stop = useCallback(() => {
+    abort.current?.abort()
+    sending.current = false
+  }, [])
+  useWhenBack(send, stop)
 
   const add = useCallback(
     (entry: Entry) => {
@@ -91,6 +72,21 @@ export function useOutbox(buildId: string, fromServer: readonly Entry[], alsoSto
   )
 
   return { local, trouble, add, drop }
+}
+
+/** A send begins when the network is back, in place of one that hangs; none goes on when the page is left. */
+function useWhenBack(send: () => Promise<void>, stop: () => void): void {
+  useEffect(() => {
+    const again = () => {
+      stop()
+      void send()
+    }
+    window.addEventListener('online', again)
+    return () => {
+      window.removeEventListener('online', again)
+      stop()
+    }
+  }, [send, stop])
 }
 
 /** What the device keeps beside a new copy of the server's, and what a full device could not keep and this page alone holds. */
@@ -124,6 +120,16 @@ function reconciled(one: KeptEntry, known: ReadonlySet<string>, stored: Readonly
   if (one.state === 'waiting' || isLongStored(one, nowMs) || (one.state === 'refused' && !one.mayPass)) return one
   // A server put back from a backup, or one that lacked what a refused entry points at: both may take it now.
   return { entry: one.entry, state: 'waiting', ...(one.sentAt !== undefined && { sentAt: one.sentAt }) }
+}
+
+/** What is held after the server has answered, the device's own copies kept up with it. */
+function settledWith(answer: Acknowledgement, held: readonly KeptEntry[], buildId: string): readonly KeptEntry[] {
+  const now = Date.now()
+  return held.map((one) => {
+    const settled = settledBy(answer, one, now)
+    if (settled !== one) keep(buildId, settled)
+    return settled
+  })
 }
 
 /** A kept entry after the server has answered: stored, refused with its reason, or not spoken of. */

@@ -135,7 +135,6 @@ export function Board({
   query: BoardQuery
   pageSize: number
 }) {
-  const pages = Math.ceil(total / pageSize)
   return (
     <>
       <TopBar trail={[{ href: '/', words: 'Board' }]}>
@@ -151,25 +150,7 @@ export function Board({
             New build
           </LinkButton>
         </Row>
-        {/* A form the browser sends by itself: it works before any script is there. */}
-        <Finder action="/" method="get" role="search" aria-label="Find a build">
-          <label>
-            Find <input type="search" name="find" defaultValue={query.find} placeholder="name or words" maxLength={80} />
-          </label>
-          <label>
-            Order{' '}
-            <select name="order" defaultValue={query.order}>
-              {ORDERS.map(({ value, label }) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-          {query.putAway && <input type="hidden" name="away" value="1" />}
-          <button type="submit">Show</button>
-          <Link href={query.putAway ? '/' : '/?away=1'}>{query.putAway ? 'Back to the engines on the go' : 'Put away'}</Link>
-        </Finder>
+        <FindForm query={query} />
         {total === 0 && query.find === '' && !query.putAway && (
           <Lead>
             Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent
@@ -183,17 +164,46 @@ export function Board({
             ))}
           </List>
         )}
-        {pages > 1 && (
-          <Row as="nav" aria-label="Pages of the board">
-            {query.page > 1 && <Link href={pageHref(query, query.page - 1)}>Earlier page</Link>}
-            <span>
-              Page {query.page} of {pages}
-            </span>
-            {query.page < pages && <Link href={pageHref(query, query.page + 1)}>Next page</Link>}
-          </Row>
-        )}
+        <Pages query={query} pages={Math.ceil(total / pageSize)} />
       </Main>
     </>
+  )
+}
+
+/** A form the browser sends by itself: it works before any script is there. */
+function FindForm({ query }: { query: BoardQuery }) {
+  return (
+    <Finder action="/" method="get" role="search" aria-label="Find a build">
+      <label>
+        Find <input type="search" name="find" defaultValue={query.find} placeholder="name or words" maxLength={80} />
+      </label>
+      <label>
+        Order{' '}
+        <select name="order" defaultValue={query.order}>
+          {ORDERS.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      {query.putAway && <input type="hidden" name="away" value="1" />}
+      <button type="submit">Show</button>
+      <Link href={query.putAway ? '/' : '/?away=1'}>{query.putAway ? 'Back to the engines on the go' : 'Put away'}</Link>
+    </Finder>
+  )
+}
+
+function Pages({ query, pages }: { query: BoardQuery; pages: number }) {
+  if (pages <= 1) return null
+  return (
+    <Row as="nav" aria-label="Pages of the board">
+      {query.page > 1 && <Link href={pageHref(query, query.page - 1)}>Earlier page</Link>}
+      <span>
+        Page {query.page} of {pages}
+      </span>
+      {query.page < pages && <Link href={pageHref(query, query.page + 1)}>Next page</Link>}
+    </Row>
   )
 }
 
@@ -265,36 +275,31 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
             {worst.words}
           </Worst>
         )}
-        <Counts aria-label="Verdicts">
-          {verdicts.out > 0 && (
-            <li>
-              <VerdictMark standing="over" silent />
-              <b>{verdicts.out}</b> out
-            </li>
-          )}
-          {verdicts.inDoubt > 0 && (
-            <li>
-              <VerdictMark standing="inDoubt" silent />
-              <b>{verdicts.inDoubt}</b> in doubt
-            </li>
-          )}
-          {verdicts.within > 0 && (
-            <li>
-              <VerdictMark standing="within" silent />
-              <b>{verdicts.within}</b> within
-            </li>
-          )}
-          {verdicts.notMeasured > 0 && (
-            <li>
-              <VerdictMark standing="notMeasured" silent />
-              <b>{verdicts.notMeasured}</b> not measured
-            </li>
-          )}
-        </Counts>
+        <VerdictCounts verdicts={verdicts} />
       </Next>
       <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
         {next ? 'To the bench' : readWords(worst)}
       </LinkButton>
     </Job>
+  )
+}
+
+const COUNTED = [
+  { key: 'out', standing: 'over', words: 'out' },
+  { key: 'inDoubt', standing: 'inDoubt', words: 'in doubt' },
+  { key: 'within', standing: 'within', words: 'within' },
+  { key: 'notMeasured', standing: 'notMeasured', words: 'not measured' },
+] as const
+
+function VerdictCounts({ verdicts }: Pick<BuildSummary, 'verdicts'>) {
+  return (
+    <Counts aria-label="Verdicts">
+      {COUNTED.filter(({ key }) => verdicts[key] > 0).map(({ key, standing, words }) => (
+        <li key={key}>
+          <VerdictMark standing={standing} silent />
+          <b>{verdicts[key]}</b> {words}
+        </li>
+      ))}
+    </Counts>
   )
 }

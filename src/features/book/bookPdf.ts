@@ -46,19 +46,23 @@ const SHAPES: Readonly<Partial<Record<Standing, string>>> = {
   notMeasured: '<circle cx="5" cy="5" r="3.6" fill="none" stroke="#000"/>',
 }
 
+const STYLES: Pick<TDocumentDefinitions, 'defaultStyle' | 'styles'> = {
+  defaultStyle: { font: 'Archivo', fontSize: 8.5, lineHeight: 1.15 },
+  styles: {
+    title: { fontSize: 20, bold: true },
+    heading: { fontSize: 11.5, bold: true, margin: [0, 12, 0, 4] },
+    head: { bold: true, fontSize: 8 },
+    number: { font: 'Azeret', fontSize: 7.5, alignment: 'right' },
+  },
+}
+
 /** The build sheet as PDF bytes, A4 or Letter, black only. */
 export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn: string): Promise<Uint8Array<ArrayBuffer>> {
   const definition: TDocumentDefinitions = {
     pageSize: size,
     pageMargins: [42, 42, 42, 48],
     info: { title: `${sheet.title}: build sheet` },
-    defaultStyle: { font: 'Archivo', fontSize: 8.5, lineHeight: 1.15 },
-    styles: {
-      title: { fontSize: 20, bold: true },
-      heading: { fontSize: 11.5, bold: true, margin: [0, 12, 0, 4] },
-      head: { bold: true, fontSize: 8 },
-      number: { font: 'Azeret', fontSize: 7.5, alignment: 'right' },
-    },
+    ...STYLES,
     footer: (page, pages) => ({
       text: `${sheet.title} · build sheet ${printedOn} · page ${page} of ${pages}`,
       alignment: 'center',
@@ -99,22 +103,29 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
       ...(sheet.crossed.length > 0
         ? [{ text: 'Struck out, measured again, skipped, noted', style: 'heading' }, { ul: [...sheet.crossed] }]
         : []),
-      {
-        text:
-          `± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by ${sheet.rule}. ` +
-          'Estimates are marked; the makers’ paperwork and the sanctioning body decide.',
-        fontSize: 7.5,
-        margin: [0, 12, 0, 28],
-      },
-      {
-        columns: ['Built by', 'Checked by', 'Date'].map((words) => ({
-          stack: [{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 150, y2: 0, lineWidth: 0.6 }] }, { text: words, fontSize: 7.5 }],
-        })),
-      },
+      ...signatures(sheet),
     ],
   }
   const buffer = await pdfmake.createPdf(definition).getBuffer()
   return new Uint8Array(buffer)
+}
+
+/** What the figures mean, and who answers for them. */
+function signatures(sheet: BookSheet): Content[] {
+  return [
+    {
+      text:
+        `± is the expanded uncertainty (k = 2, or Student’s t at 95 % where few readings are behind it). Verdicts by ${sheet.rule}. ` +
+        'Estimates are marked; the makers’ paperwork and the sanctioning body decide.',
+      fontSize: 7.5,
+      margin: [0, 12, 0, 28],
+    },
+    {
+      columns: ['Built by', 'Checked by', 'Date'].map((words) => ({
+        stack: [{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 150, y2: 0, lineWidth: 0.6 }] }, { text: words, fontSize: 7.5 }],
+      })),
+    },
+  ]
 }
 
 function standsOutContent(lines: readonly OutLine[]): Content {

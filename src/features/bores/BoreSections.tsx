@@ -72,10 +72,6 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
   // Half of a deviation stands on either wall; rounded down to a figure one can say.
   const times = niceNumber((2 * REACH) / most / unitsPerMm, 'down')
   const magnification = times * unitsPerMm
-  const verdict = (output: string, cylinder: number) => {
-    const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder)
-    return one ? standingOf(one) : 'notMeasured'
-  }
   // Letters keep their size on the screen, however many bores share the width.
   const letter = Math.max(1, numbers.length / LETTERS_FIT)
   const length = (mm: number) => (system === 'metric' ? formatQuantity(mm, 'mm', 3) : formatQuantity(mm, 'in', 4))
@@ -91,23 +87,15 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
       >
         {numbers.map((cylinder, index) => (
           <g key={cylinder} transform={`translate(${index * COLUMN + COLUMN / 2} 0)`}>
-            <text
-              data-number=""
-              textAnchor="middle"
-              y={18}
-              fontSize={14 * letter}
-              style={{ fill: COLOUR[verdict('bores.clearance', cylinder)] }}
-            >
-              {cylinder}
-            </text>
-            {[-1, 1].map((side) => (
-              <path key={side} d={`M${side * WALL} ${DEPTH_Y.top - 10} V${DEPTH_Y.bottom + 10}`} stroke="var(--edge)" strokeWidth={0.6} />
-            ))}
-            <Walls read={read.get(cylinder)!} axis="pin" nominalMm={nominalMm} magnification={magnification} colour="var(--dye)" broken />
-            <Walls read={read.get(cylinder)!} axis="thrust" nominalMm={nominalMm} magnification={magnification} colour="var(--scribe)" />
-            <text textAnchor="middle" y={HEIGHT - 6} fontSize={12 * letter} style={{ fill: COLOUR[verdict('bores.taper', cylinder)] }}>
-              {spanWords(read.get(cylinder)!, system)}
-            </text>
+            <Section
+              cylinder={cylinder}
+              read={read.get(cylinder)!}
+              nominalMm={nominalMm}
+              magnification={magnification}
+              letter={letter}
+              system={system}
+              verdict={(output) => standingIn(findings, output, cylinder)}
+            />
           </g>
         ))}
       </svg>
@@ -116,6 +104,47 @@ export function BoreSections({ findings, build, system }: { findings: readonly F
         {system === 'metric' ? 'µm' : 'tenths'}.
       </p>
     </Box>
+  )
+}
+
+function standingIn(findings: readonly Finding[], output: string, cylinder: number): Standing {
+  const one = findings.find((finding) => finding.output === output && finding.cylinder === cylinder)
+  return one ? standingOf(one) : 'notMeasured'
+}
+
+/** One bore: its number in the colour of its clearance, its walls, and its range in the colour of its taper. */
+function Section({
+  cylinder,
+  read,
+  nominalMm,
+  magnification,
+  letter,
+  system,
+  verdict,
+}: {
+  cylinder: number
+  read: readonly BoreReading[]
+  nominalMm: number
+  magnification: number
+  letter: number
+  system: UnitSystem
+  verdict: (output: string) => Standing
+}) {
+  const walls = { read, nominalMm, magnification }
+  return (
+    <>
+      <text data-number="" textAnchor="middle" y={18} fontSize={14 * letter} style={{ fill: COLOUR[verdict('bores.clearance')] }}>
+        {cylinder}
+      </text>
+      {[-1, 1].map((side) => (
+        <path key={side} d={`M${side * WALL} ${DEPTH_Y.top - 10} V${DEPTH_Y.bottom + 10}`} stroke="var(--edge)" strokeWidth={0.6} />
+      ))}
+      <Walls {...walls} axis="pin" colour="var(--dye)" broken />
+      <Walls {...walls} axis="thrust" colour="var(--scribe)" />
+      <text textAnchor="middle" y={HEIGHT - 6} fontSize={12 * letter} style={{ fill: COLOUR[verdict('bores.taper')] }}>
+        {spanWords(read, system)}
+      </text>
+    </>
   )
 }
 

@@ -89,21 +89,17 @@ const Worst = styled.p`
   align-items: center;
 `
 
-/** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({
-  id,
-  initial,
-  revision,
-  benches,
-  marks,
-}: {
-  id: string
-  initial: Spec
-  revision: number
+interface BuildFrontProps {
+  readonly id: string
+  readonly initial: Spec
+  readonly revision: number
   /** Worked out by the server, as the engine stood when the page was asked for. */
-  benches: readonly BenchSummary[]
-  marks: readonly StationMark[]
-}) {
+  readonly benches: readonly BenchSummary[]
+  readonly marks: readonly StationMark[]
+}
+
+/** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
+export function BuildFront({ id, initial, revision, benches, marks }: BuildFrontProps) {
   const device = useDevice()
   const system = device.systemFor(initial.units, id)
   const edit = useSpec(id, initial, revision, device.initials)

@@ -29,18 +29,15 @@ const LENGTH_UNITS: readonly { readonly value: UnitId; readonly label: string }[
   { value: 'thou', label: 'thou' },
 ]
 
+interface CardFormProps {
+  readonly from: Gauge | undefined
+  readonly takenIds: readonly string[]
+  readonly today: string
+  readonly onDone: () => void
+}
+
 /** A new gauge, or a new card of one: what it can see, as typed. */
-export function CardForm({
-  from,
-  takenIds,
-  today,
-  onDone,
-}: {
-  from: Gauge | undefined
-  takenIds: readonly string[]
-  today: string
-  onDone: () => void
-}) {
+export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
   const router = useRouter()
   const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
   const { measures } = USES.find((one) => one.value === use)!

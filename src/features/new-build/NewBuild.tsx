@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
@@ -68,16 +68,8 @@ export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; c
             aria-label="New build"
           >
             <Questions answers={answers} errors={errors} onChange={setAnswers} />
-            {Object.keys(errors).length > 0 && (
-              <Notice data-tone="bad" role="alert">
-                Not started yet: look at the fields marked above. What you typed is still here.
-              </Notice>
-            )}
-            {trouble && (
-              <Notice data-tone="bad" role="alert">
-                {trouble}
-              </Notice>
-            )}
+            {Object.keys(errors).length > 0 && <Bad>Not started yet: look at the fields marked above. What you typed is still here.</Bad>}
+            {trouble && <Bad>{trouble}</Bad>}
             <Row>
               <Button type="submit" kind="primary" isDisabled={busy}>
                 To the bench
@@ -94,5 +86,13 @@ export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; c
         </Columns>
       </Main>
     </>
+  )
+}
+
+function Bad({ children }: { children: ReactNode }) {
+  return (
+    <Notice data-tone="bad" role="alert">
+      {children}
+    </Notice>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { LimitDefinition } from '@/core/benches'
-import type { Limit, LimitId, UnitSystem } from '@/core/build'
+import type { Limit, LimitId, Spec, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
 import { limitWords } from '@/wording'
@@ -13,36 +13,26 @@ type Bound = 'lower' | 'target' | 'upper'
 const BOUND_WORDS = { lower: 'from', target: 'target', upper: 'to' } as const satisfies Record<Bound, string>
 type Typed = Readonly<Partial<Record<Bound, number>>>
 
+interface LimitRowProps {
+  readonly name: LimitId
+  readonly definition: LimitDefinition
+  readonly preset: Limit | undefined
+  readonly edit: SpecEdit
+  readonly system: UnitSystem
+}
+
 /**
  * A limit with its bounds, source and reason. The bounds may be changed in any order: while they contradict each other nothing
  * is stored, what was typed stays, and the row says what is still to do.
  */
-export function LimitRow({
-  name,
-  definition,
-  preset,
-  edit,
-  system,
-}: {
-  name: LimitId
-  definition: LimitDefinition
-  preset: Limit | undefined
-  edit: SpecEdit
-  system: UnitSystem
-}) {
+export function LimitRow({ name, definition, preset, edit, system }: LimitRowProps) {
   const limit = edit.spec.limits[name]
+  const { label, kind } = definition
   const unit = definition.units[system]
   /** Bounds that contradict each other, on their way to ones that do not. */
   const [pending, setPending] = useState<Typed>()
   const shown: Typed = pending ?? limit ?? {}
-  const set = (next: Limit | undefined, reason: string) =>
-    edit.change(reason, (spec) => {
-      const others = Object.fromEntries(Object.entries(spec.limits).filter(([key]) => key !== name))
-      const taken = (spec.unlimited ?? []).filter((key) => key !== name)
-      return next
-        ? { ...spec, limits: { ...others, [name]: next }, unlimited: taken }
-        : { ...spec, limits: others, unlimited: [...taken, name] }
-    })
+  const set = (next: Limit | undefined, reason: string) => edit.change(reason, (spec) => withLimit(spec, name, next))
 
   function commit(which: Bound, value: number | undefined): void {
     const next = { lower: shown.lower, target: shown.target, upper: shown.upper, [which]: value }
@@ -50,17 +40,14 @@ export function LimitRow({
     setPending(undefined)
     const isEmpty = next.lower === undefined && next.upper === undefined
     const { source = 'source not said', reason = '' } = limit && !limit.follows ? limit : {}
-    void set(
-      isEmpty ? undefined : { ...withoutEmpty(next), source, reason },
-      isEmpty ? `${definition.label}: no limit` : `${definition.label} limit`,
-    )
+    void set(isEmpty ? undefined : { ...withoutEmpty(next), source, reason }, isEmpty ? `${label}: no limit` : `${label} limit`)
   }
 
   const trouble = pending && troubleOf(pending)
   return (
     <PaperGrid data-limit="" id={`limit.${name}`} tabIndex={-1}>
       <p>
-        <b>{definition.label}</b>
+        <b>{label}</b>
         <small>{stateWords(limit, definition, system)}</small>
         {trouble && (
           <small role="alert" style={{ color: 'var(--out)' }}>
@@ -72,49 +59,65 @@ export function LimitRow({
         <QuantityInput
           key={which}
           quiet
-          label={`${definition.label}: ${BOUND_WORDS[which]}`}
+          label={`${label}: ${BOUND_WORDS[which]}`}
           value={shown[which]}
-          kind={definition.kind}
+          kind={kind}
           unit={unit}
           onCommit={(value) => commit(which, value)}
         />
       ))}
-      {limit ? (
-        <Words
-          quiet
-          label={`${definition.label}: source`}
-          value={limit.source}
-          onCommit={(source) => set({ ...limit, follows: undefined, source }, `${definition.label} source`)}
-          required
-        />
-      ) : (
+      <Why limit={limit} preset={preset} label={label} onChange={set} />
+    </PaperGrid>
+  )
+}
+
+/** Whose limit it is and why; the preset where there is one and it is not followed. */
+function Why({
+  limit,
+  preset,
+  label,
+  onChange,
+}: {
+  limit: Limit | undefined
+  preset: Limit | undefined
+  label: string
+  onChange: (next: Limit, reason: string) => void
+}) {
+  const takePreset = preset && (() => onChange(preset, `${label}: preset`))
+  if (!limit)
+    return (
+      <>
         <span />
-      )}
-      {limit ? (
-        <div>
-          <Words
-            quiet
-            label={`${definition.label}: reason`}
-            value={limit.reason}
-            onCommit={(reason) => set({ ...limit, follows: undefined, reason }, `${definition.label} reason`)}
-          />
-          {!limit.follows && preset && (
-            <Button size="small" kind="plain" onPress={() => set(preset, `${definition.label}: preset`)}>
-              Follow the preset again
-            </Button>
-          )}
-        </div>
-      ) : (
         <p>
-          {preset && (
-            <Button size="small" onPress={() => set(preset, `${definition.label}: preset`)}>
+          {takePreset && (
+            <Button size="small" onPress={takePreset}>
               Take the preset
             </Button>
           )}
         </p>
-      )}
-    </PaperGrid>
+      </>
+    )
+  const put = (change: Partial<Limit>, reason: string) => onChange({ ...limit, follows: undefined, ...change }, reason)
+  return (
+    <>
+      <Words quiet label={`${label}: source`} value={limit.source} onCommit={(source) => put({ source }, `${label} source`)} required />
+      <div>
+        <Words quiet label={`${label}: reason`} value={limit.reason} onCommit={(reason) => put({ reason }, `${label} reason`)} />
+        {!limit.follows && takePreset && (
+          <Button size="small" kind="plain" onPress={takePreset}>
+            Follow the preset again
+          </Button>
+        )}
+      </div>
+    </>
   )
+}
+
+/** A spec with this limit, or without it because somebody said so. */
+function withLimit(spec: Spec, name: LimitId, limit: Limit | undefined): Spec {
+  const others = Object.fromEntries(Object.entries(spec.limits).filter(([key]) => key !== name))
+  const unlimited = (spec.unlimited ?? []).filter((key) => key !== name)
+  return limit ? { ...spec, limits: { ...others, [name]: limit }, unlimited } : { ...spec, limits: others, unlimited: [...unlimited, name] }
 }
 
 function stateWords(limit: Limit | undefined, definition: LimitDefinition, system: UnitSystem): string {

@@ -1,6 +1,6 @@
 'use client'
 import { PAPER } from '@/core/benches'
-import type { PaperKey, PaperNumber, UnitSystem } from '@/core/build'
+import type { PaperDefinition, PaperKey, PaperNumber, UnitSystem } from '@/core/build'
 import { UNITS, type UnitId } from '@/core/quantity'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
@@ -21,29 +21,23 @@ export function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdi
       const before = spec.paper[name] ?? { value: Number.NaN, unit, source: 'source not said' }
       return { ...spec, paper: { ...spec.paper, [name]: { ...before, ...change } } }
     })
-  const varies = paper?.varies ?? 'set'
-  const otherWay = varies === 'set' ? 'piece' : 'set'
   const setValue = (value: number | undefined, typedUnit: UnitId) => {
-    if (value === undefined) {
-      return edit.change(`${definition.label} taken off`, (spec) => ({
-        ...spec,
-        paper: Object.fromEntries(Object.entries(spec.paper).filter(([key]) => key !== name)),
-      }))
-    }
-    return put({ value, unit: typedUnit }, definition.label)
+    if (value !== undefined) return put({ value, unit: typedUnit }, definition.label)
+    return edit.change(`${definition.label} taken off`, (spec) => ({
+      ...spec,
+      paper: Object.fromEntries(Object.entries(spec.paper).filter(([key]) => key !== name)),
+    }))
   }
+  const title = `${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`
   return (
     <PaperGrid id={`paper.${name}`} tabIndex={-1}>
       <p>
-        <b>
-          {definition.label}
-          {UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}
-        </b>
+        <b>{title}</b>
         {definition.hint && <small>{definition.hint}</small>}
       </p>
       <QuantityInput
         quiet
-        label={`${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`}
+        label={title}
         value={paper?.value}
         kind={definition.kind}
         unit={unit}
@@ -52,51 +46,62 @@ export function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdi
         bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
       />
       {paper ? (
-        <div>
-          <QuantityInput
-            quiet
-            label={`${definition.label} ±`}
-            value={paper.tolerance}
-            kind={definition.kind}
-            unit={unit}
-            size
-            onCommit={(tolerance) => put({ tolerance }, `${definition.label} tolerance`)}
-          />
-          {definition.eachPiece && paper.tolerance ? (
-            <Button
-              size="small"
-              kind="plain"
-              aria-label={`${definition.label} ±: ${VARIES_WORDS[varies]}. Change`}
-              onPress={() => put({ varies: otherWay }, `${definition.label} ±: ${VARIES_WORDS[otherWay]}`)}
-            >
-              {VARIES_WORDS[varies]}
-            </Button>
-          ) : null}
-        </div>
+        <AboutNumber definition={definition} paper={paper} unit={unit} put={put} />
       ) : (
-        <span />
-      )}
-      {paper ? (
-        <Words
-          quiet
-          label={`${definition.label}: source`}
-          value={paper.source}
-          onCommit={(source) => put({ source }, `${definition.label} source`)}
-          required
-        />
-      ) : (
-        <span />
-      )}
-      {paper ? (
-        <Words
-          quiet
-          label={`${definition.label}: reason`}
-          value={paper.reason ?? ''}
-          onCommit={(reason) => put({ reason: reason || undefined }, `${definition.label} reason`)}
-        />
-      ) : (
-        <span />
+        <>
+          <span />
+          <span />
+          <span />
+        </>
       )}
     </PaperGrid>
+  )
+}
+
+/** What a number on paper may be off, whose sheet says so, and why it is taken. */
+function AboutNumber({
+  definition: { label, kind, eachPiece },
+  paper,
+  unit,
+  put,
+}: {
+  definition: PaperDefinition
+  paper: PaperNumber
+  unit: UnitId
+  put: (change: Partial<PaperNumber>, reason: string) => void
+}) {
+  const varies = paper.varies ?? 'set'
+  const otherWay = varies === 'set' ? 'piece' : 'set'
+  return (
+    <>
+      <div>
+        <QuantityInput
+          quiet
+          label={`${label} ±`}
+          value={paper.tolerance}
+          kind={kind}
+          unit={unit}
+          size
+          onCommit={(tolerance) => put({ tolerance }, `${label} tolerance`)}
+        />
+        {eachPiece && paper.tolerance ? (
+          <Button
+            size="small"
+            kind="plain"
+            aria-label={`${label} ±: ${VARIES_WORDS[varies]}. Change`}
+            onPress={() => put({ varies: otherWay }, `${label} ±: ${VARIES_WORDS[otherWay]}`)}
+          >
+            {VARIES_WORDS[varies]}
+          </Button>
+        ) : null}
+      </div>
+      <Words quiet label={`${label}: source`} value={paper.source} onCommit={(source) => put({ source }, `${label} source`)} required />
+      <Words
+        quiet
+        label={`${label}: reason`}
+        value={paper.reason ?? ''}
+        onCommit={(reason) => put({ reason: reason || undefined }, `${label} reason`)}
+      />
+    </>
   )
 }

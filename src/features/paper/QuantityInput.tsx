@@ -5,6 +5,19 @@ import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
 import { printed } from '@/core/numerics/printed'
 
+interface QuantityInputProps {
+  readonly label: string
+  readonly value: number | undefined
+  readonly kind: Kind
+  readonly unit: UnitId
+  readonly size?: boolean
+  readonly hint?: string
+  readonly bottomCentreDeg?: 180
+  readonly quiet?: boolean
+  readonly onCommit: (value: number | undefined, unit: UnitId) => void
+  readonly range?: { readonly low: number; readonly high: number }
+}
+
 /**
  * A measured or stated number typed as text: our own parser, no rounding, no clamping. Commits on Enter and on leaving;
  * an empty field commits `undefined`. A `size` is a tolerance: never negative, never shifted by an offset.
@@ -20,18 +33,7 @@ export function QuantityInput({
   hint,
   bottomCentreDeg,
   quiet,
-}: {
-  label: string
-  value: number | undefined
-  kind: Kind
-  unit: UnitId
-  size?: boolean
-  hint?: string
-  bottomCentreDeg?: 180
-  quiet?: boolean
-  onCommit: (value: number | undefined, unit: UnitId) => void
-  range?: { readonly low: number; readonly high: number }
-}) {
+}: QuantityInputProps) {
   const shown = shownText({ value, unit, size, bottomCentreDeg })
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()

@@ -33,9 +33,7 @@ export function StockForm({
   add: (part: FilledPart) => void
 }) {
   const choices = choicesOf(definition)
-  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(choices.map(({ name, options }) => [name, options[0]!.value])),
-  )
+  const [chosen, setChosen] = useState<Chosen>(() => Object.fromEntries(choices.map(({ name, options }) => [name, options[0]!.value])))
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
   const submit = () => {
@@ -47,20 +45,7 @@ export function StockForm({
   }
   return (
     <>
-      {choices.length > 0 && (
-        <Choices>
-          {choices.map(({ name, label, hint, options }) => (
-            <ChoiceRow
-              key={name}
-              label={label}
-              hint={hint}
-              value={chosen[name]!}
-              onChange={(value) => setChosen((now) => ({ ...now, [name]: value }))}
-              options={options}
-            />
-          ))}
-        </Choices>
-      )}
+      <ChoiceRows choices={choices} chosen={chosen} onChange={setChosen} />
       <Adding
         aria-label={definition.add}
         onSubmit={(event) => {
@@ -82,5 +67,34 @@ export function StockForm({
         <Button type="submit">{definition.add}</Button>
       </Adding>
     </>
+  )
+}
+
+type Chosen = Readonly<Record<string, string>>
+
+/** What the part is, where that is one of a few. */
+function ChoiceRows({
+  choices,
+  chosen,
+  onChange,
+}: {
+  choices: ReturnType<typeof choicesOf>
+  chosen: Chosen
+  onChange: (change: (now: Chosen) => Chosen) => void
+}) {
+  if (choices.length === 0) return null
+  return (
+    <Choices>
+      {choices.map(({ name, label, hint, options }) => (
+        <ChoiceRow
+          key={name}
+          label={label}
+          hint={hint}
+          value={chosen[name]!}
+          onChange={(value) => onChange((now) => ({ ...now, [name]: value }))}
+          options={options}
+        />
+      ))}
+    </Choices>
   )
 }

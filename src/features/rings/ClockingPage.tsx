@@ -107,27 +107,19 @@ export function ClockingPage({ id, initial, revision }: { id: string; initial: S
 /** Room around a crown for the letters, mm. */
 const MARGIN = 13
 
-function Crown({
-  cylinder,
-  boreMm,
-  school,
-  thrust,
-}: {
-  cylinder: number
-  boreMm: number
-  school: ClockingSchool
-  thrust: 'left' | 'right'
-}) {
+interface CrownProps {
+  readonly cylinder: number
+  readonly boreMm: number
+  readonly school: ClockingSchool
+  readonly thrust: 'left' | 'right'
+}
+
+/** A crown at true scale, the front up: its gaps where the school has them, or room to write them in. */
+function Crown({ cylinder, boreMm, school, thrust }: CrownProps) {
   const radius = boreMm / 2
   const size = boreMm + 2 * MARGIN
   const middle = size / 2
-  const at = (angleDeg: number, r: number) => ({
-    x: middle + r * Math.sin((angleDeg * Math.PI) / 180),
-    y: middle - r * Math.cos((angleDeg * Math.PI) / 180),
-  })
   const gapWords = school.gaps.map(({ label, angleDeg }) => `${label} gap at ${angleDeg}°`).join(', ')
-  // Seen from above with the front up, the engine's right side is to the right of the sheet.
-  const thrustAt = at(thrust === 'right' ? 90 : 270, radius + 6)
   return (
     <figure>
       <figcaption>Cylinder {cylinder}</figcaption>
@@ -139,55 +131,73 @@ function Crown({
         aria-label={`Cylinder ${cylinder}, front up: ${gapWords || 'angles to be written in'}`}
       >
         <circle cx={middle} cy={middle} r={radius} fill="none" stroke="var(--ink)" strokeWidth={0.4} />
-        <path
-          d={`M${middle} ${middle - radius * 0.8} V${middle + radius * 0.8}`}
-          stroke="var(--quiet)"
-          strokeWidth={0.25}
-          strokeDasharray="4 1 1 1"
-        />
-        <text className="quiet" fontSize={3} x={middle + 1} y={middle + radius * 0.72}>
-          pin
-        </text>
-        <path d={`M${middle} ${MARGIN - 7} l3 5 h-6 z`} fill="var(--ink)" />
-        <text fontSize={3.4} x={middle + 5} y={MARGIN - 3} fontWeight={700}>
-          FRONT
-        </text>
-        <text
-          className="quiet"
-          fontSize={3}
-          x={thrustAt.x}
-          y={thrustAt.y}
-          textAnchor="middle"
-          transform={`rotate(90 ${thrustAt.x} ${thrustAt.y})`}
-        >
-          major thrust
-        </text>
+        <Bearings middle={middle} radius={radius} thrust={thrust} />
         <text fontSize={9} x={middle} y={middle + 3} textAnchor="middle" fontWeight={700}>
           {cylinder}
         </text>
-        {school.gaps.map(({ ring, label, angleDeg }, index) => {
-          const depth = radius - 2 - index * 3.4
-          const [inner, outer, words] = [at(angleDeg, depth - 2.6), at(angleDeg, radius), at(angleDeg, depth - 7)]
-          return (
-            <g key={ring}>
-              <path
-                d={`M${inner.x} ${inner.y} L${outer.x} ${outer.y}`}
-                stroke="var(--ink)"
-                strokeWidth={ring === 'top' || ring === 'second' ? 1 : 0.5}
-              />
-              <text fontSize={3.2} x={words.x} y={words.y + 1} textAnchor="middle">
-                {label}
-              </text>
-            </g>
-          )
-        })}
-        {school.gaps.length === 0 &&
-          ['top', 'second', 'upper rail', 'expander', 'lower rail'].map((label, index) => (
-            <text key={label} className="quiet" fontSize={3.2} x={middle - radius * 0.62} y={middle + radius * 0.2 + index * 5}>
-              {label} …………°
-            </text>
-          ))}
+        {school.gaps.length > 0 ? <Gaps gaps={school.gaps} middle={middle} radius={radius} /> : <Blanks middle={middle} radius={radius} />}
       </svg>
     </figure>
   )
+}
+
+/** A place on the crown by its angle from the front, clockwise as seen from above. */
+function onCrown(middle: number, angleDeg: number, r: number) {
+  return { x: middle + r * Math.sin((angleDeg * Math.PI) / 180), y: middle - r * Math.cos((angleDeg * Math.PI) / 180) }
+}
+
+/** Pin, front and thrust side, by which the crown is laid right. */
+function Bearings({ middle, radius, thrust }: { middle: number; radius: number; thrust: 'left' | 'right' }) {
+  // Seen from above with the front up, the engine's right side is to the right of the sheet.
+  const { x, y } = onCrown(middle, thrust === 'right' ? 90 : 270, radius + 6)
+  return (
+    <>
+      <path
+        d={`M${middle} ${middle - radius * 0.8} V${middle + radius * 0.8}`}
+        stroke="var(--quiet)"
+        strokeWidth={0.25}
+        strokeDasharray="4 1 1 1"
+      />
+      <text className="quiet" fontSize={3} x={middle + 1} y={middle + radius * 0.72}>
+        pin
+      </text>
+      <path d={`M${middle} ${MARGIN - 7} l3 5 h-6 z`} fill="var(--ink)" />
+      <text fontSize={3.4} x={middle + 5} y={MARGIN - 3} fontWeight={700}>
+        FRONT
+      </text>
+      <text className="quiet" fontSize={3} x={x} y={y} textAnchor="middle" transform={`rotate(90 ${x} ${y})`}>
+        major thrust
+      </text>
+    </>
+  )
+}
+
+function Gaps({ gaps, middle, radius }: { gaps: ClockingSchool['gaps']; middle: number; radius: number }) {
+  return gaps.map(({ ring, label, angleDeg }, index) => {
+    const depth = radius - 2 - index * 3.4
+    const [inner, outer, words] = [depth - 2.6, radius, depth - 7].map((r) => onCrown(middle, angleDeg, r)) as [Point, Point, Point]
+    return (
+      <g key={ring}>
+        <path
+          d={`M${inner.x} ${inner.y} L${outer.x} ${outer.y}`}
+          stroke="var(--ink)"
+          strokeWidth={ring === 'top' || ring === 'second' ? 1 : 0.5}
+        />
+        <text fontSize={3.2} x={words.x} y={words.y + 1} textAnchor="middle">
+          {label}
+        </text>
+      </g>
+    )
+  })
+}
+
+type Point = ReturnType<typeof onCrown>
+
+/** Where no school is taken, the angles are written in by hand. */
+function Blanks({ middle, radius }: { middle: number; radius: number }) {
+  return ['top', 'second', 'upper rail', 'expander', 'lower rail'].map((label, index) => (
+    <text key={label} className="quiet" fontSize={3.2} x={middle - radius * 0.62} y={middle + radius * 0.2 + index * 5}>
+      {label} …………°
+    </text>
+  ))
 }

@@ -28,53 +28,31 @@ interface Refused {
  * An undo is the revision before, stored again, so that nothing is lost by undoing either.
  */
 export function useSpec(buildId: string, initial: Spec, initialRevision: number, by: string) {
-  const stored = useRef({ spec: initial, revision: initialRevision })
   const edits = useRef<readonly Edit[]>([])
   const { queue, inFlight } = useSendQueue()
   const [spec, setSpec] = useState(initial)
-  const [refused, setRefused] = useState<Refused>()
-  const [said, setSaid] = useState('')
-  const [moved, setMoved] = useState<Moved>()
   const { undoFrom, canUndo, undoNextFrom, othersSaved } = useUndo(initialRevision)
-  const takeOthers = useCallback(
-    (latest: Stored) => {
-      stored.current = latest
-      othersSaved(latest.revision)
-    },
-    [othersSaved],
-  )
+  const { stored, keep, takeOthers } = useStored(initial, initialRevision, othersSaved)
+  const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [stored])
 
-  const show = useCallback(() => setSpec(edits.current.reduce((now, { apply }) => apply(now), stored.current.spec)), [])
-
+  const { saveOn, refuse, refused, said, moved, understood } = useSave(buildId, by, takeOthers)
   const save = useCallback(
     async (edit: Edit): Promise<boolean> => {
-      const saved = await saveOnTop(buildId, by, edit, stored.current, takeOthers)
-      if ('why' in saved) {
-        setRefused({ reason: edit.reason, why: saved.why })
-        return false
-      }
-      stored.current = { spec: saved.spec, revision: saved.revision }
-      // A change that went through says nothing of another that did not: its refusal stays to be read.
-      setRefused((now) => (now?.reason === edit.reason ? undefined : now))
-      setSaid(saved.isOnTop ? `${edit.reason}, on top of what somebody saved in between` : edit.reason)
-      setMoved(saved.moved)
-      return true
+      const saved = await saveOn(stored.current, edit)
+      if (saved) keep(saved)
+      return saved !== undefined
     },
-    [buildId, by, takeOthers],
+    [keep, saveOn, stored],
   )
 
-  useNews(buildId, {
-    /** Somebody else has saved: what they saved is shown at once, with one's own changes on top. */
-    onRevision(revision) {
-      const isOwn = () => revision <= stored.current.revision || inFlight.current > 0
-      if (isOwn()) return
-      void latestOf(buildId).then((latest) => {
-        if (!latest || isOwn()) return
-        takeOthers(latest)
-        show()
-      })
+  useOthers(
+    buildId,
+    (revision) => revision > stored.current.revision && inFlight.current === 0,
+    (latest) => {
+      takeOthers(latest)
+      show()
     },
-  })
+  )
 
   /** @returns whether the change is stored; one that changes nothing is. */
   const change = useCallback(
@@ -92,26 +70,77 @@ export function useSpec(buildId: string, initial: Spec, initialRevision: number,
         return isStored
       })
     },
-    [queue, save, show, undoNextFrom],
+    [queue, save, show, stored, undoNextFrom],
   )
 
   const undo = useCallback(
     () =>
       queue(async () => {
         const earlier = await specAt(buildId, String(undoFrom.current - 1))
-        if (!earlier) return setRefused({ reason: UNDO, why: 'The revision before could not be fetched. Nothing was undone.' })
+        if (!earlier) return refuse({ reason: UNDO, why: 'The revision before could not be fetched. Nothing was undone.' })
         if (!(await save({ reason: UNDO, apply: () => earlier.spec }))) return
         show()
         undoNextFrom(undoFrom.current - 1)
       }),
-    [buildId, queue, save, show, undoFrom, undoNextFrom],
+    [buildId, queue, refuse, save, show, undoFrom, undoNextFrom],
   )
 
-  const understood = useCallback(() => setRefused(undefined), [])
   return useMemo(
     () => ({ spec, change, undo, canUndo, trouble: refused?.why ?? '', understood, said, moved }),
     [canUndo, change, moved, refused, said, spec, understood, undo],
   )
+}
+
+/** What the server is known to have, known at once to what is sent next. */
+function useStored(spec: Spec, revision: number, othersSaved: (revision: number) => void) {
+  const stored = useRef<Stored>({ spec, revision })
+  const keep = useCallback((latest: Stored) => {
+    stored.current = latest
+  }, [])
+  const takeOthers = useCallback(
+    (latest: Stored) => {
+      keep(latest)
+      othersSaved(latest.revision)
+    },
+    [keep, othersSaved],
+  )
+  return { stored, keep, takeOthers }
+}
+
+/** Somebody else has saved: what they saved is shown at once, with one's own changes on top. */
+function useOthers(buildId: string, isTheirs: (revision: number) => boolean, take: (latest: Stored) => void): void {
+  useNews(buildId, {
+    onRevision(revision) {
+      if (!isTheirs(revision)) return
+      void latestOf(buildId).then((latest) => {
+        if (latest && isTheirs(revision)) take(latest)
+      })
+    },
+  })
+}
+
+/** Stores one change after the other, and says what came of the last: what it moved, or why it was refused. */
+function useSave(buildId: string, by: string, takeOthers: (latest: Stored) => void) {
+  const [refused, refuse] = useState<Refused>()
+  const [said, setSaid] = useState('')
+  const [moved, setMoved] = useState<Moved>()
+  const saveOn = useCallback(
+    async (stored: Stored, edit: Edit): Promise<Stored | undefined> => {
+      const saved = await saveOnTop(buildId, by, edit, stored, takeOthers)
+      if ('why' in saved) {
+        refuse({ reason: edit.reason, why: saved.why })
+        return undefined
+      }
+      // A change that went through says nothing of another that did not: its refusal stays to be read.
+      refuse((now) => (now?.reason === edit.reason ? undefined : now))
+      setSaid(saved.isOnTop ? `${edit.reason}, on top of what somebody saved in between` : edit.reason)
+      setMoved(saved.moved)
+      return { spec: saved.spec, revision: saved.revision }
+    },
+    [buildId, by, takeOthers],
+  )
+  const understood = useCallback(() => refuse(undefined), [])
+  return { saveOn, refuse, refused, said, moved, understood }
 }
 
 const UNDO = 'undo'

@@ -1,0 +1,46 @@
+import 'server-only'
+import { eq } from 'drizzle-orm'
+import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Gauge, type Spec } from '@/core/build'
+import type { Connection } from './connection'
+import { lastSeqOf } from './entries'
+import { entryOf, rowsOfBuild } from './entryRows'
+import type { GaugeStore } from './gauges'
+import { latestRevision } from './revisions'
+import { buildTable } from './schema'
+
+export interface StoredBuild {
+  readonly document: BuildDocument
+  readonly revision: number
+  readonly lastSeq: number
+}
+
+/** A build without its entries. */
+export interface BuildHead {
+  readonly spec: Spec
+  readonly gauges: readonly Gauge[]
+  readonly revision: number
+  /** The last entry there is, in the order of arrival. */
+  readonly lastSeq: number
+}
+
+export async function loadBuild(connection: Connection, gauges: GaugeStore, id: string): Promise<StoredBuild | undefined> {
+  const [head] = await connection.select().from(buildTable).where(eq(buildTable.id, id))
+  if (!head) return undefined
+  const [revision, rows, cards] = await Promise.all([latestRevision(connection, id), rowsOfBuild(connection, id), gauges.list()])
+  if (!revision) throw new Error(`Build ${id} has no revision`)
+  const document: BuildDocument = {
+    format: BUILD_FORMAT,
+    version: BUILD_VERSION,
+    id,
+    createdAt: head.createdAt,
+    spec: revision.spec,
+    gauges: [...cards] as Gauge[],
+    entries: rows.map(entryOf),
+  }
+  return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
+}
+
+export async function headOf(connection: Connection, gauges: GaugeStore, id: string) {
+  const [revision, cards, lastSeq] = await Promise.all([latestRevision(connection, id), gauges.list(), lastSeqOf(connection, id)])
+  return revision && { spec: revision.spec, revision: revision.number, gauges: cards, lastSeq }
+}
