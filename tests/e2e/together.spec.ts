@@ -92,6 +92,7 @@ test('a place measured over and over is fetched with all its past when its histo
   await expect(panel.getByText('measured again since')).toHaveCount(3)
   await expect(panel.getByText('0.12', { exact: true })).toBeVisible()
   await page.keyboard.press('Escape')
+  await expect(panel).toBeHidden()
   await page.route('**/entries?*', (route) => route.abort())
   await page.keyboard.press('h')
   await expect(panel.getByRole('status')).toContainText('The server is out of reach: what this page holds is shown')
