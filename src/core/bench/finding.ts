@@ -104,7 +104,7 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
   const id = findingId(output, subject)
   const limitKey = definition.outputs[output]?.limit
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
-  if (!isKnown(derived)) return { id, output, ...subject, missing: derived.missing, limit, remarks: [] }
+  if (!isKnown(derived)) return { id, output, missing: derived.missing, limit, remarks: [], ...subject }
   const { figure, interval } = derived
   const { rule } = build.spec.methods
   const byLimit =
@@ -116,7 +116,7 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
     byLimit && derived.isPartial && byLimit.verdict === 'within' ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false } : byLimit
   const remarks = [...(derived.remarks ?? [])]
   if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, definition, figure))
-  return { id, output, ...subject, figure, missing: [], limit, conformity, remarks }
+  return { id, output, figure, missing: [], limit, conformity, remarks, ...subject }
 }
 
 function isSize(definition: BenchDefinition, output: OutputId): boolean {

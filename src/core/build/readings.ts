@@ -208,7 +208,8 @@ function supersededIds(entries: readonly Entry[], stands: (id: string) => boolea
   for (const entry of entries) if (entry.kind === 'reading') readings.set(entry.id, entry as Reading)
   const superseded = new Set<string>()
   for (const reading of readings.values())
-    if (stands(reading.id)) for (const id of pointsAtInTurn(reading, readings, superseded)) superseded.add(id)
+    if (pointsAt(reading).length > 0 && stands(reading.id))
+      for (const id of pointsAtInTurn(reading, readings, superseded)) superseded.add(id)
   return superseded
 }
 
