@@ -20,6 +20,7 @@ const CORE = [
   'metrology',
   'engine',
   'build',
+  'joints',
   'bench',
   'quantities',
   'twin',

@@ -84,6 +84,14 @@ describe('entries', () => {
         }) as Entry,
     )
     const first = reading(2 / 3)
+    const begun = { kind: 'pull', ...stamp(), joint: 'head', did: 'begin', way: 'retorque', device: 'bench tablet' } as const
+    const run = begun.id
+    const pulled = { ...begun, ...stamp(), way: undefined, run, did: 'pulled', follows: run, stage: 1, fastener: 10 } as const
+    const pulls: Entry[] = [
+      { ...begun, run },
+      { ...pulled, value: 55 / 3, unit: 'Nm', angleDeg: 41 + 1 / 3, wrench: '20–100' },
+      { ...pulled, ...stamp(), did: 'leftOut', instead: [pulled.id], reason: 'does not reach' },
+    ]
     const others: Entry[] = [
       { kind: 'strike', ...stamp(), target: first.id, reason: 'slipped: “10 µm”, a\nnew line' },
       { kind: 'skip', ...stamp(), characteristic: 'compression.deck', place, reason: '' },
@@ -91,6 +99,7 @@ describe('entries', () => {
       { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: {}, passed: false, text: 'between 2 and 3' },
       { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: { main: 2 }, passed: true },
       { kind: 'undo', ...stamp(), target: first.id },
+      ...pulls,
     ]
     const all = [first, ...readings, ...others]
     await db.builds.append(tern.id, all)

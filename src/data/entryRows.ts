@@ -1,6 +1,6 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { presentName, type Entry, type Id, type Place } from '@/core/build'
+import { presentName, type Entry, type Id, type Place, type Pull } from '@/core/build'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
 
@@ -60,6 +60,10 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
       return { ...stamp, ...entry.place, target: entry.target, words: entry.reason }
     case 'undo':
       return { ...stamp, target: entry.target }
+    case 'pull': {
+      const { follows, instead, reason, ...said } = entry
+      return { ...stamp, ...said, target: follows, settles: instead && JSON.stringify(instead), words: reason }
+    }
   }
 }
 
@@ -106,6 +110,24 @@ export function entryOf(row: Row): Entry {
       return { kind: 'move', ...stamp, target: needed(row, 'target'), place: placeOf(row), reason: needed(row, 'words') }
     case 'undo':
       return { kind: 'undo', ...stamp, target: needed(row, 'target') }
+    case 'pull':
+      return pullOf(row)
+  }
+}
+
+function pullOf(row: Row): Pull {
+  const { id, at, by, target, settles, way, stage, fastener, value, unit, angleDeg, wrench, words } = row
+  return {
+    kind: 'pull',
+    id,
+    at,
+    by,
+    joint: needed(row, 'joint'),
+    run: needed(row, 'run'),
+    did: needed(row, 'did'),
+    device: needed(row, 'device'),
+    ...optional({ follows: target, way, stage, fastener, value, unit, angleDeg, wrench, reason: words }),
+    ...(settles !== null && { instead: JSON.parse(settles) as string[] }),
   }
 }
 

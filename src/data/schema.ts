@@ -1,3 +1,4 @@
+import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
 import { PART_STATES } from '@/core/build/partState'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
@@ -44,7 +45,7 @@ export const entryTable = sqliteTable(
     buildId: text('build_id')
       .notNull()
       .references(() => buildTable.id),
-    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo'] }).notNull(),
+    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull'] }).notNull(),
     characteristic: text('characteristic'),
     cylinder: integer('cylinder'),
     main: integer('main'),
@@ -72,6 +73,16 @@ export const entryTable = sqliteTable(
     /** Ids of other readings it settles, as a JSON list. */
     settles: text('settles'),
     target: text('target'),
+    /** Of a pull: its joint and run, what was done, by which device; the pull before it stands in `target`. */
+    joint: text('joint'),
+    run: text('run'),
+    did: text('did', { enum: [...PULLS] }),
+    way: text('way', { enum: [...RUN_KINDS] }),
+    device: text('device'),
+    stage: integer('stage'),
+    fastener: integer('fastener'),
+    angleDeg: real('angle_deg'),
+    wrench: text('wrench'),
     words: text('words'),
     at: text('at').notNull(),
     by: text('by').notNull(),

@@ -44,6 +44,12 @@ export function fileIssueWords(issue: FileIssue, where: (path: readonly (string 
       return `${where(issue.path)}: ${small(issue.characteristic)} is not read with “${issue.gauge}”.`
     case 'unknownTarget':
       return `${where(issue.path)}: points at entry ${issue.target}, which is not there.`
+    case 'loosePull':
+      return `${where(issue.path)}: a pull that belongs to no run.`
+    case 'unknownJoint':
+      return `${where(issue.path)}: joint “${issue.joint}” is not planned in this build.`
+    case 'noSuchFastener':
+      return `${where(issue.path)}: fastener ${issue.got} of a joint that has ${issue.most}.`
     case 'circle':
       return `${where(issue.path)}: it corrects an entry that corrects it.`
     case 'doubleId':

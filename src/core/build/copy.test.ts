@@ -4,7 +4,8 @@ import { petrelDocument, ternDocument } from '../../../tests/support/builds'
 import { openBuild } from '@/core/benches'
 import { withChanges, withChosenAfter, withPlannedAfter } from './changes'
 import { specForAnother, withNewEntryIds } from './copy'
-import type { BuildDocument, EngineChange } from './types'
+import type { BuildDocument, EngineChange, Pull } from './types'
+import { jointsOf, runsOf } from '../joints'
 
 /** The document with changes held, as the server stores them. */
 function holding(document: BuildDocument, ...changes: EngineChange[]): BuildDocument {
@@ -48,6 +49,23 @@ describe('a copy with entries of its own', () => {
     expect(said(copy)).toEqual(said(document))
     // What points at an entry matters: pointing at nothing, the engine is found to be another.
     expect(said({ ...copy, spec: document.spec })).not.toEqual(said(document))
+  })
+
+  it('keeps a run together: its pulls follow each other in the copy as they did', () => {
+    const ids = [1, 2, 3].map((number) => `0199f000-0000-7000-8000-00000000000${number}`)
+    const stamp = { kind: 'pull', at: '2026-03-02T10:00:00Z', by: 'KV', device: 'tablet', joint: 'head', run: ids[0]! } as const
+    const entries = [
+      { ...stamp, id: ids[0]!, did: 'begin' } as const,
+      { ...stamp, id: ids[1]!, did: 'pulled', follows: ids[0]!, stage: 1, fastener: 3 } as const,
+      { ...stamp, id: ids[2]!, did: 'takeOver', follows: ids[0]!, instead: [ids[1]!] } as const,
+    ]
+    const copy = withNewEntryIds({ ...ternDocument, entries })
+    expect(JSON.stringify(copy.entries)).not.toMatch(new RegExp(ids.join('|')))
+    const [run] = runsOf(
+      jointsOf(copy.spec).find(({ id }) => id === 'head')!,
+      copy.entries as Pull[],
+    )
+    expect(run!.path.map(({ did }) => did)).toEqual(['begin', 'takeOver'])
   })
 
   it('for another engine: its paper and limits, nothing chosen or planned for the parts of this one', () => {

@@ -3,6 +3,7 @@ import type { Entry } from './types'
 
 /** The entries that an entry says something of: what a reading corrects or settles, what anything else is about. */
 export function pointsAt(entry: Entry): readonly string[] {
+  if (entry.kind === 'pull') return [...(entry.follows ? [entry.follows] : []), ...(entry.instead ?? [])]
   if (entry.kind !== 'reading') return 'target' in entry ? [entry.target] : []
   return [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])]
 }

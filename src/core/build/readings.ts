@@ -57,7 +57,8 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
   const awayLines = new Map<string, HistoryLine[]>()
   for (const given of entries) {
     index.arrival.set(given.id, index.arrival.size)
-    if ('target' in given) continue
+    // A pull of a wrench belongs to a joint: runs are put together apart.
+    if ('target' in given || given.kind === 'pull') continue
     const move = moves.get(given.id)
     const entry = (move ? { ...given, place: move.place } : given) as HistoryLine['entry']
     const strike = strikes.get(entry.id)
@@ -85,8 +86,10 @@ export function indexAdded(before: ReadingsIndex, entries: readonly Entry[], add
     touched.set(station, lines)
     return lines
   }
-  for (const entry of added as readonly HistoryLine['entry'][]) {
-    index.arrival.set(entry.id, index.arrival.size)
+  for (const given of added) {
+    index.arrival.set(given.id, index.arrival.size)
+    if (given.kind === 'pull') continue
+    const entry = given as HistoryLine['entry']
     const station = stationId(entry.characteristic, entry.place)
     const lines = linesAt(station)
     const away = lines.findIndex(({ state }) => state === 'movedAway')
@@ -236,8 +239,10 @@ export function lastOf(
   by: string,
   belongs: (characteristic: string) => boolean,
 ): Entry | undefined {
-  const characteristicOf = (entry: Entry): string | undefined =>
-    'characteristic' in entry ? entry.characteristic : index.byId.get(entry.target)?.characteristic
+  const characteristicOf = (entry: Entry): string | undefined => {
+    if ('characteristic' in entry) return entry.characteristic
+    return 'target' in entry ? index.byId.get(entry.target)?.characteristic : undefined
+  }
   return entries.findLast(
     (entry) => entry.kind !== 'undo' && entry.by === by && !index.takenBack.has(entry.id) && belongs(characteristicOf(entry) ?? ''),
   )

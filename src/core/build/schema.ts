@@ -6,6 +6,7 @@
 import { z } from 'zod'
 import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
 import { DUTY_USES, FUELS } from './duty'
+import { jointSchema, PULLS, RUN_KINDS } from './jointSchema'
 import { UNIT_IDS } from '../quantity'
 import type { Methods } from './methods'
 import type { PaperKey } from './paper'
@@ -174,6 +175,8 @@ export const specSchema = z
     copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
     /** Work that is over: off the board, everything kept. */
     putAway: z.boolean().optional(),
+    /** How the engine is put together. */
+    joints: z.array(jointSchema).max(60).optional(),
     /** Work to be done. */
     planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,
@@ -262,6 +265,33 @@ const noteSchema = z.object({ kind: z.literal('note'), ...stamp, ...station, tex
 const checkSchema = z.object({ kind: z.literal('check'), ...stamp, ...station, passed: z.boolean(), text: text.optional() }).strict()
 /** A reading that was taken at another place than it was entered at. */
 const moveSchema = z.object({ kind: z.literal('move'), ...stamp, target: z.uuid(), place: placeSchema, reason: words }).strict()
+/** A pull of a wrench on a joint, or what else happened to its run. */
+export const pullSchema = z
+  .object({
+    kind: z.literal('pull'),
+    ...stamp,
+    joint: z.string().min(1).max(40),
+    /** The entry that began the run; its own id where it is that one. */
+    run: z.uuid(),
+    did: z.enum(PULLS),
+    /** What the run had come to when this was done; left out only where it begins. */
+    follows: z.uuid().optional(),
+    /** Pulls of two devices that did not know of each other: the run goes on from `follows`, these are kept and do not count. */
+    instead: z.array(z.uuid()).max(20).optional(),
+    way: z.enum(RUN_KINDS).optional(),
+    /** The device that has the run from here on. */
+    device: z.string().min(1).max(64),
+    stage: z.int().min(1).max(8).optional(),
+    fastener: z.int().min(1).max(200).optional(),
+    /** Torque in N·m or angle in degrees, as the stage says. */
+    value: finite.optional(),
+    unit: unitId.optional(),
+    /** Where the wrench gives it: the angle at that torque. */
+    angleDeg: finite.min(-1080).max(1080).optional(),
+    wrench: words.optional(),
+    reason: words.optional(),
+  })
+  .strict()
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
 export const entrySchema = z.discriminatedUnion('kind', [
@@ -272,6 +302,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   checkSchema,
   moveSchema,
   undoSchema,
+  pullSchema,
 ])
 
 export const buildDocumentSchema = z

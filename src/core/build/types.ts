@@ -38,6 +38,10 @@ export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
 export type { Place } from './place'
 export type Reading = WithUnit<z.infer<typeof readingSchema>>
 export type Entry = z.infer<typeof entrySchema>
+export type Pull = Extract<Entry, { kind: 'pull' }>
+export type Joint = NonNullable<Spec['joints']>[number]
+export type JointGroup = Joint['groups'][number]
+export type JointStage = JointGroup['stages'][number]
 export type Note = Extract<Entry, { kind: 'note' }>
 export type Skip = Extract<Entry, { kind: 'skip' }>
 export type Check = Extract<Entry, { kind: 'check' }>

@@ -3,6 +3,7 @@ import { openBuild } from '@/core/benches'
 import type { Build, BuildDocument, Entry, Spec } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import { jointsOf } from '../joints'
 import { documentIssues, entryIssues, specIssues } from './door'
 import type { FileIssue } from './fileIssue'
 import { readBuildJson } from './buildFile'
@@ -126,6 +127,47 @@ describe('entries that point at each other', () => {
       { code: 'shape', path: ['entries', 0, 'id'], detail: 'is an id in capitals: small letters are wanted' },
     ])
   })
+})
+
+function pull(id: number, more: object): Entry {
+  const stamp = { id: uuid(id), at: '2026-03-02T10:00:00Z', by: 'KV', device: 'tablet' }
+  return { kind: 'pull', ...stamp, joint: 'head', run: uuid(1), did: 'pulled', ...more } as Entry
+}
+
+describe('a pull at the door', () => {
+  const begin = pull(1, { did: 'begin' })
+  // The Tern's head has twelve studs.
+  it.each<readonly [string, readonly Entry[], readonly string[]]>([
+    ['a run and its pulls', [begin, pull(2, { follows: uuid(1), stage: 1, fastener: 12 })], []],
+    ['a thirteenth stud', [begin, pull(2, { follows: uuid(1), stage: 1, fastener: 13 })], ['noSuchFastener entries.1.fastener']],
+    ['a joint that is not planned', [pull(1, { did: 'begin', joint: 'girdle' })], ['unknownJoint entries.0.joint']],
+    ['a pull that follows nothing', [begin, pull(2, {})], ['loosePull entries.1']],
+    ['a beginning that follows something', [begin, pull(2, { did: 'begin', run: uuid(2), follows: uuid(1) })], ['loosePull entries.1']],
+    ['a beginning of another’s run', [begin, pull(2, { did: 'begin' })], ['loosePull entries.1']],
+    ['a pull after one that is not there', [begin, pull(2, { follows: uuid(9) })], ['unknownTarget entries.1.follows']],
+    ['a pull after a reading', [begin, deck({ id: uuid(3) }), pull(2, { follows: uuid(3) })], ['unknownTarget entries.2.follows']],
+    [
+      'pulls that follow each other in a circle',
+      [begin, pull(2, { follows: uuid(3) }), pull(3, { follows: uuid(2) })],
+      ['circle entries.1', 'circle entries.2'],
+    ],
+    ['an undo of a pull: a run takes itself back', [begin, undo(2, 1)], ['unknownTarget entries.1.target']],
+  ])('%s', (_, entries, issues) => expect(ofDocument(withEntries(...entries))).toEqual(issues))
+})
+
+describe('a joint at the door', () => {
+  const [joint] = jointsOf(spec)
+  const planned = (more: object): Spec => ({ ...spec, joints: [{ ...joint!, ...more }] })
+  it.each<readonly [string, Spec, readonly string[]]>([
+    ['as usual', planned({}), []],
+    ['two of one name', { ...spec, joints: [joint!, joint!] }, ['usedTwice spec.joints.1.id']],
+    ['a fastener of a type it has not', planned({ types: [{ letter: 'B' }] }), ['unknownChoice spec.joints.0.fasteners.0.type']],
+    [
+      'a number beyond its fasteners',
+      planned({ groups: [{ ...joint!.groups[0]!, order: [joint!.fasteners.length + 1] }] }),
+      ['noSuchFastener spec.joints.0.groups'],
+    ],
+  ])('%s', (_, given, issues) => expect(where(specIssues(given))).toEqual(issues))
 })
 
 function undo(id: number, target: number): Entry {

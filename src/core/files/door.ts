@@ -6,7 +6,8 @@ import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
 import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
-import type { BuildDocument, Entry, Gauge, Place, Spec } from '../build/types'
+import type { BuildDocument, Entry, Gauge, Place, Pull, Spec } from '../build/types'
+import { jointsOf } from '../joints'
 import { bankCount, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
@@ -30,7 +31,8 @@ const MOST: Readonly<Partial<Record<Kind, number>>> = {
 const MOST_OF_ANY = 1e6
 
 /** Everything an entry contradicts: what it names, where it says it was, what it says was read. Paths start at `path`. */
-export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
+export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
+  if (entry.kind === 'pull') return pullIssues(entry, spec, path)
   const at = (...more: Path): Path => [...path, ...more]
   const issues: FileIssue[] = []
   if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
@@ -55,6 +57,18 @@ export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout'>, gauges: Bu
     if (value !== undefined && !(value >= low && value <= high)) issues.push({ code: 'outOfRange', path: at(name), value, low, high, unit })
   }
   if (entry.upper !== undefined && entry.upper <= entry.value) issues.push({ code: 'intervalOrder', path: at('upper') })
+  return issues
+}
+
+function pullIssues(pull: Pull, spec: Pick<Spec, 'layout' | 'joints'>, path: Path): FileIssue[] {
+  const issues: FileIssue[] = []
+  const begins = pull.did === 'begin'
+  if (begins !== (pull.follows === undefined) || begins !== (pull.run === pull.id)) issues.push({ code: 'loosePull', path })
+  const joint = jointsOf(spec).find(({ id }) => id === pull.joint)
+  if (!joint) return [...issues, { code: 'unknownJoint', path: [...path, 'joint'], joint: pull.joint }]
+  const most = joint.fasteners.length
+  if (pull.fastener !== undefined && pull.fastener > most)
+    issues.push({ code: 'noSuchFastener', path: [...path, 'fastener'], got: pull.fastener, most })
   return issues
 }
 
@@ -94,11 +108,17 @@ function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, p
           ...(entry.settles ?? []).map((id) => ['settles', id] as const),
         ]
       : []
-  return [...wants, ...earlier].flatMap(([name, target]): FileIssue[] => {
+  const before = entry.kind === 'pull' ? pointsAt(entry).map((id) => ['follows', id] as const) : []
+  return [...wants, ...earlier, ...before].flatMap(([name, target]): FileIssue[] => {
     const kind = kinds.get(target)
-    const fits = name === 'target' && entry.kind === 'undo' ? kind !== undefined : kind === 'reading'
-    return fits ? [] : [{ code: 'unknownTarget', path: [...path, name], target }]
+    return fitsTarget(entry, name, kind) ? [] : [{ code: 'unknownTarget', path: [...path, name], target }]
   })
+}
+
+function fitsTarget(entry: Entry, name: string, kind: Entry['kind'] | undefined): boolean {
+  if (name === 'follows') return kind === 'pull'
+  // A run is taken back step by step, by the run itself.
+  return name === 'target' && entry.kind === 'undo' ? kind !== undefined && kind !== 'pull' : kind === 'reading'
 }
 
 /** Readings that supersede each other in a circle, undos that undo each other: none of them was made before the others. */
@@ -128,7 +148,37 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
-  return [...issues, ...paperIssues(spec), ...methodIssues(spec), ...limitIssues(spec), ...choiceIssues(spec), ...stockIssues(spec)]
+  return [
+    ...issues,
+    ...paperIssues(spec),
+    ...methodIssues(spec),
+    ...limitIssues(spec),
+    ...choiceIssues(spec),
+    ...stockIssues(spec),
+    ...jointIssues(spec),
+  ]
+}
+
+/** What a joint names and has not: a type of fastener, a place in its pattern. What is unwise in a plan is said on its page. */
+function jointIssues({ joints = [] }: Spec): FileIssue[] {
+  const seen = new Set<string>()
+  return joints.flatMap(({ id, types, fasteners, groups }, index): FileIssue[] => {
+    const path = ['spec', 'joints', index] as const
+    const isDouble = seen.has(id)
+    seen.add(id)
+    const letters = types.map(({ letter }) => letter)
+    const untyped = fasteners.findIndex(({ type }) => !letters.includes(type))
+    const beyond = groups.flatMap(({ order }) => order).find((number) => number > fasteners.length)
+    return [
+      ...(isDouble ? [{ code: 'usedTwice', path: [...path, 'id'], part: id } as const] : []),
+      ...(untyped >= 0
+        ? [{ code: 'unknownChoice', path: [...path, 'fasteners', untyped, 'type'], id: fasteners[untyped]!.type } as const]
+        : []),
+      ...(beyond === undefined
+        ? []
+        : [{ code: 'noSuchFastener', path: [...path, 'groups'], got: beyond, most: fasteners.length } as const]),
+    ]
+  })
 }
 
 function paperIssues({ paper }: Spec): FileIssue[] {

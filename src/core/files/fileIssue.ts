@@ -13,6 +13,10 @@ export type FileIssue =
   | { readonly code: 'unknownGauge'; readonly path: Path; readonly gauge: string }
   | { readonly code: 'wrongGauge'; readonly path: Path; readonly gauge: string; readonly characteristic: string }
   | { readonly code: 'unknownTarget'; readonly path: Path; readonly target: string }
+  /** A pull that begins no run and follows nothing, or says it begins one and follows something. */
+  | { readonly code: 'loosePull'; readonly path: Path }
+  | { readonly code: 'unknownJoint'; readonly path: Path; readonly joint: string }
+  | { readonly code: 'noSuchFastener'; readonly path: Path; readonly got: number; readonly most: number }
   | { readonly code: 'circle'; readonly path: Path; readonly id: string }
   | { readonly code: 'doubleId'; readonly path: Path; readonly id: string }
   | { readonly code: 'firingOrder'; readonly path: Path; readonly detail: 'everyOnce' | 'throws' | 'pins'; readonly cylinders: number }

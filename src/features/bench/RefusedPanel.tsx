@@ -80,5 +80,7 @@ function refusedWords(entry: Entry): string {
       return `Move: ${entry.reason}`
     case 'undo':
       return 'Undo'
+    case 'pull':
+      return `Pull of fastener ${entry.fastener ?? ''}`.trim()
   }
 }

@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from 'react'
 import type { Characteristic, Station } from '@/core/bench/bench'
-import { stationId, type Entry, type Gauge, type Reading, type UnitSystem } from '@/core/build'
+import { stationId, type Build, type Entry, type Gauge, type Reading, type UnitSystem } from '@/core/build'
 import { formatExact, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { small, slipWords } from '@/wording'
 import type { LivePress } from './gaugeStream'
@@ -79,9 +79,15 @@ function understood({
 }
 
 function undoneWords(last: Entry, { build, stations }: BenchWork): string {
-  const target = 'characteristic' in last ? last : build.readings.byId.get(last.target)
+  const target = readingOrPlace(last, build)
   const place = target && stations.find(({ id }) => id === stationId(target.characteristic, target.place))?.label
   return `${ENTRY_WORDS[last.kind]}${last.kind === 'reading' ? ` ${last.asTyped}` : ''}${place ? ` at ${small(place)}` : ''}`
+}
+
+/** What an entry says a place of: itself, or the reading it is about. */
+function readingOrPlace(entry: Entry, build: Build) {
+  if ('characteristic' in entry) return entry
+  return 'target' in entry ? build.readings.byId.get(entry.target) : undefined
 }
 
 const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
@@ -92,6 +98,7 @@ const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
   check: 'a check',
   move: 'a move',
   undo: 'an undo',
+  pull: 'a pull',
 }
 
 /** What the line has in hand while it is drawn: what the page gave it, what stands in it, and how each is changed. */

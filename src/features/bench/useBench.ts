@@ -208,7 +208,7 @@ function actsOf(
 
 function placeOf(entry: Entry, build: Build): string | undefined {
   if ('characteristic' in entry) return stationId(entry.characteristic, entry.place)
-  const target = build.readings.byId.get(entry.target)
+  const target = 'target' in entry ? build.readings.byId.get(entry.target) : undefined
   return target && stationId(target.characteristic, target.place)
 }
 

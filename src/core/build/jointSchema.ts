@@ -1,0 +1,124 @@
+/** A joint as it is planned: where its fasteners stand, what they are, in which order and how far each is pulled, whose figures those are. */
+import { z } from 'zod'
+
+const finite = z.number()
+const words = z.string().trim().min(1).max(200)
+const id = z.string().regex(/^[a-z][A-Za-z0-9-]{0,39}$/)
+const source = z.object({ source: words, fromMemory: z.literal(true).optional() }).strict()
+
+export const JOINT_KINDS = [
+  'mains',
+  'sideBolts',
+  'rods',
+  'head',
+  'rockers',
+  'camCaps',
+  'girdle',
+  'damper',
+  'flywheel',
+  'oilPump',
+  'manifold',
+  'cover',
+] as const
+
+/** How the clamp is come by. `none`: nobody knows a figure, and no clamp is claimed. */
+export const JOINT_METHODS = ['torque', 'torqueAndAngle', 'toYield', 'stretch', 'none'] as const
+
+export const HOLES = ['blind', 'water', 'port', 'gearCase', 'oil'] as const
+export const DRESS_PLACES = ['thread', 'nutFace', 'underHead', 'washer'] as const
+
+/** Numbers of the fasteners of a joint, by their place in its pattern, from one. */
+const numbers = z.array(z.int().min(1).max(200)).max(200)
+
+const fastenerTypeSchema = z
+  .object({
+    letter: z.string().regex(/^[A-Z]$/),
+    /** As on paper: `M10x1.25`, `7/16-14`. */
+    thread: words.optional(),
+    lengthMm: finite.positive().max(1000).optional(),
+    /** From the maker's sheet. */
+    yieldMpa: finite.positive().max(3000).optional(),
+    proofMpa: finite.positive().max(3000).optional(),
+    /** Effective lengths, with what the head and the engaged thread add. */
+    sections: z
+      .array(z.object({ lengthMm: finite.positive().max(1000), diameterMm: finite.positive().max(100) }).strict())
+      .max(8)
+      .optional(),
+    onceOnly: z.literal(true).optional(),
+    source: words.optional(),
+  })
+  .strict()
+
+const fastenerSchema = z
+  .object({
+    xMm: finite.min(-5000).max(5000),
+    yMm: finite.min(-5000).max(5000),
+    type: z.string().regex(/^[A-Z]$/),
+    hole: z
+      .object({
+        opensTo: z.enum(HOLES).optional(),
+        depthMm: finite.positive().max(1000).optional(),
+        chased: z.boolean().optional(),
+        dry: z.boolean().optional(),
+        runsInByHand: z.boolean().optional(),
+        insert: z.boolean().optional(),
+      })
+      .strict()
+      .optional(),
+    /** Of a seated stud: what stands out of the casting. */
+    stickOutMm: finite.min(0).max(1000).optional(),
+  })
+  .strict()
+
+export const stageSchema = z.discriminatedUnion('pull', [
+  /** Run down until it touches. */
+  z.object({ pull: z.literal('snug') }).strict(),
+  z.object({ pull: z.literal('torque'), nm: finite.positive().max(3000) }).strict(),
+  z.object({ pull: z.literal('angle'), deg: finite.positive().max(720) }).strict(),
+])
+
+const groupSchema = z
+  .object({
+    name: words,
+    /** The fasteners in the order they are pulled. */
+    order: numbers.min(1),
+    orderFrom: source,
+    method: z.enum(JOINT_METHODS),
+    stages: z.array(stageSchema).max(8),
+    stagesFrom: source,
+    targetNm: finite.positive().max(3000).optional(),
+    targetFrom: source.optional(),
+    makersMostNm: finite.positive().max(3000).optional(),
+    dress: z
+      .object({ on: z.array(z.enum(DRESS_PLACES)).min(1), with: words, from: source })
+      .strict()
+      .optional(),
+  })
+  .strict()
+
+export const jointSchema = z
+  .object({
+    id,
+    name: words,
+    kind: z.enum(JOINT_KINDS),
+    state: z.enum(['trial', 'final']),
+    types: z.array(fastenerTypeSchema).min(1).max(12),
+    fasteners: z.array(fastenerSchema).min(1).max(200),
+    groups: z.array(groupSchema).min(1).max(8),
+    /** What sets while the joint is pulled. */
+    sealer: z
+      .object({ name: words, openMinutes: finite.positive().max(1440), from: source })
+      .strict()
+      .optional(),
+    wrenches: z
+      .array(z.object({ name: words, leastNm: finite.positive(), mostNm: finite.positive() }).strict())
+      .max(6)
+      .optional(),
+  })
+  .strict()
+
+/** What was done at a pull, or to the run as a whole. */
+export const PULLS = ['begin', 'pulled', 'short', 'leftOut', 'broke', 'resealed', 'back', 'takeOver', 'end'] as const
+
+/** The ways a joint is gone over. */
+export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen'] as const

@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { freshLayout } from '../build'
+import type { Joint } from '../build/types'
+import { fromMemory, planIssues, runRefusals, stagesOf, wrenchFor } from './plan'
+import { stepsOf } from './run'
+import { usualJoints } from './usual'
+
+const source = { source: 'maker’s sheet' }
+const torque = (nm: number) => ({ pull: 'torque' as const, nm })
+const inFour = freshLayout({ kind: 'inline', cylinders: 4, bankAngleDeg: 0, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' })
+const usual = usualJoints(inFour).find(({ id }) => id === 'head')!
+
+function head(change: Partial<Joint['groups'][number]> = {}, more: Partial<Joint> = {}): Joint {
+  const [group] = usual.groups
+  const planned = {
+    method: 'torque' as const,
+    targetNm: 80,
+    targetFrom: source,
+    stages: [torque(30), torque(55), torque(80)],
+    stagesFrom: source,
+  }
+  return { ...usual, groups: [{ ...group!, ...planned, ...change }], ...more }
+}
+const codes = (joint: Joint) => planIssues(joint).map(({ code }) => code)
+
+describe('a plan', () => {
+  it('that is sound has nothing to be said of it', () => {
+    expect(planIssues(head())).toEqual([])
+    expect(runRefusals(head(), 'tighten')).toEqual([])
+  })
+
+  it('is told a stage above its target, and not one at it', () => {
+    expect(planIssues(head({ stages: [torque(30), torque(81)] }))).toEqual([
+      { code: 'stageAboveTarget', stage: 2, nm: 81, targetNm: 80, group: 0 },
+    ])
+    expect(runRefusals(head({ stages: [torque(30), torque(81)] }), 'tighten')).toHaveLength(1)
+  })
+
+  it('is told a stage below the one before it, and stages that end short of the target', () => {
+    expect(planIssues(head({ stages: [torque(55), torque(30), torque(80)] }))).toEqual([
+      { code: 'stageFalls', stage: 2, nm: 30, beforeNm: 55, group: 0 },
+    ])
+    expect(planIssues(head({ stages: [torque(30), torque(79)] }))).toEqual([{ code: 'endsBelowTarget', nm: 79, targetNm: 80, group: 0 }])
+    // A torque and then an angle ends where the angle does.
+    expect(codes(head({ method: 'torqueAndAngle', stages: [torque(40), { pull: 'angle', deg: 90 }] }))).toEqual([])
+  })
+
+  it('is told a figure above the maker’s most, and a figure that is missing', () => {
+    expect(codes(head({ makersMostNm: 80 }))).toEqual([])
+    expect(codes(head({ makersMostNm: 79.5 }))).toEqual(['aboveMakersMost'])
+    expect(codes(head({ targetNm: undefined, stages: [] }))).toEqual(['noStages', 'noTarget'])
+    expect(codes(head({ method: 'none', targetNm: undefined, stages: [] }))).toEqual([])
+  })
+
+  it('is told numbers that are missing or doubled, by group', () => {
+    const { order } = head().groups[0]!
+    expect(planIssues(head({ order: [...order.slice(0, 9), order[8]!] }))).toEqual([
+      { code: 'missing', fasteners: [order[9]!], group: 0 },
+      { code: 'doubled', fasteners: [order[8]!], group: 0 },
+    ])
+  })
+
+  it('to yield wants fasteners that are pulled once only, and is never gone over again', () => {
+    const stages = [torque(40), { pull: 'angle' as const, deg: 90 }]
+    expect(codes(head({ method: 'toYield', stages }))).toEqual(['yieldNeedsOnceOnly'])
+    const once = head({ method: 'toYield', stages }, { types: [{ letter: 'A', onceOnly: true }] })
+    expect(codes(once)).toEqual([])
+    expect(runRefusals(once, 'tighten')).toEqual([])
+    expect(runRefusals(once, 'retorque')).toEqual([{ code: 'onceOnly' }])
+    expect(runRefusals(once, 'loosen')).toEqual([])
+  })
+
+  it('with sealer that has set is not backed off', () => {
+    const sealed = head({}, { sealer: { name: 'PTFE paste', openMinutes: 30, from: source } })
+    expect(runRefusals(sealed, 'retorque')).toEqual([{ code: 'sealerSet' }])
+    expect(runRefusals(sealed, 'verify')).toEqual([])
+  })
+
+  it('says which figures are from memory', () => {
+    const memory = { source: 'AB', fromMemory: true as const }
+    expect(fromMemory(head())).toEqual([])
+    expect(fromMemory(head({ targetFrom: memory, stagesFrom: memory }))).toEqual(['stages', 'target'])
+    expect(fromMemory(head({}, { sealer: { name: 'paste', openMinutes: 30, from: memory } }))).toEqual(['sealer'])
+  })
+})
+
+describe('wrenches', () => {
+  const small = { name: 'small', leastNm: 5, mostNm: 50 }
+  const large = { name: 'large', leastNm: 10, mostNm: 100 }
+  it('reach from a fifth of their most to their most; the smallest that does is taken', () => {
+    expect(wrenchFor([large, small], 30)).toBe(small)
+    expect(wrenchFor([large, small], 50)).toBe(small)
+    expect(wrenchFor([large, small], 50.5)).toBe(large)
+    expect(wrenchFor([large], 20)).toBe(large)
+    expect(wrenchFor([large], 19.9)).toBeUndefined()
+    expect(wrenchFor([small], 9.9)).toBeUndefined()
+  })
+
+  it('a stage none of them reaches is named; without wrenches nothing is said', () => {
+    expect(planIssues(head({}, { wrenches: [small] }))).toEqual([
+      { code: 'noWrench', stage: 2, nm: 55, group: 0 },
+      { code: 'noWrench', stage: 3, nm: 80, group: 0 },
+    ])
+    expect(planIssues(head({}, { wrenches: [small, large] }))).toEqual([])
+  })
+})
+
+describe('stages by shares', () => {
+  it('are equal thirds as they are spoken of: 27/54/80 lbf·ft is 36/72/108 N·m', () => {
+    expect(stagesOf(80, [1 / 3, 2 / 3, 1])).toEqual([torque(27), torque(53), torque(80)])
+    expect(stagesOf(9.5, [0.5, 1])).toEqual([torque(5), torque(9.5)])
+  })
+})
+
+describe('the usual joints', () => {
+  it('come with every layout, ordered, without figures, and nothing wrong with them', () => {
+    for (const { spec } of DEMO_BUILDS) {
+      const joints = usualJoints(spec.layout)
+      expect(new Set(joints.map(({ id }) => id)).size).toBe(joints.length)
+      for (const joint of joints) {
+        expect(planIssues(joint)).toEqual([])
+        expect(stepsOf(joint)).toHaveLength(joint.fasteners.length)
+        expect(joint.groups[0]!.targetNm).toBeUndefined()
+      }
+    }
+  })
+
+  it('of a V8 are a head and rockers a bank; of a twin-cam five one head of twelve and the caps of two cams', () => {
+    const ids = (index: number) => usualJoints(DEMO_BUILDS[index]!.spec.layout).map(({ id, fasteners }) => `${id} ${fasteners.length}`)
+    expect(ids(1)).toEqual([
+      'mains 10',
+      'rods 16',
+      'head-left 10',
+      'rockers-left 8',
+      'head-right 10',
+      'rockers-right 8',
+      'flywheel 6',
+      'damper 1',
+    ])
+    expect(ids(0)).toEqual(['mains 12', 'rods 10', 'head 12', 'cam-intake 12', 'cam-exhaust 12', 'flywheel 6', 'damper 1'])
+    // A single on rolling bearings has neither caps nor rod bolts.
+    expect(ids(2)).toEqual(['head 4', 'cam-intake 4', 'cam-exhaust 4', 'flywheel 1', 'damper 1'])
+  })
+})

@@ -1,0 +1,126 @@
+import type { Joint, JointGroup, JointStage } from '../build/types'
+import { orderIssues, type OrderIssue } from './sequence'
+
+/** What is wrong with a plan, with its place; nothing of it keeps the plan from being stored, some keeps a run from beginning. */
+export type PlanIssue = (
+  | OrderIssue
+  /** A figure is wanted by the method, and there is none. */
+  | { readonly code: 'noTarget' }
+  | { readonly code: 'noStages' }
+  | { readonly code: 'stageAboveTarget'; readonly stage: number; readonly nm: number; readonly targetNm: number }
+  | { readonly code: 'stageFalls'; readonly stage: number; readonly nm: number; readonly beforeNm: number }
+  | { readonly code: 'endsBelowTarget'; readonly nm: number; readonly targetNm: number }
+  | { readonly code: 'aboveMakersMost'; readonly targetNm: number; readonly makersMostNm: number }
+  | { readonly code: 'noWrench'; readonly stage: number; readonly nm: number }
+  /** To yield, and planned again: such a fastener is pulled once. */
+  | { readonly code: 'yieldNeedsOnceOnly'; readonly letters: readonly string[] }
+) & { readonly group: number }
+
+/** Of a wrench's range: below it a click is a guess (common practice). */
+export const LEAST_SHARE_OF_RANGE = 0.2
+
+export function planIssues(joint: Joint): readonly PlanIssue[] {
+  return joint.groups.flatMap((group, index) =>
+    [...groupIssues(joint, group), ...wrenchIssues(joint, group)].map((issue) => ({ ...issue, group: index }) as PlanIssue),
+  )
+}
+
+type Unplaced = PlanIssue extends infer Issue ? (Issue extends unknown ? Omit<Issue, 'group'> : never) : never
+
+function groupIssues({ kind, fasteners, types, groups }: Joint, group: JointGroup): Unplaced[] {
+  const { order, method, targetNm, makersMostNm, stages } = group
+  const inOthers = new Set(groups.filter((other) => other !== group).flatMap((other) => other.order))
+  const members = fasteners.flatMap((_, index) => (inOthers.has(index + 1) ? [] : [index]))
+  const issues: Unplaced[] = orderIssues(
+    order.map((number) => number - 1),
+    members,
+    fasteners,
+    // Every rod is a joint by itself: one after the other squeezes no gasket.
+  ).filter(({ code }) => kind !== 'rods' || code !== 'fromOneEnd')
+  if (method !== 'none') {
+    if (stages.length === 0) issues.push({ code: 'noStages' })
+    if (targetNm === undefined && method !== 'stretch') issues.push({ code: 'noTarget' })
+  }
+  if (targetNm !== undefined && makersMostNm !== undefined && targetNm > makersMostNm)
+    issues.push({ code: 'aboveMakersMost', targetNm, makersMostNm })
+  const letters = [...new Set(order.flatMap((number) => fasteners[number - 1]?.type ?? []))]
+  const again = types.filter(({ letter, onceOnly }) => letters.includes(letter) && !onceOnly).map(({ letter }) => letter)
+  if (method === 'toYield' && again.length > 0) issues.push({ code: 'yieldNeedsOnceOnly', letters: again })
+  return [...issues, ...stageIssues(stages, targetNm, method)]
+}
+
+function stageIssues(stages: readonly JointStage[], targetNm: number | undefined, method: JointGroup['method']): Unplaced[] {
+  const issues: Unplaced[] = []
+  let beforeNm = 0
+  stages.forEach((stage, index) => {
+    if (stage.pull !== 'torque') return
+    const { nm } = stage
+    if (targetNm !== undefined && nm > targetNm) issues.push({ code: 'stageAboveTarget', stage: index + 1, nm, targetNm })
+    if (nm < beforeNm) issues.push({ code: 'stageFalls', stage: index + 1, nm, beforeNm })
+    beforeNm = nm
+  })
+  if (method === 'torque' && targetNm !== undefined && stages.length > 0 && beforeNm < targetNm)
+    issues.push({ code: 'endsBelowTarget', nm: beforeNm, targetNm })
+  return issues
+}
+
+/** Stages that none of the wrenches planned reaches inside its range. */
+function wrenchIssues({ wrenches = [] }: Joint, { stages }: JointGroup): Unplaced[] {
+  if (wrenches.length === 0) return []
+  return stages.flatMap((stage, index): Unplaced[] =>
+    stage.pull === 'torque' && !wrenchFor(wrenches, stage.nm) ? [{ code: 'noWrench', stage: index + 1, nm: stage.nm }] : [],
+  )
+}
+
+/** The wrench a stage is pulled with: the smallest whose range holds it, from a fifth of its most. */
+export function wrenchFor(wrenches: NonNullable<Joint['wrenches']>, nm: number) {
+  return wrenches
+    .filter(({ leastNm, mostNm }) => nm >= Math.max(leastNm, LEAST_SHARE_OF_RANGE * mostNm) && nm <= mostNm)
+    .toSorted((a, b) => a.mostNm - b.mostNm)[0]
+}
+
+/** Figures of a plan that nobody has read off paper: they are asked about before the first pull. */
+export function fromMemory({ groups, sealer }: Joint): readonly ('order' | 'stages' | 'target' | 'dress' | 'sealer')[] {
+  const found = groups.flatMap(({ orderFrom, stagesFrom, targetFrom, dress }) => [
+    ...(orderFrom.fromMemory ? (['order'] as const) : []),
+    ...(stagesFrom.fromMemory ? (['stages'] as const) : []),
+    ...(targetFrom?.fromMemory ? (['target'] as const) : []),
+    ...(dress?.from.fromMemory ? (['dress'] as const) : []),
+  ])
+  return [...new Set([...found, ...(sealer?.from.fromMemory ? (['sealer'] as const) : [])])]
+}
+
+/** Why a run of a joint may not begin. */
+export type RunRefusal =
+  { readonly code: 'plan'; readonly issue: PlanIssue } | { readonly code: 'onceOnly' } | { readonly code: 'sealerSet' }
+
+/** Numbers that are missing or doubled, and stages that contradict their figure, are put right before a wrench is taken in hand. */
+const STOPS: ReadonlySet<PlanIssue['code']> = new Set([
+  'missing',
+  'doubled',
+  'unknown',
+  'noStages',
+  'noTarget',
+  'stageAboveTarget',
+  'aboveMakersMost',
+])
+
+export function runRefusals(joint: Joint, way: 'tighten' | 'verify' | 'retorque' | 'loosen'): readonly RunRefusal[] {
+  if (way === 'loosen') return []
+  const stops = planIssues(joint).flatMap((issue): RunRefusal[] => (STOPS.has(issue.code) ? [{ code: 'plan', issue }] : []))
+  if (way !== 'retorque') return stops
+  // Tightened to yield they are never pulled again; backed off once its sealer has set, a fastener no longer seals.
+  const isOnce = joint.groups.some(({ method }) => method === 'toYield') || joint.types.some(({ onceOnly }) => onceOnly)
+  return [...stops, ...(isOnce ? [{ code: 'onceOnly' } as const] : []), ...(joint.sealer ? [{ code: 'sealerSet' } as const] : [])]
+}
+
+/** A target in stages of these shares, the last of them the whole; to half a newton metre below ten, to whole ones above. */
+export function stagesOf(targetNm: number, shares: readonly number[]): JointStage[] {
+  return shares.map((share) => {
+    const step = targetNm < 10 ? 0.5 : 1
+    return { pull: 'torque', nm: share === 1 ? targetNm : Math.round((targetNm * share) / step) * step }
+  })
+}
+
+/** Equal thirds (common practice). */
+export const USUAL_SHARES = [1 / 3, 2 / 3, 1] as const

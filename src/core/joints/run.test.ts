@@ -1,0 +1,282 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Joint, Pull } from '../build/types'
+import { headPattern } from './pattern'
+import { leftOut, restMs, runsOf, stepsOf, type Run } from './run'
+import { centreOut } from './sequence'
+
+const positions = headPattern(4, 90, [
+  { yMm: 55, at: 'between' },
+  { yMm: -55, at: 'between' },
+])
+const MEMORY = { source: 'the shop' }
+const group = (order: readonly number[], stages: Joint['groups'][number]['stages']) => ({
+  name: 'studs',
+  order: [...order],
+  orderFrom: MEMORY,
+  method: 'torque' as const,
+  stages,
+  stagesFrom: MEMORY,
+})
+const torque = (nm: number) => ({ pull: 'torque' as const, nm })
+
+/** Ten studs in three stages. */
+const head: Joint = {
+  id: 'head',
+  name: 'Head',
+  kind: 'head',
+  state: 'final',
+  types: [{ letter: 'A' }],
+  fasteners: positions.map((position) => ({ ...position, type: 'A' })),
+  groups: [
+    group(
+      centreOut(positions).map((index) => index + 1),
+      [torque(30), torque(55), torque(80)],
+    ),
+  ],
+}
+
+/** A pull log, each entry after the last one; ids count up. */
+class Log {
+  readonly entries: Pull[] = []
+  private readonly of: Joint
+  private clock = Date.parse('2026-03-01T10:00:00Z')
+
+  constructor(of: Joint, way: Pull['way'] = 'tighten') {
+    this.of = of
+    const id = this.freshId()
+    this.entries.push({ ...this.stamp(id), run: id, did: 'begin', way })
+  }
+
+  get run(): Run {
+    return runsOf(this.of, this.entries)[0]!
+  }
+
+  /** What was done at the step that is asked for, or at a given one. */
+  add(did: Pull['did'], more: Partial<Pull> = {}): Pull {
+    const { next, last } = this.run
+    const pull: Pull = {
+      ...this.stamp(this.freshId()),
+      run: this.entries[0]!.id,
+      did,
+      follows: last.id,
+      ...(next && did !== 'back' && did !== 'end' && { stage: next.stage, fastener: next.fastener }),
+      ...more,
+    }
+    this.entries.push(pull)
+    return pull
+  }
+
+  private stamp(id: string) {
+    this.clock += 10_000
+    return { kind: 'pull' as const, id, at: new Date(this.clock).toISOString(), by: 'AB', joint: this.of.id, device: 'one' }
+  }
+
+  private freshId(): string {
+    return `0199f000-0000-7000-8000-${String(this.entries.length).padStart(12, '0')}`
+  }
+}
+
+describe('the steps of a run', () => {
+  it('are all fasteners at a stage before the next, in the order of the plan', () => {
+    const steps = stepsOf(head)
+    expect(steps).toHaveLength(30)
+    expect(steps.map(({ stage }) => stage)).toEqual([1, 2, 3].flatMap((stage) => Array.from({ length: 10 }, () => stage)))
+    expect(steps.slice(0, 4).map(({ fastener }) => fastener)).toEqual([3, 8, 2, 9])
+    expect(steps[10]).toMatchObject({ stage: 2, fastener: 3, pull: { nm: 55 } })
+  })
+
+  it('take each group of a stage in turn; one with fewer stages is done with them', () => {
+    const both = { ...head, groups: [group([1, 2], [torque(20), torque(40)]), group([3, 4], [torque(9)])] }
+    expect(stepsOf(both).map(({ stage, fastener }) => [stage, fastener])).toEqual([
+      [1, 1],
+      [1, 2],
+      [1, 3],
+      [1, 4],
+      [2, 1],
+      [2, 2],
+    ])
+  })
+
+  it('of a verify pass and of a re-torque are the last stage alone, the second backed off one by one', () => {
+    expect(stepsOf(head, 'verify').map(({ pull }) => pull)).toEqual(Array.from({ length: 10 }, () => torque(80)))
+    expect(stepsOf(head, 'verify').some(({ backOffFirst }) => backOffFirst)).toBe(false)
+    expect(stepsOf(head, 'retorque').every(({ backOffFirst, pull }) => backOffFirst === true && pull.pull === 'torque')).toBe(true)
+  })
+
+  it('of a loosening go from the outside in, twice', () => {
+    const fasteners = stepsOf(head, 'loosen').map(({ fastener }) => fastener)
+    expect(fasteners).toHaveLength(20)
+    expect(fasteners.slice(0, 10)).toEqual(head.groups[0]!.order.toReversed())
+  })
+
+  it('of a joint nobody knows a figure of are each fastener once', () => {
+    const bare = { ...head, groups: [{ ...group([1, 2, 3], []), method: 'none' as const }] }
+    expect(stepsOf(bare).map(({ pull }) => pull.pull)).toEqual(['snug', 'snug', 'snug'])
+  })
+})
+
+describe('a run', () => {
+  it('asks for every pull once and then for none', () => {
+    const log = new Log(head)
+    const asked: string[] = []
+    for (let next = log.run.next; next; next = log.run.next) {
+      asked.push(`${next.stage}/${next.fastener}`)
+      log.add('pulled')
+    }
+    expect(asked).toEqual(stepsOf(head).map(({ stage, fastener }) => `${stage}/${fastener}`))
+    expect(log.run).toMatchObject({ next: undefined, isEnded: false, conflict: undefined })
+    log.add('end')
+    expect(log.run.isEnded).toBe(true)
+  })
+
+  it('is the same in whatever order its entries arrive, and never repeats or leaves a gap, whatever happens', () => {
+    const happenings = fc.array(fc.constantFrom('pulled', 'pulled', 'pulled', 'pulled', 'short', 'leftOut', 'back', 'broke', 'takeOver'), {
+      maxLength: 90,
+    })
+    fc.assert(
+      fc.property(happenings, fc.infiniteStream(fc.nat()), (dids, random) => {
+        const log = new Log(head)
+        for (const did of dids) {
+          const before = log.run
+          if (!before.next && did !== 'back') continue
+          log.add(did as Pull['did'])
+          const { steps, done, next } = log.run
+          // The first that is not done is asked for: all before it are.
+          const at = next ? steps.indexOf(next) : steps.length
+          expect(steps.slice(0, at).every((step) => done.has(step))).toBe(true)
+          expect(next === undefined || !done.has(next)).toBe(true)
+          if (did === 'pulled' || did === 'leftOut') expect(done.size).toBe(before.done.size + 1)
+          if (did === 'short' || did === 'takeOver') expect(next).toEqual(before.next)
+        }
+        const shuffled = log.entries
+          .map((entry) => ({ entry, key: random.next().value as number }))
+          .toSorted((a, b) => a.key - b.key)
+          .map(({ entry }) => entry)
+        expect(runsOf(head, shuffled)[0]).toEqual(log.run)
+      }),
+    )
+  })
+
+  it('has a torque stage that stopped short pulled again, an angle stage carried on', () => {
+    const log = new Log(head)
+    const first = log.run.next
+    log.add('short')
+    expect(log.run.isShort).toBe(true)
+    expect(log.run.next).toEqual(first)
+    log.add('pulled')
+    expect(log.run.isShort).toBe(false)
+
+    const byAngle = { ...head, groups: [group([1, 2], [torque(30), { pull: 'angle', deg: 90 }])] }
+    const turning = new Log(byAngle)
+    turning.add('pulled')
+    turning.add('pulled')
+    turning.add('short')
+    expect(turning.run.next).toMatchObject({ stage: 2, fastener: 2 })
+  })
+
+  it('takes one step back, and back again', () => {
+    const log = new Log(head)
+    for (let pulls = 0; pulls < 3; pulls++) log.add('pulled')
+    log.add('back')
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 2 })
+    log.add('back')
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 8 })
+    for (let times = 0; times < 5; times++) log.add('back')
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 3 })
+  })
+
+  it('brings a fastener that stands for one that broke through every stage before it goes on', () => {
+    const log = new Log(head)
+    for (let pulls = 0; pulls < 22; pulls++) log.add('pulled')
+    expect(log.run.next).toMatchObject({ stage: 3, fastener: 2 })
+    log.add('broke', { reason: 'head twisted off' })
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 2 })
+    log.add('pulled')
+    expect(log.run.next).toMatchObject({ stage: 2, fastener: 2 })
+    log.add('pulled')
+    log.add('pulled')
+    expect(log.run.next).toMatchObject({ stage: 3, fastener: 9 })
+  })
+
+  it('begins again where the sealer had set and was put on anew', () => {
+    const log = new Log(head)
+    for (let pulls = 0; pulls < 15; pulls++) log.add('pulled')
+    log.add('resealed')
+    expect(log.run.done.size).toBe(0)
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 3 })
+  })
+
+  it('keeps the reason of what was left out', () => {
+    const log = new Log(head)
+    log.add('leftOut', { reason: 'wrench does not reach' })
+    expect(leftOut(log.run).map(([{ fastener }, { reason }]) => [fastener, reason])).toEqual([[3, 'wrench does not reach']])
+  })
+})
+
+describe('two devices', () => {
+  const parted = () => {
+    const log = new Log(head)
+    log.add('pulled')
+    const last = log.add('pulled')
+    const other: Pull = { ...last, id: '0199f000-0000-7000-8000-999999999999', device: 'two', follows: last.id, stage: 1, fastener: 2 }
+    const own = log.add('pulled')
+    return { log, last, own, other }
+  }
+
+  it('that pulled without knowing of each other are a conflict, and nothing is merged', () => {
+    const { log, last, own, other } = parted()
+    const run = runsOf(head, [...log.entries, other])[0]!
+    expect(run.conflict?.tips.map(({ id }) => id)).toEqual([own.id, other.id])
+    expect(run.next).toBeUndefined()
+    expect(run.path.at(-1)).toEqual(last)
+    expect(run.done.size).toBe(2)
+  })
+
+  it('go on from the one a person says counts; the other is kept and does not count', () => {
+    const { log, own, other } = parted()
+    const settled: Pull = {
+      ...other,
+      id: '0199f000-0000-7000-8000-aaaaaaaaaaaa',
+      did: 'takeOver',
+      follows: own.id,
+      instead: [other.id],
+      stage: undefined,
+      fastener: undefined,
+    }
+    const run = runsOf(head, [...log.entries, other, settled])[0]!
+    expect(run.conflict).toBeUndefined()
+    expect(run.last.device).toBe('two')
+    expect(run.done.size).toBe(3)
+    expect(run.next).toMatchObject({ stage: 1, fastener: 9 })
+  })
+})
+
+describe('the time a run still takes', () => {
+  it('is by the usual pace at first, by this person’s once there is one, pauses left out', () => {
+    const log = new Log(head)
+    expect(restMs(log.run, 17_000)).toBe(30 * 17_000)
+    for (let pulls = 0; pulls < 4; pulls++) log.add('pulled')
+    expect(restMs(log.run, 17_000)).toBe(26 * 10_000)
+    const pause = log.add('pulled')
+    const late = { ...pause, at: new Date(Date.parse(pause.at) + 3_600_000).toISOString() }
+    const run = runsOf(head, [...log.entries.slice(0, -1), late])[0]!
+    expect(restMs(run, 17_000)).toBe(25 * 10_000)
+  })
+})
+
+describe('the runs of a joint', () => {
+  it('are those of its own pulls, the one begun last first; a pull of a run that never began is none', () => {
+    const first = new Log(head)
+    const id = '0199f111-0000-7000-8000-000000000000'
+    const second: Pull = { ...first.entries[0]!, id, run: id, way: 'retorque' }
+    const elsewhere: Pull = { ...first.entries[0]!, id: '0199f222-0000-7000-8000-000000000000', joint: 'mains' }
+    const stray: Pull = {
+      ...second,
+      id: '0199f333-0000-7000-8000-000000000000',
+      run: '0199f333-0000-7000-8000-000000000001',
+      did: 'pulled',
+    }
+    expect(runsOf(head, [...first.entries, second, elsewhere, stray]).map(({ way }) => way)).toEqual(['retorque', 'tighten'])
+  })
+})

@@ -1,0 +1,171 @@
+import { group as groupBy } from 'd3-array'
+import type { RUN_KINDS } from '../build/jointSchema'
+import type { Joint, JointStage, Pull } from '../build/types'
+import { outsideIn } from './sequence'
+
+export type RunWay = (typeof RUN_KINDS)[number]
+
+/** One pull that a run asks for. Stages and fasteners count from one, as they are spoken of. */
+export interface Step {
+  readonly stage: number
+  readonly fastener: number
+  /** The group of the joint it belongs to, counted from zero. */
+  readonly group: number
+  readonly pull: JointStage
+  /** Taken loose before it is pulled: of a re-torque. */
+  readonly backOffFirst?: true
+}
+
+/** Half of it first, then free: heads come off from the outside in, in stages (common practice). */
+const LOOSENING_STAGES = 2
+
+/**
+ * Every pull of a run in order: all fasteners at a stage before the next. A verify pass and a re-torque go over the last stage
+ * alone, the second one fastener at a time; loosening goes from the outside in.
+ */
+export function stepsOf({ groups }: Joint, way: RunWay = 'tighten'): readonly Step[] {
+  if (way === 'loosen')
+    return Array.from({ length: LOOSENING_STAGES }, (_, stage) =>
+      groups
+        .toReversed()
+        .flatMap(({ order }, at) =>
+          outsideIn(order).map((fastener): Step => ({ stage: stage + 1, fastener, group: groups.length - 1 - at, pull: { pull: 'snug' } })),
+        ),
+    ).flat()
+  const most = Math.max(...groups.map(({ stages }) => Math.max(1, stages.length)))
+  return Array.from({ length: most }, (_, index) => index + 1)
+    .filter((stage) => way === 'tighten' || stage === most)
+    .flatMap((stage) =>
+      groups.flatMap(({ order, stages }, group) => {
+        // A joint nobody knows a figure of is run down once.
+        const pull = stages[stage - 1] ?? (stages.length === 0 && stage === 1 ? ({ pull: 'snug' } as const) : undefined)
+        const last = way === 'tighten' ? pull : (stages.at(-1) ?? pull)
+        if (!last) return []
+        return order.map((fastener): Step => ({ stage, fastener, group, pull: last, ...(way === 'retorque' && { backOffFirst: true }) }))
+      }),
+    )
+}
+
+/** Pulls of two devices that did not know of each other: what each had done since they parted. */
+export interface RunConflict {
+  readonly tips: readonly Pull[]
+}
+
+export interface Run {
+  readonly id: string
+  readonly joint: string
+  readonly way: RunWay
+  readonly begun: Pull
+  /** All that counts, in order. */
+  readonly path: readonly Pull[]
+  readonly last: Pull
+  readonly steps: readonly Step[]
+  /** The latest pull of a step that is done; one left out is done with a reason. */
+  readonly done: ReadonlyMap<Step, Pull>
+  /** What is asked for now; none: all is done, the run has ended, or two devices disagree. */
+  readonly next: Step | undefined
+  readonly isEnded: boolean
+  readonly conflict: RunConflict | undefined
+  /** The step that stopped short at this pull last: it is backed off and pulled again. */
+  readonly isShort: boolean
+}
+
+/** Every run of a joint, the one begun last first. Entries may come in any order. */
+export function runsOf(joint: Joint, entries: readonly Pull[]): readonly Run[] {
+  const own = entries.filter((entry) => entry.joint === joint.id)
+  return [...groupBy(own, ({ run }) => run)].flatMap(([, pulls]) => runFrom(joint, pulls) ?? []).toSorted((a, b) => (a.id < b.id ? 1 : -1))
+}
+
+function runFrom(joint: Joint, pulls: readonly Pull[]): Run | undefined {
+  const byId = new Map(pulls.map((pull) => [pull.id, pull]))
+  const begun = pulls.find(({ did, id, run }) => did === 'begin' && id === run)
+  if (!begun) return undefined
+  const tips = tipsOf(pulls.filter((pull) => pathTo(pull, byId)[0] === begun))
+  const paths = tips.map((tip) => pathTo(tip, byId))
+  const path = paths.length === 1 ? paths[0]! : sharedStart(paths)
+  const way = begun.way ?? 'tighten'
+  const steps = stepsOf(joint, way)
+  const done = doneBy(path, steps)
+  const last = path.at(-1)!
+  const isEnded = last.did === 'end'
+  const conflict = tips.length > 1 ? { tips } : undefined
+  const next = conflict || isEnded ? undefined : steps.find((step) => !done.has(step))
+  return { id: begun.id, joint: joint.id, way, begun, path, last, steps, done, next, isEnded, conflict, isShort: last.did === 'short' }
+}
+
+/** Pulls that nothing follows and nobody has set aside. */
+function tipsOf(pulls: readonly Pull[]): readonly Pull[] {
+  const followed = new Set(pulls.map(({ follows }) => follows))
+  const setAside = new Set(pulls.flatMap(({ instead = [] }) => instead))
+  return pulls.filter(({ id }) => !followed.has(id) && !setAside.has(id)).toSorted((a, b) => (a.id < b.id ? -1 : 1))
+}
+
+function pathTo(tip: Pull, byId: ReadonlyMap<string, Pull>): readonly Pull[] {
+  const path: Pull[] = []
+  const seen = new Set<string>()
+  for (let at: Pull | undefined = tip; at && !seen.has(at.id); at = at.follows === undefined ? undefined : byId.get(at.follows)) {
+    seen.add(at.id)
+    path.push(at)
+  }
+  return path.toReversed()
+}
+
+function sharedStart(paths: readonly (readonly Pull[])[]): readonly Pull[] {
+  const [first, ...others] = paths
+  const parting = first!.findIndex((pull, at) => others.some((other) => other[at] !== pull))
+  return parting < 0 ? first! : first!.slice(0, parting)
+}
+
+/** Which steps stand done at the end of a path. */
+function doneBy(path: readonly Pull[], steps: readonly Step[]): ReadonlyMap<Step, Pull> {
+  const done = new Map<Step, Pull>()
+  for (const pull of path) {
+    const step = steps.find(({ stage, fastener }) => stage === pull.stage && fastener === pull.fastener)
+    switch (pull.did) {
+      case 'pulled':
+      case 'leftOut':
+        if (step) done.set(step, pull)
+        break
+      case 'short':
+        // The angle from snug would be lost: in an angle stage it is carried on and counts; in a torque stage it is pulled again.
+        if (step?.pull.pull === 'angle') done.set(step, pull)
+        break
+      case 'back':
+        done.delete([...done.keys()].at(-1)!)
+        break
+      case 'broke':
+        // Another fastener stands there now: it goes through every stage.
+        for (const one of done.keys()) if (one.fastener === pull.fastener) done.delete(one)
+        break
+      case 'resealed':
+        done.clear()
+        break
+      default:
+        break
+    }
+  }
+  return done
+}
+
+/** Steps that were left out, with the pull that says why. */
+export function leftOut({ done }: Run): readonly (readonly [Step, Pull])[] {
+  return [...done].filter(([, pull]) => pull.did === 'leftOut')
+}
+
+/** How long the rest takes at the pace so far: the mean time between pulls that follow each other without a pause. */
+export function restMs({ path, steps, done }: Run, usualMs: number): number {
+  const times = path.map(({ at }) => Date.parse(at))
+  const gaps = times.slice(1).flatMap((time, index) => {
+    const gap = time - times[index]!
+    return gap > 0 && gap < LONGEST_PULL_MS ? [gap] : []
+  })
+  const pace = gaps.length < LEAST_GAPS ? usualMs : gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
+  return pace * (steps.length - done.size)
+}
+
+/** A longer one was a pause. */
+const LONGEST_PULL_MS = 120_000
+const LEAST_GAPS = 3
+
+/** A pull with its wrench in hand, from one to the next (common practice: a dozen and a half in five minutes). */
+export const USUAL_PULL_MS = 17_000
