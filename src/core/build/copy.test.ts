@@ -54,7 +54,7 @@ describe('a copy with entries of its own', () => {
   it('keeps a run together: its pulls follow each other in the copy as they did', () => {
     const ids = [1, 2, 3].map((number) => `0199f000-0000-7000-8000-00000000000${number}`)
     const stamp = { kind: 'pull', at: '2026-03-02T10:00:00Z', by: 'KV', device: 'tablet', joint: 'head', run: ids[0]! } as const
-    const entries = [
+    const entries: Pull[] = [
       { ...stamp, id: ids[0]!, did: 'begin' } as const,
       { ...stamp, id: ids[1]!, did: 'pulled', follows: ids[0]!, stage: 1, fastener: 3 } as const,
       { ...stamp, id: ids[2]!, did: 'takeOver', follows: ids[0]!, instead: [ids[1]!] } as const,
