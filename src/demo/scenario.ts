@@ -3,11 +3,12 @@ import { startingLimits } from '@/core/benches'
 import { USUAL_METHODS } from '@/core/benches'
 import type { Shell } from '@/core/benches/bearings'
 import type { Gasket } from '@/core/benches/compression'
-import { DEFAULT_MATERIALS, type Id, type Limit, type Spec } from '@/core/build'
+import { DEFAULT_MATERIALS, type Id, type Joint, type Limit, type Spec } from '@/core/build'
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
 import type { Faults } from '@/core/twin'
 import { printed } from '@/core/numerics/printed'
+import { petrelJoints, ternJoints, wrenJoints } from './joints'
 
 const SHEET = 'owner’s sheet'
 const GASKETS = 'gasket maker’s sheet'
@@ -361,4 +362,11 @@ function withPresets(demo: DemoBuild): DemoBuild {
   return { ...demo, spec: { ...spec, limits: { ...startingLimits(spec), ...spec.limits } } }
 }
 
-export const DEMO_BUILDS: readonly DemoBuild[] = [tern, petrel, wren].map(withPresets)
+const planned = (demo: DemoBuild, jointsOf: (layout: Spec['layout']) => Joint[]): DemoBuild => ({
+  ...demo,
+  spec: { ...demo.spec, joints: jointsOf(demo.spec.layout) },
+})
+
+export const DEMO_BUILDS: readonly DemoBuild[] = [planned(tern, ternJoints), planned(petrel, petrelJoints), planned(wren, wrenJoints)].map(
+  withPresets,
+)

@@ -36,3 +36,20 @@ export { changeWords, costWords, remarkWords } from './allBenches'
 export { entryIssueWords, slipWords } from './entryIssues'
 export { placeWords, gaugeLineIssueWords, fileIssueWords, rowIssueWords, sumIssueWords } from './issues'
 export { DUTY_CHOICES, FUEL_CHOICES, dutyWords, fuelWords } from './duty'
+export {
+  bankOf,
+  DRESS_WORDS,
+  dressWords,
+  fastenerPlaceWords,
+  METHOD_CHOICES,
+  planIssueWords,
+  pullWords,
+  runRefusalWords,
+  stageFigure,
+  stagesIssueWords,
+  stagesWords,
+  stageWords,
+  torqueWords,
+  WAY_WORDS,
+  wrenchUnit,
+} from './joints'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Joint, Pull } from '../build/types'
 import { headPattern } from './pattern'
-import { leftOut, restMs, runsOf, stepsOf, type Run } from './run'
+import { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
 import { centreOut } from './sequence'
 
 const positions = headPattern(4, 90, [
@@ -255,13 +255,32 @@ describe('two devices', () => {
 describe('the time a run still takes', () => {
   it('is by the usual pace at first, by this person’s once there is one, pauses left out', () => {
     const log = new Log(head)
-    expect(restMs(log.run, 17_000)).toBe(30 * 17_000)
+    expect(restMs(log.run)).toBe(30 * 17_000)
     for (let pulls = 0; pulls < 4; pulls++) log.add('pulled')
-    expect(restMs(log.run, 17_000)).toBe(26 * 10_000)
+    expect(restMs(log.run)).toBe(26 * 10_000)
     const pause = log.add('pulled')
     const late = { ...pause, at: new Date(Date.parse(pause.at) + 3_600_000).toISOString() }
     const run = runsOf(head, [...log.entries.slice(0, -1), late])[0]!
-    expect(restMs(run, 17_000)).toBe(25 * 10_000)
+    expect(restMs(run)).toBe(25 * 10_000)
+  })
+})
+
+describe('the sealer of a run', () => {
+  it('is as old as the run, or as the last time it was put on', () => {
+    const log = new Log(head)
+    expect(sealedAt(log.run)).toBe(log.entries[0]!.at)
+    log.add('pulled')
+    const again = log.add('resealed')
+    log.add('pulled')
+    expect(sealedAt(log.run)).toBe(again.at)
+  })
+
+  it('is pulled in at the usual pace until three gaps are known', () => {
+    const log = new Log(head)
+    for (let pulls = 0; pulls < 2; pulls++) log.add('pulled')
+    expect(paceMs(log.run.path)).toBe(17_000)
+    log.add('pulled')
+    expect(paceMs(log.run.path)).toBe(10_000)
   })
 })
 

@@ -152,20 +152,29 @@ export function leftOut({ done }: Run): readonly (readonly [Step, Pull])[] {
   return [...done].filter(([, pull]) => pull.did === 'leftOut')
 }
 
-/** How long the rest takes at the pace so far: the mean time between pulls that follow each other without a pause. */
-export function restMs({ path, steps, done }: Run, usualMs: number): number {
-  const times = path.map(({ at }) => Date.parse(at))
+/** A longer gap between pulls was a pause. */
+const LONGEST_PULL_MS = 120_000
+/** Gaps before a pace is believed. */
+const LEAST_GAPS = 3
+/** A pull with its wrench in hand, from one to the next (common practice: a dozen and a half in five minutes). */
+const USUAL_PULL_MS = 17_000
+
+/** Mean time from one pull to the next, pauses left out; the usual one while too few are known. Pulls in the order they were made. */
+export function paceMs(pulls: readonly Pull[]): number {
+  const times = pulls.map(({ at }) => Date.parse(at))
   const gaps = times.slice(1).flatMap((time, index) => {
     const gap = time - times[index]!
     return gap > 0 && gap < LONGEST_PULL_MS ? [gap] : []
   })
-  const pace = gaps.length < LEAST_GAPS ? usualMs : gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
-  return pace * (steps.length - done.size)
+  return gaps.length < LEAST_GAPS ? USUAL_PULL_MS : gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
 }
 
-/** A longer one was a pause. */
-const LONGEST_PULL_MS = 120_000
-const LEAST_GAPS = 3
+/** How long the rest of a run takes at its own pace. */
+export function restMs({ path, steps, done }: Run): number {
+  return paceMs(path) * (steps.length - done.size)
+}
 
-/** A pull with its wrench in hand, from one to the next (common practice: a dozen and a half in five minutes). */
-export const USUAL_PULL_MS = 17_000
+/** When the sealer of a run was put on last: as it began, or where it was stripped and sealed again. */
+export function sealedAt({ path, begun }: Run): string {
+  return (path.findLast(({ did }) => did === 'resealed') ?? begun).at
+}

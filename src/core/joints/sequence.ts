@@ -114,15 +114,21 @@ const RUNS_ALONG = 0.75
 /** What is wrong with an order of the fasteners `members` of a pattern. */
 export function orderIssues(order: Order, members: readonly number[], positions: readonly Position[]): OrderIssue[] {
   const named = (indices: readonly number[]) => indices.map((index) => index + 1)
-  const missing = members.filter((index) => !order.includes(index))
-  const doubled = [...new Set(order.filter((index, at) => order.indexOf(index) !== at))]
-  const unknown = order.filter((index) => !members.includes(index))
-  const issues: OrderIssue[] = []
-  if (missing.length > 0) issues.push({ code: 'missing', fasteners: named(missing) })
-  if (doubled.length > 0) issues.push({ code: 'doubled', fasteners: named(doubled) })
-  if (unknown.length > 0) issues.push({ code: 'unknown', fasteners: named(unknown) })
-  if (issues.length === 0 && runsFromOneEnd(order.map((index) => positions[index]!))) issues.push({ code: 'fromOneEnd' })
-  return issues
+  const issues = numberIssues(named(order), named(members))
+  return issues.length === 0 && runsFromOneEnd(order.map((index) => positions[index]!)) ? [{ code: 'fromOneEnd' }] : issues
+}
+
+/** Which of the numbers wanted are missing, which stand there twice, and which are none of them. */
+export function numberIssues(numbers: readonly number[], wanted: readonly number[]): OrderIssue[] {
+  const missing = wanted.filter((number) => !numbers.includes(number))
+  const doubled = [...new Set(numbers.filter((number, at) => numbers.indexOf(number) !== at))]
+  const unknown = numbers.filter((number) => !wanted.includes(number))
+  const issues: readonly OrderIssue[] = [
+    { code: 'missing', fasteners: missing },
+    { code: 'doubled', fasteners: doubled },
+    { code: 'unknown', fasteners: unknown },
+  ]
+  return issues.filter((issue) => 'fasteners' in issue && issue.fasteners.length > 0)
 }
 
 function runsFromOneEnd(pulled: readonly Position[]): boolean {

@@ -17,6 +17,11 @@ export function jointsOf({ joints, layout }: Pick<Spec, 'joints' | 'layout'>): r
   return joints ?? usualJoints(layout)
 }
 
+/** The spec with one joint planned otherwise; with the first that is, all that were usual are planned. */
+export function withJoint(spec: Spec, id: string, change: (joint: Joint) => Joint): Spec {
+  return { ...spec, joints: jointsOf(spec).map((joint) => (joint.id === id ? change(joint) : joint)) }
+}
+
 interface Usual {
   readonly id: string
   readonly name: string

@@ -1,6 +1,6 @@
 /** Presses of live gauges as the server sends them: one stream a tab, which goes on after the last press that landed. */
-import { v7 as uuidV7 } from 'uuid'
 import type { GaugeLine } from '@/core/liveGauge'
+import { ownSession } from '../ownSession'
 
 /** A press of a live gauge on its way to a place. */
 export interface LivePress extends Omit<GaugeLine, 'upper'> {
@@ -11,15 +11,6 @@ export interface LivePress extends Omit<GaugeLine, 'upper'> {
 
 /** Kept for the life of the tab, so that a reload goes on after the last press that landed, as the same bench session. */
 const AFTER_KEY = 'kalibros.live.after'
-const SESSION_KEY = 'kalibros.live.session'
-
-export function ownSession(): string {
-  const known = sessionStorage.getItem(SESSION_KEY)
-  if (known) return known
-  const session = uuidV7()
-  sessionStorage.setItem(SESSION_KEY, session)
-  return session
-}
 
 /** Whether this tab was listening before a reload. */
 export function isResumed(): boolean {

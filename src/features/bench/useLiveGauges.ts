@@ -1,7 +1,8 @@
 'use client'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { ownSession } from '../ownSession'
 import { send } from '../send'
-import { forgetPlace, isResumed, landed, listenToGauges, ownSession, type LivePress } from './gaugeStream'
+import { forgetPlace, isResumed, landed, listenToGauges, type LivePress } from './gaugeStream'
 
 export type LiveState = 'off' | 'listening' | 'lost'
 

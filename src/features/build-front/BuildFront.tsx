@@ -117,6 +117,7 @@ export function BuildFront({ id, initial, revision, benches, marks }: BuildFront
           <Title>{spec.name}</Title>
           <Row>
             <LinkButton href={`${home}/paper`}>Paper and limits</LinkButton>
+            <LinkButton href={`${home}/joints`}>Joints</LinkButton>
             <LinkButton href={`${home}/book`}>Book</LinkButton>
           </Row>
         </Row>

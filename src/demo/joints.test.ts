@@ -1,0 +1,25 @@
+import { describe, expect, it } from 'vitest'
+import { planIssues, stepsOf } from '@/core/joints'
+import { specIssues } from '@/core/files/door'
+import { DEMO_BUILDS } from './scenario'
+
+const jointOf = (build: number, id: string) => DEMO_BUILDS[build]!.spec.joints!.find((joint) => joint.id === id)!
+
+describe('the joints of the demo', () => {
+  it('have nothing wrong with them', () => {
+    for (const { spec } of DEMO_BUILDS) {
+      expect(specIssues(spec)).toEqual([])
+      for (const joint of spec.joints!) expect(planIssues(joint)).toEqual([])
+    }
+  })
+
+  it('are the scenario’s: twelve studs thrice, seventeen bolts in three lengths thrice, four studs twice with two screws', () => {
+    expect(stepsOf(jointOf(0, 'head'))).toHaveLength(36)
+    const bank = jointOf(1, 'head-left')
+    expect(stepsOf(bank)).toHaveLength(51)
+    expect(['A', 'B', 'C'].map((letter) => bank.fasteners.filter(({ type }) => type === letter).length)).toEqual([5, 8, 4])
+    expect(stepsOf(jointOf(2, 'head')).map(({ pull }) => (pull.pull === 'torque' ? pull.nm : 0))).toEqual([
+      25, 25, 25, 25, 10, 10, 45, 45, 45, 45,
+    ])
+  })
+})

@@ -1,0 +1,106 @@
+import type { Joint, Spec } from '@/core/build'
+import { centreOut, headPattern, stagesOf, usualJoints } from '@/core/joints'
+
+const MM_PER_IN = 25.4
+const NM_PER_LBFFT = 1.355_817_948_331_4
+const inch = (value: number) => value * MM_PER_IN
+const feet = (value: number) => value * NM_PER_LBFFT
+const source = (words: string) => ({ source: words })
+
+/** Stages and their figure, from the sheet that came with the fasteners. */
+function pulled(nm: readonly number[], from: string): Partial<Joint['groups'][number]> {
+  return {
+    method: 'torque',
+    stages: nm.map((one) => ({ pull: 'torque', nm: one })),
+    stagesFrom: source(from),
+    targetNm: nm.at(-1)!,
+    targetFrom: source(from),
+  }
+}
+
+function planned(joint: Joint, group: Partial<Joint['groups'][number]>, more: Partial<Joint> = {}): Joint {
+  return { ...joint, ...more, groups: [{ ...joint.groups[0]!, ...group }] }
+}
+
+/** The usual joints of a layout, some of them planned. */
+function jointsWith(layout: Spec['layout'], plans: Readonly<Record<string, (joint: Joint) => Joint>>): Joint[] {
+  return usualJoints(layout).map((joint) => plans[joint.id]?.(joint) ?? joint)
+}
+
+const STUD_SHEET = 'stud set, its own card'
+const LUBED: NonNullable<Joint['groups'][number]['dress']> = { on: ['thread', 'nutFace'], with: 'maker’s lube', from: source(STUD_SHEET) }
+
+/** Twelve studs in three stages; main caps likewise; the flywheel into the crankcase, with sealer. */
+export function ternJoints(layout: Spec['layout']): Joint[] {
+  const stud = { letter: 'A', thread: 'M10x1.25', yieldMpa: 1310, source: STUD_SHEET }
+  const wrenches = [
+    { name: '5–25', leastNm: 5, mostNm: 25 },
+    { name: '20–100', leastNm: 20, mostNm: 100 },
+  ]
+  const capBolt = { letter: 'A', thread: 'M7x1', source: 'engine’s manual' }
+  const caps = (joint: Joint) => planned(joint, pulled([5, 10], 'engine’s manual'), { types: [capBolt], wrenches })
+  return jointsWith(layout, {
+    head: (joint) => planned(joint, { ...pulled([30, 55, 80], STUD_SHEET), dress: LUBED }, { types: [stud], wrenches }),
+    mains: (joint) =>
+      planned(joint, { ...pulled([30, 60, 85], STUD_SHEET), dress: LUBED }, { types: [{ ...stud, thread: 'M11x1.5' }], wrenches }),
+    'cam-intake': caps,
+    'cam-exhaust': caps,
+  })
+}
+
+/** Seventeen bolts a bank in three lengths, with sealer into the water. */
+export function petrelJoints(layout: Spec['layout']): Joint[] {
+  const rows = [
+    { yMm: inch(1.9), at: 'between', type: 'A' },
+    { yMm: inch(-1.9), at: 'between', type: 'B' },
+    { yMm: inch(3.1), at: 'middle', type: 'C' },
+    { yMm: inch(-3.1), at: 'betweenOnly', type: 'B' },
+  ] as const
+  const fasteners = rows.flatMap((row) =>
+    headPattern(layout.cylinders / 2, layout.boreSpacingMm, [row]).map((position) => ({
+      ...position,
+      type: row.type,
+      hole: { opensTo: row.type === 'C' ? ('oil' as const) : ('water' as const) },
+    })),
+  )
+  const bolt = (letter: string, lengthIn: number) => ({ letter, thread: '7/16-14', lengthMm: inch(lengthIn), source: 'gasket maker' })
+  const head = (joint: Joint) =>
+    planned(
+      joint,
+      {
+        ...pulled([35, 55, 70].map(feet), 'gasket maker’s sheet'),
+        order: centreOut(fasteners).map((index) => index + 1),
+        dress: { on: ['thread', 'underHead'], with: 'thread sealer', from: source('gasket maker’s sheet') },
+      },
+      {
+        fasteners,
+        types: [bolt('A', 4), bolt('B', 3), bolt('C', 1.75)],
+        sealer: { name: 'Thread sealer', openMinutes: 20, from: source('the tube') },
+        wrenches: [{ name: '10–80', leastNm: feet(10), mostNm: feet(80) }],
+      },
+    )
+  return jointsWith(layout, { 'head-left': head, 'head-right': head })
+}
+
+/** Four studs in two stages, and two small screws in a group of their own. */
+export function wrenJoints(layout: Spec['layout']): Joint[] {
+  return jointsWith(layout, {
+    head: (joint) => {
+      const y = Math.max(...joint.fasteners.map(({ yMm }) => yMm))
+      const screws = [0.3, -0.3].map((along) => ({ xMm: along * layout.boreSpacingMm, yMm: y * 1.5, type: 'B' }))
+      const [studs] = joint.groups
+      return {
+        ...joint,
+        types: [
+          { letter: 'A', thread: 'M10x1.25', source: 'engine’s manual' },
+          { letter: 'B', thread: 'M6x1', source: 'engine’s manual' },
+        ],
+        fasteners: [...joint.fasteners, ...screws],
+        groups: [
+          { ...studs!, name: 'studs', ...pulled([25, 45], 'engine’s manual') },
+          { ...studs!, name: 'chain side', order: [5, 6], ...pulled([10], 'engine’s manual'), stages: stagesOf(10, [1]) },
+        ],
+      }
+    },
+  })
+}

@@ -1,0 +1,95 @@
+'use client'
+import { useState } from 'react'
+import type { Joint, UnitSystem } from '@/core/build'
+import { fromMemory, paceMs, runRefusals, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
+import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
+import { Key } from '../bench/Key'
+import { clockWords } from './clockWords'
+import { About, Caption, KeyRow, List } from './runLayout'
+import type { RunPanelProps } from './runProps'
+import { useKeys } from './useKeys'
+
+/** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
+export function BeforeRun({ joint, way, system, onBegin, onLeave }: RunPanelProps) {
+  const [isSure, setSure] = useState(false)
+  const refusals = runRefusals(joint, way)
+  const memory = fromMemory(joint)
+  const mayBegin = refusals.length === 0
+  const begin = () => {
+    if (!mayBegin) return
+    if (memory.length > 0 && !isSure) setSure(true)
+    else onBegin()
+  }
+  useKeys({ Enter: begin, Escape: onLeave })
+  return (
+    <>
+      <Caption>Before the first pull</Caption>
+      <Kit joint={joint} way={way} system={system} />
+      {refusals.length > 0 && (
+        <List role="alert">
+          {refusals.map((refusal) => (
+            <li key={runRefusalWords(refusal, system)} data-bad>
+              {runRefusalWords(refusal, system)}
+            </li>
+          ))}
+        </List>
+      )}
+      {memory.length > 0 && mayBegin && (
+        <About role={isSure ? 'alert' : undefined}>
+          <b>From memory: {memory.join(', ')}.</b> Nobody has read it off the maker’s sheet. {isSure && 'Enter once more if you mean it.'}
+        </About>
+      )}
+      <KeyRow>
+        <button type="button" data-main onClick={begin} disabled={!mayBegin}>
+          <Key>Enter</Key> {isSure ? 'begin all the same' : WAY_WORDS[way].toLowerCase()}
+        </button>
+        <button type="button" onClick={onLeave}>
+          <Key>Esc</Key> to the plan
+        </button>
+      </KeyRow>
+    </>
+  )
+}
+
+/** What has to lie ready. */
+function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSystem }) {
+  const steps = stepsOf(joint, way)
+  const neededMs = paceMs([]) * steps.length
+  const { sealer, groups } = joint
+  const isTooLong = sealer !== undefined && neededMs > sealer.openMinutes * 60_000
+  return (
+    <List>
+      <li>
+        {steps.length} pulls, about {clockWords(neededMs)}
+      </li>
+      {way === 'tighten' &&
+        groups.map((group) => (
+          <li key={group.name}>
+            {groups.length > 1 ? `${group.name}: ` : ''}
+            {stagesWords(group.stages, system)}
+            {group.dress && `; ${dressWords(group)}`}
+          </li>
+        ))}
+      {wrenchWords(joint, steps, system).map((words) => (
+        <li key={words}>{words}</li>
+      ))}
+      {sealer && (
+        <li data-bad={isTooLong || undefined}>
+          {sealer.name}, open for {clockWords(sealer.openMinutes * 60_000)}
+          {isTooLong && ': it sets before the last pull. Work with somebody else, or seal and pull it in parts.'}
+        </li>
+      )}
+    </List>
+  )
+}
+
+/** Which wrench reads which stages, and where one stops and the next is wanted. */
+function wrenchWords({ wrenches = [] }: Joint, steps: readonly Step[], system: UnitSystem): readonly string[] {
+  const stages = new Map(steps.map(({ pull }) => [stageWords(pull, system), pull] as const))
+  const byWrench = new Map<string, string[]>()
+  for (const [words, pull] of stages) {
+    const wrench = pull.pull === 'torque' ? wrenchFor(wrenches, pull.nm) : undefined
+    if (wrench) byWrench.set(wrench.name, [...(byWrench.get(wrench.name) ?? []), words])
+  }
+  return [...byWrench].map(([name, words]) => `wrench ${name}: ${words.join(', ')}`)
+}

@@ -1,0 +1,86 @@
+'use client'
+import type { Joint, UnitSystem } from '@/core/build'
+import { isThread, readThread } from '@/core/benches/fasteners'
+import { QuantityInput } from '@/features/paper/QuantityInput'
+import { Words } from '@/features/paper/Words'
+import { Section, SectionTitle } from '@/ui/Page'
+import { UNITS } from '@/core/quantity'
+import { Fields } from './GroupFields'
+import type { ChangeJoint } from './planEdit'
+
+type FastenerType = Joint['types'][number]
+
+/** What the fasteners are: thread, length, what they bear, from whose sheet. */
+export function FastenerFields({ joint, system, change }: { joint: Joint; system: UnitSystem; change: ChangeJoint }) {
+  return (
+    <Section aria-label="Fasteners">
+      <SectionTitle>Fasteners</SectionTitle>
+      {joint.types.map((type) => (
+        <TypeFields
+          key={type.letter}
+          type={type}
+          count={joint.fasteners.filter((fastener) => fastener.type === type.letter).length}
+          system={system}
+          put={(words, next) =>
+            change(`${type.letter}: ${words}`, (now) => ({
+              ...now,
+              types: now.types.map((one) => (one.letter === type.letter ? { ...one, ...next } : one)),
+            }))
+          }
+        />
+      ))}
+    </Section>
+  )
+}
+
+function TypeFields({
+  type,
+  count,
+  system,
+  put,
+}: {
+  type: FastenerType
+  count: number
+  system: UnitSystem
+  put: (words: string, next: Partial<FastenerType>) => void
+}) {
+  const length = system === 'metric' ? 'mm' : 'in'
+  const isUnreadable = type.thread !== undefined && !isThread(readThread(type.thread))
+  return (
+    <Fields>
+      <div>
+        <Words
+          label={`Type ${type.letter}, ${count} of them: thread`}
+          value={type.thread ?? ''}
+          onCommit={(thread) => put('thread', { thread: thread || undefined })}
+        />
+        {isUnreadable && <small role="alert">No thread: M10x1.25, 7/16-20; metric ones with their pitch.</small>}
+      </div>
+      <QuantityInput
+        label={`Length, ${UNITS[length].symbol}`}
+        value={type.lengthMm}
+        kind="length"
+        unit={length}
+        range={{ low: 1, high: 1000 }}
+        onCommit={(lengthMm) => put('length', { lengthMm })}
+      />
+      <QuantityInput
+        label="Yields at, MPa"
+        value={type.yieldMpa}
+        kind="stress"
+        unit="MPa"
+        range={{ low: 100, high: 3000 }}
+        onCommit={(yieldMpa) => put('yield', { yieldMpa })}
+      />
+      <Words label="From" value={type.source ?? ''} onCommit={(source) => put('source', { source: source || undefined })} />
+      <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 40 }}>
+        <input
+          type="checkbox"
+          checked={type.onceOnly === true}
+          onChange={({ target }) => put(target.checked ? 'once only' : 'used again', { onceOnly: target.checked ? true : undefined })}
+        />
+        used once only
+      </label>
+    </Fields>
+  )
+}

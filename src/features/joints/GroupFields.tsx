@@ -1,0 +1,201 @@
+'use client'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { DRESS_PLACES, JOINT_METHODS } from '@/core/build/jointSchema'
+import type { Joint, JointGroup, UnitSystem } from '@/core/build'
+import { parseStages, stagesOf, USUAL_SHARES } from '@/core/joints'
+import { UNITS } from '@/core/quantity'
+import { QuantityInput } from '@/features/paper/QuantityInput'
+import { Words } from '@/features/paper/Words'
+import { Button } from '@/ui/Button'
+import { ChoiceRow, TextField } from '@/ui/fields'
+import { Section, SectionTitle } from '@/ui/Page'
+import { DRESS_WORDS, METHOD_CHOICES, stagesIssueWords, stagesWords, wrenchUnit } from '@/wording'
+import { withGroup, type ChangeJoint } from './planEdit'
+
+export const Fields = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 14px;
+  align-items: start;
+`
+
+interface GroupProps {
+  readonly joint: Joint
+  readonly group: JointGroup
+  readonly index: number
+  readonly system: UnitSystem
+  readonly change: ChangeJoint
+}
+
+const METHODS = JOINT_METHODS.map((value) => ({ value, label: METHOD_CHOICES[value] }))
+
+/** How a group of fasteners is pulled, how far, in which stages, and whose figures those are. */
+export function GroupFields(props: GroupProps) {
+  const { joint, group, index, change } = props
+  const title = joint.groups.length > 1 ? `How far: ${group.name}` : 'How far'
+  return (
+    <Section aria-label={title}>
+      <SectionTitle>{title}</SectionTitle>
+      <ChoiceRow
+        label="By"
+        value={group.method}
+        onChange={(method) => change(`by ${METHOD_CHOICES[method].toLowerCase()}`, (now) => withGroup(now, index, { method }))}
+        options={METHODS}
+      />
+      {group.method !== 'none' && <Figures {...props} />}
+      <Dress {...props} />
+    </Section>
+  )
+}
+
+function Figures({ group, index, system, change }: GroupProps) {
+  const unit = wrenchUnit(system)
+  const put = (words: string, next: Partial<JointGroup>) => change(words, (now) => withGroup(now, index, next))
+  const { targetNm, targetFrom } = group
+  return (
+    <>
+      <Fields>
+        <QuantityInput
+          label={`Figure chosen, ${UNITS[unit].symbol}`}
+          value={targetNm}
+          kind="torque"
+          unit={unit}
+          range={{ low: 0.5, high: 3000 }}
+          onCommit={(next) => put('figure', { targetNm: next, ...(next !== undefined && !targetFrom && { targetFrom: NOT_SAID }) })}
+        />
+        <From
+          label="Figure from"
+          value={targetFrom ?? NOT_SAID}
+          onCommit={(next) => put('where the figure is from', { targetFrom: next })}
+        />
+        <QuantityInput
+          label={`The maker’s most, ${UNITS[unit].symbol}`}
+          value={group.makersMostNm}
+          kind="torque"
+          unit={unit}
+          range={{ low: 0.5, high: 3000 }}
+          onCommit={(makersMostNm) => put('the maker’s most', { makersMostNm })}
+        />
+      </Fields>
+      <Fields>
+        <StagesField
+          key={stagesWords(group.stages, system)}
+          group={group}
+          system={system}
+          onCommit={(stages) => put('stages', { stages })}
+        />
+        <From label="Stages from" value={group.stagesFrom} onCommit={(stagesFrom) => put('where the stages are from', { stagesFrom })} />
+        <Button
+          isDisabled={targetNm === undefined}
+          style={{ marginTop: 22 }}
+          onPress={() =>
+            targetNm !== undefined &&
+            put('equal thirds', { stages: stagesOf(targetNm, USUAL_SHARES), stagesFrom: { source: 'common practice: equal thirds' } })
+          }
+        >
+          Take equal thirds
+        </Button>
+      </Fields>
+    </>
+  )
+}
+
+const NOT_SAID = { source: 'not said yet' }
+
+/** Whose figure it is; one from memory asks before the first pull. */
+export function From({
+  label,
+  value,
+  onCommit,
+}: {
+  label: string
+  value: { readonly source: string; readonly fromMemory?: true }
+  onCommit: (from: { source: string; fromMemory?: true }) => void
+}) {
+  return (
+    <div>
+      <Words label={label} value={value.source} onCommit={(source) => onCommit({ ...value, source })} required />
+      <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 32 }}>
+        <input
+          type="checkbox"
+          checked={value.fromMemory === true}
+          onChange={({ target }) => onCommit({ source: value.source, ...(target.checked && { fromMemory: true }) })}
+        />
+        from memory
+      </label>
+    </div>
+  )
+}
+
+/** The stages as they are spoken of. What cannot be read stays in the field and is not stored. */
+function StagesField({
+  group,
+  system,
+  onCommit,
+}: {
+  group: JointGroup
+  system: UnitSystem
+  onCommit: (stages: JointGroup['stages']) => void
+}) {
+  const shown = group.stages.length === 0 ? '' : stagesWords(group.stages, system)
+  const [text, setText] = useState(shown)
+  const [error, setError] = useState<string>()
+  const commit = () => {
+    if (text.trim() === shown) return setError(undefined)
+    const parsed = parseStages(text, wrenchUnit(system))
+    if ('issue' in parsed) return setError(stagesIssueWords(parsed.issue))
+    setError(undefined)
+    onCommit(parsed.stages)
+  }
+  return (
+    <TextField
+      label={`Stages, ${UNITS[wrenchUnit(system)].symbol}`}
+      hint="30, 55, 80 · 40, +90° · snug, 25"
+      value={text}
+      onChange={setText}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      error={error}
+      numeric
+    />
+  )
+}
+
+/** Lube, locker or sealer, and what it goes on: the figure belongs to it. */
+function Dress({ group, index, change }: GroupProps) {
+  const { dress } = group
+  const put = (next: JointGroup['dress']) => change('dress', (now) => withGroup(now, index, { dress: next }))
+  const on = dress?.on ?? ['thread', 'nutFace']
+  const from = dress?.from ?? NOT_SAID
+  return (
+    <Fields>
+      <Words
+        label="Lube, locker or sealer"
+        value={dress?.with ?? ''}
+        onCommit={(words) => put(words === '' ? undefined : { on, with: words, from })}
+      />
+      {dress && (
+        <>
+          <fieldset>
+            <legend>on</legend>
+            {DRESS_PLACES.map((place) => (
+              <label key={place} style={{ marginRight: 14, display: 'inline-block', minHeight: 32 }}>
+                <input
+                  type="checkbox"
+                  checked={dress.on.includes(place)}
+                  disabled={dress.on.length === 1 && dress.on.includes(place)}
+                  onChange={({ target }) =>
+                    put({ ...dress, on: DRESS_PLACES.filter((one) => (one === place ? target.checked : dress.on.includes(one))) })
+                  }
+                />{' '}
+                {DRESS_WORDS[place]}
+              </label>
+            ))}
+          </fieldset>
+          <From label="Dress from" value={dress.from} onCommit={(next) => put({ ...dress, from: next })} />
+        </>
+      )}
+    </Fields>
+  )
+}

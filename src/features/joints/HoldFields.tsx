@@ -1,0 +1,132 @@
+'use client'
+import { useState } from 'react'
+import type { Joint, UnitSystem } from '@/core/build'
+import { parseEntry, UNITS } from '@/core/quantity'
+import { QuantityInput } from '@/features/paper/QuantityInput'
+import { Words } from '@/features/paper/Words'
+import { Button } from '@/ui/Button'
+import { ChoiceRow, TextField } from '@/ui/fields'
+import { Row, Section, SectionTitle } from '@/ui/Page'
+import { entryIssueWords, torqueWords, wrenchUnit } from '@/wording'
+import { Fields, From } from './GroupFields'
+import type { ChangeJoint } from './planEdit'
+
+interface HoldProps {
+  readonly joint: Joint
+  readonly system: UnitSystem
+  readonly change: ChangeJoint
+}
+
+const STATES = [
+  { value: 'final', label: 'Final' },
+  { value: 'trial', label: 'Trial: may come apart, the gasket is not crushed' },
+] as const
+
+/** Trial or final, what sets meanwhile, and the wrenches at hand. */
+export function HoldFields({ joint, system, change }: HoldProps) {
+  return (
+    <Section aria-label="State, sealer, wrenches">
+      <SectionTitle>State, sealer, wrenches</SectionTitle>
+      <ChoiceRow
+        label="Put together"
+        value={joint.state}
+        onChange={(state) => change(state, (now) => ({ ...now, state }))}
+        options={STATES}
+      />
+      <Sealer joint={joint} change={change} />
+      <Wrenches joint={joint} system={system} change={change} />
+    </Section>
+  )
+}
+
+const USUAL_OPEN_MINUTES = 15
+
+function Sealer({ joint: { sealer }, change }: Omit<HoldProps, 'system'>) {
+  const put = (next: Joint['sealer']) => change('sealer', (now) => ({ ...now, sealer: next }))
+  return (
+    <Fields>
+      <Words
+        label="Sealer or locker that sets"
+        value={sealer?.name ?? ''}
+        onCommit={(name) =>
+          put(
+            name === ''
+              ? undefined
+              : { openMinutes: USUAL_OPEN_MINUTES, from: { source: 'not said yet', fromMemory: true }, ...sealer, name },
+          )
+        }
+      />
+      {sealer && (
+        <>
+          <QuantityInput
+            label="Open for, minutes"
+            value={sealer.openMinutes}
+            kind="ratio"
+            unit="one"
+            range={{ low: 1, high: 1440 }}
+            onCommit={(openMinutes) => openMinutes !== undefined && put({ ...sealer, openMinutes })}
+          />
+          <From label="Open time from" value={sealer.from} onCommit={(from) => put({ ...sealer, from })} />
+        </>
+      )}
+    </Fields>
+  )
+}
+
+type Wrench = NonNullable<Joint['wrenches']>[number]
+
+function Wrenches({ joint: { wrenches = [] }, system, change }: HoldProps) {
+  const put = (next: Wrench[]) => change('wrenches', (now) => ({ ...now, wrenches: next }))
+  return (
+    <>
+      {wrenches.map((wrench) => (
+        <Row key={wrench.name}>
+          <span>
+            Wrench <b>{wrench.name}</b>, {torqueWords(wrench.leastNm, system).value} to {torqueWords(wrench.mostNm, system).value}{' '}
+            {UNITS[wrenchUnit(system)].symbol}
+          </span>
+          <Button size="small" kind="plain" onPress={() => put(wrenches.filter((one) => one !== wrench))}>
+            Put it away
+          </Button>
+        </Row>
+      ))}
+      <NewWrench taken={wrenches.map(({ name }) => name)} system={system} onAdd={(wrench) => put([...wrenches, wrench])} />
+    </>
+  )
+}
+
+function NewWrench({ taken, system, onAdd }: { taken: readonly string[]; system: UnitSystem; onAdd: (wrench: Wrench) => void }) {
+  const unit = wrenchUnit(system)
+  const [typed, setTyped] = useState({ name: '', least: '', most: '' })
+  const [error, setError] = useState<string>()
+  const field = (name: keyof typeof typed) => ({
+    value: typed[name],
+    onChange: (text: string) => setTyped((now) => ({ ...now, [name]: text })),
+  })
+  const add = () => {
+    const name = typed.name.trim()
+    const [least, most] = [typed.least, typed.most].map((text) => parseEntry(text, { kind: 'torque', unit }))
+    if (name === '' || taken.includes(name)) return setError('A name of its own, such as what is written on it.')
+    if (!least!.ok) return setError(entryIssueWords(least!.issue, unit))
+    if (!most!.ok) return setError(entryIssueWords(most!.issue, unit))
+    if (!(least!.value > 0 && most!.value > least!.value)) return setError('From what it reads at least to what it reads at most.')
+    setError(undefined)
+    setTyped({ name: '', least: '', most: '' })
+    onAdd({ name, leastNm: least!.value, mostNm: most!.value })
+  }
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        add()
+      }}
+    >
+      <Fields>
+        <TextField label="Another wrench" {...field('name')} error={error} />
+        <TextField label={`reads from, ${UNITS[unit].symbol}`} {...field('least')} numeric />
+        <TextField label={`to, ${UNITS[unit].symbol}`} {...field('most')} numeric />
+        <Button type="submit">Lay it ready</Button>
+      </Fields>
+    </form>
+  )
+}

@@ -1,0 +1,202 @@
+'use client'
+import { memo } from 'react'
+import styled from 'styled-components'
+import type { Joint } from '@/core/build'
+import { cylinderPlaces, type EngineLayout } from '@/core/engine'
+import { bankOf } from '@/wording'
+import { numerals } from '@/ui/GlobalStyle'
+
+const Drawing = styled.svg`
+  display: block;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  text {
+    fill: var(--dye);
+  }
+  .turn {
+    ${numerals} font-weight: 700;
+  }
+  .quiet {
+    fill: var(--quiet);
+  }
+  g[data-pick] {
+    cursor: pointer;
+  }
+`
+
+/** How a fastener stands in what is being done. */
+export type FastenerState = 'done' | 'here' | 'open' | 'leftOut' | 'wrong'
+
+const FILL: Readonly<Record<FastenerState, string>> = {
+  done: 'var(--dye)',
+  here: 'var(--raised)',
+  open: 'var(--ground)',
+  leftOut: 'var(--ground)',
+  wrong: 'var(--ground)',
+}
+const STROKE: Readonly<Record<FastenerState, string>> = {
+  done: 'var(--dye)',
+  here: 'var(--scribe)',
+  open: 'var(--dye)',
+  leftOut: 'var(--doubt)',
+  wrong: 'var(--out)',
+}
+const INK: Readonly<Record<FastenerState, string>> = { ...STROKE, done: 'var(--ground)' }
+
+const HERE = 1.32
+/** A mark is as large as its neighbour lets it be, and no larger than so many go along the joint. */
+const SHARE_OF_GAP = 0.44
+const ALONG = 26
+
+/** The joint to proportion, front to the left: each fastener with its turn in the order; the scribe line crosses the one that is next. */
+export function JointDrawing({
+  joint,
+  layout,
+  turns,
+  stateOf,
+  here,
+  onPick,
+}: {
+  joint: Joint
+  layout: EngineLayout
+  /** The number written on each fastener, by its place in the pattern. */
+  turns: readonly string[]
+  stateOf: (fastener: number) => FastenerState
+  here?: number
+  onPick?: (fastener: number) => void
+}) {
+  const radius = radiusOf(joint, layout)
+  const { left, top, width, height } = frameOf(joint, layout, radius)
+  const scribe = here === undefined ? undefined : joint.fasteners[here - 1]
+  return (
+    <Drawing viewBox={`${left} ${top} ${width} ${height}`} role="group" aria-label={`${joint.name}, front to the left`}>
+      <Outline joint={joint} layout={layout} radius={radius} />
+      {scribe && (
+        <path
+          d={`M-9999 ${-scribe.yMm} H9999 M${scribe.xMm} -9999 V9999`}
+          stroke="var(--scribe)"
+          strokeWidth={1.3}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      {joint.fasteners.map(({ xMm, yMm, type }, index) => (
+        <FastenerMark
+          key={index}
+          number={index + 1}
+          x={xMm}
+          y={-yMm}
+          radius={radius}
+          turn={turns[index] ?? ''}
+          letter={joint.types.length > 1 ? type : ''}
+          state={stateOf(index + 1)}
+          onPick={onPick}
+        />
+      ))}
+    </Drawing>
+  )
+}
+
+const FastenerMark = memo(
+  ({
+    number,
+    x,
+    y,
+    radius,
+    turn,
+    letter,
+    state,
+    onPick,
+  }: {
+    number: number
+    x: number
+    y: number
+    radius: number
+    turn: string
+    /** Its type, where the joint has several. */
+    letter: string
+    state: FastenerState
+    onPick?: (fastener: number) => void
+  }) => {
+    const r = state === 'here' ? radius * HERE : radius
+    return (
+      <g
+        transform={`translate(${x} ${y})`}
+        data-fastener={number}
+        data-state={state}
+        data-pick={onPick ? '' : undefined}
+        onClick={onPick && (() => onPick(number))}
+      >
+        <circle
+          r={r}
+          fill={FILL[state]}
+          stroke={STROKE[state]}
+          strokeWidth={state === 'here' ? 4 : 1.5}
+          strokeDasharray={state === 'leftOut' ? '4 3' : undefined}
+          vectorEffect="non-scaling-stroke"
+        />
+        <text className="turn" fontSize={r * 0.95} textAnchor="middle" dy="0.35em" style={{ fill: INK[state] }}>
+          {turn}
+        </text>
+        {letter && (
+          <text className="quiet" fontSize={radius * 0.75} x={r * 1.15} y={-r * 0.75}>
+            {letter}
+          </text>
+        )}
+      </g>
+    )
+  },
+)
+
+/** The part the fasteners hold, with its bores where it is a head. */
+function Outline({ joint, layout, radius }: { joint: Joint; layout: EngineLayout; radius: number }) {
+  const xs = joint.fasteners.map(({ xMm }) => xMm)
+  const ys = joint.fasteners.map(({ yMm }) => -yMm)
+  const edge = 1.8 * radius
+  const box = {
+    x: Math.min(...xs) - edge,
+    y: Math.min(...ys) - edge,
+    width: Math.max(...xs) - Math.min(...xs) + 2 * edge,
+    height: Math.max(...ys) - Math.min(...ys) + 2 * edge,
+  }
+  const bank = bankOf(joint)
+  const bores = joint.kind === 'head' ? cylinderPlaces(layout).filter((place) => bank === undefined || place.bank === bank) : []
+  return (
+    <>
+      <rect {...box} rx={edge / 3} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} vectorEffect="non-scaling-stroke" />
+      <text
+        fontSize={radius * 0.7}
+        textAnchor="middle"
+        transform={`translate(${box.x - radius * 0.7} ${box.y + box.height / 2}) rotate(-90)`}
+      >
+        FRONT
+      </text>
+      {bores.map(({ cylinder, row }) => (
+        <g key={cylinder} transform={`translate(${row * layout.boreSpacingMm} 0)`}>
+          <circle r={layout.boreSpacingMm * 0.44} fill="none" stroke="var(--edge)" strokeWidth={1} vectorEffect="non-scaling-stroke" />
+          <text className="quiet" fontSize={radius * 0.95} textAnchor="middle" dy="0.35em">
+            {cylinder}
+          </text>
+        </g>
+      ))}
+    </>
+  )
+}
+
+/** How large a fastener is drawn, mm on the joint. */
+function radiusOf({ fasteners, kind }: Joint, layout: EngineLayout): number {
+  const distances = fasteners.flatMap((a, index) => fasteners.slice(index + 1).map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm)))
+  const nearest = Math.min(Infinity, ...distances)
+  const extent = Math.max(kind === 'head' ? layout.boreSpacingMm * 2 : 0, 100, ...distances)
+  return Math.min(SHARE_OF_GAP * nearest, extent / ALONG)
+}
+
+function frameOf({ fasteners, kind }: Joint, layout: EngineLayout, radius: number) {
+  const xs = fasteners.map(({ xMm }) => xMm)
+  const ys = fasteners.map(({ yMm }) => -yMm)
+  const room = radius * 3.2
+  const reach = kind === 'head' ? layout.boreSpacingMm * 0.44 : 0
+  const [left, right] = [Math.min(...xs) - room, Math.max(...xs) + room]
+  const [top, bottom] = [Math.min(...ys, -reach) - room, Math.max(...ys, reach) + room]
+  return { left, top, width: right - left, height: bottom - top }
+}

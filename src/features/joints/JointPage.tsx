@@ -1,0 +1,211 @@
+'use client'
+import { useCallback, useMemo, useState } from 'react'
+import styled from 'styled-components'
+import type { Joint } from '@/core/build'
+import type { EngineLayout } from '@/core/engine'
+
+import { jointsOf, planIssues, withJoint, type OrderIssue, type Run } from '@/core/joints'
+import { RefusedChange } from '@/features/spec/RefusedChange'
+import { useSpec } from '@/features/spec/useSpec'
+import { Button, LinkButton } from '@/ui/Button'
+import { useDevice } from '@/ui/device'
+import { TextField } from '@/ui/fields'
+import { useHydrated } from '@/ui/lazyPart'
+import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { planIssueWords, pullWords, WAY_WORDS } from '@/wording'
+import { FastenerFields } from './FastenerFields'
+import { GroupFields } from './GroupFields'
+import { HoldFields } from './HoldFields'
+import { JointDrawing, type FastenerState } from './JointDrawing'
+import type { ChangeJoint } from './planEdit'
+import type { ServedJoints } from './servedJoints'
+import { turnsOf } from './turns'
+import { useNumbering } from './useNumbering'
+import { useRuns } from './useRuns'
+
+const Plan = styled.div`
+  height: min(44dvh, 420px);
+  border: 1px solid var(--hairline);
+  background: var(--ground);
+`
+
+/** One joint: where its fasteners stand, in which order and how far they are pulled, and every run of it there was. */
+export function JointPage({ served, jointId }: { served: ServedJoints; jointId: string }) {
+  const device = useDevice()
+  const edit = useSpec(served.id, served.spec, served.revision, device.initials)
+  const { spec } = edit
+  const system = device.systemFor(spec.units, served.id)
+  const joint = useMemo(() => jointsOf(spec).find(({ id }) => id === jointId)!, [jointId, spec])
+  const { runs } = useRuns(served, joint)
+  const change: ChangeJoint = useCallback(
+    (words, next) => edit.change(`${joint.name}: ${words}`, (now) => withJoint(now, jointId, next)),
+    [edit, joint.name, jointId],
+  )
+  const home = `/builds/${served.id}`
+  const issues = planIssues(joint)
+  return (
+    <div data-ready={useHydrated() || undefined}>
+      <TopBar
+        trail={[
+          { href: home, words: spec.name },
+          { href: `${home}/joints`, words: 'Joints' },
+          { href: '#', words: joint.name },
+        ]}
+        ownSystem={spec.units}
+        buildId={served.id}
+      />
+      <Main>
+        <Row style={{ justifyContent: 'space-between' }}>
+          <Title>{joint.name}</Title>
+          <RunLinks home={`${home}/joints/${jointId}/run`} runs={runs} />
+        </Row>
+        <Lead>
+          What stands on the maker’s sheet outranks what is usual. A figure nobody knows is left out: the joint is then recorded, and no
+          clamp is claimed.
+        </Lead>
+        <Pattern joint={joint} layout={spec.layout} change={change} />
+        {issues.length > 0 && (
+          <Section aria-label="To be put right">
+            {issues.map((issue) => (
+              <Notice key={planIssueWords(issue, system)} data-tone="bad">
+                {joint.groups.length > 1 && `${joint.groups[issue.group]!.name}: `}
+                {planIssueWords(issue, system)}
+              </Notice>
+            ))}
+          </Section>
+        )}
+        {joint.groups.map((group, index) => (
+          <GroupFields key={index} joint={joint} group={group} index={index} system={system} change={change} />
+        ))}
+        <HoldFields joint={joint} system={system} change={change} />
+        <FastenerFields joint={joint} system={system} change={change} />
+        <PastRuns runs={runs} />
+        <RefusedChange edit={edit} />
+      </Main>
+    </div>
+  )
+}
+
+function Pattern({ joint, layout, change }: { joint: Joint; layout: EngineLayout; change: ChangeJoint }) {
+  const numbering = useNumbering(joint, change)
+  return (
+    <Section aria-label="Pattern and order">
+      <SectionTitle>Pattern and order, front to the left</SectionTitle>
+      <Plan>
+        <JointDrawing
+          joint={joint}
+          layout={layout}
+          turns={numbering.turns ?? turnsOf(joint)}
+          stateOf={stateOf(numbering.given)}
+          onPick={numbering.pick}
+        />
+      </Plan>
+      <Numbering numbering={numbering} />
+    </Section>
+  )
+}
+
+const stateOf =
+  (given: readonly number[] | undefined) =>
+  (fastener: number): FastenerState =>
+    given?.includes(fastener) ? 'done' : 'open'
+
+function Numbering({ numbering }: { numbering: ReturnType<typeof useNumbering> }) {
+  const { given, start, stop, take, type } = numbering
+  if (given)
+    return (
+      <Row role="status">
+        <b>Click the fasteners in the order they are pulled: {given.length} numbered.</b>
+        <Button onPress={stop}>Leave the order as it was</Button>
+      </Row>
+    )
+  return (
+    <Row>
+      <Button onPress={start}>Number them by click</Button>
+      <Button onPress={() => take('centreOut')}>From the middle outwards, opposed</Button>
+      <Button onPress={() => take('spiral')}>Spiral from the middle</Button>
+      <TypedOrder onGiven={type} />
+    </Row>
+  )
+}
+
+/** The order typed: the numbers that stand there now, in their new order. What is missing or doubled is named, and nothing is stored. */
+function TypedOrder({ onGiven }: { onGiven: (numbers: readonly number[]) => readonly OrderIssue[] }) {
+  const [text, setText] = useState('')
+  const [error, setError] = useState<string>()
+  const commit = () => {
+    if (text.trim() === '') return setError(undefined)
+    const issues = onGiven(
+      text
+        .split(/[^\d]+/)
+        .filter(Boolean)
+        .map(Number),
+    )
+    setError(issues.length > 0 ? issues.map((issue) => planIssueWords(issue, 'metric')).join(' ') : undefined)
+    if (issues.length === 0) setText('')
+  }
+  return (
+    <TextField
+      label="Or type them in their new order"
+      placeholder="3 1 2 …"
+      value={text}
+      onChange={setText}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      error={error}
+      numeric
+    />
+  )
+}
+
+function RunLinks({ home, runs }: { home: string; runs: readonly Run[] }) {
+  const isDone = runs.some(({ isEnded, way }) => isEnded && way === 'tighten')
+  const open = runs.find(({ isEnded }) => !isEnded)
+  const ways = isDone ? (['tighten', 'verify', 'retorque', 'loosen'] as const) : (['tighten', 'loosen'] as const)
+  if (open)
+    return (
+      <LinkButton href={`${home}?way=${open.way}`} kind="primary">
+        {WAY_WORDS[open.way]}: go on at {open.done.size} of {open.steps.length}
+      </LinkButton>
+    )
+  return (
+    <Row>
+      {ways.map((way) => (
+        <LinkButton key={way} href={`${home}?way=${way}`} kind={way === 'tighten' ? 'primary' : undefined}>
+          {WAY_WORDS[way]}
+        </LinkButton>
+      ))}
+    </Row>
+  )
+}
+
+const RunList = styled.ol`
+  display: grid;
+  gap: 10px;
+  li {
+    padding-left: 14px;
+    border-left: 3px solid var(--dye);
+  }
+`
+
+function PastRuns({ runs }: { runs: readonly Run[] }) {
+  if (runs.length === 0) return null
+  return (
+    <Section aria-label="Runs">
+      <SectionTitle>Runs, the last first</SectionTitle>
+      <RunList>
+        {runs.map((run) => (
+          <li key={run.id}>
+            <b>{WAY_WORDS[run.way]}</b>, begun by {run.begun.by}, {run.begun.at.slice(0, 10)}: {run.done.size} of {run.steps.length} pulls,{' '}
+            {run.isEnded ? 'ended' : 'under way'}. Last: {pullWords(run.last)} ({run.last.by}).
+            {[...run.done.values()]
+              .filter(({ did }) => did === 'leftOut')
+              .map((pull) => (
+                <p key={pull.id}>{pullWords(pull)}</p>
+              ))}
+          </li>
+        ))}
+      </RunList>
+    </Section>
+  )
+}

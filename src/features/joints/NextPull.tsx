@@ -1,0 +1,56 @@
+import { wrenchFor, type Step } from '@/core/joints'
+import { fastenerPlaceWords, pullWords, stageFigure } from '@/wording'
+import { About, Caption, Figure, Unit, Which } from './runLayout'
+import type { RunPanelProps } from './runProps'
+import { turnsOf } from './turns'
+
+/** The pull that is next: its figure as large as it goes, which fastener, where it stands, and by which wrench. */
+export function NextPull({ joint, layout, run, next, system }: RunPanelProps & { next: Step }) {
+  const { value, unit } = stageFigure(next.pull, system)
+  const turns = turnsOf(joint)
+  const after = run!.steps.find((step) => step !== next && !run!.done.has(step))
+  const where = fastenerPlaceWords(joint, layout, next.fastener)
+  const wrench = next.pull.pull === 'torque' ? wrenchFor(joint.wrenches ?? [], next.pull.nm) : undefined
+  return (
+    <>
+      <div aria-live="polite" style={{ display: 'grid', gap: 14 }}>
+        <Caption>{headWords(next, run!.way)}</Caption>
+        <Figure data-words={next.pull.pull === 'snug' || undefined}>{run!.way === 'loosen' ? 'loosen' : value}</Figure>
+        {next.pull.pull !== 'snug' && (
+          <Unit>
+            {unit} <span>{next.pull.pull === 'torque' ? 'one swing' : 'from where it stands'}</span>
+          </Unit>
+        )}
+        <Which>
+          Fastener {turns[next.fastener - 1]}
+          {joint.types.length > 1 && `, type ${joint.fasteners[next.fastener - 1]!.type}`}
+          <small>
+            {where && `${where}. `}
+            {after && after.stage === next.stage ? `Then ${turns[after.fastener - 1]}.` : 'Last of this stage.'}
+          </small>
+        </Which>
+      </div>
+      {run!.isShort && (
+        <About role="alert">
+          <b>Stopped short:</b> back it off and pull again, in one swing.
+        </About>
+      )}
+      <About>
+        {wrench && (
+          <>
+            Wrench <b>{wrench.name}</b>
+            <br />
+          </>
+        )}
+        Last <b>{pullWords(run!.last)}</b>
+      </About>
+    </>
+  )
+}
+
+function headWords({ pull, backOffFirst }: Step, way: string): string {
+  if (way === 'loosen') return 'Out, a little at a time'
+  if (backOffFirst) return 'Back it off, then pull to'
+  if (pull.pull === 'snug') return 'Run down until it is'
+  return pull.pull === 'torque' ? 'Pull to' : 'Turn'
+}

@@ -1,0 +1,216 @@
+'use client'
+import { useState } from 'react'
+import { leftOut, type Run } from '@/core/joints'
+import { Button } from '@/ui/Button'
+import { TextField } from '@/ui/fields'
+import { Row } from '@/ui/Page'
+import { pullWords } from '@/wording'
+import { Key } from '../bench/Key'
+import { NextPull } from './NextPull'
+import { About, Caption, KeyRow, List } from './runLayout'
+import { SealerClock } from './SealerClock'
+import { BeforeRun } from './BeforeRun'
+import type { RunPanelProps } from './runProps'
+import { useKeys } from './useKeys'
+import type { Said } from './useRuns'
+
+/** What stands beside the joint: who does it, what comes before the first pull, the pull itself, or what is in the way of it. */
+export function RunPanel(props: RunPanelProps) {
+  const { run, by, isMine } = props
+  if (by === '') return <Initials onInitials={props.onInitials} />
+  if (!run) return <BeforeRun {...props} />
+  if (run.conflict) return <Parted {...props} run={run} />
+  if (!isMine) return <HeldElsewhere {...props} run={run} />
+  return <UnderWay {...props} run={run} />
+}
+
+function Initials({ onInitials }: Pick<RunPanelProps, 'onInitials'>) {
+  const [text, setText] = useState('')
+  const given = text.trim().toUpperCase()
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (given) onInitials(given)
+      }}
+      style={{ display: 'grid', gap: 12 }}
+    >
+      <TextField label="Your initials, once for this device" value={text} onChange={setText} maxLength={4} autoFocus />
+      <Button type="submit" kind="primary" isDisabled={given === ''}>
+        Go on
+      </Button>
+    </form>
+  )
+}
+
+type AtRun = RunPanelProps & { readonly run: Run }
+
+/** Somebody else's device has it: nothing is pulled here until it is taken over, with a word on both. */
+function HeldElsewhere({ run, onSay }: AtRun) {
+  const takeOver = () => onSay({ did: 'takeOver' })
+  useKeys({ t: takeOver, Enter: takeOver })
+  return (
+    <>
+      <Caption>On another device</Caption>
+      <About>
+        <b>{run.last.by}</b> has this run on another page or device: last {pullWords(run.last)}, {timeWords(run.last.at)}.
+      </About>
+      <KeyRow>
+        <button type="button" data-main onClick={takeOver}>
+          <Key>t</Key> Take it over here
+        </button>
+      </KeyRow>
+    </>
+  )
+}
+
+/** Two devices pulled without knowing of each other: a person says which one counts; the other's pulls are kept and do not. */
+function Parted({ run, onSay }: AtRun) {
+  const { tips } = run.conflict!
+  return (
+    <>
+      <Caption>Two devices went on without each other</Caption>
+      <About>
+        Up to “{pullWords(run.last)}” both agree. What each did then is kept; the run goes on from the one you choose. Look at the fasteners
+        before you do.
+      </About>
+      <List>
+        {tips.map((tip) => (
+          <li key={tip.id} data-ask>
+            {tip.by}, {timeWords(tip.at)}: last {pullWords(tip)}{' '}
+            <Button
+              size="small"
+              onPress={() => onSay({ did: 'takeOver', instead: tips.filter((one) => one !== tip).map(({ id }) => id) }, tip.id)}
+            >
+              Go on from here
+            </Button>
+          </li>
+        ))}
+      </List>
+    </>
+  )
+}
+
+type Asking = 'leftOut' | 'broke'
+const ASKING_WORDS: Readonly<Record<Asking, string>> = { leftOut: 'Left out: why?', broke: 'It broke: how, and what stands there now?' }
+
+function UnderWay(props: AtRun) {
+  const { run, joint, onSay, onLeave } = props
+  const [asking, setAsking] = useState<Asking>()
+  const { next } = run
+  const at = next && { stage: next.stage, fastener: next.fastener }
+  const pulled = () => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' })
+  const back = () => run.done.size > 0 && onSay({ did: 'back' })
+  const keys: Readonly<Record<string, () => void>> = {
+    Enter: pulled,
+    ' ': pulled,
+    b: back,
+    Escape: onLeave,
+    ...(next && {
+      s: () => onSay({ did: 'short', ...at }),
+      x: () => setAsking('leftOut'),
+      k: () => setAsking('broke'),
+      ...(joint.sealer && { r: () => onSay({ did: 'resealed' }) }),
+    }),
+  }
+  useKeys(asking ? {} : keys)
+  if (asking)
+    return (
+      <Reason
+        label={ASKING_WORDS[asking]}
+        onGiven={(reason) => {
+          onSay({ did: asking, ...at, reason })
+          setAsking(undefined)
+        }}
+        onLeave={() => setAsking(undefined)}
+      />
+    )
+  return (
+    <>
+      {next ? <NextPull {...props} next={next} /> : <AllDone run={run} />}
+      {joint.sealer && next && <SealerClock joint={joint} run={run} />}
+      <KeyRow>
+        <button type="button" data-main onClick={pulled}>
+          <Key>Enter</Key> {next ? 'pulled' : 'end the run'}
+        </button>
+        {next && (
+          <>
+            <KeyButton name="s" words={next.pull.pull === 'angle' ? 'stopped, carried on' : 'stopped short'} onPress={keys.s!} />
+            <KeyButton name="x" words="left out" onPress={keys.x!} />
+            <KeyButton name="k" words="it broke" onPress={keys.k!} />
+            {keys.r && <KeyButton name="r" words="sealer had set: sealed again" onPress={keys.r} />}
+          </>
+        )}
+        <KeyButton name="b" words="back" onPress={back} />
+        <KeyButton name="Esc" words="leave, carry on here or on another device" onPress={onLeave} />
+      </KeyRow>
+    </>
+  )
+}
+
+/** What a pull came to, as the stage says it. */
+function figureOf({ pull }: NonNullable<Run['next']>): Pick<Said, 'value' | 'unit'> {
+  if (pull.pull === 'torque') return { value: pull.nm, unit: 'Nm' }
+  return pull.pull === 'angle' ? { value: pull.deg, unit: 'deg' } : {}
+}
+
+function AllDone({ run }: { run: Run }) {
+  const out = leftOut(run)
+  return (
+    <>
+      <Caption>All pulled</Caption>
+      <About>
+        {run.steps.length - out.length} of {run.steps.length} pulls done.
+      </About>
+      {out.length > 0 && (
+        <List>
+          {out.map(([{ stage, fastener }, { reason }]) => (
+            <li key={`${stage}/${fastener}`} data-ask>
+              Fastener {fastener}, stage {stage}, left out: {reason}
+            </li>
+          ))}
+        </List>
+      )}
+    </>
+  )
+}
+
+function KeyButton({ name, words, onPress }: { name: string; words: string; onPress: () => void }) {
+  return (
+    <button type="button" onClick={onPress}>
+      <Key>{name}</Key> {words}
+    </button>
+  )
+}
+
+function Reason({ label, onGiven, onLeave }: { label: string; onGiven: (reason: string) => void; onLeave: () => void }) {
+  const [text, setText] = useState('')
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (text.trim() !== '') onGiven(text.trim())
+      }}
+      style={{ display: 'grid', gap: 12 }}
+    >
+      <TextField
+        label={label}
+        value={text}
+        onChange={setText}
+        maxLength={200}
+        autoFocus
+        onKeyDown={(event) => event.key === 'Escape' && onLeave()}
+      />
+      <Row>
+        <Button type="submit" kind="primary" isDisabled={text.trim() === ''}>
+          Keep it
+        </Button>
+        <Button onPress={onLeave}>Leave</Button>
+      </Row>
+    </form>
+  )
+}
+
+function timeWords(at: string): string {
+  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+}

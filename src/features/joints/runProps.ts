@@ -1,0 +1,18 @@
+import type { Joint, UnitSystem } from '@/core/build'
+import type { EngineLayout } from '@/core/engine'
+import type { Run, RunWay } from '@/core/joints'
+import type { Said } from './useRuns'
+
+export interface RunPanelProps {
+  readonly joint: Joint
+  readonly layout: EngineLayout
+  readonly run: Run | undefined
+  readonly way: RunWay
+  readonly system: UnitSystem
+  readonly by: string
+  readonly isMine: boolean
+  readonly onInitials: (initials: string) => void
+  readonly onBegin: () => void
+  readonly onSay: (said: Said, follows?: string) => void
+  readonly onLeave: () => void
+}

@@ -1,0 +1,21 @@
+import type { BuildDocument, Pull, Spec } from '@/core/build'
+import { endOfId, type ServerCopy } from '../bench/servedBuild'
+
+/** A build as the pages of its joints are sent it: what is planned, and every pull there was. */
+export interface ServedJoints extends ServerCopy {
+  readonly id: string
+  readonly spec: Spec
+  readonly revision: number
+  readonly pulls: readonly Pull[]
+}
+
+export function serveJoints({ id, spec, entries }: BuildDocument, revision: number, lastSeq: number): ServedJoints {
+  return {
+    id,
+    spec,
+    revision,
+    pulls: entries.filter((entry) => entry.kind === 'pull'),
+    alsoStored: entries.flatMap((entry) => (entry.kind === 'pull' ? [] : [endOfId(entry.id)])).join(''),
+    lastSeq,
+  }
+}

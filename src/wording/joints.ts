@@ -1,0 +1,181 @@
+import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
+import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
+import type { OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
+import { formatExact, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+
+export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
+  none: 'No figure known',
+  torque: 'Torque',
+  torqueAndAngle: 'Torque and angle',
+  toYield: 'To yield',
+  stretch: 'Stretch',
+}
+
+export const WAY_WORDS: Readonly<Record<RunWay, string>> = {
+  tighten: 'Tighten',
+  verify: 'Go over it once more',
+  retorque: 'Re-torque',
+  loosen: 'Loosen',
+}
+
+export const DRESS_WORDS = { thread: 'thread', nutFace: 'nut face', underHead: 'under the head', washer: 'washer' } as const
+
+/** The unit a wrench of this shop is marked in. */
+export function wrenchUnit(system: UnitSystem): UnitId {
+  return system === 'metric' ? 'Nm' : 'lbfft'
+}
+
+/** As it was typed, and no finer than a wrench is marked. */
+export function torqueWords(nm: number, system: UnitSystem): { readonly value: string; readonly unit: string } {
+  const unit = wrenchUnit(system)
+  return { value: String(Number(fromCanonical(nm, unit).toFixed(1))), unit: UNITS[unit].symbol }
+}
+
+/** What a stage asks for, as a number to read across the room and what it is a number of. */
+export function stageFigure(stage: JointStage, system: UnitSystem): { readonly value: string; readonly unit: string } {
+  if (stage.pull === 'torque') return torqueWords(stage.nm, system)
+  return stage.pull === 'angle' ? { value: formatExact(stage.deg, 'deg'), unit: '° further' } : { value: 'snug', unit: '' }
+}
+
+export function stageWords(stage: JointStage, system: UnitSystem): string {
+  const { value, unit } = stageFigure(stage, system)
+  return stage.pull === 'angle' ? `+${value}°` : `${value} ${unit}`.trim()
+}
+
+/** `30, 55, 80 N·m`, `40 N·m, +90°`. */
+export function stagesWords(stages: readonly JointStage[], system: UnitSystem): string {
+  if (stages.length === 0) return 'no stages yet'
+  if (stages.every(({ pull }) => pull === 'torque')) {
+    const figures = stages.map((stage) => stageFigure(stage, system))
+    return `${figures.map(({ value }) => value).join(', ')} ${figures[0]!.unit}`
+  }
+  return stages.map((stage) => stageWords(stage, system)).join(', ')
+}
+
+/** Less than this share of a bore spacing from the middle of a cylinder is beside it. */
+const BESIDE = 0.25
+
+/** Where a fastener stands, in words, for joints whose places have them: `intake side, between cylinders 4 and 5`. */
+export function fastenerPlaceWords(joint: Joint, layout: EngineLayout, number: number): string {
+  const { xMm, yMm } = joint.fasteners[number - 1]!
+  const at = xMm / layout.boreSpacingMm
+  if (joint.kind === 'mains') return `cap ${Math.round(at) + 1}, ${yMm > 0 ? 'right' : 'left'}`
+  if (joint.kind === 'rods') return `rod ${Math.round(at) + 1}`
+  if (joint.kind !== 'head') return ''
+  const bank = bankOf(joint)
+  const cylinders = cylinderPlaces(layout)
+    .filter((place) => bank === undefined || place.bank === bank)
+    .toSorted((a, b) => a.row - b.row)
+    .map(({ cylinder }) => cylinder)
+  return [sideWords(layout, bank, yMm), alongWords(at, cylinders)].filter(Boolean).join(', ')
+}
+
+/** The bank a joint belongs to, by its name. */
+export function bankOf({ id }: Joint): 'left' | 'right' | undefined {
+  if (id.endsWith('-left')) return 'left'
+  return id.endsWith('-right') ? 'right' : undefined
+}
+
+function sideWords(layout: EngineLayout, bank: 'left' | 'right' | undefined, yMm: number): string {
+  if (Math.abs(yMm) < 1) return ''
+  const side = yMm > 0 ? 'right' : 'left'
+  if (bankCount(layout) === 2 && layout.intakeSide === 'valley') return side === bank ? 'exhaust side' : 'intake side'
+  return layout.intakeSide === side ? 'intake side' : 'exhaust side'
+}
+
+function alongWords(at: number, cylinders: readonly number[]): string {
+  const nearest = Math.round(at)
+  const cylinder = cylinders[nearest]
+  if (cylinder !== undefined && Math.abs(at - nearest) < BESIDE) return `beside cylinder ${cylinder}`
+  const [before, behind] = [cylinders[Math.floor(at)], cylinders[Math.ceil(at)]]
+  if (before === undefined) return behind === undefined ? '' : `ahead of cylinder ${behind}`
+  return behind === undefined ? `behind cylinder ${before}` : `between cylinders ${before} and ${behind}`
+}
+
+/** Lube, locker or sealer, and where it goes. */
+export function dressWords({ dress }: JointGroup): string {
+  return dress ? `${dress.with} on ${dress.on.map((place) => DRESS_WORDS[place]).join(' and ')}` : ''
+}
+
+export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem): string {
+  const torque = (nm: number) => {
+    const { value, unit } = torqueWords(nm, system)
+    return `${value} ${unit}`
+  }
+  switch (issue.code) {
+    case 'missing':
+      return `${fastenersWords(issue.fasteners)} missing from the order.`
+    case 'doubled':
+      return `${fastenersWords(issue.fasteners)} in the order twice.`
+    case 'unknown':
+      return `${fastenersWords(issue.fasteners)} in the order and not in this group.`
+    case 'fromOneEnd':
+      return 'The order runs from one end to the other: a gasket wants it from the middle outwards.'
+    case 'noTarget':
+      return 'No figure yet: take it from the maker’s sheet, or say that none is known.'
+    case 'noStages':
+      return 'No stages yet.'
+    case 'stageAboveTarget':
+      return `Stage ${issue.stage}, ${torque(issue.nm)}, is above the figure of ${torque(issue.targetNm)}.`
+    case 'stageFalls':
+      return `Stage ${issue.stage}, ${torque(issue.nm)}, is below the one before it, ${torque(issue.beforeNm)}.`
+    case 'endsBelowTarget':
+      return `The last stage is ${torque(issue.nm)}, the figure ${torque(issue.targetNm)}.`
+    case 'aboveMakersMost':
+      return `${torque(issue.targetNm)} is more than the maker allows, ${torque(issue.makersMostNm)}.`
+    case 'noWrench':
+      return `Stage ${issue.stage}, ${torque(issue.nm)}: none of the wrenches reads there between a fifth of its range and its end.`
+    case 'yieldNeedsOnceOnly':
+      return `Pulled to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
+  }
+}
+
+function fastenersWords(numbers: readonly number[]): string {
+  return numbers.length === 1 ? `Fastener ${numbers[0]} is` : `Fasteners ${numbers.join(', ')} are`
+}
+
+export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string {
+  if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
+  return refusal.code === 'onceOnly'
+    ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
+    : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'
+}
+
+export function stagesIssueWords(issue: StagesIssue): string {
+  switch (issue.code) {
+    case 'listOrDecimal':
+      return `${issue.text}: a space behind the comma for two stages, a point for a decimal.`
+    case 'unreadable':
+      return `“${issue.text}” is no stage: a torque, +90°, or snug.`
+    case 'tooMany':
+      return `No more than ${issue.most} stages.`
+    case 'outOfRange':
+      return `“${issue.text}” is no pull anybody makes: decimal point, or another unit?`
+  }
+}
+
+/** A pull in a few words, for the list of what was done. */
+export function pullWords(pull: Pull): string {
+  const at = pull.fastener === undefined ? '' : ` ${pull.fastener}`
+  const why = pull.reason ? `: ${pull.reason}` : ''
+  switch (pull.did) {
+    case 'begin':
+      return 'begun'
+    case 'pulled':
+      return `fastener${at}, stage ${pull.stage}`
+    case 'short':
+      return `fastener${at} stopped short`
+    case 'leftOut':
+      return `fastener${at} left out${why}`
+    case 'broke':
+      return `fastener${at} broke${why}`
+    case 'resealed':
+      return `stripped, cleaned, sealed again${why}`
+    case 'back':
+      return 'one step back'
+    case 'takeOver':
+      return 'taken over'
+    case 'end':
+      return 'ended'
+  }
+}

@@ -1,0 +1,240 @@
+import type { Page } from '@playwright/test'
+import { v7 as uuidV7 } from 'uuid'
+import type { Joint, Pull, Spec } from '@/core/build'
+import { runsOf, usualJoints } from '@/core/joints'
+import { demo, expect, PETREL, TERN, test, visit, WREN, type Shop } from '../support/shop'
+
+/** A joint with the wrench in hand: by keyboard alone, over a crash, on two devices. */
+
+const torque = (nm: number) => ({ pull: 'torque' as const, nm })
+
+/** The Tern as a four with a head of ten studs in three stages. */
+function tenStuds(): ReturnType<typeof demo> {
+  return demo(WREN, (document) => {
+    const layout: Spec['layout'] = {
+      ...demo(TERN).spec.layout,
+      cylinders: 4,
+      firingOrder: [1, 3, 4, 2],
+      mains: 5,
+      pins: [0, 180, 180, 0].map((angleDeg, index) => ({ angleDeg, cylinders: [index + 1] })),
+    }
+    const joints = usualJoints(layout).map((joint): Joint => {
+      if (joint.id !== 'head') return joint
+      const from = { source: 'stud card' }
+      const stages = [torque(30), torque(55), torque(80)]
+      const group = { ...joint.groups[0]!, method: 'torque' as const, stages, stagesFrom: from, targetNm: 80, targetFrom: from }
+      return { ...joint, groups: [group] }
+    })
+    return { ...document, spec: { ...document.spec, layout, joints, choice: {} }, entries: [] }
+  })
+}
+
+async function openRun(page: Page, shop: Shop, id: string, joint: string, way = 'tighten'): Promise<void> {
+  await page.goto(`${shop.server.address}/builds/${id}/joints/${joint}/run?way=${way}`)
+  await page.locator('[data-ready]').waitFor()
+}
+
+const here = (page: Page) => page.locator('[data-state="here"] text.turn')
+const figure = (page: Page) => page.locator('aside p').first()
+
+async function pull(page: Page, times: number): Promise<void> {
+  for (let count = 0; count < times; count++) {
+    const before = await here(page).textContent()
+    await page.keyboard.press('Enter')
+    await expect(here(page)).not.toHaveText(before!)
+  }
+}
+
+async function pullsOf(shop: Shop, id: string): Promise<readonly Pull[]> {
+  return (await shop.document(id)).entries.filter((entry) => entry.kind === 'pull')
+}
+
+test('a ten-stud head in three stages and its re-torque, by keyboard, over a server that is killed, on two pages', async ({
+  page,
+  context,
+  ownShop,
+}) => {
+  test.setTimeout(120_000)
+  const id = await ownShop.bring(tenStuds())
+  await openRun(page, ownShop, id, 'head')
+  await expect(page.getByText('30 pulls, about 8:30')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(figure(page)).toHaveText('30')
+  await expect(here(page)).toHaveText('1')
+  await pull(page, 9)
+  // The tenth is the last of its stage; then every one again.
+  await expect(here(page)).toHaveText('10')
+  await page.keyboard.press('Enter')
+  await expect(figure(page)).toHaveText('55')
+  await expect(here(page)).toHaveText('1')
+  await pull(page, 3)
+  await ownShop.server.kill()
+  await pull(page, 2)
+  await expect(here(page)).toHaveText('6')
+  await expect(page.getByText(/[23] not sent yet, kept on this device/)).toBeVisible({ timeout: 20_000 })
+  await ownShop.server.up()
+  await expect(page.getByText('not sent yet')).toBeHidden({ timeout: 20_000 })
+
+  // Taken up again on another page, with a word on both.
+  const second = await context.newPage()
+  await openRun(second, ownShop, id, 'head')
+  await expect(second.getByText('On another device')).toBeVisible()
+  await second.keyboard.press('t')
+  await expect(here(second)).toHaveText('6')
+  await expect(figure(second)).toHaveText('55')
+  await expect(page.getByText('On another device')).toBeVisible({ timeout: 10_000 })
+  await pull(second, 4)
+  await second.keyboard.press('Enter')
+  await expect(figure(second)).toHaveText('80')
+  await pull(second, 9)
+  await second.keyboard.press('Enter')
+  await expect(second.getByText('30 of 30 pulls done.')).toBeVisible()
+  await second.keyboard.press('Enter')
+  await expect(second.getByText('Before the first pull')).toBeVisible()
+
+  const head = (await ownShop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
+  const pulled = (await pullsOf(ownShop, id)).filter(({ did }) => did === 'pulled')
+  // No repeat and no gap: every fastener once a stage, in the order of the plan.
+  expect(pulled.map(({ stage, fastener }) => `${stage}/${fastener}`)).toEqual(
+    [1, 2, 3].flatMap((stage) => head.groups[0]!.order.map((fastener) => `${stage}/${fastener}`)),
+  )
+  expect(pulled.every(({ by, value, stage }) => by === 'KV' && value === [30, 55, 80][stage! - 1])).toBe(true)
+  expect(runsOf(head, await pullsOf(ownShop, id))[0]).toMatchObject({ isEnded: true, conflict: undefined })
+
+  await openRun(second, ownShop, id, 'head', 'retorque')
+  await second.keyboard.press('Enter')
+  await expect(second.getByText('Back it off, then pull to')).toBeVisible()
+  await expect(figure(second)).toHaveText('80')
+  await pull(second, 9)
+  await second.keyboard.press('Enter')
+  await second.keyboard.press('Enter')
+  await expect(second.getByText('Before the first pull')).toBeVisible()
+  await visit(second, ownShop, `/builds/${id}/joints/head`)
+  await expect(second.getByRole('region', { name: 'Runs' })).toContainText(/Re-torque, begun by KV.*10 of 10 pulls, ended/)
+})
+
+test('stopped short is pulled again, one left out says why, a broken one goes through every stage, back takes one back', async ({
+  page,
+  shop,
+}) => {
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'head')
+  await page.keyboard.press('Enter')
+  await pull(page, 1)
+  await page.keyboard.press('s')
+  await expect(page.getByRole('alert').filter({ hasText: 'Stopped short' })).toContainText('back it off and pull again')
+  await expect(here(page)).toHaveText('2')
+  await pull(page, 1)
+  await page.keyboard.press('b')
+  await expect(here(page)).toHaveText('2')
+  await pull(page, 1)
+  await page.keyboard.press('x')
+  await page.keyboard.type('wrench does not reach b')
+  await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('4')
+  await pull(page, 6)
+  await page.keyboard.press('Enter')
+  await expect(figure(page)).toHaveText('55')
+  await page.keyboard.press('k')
+  await page.keyboard.type('thread came out, insert fitted')
+  await page.keyboard.press('Enter')
+  // The new one at the first stage, then where the others are.
+  await expect(figure(page)).toHaveText('30')
+  await page.keyboard.press('Enter')
+  await expect(figure(page)).toHaveText('55')
+  await visit(page, shop, `/builds/${id}/joints/head`)
+  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('fastener 2 left out: wrench does not reach b')
+  await expect(page.getByRole('link', { name: 'Tighten: go on at 10 of 30' })).toBeVisible()
+})
+
+test('pulls of two devices that did not know of each other are shown, and one of them is chosen', async ({ page, shop }) => {
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'head')
+  await page.keyboard.press('Enter')
+  await pull(page, 2)
+  await expect.poll(async () => (await pullsOf(shop, id)).length).toBe(3)
+  const pulls = await pullsOf(shop, id)
+  const other: Pull = { ...pulls[2]!, id: uuidV7(), by: 'AB', device: 'a tablet that was offline', follows: pulls[1]!.id }
+  const { status } = await shop.server.post(`/api/builds/${id}/entries`, { entries: [other] })
+  expect(status).toBe(200)
+  await expect(page.getByText('Two devices went on without each other')).toBeVisible()
+  await expect(here(page)).toBeHidden()
+  await page.getByRole('listitem').filter({ hasText: 'KV' }).getByRole('button', { name: 'Go on from here' }).click()
+  await expect(here(page)).toHaveText('3')
+  await expect.poll(async () => (await pullsOf(shop, id)).at(-1)).toMatchObject({ did: 'takeOver', instead: [other.id] })
+})
+
+test('a sealer that sets before the last pull says so before the first, and counts down while it is pulled', async ({ page, shop }) => {
+  const id = await shop.bring(
+    demo(PETREL, (document) => {
+      const joints = document.spec.joints!.map((joint) =>
+        joint.sealer && joint.id === 'head-right' ? { ...joint, sealer: { ...joint.sealer, openMinutes: 10 } } : joint,
+      )
+      return { ...document, spec: { ...document.spec, joints } }
+    }),
+  )
+  // Fifty-one pulls at seventeen seconds are 14:27.
+  await openRun(page, shop, id, 'head-left')
+  await expect(page.getByText('51 pulls, about 14:27')).toBeVisible()
+  await expect(page.getByText(/sets before the last pull/)).toBeHidden()
+  await openRun(page, shop, id, 'head-right')
+  await expect(page.getByText('Thread sealer, open for 10:00: it sets before the last pull.')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('timer')).toHaveText(/^9:5\d$|^10:00$/)
+  await expect(page.getByText('too late', { exact: false })).toBeVisible()
+  await expect(page.getByText('35', { exact: true })).toBeVisible()
+  await expect(page.getByText('lbf·ft one swing')).toBeVisible()
+})
+
+test('a plan is typed from the sheet; what contradicts itself is named and kept out of the run', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, joints: undefined } })))
+  await visit(page, shop, `/builds/${id}/joints`)
+  await page.getByRole('link', { name: 'Cylinder head' }).click()
+  await page.getByText('Torque', { exact: true }).click()
+  await expect(page.getByRole('region', { name: 'To be put right' })).toContainText('No figure yet')
+  await page.getByLabel('Figure chosen, N·m').fill('45')
+  await page.getByLabel('Figure chosen, N·m').press('Enter')
+  await page.getByLabel('Stages, N·m').fill('25, fifty')
+  await page.getByLabel('Stages, N·m').press('Enter')
+  await expect(page.getByText('“fifty” is no stage: a torque, +90°, or snug.')).toBeVisible()
+  await page.getByLabel('Stages, N·m').fill('25, 50')
+  await page.getByLabel('Stages, N·m').press('Enter')
+  await expect(page.getByText('Stage 2, 50 N·m, is above the figure of 45 N·m.')).toBeVisible()
+  await openRun(page, shop, id, 'head')
+  await expect(page.getByRole('alert').filter({ hasText: 'above the figure' })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Before the first pull')).toBeVisible()
+  expect(await pullsOf(shop, id)).toEqual([])
+  await visit(page, shop, `/builds/${id}/joints/head`)
+  await page.getByLabel('Stages, N·m').fill('25, 45')
+  await page.getByLabel('Stages, N·m').press('Enter')
+  await expect(page.getByRole('region', { name: 'To be put right' })).toBeHidden()
+
+  await page.getByLabel('Or type them in their new order').fill('1 2 3 3')
+  await page.getByLabel('Or type them in their new order').press('Enter')
+  await expect(page.getByText('Fastener 4 is missing from the order. Fastener 3 is in the order twice.')).toBeVisible()
+  const before = (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!.groups[0]!.order
+  await page.getByLabel('Or type them in their new order').fill('4 3 2 1')
+  await page.getByLabel('Or type them in their new order').press('Enter')
+  await expect
+    .poll(async () => (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!.groups[0]!.order)
+    .toEqual(before.toReversed())
+})
+
+test('a figure from memory asks before the first pull', async ({ page, shop }) => {
+  const id = await shop.bring(
+    demo(TERN, (document) => {
+      const joints = document.spec.joints!.map((joint) => ({
+        ...joint,
+        groups: joint.groups.map((group) => ({ ...group, targetFrom: { source: 'AB', fromMemory: true as const } })),
+      }))
+      return { ...document, spec: { ...document.spec, joints } }
+    }),
+  )
+  await openRun(page, shop, id, 'head')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: 'Enter once more if you mean it' })).toBeVisible()
+  expect(await pullsOf(shop, id)).toEqual([])
+  await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('1')
+})
