@@ -41,6 +41,7 @@ export {
   DRESS_WORDS,
   dressWords,
   fastenerPlaceWords,
+  LUBE_CHOICES,
   METHOD_CHOICES,
   planIssueWords,
   pullWords,

@@ -1,3 +1,4 @@
+import type { Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
 import type { OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
@@ -92,6 +93,8 @@ function alongWords(at: number, cylinders: readonly number[]): string {
   return behind === undefined ? `behind cylinder ${before}` : `between cylinders ${before} and ${behind}`
 }
 
+export const LUBE_CHOICES: Readonly<Record<Lube, string>> = { dry: 'Dry', oiled: 'Engine oil', moly: 'Moly or the maker’s lube' }
+
 /** Lube, locker or sealer, and where it goes. */
 export function dressWords({ dress }: JointGroup): string {
   return dress ? `${dress.with} on ${dress.on.map((place) => DRESS_WORDS[place]).join(' and ')}` : ''
@@ -136,6 +139,8 @@ function fastenersWords(numbers: readonly number[]): string {
 
 export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string {
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
+  if (refusal.code === 'beyondYield')
+    return 'The figure pulls the fastener past its yield, however rough its thread turns. Wrong unit, or another lube? To yield is a way of its own.'
   return refusal.code === 'onceOnly'
     ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
     : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'

@@ -25,6 +25,8 @@ export const JOINT_KINDS = [
 export const JOINT_METHODS = ['torque', 'torqueAndAngle', 'toYield', 'stretch', 'none'] as const
 
 export const HOLES = ['blind', 'water', 'port', 'gearCase', 'oil'] as const
+/** What friction is left: the figure of a torque belongs to one of them. */
+export const LUBES = ['dry', 'oiled', 'moly'] as const
 export const DRESS_PLACES = ['thread', 'nutFace', 'underHead', 'washer'] as const
 
 /** Numbers of the fasteners of a joint, by their place in its pattern, from one. */
@@ -90,7 +92,7 @@ const groupSchema = z
     targetFrom: source.optional(),
     makersMostNm: finite.positive().max(3000).optional(),
     dress: z
-      .object({ on: z.array(z.enum(DRESS_PLACES)).min(1), with: words, from: source })
+      .object({ on: z.array(z.enum(DRESS_PLACES)).min(1), with: words, lube: z.enum(LUBES).optional(), from: source })
       .strict()
       .optional(),
   })

@@ -92,7 +92,11 @@ export function fromMemory({ groups, sealer }: Joint): readonly ('order' | 'stag
 
 /** Why a run of a joint may not begin. */
 export type RunRefusal =
-  { readonly code: 'plan'; readonly issue: PlanIssue } | { readonly code: 'onceOnly' } | { readonly code: 'sealerSet' }
+  | { readonly code: 'plan'; readonly issue: PlanIssue }
+  /** However rough its thread turns, the figure pulls it past its yield. */
+  | { readonly code: 'beyondYield' }
+  | { readonly code: 'onceOnly' }
+  | { readonly code: 'sealerSet' }
 
 /** Numbers that are missing or doubled, and stages that contradict their figure, are put right before a wrench is taken in hand. */
 const STOPS: ReadonlySet<PlanIssue['code']> = new Set([

@@ -1,7 +1,8 @@
 'use client'
 import { useState } from 'react'
+import { jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, UnitSystem } from '@/core/build'
-import { fromMemory, paceMs, runRefusals, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
+import { fromMemory, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
 import { clockWords } from './clockWords'
@@ -12,7 +13,7 @@ import { useKeys } from './useKeys'
 /** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
 export function BeforeRun({ joint, way, system, onBegin, onLeave }: RunPanelProps) {
   const [isSure, setSure] = useState(false)
-  const refusals = runRefusals(joint, way)
+  const refusals = jointRefusals(joint, way)
   const memory = fromMemory(joint)
   const mayBegin = refusals.length === 0
   const begin = () => {

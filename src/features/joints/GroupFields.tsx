@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { DRESS_PLACES, JOINT_METHODS } from '@/core/build/jointSchema'
+import { DRESS_PLACES, JOINT_METHODS, LUBES } from '@/core/build/jointSchema'
 import type { Joint, JointGroup, UnitSystem } from '@/core/build'
 import { parseStages, stagesOf, USUAL_SHARES } from '@/core/joints'
 import { UNITS } from '@/core/quantity'
@@ -10,7 +10,7 @@ import { Words } from '@/features/paper/Words'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Section, SectionTitle } from '@/ui/Page'
-import { DRESS_WORDS, METHOD_CHOICES, stagesIssueWords, stagesWords, wrenchUnit } from '@/wording'
+import { DRESS_WORDS, LUBE_CHOICES, METHOD_CHOICES, stagesIssueWords, stagesWords, wrenchUnit } from '@/wording'
 import { withGroup, type ChangeJoint } from './planEdit'
 
 export const Fields = styled.div`
@@ -194,8 +194,19 @@ function Dress({ group, index, change }: GroupProps) {
             ))}
           </fieldset>
           <From label="Dress from" value={dress.from} onCommit={(next) => put({ ...dress, from: next })} />
+          <ChoiceRow
+            label="Which turns as"
+            value={dress.lube ?? 'unknown'}
+            onChange={(lube) => put(lube === 'unknown' ? { on: dress.on, with: dress.with, from: dress.from } : { ...dress, lube })}
+            options={LUBES_OR_NOT}
+          />
         </>
       )}
     </Fields>
   )
 }
+
+const LUBES_OR_NOT = [
+  ...LUBES.map((value) => ({ value, label: LUBE_CHOICES[value] })),
+  { value: 'unknown' as const, label: 'Not said: no clamp is worked out' },
+]

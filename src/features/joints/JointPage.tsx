@@ -13,6 +13,7 @@ import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { planIssueWords, pullWords, WAY_WORDS } from '@/wording'
+import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
 import { GroupFields } from './GroupFields'
 import { HoldFields } from './HoldFields'
@@ -79,6 +80,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         ))}
         <HoldFields joint={joint} system={system} change={change} />
         <FastenerFields joint={joint} system={system} change={change} />
+        <ClampSection joint={joint} spec={spec} system={system} />
         <PastRuns runs={runs} />
         <RefusedChange edit={edit} />
       </Main>

@@ -1,4 +1,14 @@
 export {
+  clampEstimates,
+  clampMarginOf,
+  isBeyondYield,
+  jointRefusals,
+  type ClampEstimate,
+  type ClampMargin,
+  type Lube,
+  type Range,
+} from './clamp'
+export {
   boltStiffness,
   clampForce,
   clampMargin,

@@ -1,0 +1,142 @@
+import type { LUBES } from '../../build/jointSchema'
+import type { Joint, JointGroup, Spec } from '../../build/types'
+import { runRefusals, type RunRefusal, type RunWay } from '../../joints'
+import { THREAD_PROFILE } from './profile'
+import { isThread, readThread, type Thread } from './thread'
+
+export type Lube = (typeof LUBES)[number]
+
+/** An estimate from its least to its most. */
+export interface Range {
+  readonly low: number
+  readonly high: number
+}
+
+/** Nut factors K of T = K · d · F, from memory: dry about 0.20, oiled 0.15 to 0.18, moly or the maker's own lube 0.10 to 0.13. */
+export const NUT_FACTORS: Readonly<Record<Lube, Range>> = {
+  dry: { low: 0.18, high: 0.22 },
+  oiled: { low: 0.15, high: 0.18 },
+  moly: { low: 0.1, high: 0.13 },
+}
+
+/** Mean diameter the nut or head turns on, in thread diameters, from memory: between the hole and the flats. */
+const BEARING_DIAMETERS = 1.3
+
+const N_MM_PER_N_M = 1000
+
+/** What a torque makes of a fastener, friction being anything from slick to rough: an estimate throughout. */
+export interface ClampEstimate {
+  readonly letter: string
+  readonly lube: Lube
+  readonly loadN: Range
+  /** On the stress area. */
+  readonly ofProof: Range | undefined
+  /** In tension alone, on the smallest section. */
+  readonly ofYield: Range | undefined
+  /** Twisted as well, while it is pulled. */
+  readonly combinedOfYield: Range | undefined
+  /** What the same torque does on another lube: its mean load over this one's, less one. */
+  readonly onOtherLubes: readonly { readonly lube: Lube; readonly more: number }[]
+}
+
+/** One estimate for each type of fastener in a group that has a torque, a thread that can be read, and a lube. */
+export function clampEstimates({ types, fasteners }: Pick<Joint, 'types' | 'fasteners'>, group: JointGroup): readonly ClampEstimate[] {
+  const { targetNm, dress, order } = group
+  const lube = dress?.lube
+  if (targetNm === undefined || !lube || group.stages.some(({ pull }) => pull === 'angle')) return []
+  const letters = new Set(order.flatMap((number) => fasteners[number - 1]?.type ?? []))
+  return types.flatMap((type) => {
+    const thread = type.thread === undefined ? undefined : readThread(type.thread)
+    return letters.has(type.letter) && thread && isThread(thread) ? [estimate(type, thread, targetNm, lube)] : []
+  })
+}
+
+function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number, lube: Lube): ClampEstimate {
+  const { low, high } = NUT_FACTORS[lube]
+  const loadAt = (nutFactor: number) => (torqueNm * N_MM_PER_N_M) / (nutFactor * thread.diameterMm)
+  const loadN = { low: loadAt(high), high: loadAt(low) }
+  const area = stressAreaMm2(thread)
+  const smallest = Math.min(area, ...(type.sections ?? []).map(({ diameterMm }) => (Math.PI / 4) * diameterMm ** 2))
+  const share = (mm2: number, mpa: number | undefined) => mpa && { low: loadN.low / mm2 / mpa, high: loadN.high / mm2 / mpa }
+  const combined = (load: number, nutFactor: number) => combinedMpa(load, smallest, thread, nutFactor)
+  const mean = (of: Lube) => (NUT_FACTORS[of].low + NUT_FACTORS[of].high) / 2
+  return {
+    letter: type.letter,
+    lube,
+    loadN,
+    ofProof: share(area, type.proofMpa) || undefined,
+    ofYield: share(smallest, type.yieldMpa) || undefined,
+    combinedOfYield: type.yieldMpa
+      ? { low: combined(loadN.low, high) / type.yieldMpa, high: combined(loadN.high, low) / type.yieldMpa }
+      : undefined,
+    onOtherLubes: (Object.keys(NUT_FACTORS) as Lube[])
+      .filter((other) => other !== lube)
+      .map((other) => ({ lube: other, more: mean(lube) / mean(other) - 1 })),
+  }
+}
+
+function stressAreaMm2({ diameterMm, pitchMm, standard }: Thread): number {
+  return (Math.PI / 4) * (diameterMm - THREAD_PROFILE.stressDiameter[standard] * pitchMm) ** 2
+}
+
+/** Tension and torsion together (VDI 2230); the friction in the thread is the one the nut factor stands for, alike under the nut. */
+function combinedMpa(loadN: number, areaMm2: number, { diameterMm, pitchMm }: Thread, nutFactor: number): number {
+  const pitchDiameter = diameterMm - THREAD_PROFILE.pitchDiameter * pitchMm
+  const rise = pitchMm / (2 * Math.PI)
+  const friction = Math.max(
+    0,
+    (nutFactor * diameterMm - rise) / (THREAD_PROFILE.flank * pitchDiameter + (BEARING_DIAMETERS * diameterMm) / 2),
+  )
+  const twistNmm = loadN * (rise + THREAD_PROFILE.flank * friction * pitchDiameter)
+  const diameter = Math.sqrt((4 * areaMm2) / Math.PI)
+  const torsion = twistNmm / ((Math.PI * diameter ** 3) / 16)
+  return Math.sqrt((loadN / areaMm2) ** 2 + 3 * torsion ** 2)
+}
+
+/** Whether a torque pulls a fastener past its yield however rough it turns: such a plan is refused unless it is meant. */
+export function isBeyondYield(joint: Joint, group: JointGroup): boolean {
+  return group.method !== 'toYield' && clampEstimates(joint, group).some(({ ofYield }) => ofYield !== undefined && ofYield.low > 1)
+}
+
+/** Why a run of a joint may not begin, what its fasteners bear among it. */
+export function jointRefusals(joint: Joint, way: RunWay): readonly RunRefusal[] {
+  const isBeyond = (way === 'tighten' || way === 'retorque') && joint.groups.some((group) => isBeyondYield(joint, group))
+  return [...runRefusals(joint, way), ...(isBeyond ? [{ code: 'beyondYield' } as const] : [])]
+}
+
+/** Of the air before compression, and of compression (polytropic, with the losses of a cold wall): from memory. */
+const ATMOSPHERE_KPA = 101.3
+const COMPRESSION_EXPONENT = 1.32
+/** Peak over end of compression for spark ignition, from memory. */
+const PEAK_OVER_COMPRESSION: Range = { low: 2.5, high: 3.5 }
+
+export interface ClampMargin {
+  /** All studs ÷ cylinders (common practice). */
+  readonly clampN: Range
+  readonly gasN: Range
+  readonly peakKpa: Range
+  readonly margin: Range
+}
+
+/** Clamp of one cylinder against its gas, at the peak pressure this boost and ratio may reach: an estimate of estimates, and said so. */
+export function clampMarginOf(
+  joint: Joint,
+  { duty }: Pick<Spec, 'duty'>,
+  { ratio, gasketBoreMm, cylinders }: { readonly ratio: number; readonly gasketBoreMm: number; readonly cylinders: number },
+): ClampMargin | undefined {
+  const loads = joint.groups.flatMap((group) =>
+    clampEstimates(joint, group).map(({ letter, loadN }) => ({
+      loadN,
+      count: group.order.filter((number) => joint.fasteners[number - 1]!.type === letter).length,
+    })),
+  )
+  const counted = loads.reduce((sum, { count }) => sum + count, 0)
+  if (counted < joint.fasteners.length) return undefined
+  const total = (end: keyof Range) => loads.reduce((sum, { loadN, count }) => sum + loadN[end] * count, 0) / cylinders
+  const endKpa = (ATMOSPHERE_KPA + duty.boostKpa) * ratio ** COMPRESSION_EXPONENT
+  const peakKpa = { low: endKpa * PEAK_OVER_COMPRESSION.low, high: endKpa * PEAK_OVER_COMPRESSION.high }
+  const force = (kpa: number) => (kpa / 1000) * (Math.PI / 4) * gasketBoreMm ** 2
+  const gasN = { low: force(peakKpa.low), high: force(peakKpa.high) }
+  const clampN = { low: total('low'), high: total('high') }
+  return { clampN, gasN, peakKpa, margin: { low: clampN.low / gasN.high, high: clampN.high / gasN.low } }
+}

@@ -1,0 +1,89 @@
+import { clampEstimates, clampMarginOf, type ClampEstimate, type Range } from '@/core/benches/fasteners'
+import type { Joint, Spec, UnitSystem } from '@/core/build'
+import { cylinderPlaces } from '@/core/engine'
+import { formatQuantity, fromCanonical, UNITS } from '@/core/quantity'
+import { FigureTable } from '@/ui/FigureTable'
+import { Section, SectionTitle } from '@/ui/Page'
+import { bankOf, LUBE_CHOICES } from '@/wording'
+
+/** What the torque makes of every fastener, and of a head all together: from least to most, for friction decides it. */
+export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec; system: UnitSystem }) {
+  const estimates = joint.groups.flatMap((group) => clampEstimates(joint, group).map((estimate) => ({ group: group.name, ...estimate })))
+  if (estimates.length === 0) return null
+  return (
+    <Section aria-label="What it clamps">
+      <SectionTitle>What it clamps: an estimate, for friction decides it</SectionTitle>
+      <FigureTable>
+        <thead>
+          <tr>
+            <th scope="col">Type</th>
+            <th scope="col">Load</th>
+            <th scope="col">of proof</th>
+            <th scope="col">of yield, in tension</th>
+            <th scope="col">of yield, twisted too</th>
+          </tr>
+        </thead>
+        <tbody>
+          {estimates.map((estimate) => (
+            <tr key={`${estimate.group}/${estimate.letter}`}>
+              <td data-words>
+                {joint.groups.length > 1 && `${estimate.group}, `}
+                {estimate.letter}
+              </td>
+              <td>{forceWords(estimate.loadN, system)}</td>
+              <td>{shareWords(estimate.ofProof)}</td>
+              <td>{shareWords(estimate.ofYield)}</td>
+              <td>{shareWords(estimate.combinedOfYield)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </FigureTable>
+      <p>{lubeSentence(estimates[0]!)}</p>
+      <Margin joint={joint} spec={spec} system={system} />
+    </Section>
+  )
+}
+
+/** A head against the gas of one cylinder, where all that it takes is known. */
+function Margin({ joint, spec, system }: { joint: Joint; spec: Spec; system: UnitSystem }) {
+  if (joint.kind !== 'head') return null
+  const limit = spec.limits['compression.compressionRatio']
+  const ratio = limit?.target ?? limit?.lower
+  const gasket = spec.stock.gaskets?.find(({ id }) => id === spec.choice.gasket)
+  const gasketBoreMm = gasket?.boreMm ?? spec.paper.bore?.value
+  const bank = bankOf(joint)
+  const cylinders = cylinderPlaces(spec.layout).filter((place) => bank === undefined || place.bank === bank).length
+  const margin =
+    ratio !== undefined && typeof gasketBoreMm === 'number' ? clampMarginOf(joint, spec, { ratio, gasketBoreMm, cylinders }) : undefined
+  if (!margin) return <p>Clamp against gas wants the ratio meant, the gasket’s bore, and the load of every fastener.</p>
+  const peak = system === 'metric' ? 'bar' : 'psi'
+  return (
+    <p>
+      All {joint.fasteners.length} over {cylinders === 1 ? 'one cylinder' : `${cylinders} cylinders`}: {forceWords(margin.clampN, system)} a
+      cylinder, against {forceWords(margin.gasN, system)} of gas at a peak of {Math.round(fromCanonical(margin.peakKpa.low, peak))} to{' '}
+      {formatQuantity(margin.peakKpa.high, peak, 0)} for this boost and ratio: {margin.margin.low.toFixed(1)} to{' '}
+      {margin.margin.high.toFixed(1)} times. The gasket’s maker and the tuner know better.
+    </p>
+  )
+}
+
+function forceWords({ low, high }: Range, system: UnitSystem): string {
+  const unit = system === 'metric' ? 'kN' : 'lbf'
+  const shown = (newton: number) => {
+    const value = fromCanonical(newton, unit)
+    return system === 'metric' ? value.toFixed(value < 10 ? 1 : 0) : String(Math.round(value / 100) * 100)
+  }
+  return `${shown(low)}–${shown(high)} ${UNITS[unit].symbol}`
+}
+
+function shareWords(range: Range | undefined): string {
+  return range ? `${Math.round(range.low * 100)}–${Math.round(range.high * 100)} %` : 'not known'
+}
+
+function lubeSentence({ lube, onOtherLubes }: ClampEstimate): string {
+  const others = onOtherLubes.map(({ lube: other, more }) => {
+    const by = Math.abs(Math.round(more * 100))
+    return `${LUBE_CHOICES[other].toLowerCase()} ${by} % ${more > 0 ? 'more' : 'less'}`
+  })
+  return `The figure belongs to its lube. The same torque as on ${LUBE_CHOICES[lube].toLowerCase()} loads on ${others.join(', on ')}.`
+}
