@@ -1,4 +1,4 @@
-import { sum } from 'd3-array'
+import { rollup, sum } from 'd3-array'
 import { ANGLE_TOL_DEG } from '../numerics/tolerance'
 import { pistonDropMm, type Crank } from './crankMotion'
 import { topsDeg, withinTurn } from './crankPins'
@@ -25,11 +25,15 @@ export function firingIntervals(layout: EngineLayout): readonly number[] {
     withinTurn((tops.get(order[(index + 1) % order.length]!) ?? 0) - (tops.get(cylinder) ?? 0)),
   )
   const turnApart = shortest.map((interval) => interval || TURN_DEG)
-  const firesTogether = layout.cylinders > 2 * new Set([...tops.values()].map((top) => Math.round(top))).size
+  const firesTogether = layout.cylinders > 2 * distinctTops(tops)
   const intervals = firesTogether ? shortest : turnApart
   if (Math.abs(CYCLE_DEG - sum(intervals) - TURN_DEG) > ANGLE_TOL_DEG) return intervals
   const at = intervals.indexOf(Math.min(...intervals))
   return intervals.map((interval, index) => (index === at ? interval + TURN_DEG : interval))
+}
+
+function distinctTops(tops: ReadonlyMap<number, number>): number {
+  return new Set([...tops.values()].map((top) => Math.round(top))).size
 }
 
 /** Every cylinder fires once and stands on one pin, and the firing order is one that the throws allow: it closes in two turns. */
@@ -69,15 +73,15 @@ function mostEvenOrder(layout: EngineLayout): readonly number[] {
   const tops = topsDeg(layout)
   const placeOf = new Map(cylinderPlaces(layout).map((place) => [place.cylinder, place]))
   const even = CYCLE_DEG / layout.cylinders
+  const together = layout.cylinders > 2 * distinctTops(tops) ? 2 : 1
   const order = [1]
   for (let at = 0; order.length < layout.cylinders;) {
     const last = placeOf.get(order.at(-1)!)!
     const unfired = cylinderNumbers(layout).filter((cylinder) => !order.includes(cylinder))
-    // Beyond the second top of any that has not fired it never would.
-    const lastChance = Math.min(...unfired.map((cylinder) => tops.get(cylinder)! + TURN_DEG))
+    const latest = lastChance(unfired, tops, together)
     const open = unfired
       .flatMap((cylinder) => [0, TURN_DEG].map((turn) => ({ cylinder, angle: tops.get(cylinder)! + turn })))
-      .filter(({ angle }) => angle > at - ANGLE_TOL_DEG && angle < lastChance + ANGLE_TOL_DEG)
+      .filter(({ angle }) => angle > at + (together > 1 ? -ANGLE_TOL_DEG : ANGLE_TOL_DEG) && angle < latest + ANGLE_TOL_DEG)
     const costOf = ({ cylinder, angle }: { cylinder: number; angle: number }) => {
       const { bank, row } = placeOf.get(cylinder)!
       return Math.abs(angle - at - even) - (bank === last.bank ? 0 : 0.5) - Math.abs(row - last.row) * 0.01
@@ -87,6 +91,16 @@ function mostEvenOrder(layout: EngineLayout): readonly number[] {
     at = next.angle
   }
   return order
+}
+
+/** Beyond this angle one that has not fired never would: its second top, or its first where another waits for the second. */
+function lastChance(unfired: readonly number[], tops: ReadonlyMap<number, number>, together: number): number {
+  const waiting = rollup(
+    unfired,
+    (cylinders) => cylinders.length,
+    (cylinder) => tops.get(cylinder)!,
+  )
+  return Math.min(...[...waiting].map(([top, count]) => top + TURN_DEG * (2 - Math.ceil(count / together))))
 }
 
 /**

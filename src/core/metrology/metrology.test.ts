@@ -155,3 +155,33 @@ describe('verdicts (ISO 14253-1)', () => {
     expect(judgeInterval(0.43, 0.46, { lower: 0.43 }, 'strict', 0.002).verdict).toBe('inDoubt')
   })
 })
+
+describe('at a turning point (GUM 5.1.2, note)', () => {
+  const u = 0.01
+  const at = (value: number) => propagate(({ x }) => x ** 2, { x: { value, components: [{ source: { id: 'x', owner: 'x', dof: 9 }, u }] } })
+
+  it('the second-order term stands in: x² at 0 has √2 · u²', () => {
+    const square = at(0)
+    expect(standardUncertainty(square)).toBeCloseTo(Math.SQRT2 * u ** 2, 12)
+    expect(square.components.map(({ source }) => [source.id, source.owner, source.dof])).toEqual([
+      ['x', 'x', 9],
+      ['x/curvature', 'x', 9],
+    ])
+  })
+
+  it('beside a slope it adds in quadrature, and is left out where it is less than a twentieth of it', () => {
+    // √2 u² over 2xu is a twentieth at x = 14.14 u.
+    expect(standardUncertainty(at(14 * u))).toBeCloseTo(Math.hypot(28 * u * u, Math.SQRT2 * u * u), 12)
+    expect(standardUncertainty(at(14.3 * u))).toBeCloseTo(28.6 * u * u, 12)
+    expect(at(14.3 * u).components).toHaveLength(1)
+  })
+
+  it('is charged to the largest source', () => {
+    const two = [
+      { source: { id: 'small', owner: 'gauge', dof: 4 }, u: 0.003 },
+      { source: { id: 'large', owner: 'reading', dof: 7 }, u: -0.01 },
+    ]
+    const square = propagate(({ x }) => x ** 2, { x: { value: 0, components: two } })
+    expect(square.components.at(-1)!.source).toMatchObject({ id: 'large/curvature', owner: 'reading', dof: 7 })
+  })
+})

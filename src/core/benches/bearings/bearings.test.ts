@@ -304,3 +304,45 @@ describe('rod side clearance', () => {
     ).toEqual([{ kind: 'reading', stationId: 'bearings.rodSide/c2' }])
   })
 })
+
+describe('what a reading of a bearing is held against while it is typed', () => {
+  const stationsOf = (build: Build) => new Map(bearings.stations(build).map((station) => [station.id as string, station]))
+  const { mainJournal, rodJournal } = tern.spec.paper
+  const journal = (kind: 'main' | 'rod') => (kind === 'main' ? mainJournal : rodJournal)!.value
+
+  it.each([
+    ['bearings.mainJournal/m2/front-vertical', 'main', -1.1, 0.3, 'Main 2, journal, front end, vertical', 'Front, vertical'],
+    ['bearings.rodJournal/c3/rear-horizontal', 'rod', -1.1, 0.3, 'Cylinder 3, rod journal, rear end, horizontal', 'Rear, horizontal'],
+  ] as const)('%s: its paper, less what a grinder takes', (id, kind, below, above, label, row) => {
+    const nominal = journal(kind)
+    expect(stationsOf(tern).get(id)).toMatchObject({
+      label,
+      row,
+      nominal,
+      expected: { low: expect.closeTo(nominal + below, 9), high: expect.closeTo(nominal + above, 9) },
+      usual: { centre: nominal, stray: 0.1 },
+    })
+  })
+
+  it('without paper as wide as journals go, and with no nominal', () => {
+    const bare = withSpecOf(tern, (spec): Spec => ({ ...spec, paper: {} }))
+    for (const id of ['bearings.mainJournal/m1/front-vertical', 'bearings.rodJournal/c1/front-vertical']) {
+      const station = stationsOf(bare).get(id)!
+      expect(station.expected).toEqual({ low: 15, high: 150 })
+      expect(station).not.toHaveProperty('nominal')
+    }
+  })
+
+  it('read separately, the shells inside by the same paper', () => {
+    const inside = [...stationsOf(methods(tern, { bearings: 'separate' })).values()].find(
+      ({ id }) => id.startsWith('bearings.mainInside/m1') && id.endsWith('vertical'),
+    )!
+    const nominal = journal('main')
+    expect(inside).toMatchObject({
+      label: 'Main 1, inside the shells, vertical',
+      row: 'Shells, vertical',
+      nominal,
+      expected: { low: expect.closeTo(nominal - 1, 9), high: expect.closeTo(nominal + 0.4, 9) },
+    })
+  })
+})
