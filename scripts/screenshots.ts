@@ -45,6 +45,18 @@ const PICTURES: readonly Picture[] = [
   { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="rings.topGap/c2/top"]').click() },
   { name: 'rods', url: `${tern}/rods` },
   { name: 'clocking', url: `${tern}/clocking` },
+  { name: 'joint', url: `${petrel}/joints/head-left` },
+  {
+    name: 'torque-run',
+    url: `${petrel}/joints/head-left/run`,
+    prepare: async (page) => {
+      await page.keyboard.press('Enter')
+      for (let pulls = 0; pulls < 22; pulls++) {
+        await page.locator('[data-state="here"]').waitFor()
+        await page.keyboard.press('Enter')
+      }
+    },
+  },
   {
     name: 'sum',
     url: `${tern}/compression`,
@@ -83,26 +95,6 @@ const PICTURES: readonly Picture[] = [
     },
   },
   { name: 'book', url: `${tern}/book` },
-  {
-    name: 'csv',
-    url: `${tern}/readings`,
-    prepare: (page) =>
-      page
-        .getByLabel('CSV file')
-        .setInputFiles({
-          name: 'readings.csv',
-          mimeType: 'text/csv',
-          buffer: Buffer.from(
-            [
-              'characteristic,cylinder,spot,value,unit,gauge,at,by',
-              'deck,1,front,0.05,mm,dial-metric.1,2026-03-01T10:00:00Z,KV',
-              'deck,9,front,0.05,mm,dial-metric.1,2026-03-01T10:01:00Z,KV',
-              'deck,2,front,0.O5,mm,dial-metric.1,2026-03-01T10:02:00Z,KV',
-              'deck,3,front,0.05,mm,laser,2026-03-01T10:03:00Z,KV',
-            ].join('\n'),
-          ),
-        }),
-  },
 ]
 
 const server = await TestServer.start()

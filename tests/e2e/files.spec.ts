@@ -304,6 +304,9 @@ test.describe('axe finds nothing, by day and by night', () => {
       `/builds/${id}/book`,
       `/builds/${id}/readings`,
       `/builds/${id}/clocking`,
+      `/builds/${id}/joints`,
+      `/builds/${id}/joints/head`,
+      `/builds/${id}/joints/head/run`,
       '/nowhere',
     ]) {
       await page.goto(shop.server.address + url)

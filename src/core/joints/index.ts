@@ -1,7 +1,8 @@
 /** Joints: where their fasteners stand, how they are pulled, and what became of every pull. */
-export { headPattern } from './pattern'
+export { headPattern, type Position } from './pattern'
 export { centreOut, numberIssues, spiral, type OrderIssue } from './sequence'
 export { fromMemory, planIssues, runRefusals, stagesOf, USUAL_SHARES, wrenchFor, type PlanIssue, type RunRefusal } from './plan'
 export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunWay, type Step } from './run'
 export { parseStages, type StagesIssue } from './parseStages'
 export { jointsOf, usualJoints, withJoint } from './usual'
+export { isInside, joinMarks, onPaper, sheetsOf, type Sheet } from './template'

@@ -1,31 +1,8 @@
 import 'server-only'
-import path from 'node:path'
-import pdfmake from 'pdfmake'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { pdfOf, type SheetSize } from '../printer'
 import { isMarked, type Standing } from '@/wording'
 import { PLANNED_TITLE, type BenchSheet, type BookSheet, type FoundCell, type OutLine } from './bookSheet'
-
-const FONTS = path.join(process.cwd(), 'node_modules/@fontsource')
-const fontFile = (family: string, weight: number) => path.join(FONTS, family, 'files', `${family}-latin-${weight}-normal.woff`)
-
-// The sheet holds no addresses and reads no files but its fonts.
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((file) => path.resolve(file).startsWith(FONTS))
-
-pdfmake.addFonts({
-  Archivo: {
-    normal: fontFile('archivo', 400),
-    bold: fontFile('archivo', 700),
-    italics: fontFile('archivo', 400),
-    bolditalics: fontFile('archivo', 700),
-  },
-  Azeret: {
-    normal: fontFile('azeret-mono', 400),
-    bold: fontFile('azeret-mono', 700),
-    italics: fontFile('azeret-mono', 400),
-    bolditalics: fontFile('azeret-mono', 700),
-  },
-})
 
 const RULED = {
   hLineWidth: (row: number) => (row === 1 ? 0.8 : 0.3),
@@ -57,7 +34,7 @@ const STYLES: Pick<TDocumentDefinitions, 'defaultStyle' | 'styles'> = {
 }
 
 /** The build sheet as PDF bytes, A4 or Letter, black only. */
-export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn: string): Promise<Uint8Array<ArrayBuffer>> {
+export async function bookPdf(sheet: BookSheet, size: SheetSize, printedOn: string): Promise<Uint8Array<ArrayBuffer>> {
   const definition: TDocumentDefinitions = {
     pageSize: size,
     pageMargins: [42, 42, 42, 48],
@@ -106,8 +83,7 @@ export async function bookPdf(sheet: BookSheet, size: 'A4' | 'LETTER', printedOn
       ...signatures(sheet),
     ],
   }
-  const buffer = await pdfmake.createPdf(definition).getBuffer()
-  return new Uint8Array(buffer)
+  return pdfOf(definition)
 }
 
 /** What the figures mean, and who answers for them. */

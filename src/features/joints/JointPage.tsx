@@ -65,6 +65,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
           clamp is claimed.
         </Lead>
         <Pattern joint={joint} layout={spec.layout} change={change} />
+        <TemplateLinks href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} />
         {issues.length > 0 && (
           <Section aria-label="To be put right">
             {issues.map((issue) => (
@@ -127,6 +128,20 @@ function Numbering({ numbering }: { numbering: ReturnType<typeof useNumbering> }
       <Button onPress={() => take('centreOut')}>From the middle outwards, opposed</Button>
       <Button onPress={() => take('spiral')}>Spiral from the middle</Button>
       <TypedOrder onGiven={type} />
+    </Row>
+  )
+}
+
+/** The joint on paper, to lay on the casting. */
+function TemplateLinks({ href }: { href: string }) {
+  return (
+    <Row>
+      <a href={href} download>
+        Paper template at true scale, A4
+      </a>
+      <a href={`${href}?size=letter`} download>
+        Letter
+      </a>
     </Row>
   )
 }
