@@ -37,10 +37,19 @@ async function openRun(page: Page, shop: Shop, id: string, joint: string, way = 
 const here = (page: Page) => page.locator('[data-state="here"] text.turn')
 const figure = (page: Page) => page.locator('aside p').first()
 
+/** Longer than a pedal bounces: a press sooner than that is not a second pull. */
+const BETWEEN_PULLS_MS = 420
+
+/** One pull: the key, and as long as no second one would be taken. */
+async function press(page: Page): Promise<void> {
+  await page.keyboard.press('Enter')
+  await page.waitForTimeout(BETWEEN_PULLS_MS)
+}
+
 async function pull(page: Page, times: number): Promise<void> {
   for (let count = 0; count < times; count++) {
     const before = await here(page).textContent()
-    await page.keyboard.press('Enter')
+    await press(page)
     await expect(here(page)).not.toHaveText(before!)
   }
 }
@@ -64,7 +73,7 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await pull(page, 9)
   // The tenth is the last of its stage; then every one again.
   await expect(here(page)).toHaveText('10')
-  await page.keyboard.press('Enter')
+  await press(page)
   await expect(figure(page)).toHaveText('55')
   await expect(here(page)).toHaveText('1')
   await pull(page, 3)
@@ -84,14 +93,15 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await expect(figure(second)).toHaveText('55')
   await expect(page.getByText('On another device')).toBeVisible({ timeout: 10_000 })
   await pull(second, 4)
-  await second.keyboard.press('Enter')
+  await press(second)
   await expect(figure(second)).toHaveText('80')
   await pull(second, 9)
-  await second.keyboard.press('Enter')
+  await press(second)
   await expect(second.getByText('30 of 30 pulls done.')).toBeVisible()
-  await second.keyboard.press('Enter')
+  await press(second)
   await expect(second.getByText('Before the first pull')).toBeVisible()
 
+  await expect.poll(async () => (await pullsOf(ownShop, id)).at(-1)?.did).toBe('end')
   const head = (await ownShop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
   const pulled = (await pullsOf(ownShop, id)).filter(({ did }) => did === 'pulled')
   // No repeat and no gap: every fastener once a stage, in the order of the plan.
@@ -106,8 +116,8 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await expect(second.getByText('Back it off, then pull to')).toBeVisible()
   await expect(figure(second)).toHaveText('80')
   await pull(second, 9)
-  await second.keyboard.press('Enter')
-  await second.keyboard.press('Enter')
+  await press(second)
+  await press(second)
   await expect(second.getByText('Before the first pull')).toBeVisible()
   await visit(second, ownShop, `/builds/${id}/joints/head`)
   await expect(second.getByRole('region', { name: 'Runs' })).toContainText(/Re-torque, begun by KV.*10 of 10 pulls, ended/)
@@ -133,18 +143,30 @@ test('stopped short is pulled again, one left out says why, a broken one goes th
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('4')
   await pull(page, 6)
-  await page.keyboard.press('Enter')
+  await press(page)
   await expect(figure(page)).toHaveText('55')
   await page.keyboard.press('k')
   await page.keyboard.type('thread came out, insert fitted')
   await page.keyboard.press('Enter')
   // The new one at the first stage, then where the others are.
   await expect(figure(page)).toHaveText('30')
-  await page.keyboard.press('Enter')
+  await press(page)
   await expect(figure(page)).toHaveText('55')
   await visit(page, shop, `/builds/${id}/joints/head`)
   await expect(page.getByRole('region', { name: 'Runs' })).toContainText('fastener 2 left out: wrench does not reach b')
   await expect(page.getByRole('link', { name: 'Tighten: go on at 10 of 30' })).toBeVisible()
+})
+
+test('a pedal that bounces is one pull', async ({ page, shop }) => {
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'head')
+  await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('1')
+  for (let bounce = 0; bounce < 4; bounce++) await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('2')
+  await page.waitForTimeout(BETWEEN_PULLS_MS)
+  await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('3')
 })
 
 test('pulls of two devices that did not know of each other are shown, and one of them is chosen', async ({ page, shop }) => {

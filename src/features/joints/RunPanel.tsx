@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { leftOut, type Run } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
@@ -99,7 +99,7 @@ function UnderWay(props: AtRun) {
   const [asking, setAsking] = useState<Asking>()
   const { next } = run
   const at = next && { stage: next.stage, fastener: next.fastener }
-  const pulled = () => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' })
+  const pulled = useOnce(() => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' }))
   const back = () => run.done.size > 0 && onSay({ did: 'back' })
   const keys: Readonly<Record<string, () => void>> = {
     Enter: pulled,
@@ -173,6 +173,19 @@ function AllDone({ run }: { run: Run }) {
       )}
     </>
   )
+}
+
+/** No two pulls are made so soon one after the other: a second press is a pedal that bounced, or a nervous finger. */
+const PEDAL_BOUNCE_MS = 400
+
+function useOnce(act: () => void): () => void {
+  const last = useRef(0)
+  return () => {
+    const now = performance.now()
+    if (now - last.current < PEDAL_BOUNCE_MS) return
+    last.current = now
+    act()
+  }
 }
 
 function KeyButton({ name, words, onPress }: { name: string; words: string; onPress: () => void }) {
