@@ -41,6 +41,7 @@ export {
   DRESS_WORDS,
   dressWords,
   fastenerPlaceWords,
+  HOLE_WORDS,
   LUBE_CHOICES,
   METHOD_CHOICES,
   planIssueWords,

@@ -2,7 +2,7 @@ import type { Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
 import type { OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
-import { formatExact, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
   none: 'No figure known',
@@ -18,6 +18,8 @@ export const WAY_WORDS: Readonly<Record<RunWay, string>> = {
   retorque: 'Re-torque',
   loosen: 'Loosen',
 }
+
+export const HOLE_WORDS = { blind: 'nothing: blind', water: 'water', port: 'a port', gearCase: 'the gear case', oil: 'oil' } as const
 
 export const DRESS_WORDS = { thread: 'thread', nutFace: 'nut face', underHead: 'under the head', washer: 'washer' } as const
 
@@ -128,9 +130,15 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
       return `${torque(issue.targetNm)} is more than the maker allows, ${torque(issue.makersMostNm)}.`
     case 'noWrench':
       return `Stage ${issue.stage}, ${torque(issue.nm)}: none of the wrenches reads there between a fifth of its range and its end.`
+    case 'oddStickOut':
+      return `Fastener ${issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)}, most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`
     case 'yieldNeedsOnceOnly':
       return `Pulled to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
   }
+}
+
+function lengthWords(mm: number, system: UnitSystem): string {
+  return system === 'metric' ? formatQuantity(mm, 'mm', 1) : formatQuantity(mm, 'in', 2)
 }
 
 function fastenersWords(numbers: readonly number[]): string {

@@ -85,6 +85,24 @@ describe('a plan', () => {
   })
 })
 
+describe('stick-out', () => {
+  const studs = (...mm: readonly (number | undefined)[]) =>
+    head({}, { fasteners: usual.fasteners.map((one, index) => ({ ...one, ...(mm[index] !== undefined && { stickOutMm: mm[index] }) })) })
+  it('finds the short stud, by more than a millimetre from the most of its type', () => {
+    expect(planIssues(studs(52, 52.4, 45, 51.8, 52.1))).toEqual([{ code: 'oddStickOut', fastener: 3, stickOutMm: 45, usualMm: 52 }])
+    expect(planIssues(studs(52, 52, 52, 53))).toEqual([])
+    expect(planIssues(studs(52, 52, 52, 53.1))).toMatchObject([{ fastener: 4 }])
+  })
+
+  it('says nothing of two, nor of studs of different types', () => {
+    expect(planIssues(studs(52, 40))).toEqual([])
+    const long = studs(52, 52, 52, 80, 80, 80)
+    const types = [{ letter: 'A' }, { letter: 'B' }]
+    const fasteners = long.fasteners.map((one, index) => ({ ...one, type: index > 2 ? 'B' : 'A' }))
+    expect(planIssues({ ...long, types, fasteners })).toEqual([])
+  })
+})
+
 describe('wrenches', () => {
   const small = { name: 'small', leastNm: 5, mostNm: 50 }
   const large = { name: 'large', leastNm: 10, mostNm: 100 }

@@ -1,3 +1,4 @@
+import { median } from 'd3-array'
 import type { Joint, JointGroup, JointStage } from '../build/types'
 import { orderIssues, type OrderIssue } from './sequence'
 
@@ -14,15 +15,40 @@ export type PlanIssue = (
   | { readonly code: 'noWrench'; readonly stage: number; readonly nm: number }
   /** To yield, and planned again: such a fastener is pulled once. */
   | { readonly code: 'yieldNeedsOnceOnly'; readonly letters: readonly string[] }
-) & { readonly group: number }
+  /** Seated, a stud stands out otherwise than the others of its type: another length, or a hole of another depth. */
+  | { readonly code: 'oddStickOut'; readonly fastener: number; readonly stickOutMm: number; readonly usualMm: number }
+) & {
+  /** The group it is of; none: of the joint as a whole. */
+  readonly group?: number
+}
 
 /** Of a wrench's range: below it a click is a guess (common practice). */
 export const LEAST_SHARE_OF_RANGE = 0.2
 
 export function planIssues(joint: Joint): readonly PlanIssue[] {
-  return joint.groups.flatMap((group, index) =>
+  const ofGroups = joint.groups.flatMap((group, index) =>
     [...groupIssues(joint, group), ...wrenchIssues(joint, group)].map((issue) => ({ ...issue, group: index }) as PlanIssue),
   )
+  return [...ofGroups, ...stickOutIssues(joint)]
+}
+
+/** More than seating and a thread's start differ by (common practice: a millimetre). */
+const STICK_OUT_TOL_MM = 1
+/** With fewer nobody can say which is the odd one. */
+const LEAST_STUDS = 3
+
+/** Studs of one type that stand out more or less than most of them do. */
+function stickOutIssues({ fasteners, types }: Joint): PlanIssue[] {
+  return types.flatMap(({ letter }) => {
+    const known = fasteners.flatMap(({ type, stickOutMm }, index) =>
+      type === letter && stickOutMm !== undefined ? [{ fastener: index + 1, stickOutMm }] : [],
+    )
+    const usualMm = median(known.map(({ stickOutMm }) => stickOutMm))
+    if (usualMm === undefined || known.length < LEAST_STUDS) return []
+    return known
+      .filter(({ stickOutMm }) => Math.abs(stickOutMm - usualMm) > STICK_OUT_TOL_MM)
+      .map((one) => ({ code: 'oddStickOut', usualMm, ...one }) as const)
+  })
 }
 
 type Unplaced = PlanIssue extends infer Issue ? (Issue extends unknown ? Omit<Issue, 'group'> : never) : never

@@ -100,6 +100,9 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
         {sheet.benches.map((bench) => (
           <BenchTables key={bench.title} bench={bench} />
         ))}
+        {sheet.joints.map(({ title, lines }) => (
+          <WordList key={title} title={title} lines={lines} />
+        ))}
         <h2>Paper</h2>
         <PaperTable lines={sheet.paper} />
         {sheet.gauges.length > 0 && (

@@ -59,6 +59,7 @@ export async function bookPdf(sheet: BookSheet, size: SheetSize, printedOn: stri
         ? [{ text: 'What stands out', style: 'heading' }, standsOutContent(sheet.standsOut)]
         : [{ text: 'Nothing is measured yet.' }]),
       ...sheet.benches.flatMap(benchContent),
+      ...sheet.joints.flatMap(({ title, lines }): Content[] => [{ text: title, style: 'heading' }, { ul: [...lines] }]),
       { text: 'Paper', style: 'heading' },
       table(
         ['Number', 'Value', 'Source', 'Reason'],

@@ -42,6 +42,8 @@ import {
   type Standing,
 } from '@/wording'
 
+import { jointSheets, type JointSheet } from './jointSheet'
+
 export interface BookSheet {
   readonly title: string
   readonly description: string
@@ -49,6 +51,8 @@ export interface BookSheet {
   /** Everything out or in doubt, over all benches, each with its limit and the reason: the first thing to read. */
   readonly standsOut: readonly OutLine[]
   readonly benches: readonly BenchSheet[]
+  /** Every joint that was run: the plan, and what was pulled. */
+  readonly joints: readonly JointSheet[]
   readonly paper: readonly { readonly label: string; readonly value: string; readonly source: string; readonly reason: string }[]
   readonly gauges: readonly { readonly name: string; readonly uncertainty: string; readonly checked: string }[]
   readonly rule: string
@@ -101,6 +105,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
   const measured = BENCHES.filter((bench) => bench.stations(build).some((station) => build.readings.current.has(station.id))).map(
     (bench) => ({ bench, findings: bench.derive(build) }),
   )
+  const joints = jointSheets(document, system)
   const gasket = spec.stock.gaskets.find((one) => one.id === spec.choice.gasket)
   const thickIn = system === 'metric' ? 'mm' : 'in'
   return {
@@ -128,6 +133,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
       .sort(byConsequence)
       .map(({ finding, output }) => outLine(finding, output, system)),
     benches: measured.map(({ bench, findings }) => benchSheet(bench, findings, build, system)),
+    joints: joints.run,
     paper: (Object.entries(spec.paper) as [PaperKey, PaperNumber | undefined][]).flatMap(([key, paper]) =>
       paper ? [paperLine(key, paper, system)] : [],
     ),
@@ -135,7 +141,10 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     rule: RULE_WORDS[spec.methods.rule],
     planned: (spec.planned ?? []).map(({ work }) => workWords(work, system)),
     crossed: crossedOut(build),
-    notChecked: notChecked(build),
+    notChecked: [
+      ...notChecked(build),
+      ...(joints.notRun.length > 0 ? [`Joints planned and not tightened: ${joints.notRun.join(', ')}`] : []),
+    ],
   }
 }
 

@@ -16,6 +16,7 @@ import { planIssueWords, pullWords, WAY_WORDS } from '@/wording'
 import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
 import { GroupFields } from './GroupFields'
+import { HoleTable } from './HoleTable'
 import { HoldFields } from './HoldFields'
 import { JointDrawing, type FastenerState } from './JointDrawing'
 import type { ChangeJoint } from './planEdit'
@@ -70,7 +71,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
           <Section aria-label="To be put right">
             {issues.map((issue) => (
               <Notice key={planIssueWords(issue, system)} data-tone="bad">
-                {joint.groups.length > 1 && `${joint.groups[issue.group]!.name}: `}
+                {joint.groups.length > 1 && issue.group !== undefined && `${joint.groups[issue.group]!.name}: `}
                 {planIssueWords(issue, system)}
               </Notice>
             ))}
@@ -81,6 +82,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         ))}
         <HoldFields joint={joint} system={system} change={change} />
         <FastenerFields joint={joint} system={system} change={change} />
+        <HoleTable joint={joint} system={system} change={change} />
         <ClampSection joint={joint} spec={spec} system={system} />
         <PastRuns runs={runs} />
         <RefusedChange edit={edit} />

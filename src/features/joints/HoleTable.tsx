@@ -1,0 +1,124 @@
+'use client'
+import styled from 'styled-components'
+import { HOLES } from '@/core/build/jointSchema'
+import type { Joint, UnitSystem } from '@/core/build'
+import { UNITS } from '@/core/quantity'
+import { QuantityInput } from '@/features/paper/QuantityInput'
+import { FigureTable } from '@/ui/FigureTable'
+import { HOLE_WORDS } from '@/wording'
+import type { ChangeJoint } from './planEdit'
+import { turnsOf } from './turns'
+
+const Fold = styled.details`
+  summary {
+    cursor: pointer;
+    min-height: 40px;
+    font-weight: 500;
+  }
+  select {
+    min-height: 40px;
+    padding: 0 8px;
+    background: var(--raised);
+    border: 1px solid var(--edge);
+    border-radius: 3px;
+  }
+`
+
+interface HoleProps {
+  readonly joint: Joint
+  readonly system: UnitSystem
+  readonly change: ChangeJoint
+}
+
+type Fastener = Joint['fasteners'][number]
+
+/** Hole by hole, in the order they are pulled: which type goes there, where the hole leads, how far its stud stands out. */
+export function HoleTable({ joint, system, change }: HoleProps) {
+  const turns = turnsOf(joint)
+  const inOrder = joint.groups.flatMap(({ order }) => order)
+  const put = (number: number, words: string, next: Partial<Fastener>) =>
+    change(`${turns[number - 1]}: ${words}`, (now) => ({
+      ...now,
+      fasteners: now.fasteners.map((one, index) => (index === number - 1 ? { ...one, ...next } : one)),
+    }))
+  return (
+    <Fold>
+      <summary>Hole by hole: type, where it leads, how far its stud stands out</summary>
+      <FigureTable>
+        <thead>
+          <tr>
+            <th scope="col">Turn</th>
+            <th scope="col">Type</th>
+            <th scope="col">Leads into</th>
+            <th scope="col">Stands out, {UNITS[system === 'metric' ? 'mm' : 'in'].symbol}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {inOrder.map((number) => (
+            <HoleRow
+              key={number}
+              turn={turns[number - 1]!}
+              fastener={joint.fasteners[number - 1]!}
+              letters={joint.types.map(({ letter }) => letter)}
+              system={system}
+              put={(words, next) => put(number, words, next)}
+            />
+          ))}
+        </tbody>
+      </FigureTable>
+    </Fold>
+  )
+}
+
+function HoleRow({
+  turn,
+  fastener,
+  letters,
+  system,
+  put,
+}: {
+  turn: string
+  fastener: Fastener
+  letters: readonly string[]
+  system: UnitSystem
+  put: (words: string, next: Partial<Fastener>) => void
+}) {
+  const unit = system === 'metric' ? 'mm' : 'in'
+  return (
+    <tr>
+      <td>{turn}</td>
+      <td data-words>
+        <select aria-label={`Fastener ${turn}: type`} value={fastener.type} onChange={({ target }) => put('type', { type: target.value })}>
+          {letters.map((letter) => (
+            <option key={letter}>{letter}</option>
+          ))}
+        </select>
+      </td>
+      <td data-words>
+        <select
+          aria-label={`Fastener ${turn}: its hole leads into`}
+          value={fastener.hole?.opensTo ?? ''}
+          onChange={({ target }) => put('hole', { hole: { ...fastener.hole, opensTo: HOLES.find((hole) => hole === target.value) } })}
+        >
+          <option value="">not said</option>
+          {HOLES.map((hole) => (
+            <option key={hole} value={hole}>
+              {HOLE_WORDS[hole]}
+            </option>
+          ))}
+        </select>
+      </td>
+      <td>
+        <QuantityInput
+          quiet
+          label={`Fastener ${turn}: stands out, ${UNITS[unit].symbol}`}
+          value={fastener.stickOutMm}
+          kind="length"
+          unit={unit}
+          range={{ low: 0, high: 1000 }}
+          onCommit={(stickOutMm) => put('stick-out', { stickOutMm })}
+        />
+      </td>
+    </tr>
+  )
+}
