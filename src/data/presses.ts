@@ -6,11 +6,12 @@ import type { Connection } from './connection'
 import { gaugeHoldTable, pressTable } from './schema'
 
 /** A press of a gauge's button as it was received. Its id becomes the id of the reading it lands as, so that it lands once. */
-export interface Press extends Omit<GaugeLine, 'upper'> {
+export interface Press extends Omit<GaugeLine, 'upper' | 'angleDeg'> {
   readonly id: string
   /** Order of arrival over all gauges. */
   readonly seq: number
   readonly upper: number | null
+  readonly angleDeg: number | null
   /** The bench session it is for; none: nobody had the gauge. */
   readonly session: string | null
   readonly at: string
@@ -95,6 +96,7 @@ async function addPress(connection: Connection, line: GaugeLine, raw: string, se
       name: line.name,
       value: line.value,
       upper: line.upper ?? null,
+      angleDeg: line.angleDeg ?? null,
       unit: line.unit,
       sequence: line.sequence,
       text: line.text,

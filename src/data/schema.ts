@@ -109,6 +109,8 @@ export const pressTable = sqliteTable(
     /** Canonical unit of the unit's kind. */
     value: real('value').notNull(),
     upper: real('upper'),
+    /** How far a wrench turned to get there. */
+    angleDeg: real('angle_deg'),
     unit: text('unit').notNull(),
     /** The gauge's own count of presses. */
     sequence: integer('sequence').notNull(),

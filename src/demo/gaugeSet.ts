@@ -2,6 +2,7 @@ import pRetry from 'p-retry'
 import { benchById, gaugesFor, openBuild, TRUTHS, type BenchId, type Station } from '@/core/benches'
 import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/build'
 import { formatGaugeLine } from '@/core/liveGauge'
+import type { RandomStream } from '@/core/numerics/random'
 import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'
 
 /** A set of simulated gauges with a button each: lines to a server, repeated until it says that it holds them. */
@@ -15,7 +16,7 @@ export class GaugeSet {
   ) {}
 
   /** Presses a button; resolves when the server holds the reading. */
-  async press(gauge: Gauge, indicated: { value: number; upper?: number }): Promise<void> {
+  async press(gauge: Gauge, indicated: { value: number; upper?: number; angleDeg?: number }): Promise<void> {
     const sequence = this.counts.get(gauge.gauge) ?? this.firstNumber
     this.counts.set(gauge.gauge, sequence + 1)
     await this.send(formatGaugeLine({ name: gauge.gauge, ...indicated, unit: gauge.unit, sequence }))
@@ -64,4 +65,15 @@ export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[]
 export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): SimulatedGauges {
   const { spec } = openBuild(document)
   return new SimulatedGauges({ engine: makeEngine(spec, faults, seed), spec, seed: seed + 1, truths: TRUTHS })
+}
+
+/** Degrees a fastener turns for each newton metre once it is snug, and what a hand and a wrench add to either. */
+const DEG_PER_NM = 0.72
+const ANGLE_NOISE_DEG = 1
+const TORQUE_NOISE = 0.01
+
+/** What a wrench that knows its angle says of a pull; `odd` turns so much further, as a bolt that yields, or less, as one that galls. */
+export function wrenchPull(nm: number, fromNm: number, random: RandomStream, odd = 1): { value: number; angleDeg: number } {
+  const angleDeg = (nm - fromNm) * DEG_PER_NM * odd + random.normal() * ANGLE_NOISE_DEG
+  return { value: Number((nm * (1 + Math.abs(random.normal()) * TORQUE_NOISE)).toFixed(1)), angleDeg: Number(angleDeg.toFixed(1)) }
 }

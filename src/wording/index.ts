@@ -44,6 +44,7 @@ export {
   HOLE_WORDS,
   LUBE_CHOICES,
   METHOD_CHOICES,
+  oddAngleWords,
   planIssueWords,
   pullWords,
   runRefusalWords,

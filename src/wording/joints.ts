@@ -1,7 +1,7 @@
 import type { Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
-import type { OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
+import type { OddAngle, OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
 import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
@@ -165,6 +165,11 @@ export function stagesIssueWords(issue: StagesIssue): string {
     case 'outOfRange':
       return `“${issue.text}” is no pull anybody makes: decimal point, or another unit?`
   }
+}
+
+export function oddAngleWords({ stage, angleDeg, usualDeg, is }: OddAngle, turn: string): string {
+  const cause = is === 'further' ? 'it may be yielding' : 'dry, or its thread galls'
+  return `Fastener ${turn}, stage ${stage}: ${Math.round(angleDeg)}° to its torque, the others ${Math.round(usualDeg)}°: ${cause}.`
 }
 
 /** A pull in a few words, for the list of what was done. */

@@ -1,7 +1,9 @@
 import type { Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
-import type { Joint, Pull, Spec } from '@/core/build'
+import type { Gauge, Joint, Pull, Spec } from '@/core/build'
 import { runsOf, usualJoints } from '@/core/joints'
+import { randomStream } from '@/core/numerics/random'
+import { GaugeSet, wrenchPull } from '@/demo/gaugeSet'
 import { demo, expect, PETREL, TERN, test, visit, WREN, type Shop } from '../support/shop'
 
 /** A joint with the wrench in hand: by keyboard alone, over a crash, on two devices. */
@@ -259,4 +261,28 @@ test('a figure from memory asks before the first pull', async ({ page, shop }) =
   expect(await pullsOf(shop, id)).toEqual([])
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('1')
+})
+
+test('a live wrench pulls the run: short pulls are pulled again, the bolt that turns too far is named', async ({ page, ownShop }) => {
+  const document = tenStuds()
+  const id = await ownShop.bring(document)
+  const wrench = (document.gauges as Gauge[]).find(({ use }) => use === 'torque')!
+  const gauges = new GaugeSet(ownShop.server.address)
+  const random = randomStream(5)
+  await openRun(page, ownShop, id, 'head')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('l')
+  await expect(page.getByText('listening to a live wrench')).toBeVisible()
+  await gauges.press(wrench, { value: 24, angleDeg: 15 })
+  await expect(page.getByRole('alert').filter({ hasText: 'Stopped short' })).toBeVisible()
+  for (let turn = 1; turn <= 10; turn++) {
+    await expect(here(page)).toHaveText(String(turn))
+    await gauges.press(wrench, wrenchPull(30, 0, random, turn === 6 ? 1.6 : 1))
+  }
+  await expect(figure(page)).toHaveText('55')
+  await expect(page.getByText(/Fastener 6, stage 1: 3\d° to its torque, the others 2\d°: it may be yielding/)).toBeVisible()
+  await expect.poll(async () => (await pullsOf(ownShop, id)).filter(({ did }) => did === 'pulled').length).toBe(10)
+  const pulls = await pullsOf(ownShop, id)
+  expect(pulls.map(({ did }) => did).slice(0, 2)).toEqual(['begin', 'short'])
+  expect(pulls.slice(2).every((one) => one.wrench === 'torque' && one.angleDeg !== undefined && one.value! >= 30)).toBe(true)
 })

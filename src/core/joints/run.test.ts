@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Joint, Pull } from '../build/types'
 import { headPattern } from './pattern'
+import { oddAngles } from './oddAngles'
 import { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
 import { centreOut } from './sequence'
 
@@ -249,6 +250,33 @@ describe('two devices', () => {
     expect(run.last.device).toBe('two')
     expect(run.done.size).toBe(3)
     expect(run.next).toMatchObject({ stage: 1, fastener: 9 })
+  })
+})
+
+describe('the angle at torque', () => {
+  const turned = (angles: readonly number[], of: Joint = head) => {
+    const log = new Log(of)
+    for (const angleDeg of angles) log.add('pulled', { angleDeg })
+    return oddAngles(of, log.run)
+  }
+  it('names the fastener that turns further or less than its type, by more than the wrench explains', () => {
+    // The middle is 40°: three times √(2² + 1.2²) are 7.0°.
+    expect(turned([40, 41, 39, 40, 40, 60])).toEqual([{ fastener: 7, stage: 1, angleDeg: 60, usualDeg: 40, is: 'further' }])
+    expect(turned([40, 41, 39, 40, 40, 25])).toMatchObject([{ fastener: 7, is: 'less' }])
+    expect(turned([40, 41, 39, 40, 40, 46.9])).toEqual([])
+    expect(turned([40, 41, 39, 40, 40, 47.1])).toHaveLength(1)
+  })
+
+  it('says nothing of four, nor across types: longer studs rightly turn further', () => {
+    expect(turned([40, 40, 40, 80])).toEqual([])
+    const order = head.groups[0]!.order
+    const isLong = (fastener: number) => order.indexOf(fastener) >= 5
+    const two = {
+      ...head,
+      types: [{ letter: 'A' }, { letter: 'B' }],
+      fasteners: head.fasteners.map((one, index) => ({ ...one, type: isLong(index + 1) ? 'B' : 'A' })),
+    }
+    expect(turned([40, 40, 40, 40, 40, 70, 70, 70, 70, 70], two)).toEqual([])
   })
 })
 

@@ -44,6 +44,13 @@ describe('lines', () => {
     expect(parsed).toMatchObject({ ok: true, line: { value: 0.53, upper: 0.54, text: '0.53/0.54' } })
   })
 
+  it('carries a wrench’s torque with the angle it turned to get there', () => {
+    const parsed = parseGaugeLine(formatGaugeLine({ name: 'wrench', value: 55.2, angleDeg: 41.5, unit: 'Nm', sequence: 3 }))
+    expect(parsed).toMatchObject({ ok: true, line: { value: 55.2, angleDeg: 41.5, unit: 'Nm', text: '55.2@41.5' } })
+    // A pair or an angle, never both.
+    expect(parseGaugeLine(sealed('wrench;55/56@41;Nm;3'))).toMatchObject({ ok: false, issue: { code: 'value' } })
+  })
+
   it.each([
     ['bore;83', 'fields'],
     ['', 'fields'],

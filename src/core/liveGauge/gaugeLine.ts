@@ -4,13 +4,15 @@ import { findUnit, formatExact, toCanonical, UNITS, type UnitId } from '../quant
  * What a gauge sends when its button is pressed, one line of plain text:
  * `name;value;unit;sequence;checksum`, for example `bore-metric;83.004;mm;17;1F9C`. A feeler sends `0.53/0.54`.
  * The name is that of a gauge in the drawer, the sequence counts presses, the checksum is Fletcher-16 of everything
- * before its semicolon, in hexadecimal.
+ * before its semicolon, in hexadecimal. A torque wrench that knows its angle sends both, `55.2@41`.
  */
 export interface GaugeLine {
   readonly name: string
   /** Canonical unit. */
   readonly value: number
   readonly upper?: number
+  /** How far a wrench turned to get there. */
+  readonly angleDeg?: number
   readonly unit: UnitId
   readonly sequence: number
   /** The value as sent. */
@@ -29,7 +31,7 @@ export type ParsedGaugeLine = { readonly ok: true; readonly line: GaugeLine } | 
 
 const FIELDS = 5
 const NUMBER = String.raw`[+-]?\d+(?:\.\d+)?`
-const VALUE = new RegExp(`^(${NUMBER})(?:/(${NUMBER}))?$`)
+const VALUE = new RegExp(`^(${NUMBER})(?:/(${NUMBER})|@(${NUMBER}))?$`)
 
 export function parseGaugeLine(text: string): ParsedGaugeLine {
   const fields = text.trim().split(';')
@@ -43,7 +45,7 @@ export function parseGaugeLine(text: string): ParsedGaugeLine {
   const unit = findUnit(unitText, 'length')
   if (!unit) return failed({ code: 'unit', text: unitText })
   if (!/^\d{1,9}$/.test(sequenceText)) return failed({ code: 'sequence', text: sequenceText })
-  const [, low = '', high] = match
+  const [, low = '', high, angle] = match
   if (high !== undefined && Number(high) <= Number(low)) return failed({ code: 'value', text: valueText })
   return {
     ok: true,
@@ -51,6 +53,7 @@ export function parseGaugeLine(text: string): ParsedGaugeLine {
       name,
       value: toCanonical(Number(low), unit),
       ...(high !== undefined && { upper: toCanonical(Number(high), unit) }),
+      ...(angle !== undefined && { angleDeg: Number(angle) }),
       unit,
       sequence: Number(sequenceText),
       text: valueText,
@@ -59,9 +62,10 @@ export function parseGaugeLine(text: string): ParsedGaugeLine {
 }
 
 /** The line a gauge sends for a reading in canonical units. */
-export function formatGaugeLine({ name, value, upper, unit, sequence }: Omit<GaugeLine, 'text'>): string {
-  const text = upper === undefined ? formatExact(value, unit) : `${formatExact(value, unit)}/${formatExact(upper, unit)}`
-  const body = [name, text, UNITS[unit].symbol, sequence].join(';')
+export function formatGaugeLine({ name, value, upper, angleDeg, unit, sequence }: Omit<GaugeLine, 'text'>): string {
+  const second = upper === undefined ? '' : `/${formatExact(upper, unit)}`
+  const turned = angleDeg === undefined ? '' : `@${angleDeg}`
+  const body = [name, `${formatExact(value, unit)}${second}${turned}`, UNITS[unit].symbol, sequence].join(';')
   return `${body};${fletcher16(body)}`
 }
 

@@ -3,10 +3,11 @@ import type { GaugeLine } from '@/core/liveGauge'
 import { ownSession } from '../ownSession'
 
 /** A press of a live gauge on its way to a place. */
-export interface LivePress extends Omit<GaugeLine, 'upper'> {
+export interface LivePress extends Omit<GaugeLine, 'upper' | 'angleDeg'> {
   readonly id: string
   readonly seq: number
   readonly upper: number | null
+  readonly angleDeg: number | null
 }
 
 /** Kept for the life of the tab, so that a reload goes on after the last press that landed, as the same bench session. */

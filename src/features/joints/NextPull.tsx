@@ -43,6 +43,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
           </>
         )}
         Last <b>{pullWords(run!.last)}</b>
+        {run!.last.angleDeg !== undefined && ` · ${Math.round(run!.last.angleDeg)}°`}
       </About>
     </>
   )

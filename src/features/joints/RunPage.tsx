@@ -14,6 +14,7 @@ import { RunPanel } from './RunPanel'
 import { Board, Frame, Side, Ticks } from './runLayout'
 import type { ServedJoints } from './servedJoints'
 import { useRuns, type Runs, type Said } from './useRuns'
+import { useWrench } from './useWrench'
 
 /** One thing to do, readable from two metres: the next fastener, how far it is pulled, and one key for "pulled". */
 export function RunPage({ served, jointId, way }: { served: ServedJoints; jointId: string; way: RunWay }) {
@@ -140,6 +141,13 @@ function RunSide({
     },
     [by, run, runs],
   )
+  const wrench = useWrench({
+    run,
+    isMine,
+    by,
+    words: `${by || 'somebody'} at ${served.spec.name}, ${joint.name.toLowerCase()}`,
+    onSay: say,
+  })
   const leave = useCallback(() => router.push(`/builds/${served.id}/joints/${joint.id}`), [joint.id, router, served.id])
   useSpoken(run, joint, served, system)
   return (
@@ -157,6 +165,7 @@ function RunSide({
         onBegin={() => runs.begin(by, way)}
         onSay={say}
         onLeave={leave}
+        wrench={wrench}
       />
     </Side>
   )

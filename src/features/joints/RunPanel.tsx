@@ -1,16 +1,18 @@
 'use client'
 import { useRef, useState } from 'react'
-import { leftOut, type Run } from '@/core/joints'
+import type { Joint } from '@/core/build'
+import { leftOut, oddAngles, type Run } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { Row } from '@/ui/Page'
-import { pullWords } from '@/wording'
+import { oddAngleWords, pullWords } from '@/wording'
 import { Key } from '../bench/Key'
 import { NextPull } from './NextPull'
 import { About, Caption, KeyRow, List } from './runLayout'
 import { SealerClock } from './SealerClock'
 import { BeforeRun } from './BeforeRun'
 import type { RunPanelProps } from './runProps'
+import { turnsOf } from './turns'
 import { useKeys } from './useKeys'
 import type { Said } from './useRuns'
 
@@ -95,7 +97,7 @@ type Asking = 'leftOut' | 'broke'
 const ASKING_WORDS: Readonly<Record<Asking, string>> = { leftOut: 'Left out: why?', broke: 'It broke: how, and what stands there now?' }
 
 function UnderWay(props: AtRun) {
-  const { run, joint, onSay, onLeave } = props
+  const { run, joint, onSay, onLeave, wrench } = props
   const [asking, setAsking] = useState<Asking>()
   const { next } = run
   const at = next && { stage: next.stage, fastener: next.fastener }
@@ -105,6 +107,8 @@ function UnderWay(props: AtRun) {
     Enter: pulled,
     ' ': pulled,
     b: back,
+    l: wrench.toggle,
+    ...(wrench.offered && { o: () => void wrench.take() }),
     Escape: onLeave,
     ...(next && {
       s: () => onSay({ did: 'short', ...at }),
@@ -128,6 +132,8 @@ function UnderWay(props: AtRun) {
   return (
     <>
       {next ? <NextPull {...props} next={next} /> : <AllDone run={run} />}
+      <OddAngles joint={joint} run={run} />
+      <LiveWrench wrench={wrench} />
       {joint.sealer && next && <SealerClock joint={joint} run={run} />}
       <KeyRow>
         <button type="button" data-main onClick={pulled}>
@@ -142,6 +148,7 @@ function UnderWay(props: AtRun) {
           </>
         )}
         <KeyButton name="b" words="back" onPress={back} />
+        <KeyButton name="l" words={wrench.state === 'off' ? 'listen to a live wrench' : 'put the wrench down'} onPress={wrench.toggle} />
         <KeyButton name="Esc" words="leave, carry on here or on another device" onPress={onLeave} />
       </KeyRow>
     </>
@@ -152,6 +159,40 @@ function UnderWay(props: AtRun) {
 function figureOf({ pull }: NonNullable<Run['next']>): Pick<Said, 'value' | 'unit'> {
   if (pull.pull === 'torque') return { value: pull.nm, unit: 'Nm' }
   return pull.pull === 'angle' ? { value: pull.deg, unit: 'deg' } : {}
+}
+
+/** Fasteners that turned otherwise than their like, as far as the wrench said how far. */
+function OddAngles({ joint, run }: { joint: Joint; run: Run }) {
+  const odd = oddAngles(joint, run)
+  const turns = turnsOf(joint)
+  if (odd.length === 0) return null
+  return (
+    <List role="status">
+      {odd.map((one) => (
+        <li key={`${one.stage}/${one.fastener}`} data-bad>
+          {oddAngleWords(one, turns[one.fastener - 1]!)}
+        </li>
+      ))}
+    </List>
+  )
+}
+
+function LiveWrench({ wrench }: Pick<RunPanelProps, 'wrench'>) {
+  if (wrench.state === 'off') return null
+  const { mine, said, offered } = wrench
+  const listening = mine.length > 0 ? `at this joint: ${mine.join(', ')}` : 'listening to a live wrench'
+  return (
+    <About role="status">
+      {wrench.state === 'lost' ? 'live wrench: server lost, trying again' : listening}
+      {said && <b> {said}</b>}
+      {offered && (
+        <>
+          {' '}
+          <Key>o</Key> take it
+        </>
+      )}
+    </About>
+  )
 }
 
 function AllDone({ run }: { run: Run }) {

@@ -2,6 +2,7 @@ import type { Joint, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import type { Run, RunWay } from '@/core/joints'
 import type { Said } from './useRuns'
+import type { useWrench } from './useWrench'
 
 export interface RunPanelProps {
   readonly joint: Joint
@@ -15,4 +16,6 @@ export interface RunPanelProps {
   readonly onBegin: () => void
   readonly onSay: (said: Said, follows?: string) => void
   readonly onLeave: () => void
+  /** A live wrench, where one is listened to. */
+  readonly wrench: ReturnType<typeof useWrench>
 }

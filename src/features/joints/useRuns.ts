@@ -8,7 +8,8 @@ import { ownSession } from '../ownSession'
 import type { ServedJoints } from './servedJoints'
 
 /** What may be said of a pull beside what it follows and who has the run. */
-export type Said = Pick<Pull, 'did'> & Partial<Pick<Pull, 'stage' | 'fastener' | 'value' | 'unit' | 'reason' | 'wrench' | 'instead'>>
+export type Said = Pick<Pull, 'did'> &
+  Partial<Pick<Pull, 'id' | 'stage' | 'fastener' | 'value' | 'unit' | 'angleDeg' | 'reason' | 'wrench' | 'instead'>>
 
 /** The runs of a joint as this device knows them, and what can be added to the one that is under way. */
 export function useRuns(served: ServedJoints, joint: Joint) {

@@ -1,0 +1,1 @@
+ALTER TABLE `gauge_press` ADD `angle_deg` real;
