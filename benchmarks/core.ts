@@ -2,7 +2,9 @@
 import { Bench } from 'tinybench'
 import { compression, cylinderStates, planCompression, ratioChain } from '@/core/benches/compression'
 import { openBuild, PAPER, uncertaintyBudget } from '@/core/benches'
-import { withEntries, type Build, type BuildDocument, type Reading } from '@/core/build'
+import { withEntries, type Build, type BuildDocument, type Joint, type Pull, type Reading } from '@/core/build'
+import { clampEstimates } from '@/core/benches/fasteners'
+import { headPattern, jointsOf, oddAngles, planIssues, runsOf, stepsOf } from '@/core/joints'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -79,6 +81,7 @@ export async function coreFigures(report: Report): Promise<void> {
         supersedes: reading.id,
       })),
     )
+  figure('64 fasteners in three stages, four runs: where they stand, what is odd, what they clamp', 5, largeJoint())
   const often = Array.from({ length: 7 }).reduce<Build>(again, openBuild(big))
   report.figure('data of a bench page, sixteen read eight times over', JSON.stringify(serveBuild(often, 1)).length / 1000, 'kB', 200)
   figure('that build made ready for its page', 50, () => void serveBuild(often, 1))
@@ -88,4 +91,43 @@ export async function coreFigures(report: Report): Promise<void> {
     if (median === undefined) throw new Error(`${task.name} did not complete`)
     report.figure(`${task.name}, median`, median, 'ms', bounds[index]!)
   })
+}
+
+/** What a page of a joint works out: every run of it pull by pull, fasteners that turn otherwise, the plan, the clamp. */
+function largeJoint(): () => void {
+  const positions = headPattern(31, 40, [
+    { yMm: 50, at: 'between' },
+    { yMm: -50, at: 'between' },
+  ])
+  const tern = jointsOf(DEMO_BUILDS[0]!.spec).find(({ id }) => id === 'head')!
+  const [group] = tern.groups
+  const joint: Joint = {
+    ...tern,
+    fasteners: positions.map((position) => ({ ...position, type: 'A' })),
+    groups: [{ ...group!, order: positions.map((_, index) => index + 1) }],
+  }
+  const pulls = [0, 1, 2, 3].flatMap((run) => runOf(joint, run))
+  return () => {
+    for (const run of runsOf(joint, pulls)) oddAngles(joint, run)
+    planIssues(joint)
+    clampEstimates(joint, joint.groups[0]!)
+  }
+}
+
+function runOf(joint: Joint, run: number): Pull[] {
+  const id = (number: number) => `0199f00${run}-0000-7000-8000-${String(number).padStart(12, '0')}`
+  const stamp = { kind: 'pull', at: '2026-03-01T10:00:00Z', by: 'KV', joint: joint.id, run: id(0), device: 'bench' } as const
+  const steps = stepsOf(joint)
+  return [
+    { ...stamp, id: id(0), did: 'begin' },
+    ...steps.map(({ stage, fastener }, index): Pull => ({
+      ...stamp,
+      id: id(index + 1),
+      did: 'pulled',
+      follows: id(index),
+      stage,
+      fastener,
+      angleDeg: 40 + ((fastener * 7) % 5),
+    })),
+  ]
 }

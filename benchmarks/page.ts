@@ -11,6 +11,9 @@ import { sixteen } from './sixteen'
 const ENTRIES = 60
 /** Nobody reads a gauge and types faster than this; the chart is drawn in the pause. */
 const BETWEEN_READINGS_MS = 300
+/** A run of the demo's head, each pull later than a pedal bounces. */
+const PULLS = 35
+const BETWEEN_PULLS_MS = 450
 /** Within this everything a page fetches by itself is there. */
 const FETCHED_MS = 1500
 
@@ -32,6 +35,9 @@ export async function pageFigures(report: Report): Promise<void> {
     await page.locator('[data-ready]').waitFor()
     report.figure('Enter to ledger painted, 95th percentile', percentile(await enterToPaint(page), 0.95), 'ms', 50)
     report.figure('a figure typed to ledger painted, 95th percentile', percentile(await keyToPaint(page), 0.95), 'ms', 50)
+    report.figure('a pull to the next fastener painted, 95th percentile', percentile(await pullToPaint(page, url), 0.95), 'ms', 50)
+    await page.goto(url)
+    await page.locator('[data-ready]').waitFor()
     report.figure('an entry seen on another page, median of 9', await heardMs(browser, page, url), 'ms', 1000)
     report.figure('a million draws of five ratios in a worker', await millionDraws(page, url), 'ms', 2000)
     report.figure('100,000 draws of sixteen rings butting, in a worker', await buttingDraws(await browser.newPage(), server), 'ms', 1000)
@@ -118,6 +124,20 @@ async function keyToPaint(page: Page): Promise<number[]> {
     await page.keyboard.press('5')
     await page.waitForTimeout(30)
     await page.keyboard.press('Escape')
+  }
+  return paints(page)
+}
+
+/** From a pull's own key event to the frame that shows the next fastener. */
+async function pullToPaint(page: Page, url: string): Promise<number[]> {
+  await page.goto(url.replace('compression', 'joints/head/run'))
+  await page.locator('[data-ready]').waitFor()
+  await page.keyboard.press('Enter')
+  await page.locator('[data-state="here"]').waitFor()
+  await measurePaints(page, 'Enter')
+  for (let pulls = 0; pulls < PULLS; pulls++) {
+    await page.keyboard.press('Enter')
+    await page.waitForTimeout(BETWEEN_PULLS_MS)
   }
   return paints(page)
 }

@@ -80,8 +80,11 @@ function runFrom(joint: Joint, pulls: readonly Pull[]): Run | undefined {
   const byId = new Map(pulls.map((pull) => [pull.id, pull]))
   const begun = pulls.find(({ did, id, run }) => did === 'begin' && id === run)
   if (!begun) return undefined
-  const tips = tipsOf(pulls.filter((pull) => pathTo(pull, byId)[0] === begun))
-  const paths = tips.map((tip) => pathTo(tip, byId))
+  // A pull whose past has not arrived yet belongs to nothing that is known of the run.
+  const paths = tipsOf(pulls)
+    .map((tip) => pathTo(tip, byId))
+    .filter(([first]) => first === begun)
+  const tips = paths.map((path) => path.at(-1)!)
   const path = paths.length === 1 ? paths[0]! : sharedStart(paths)
   const way = begun.way ?? 'tighten'
   const steps = stepsOf(joint, way)
@@ -93,10 +96,12 @@ function runFrom(joint: Joint, pulls: readonly Pull[]): Run | undefined {
   return { id: begun.id, joint: joint.id, way, begun, path, last, steps, done, next, isEnded, conflict, isShort: last.did === 'short' }
 }
 
+const NONE: readonly string[] = []
+
 /** Pulls that nothing follows and nobody has set aside. */
 function tipsOf(pulls: readonly Pull[]): readonly Pull[] {
   const followed = new Set(pulls.map(({ follows }) => follows))
-  const setAside = new Set(pulls.flatMap(({ instead = [] }) => instead))
+  const setAside = new Set(pulls.flatMap(({ instead }) => instead ?? NONE))
   return pulls.filter(({ id }) => !followed.has(id) && !setAside.has(id)).toSorted((a, b) => (a.id < b.id ? -1 : 1))
 }
 
@@ -116,11 +121,17 @@ function sharedStart(paths: readonly (readonly Pull[])[]): readonly Pull[] {
   return parting < 0 ? first! : first!.slice(0, parting)
 }
 
+/** Stage and fastener in one number: a key that costs no text at every pull. */
+function placeOf({ stage = 0, fastener = 0 }: { readonly stage?: number; readonly fastener?: number }): number {
+  return stage * 1000 + fastener
+}
+
 /** Which steps stand done at the end of a path. */
 function doneBy(path: readonly Pull[], steps: readonly Step[]): ReadonlyMap<Step, Pull> {
   const done = new Map<Step, Pull>()
+  const stepAt = new Map(steps.map((step) => [placeOf(step), step]))
   for (const pull of path) {
-    const step = steps.find(({ stage, fastener }) => stage === pull.stage && fastener === pull.fastener)
+    const step = stepAt.get(placeOf(pull))
     switch (pull.did) {
       case 'pulled':
       case 'leftOut':
