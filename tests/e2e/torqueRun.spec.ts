@@ -208,6 +208,12 @@ test('a sealer that sets before the last pull says so before the first, and coun
   await expect(page.getByText('too late', { exact: false })).toBeVisible()
   await expect(page.getByText('35', { exact: true })).toBeVisible()
   await expect(page.getByText('lbf·ft one swing')).toBeVisible()
+  // Whoever looks at the front sees the joint left open and the clock.
+  await visit(page, shop, `/builds/${id}`)
+  const open = page.getByRole('list', { name: 'Joints left open' })
+  await expect(open).toContainText(/Cylinder head, right bank left open: tighten, 0 of 51 pulls · Thread sealer sets in 9:\d\d/)
+  await open.getByRole('link').click()
+  await expect(here(page)).toHaveText('1')
 })
 
 test('a plan is typed from the sheet; what contradicts itself is named and kept out of the run', async ({ page, shop }) => {

@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Joint, Pull } from '../build/types'
 import { headPattern } from './pattern'
+import { DEMO_BUILDS } from '@/demo/scenario'
 import { oddAngles } from './oddAngles'
+import { openRuns } from './openRuns'
 import { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
 import { centreOut } from './sequence'
 
@@ -309,6 +311,28 @@ describe('the sealer of a run', () => {
     expect(paceMs(log.run.path)).toBe(17_000)
     log.add('pulled')
     expect(paceMs(log.run.path)).toBe(10_000)
+  })
+})
+
+describe('joints left open', () => {
+  const sealed: Joint = { ...head, sealer: { name: 'Thread sealer', openMinutes: 20, from: MEMORY } }
+  const spec = { joints: [sealed], layout: DEMO_BUILDS[0]!.spec.layout }
+  it('are those begun and not ended, with when their sealer sets', () => {
+    const log = new Log(sealed)
+    for (let pulls = 0; pulls < 3; pulls++) log.add('pulled')
+    expect(openRuns(spec, log.entries)).toEqual([
+      {
+        joint: 'head',
+        name: 'Head',
+        way: 'tighten',
+        done: 3,
+        steps: 30,
+        sealer: { name: 'Thread sealer', setsAt: new Date(Date.parse(log.entries[0]!.at) + 1_200_000).toISOString() },
+      },
+    ])
+    log.add('end')
+    expect(openRuns(spec, log.entries)).toEqual([])
+    expect(openRuns(spec, [])).toEqual([])
   })
 })
 

@@ -6,6 +6,7 @@ import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
+import { OpenRuns } from '../joints/OpenRuns'
 import type { BuildSummary } from './summary'
 
 const List = styled.ul`
@@ -276,6 +277,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
           </Worst>
         )}
         <VerdictCounts verdicts={verdicts} />
+        <OpenRuns buildId={id} runs={summary.openRuns} />
       </Next>
       <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
         {next ? 'To the bench' : readWords(worst)}

@@ -11,6 +11,7 @@ import {
 } from '@/core/benches'
 import type { Build, BuildDocument, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
+import { openRuns, type OpenRun } from '@/core/joints'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 
@@ -28,6 +29,8 @@ export interface BuildSummary {
   /** What wants a hand first over all benches, in the build's own units. */
   readonly worst: { readonly bench: BenchId; readonly standing: Standing; readonly words: string } | undefined
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
+  /** Joints somebody has begun and nobody has finished. */
+  readonly openRuns: readonly OpenRun[]
   /** The worst of each cylinder and main, where it stands in the engine. */
   readonly marks: readonly StationMark[]
 }
@@ -42,7 +45,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '6'
+export const SUMMARY_PROGRAM = '7'
 
 interface State {
   readonly bench: Bench
@@ -74,6 +77,7 @@ export function summarise(document: BuildDocument): BuildSummary {
     wanted: sum((state) => state.wanted),
     worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
+    openRuns: openRuns(build.spec, build.entries),
     marks: marksOf(build),
   }
 }

@@ -6,6 +6,8 @@ import type { Spec, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
+import type { OpenRun } from '@/core/joints'
+import { OpenRuns } from '@/features/joints/OpenRuns'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
 import { useSpec, type SpecEdit } from '@/features/spec/useSpec'
@@ -96,10 +98,11 @@ interface BuildFrontProps {
   /** Worked out by the server, as the engine stood when the page was asked for. */
   readonly benches: readonly BenchSummary[]
   readonly marks: readonly StationMark[]
+  readonly openRuns: readonly OpenRun[]
 }
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({ id, initial, revision, benches, marks }: BuildFrontProps) {
+export function BuildFront({ id, initial, revision, benches, marks, openRuns: runs }: BuildFrontProps) {
   const device = useDevice()
   const system = device.systemFor(initial.units, id)
   const edit = useSpec(id, initial, revision, device.initials)
@@ -127,6 +130,7 @@ export function BuildFront({ id, initial, revision, benches, marks }: BuildFront
           </Lead>
         )}
         <Lead>{purposeWords(spec, system)}</Lead>
+        <OpenRuns buildId={id} runs={runs} />
         <Engine aria-label="Engine">
           <div>
             <EngineDrawing

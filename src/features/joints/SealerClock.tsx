@@ -1,11 +1,9 @@
 'use client'
-import { useEffect, useState } from 'react'
 import type { Joint } from '@/core/build'
 import { restMs, sealedAt, type Run } from '@/core/joints'
 import { clockWords } from './clockWords'
 import { About, Caption, Countdown } from './runLayout'
-
-const SECOND_MS = 1000
+import { useNow } from './useNow'
 
 /** How long the sealer is still open, and whether what is left gets done in that time at the pace so far. */
 export function SealerClock({ joint: { sealer }, run }: { joint: Joint; run: Run }) {
@@ -26,16 +24,4 @@ export function SealerClock({ joint: { sealer }, run }: { joint: Joint; run: Run
       </About>
     </Countdown>
   )
-}
-
-/** The time, second by second; nothing before the page is there. */
-function useNow(): number | undefined {
-  const [now, setNow] = useState<number>()
-  useEffect(() => {
-    // oxlint-disable-next-line react/set-state-in-effect
-    setNow(Date.now())
-    const timer = setInterval(() => setNow(Date.now()), SECOND_MS)
-    return () => clearInterval(timer)
-  }, [])
-  return now
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { openBuild } from '@/core/benches'
+import { openRuns } from '@/core/joints'
 import { benchSummaries, marksOf } from '@/features/board/summary'
 import { BuildFront } from '@/features/build-front/BuildFront'
 import { loadBuild } from '../../loadBuild'
@@ -13,5 +14,14 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const { document, revision } = await loadBuild((await params).id)
   const build = openBuild(document)
-  return <BuildFront id={document.id} initial={document.spec} revision={revision} benches={benchSummaries(build)} marks={marksOf(build)} />
+  return (
+    <BuildFront
+      id={document.id}
+      initial={document.spec}
+      revision={revision}
+      benches={benchSummaries(build)}
+      marks={marksOf(build)}
+      openRuns={openRuns(document.spec, document.entries)}
+    />
+  )
 }
