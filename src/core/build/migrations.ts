@@ -58,6 +58,8 @@ const MIGRATIONS: MigrationSteps = {
       ...(Array.isArray(document.entries) && { entries: document.entries.map(withPresentName) }),
     }
   },
+  /** Version 4 knew no joints and no pulls: a file without them is what it was. */
+  4: (document) => document,
 }
 
 interface V3Spec {

@@ -8,6 +8,7 @@ import { withPresentName, type BuildDocument, type Entry } from '../build'
 import { evaluate } from '../evaluation/evaluate'
 import { migrateDocument, migrateSpec } from '../build/migrations'
 import { firingIntervals, firingIssues, sharedPins } from '../engine'
+import { jointsOf } from '../joints'
 import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
@@ -105,7 +106,7 @@ describe('build files', () => {
     if (!result.ok) throw new Error(JSON.stringify(result.issues))
     const { document } = result
     expect(old.version).toBe(version)
-    expect(document).toMatchObject({ version: 4, id: old.id, gauges: old.gauges, entries: old.entries.map(withBench) })
+    expect(document).toMatchObject({ version: 5, id: old.id, gauges: old.gauges, entries: old.entries.map(withBench) })
     expect(document.spec).toMatchObject({
       paper: old.spec.paper,
       limits: Object.fromEntries(Object.entries(old.spec.limits).map(([name, limit]) => [BENCH_OF[name], limit])),
@@ -114,7 +115,7 @@ describe('build files', () => {
     })
     expect(firingIssues(document.spec.layout)).toEqual([])
     expect(withUsual(migrateSpec(old.spec, version))).toEqual(document.spec)
-    expect(migrateSpec(document.spec, 4)).toEqual(document.spec)
+    expect(migrateSpec(document.spec, 5)).toEqual(document.spec)
   })
 
   it('reads a file of version 3 under the names of this one: every reading, check, note and limit, and what follows from them', () => {
@@ -136,6 +137,15 @@ describe('build files', () => {
     expect(new Set(entries.flatMap((entry) => (entry.kind === 'note' ? [entry.characteristic] : [])))).toEqual(measured)
     expect(new Set(entries.flatMap((entry) => (entry.kind === 'check' ? [entry.characteristic] : [])))).toEqual(looked)
     expect(readBuildFile(writeBuildFile(result.document))).toEqual(result)
+  })
+
+  it('reads a file of version 4 as it was; its joints are the usual ones, which nobody has planned', () => {
+    const old = JSON.parse(sampleOf(4))
+    const result = readBuildFile(sampleOf(4))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: 5 })
+    expect(result.document.spec).not.toHaveProperty('joints')
+    expect(jointsOf(result.document.spec).map(({ id }) => id)).toContain('head-left')
   })
 
   it.each([
