@@ -17,6 +17,7 @@ export const WAY_WORDS: Readonly<Record<RunWay, string>> = {
   verify: 'Go over it once more',
   retorque: 'Re-torque',
   loosen: 'Loosen',
+  drawDown: 'Draw the caps down',
 }
 
 export const HOLE_WORDS = { blind: 'nothing: blind', water: 'water', port: 'a port', gearCase: 'the gear case', oil: 'oil' } as const
@@ -194,6 +195,6 @@ export function pullWords(pull: Pull): string {
     case 'takeOver':
       return 'taken over'
     case 'end':
-      return 'ended'
+      return `ended${why}`
   }
 }

@@ -251,6 +251,19 @@ test('a plan is typed from the sheet; what contradicts itself is named and kept 
     .toEqual(before.toReversed())
 })
 
+test('a plan changed elsewhere while a run is under way is the plan of the run', async ({ page, shop, context }) => {
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'head')
+  await page.keyboard.press('Enter')
+  await pull(page, 2)
+  const office = await context.newPage()
+  await visit(office, shop, `/builds/${id}/joints/head`)
+  await office.getByLabel('Stages, N·m').fill('25, 55, 80')
+  await office.getByLabel('Stages, N·m').press('Enter')
+  await expect(figure(page)).toHaveText('25', { timeout: 10_000 })
+  await expect(here(page)).toHaveText('3')
+})
+
 test('a figure from memory asks before the first pull', async ({ page, shop }) => {
   const id = await shop.bring(
     demo(TERN, (document) => {
@@ -291,4 +304,33 @@ test('a live wrench pulls the run: short pulls are pulled again, the bolt that t
   const pulls = await pullsOf(ownShop, id)
   expect(pulls.map(({ did }) => did).slice(0, 2)).toEqual(['begin', 'short'])
   expect(pulls.slice(2).every((one) => one.wrench === 'torque' && one.angleDeg !== undefined && one.value! >= 30)).toBe(true)
+})
+
+test('cam caps are drawn down by quarter turns, those under a spring first, and it ends with whether the cam turns free', async ({
+  page,
+  shop,
+}) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/joints/cam-intake`)
+  await page.getByText('Hole by hole').click()
+  await page.getByLabel('Fastener 12: a spring pushes against its cap').click()
+  await expect
+    .poll(
+      async () =>
+        (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'cam-intake')!.fasteners.filter(({ loaded }) => loaded).length,
+    )
+    .toBe(1)
+  await page.getByRole('link', { name: 'Draw the caps down' }).click()
+  await page.locator('[data-ready]').waitFor()
+  await page.keyboard.press('Enter')
+  await expect(here(page)).toHaveText('12')
+  await expect(figure(page)).toHaveText('90')
+  await pull(page, 1)
+  await expect(here(page)).toHaveText('1')
+  await page.keyboard.press('e')
+  await page.keyboard.type('down, turns free')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Before the first pull')).toBeVisible()
+  await visit(page, shop, `/builds/${id}/joints/cam-intake`)
+  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('Last: ended: down, turns free')
 })

@@ -67,6 +67,8 @@ const fastenerSchema = z
       })
       .strict()
       .optional(),
+    /** Of a cam cap: a valve spring pushes against it, so that it is drawn down first. */
+    loaded: z.literal(true).optional(),
     /** Of a seated stud: what stands out of the casting. */
     stickOutMm: finite.min(0).max(1000).optional(),
   })
@@ -123,4 +125,4 @@ export const jointSchema = z
 export const PULLS = ['begin', 'pulled', 'short', 'leftOut', 'broke', 'resealed', 'back', 'takeOver', 'end'] as const
 
 /** The ways a joint is gone over. */
-export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen'] as const
+export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen', 'drawDown'] as const

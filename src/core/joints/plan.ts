@@ -1,5 +1,6 @@
 import { median } from 'd3-array'
 import type { Joint, JointGroup, JointStage } from '../build/types'
+import type { RunWay } from './run'
 import { orderIssues, type OrderIssue } from './sequence'
 
 /** What is wrong with a plan, with its place; nothing of it keeps the plan from being stored, some keeps a run from beginning. */
@@ -135,8 +136,9 @@ const STOPS: ReadonlySet<PlanIssue['code']> = new Set([
   'aboveMakersMost',
 ])
 
-export function runRefusals(joint: Joint, way: 'tighten' | 'verify' | 'retorque' | 'loosen'): readonly RunRefusal[] {
-  if (way === 'loosen') return []
+export function runRefusals(joint: Joint, way: RunWay): readonly RunRefusal[] {
+  // Neither wants a figure.
+  if (way === 'loosen' || way === 'drawDown') return []
   const stops = planIssues(joint).flatMap((issue): RunRefusal[] => (STOPS.has(issue.code) ? [{ code: 'plan', issue }] : []))
   if (way !== 'retorque') return stops
   // Tightened to yield they are never pulled again; backed off once its sealer has set, a fastener no longer seals.

@@ -113,6 +113,21 @@ describe('the steps of a run', () => {
     expect(fasteners.slice(0, 10)).toEqual(head.groups[0]!.order.toReversed())
   })
 
+  it('of a draw-down are quarter turns, the caps under load first in every round', () => {
+    const caps = {
+      ...head,
+      fasteners: head.fasteners.map((one, index) => (index === 0 || index === 9 ? { ...one, loaded: true as const } : one)),
+    }
+    const steps = stepsOf(caps, 'drawDown')
+    expect(steps).toHaveLength(80)
+    expect(steps.every(({ pull }) => pull.pull === 'angle' && pull.deg === 90)).toBe(true)
+    for (const round of [0, 10, 70])
+      expect(steps.slice(round, round + 2).map(({ fastener }) => fastener)).toEqual(
+        head.groups[0]!.order.filter((one) => one === 1 || one === 10),
+      )
+    expect(new Set(steps.slice(0, 10).map(({ fastener }) => fastener)).size).toBe(10)
+  })
+
   it('of a joint nobody knows a figure of are each fastener once', () => {
     const bare = { ...head, groups: [{ ...group([1, 2, 3], []), method: 'none' as const }] }
     expect(stepsOf(bare).map(({ pull }) => pull.pull)).toEqual(['snug', 'snug', 'snug'])

@@ -23,7 +23,9 @@ const LOOSENING_STAGES = 2
  * Every pull of a run in order: all fasteners at a stage before the next. A verify pass and a re-torque go over the last stage
  * alone, the second one fastener at a time; loosening goes from the outside in.
  */
-export function stepsOf({ groups }: Joint, way: RunWay = 'tighten'): readonly Step[] {
+export function stepsOf(joint: Joint, way: RunWay = 'tighten'): readonly Step[] {
+  const { groups } = joint
+  if (way === 'drawDown') return drawDownSteps(joint)
   if (way === 'loosen')
     return Array.from({ length: LOOSENING_STAGES }, (_, stage) =>
       groups
@@ -44,6 +46,25 @@ export function stepsOf({ groups }: Joint, way: RunWay = 'tighten'): readonly St
         return order.map((fastener): Step => ({ stage, fastener, group, pull: last, ...(way === 'retorque' && { backOffFirst: true }) }))
       }),
     )
+}
+
+/** Rounds of a quarter turn, two turns in all: more than springs lift a cam. It ends when the caps are down. */
+const DRAW_DOWN_ROUNDS = 8
+const QUARTER_TURN_DEG = 90
+
+/** Even, a quarter turn at a time, the caps that springs push against first, so that the shaft comes down level (common practice). */
+function drawDownSteps({ groups, fasteners }: Joint): readonly Step[] {
+  const isLoaded = (number: number) => fasteners[number - 1]?.loaded === true
+  return Array.from({ length: DRAW_DOWN_ROUNDS }, (_, round) =>
+    groups.flatMap(({ order }, group) =>
+      [...order.filter(isLoaded), ...order.filter((number) => !isLoaded(number))].map((fastener): Step => ({
+        stage: round + 1,
+        fastener,
+        group,
+        pull: { pull: 'angle', deg: QUARTER_TURN_DEG },
+      })),
+    ),
+  ).flat()
 }
 
 /** Pulls of two devices that did not know of each other: what each had done since they parted. */

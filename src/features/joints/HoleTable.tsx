@@ -50,6 +50,7 @@ export function HoleTable({ joint, system, change }: HoleProps) {
             <th scope="col">Turn</th>
             <th scope="col">Type</th>
             <th scope="col">Leads into</th>
+            {joint.kind === 'camCaps' && <th scope="col">Under a spring</th>}
             <th scope="col">Stands out, {UNITS[system === 'metric' ? 'mm' : 'in'].symbol}</th>
           </tr>
         </thead>
@@ -60,6 +61,7 @@ export function HoleTable({ joint, system, change }: HoleProps) {
               turn={turns[number - 1]!}
               fastener={joint.fasteners[number - 1]!}
               letters={joint.types.map(({ letter }) => letter)}
+              isCap={joint.kind === 'camCaps'}
               system={system}
               put={(words, next) => put(number, words, next)}
             />
@@ -70,19 +72,16 @@ export function HoleTable({ joint, system, change }: HoleProps) {
   )
 }
 
-function HoleRow({
-  turn,
-  fastener,
-  letters,
-  system,
-  put,
-}: {
-  turn: string
-  fastener: Fastener
-  letters: readonly string[]
-  system: UnitSystem
-  put: (words: string, next: Partial<Fastener>) => void
-}) {
+interface HoleRowProps {
+  readonly turn: string
+  readonly fastener: Fastener
+  readonly letters: readonly string[]
+  readonly isCap: boolean
+  readonly system: UnitSystem
+  readonly put: (words: string, next: Partial<Fastener>) => void
+}
+
+function HoleRow({ turn, fastener, letters, isCap, system, put }: HoleRowProps) {
   const unit = system === 'metric' ? 'mm' : 'in'
   return (
     <tr>
@@ -108,6 +107,16 @@ function HoleRow({
           ))}
         </select>
       </td>
+      {isCap && (
+        <td>
+          <input
+            type="checkbox"
+            aria-label={`Fastener ${turn}: a spring pushes against its cap`}
+            checked={fastener.loaded === true}
+            onChange={({ target }) => put(target.checked ? 'under load' : 'not under load', { loaded: target.checked ? true : undefined })}
+          />
+        </td>
+      )}
       <td>
         <QuantityInput
           quiet

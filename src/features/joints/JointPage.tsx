@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import type { Joint } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 
-import { jointsOf, planIssues, withJoint, type OrderIssue, type Run } from '@/core/joints'
+import { jointsOf, planIssues, withJoint, type OrderIssue, type Run, type RunWay } from '@/core/joints'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { Button, LinkButton } from '@/ui/Button'
@@ -59,7 +59,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
       <Main>
         <Row style={{ justifyContent: 'space-between' }}>
           <Title>{joint.name}</Title>
-          <RunLinks home={`${home}/joints/${jointId}/run`} runs={runs} />
+          <RunLinks home={`${home}/joints/${jointId}/run`} kind={joint.kind} runs={runs} />
         </Row>
         <Lead>
           What stands on the maker’s sheet outranks what is usual. A figure nobody knows is left out: the joint is then recorded, and no
@@ -177,10 +177,11 @@ function TypedOrder({ onGiven }: { onGiven: (numbers: readonly number[]) => read
   )
 }
 
-function RunLinks({ home, runs }: { home: string; runs: readonly Run[] }) {
+function RunLinks({ home, kind, runs }: { home: string; kind: Joint['kind']; runs: readonly Run[] }) {
   const isDone = runs.some(({ isEnded, way }) => isEnded && way === 'tighten')
   const open = runs.find(({ isEnded }) => !isEnded)
-  const ways = isDone ? (['tighten', 'verify', 'retorque', 'loosen'] as const) : (['tighten', 'loosen'] as const)
+  const again = isDone ? (['verify', 'retorque'] as const) : []
+  const ways: readonly RunWay[] = [...(kind === 'camCaps' ? (['drawDown'] as const) : []), 'tighten', ...again, 'loosen']
   if (open)
     return (
       <LinkButton href={`${home}?way=${open.way}`} kind="primary">

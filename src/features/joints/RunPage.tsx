@@ -8,6 +8,7 @@ import { useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
 import { fastenerPlaceWords, stageFigure, stageWords, WAY_WORDS } from '@/wording'
 import { Waiting } from '../bench/benchLayout'
+import { useNews } from '../spec/useNews'
 import { JointDrawing, type FastenerState } from './JointDrawing'
 import { turnsOf } from './turns'
 import { RunPanel } from './RunPanel'
@@ -23,6 +24,9 @@ export function RunPage({ served, jointId, way }: { served: ServedJoints; jointI
   const system = device.systemFor(spec.units, served.id)
   const joint = useMemo(() => jointsOf(spec).find(({ id }) => id === jointId)!, [jointId, spec])
   const runs = useRuns(served, joint)
+  const router = useRouter()
+  // A plan changed elsewhere is the plan here too: the figure on the wrench may not be yesterday's.
+  useNews(served.id, { onRevision: (latest) => latest > served.revision && router.refresh() })
   const run = runs.runs.find((one) => one.way === way && !one.isEnded)
   const home = `/builds/${served.id}`
   return (

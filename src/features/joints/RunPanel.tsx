@@ -93,8 +93,12 @@ function Parted({ run, onSay }: AtRun) {
   )
 }
 
-type Asking = 'leftOut' | 'broke'
-const ASKING_WORDS: Readonly<Record<Asking, string>> = { leftOut: 'Left out: why?', broke: 'It broke: how, and what stands there now?' }
+type Asking = 'leftOut' | 'broke' | 'end'
+const ASKING_WORDS: Readonly<Record<Asking, string>> = {
+  end: 'Do the caps sit, and does the cam turn free by hand?',
+  leftOut: 'Left out: why?',
+  broke: 'It broke: how, and what stands there now?',
+}
 
 function UnderWay(props: AtRun) {
   const { run, joint, onSay, onLeave, wrench } = props
@@ -112,6 +116,7 @@ function UnderWay(props: AtRun) {
     Escape: onLeave,
     ...(next && {
       s: () => onSay({ did: 'short', ...at }),
+      ...(run.way === 'drawDown' && { e: () => setAsking('end') }),
       x: () => setAsking('leftOut'),
       k: () => setAsking('broke'),
       ...(joint.sealer && { r: () => onSay({ did: 'resealed' }) }),
@@ -123,7 +128,7 @@ function UnderWay(props: AtRun) {
       <Reason
         label={ASKING_WORDS[asking]}
         onGiven={(reason) => {
-          onSay({ did: asking, ...at, reason })
+          onSay(asking === 'end' ? { did: asking, reason } : { did: asking, ...at, reason })
           setAsking(undefined)
         }}
         onLeave={() => setAsking(undefined)}
@@ -142,6 +147,7 @@ function UnderWay(props: AtRun) {
         {next && (
           <>
             <KeyButton name="s" words={next.pull.pull === 'angle' ? 'stopped, carried on' : 'stopped short'} onPress={keys.s!} />
+            {keys.e && <KeyButton name="e" words="all caps are down" onPress={keys.e} />}
             <KeyButton name="x" words="left out" onPress={keys.x!} />
             <KeyButton name="k" words="it broke" onPress={keys.k!} />
             {keys.r && <KeyButton name="r" words="sealer had set: sealed again" onPress={keys.r} />}
