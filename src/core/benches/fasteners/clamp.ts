@@ -1,6 +1,7 @@
 import type { LUBES } from '../../build/jointSchema'
 import type { Joint, JointGroup, Spec } from '../../build/types'
 import { runRefusals, type RunRefusal, type RunWay } from '../../joints'
+import { combinedStress, gasForce, loadByNutFactor, pitchDiameter, roundSection, stressArea } from './formulas'
 import { THREAD_PROFILE } from './profile'
 import { isThread, readThread, type Thread } from './thread'
 
@@ -21,8 +22,6 @@ export const NUT_FACTORS: Readonly<Record<Lube, Range>> = {
 
 /** Mean diameter the nut or head turns on, in thread diameters, from memory: between the hole and the flats. */
 const BEARING_DIAMETERS = 1.3
-
-const N_MM_PER_N_M = 1000
 
 /** What a torque makes of a fastener, friction being anything from slick to rough: an estimate throughout. */
 export interface ClampEstimate {
@@ -53,10 +52,10 @@ export function clampEstimates({ types, fasteners }: Pick<Joint, 'types' | 'fast
 
 function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number, lube: Lube): ClampEstimate {
   const { low, high } = NUT_FACTORS[lube]
-  const loadAt = (nutFactor: number) => (torqueNm * N_MM_PER_N_M) / (nutFactor * thread.diameterMm)
+  const loadAt = (nutFactor: number) => loadByNutFactor.evaluate({ torqueNm, nutFactor, diameterMm: thread.diameterMm })
   const loadN = { low: loadAt(high), high: loadAt(low) }
   const area = stressAreaMm2(thread)
-  const smallest = Math.min(area, ...(type.sections ?? []).map(({ diameterMm }) => (Math.PI / 4) * diameterMm ** 2))
+  const smallest = Math.min(area, ...(type.sections ?? []).map(({ diameterMm }) => roundSection.evaluate({ diameterMm })))
   const share = (mm2: number, mpa: number | undefined) => mpa && { low: loadN.low / mm2 / mpa, high: loadN.high / mm2 / mpa }
   const combined = (load: number, nutFactor: number) => combinedMpa(load, smallest, thread, nutFactor)
   const mean = (of: Lube) => (NUT_FACTORS[of].low + NUT_FACTORS[of].high) / 2
@@ -76,21 +75,16 @@ function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number
 }
 
 function stressAreaMm2({ diameterMm, pitchMm, standard }: Thread): number {
-  return (Math.PI / 4) * (diameterMm - THREAD_PROFILE.stressDiameter[standard] * pitchMm) ** 2
+  return stressArea.evaluate({ diameterMm, pitchMm, factor: THREAD_PROFILE.stressDiameter[standard] })
 }
 
-/** Tension and torsion together (VDI 2230); the friction in the thread is the one the nut factor stands for, alike under the nut. */
+/** Tension and torsion together; the friction in the thread is the one the nut factor stands for, alike under the nut. */
 function combinedMpa(loadN: number, areaMm2: number, { diameterMm, pitchMm }: Thread, nutFactor: number): number {
-  const pitchDiameter = diameterMm - THREAD_PROFILE.pitchDiameter * pitchMm
-  const rise = pitchMm / (2 * Math.PI)
-  const friction = Math.max(
-    0,
-    (nutFactor * diameterMm - rise) / (THREAD_PROFILE.flank * pitchDiameter + (BEARING_DIAMETERS * diameterMm) / 2),
-  )
-  const twistNmm = loadN * (rise + THREAD_PROFILE.flank * friction * pitchDiameter)
-  const diameter = Math.sqrt((4 * areaMm2) / Math.PI)
-  const torsion = twistNmm / ((Math.PI * diameter ** 3) / 16)
-  return Math.sqrt((loadN / areaMm2) ** 2 + 3 * torsion ** 2)
+  const pitchDiameterMm = pitchDiameter.evaluate({ diameterMm, pitchMm })
+  const riseMm = pitchMm / (2 * Math.PI)
+  const frictionArmMm = THREAD_PROFILE.flank * pitchDiameterMm + (BEARING_DIAMETERS * diameterMm) / 2
+  const muThread = Math.max(0, (nutFactor * diameterMm - riseMm) / frictionArmMm)
+  return combinedStress.evaluate({ loadN, areaMm2, pitchMm, pitchDiameterMm, muThread })
 }
 
 /** Whether a torque pulls a fastener past its yield however rough it turns: such a plan is refused unless it is meant. */
@@ -135,7 +129,7 @@ export function clampMarginOf(
   const total = (end: keyof Range) => loads.reduce((sum, { loadN, count }) => sum + loadN[end] * count, 0) / cylinders
   const endKpa = (ATMOSPHERE_KPA + duty.boostKpa) * ratio ** COMPRESSION_EXPONENT
   const peakKpa = { low: endKpa * PEAK_OVER_COMPRESSION.low, high: endKpa * PEAK_OVER_COMPRESSION.high }
-  const force = (kpa: number) => (kpa / 1000) * (Math.PI / 4) * gasketBoreMm ** 2
+  const force = (kpa: number) => gasForce.evaluate({ peakKpa: kpa, gasketBoreMm })
   const gasN = { low: force(peakKpa.low), high: force(peakKpa.high) }
   const clampN = { low: total('low'), high: total('high') }
   return { clampN, gasN, peakKpa, margin: { low: clampN.low / gasN.high, high: clampN.high / gasN.low } }
