@@ -321,7 +321,7 @@ test('cam caps are drawn down by quarter turns, those under a spring first, and 
     )
     .toBe(1)
   await page.getByRole('link', { name: 'Draw the caps down' }).click()
-  await page.locator('[data-ready]').waitFor()
+  await expect(page.getByText('Before the first pull')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('12')
   await expect(figure(page)).toHaveText('90')
