@@ -8,6 +8,8 @@ import { TestServer } from '../tests/support/server'
 
 /** Charts and advice come after the page. */
 const SETTLE_MS = 1500
+/** Longer than a pedal bounces. */
+const BETWEEN_PULLS_MS = 450
 const FOLDER = path.join(import.meta.dirname, '../docs/screenshots')
 const [tern, petrel] = DEMO_BUILDS.map((demo) => `/builds/${demo.id}`)
 
@@ -54,6 +56,7 @@ const PICTURES: readonly Picture[] = [
       for (let pulls = 0; pulls < 22; pulls++) {
         await page.locator('[data-state="here"]').waitFor()
         await page.keyboard.press('Enter')
+        await page.waitForTimeout(BETWEEN_PULLS_MS)
       }
     },
   },

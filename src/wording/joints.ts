@@ -103,7 +103,7 @@ export function dressWords({ dress }: JointGroup): string {
   return dress ? `${dress.with} on ${dress.on.map((place) => DRESS_WORDS[place]).join(' and ')}` : ''
 }
 
-export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem): string {
+export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem, turns: readonly string[] = []): string {
   const torque = (nm: number) => {
     const { value, unit } = torqueWords(nm, system)
     return `${value} ${unit}`
@@ -132,7 +132,7 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
     case 'noWrench':
       return `Stage ${issue.stage}, ${torque(issue.nm)}: none of the wrenches reads there between a fifth of its range and its end.`
     case 'oddStickOut':
-      return `Fastener ${issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)}, most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`
+      return `Fastener ${turns[issue.fastener - 1] ?? issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)}, most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`
     case 'yieldNeedsOnceOnly':
       return `Pulled to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
   }
@@ -173,9 +173,9 @@ export function oddAngleWords({ stage, angleDeg, usualDeg, is }: OddAngle, turn:
   return `Fastener ${turn}, stage ${stage}: ${Math.round(angleDeg)}° to its torque, the others ${Math.round(usualDeg)}°: ${cause}.`
 }
 
-/** A pull in a few words, for the list of what was done. */
-export function pullWords(pull: Pull): string {
-  const at = pull.fastener === undefined ? '' : ` ${pull.fastener}`
+/** A pull in a few words; fasteners go by their turn, as they are numbered on the casting. */
+export function pullWords(pull: Pull, turns: readonly string[]): string {
+  const at = pull.fastener === undefined ? '' : ` ${turns[pull.fastener - 1] ?? ''}`
   const why = pull.reason ? `: ${pull.reason}` : ''
   switch (pull.did) {
     case 'begin':

@@ -155,7 +155,7 @@ test('stopped short is pulled again, one left out says why, a broken one goes th
   await press(page)
   await expect(figure(page)).toHaveText('55')
   await visit(page, shop, `/builds/${id}/joints/head`)
-  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('fastener 2 left out: wrench does not reach b')
+  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('fastener 3 left out: wrench does not reach b')
   await expect(page.getByRole('link', { name: 'Tighten: go on at 10 of 30' })).toBeVisible()
 })
 

@@ -72,7 +72,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
             {issues.map((issue) => (
               <Notice key={planIssueWords(issue, system)} data-tone="bad">
                 {joint.groups.length > 1 && issue.group !== undefined && `${joint.groups[issue.group]!.name}: `}
-                {planIssueWords(issue, system)}
+                {planIssueWords(issue, system, turnsOf(joint))}
               </Notice>
             ))}
           </Section>
@@ -84,7 +84,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         <FastenerFields joint={joint} system={system} change={change} />
         <HoleTable joint={joint} system={system} change={change} />
         <ClampSection joint={joint} spec={spec} system={system} />
-        <PastRuns runs={runs} />
+        <PastRuns runs={runs} turns={turnsOf(joint)} />
         <RefusedChange edit={edit} />
       </Main>
     </div>
@@ -208,7 +208,7 @@ const RunList = styled.ol`
   }
 `
 
-function PastRuns({ runs }: { runs: readonly Run[] }) {
+function PastRuns({ runs, turns }: { runs: readonly Run[]; turns: readonly string[] }) {
   if (runs.length === 0) return null
   return (
     <Section aria-label="Runs">
@@ -217,11 +217,11 @@ function PastRuns({ runs }: { runs: readonly Run[] }) {
         {runs.map((run) => (
           <li key={run.id}>
             <b>{WAY_WORDS[run.way]}</b>, begun by {run.begun.by}, {run.begun.at.slice(0, 10)}: {run.done.size} of {run.steps.length} pulls,{' '}
-            {run.isEnded ? 'ended' : 'under way'}. Last: {pullWords(run.last)} ({run.last.by}).
+            {run.isEnded ? 'ended' : 'under way'}. Last: {pullWords(run.last, turns)} ({run.last.by}).
             {[...run.done.values()]
               .filter(({ did }) => did === 'leftOut')
               .map((pull) => (
-                <p key={pull.id}>{pullWords(pull)}</p>
+                <p key={pull.id}>{pullWords(pull, turns)}</p>
               ))}
           </li>
         ))}

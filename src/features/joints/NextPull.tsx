@@ -42,7 +42,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
             <br />
           </>
         )}
-        Last <b>{pullWords(run!.last)}</b>
+        Last <b>{pullWords(run!.last, turns)}</b>
         {run!.last.angleDeg !== undefined && ` · ${Math.round(run!.last.angleDeg)}°`}
       </About>
     </>

@@ -48,14 +48,14 @@ function Initials({ onInitials }: Pick<RunPanelProps, 'onInitials'>) {
 type AtRun = RunPanelProps & { readonly run: Run }
 
 /** Somebody else's device has it: nothing is pulled here until it is taken over, with a word on both. */
-function HeldElsewhere({ run, onSay }: AtRun) {
+function HeldElsewhere({ run, joint, onSay }: AtRun) {
   const takeOver = () => onSay({ did: 'takeOver' })
   useKeys({ t: takeOver, Enter: takeOver })
   return (
     <>
       <Caption>On another device</Caption>
       <About>
-        <b>{run.last.by}</b> has this run on another page or device: last {pullWords(run.last)}, {timeWords(run.last.at)}.
+        <b>{run.last.by}</b> has this run on another page or device: last {pullWords(run.last, turnsOf(joint))}, {timeWords(run.last.at)}.
       </About>
       <KeyRow>
         <button type="button" data-main onClick={takeOver}>
@@ -67,19 +67,20 @@ function HeldElsewhere({ run, onSay }: AtRun) {
 }
 
 /** Two devices pulled without knowing of each other: a person says which one counts; the other's pulls are kept and do not. */
-function Parted({ run, onSay }: AtRun) {
+function Parted({ run, joint, onSay }: AtRun) {
+  const turns = turnsOf(joint)
   const { tips } = run.conflict!
   return (
     <>
       <Caption>Two devices went on without each other</Caption>
       <About>
-        Up to “{pullWords(run.last)}” both agree. What each did then is kept; the run goes on from the one you choose. Look at the fasteners
-        before you do.
+        Up to “{pullWords(run.last, turns)}” both agree. What each did then is kept; the run goes on from the one you choose. Look at the
+        fasteners before you do.
       </About>
       <List>
         {tips.map((tip) => (
           <li key={tip.id} data-ask>
-            {tip.by}, {timeWords(tip.at)}: last {pullWords(tip)}{' '}
+            {tip.by}, {timeWords(tip.at)}: last {pullWords(tip, turns)}{' '}
             <Button
               size="small"
               onPress={() => onSay({ did: 'takeOver', instead: tips.filter((one) => one !== tip).map(({ id }) => id) }, tip.id)}
@@ -136,7 +137,7 @@ function UnderWay(props: AtRun) {
     )
   return (
     <>
-      {next ? <NextPull {...props} next={next} /> : <AllDone run={run} />}
+      {next ? <NextPull {...props} next={next} /> : <AllDone run={run} turns={turnsOf(joint)} />}
       <OddAngles joint={joint} run={run} />
       <LiveWrench wrench={wrench} />
       {joint.sealer && next && <SealerClock joint={joint} run={run} />}
@@ -201,7 +202,7 @@ function LiveWrench({ wrench }: Pick<RunPanelProps, 'wrench'>) {
   )
 }
 
-function AllDone({ run }: { run: Run }) {
+function AllDone({ run, turns }: { run: Run; turns: readonly string[] }) {
   const out = leftOut(run)
   return (
     <>
@@ -213,7 +214,7 @@ function AllDone({ run }: { run: Run }) {
         <List>
           {out.map(([{ stage, fastener }, { reason }]) => (
             <li key={`${stage}/${fastener}`} data-ask>
-              Fastener {fastener}, stage {stage}, left out: {reason}
+              Fastener {turns[fastener - 1]}, stage {stage}, left out: {reason}
             </li>
           ))}
         </List>

@@ -149,14 +149,14 @@ export const KeyRow = styled.div`
   padding-top: 14px;
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 14px;
+  gap: 2px 14px;
   font-size: 15px;
   align-items: center;
   > button {
     display: inline-flex;
     align-items: center;
     gap: 6px;
-    min-height: 40px;
+    min-height: 32px;
     padding: 0 4px;
     background: none;
     border: 0;
@@ -171,10 +171,23 @@ export const KeyRow = styled.div`
     background: var(--scribe);
     color: var(--on-scribe);
     border-radius: 3px;
+    margin-bottom: 8px;
     kbd {
       background: none;
       color: inherit;
       border-color: currentColor;
+    }
+  }
+  ${PHONE} {
+    > button {
+      min-height: 48px;
+    }
+    > button:not([data-main]) {
+      text-decoration: underline;
+      text-underline-offset: 4px;
+    }
+    kbd {
+      display: none;
     }
   }
 `
