@@ -45,6 +45,7 @@ export {
   LUBE_CHOICES,
   METHOD_CHOICES,
   oddAngleWords,
+  patternIssueWords,
   planIssueWords,
   pullWords,
   runRefusalWords,

@@ -1,7 +1,7 @@
 import type { Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
-import type { OddAngle, OrderIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
+import type { OddAngle, OrderIssue, PatternIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
 import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
@@ -153,6 +153,25 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
   return refusal.code === 'onceOnly'
     ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
     : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'
+}
+
+export function patternIssueWords(issue: PatternIssue): string {
+  switch (issue.code) {
+    case 'missingColumn':
+      return `A column “${issue.column}” is wanted.`
+    case 'badUnit':
+      return `“${issue.text}” is no unit of length.`
+    case 'badNumber':
+      return `Row ${issue.row}, ${issue.column}: “${issue.text}” is no place on an engine.`
+    case 'badType':
+      return `Row ${issue.row}: “${issue.text}” is no type; a letter is wanted.`
+    case 'samePlace':
+      return `Row ${issue.row} stands where row ${issue.as} does.`
+    case 'empty':
+      return 'No row in it.'
+    case 'tooMany':
+      return `No more than ${issue.most} fasteners.`
+  }
 }
 
 export function stagesIssueWords(issue: StagesIssue): string {

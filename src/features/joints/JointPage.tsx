@@ -22,6 +22,7 @@ import { JointDrawing, type FastenerState } from './JointDrawing'
 import type { ChangeJoint } from './planEdit'
 import type { ServedJoints } from './servedJoints'
 import { turnsOf } from './turns'
+import { PatternFile } from './PatternFile'
 import { useNumbering } from './useNumbering'
 import { useRuns } from './useRuns'
 
@@ -65,7 +66,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
           What stands on the maker’s sheet outranks what is usual. A figure nobody knows is left out: the joint is then recorded, and no
           clamp is claimed.
         </Lead>
-        <Pattern joint={joint} layout={spec.layout} change={change} />
+        <Pattern joint={joint} layout={spec.layout} runs={runs} change={change} />
         <TemplateLinks href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} />
         {issues.length > 0 && (
           <Section aria-label="To be put right">
@@ -91,7 +92,18 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
   )
 }
 
-function Pattern({ joint, layout, change }: { joint: Joint; layout: EngineLayout; change: ChangeJoint }) {
+function Pattern({
+  joint,
+  layout,
+  runs,
+  change,
+}: {
+  joint: Joint
+  layout: EngineLayout
+  /** Pulls stand on the fasteners there were: a joint that was run keeps its pattern. */
+  runs: readonly Run[]
+  change: ChangeJoint
+}) {
   const numbering = useNumbering(joint, change)
   return (
     <Section aria-label="Pattern and order">
@@ -106,6 +118,7 @@ function Pattern({ joint, layout, change }: { joint: Joint; layout: EngineLayout
         />
       </Plan>
       <Numbering numbering={numbering} />
+      {runs.length === 0 && <PatternFile change={change} />}
     </Section>
   )
 }
