@@ -1,6 +1,6 @@
 /** Clamp from torque against hand calculation with published sections. */
 import { describe, expect, it } from 'vitest'
-import { clampEstimates, clampMarginOf, isBeyondYield } from '@/core/benches/fasteners'
+import { clampEstimates, clampMarginOf, isBeyondYield, jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, JointGroup } from '@/core/build'
 
 const source = { source: 'sheet' }
@@ -91,6 +91,17 @@ describe('a plan beyond yield', () => {
     expect(isBeyondYield(joint(stud, group({ targetNm: 104.5 })), group({ targetNm: 104.5 }))).toBe(true)
     const meant = group({ targetNm: 120, method: 'toYield' })
     expect(isBeyondYield(joint(stud, meant), meant)).toBe(false)
+  })
+})
+
+describe('a run of such a plan', () => {
+  const beyond = joint(stud, group({ targetNm: 104.5, stages: [{ pull: 'torque', nm: 104.5 }] }))
+  it('is refused where it pulls, and not where it loosens or goes over', () => {
+    expect(jointRefusals(beyond, 'tighten')).toEqual([{ code: 'beyondYield' }])
+    expect(jointRefusals(beyond, 'retorque')).toEqual([{ code: 'beyondYield' }])
+    expect(jointRefusals(beyond, 'loosen')).toEqual([])
+    expect(jointRefusals(beyond, 'verify')).toEqual([])
+    expect(jointRefusals(joint(), 'tighten')).toEqual([])
   })
 })
 

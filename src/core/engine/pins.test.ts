@@ -2,7 +2,17 @@ import { group } from 'd3-array'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { freshLayout } from '../build'
-import { cylinderPlaces, firingIntervals, firingIssues, topsDeg, usualFiringOrder, usualPins, type EngineLayout, type LayoutKind } from '.'
+import {
+  crankStyles,
+  cylinderPlaces,
+  firingIntervals,
+  firingIssues,
+  topsDeg,
+  usualFiringOrder,
+  usualPins,
+  type EngineLayout,
+  type LayoutKind,
+} from '.'
 
 const layoutOf = (kind: LayoutKind, cylinders: number, bankAngleDeg = 0): EngineLayout =>
   freshLayout({ kind, cylinders, bankAngleDeg, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' })
@@ -71,5 +81,30 @@ describe('the usual firing order', () => {
       }),
       { numRuns: 400 },
     )
+  })
+})
+
+describe('the cranks met in a layout (common practice)', () => {
+  it.each<[LayoutKind, number, readonly string[]]>([
+    ['inline', 2, ['opposed', 'together', 'quarter']],
+    ['inline', 4, ['shared']],
+    ['v', 2, ['shared']],
+    ['v', 6, ['evenSplit', 'shared']],
+    ['v', 8, ['crossPlane', 'flatPlane']],
+    ['v', 10, ['evenSplit', 'shared']],
+    ['v', 12, ['shared']],
+    ['inline', 8, ['shared']],
+    ['flat', 4, ['boxer', 'shared']],
+    ['flat', 12, ['shared', 'boxer']],
+    ['single', 1, ['shared']],
+  ])('%s of %i: %s', (kind, cylinders, styles) => expect(crankStyles(kind, cylinders)).toEqual(styles))
+
+  it('a split stands on pins of two rods where bank and even firing differ, and nowhere else', () => {
+    const splits = (kind: LayoutKind, cylinders: number, bank: number, style?: Parameters<typeof usualPins>[1]) =>
+      usualPins(layoutOf(kind, cylinders, bank), style).map(({ splitDeg }) => splitDeg)
+    expect(splits('v', 6, 90)).toEqual([30, 30, 30])
+    expect(splits('v', 10, 90)).toEqual([-18, -18, -18, -18, -18])
+    expect(splits('v', 6, 120)).toEqual([undefined, undefined, undefined])
+    expect(splits('v', 6, 90, 'shared')).toEqual([undefined, undefined, undefined])
   })
 })

@@ -4,7 +4,7 @@ import { freshLayout } from '../build'
 import type { Joint } from '../build/types'
 import { fromMemory, planIssues, runRefusals, stagesOf, wrenchFor } from './plan'
 import { stepsOf } from './run'
-import { usualJoints } from './usual'
+import { usualJoints, withJoint } from './usual'
 
 const source = { source: 'maker’s sheet' }
 const torque = (nm: number) => ({ pull: 'torque' as const, nm })
@@ -124,10 +124,48 @@ describe('wrenches', () => {
   })
 })
 
+describe('a joint of two groups', () => {
+  it('has the numbers of each looked for in its own, and one joint changed leaves the others', () => {
+    const [group] = head().groups
+    const { order } = group!
+    const two = head(
+      {},
+      {
+        groups: [
+          { ...group!, order: order.slice(0, 6) },
+          { ...group!, name: 'outer', order: order.slice(6) },
+        ],
+      },
+    )
+    expect(codes(two)).toEqual([])
+    const short = { ...two, groups: [two.groups[0]!, { ...two.groups[1]!, order: order.slice(6, 9) }] }
+    expect(planIssues(short).filter(({ code }) => code === 'missing')).toEqual([
+      { code: 'missing', fasteners: [order[9]!], group: 0 },
+      { code: 'missing', fasteners: [order[9]!], group: 1 },
+    ])
+    const { spec } = DEMO_BUILDS[0]!
+    const changed = withJoint({ ...spec, joints: undefined }, 'head', (joint) => ({ ...joint, name: 'changed' }))
+    expect(changed.joints!.filter(({ name }) => name === 'changed').map(({ id }) => id)).toEqual(['head'])
+    expect(changed.joints).toHaveLength(usualJoints(spec.layout).length)
+  })
+
+  it('is not gone over again where one of them is to yield, or one type of fastener is used once', () => {
+    const [group] = head().groups
+    const { order } = group!
+    const yielding = { ...group!, name: 'outer', order: order.slice(6), method: 'toYield' as const }
+    const two = head({}, { groups: [{ ...group!, order: order.slice(0, 6) }, yielding] })
+    expect(runRefusals(two, 'retorque')).toEqual([{ code: 'onceOnly' }])
+    expect(runRefusals(head({}, { types: [{ letter: 'A' }, { letter: 'B', onceOnly: true }] }), 'retorque')).toEqual([{ code: 'onceOnly' }])
+  })
+})
+
 describe('stages by shares', () => {
   it('are equal thirds as they are spoken of: 27/54/80 lbf·ft is 36/72/108 N·m', () => {
     expect(stagesOf(80, [1 / 3, 2 / 3, 1])).toEqual([torque(27), torque(53), torque(80)])
     expect(stagesOf(9.5, [0.5, 1])).toEqual([torque(5), torque(9.5)])
+    expect(stagesOf(9, [0.5, 1])).toEqual([torque(4.5), torque(9)])
+    expect(stagesOf(10, [0.45, 1])).toEqual([torque(5), torque(10)])
+    expect(stagesOf(80.4, [1])).toEqual([torque(80.4)])
   })
 })
 
