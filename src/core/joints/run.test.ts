@@ -217,7 +217,7 @@ describe('a run', () => {
     expect(log.run.next).toMatchObject({ stage: 3, fastener: 9 })
   })
 
-  it('begins again where the sealer had set and was put on anew', () => {
+  it('begins again where the sealer had set and was put on again', () => {
     const log = new Log(head)
     for (let pulls = 0; pulls < 15; pulls++) log.add('pulled')
     log.add('resealed')

@@ -7,6 +7,7 @@ import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from 
 import { Key } from '../bench/Key'
 import { clockWords } from './clockWords'
 import { About, Caption, KeyRow, List } from './runLayout'
+import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { useKeys } from './useKeys'
 
@@ -16,11 +17,12 @@ export function BeforeRun({ joint, way, system, onBegin, onLeave }: RunPanelProp
   const refusals = jointRefusals(joint, way)
   const memory = fromMemory(joint)
   const mayBegin = refusals.length === 0
-  const begin = () => {
-    if (!mayBegin) return
-    if (memory.length > 0 && !isSure) setSure(true)
-    else onBegin()
-  }
+  const begin = () =>
+    oncePressed(() => {
+      if (!mayBegin) return
+      if (memory.length > 0 && !isSure) setSure(true)
+      else onBegin()
+    })
   useKeys({ Enter: begin, Escape: onLeave })
   return (
     <>

@@ -1,5 +1,5 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { Joint } from '@/core/build'
 import { leftOut, oddAngles, type Run } from '@/core/joints'
 import { Button } from '@/ui/Button'
@@ -11,6 +11,7 @@ import { NextPull } from './NextPull'
 import { About, Caption, KeyRow, List } from './runLayout'
 import { SealerClock } from './SealerClock'
 import { BeforeRun } from './BeforeRun'
+import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { turnsOf } from './turns'
 import { useKeys } from './useKeys'
@@ -50,7 +51,8 @@ type AtRun = RunPanelProps & { readonly run: Run }
 /** Somebody else's device has it: nothing is pulled here until it is taken over, with a word on both. */
 function HeldElsewhere({ run, joint, onSay }: AtRun) {
   const takeOver = () => onSay({ did: 'takeOver' })
-  useKeys({ t: takeOver, Enter: takeOver })
+  // By its own key alone: a pedal under somebody's foot takes no run away from another.
+  useKeys({ t: takeOver })
   return (
     <>
       <Caption>On another device</Caption>
@@ -106,7 +108,7 @@ function UnderWay(props: AtRun) {
   const [asking, setAsking] = useState<Asking>()
   const { next } = run
   const at = next && { stage: next.stage, fastener: next.fastener }
-  const pulled = useOnce(() => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' }))
+  const pulled = () => oncePressed(() => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' }))
   const back = () => run.done.size > 0 && onSay({ did: 'back' })
   const keys: Readonly<Record<string, () => void>> = {
     Enter: pulled,
@@ -221,19 +223,6 @@ function AllDone({ run, turns }: { run: Run; turns: readonly string[] }) {
       )}
     </>
   )
-}
-
-/** No two pulls are made so soon one after the other: a second press is a pedal that bounced, or a nervous finger. */
-const PEDAL_BOUNCE_MS = 400
-
-function useOnce(act: () => void): () => void {
-  const last = useRef(0)
-  return () => {
-    const now = performance.now()
-    if (now - last.current < PEDAL_BOUNCE_MS) return
-    last.current = now
-    act()
-  }
 }
 
 function KeyButton({ name, words, onPress }: { name: string; words: string; onPress: () => void }) {
