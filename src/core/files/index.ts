@@ -6,14 +6,6 @@ export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type Rea
 export { entryIssues, specIssues } from './door'
 export type { FileIssue } from './fileIssue'
 export { entrySchema, gaugeSchema, specSchema } from '../build/schema'
-export {
-  readingsToCsv,
-  readingsFromCsv,
-  csvStations,
-  csvTemplate,
-  type CsvReport,
-  type CsvRow,
-  type CsvStation,
-  type RowIssue,
-} from './readingsCsv'
+export { readingsToCsv, readingsFromCsv, csvStations, csvTemplate, type CsvReport, type CsvRow } from './readingsCsv'
 export { shapeIssue } from './shape'
+export type { CsvStation, RowIssue } from './csvCells'

@@ -4,7 +4,8 @@ import { BENCHES, openBuild } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
 import type { Reading } from '../build/types'
-import { csvTemplate, CSV_COLUMNS, readingsFromCsv, readingsToCsv, type CsvStation } from './readingsCsv'
+import { CSV_COLUMNS, type CsvStation } from './csvCells'
+import { csvTemplate, readingsFromCsv, readingsToCsv } from './readingsCsv'
 
 const document = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 const tern = openBuild(document)

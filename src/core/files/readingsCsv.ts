@@ -1,44 +1,30 @@
 /** Readings as a tidy table: one reading a row, the unit named beside the number. */
 import Papa from 'papaparse'
-import { z } from 'zod'
 import { BENCHES } from '../benches'
 import { gaugesFor } from '../bench/gaugeChoice'
 import type { Build } from '../build/build'
 import type { Id } from '../build/ids'
 import { presentName } from '../build/oldNames'
-import { isLaterState, PART_STATES, partStateOf, type PartState } from '../build/partState'
+import { isLaterState, partStateOf } from '../build/partState'
 import { stationId } from '../build/place'
-import type { Entry, Gauge, Place, Reading } from '../build/types'
-import { differenceToCanonical, findUnit, formatExact, toCanonical, UNITS, differenceInUnit, type UnitId } from '../quantity'
+import type { Entry, Gauge, Reading } from '../build/types'
+import { formatExact, UNITS, differenceInUnit } from '../quantity'
+import {
+  CSV_COLUMNS,
+  measuredFrom,
+  partStateFrom,
+  placeFrom,
+  stampFrom,
+  temperature,
+  wholeNumber,
+  withoutEmpty,
+  type Cells,
+  type Column,
+  type CsvStation,
+  type RowIssue,
+} from './csvCells'
 import { entryIssues } from './door'
-import type { FileIssue } from './fileIssue'
 import { printed } from '../numerics/printed'
-
-export const CSV_COLUMNS = [
-  'id',
-  'characteristic',
-  'cylinder',
-  'main',
-  'bank',
-  'spot',
-  'repeat',
-  'value',
-  'upper',
-  'plus_minus',
-  'unit',
-  'as_typed',
-  'gauge',
-  'part_temp_c',
-  'gauge_temp_c',
-  'strokes',
-  'part_state',
-  'at',
-  'by',
-  'state',
-  'supersedes',
-  'settles',
-] as const
-type Column = (typeof CSV_COLUMNS)[number]
 
 /** Cells a spreadsheet would run, also behind a line break; plain negative numbers are left alone. */
 const FORMULA_LIKE = /^(?:[=@\t\r\n]|[+-](?!\d*[.,]?\d+$))[\s\S]*$/
@@ -107,23 +93,6 @@ export function csvTemplate(build: Build): string {
   )
 }
 
-export type RowIssue =
-  | { readonly code: 'missingColumn'; readonly column: Column }
-  | { readonly code: 'broken'; readonly detail: string }
-  | { readonly code: 'unknownPlace'; readonly station: string }
-  | { readonly code: 'badNumber'; readonly column: Column; readonly text: string }
-  | { readonly code: 'badUnit'; readonly text: string }
-  | { readonly code: 'badState'; readonly text: string }
-  | { readonly code: 'unknownGauge'; readonly text: string }
-  | { readonly code: 'badTime'; readonly text: string }
-  | { readonly code: 'noInitials' }
-  | { readonly code: 'longInitials'; readonly text: string }
-  | { readonly code: 'badId'; readonly text: string }
-  | { readonly code: 'doubleId'; readonly text: string }
-  | { readonly code: 'unknownTarget'; readonly text: string }
-  | { readonly code: 'absurd'; readonly value: number; readonly low: number; readonly high: number; readonly unit: UnitId }
-  | { readonly code: 'door'; readonly issue: FileIssue }
-
 export interface CsvRow {
   /** Line of the file, the header being 1. */
   readonly line: number
@@ -133,13 +102,6 @@ export interface CsvRow {
     | { readonly state: 'known' }
     | { readonly state: 'left'; readonly why: string }
     | { readonly state: 'bad'; readonly issues: readonly RowIssue[] }
-}
-
-/** A place readings may be taken at, as the benches list them. */
-export interface CsvStation {
-  readonly id: string
-  readonly expected: { readonly low: number; readonly high: number }
-  readonly unit: UnitId
 }
 
 export type CsvReport = { readonly rows: readonly CsvRow[]; readonly headerIssues: readonly RowIssue[] }
@@ -157,11 +119,7 @@ export function csvStations(build: Build): readonly CsvStation[] {
 }
 
 const REQUIRED: readonly Column[] = ['characteristic', 'value', 'unit', 'gauge', 'at', 'by']
-const PLAIN_NUMBER = /^[+-]?\d{1,15}(?:[.,]\d{1,15})?(?:e[+-]?\d{1,3})?$/i
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
-/** 2026-03-01, 2026-03-01 10:00, 2026-03-01T10:00:00Z: a time without a zone is the shop's own. */
-const TIME = /^\d{4}-\d{2}-\d{2}(?:[T ]\d{2}:\d{2}(?::\d{2}(?:\.\d{1,9})?)?(?:Z|[+-]\d{2}:?\d{2})?)?$/
-const MOST_INITIALS = 8
 const MOST_AS_TYPED = 64
 
 export interface CsvOptions {
@@ -314,95 +272,4 @@ class RowReader {
   private doorIssues(reading: Reading, gauge: Gauge): RowIssue[] {
     return entryIssues(reading, this.build.spec, new Map([[gauge.id, gauge]])).map((issue): RowIssue => ({ code: 'door', issue }))
   }
-}
-
-type Cells = (column: Column) => string
-
-function placeFrom(cell: Cells, issues: RowIssue[]): Place {
-  const bank = cell('bank')
-  return withoutEmpty({
-    cylinder: wholeNumber(cell, 'cylinder', issues),
-    main: wholeNumber(cell, 'main', issues),
-    bank: bank === 'left' || bank === 'right' ? bank : undefined,
-    spot: cell('spot') || undefined,
-    repeat: wholeNumber(cell, 'repeat', issues),
-  })
-}
-
-function stampFrom(cell: Cells, issues: RowIssue[]): { at: string; by: string } | undefined {
-  const time = timeOf(cell('at'))
-  if (!time) issues.push({ code: 'badTime', text: cell('at') })
-  const by = cell('by')
-  if (by === '') issues.push({ code: 'noInitials' })
-  else if (by.length > MOST_INITIALS) issues.push({ code: 'longInitials', text: by })
-  return time && { at: time.toISOString(), by }
-}
-
-/** The moment a cell names; none for a day the calendar has not, which a date parser would take for the next month's. */
-function timeOf(text: string): Date | undefined {
-  const day = text.slice(0, 'yyyy-mm-dd'.length)
-  if (!TIME.test(text) || !z.iso.date().safeParse(day).success) return undefined
-  const time = new Date(text === day ? `${day}T00:00` : text.replace(' ', 'T'))
-  return Number.isNaN(time.getTime()) ? undefined : time
-}
-
-function wholeNumber(cell: Cells, column: Column, issues: RowIssue[]): number | undefined {
-  const text = cell(column)
-  if (text === '') return undefined
-  if (/^[1-9]\d{0,2}$/.test(text)) return Number(text)
-  issues.push({ code: 'badNumber', column, text })
-  return undefined
-}
-
-const SHOP_C = { low: -30, high: 60 }
-
-function partStateFrom(cell: Cells, issues: RowIssue[]): PartState | undefined {
-  const text = cell('part_state')
-  const known = PART_STATES.find((state) => state.toLowerCase() === text.toLowerCase())
-  if (text !== '' && !known) issues.push({ code: 'badState', text })
-  return known
-}
-
-function temperature(cell: Cells, column: 'part_temp_c' | 'gauge_temp_c', issues: RowIssue[]): number | undefined {
-  const text = cell(column)
-  if (text === '') return undefined
-  const value = PLAIN_NUMBER.test(text) ? Number(text.replace(',', '.')) : Number.NaN
-  if (value >= SHOP_C.low && value <= SHOP_C.high) return value
-  issues.push({ code: 'badNumber', column, text })
-  return undefined
-}
-
-/** The unit is a column of its own here, so the number must be a plain one: no fractions, no shorthand. */
-function measuredFrom(
-  cell: Cells,
-  station: CsvStation,
-  issues: RowIssue[],
-): Pick<Reading, 'value' | 'upper' | 'plusMinus' | 'unit'> | undefined {
-  const { kind } = UNITS[station.unit]
-  const unit = cell('unit') === '' ? undefined : findUnit(cell('unit'), kind)
-  if (unit === undefined || UNITS[unit].kind !== kind) {
-    issues.push({ code: 'badUnit', text: cell('unit') })
-    return undefined
-  }
-  const number = (column: 'value' | 'upper' | 'plus_minus'): number | undefined => {
-    if (column !== 'value' && cell(column) === '') return undefined
-    if (PLAIN_NUMBER.test(cell(column))) return Number(cell(column).replace(',', '.'))
-    issues.push({ code: 'badNumber', column, text: cell(column) })
-    return undefined
-  }
-  const [value, upper, plusMinus] = [number('value'), number('upper'), number('plus_minus')]
-  if (value === undefined) return undefined
-  const canonical = toCanonical(value, unit)
-  if (canonical < station.expected.low || canonical > station.expected.high)
-    issues.push({ code: 'absurd', value: canonical, ...station.expected, unit })
-  return {
-    value: canonical,
-    unit,
-    ...(upper !== undefined && { upper: toCanonical(upper, unit) }),
-    ...(plusMinus !== undefined && { plusMinus: differenceToCanonical(Math.abs(plusMinus), unit) }),
-  }
-}
-
-function withoutEmpty<Fields extends object>(fields: Fields): Fields {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields
 }
