@@ -24,6 +24,8 @@ export function sixteen(): BuildDocument {
     spec: {
       ...spec,
       name: 'Sixteen',
+      // The five benches its figures are asked for.
+      methods: { ...spec.methods, rodBolts: 'torque' },
       layout: {
         ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }),
         boreSpacingMm: spec.layout.boreSpacingMm,

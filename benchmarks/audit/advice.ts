@@ -5,7 +5,7 @@ import { cylinderStates, planAdvice, planCompression } from '@/core/benches/comp
 import { evaluate } from '@/core/evaluation/evaluate'
 import { judgeAll } from '@/core/evaluation/judgeAdvice'
 import { freshLayout, type Build, type FreshEngine, type Spec } from '@/core/build'
-import { randomStream } from '@/core/numerics/random'
+import { randomStream, seedOf } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
 
@@ -81,7 +81,7 @@ function engines(count: number): Build[] {
       pistonMassG: some(2),
       rodBigG: some(2),
     }
-    return openBuild(demoDocument({ ...demo, spec, faults, seed: 900 + index, read: () => true }, new Date('2026-03-01T12:00:00Z')))
+    return openBuild(demoDocument({ ...demo, spec, faults, seed: seedOf(900 + index), read: () => true }, new Date('2026-03-01T12:00:00Z')))
   })
 }
 

@@ -1,6 +1,7 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { presentName, type Entry, type Id, type Place, type Pull } from '@/core/build'
+import { AXIS_FORMS } from '@/core/build/place'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
 
@@ -136,8 +137,9 @@ function characteristicOf(row: Row): Id {
   return presentName(needed(row, 'characteristic')) as Id
 }
 
-function placeOf({ cylinder, main, bank, spot, repeat }: Row): Place {
-  return optional({ cylinder, main, bank, spot, repeat })
+/** Each axis of a place has a column of its name. */
+function placeOf(row: Row): Place {
+  return optional(Object.fromEntries(AXIS_FORMS.map(([axis]) => [axis, row[axis]]))) as Place
 }
 
 /** The columns that are filled. */

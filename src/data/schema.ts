@@ -50,7 +50,13 @@ export const entryTable = sqliteTable(
     cylinder: integer('cylinder'),
     main: integer('main'),
     bank: text('bank', { enum: ['left', 'right'] }),
+    /** Of the rods, two a rod. */
+    bolt: integer('bolt'),
     spot: text('spot'),
+    /** How often it was tightened. */
+    cycle: integer('cycle'),
+    /** N·m the wrench was at. */
+    torque: real('torque'),
     repeat: integer('repeat'),
     /** Canonical unit of the characteristic's kind. */
     value: real('value'),

@@ -30,6 +30,30 @@ function jointsWith(layout: Spec['layout'], plans: Readonly<Record<string, (join
 const STUD_SHEET = 'stud set, its own card'
 const LUBED: NonNullable<Joint['groups'][number]['dress']> = { on: ['thread', 'nutFace'], with: 'maker’s lube', from: source(STUD_SHEET) }
 
+const ROD_SHEET = 'rod maker’s card'
+/** At its card's 0.154 mm it bears 72 % of its yield. */
+const TERN_ROD_BOLT = {
+  letter: 'A',
+  thread: 'M9x1',
+  yieldMpa: 1300,
+  sections: [
+    { lengthMm: 27, diameterMm: 7.6 },
+    { lengthMm: 8, diameterMm: 8.35 },
+  ],
+  source: ROD_SHEET,
+}
+/** 7/16-20; 0.0064 in is 72 % of its yield. */
+const PETREL_ROD_BOLT = {
+  letter: 'A',
+  thread: '7/16-20',
+  yieldMpa: 1310,
+  sections: [
+    { lengthMm: inch(1.05), diameterMm: inch(0.388) },
+    { lengthMm: inch(0.35), diameterMm: inch(0.3888) },
+  ],
+  source: ROD_SHEET,
+}
+
 /** Twelve studs in three stages; main caps likewise; the flywheel into the crankcase, with sealer. */
 export function ternJoints(layout: Spec['layout']): Joint[] {
   const stud = { letter: 'A', thread: 'M10x1.25', yieldMpa: 1310, source: STUD_SHEET }
@@ -43,6 +67,7 @@ export function ternJoints(layout: Spec['layout']): Joint[] {
     head: (joint) => planned(joint, { ...pulled([30, 55, 80], STUD_SHEET), dress: LUBED }, { types: [stud], wrenches }),
     mains: (joint) =>
       planned(joint, { ...pulled([30, 60, 85], STUD_SHEET), dress: LUBED }, { types: [{ ...stud, thread: 'M11x1.5' }], wrenches }),
+    rods: (joint) => planned(joint, {}, { types: [TERN_ROD_BOLT] }),
     'cam-intake': caps,
     'cam-exhaust': caps,
   })
@@ -79,7 +104,7 @@ export function petrelJoints(layout: Spec['layout']): Joint[] {
         wrenches: [{ name: '10–80', leastNm: feet(10), mostNm: feet(80) }],
       },
     )
-  return jointsWith(layout, { 'head-left': head, 'head-right': head })
+  return jointsWith(layout, { rods: (joint) => planned(joint, {}, { types: [PETREL_ROD_BOLT] }), 'head-left': head, 'head-right': head })
 }
 
 /** Four studs in two stages, and two small screws in a group of their own. */

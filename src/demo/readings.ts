@@ -1,9 +1,9 @@
 import { v7 as uuidV7 } from 'uuid'
 import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/build'
-import { BENCHES, gaugesFor, openBuild, TRUTHS, type Characteristic, type Station } from '@/core/benches'
+import { BENCHES, gaugesFor, openBuild, TRUTHS, type BenchId, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/quantity'
 import { randomStream } from '@/core/numerics/random'
-import { makeEngine, SimulatedGauges } from '@/core/twin'
+import { makeEngine, numberAt, SimulatedGauges } from '@/core/twin'
 import type { DemoBuild } from './scenario'
 
 const DAY_MS = 86_400_000
@@ -19,10 +19,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const engine = makeEngine(demo.spec, demo.faults, demo.seed)
   // A hand a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
   const hands = new Map(
-    BENCHES.map((bench, index) => [
-      bench.id,
-      new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + index, truths: TRUTHS }),
-    ]),
+    BENCHES.map(({ id }) => [id, new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + seatOf(id), truths: TRUTHS })]),
   )
   const stamp = stamps(demo.seed + 100)
   const build = openBuild(bare)
@@ -31,7 +28,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
       .stations(build)
       .map((station) => ({ bench: bench.id, station, characteristic: bench.definition.characteristics[station.characteristic]! })),
   )
-  const isRead = ({ station }: { station: Station }) => demo.read(station.characteristic, station.place.cylinder ?? station.place.main ?? 1)
+  const isRead = ({ station }: { station: Station }) => demo.read(station.characteristic, numberAt(station.place))
   const readings = stations.filter(isRead).map(({ bench, station, characteristic }, index): Reading => {
     const msecs = startMs + index * BETWEEN_READINGS_MS
     const gauge = gaugeOf(demo, station.characteristic, characteristic, gauges)
@@ -69,6 +66,15 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
       reason,
     }))
   return { ...bare, entries: [...checks, ...readings, ...skips] }
+}
+
+/** Benches in the order in which they came to be: the noise of each stays what it was when another comes between them. */
+const SEATS: readonly BenchId[] = ['bores', 'bearings', 'rings', 'rods', 'compression']
+
+function seatOf(id: BenchId): number {
+  const seat = SEATS.indexOf(id)
+  const later = BENCHES.filter((bench) => !SEATS.includes(bench.id))
+  return seat < 0 ? SEATS.length + later.findIndex((bench) => bench.id === id) : seat
 }
 
 /** Who entered what when, two people by turns; ids the same every time. */

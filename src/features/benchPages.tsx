@@ -10,6 +10,7 @@ const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
   bearings: lazy(async () => ({ default: (await import('./bearings/BearingsBench')).BearingsBench })),
   rings: lazy(async () => ({ default: (await import('./rings/RingsBench')).RingsBench })),
   rods: lazy(async () => ({ default: (await import('./rods/RodsBench')).RodsBench })),
+  fasteners: lazy(async () => ({ default: (await import('./fasteners/FastenersBench')).FastenersBench })),
   compression: lazy(async () => ({ default: (await import('./compression/CompressionBench')).CompressionBench })),
 }
 

@@ -5,7 +5,7 @@ import type { Finding } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
 import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'
-import { findingWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
+import { findingWords, shortSubjectWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
 import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
@@ -26,6 +26,7 @@ const GRADUATIONS = 5
 
 interface Point {
   readonly subject: number
+  readonly name: string
   readonly value: number
   readonly uncertainty: number
   readonly standing: Standing
@@ -40,15 +41,19 @@ interface ChartProps {
   readonly height?: number
 }
 
+/** Where along the chart a finding stands: cylinders, mains and bolts are counted. */
+const subjectNumber = ({ cylinder, main, bolt }: Finding) => cylinder ?? main ?? bolt ?? 0
+
 /** The points of a chart and the limit they are held against, in the unit they are shown in, with a scale that holds both. */
 function chartOf({ findings, shown, system }: ChartProps) {
   const unit = shown.units[system]
-  const subjects = findings.map(({ cylinder, main }) => cylinder ?? main ?? 0)
+  const subjects = findings.map(subjectNumber)
   const points = findings.flatMap((finding): Point[] =>
     finding.figure
       ? [
           {
-            subject: finding.cylinder ?? finding.main ?? 0,
+            subject: subjectNumber(finding),
+            name: shortSubjectWords(finding),
             value: fromCanonical(finding.figure.value.value, unit),
             uncertainty: differenceInUnit(expand(finding.figure.value).U, unit),
             standing: standingOf(finding),
@@ -63,7 +68,8 @@ function chartOf({ findings, shown, system }: ChartProps) {
   const spans = [...points.flatMap(({ value, uncertainty }) => [value - uncertainty, value + uncertainty]), ...bounds]
   const [low, high] = spans.length > 0 ? [Math.min(...spans), Math.max(...spans)] : [0, 1]
   const room = (high - low || Math.abs(high) * 1e-3 || 1) * 0.12
-  return { subjects, points, bounds, target, ...graduations(low - room, high + room, GRADUATIONS) }
+  const names = new Map(findings.map((finding) => [subjectNumber(finding), shortSubjectWords(finding)]))
+  return { subjects, names, points, bounds, target, ...graduations(low - room, high + room, GRADUATIONS) }
 }
 
 type Chart = ReturnType<typeof chartOf>
@@ -93,7 +99,7 @@ export function SubjectChart(props: ChartProps) {
   )
 }
 
-function Points({ chart: { subjects, points, bounds, target, marks, decimals }, height }: { chart: Chart; height: number }) {
+function Points({ chart: { subjects, names, points, bounds, target, marks, decimals }, height }: { chart: Chart; height: number }) {
   return (
     <ScatterChart
       responsive
@@ -106,6 +112,7 @@ function Points({ chart: { subjects, points, bounds, target, marks, decimals }, 
         dataKey="subject"
         domain={[0.5, Math.max(...subjects) + 0.5]}
         ticks={subjects}
+        tickFormatter={(subject: number) => names.get(subject) ?? ''}
         tickLine={false}
         axisLine={{ stroke: 'var(--hairline)' }}
       />
@@ -150,6 +157,6 @@ function PointMark({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payl
   )
 }
 
-function pointWords({ subject, words, standing }: Point): string {
-  return `${subject} ${words} ${STANDING_WORDS[standing]}`
+function pointWords({ name, words, standing }: Point): string {
+  return `${name} ${words} ${STANDING_WORDS[standing]}`
 }

@@ -3,6 +3,7 @@ import { benchWords, type CommonChange, type CommonCost, type CommonRemark } fro
 import * as bearings from './benches/bearings'
 import * as bores from './benches/bores'
 import * as compression from './benches/compression'
+import * as fasteners from './benches/fasteners'
 import * as rings from './benches/rings'
 import * as rods from './benches/rods'
 import type { ChangeWords, CostWords, RemarkWords } from './vocabulary'
@@ -13,6 +14,7 @@ const REMARKS: Omit<RemarkWords, CommonRemark> = {
   ...bearings.REMARKS,
   ...rings.REMARKS,
   ...rods.REMARKS,
+  ...fasteners.REMARKS,
   ...compression.REMARKS,
 }
 const CHANGES: Omit<ChangeWords, CommonChange> = {
@@ -20,8 +22,9 @@ const CHANGES: Omit<ChangeWords, CommonChange> = {
   ...bearings.CHANGES,
   ...rings.CHANGES,
   ...rods.CHANGES,
+  ...fasteners.CHANGES,
   ...compression.CHANGES,
 }
-const COSTS: Omit<CostWords, CommonCost> = { ...bores.COSTS, ...bearings.COSTS, ...rods.COSTS, ...compression.COSTS }
+const COSTS: Omit<CostWords, CommonCost> = { ...bores.COSTS, ...bearings.COSTS, ...rods.COSTS, ...fasteners.COSTS, ...compression.COSTS }
 
 export const { remarkWords, changeWords, costWords } = benchWords({ REMARKS, CHANGES, COSTS })

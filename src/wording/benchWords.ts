@@ -3,7 +3,7 @@ import type { UnitSystem } from '@/core/build'
 import { differenceWords, figureWords, plainWords, type Shown } from './figures'
 import { PART_STATE_WORDS } from './partState'
 import { capital } from './letters'
-import { percent } from './verdicts'
+import { percent, subjectWords } from './verdicts'
 import { counted, type ChangeWords, type CostWords, type RemarkWords } from './vocabulary'
 
 /** Sentences of benches, by code. */
@@ -43,7 +43,8 @@ const REMARKS = {
   planned: () => 'As it will be once the planned work is done; measure again then.',
   leafTolerance: ({ mm }, shown, system) =>
     `The leaves themselves may be ±${differenceWords(mm, shown, system)}: no check of them is on record.`,
-  extremes: ({ of, largest, smallest }) => `${of === 'main' ? 'Main' : 'Cylinder'} ${largest} most, ${smallest} least.`,
+  extremes: ({ of, largest, smallest }) =>
+    `${capital(subjectWords({ [of]: largest }))} most, ${of === 'bolt' ? subjectWords({ bolt: smallest }) : smallest} least.`,
 } satisfies Partial<RemarkWords>
 
 const CHANGES = {

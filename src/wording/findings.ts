@@ -7,7 +7,15 @@ import { subjectsWords, subjectWords } from './verdicts'
 const IMPOSSIBLE_WORDS = {
   crankDoesNotTurn: 'a rod long enough to turn',
   noClearanceVolume: 'some clearance volume: these parts leave none',
+  stretchNotReached: 'a pull that reaches the stretch: raise the last step',
   otherGasket: 'the gasket measured that is on the engine now',
+} as const
+
+const JOINT_WORDS = {
+  sections: 'the sections of the bolts, on their joint',
+  yield: 'the yield of the bolts, on their joint',
+  proof: 'the proof stress of the bolts, on their joint',
+  thread: 'the thread of the bolts, on their joint',
 } as const
 
 /** What is wanted before a finding can be known: "4 readings to go". */
@@ -21,6 +29,8 @@ export function missingWords(missing: readonly Missing[], paper: BenchDefinition
         return [`${paper[item.key]!.label.toLowerCase()} on paper`]
       case 'choice':
         return ['a gasket chosen']
+      case 'joint':
+        return [JOINT_WORDS[item.what]]
       case 'check':
         return [`the check “${item.label}”`]
       case 'impossible':

@@ -16,6 +16,8 @@ export {
   RULE_WORDS,
   isMarked,
   standingOf,
+  columnHeading,
+  shortSubjectWords,
   subjectWords,
   subjectsWords,
   findingTitle,

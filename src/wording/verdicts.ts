@@ -1,9 +1,12 @@
-import type { Finding, LimitDefinition, Output, OutputId } from '@/core/benches'
+import type { Across, Finding, LimitDefinition, Output, OutputId } from '@/core/benches'
 import type { Limit, Subject, SubjectAxis, UnitSystem } from '@/core/build'
+import { boltLabel } from '@/core/bench/engineWide'
 import { subjectAxis } from '@/core/build/place'
+import { rodOfBolt } from '@/core/engine'
 import type { Moved } from '@/core/evaluation/compare'
 import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
 import { differenceWords, plainWords, type Shown } from './figures'
+import { capital, small } from './letters'
 
 export type Standing = Verdict | 'notMeasured' | 'noLimit' | 'stale'
 
@@ -37,12 +40,31 @@ const AXIS_WORDS: Readonly<Record<SubjectAxis, (value: number | string) => strin
   cylinder: (number) => `cylinder ${number}`,
   main: (number) => `main ${number}`,
   bank: (side) => `${side} bank`,
+  bolt: (number) => boltWords(Number(number)),
 }
 
 const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | string)[]) => string>> = {
   cylinder: (numbers) => `Cylinder${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
+  bolt: (numbers) => capital(numbers.map((number) => boltWords(Number(number))).join('; ')),
+}
+
+/** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */
+function boltWords(bolt: number): string {
+  return small(boltLabel(bolt))
+}
+
+/** What stands over a column of a sheet, on a button or along a chart: `3`, `left`, or `3·2` for the second bolt of rod 3. */
+export function shortSubjectWords(subject: Subject): string {
+  const axis = subjectAxis(subject)
+  return axis ? columnHeading(axis, String(subject[axis])) : ''
+}
+
+export function columnHeading(across: Across, column: string): string {
+  if (across !== 'bolt') return column
+  const { rod, which } = rodOfBolt(Number(column))
+  return `${rod}·${which}`
 }
 
 /** "Ratio, cylinder 3". */

@@ -126,8 +126,10 @@ export type Missing =
   | { readonly kind: 'reading'; readonly stationId: string }
   | { readonly kind: 'paper'; readonly key: PaperKey }
   | { readonly kind: 'choice'; readonly what: 'gasket' }
+  /** Of the fasteners of a joint: a number of their sheet. */
+  | { readonly kind: 'joint'; readonly what: 'sections' | 'yield' | 'proof' | 'thread' }
   | { readonly kind: 'check'; readonly label: string }
-  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' }
+  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' | 'stretchNotReached' }
 
 export interface Finding extends Subject {
   readonly id: string

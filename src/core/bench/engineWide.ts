@@ -1,8 +1,8 @@
 import type { Build } from '../build/build'
-import { cylinderNumbers } from '../engine'
+import { cylinderNumbers, rodOfBolt } from '../engine'
 import { asExtreme, resultOf, spread, type Figure, type FormulaText } from '../metrology'
 import type { Kind } from '../quantity'
-import type { BenchDefinition, Finding, OutputId } from './bench'
+import type { BenchDefinition, Finding, OutputId, Remark } from './bench'
 import { finding, isKnown, type Derived } from './finding'
 
 /** A quantity of every cylinder, by cylinder. */
@@ -26,22 +26,35 @@ export function knownFigures(derived: ReadonlyMap<number, Derived>): ReadonlyMap
   return new Map([...derived].flatMap(([number, one]) => (isKnown(one) ? [[number, one.figure] as const] : [])))
 }
 
-/** Largest minus smallest across the cylinders (or mains) that are known; the two are named, and it is said when some are missing. */
-export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: 'cylinder' | 'main' = 'cylinder'): Derived {
+type Counted = Extract<Remark, { code: 'extremes' }>['of']
+
+const SUBJECTS: Readonly<Record<Counted, { readonly many: string; readonly one: (number: number) => string }>> = {
+  cylinder: { many: 'cylinders', one: (number) => `Cylinder ${number}` },
+  main: { many: 'mains', one: (number) => `Main ${number}` },
+  bolt: { many: 'bolts', one: boltLabel },
+}
+
+/** "Rod 3, bolt 2". */
+export function boltLabel(bolt: number): string {
+  const { rod, which } = rodOfBolt(bolt)
+  return `Rod ${rod}, bolt ${which}`
+}
+
+/** Largest minus smallest across the cylinders (mains, bolts) that are known; the two are named, and it is said when some are missing. */
+export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: Counted = 'cylinder'): Derived {
   const known = knownFigures(byCylinder)
   const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
   if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }
-  const word = of === 'main' ? 'Main' : 'Cylinder'
   const text: FormulaText = {
     id: 'spread',
-    title: of === 'main' ? 'Spread across mains' : 'Spread across cylinders',
+    title: `Spread across ${SUBJECTS[of].many}`,
     kind,
     expression: 'largest − smallest',
     source: 'definition; what the gauge does to both alike cancels',
   }
   const figure = resultOf(text, [
-    { label: `${word} ${found.largest}`, weight: 1, figure: known.get(found.largest)! },
-    { label: `${word} ${found.smallest}`, weight: -1, figure: known.get(found.smallest)! },
+    { label: SUBJECTS[of].one(found.largest), weight: 1, figure: known.get(found.largest)! },
+    { label: SUBJECTS[of].one(found.smallest), weight: -1, figure: known.get(found.smallest)! },
   ])
   const isPartial = known.size < byCylinder.size || [...byCylinder.values()].some((derived) => isKnown(derived) && derived.isPartial)
   return {

@@ -17,6 +17,10 @@ import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
 import { stock as compressionStock } from './compression/stock'
 import { truths as compressionTruths } from './compression/twin'
+import { fasteners } from './fasteners'
+import { methods as fastenersMethods } from './fasteners/methods'
+import { presets as fastenersPresets } from './fasteners/presets'
+import { truths as fastenersTruths } from './fasteners/twin'
 import { rings } from './rings'
 import { methods as ringsMethods } from './rings/methods'
 import { presets as ringsPresets } from './rings/presets'
@@ -25,13 +29,14 @@ import { rods } from './rods'
 import { presets as rodsPresets } from './rods/presets'
 import { truths as rodsTruths } from './rods/twin'
 
-export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, compression]
+export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression]
 
 /** The ways of measuring each bench leaves to choose. */
 export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
   ...boresMethods,
   ...bearingsMethods,
   ...ringsMethods,
+  ...fastenersMethods,
   ...compressionMethods,
 }
 
@@ -39,7 +44,7 @@ export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
 export const STOCK: Readonly<Record<StockKind, StockDefinition>> = { ...compressionStock, ...bearingsStock }
 
 /** What each bench starts a fresh engine with. */
-export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, compressionPresets]
+export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, fastenersPresets, compressionPresets]
 
 /** What a virtual engine shows at each bench. Apart from the benches, so that their pages need not fetch it. */
 export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
@@ -47,6 +52,7 @@ export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
   ...bearingsTruths,
   ...ringsTruths,
   ...rodsTruths,
+  ...fastenersTruths,
   ...compressionTruths,
 }
 

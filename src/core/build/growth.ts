@@ -4,7 +4,7 @@ import type { PaperKey } from './paper'
 import type { Materials, Spec } from './types'
 
 /** A part that grows as its material does: as the build says what it is made of, or as such parts are made. */
-type GrowingPart = Exclude<keyof Materials, 'topRing' | 'secondRing'> | 'pin' | 'bush'
+type GrowingPart = Exclude<keyof Materials, 'topRing' | 'secondRing'> | 'pin' | 'bush' | 'bolt'
 
 /**
  * What a reading is taken on, as far as it grows with warmth: a length grows as its part; in a clearance read as such what is
@@ -39,9 +39,9 @@ export function growingParts(grows: Grows | undefined, { materials, paper }: Pic
   )
 }
 
-/** Pins are of steel and bushes of bronze (common practice). */
+/** Pins and bolts are of steel and bushes of bronze (common practice). */
 function expansionOf(part: GrowingPart, materials: Materials): Expansion {
-  if (part === 'pin') return EXPANSION.part.steel
+  if (part === 'pin' || part === 'bolt') return EXPANSION.part.steel
   return part === 'bush' ? EXPANSION.part.bronze : EXPANSION.part[materials[part]]
 }
 

@@ -60,6 +60,8 @@ const MIGRATIONS: MigrationSteps = {
   },
   /** Version 4 knew no joints and no pulls: a file without them is what it was. */
   4: (document) => document,
+  /** Readings at bolts, cycles and torques came with version 6. */
+  5: (document) => document,
 }
 
 interface V3Spec {

@@ -2,12 +2,16 @@
  * Where on an engine something is read or found: by named axes from one table. The names of stations and findings, the columns of
  * sheets and tables and what the door lets in are read from it; what an axis is called is a matter of `wording`.
  */
-import { bankCount, cylinderNumbers, mainNumbers, type EngineLayout } from '../engine'
+import { bankCount, boltNumbers, cylinderNumbers, mainNumbers, rodOfBolt, type EngineLayout } from '../engine'
 import type { Id } from './ids'
 
-/** What a file may say on an axis: counted from one, one of a few words, or a word of so many letters. An engine has fewer. */
+/**
+ * What a file may say on an axis: counted from one, a number of a continuous scale, one of a few words, or a word of so many
+ * letters. An engine has fewer.
+ */
 export type AxisForm =
   | { readonly is: 'counted'; readonly most: number }
+  | { readonly is: 'measured'; readonly low: number; readonly high: number }
   | { readonly is: 'oneOf'; readonly words: readonly string[] }
   | { readonly is: 'word'; readonly letters: number }
 
@@ -32,10 +36,19 @@ const SUBJECT = {
     findingMark: '',
     values: (layout: EngineLayout) => (bankCount(layout) === 2 ? BANKS : (['left'] as const)),
   },
+  /** Bolts of the rods, two a rod: the first two are those of cylinder one. */
+  bolt: { form: { is: 'counted', most: 32 }, mark: 'b', findingMark: 'b', values: boltNumbers },
 } as const
 
 /** Axes that tell places of one subject apart. */
-const DETAIL = { spot: { form: { is: 'word', letters: 24 }, mark: '' }, repeat: { form: { is: 'counted', most: 9 }, mark: 'r' } } as const
+const DETAIL = {
+  spot: { form: { is: 'word', letters: 24 }, mark: '' },
+  /** A run: how often it was tightened, this time among them. */
+  cycle: { form: { is: 'counted', most: 9 }, mark: 'k' },
+  /** N·m that a wrench is at. */
+  torque: { form: { is: 'measured', low: 0.1, high: 3000 }, mark: 't' },
+  repeat: { form: { is: 'counted', most: 9 }, mark: 'r' },
+} as const
 
 const AXES = { ...SUBJECT, ...DETAIL }
 
@@ -46,7 +59,7 @@ export type PlaceAxis = keyof typeof AXES
 
 type ValueOn<Form> = Form extends { readonly words: readonly (infer Word)[] }
   ? Word
-  : Form extends { readonly is: 'counted' }
+  : Form extends { readonly is: 'counted' | 'measured' }
     ? number
     : string
 
@@ -56,7 +69,7 @@ export type Place = { readonly [Axis in PlaceAxis]?: ValueOn<(typeof AXES)[Axis]
 /** What a file may say on each axis. */
 export const AXIS_FORMS = Object.entries(AXES).map(([axis, { form }]): readonly [PlaceAxis, AxisForm] => [axis as PlaceAxis, form])
 
-/** What a finding is about: a cylinder, a main bearing, a bank, or the engine as a whole. */
+/** What a finding is about: a cylinder, a main bearing, a bank, a bolt, or the engine as a whole. */
 export type Subject = Pick<Place, SubjectAxis>
 
 /** Every axis with its mark, in the order in which they name a place. */
@@ -85,6 +98,11 @@ export function subjectAxis(place: Place): SubjectAxis | undefined {
 export function subjectOf(place: Place): Subject {
   const axis = subjectAxis(place)
   return axis ? { [axis]: place[axis] } : {}
+}
+
+/** The cylinder a place belongs to, where it belongs to one: a bolt belongs to that of its rod. */
+export function cylinderOf({ cylinder, bolt }: Place): number | undefined {
+  return cylinder ?? (bolt === undefined ? undefined : rodOfBolt(bolt).rod)
 }
 
 /** Every subject of an axis in an engine, in order. */

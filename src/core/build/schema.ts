@@ -225,6 +225,7 @@ export const placeSchema = z
 
 function axisSchema(form: AxisForm): z.ZodType {
   if (form.is === 'counted') return z.int().min(1).max(form.most)
+  if (form.is === 'measured') return finite.min(form.low).max(form.high)
   return form.is === 'oneOf' ? z.enum(form.words) : z.string().min(1).max(form.letters)
 }
 

@@ -71,6 +71,18 @@ export function mainNumbers(layout: EngineLayout): readonly number[] {
   return Array.from({ length: layout.mains }, (_, index) => index + 1)
 }
 
+const BOLTS_A_ROD = 2
+
+/** Bolts of the rods, those of cylinder one first; none where rods are pressed or rolling. */
+export function boltNumbers({ rodBearings, cylinders }: EngineLayout): readonly number[] {
+  return rodBearings === 'plain' ? Array.from({ length: cylinders * BOLTS_A_ROD }, (_, index) => index + 1) : []
+}
+
+/** Whose a bolt is: the rod, and which of its bolts, counted from one. */
+export function rodOfBolt(bolt: number): { readonly rod: number; readonly which: number } {
+  return { rod: Math.ceil(bolt / BOLTS_A_ROD), which: ((bolt - 1) % BOLTS_A_ROD) + 1 }
+}
+
 /** Bank and row of every cylinder, in number order. */
 export function cylinderPlaces(layout: EngineLayout): readonly CylinderPlace[] {
   const rows = cylindersPerBank(layout)

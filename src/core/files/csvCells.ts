@@ -1,6 +1,7 @@
 /** The cells of a row of readings, each as what it means, or what is wrong with it. */
 import { z } from 'zod'
 import { PART_STATES, type PartState } from '../build/partState'
+import { AXIS_FORMS, type AxisForm, type PlaceAxis } from '../build/place'
 import type { Place, Reading } from '../build/types'
 import { differenceToCanonical, findUnit, toCanonical, UNITS, type UnitId } from '../quantity'
 import type { FileIssue } from './fileIssue'
@@ -11,7 +12,10 @@ export const CSV_COLUMNS = [
   'cylinder',
   'main',
   'bank',
+  'bolt',
   'spot',
+  'cycle',
+  'torque',
   'repeat',
   'value',
   'upper',
@@ -63,14 +67,20 @@ const MOST_INITIALS = 8
 export type Cells = (column: Column) => string
 
 export function placeFrom(cell: Cells, issues: RowIssue[]): Place {
-  const bank = cell('bank')
-  return withoutEmpty({
-    cylinder: wholeNumber(cell, 'cylinder', issues),
-    main: wholeNumber(cell, 'main', issues),
-    bank: bank === 'left' || bank === 'right' ? bank : undefined,
-    spot: cell('spot') || undefined,
-    repeat: wholeNumber(cell, 'repeat', issues),
-  })
+  return withoutEmpty(Object.fromEntries(AXIS_FORMS.map(([axis, form]) => [axis, valueOnAxis(cell, axis, form, issues)])))
+}
+
+function valueOnAxis(cell: Cells, axis: PlaceAxis, form: AxisForm, issues: RowIssue[]): string | number | undefined {
+  switch (form.is) {
+    case 'counted':
+      return wholeNumber(cell, axis, issues)
+    case 'measured':
+      return plainNumber(cell, axis, issues)
+    case 'oneOf':
+      return form.words.find((word) => word === cell(axis))
+    case 'word':
+      return cell(axis) || undefined
+  }
 }
 
 export function stampFrom(cell: Cells, issues: RowIssue[]): { at: string; by: string } | undefined {
@@ -94,6 +104,15 @@ export function wholeNumber(cell: Cells, column: Column, issues: RowIssue[]): nu
   const text = cell(column)
   if (text === '') return undefined
   if (/^[1-9]\d{0,2}$/.test(text)) return Number(text)
+  issues.push({ code: 'badNumber', column, text })
+  return undefined
+}
+
+/** A number with nothing but its digits, point and sign; none where the cell is empty. */
+function plainNumber(cell: Cells, column: Column, issues: RowIssue[]): number | undefined {
+  const text = cell(column)
+  if (text === '') return undefined
+  if (PLAIN_NUMBER.test(text)) return Number(text.replace(',', '.'))
   issues.push({ code: 'badNumber', column, text })
   return undefined
 }
@@ -128,13 +147,8 @@ export function measuredFrom(
     issues.push({ code: 'badUnit', text: cell('unit') })
     return undefined
   }
-  const number = (column: 'value' | 'upper' | 'plus_minus'): number | undefined => {
-    if (column !== 'value' && cell(column) === '') return undefined
-    if (PLAIN_NUMBER.test(cell(column))) return Number(cell(column).replace(',', '.'))
-    issues.push({ code: 'badNumber', column, text: cell(column) })
-    return undefined
-  }
-  const [value, upper, plusMinus] = [number('value'), number('upper'), number('plus_minus')]
+  if (cell('value') === '') issues.push({ code: 'badNumber', column: 'value', text: '' })
+  const [value, upper, plusMinus] = (['value', 'upper', 'plus_minus'] as const).map((column) => plainNumber(cell, column, issues))
   if (value === undefined) return undefined
   const canonical = toCanonical(value, unit)
   if (canonical < station.expected.low || canonical > station.expected.high)

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { bitBlocks, BLOCK } from './bitBlocks'
 import { normalCdf } from './distributions'
-import { randomStream } from './random'
+import { randomStream, seedOf } from './random'
 
 describe('random streams', () => {
   it.each([0, 1, 7, 4151, -3, 2 ** 31 - 1])('give the bits of pure-rand’s xoroshiro128+ for seed %s, over several blocks', (seed) => {
@@ -23,6 +23,19 @@ describe('random streams', () => {
     }
     expect(draw(7)).toEqual(draw(7))
     expect(draw(7)).not.toEqual(draw(8))
+  })
+
+  it('of streams by number have nothing in common, the first number of each as normal as any', () => {
+    const streams = Array.from({ length: 2000 }, (_, n) => {
+      const { normal } = randomStream(seedOf(n + 1))
+      return [normal(), normal(), normal()]
+    })
+    for (const at of [0, 1, 2]) {
+      const drawn = streams.map((stream) => stream[at]!)
+      const mean = drawn.reduce((sum, x) => sum + x, 0) / drawn.length
+      expectNear(mean, 0, 4 / Math.sqrt(drawn.length))
+      expectNear(drawn.reduce((sum, x) => sum + x * x, 0) / drawn.length, 1, 4 * Math.sqrt(2 / drawn.length))
+    }
   })
 
   it('are normal: mean 0, variance 1, kurtosis 3, and the shares of any table of Φ', () => {

@@ -16,6 +16,7 @@ import {
   readThread,
   roundSection,
   shareOf,
+  STEEL_MODULUS,
   stressArea,
   stretchOf,
   tensileStress,
@@ -51,9 +52,6 @@ const wanted = (label: string, kind: SumInput['kind'], units: SumInput['units'],
 const THREAD = wanted('Thread', 'words', BIG, 'M10x1.25')
 const SECTIONS = 'Sections, length × diameter'
 const MODULUS = optional('Modulus of elasticity', 'stress', { metric: 'GPa', inch: 'Msi' }, '205 GPa')
-
-/** Steel at room temperature. */
-const STEEL_MODULUS = { value: 205_000, tolerance: 5000, source: 'from memory: 200 to 210 GPa' }
 
 function threadOf(text: string): Thread | SumOutcome {
   const read = readThread(text)

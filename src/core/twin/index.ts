@@ -1,2 +1,3 @@
 export { makeEngine, type Faults, type TrueEngine } from './trueEngine'
+export { numberAt } from './truth'
 export { SimulatedGauges, type Indicated } from './simulatedGauges'

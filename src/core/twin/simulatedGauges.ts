@@ -1,4 +1,5 @@
 /** Readings of a virtual engine by virtual gauges, with the gauges' own noise, on the gauges' own steps. */
+import { openBuildWith } from '../build/build'
 import { printed } from '../numerics/printed'
 import { randomStream } from '../numerics/random'
 import type { Gauge, Place, Spec } from '../build/types'
@@ -28,7 +29,8 @@ export class SimulatedGauges {
     /** By characteristic. */
     truths: Readonly<Record<string, Truth>>
   }) {
-    this.hand = { engine, spec, random: randomStream(seed), buretteLevelCm3: 0 }
+    const unread = openBuildWith({ id: 'twin', spec, gauges: [], entries: [] }, {})
+    this.hand = { engine, spec, unread, random: randomStream(seed), buretteLevelCm3: 0 }
     this.truths = truths
   }
 

@@ -2,14 +2,14 @@
  * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
  * right answers are known.
  */
-import { cylinderNumbers, mainNumbers } from '../engine'
+import { boltNumbers, cylinderNumbers, mainNumbers } from '../engine'
 import { randomStream } from '../numerics/random'
 import type { LimitId } from '../build/ids'
 import type { Spec } from '../build/types'
 
 type Each = ReadonlyMap<number, number>
 
-/** True dimensions: mm, cm³, g, N·m; maps by cylinder number, or by main where they say so. */
+/** True dimensions: mm, cm³, g, N·m; maps by cylinder number, or by main or bolt where they say so. */
 export interface TrueEngine {
   readonly boreMm: Each
   readonly boreTaperMm: Each
@@ -39,9 +39,14 @@ export interface TrueEngine {
   readonly pistonMassG: Each
   readonly rodSmallG: Each
   readonly rodBigG: Each
+  /** By bolt. */
+  readonly boltFreeMm: Each
+  readonly boltNutFactor: Each
+  /** At what share of its sheet's yield it gives. */
+  readonly boltYieldShare: Each
 }
 
-/** What is wrong with an engine, as deviations from its paper, by cylinder or main. */
+/** What is wrong with an engine, as deviations from its paper, by cylinder, main or bolt. */
 export type Faults = {
   readonly [Name in keyof TrueEngine as TrueEngine[Name] extends Each ? Name : never]?: Readonly<Record<number, number>>
 }
@@ -69,6 +74,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     throw new Error(`The twin of ${spec.name} needs bore, deck, chamber and gasket on paper`)
   const cylinders = cylinderNumbers(layout)
   const mains = mainNumbers(layout)
+  const bolts = boltNumbers(layout)
   /** Honest machining around nominal: `scatter` is a standard deviation. */
   const around = (name: keyof Faults, nominal: number, scatter: number, numbers = cylinders): Each =>
     new Map(numbers.map((number) => [number, nominal + scatter * normal() + (faults[name]?.[number] ?? 0)]))
@@ -113,5 +119,8 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     pistonMassG: around('pistonMassG', pistonMassG, 0.4),
     rodSmallG: around('rodSmallG', Math.round(pistonMassG * 0.46), 0.25),
     rodBigG: around('rodBigG', Math.round(pistonMassG * 1.15), 0.25),
+    boltFreeMm: around('boltFreeMm', 48, 0.02, bolts),
+    boltNutFactor: around('boltNutFactor', 0.13, 0.003, bolts),
+    boltYieldShare: around('boltYieldShare', 1, 0.01, bolts),
   }
 }

@@ -1,4 +1,5 @@
 import type { RandomStream } from '../numerics/random'
+import type { Build } from '../build/build'
 import type { Place, Spec } from '../build/types'
 import type { TrueEngine } from './trueEngine'
 
@@ -6,6 +7,8 @@ import type { TrueEngine } from './trueEngine'
 export interface VirtualHand {
   readonly engine: TrueEngine
   readonly spec: Spec
+  /** The engine's paper with nothing read of it: what benches make of paper alone. */
+  readonly unread: Build
   readonly random: RandomStream
   buretteLevelCm3: number
 }
@@ -13,12 +16,12 @@ export interface VirtualHand {
 /** What a virtual engine has at a place, canonical unit, before any gauge has looked at it. */
 export type Truth = (hand: VirtualHand, place: Place) => number
 
-/** Which of its kind a place is: the cylinder, or the main. */
-export function numberAt({ cylinder, main }: Place): number {
-  return cylinder ?? main ?? 1
+/** Which of its kind a place is: the cylinder, the main, or the bolt. */
+export function numberAt({ cylinder, main, bolt }: Place): number {
+  return cylinder ?? main ?? bolt ?? 1
 }
 
-/** The true dimension of the cylinder or main at a place. */
+/** The true dimension of the cylinder, main or bolt at a place. */
 export function sized(dimension: { [Name in keyof TrueEngine]: TrueEngine[Name] extends number ? never : Name }[keyof TrueEngine]): Truth {
   return ({ engine }, place) => engine[dimension].get(numberAt(place))!
 }

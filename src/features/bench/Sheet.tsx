@@ -7,7 +7,7 @@ import { sheetsOf, type Across, type SheetOf, type SheetRow } from '@/core/bench
 import type { Build, UnitSystem } from '@/core/build'
 import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { isMarked, showFinding, standingOf, type Standing } from '@/wording'
+import { columnHeading, isMarked, showFinding, standingOf, type Standing } from '@/wording'
 import { leastWidthPx, moveInSheet, ROOM_FOR, showHere } from './sheetMoves'
 import { longest, markedWords, spreadWords, unitsTitle, unreadWords } from './sheetWords'
 
@@ -152,7 +152,7 @@ const Spread = styled.td`
 /** Columns, or characters of a reading, from which the figures stand closer: a feeler's pair from a metric drawer is long in thou. */
 const DENSE_FROM = 7
 const WIDE_WORDS = 8
-const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', engine: '' }
+const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', bolt: 'rod · bolt · ', engine: '' }
 
 /** What every cell of a sheet may need. */
 interface CellProps {
@@ -205,7 +205,7 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
           </th>
           {sheet.columns.map((column) => (
             <th key={column} scope="col" data-only={isOnly}>
-              {column}
+              {columnHeading(sheet.across, column)}
             </th>
           ))}
           {!isOnly && <th scope="col">spread</th>}

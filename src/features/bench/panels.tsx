@@ -24,6 +24,7 @@ import {
   findingWords,
   missingWords,
   RULE_WORDS,
+  shortSubjectWords,
   standingOf,
   stationWords,
   subjectsWords,
@@ -110,7 +111,7 @@ function Family({ finding, siblings, onPick }: Pick<FindingPanelProps, 'finding'
           aria-label={subjectsWords([one])}
           aria-current={one.id === finding.id || undefined}
         >
-          <VerdictMark standing={standingOf(one)} size={11} silent /> {one.cylinder ?? one.main}
+          <VerdictMark standing={standingOf(one)} size={11} silent /> {shortSubjectWords(one)}
         </Button>
       ))}
     </div>

@@ -1,6 +1,6 @@
 import type { Bench, Finding, Station } from '@/core/bench/bench'
 import type { Build } from '@/core/build'
-import { findingId } from '@/core/build/place'
+import { cylinderOf, findingId } from '@/core/build/place'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf } from '@/wording'
 
@@ -15,7 +15,8 @@ export function stationMarks(
   const standings = new Map(settled.map((finding) => [finding.id, standingOf(finding)]))
   const marks = new Map<string, StationMark>()
   for (const station of stations) {
-    const { cylinder, main } = station.place
+    const { main } = station.place
+    const cylinder = cylinderOf(station.place)
     if (cylinder === undefined && main === undefined) continue
     const judgedBy = bench.definition.characteristics[station.characteristic]?.judgedBy
     const judged = (judgedBy && standings.get(findingId(judgedBy, station.place))) ?? 'noLimit'

@@ -9,7 +9,7 @@ import {
   type BenchState,
   type Finding,
 } from '@/core/benches'
-import type { Build, BuildDocument, UnitSystem } from '@/core/build'
+import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import { openRuns, type OpenRun } from '@/core/joints'
 import type { StationMark } from '@/ui/EngineDrawing'
@@ -120,14 +120,16 @@ export function marksOf(build: Build): readonly StationMark[] {
   for (const { finding, output } of found) {
     const id = subjectId(finding)
     if (id === undefined || marks.has(id)) continue
-    const { cylinder, main } = finding
+    const { main } = finding
+    const cylinder = cylinderOf(finding)
     const label = standsOutWords(finding, output, build.spec.units)
     marks.set(id, { id, label, standing: standingOf(finding), x: 0, y: 0, ...(cylinder !== undefined ? { cylinder } : { main }) })
   }
   return [...marks.values()]
 }
 
-function subjectId({ cylinder, main }: Finding): string | undefined {
+function subjectId(finding: Finding): string | undefined {
+  const cylinder = cylinderOf(finding)
   if (cylinder !== undefined) return `cylinder/${cylinder}`
-  return main === undefined ? undefined : `main/${main}`
+  return finding.main === undefined ? undefined : `main/${finding.main}`
 }

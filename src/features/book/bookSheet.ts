@@ -40,6 +40,7 @@ import {
   verdictWords,
   workWords,
   type Standing,
+  columnHeading,
 } from '@/wording'
 
 import { jointSheets, type JointSheet } from './jointSheet'
@@ -220,7 +221,7 @@ function findingSheets(findings: readonly Finding[], bench: Bench, system: UnitS
 
 /** A number alone is a cylinder's. */
 function columnTitle(across: Across, column: string): string {
-  return across === 'main' ? `main ${column}` : column
+  return across === 'main' ? `main ${column}` : columnHeading(across, column)
 }
 
 /** Each value with its own uncertainty; one that is not within carries its shape. */

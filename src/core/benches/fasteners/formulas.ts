@@ -212,6 +212,17 @@ export const loadFromStretch = formula({
   evaluate: ({ stretchMm, boltNPerMm }) => stretchMm * boltNPerMm,
 })
 
+/** The stretch at which a bolt bears a share of its yield where it is thinnest. */
+export const stretchAtYieldShare = formula({
+  id: 'stretchAtYieldShare',
+  title: 'Stretch at a share of yield',
+  kind: 'length',
+  expression: 'share · yield · smallest section ÷ k bolt',
+  source: 'Hooke’s law; VDI 2230',
+  inputs: { share: RATIO('Share of yield'), yieldMpa: { label: 'Yield', kind: 'stress' }, areaMm2: AREA, boltNPerMm: STIFFNESS('Bolt') },
+  evaluate: ({ share, yieldMpa, areaMm2, boltNPerMm }) => (share * yieldMpa * areaMm2) / boltNPerMm,
+})
+
 export const lengthened = formula({
   id: 'lengthened',
   title: 'Longer by',

@@ -1,3 +1,4 @@
+export { fasteners } from './advise'
 export {
   clampEstimates,
   clampMarginOf,
@@ -33,4 +34,5 @@ export {
 } from './formulas'
 export { THREAD_PROFILE } from './profile'
 export { readSections } from './sections'
+export { STEEL_MODULUS } from './steelModulus'
 export { isThread, readThread, type Thread } from './thread'

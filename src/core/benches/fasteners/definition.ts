@@ -1,0 +1,92 @@
+import type { BenchDefinition } from '../../bench/bench'
+import type { Figure } from '../../metrology'
+import type { methods } from './methods'
+
+declare module '../../build/ids' {
+  interface Definitions {
+    fasteners: typeof definition & { methods: typeof methods }
+  }
+}
+
+declare module '../../bench/vocabulary' {
+  interface RemarkFields {
+    /** The last two cycles differ by more than their doubt: another is wanted. */
+    frictionUnsettled: { readonly apart: Figure; readonly cycles: readonly [number, number] }
+    /** From this torque on the bolt left its straight line: it stretches more than it should, or less. */
+    leavesLine: { readonly fromNm: number; readonly cycle: number; readonly how: 'yields' | 'galls' }
+    /** It has left its line: its stretch is not all load. */
+    notElastic: object
+    /** What the doubt of a torque is for. */
+    torqueHolds: { readonly for: 'thisBolt' | 'otherBolt' | 'otherWrench' }
+  }
+  interface ChangeFields {
+    retireBolts: { readonly bolts: readonly number[] }
+    pullOn: { readonly byNm: ReadonlyMap<number, number> }
+    pullAgain: { readonly toNm: ReadonlyMap<number, number> }
+  }
+  interface CostFields {
+    newBolts: { readonly count: number }
+    oneMoreCycle: object
+  }
+}
+
+const SIZE = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
+const LENGTH = { ...SIZE, gauges: ['micrometer', 'other', 'dial'], grows: { as: 'bolt' } } as const
+const STRETCH = { kind: 'length', units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const
+const TORQUE = { kind: 'torque', units: { metric: 'Nm', inch: 'lbfft' } } as const
+const SHOWN_TORQUE = { ...TORQUE, digits: { metric: 1, inch: 1 } } as const
+const SHARE = { kind: 'ratio', units: { metric: 'percent', inch: 'percent' }, digits: { metric: 1, inch: 1 } } as const
+
+const TIGHT_CAUTION = 'Rod in a fixture or on the crank; the same gauge and temperature as for the free length'
+
+export const definition = {
+  title: 'Rod bolts',
+  stage: 'Bolts',
+  characteristics: {
+    'fasteners.freeLength': { label: 'Free length', ...LENGTH },
+    'fasteners.lengthAt': { label: 'Length at a torque', ...LENGTH, judgedBy: 'fasteners.bend', passing: true, caution: TIGHT_CAUTION },
+    'fasteners.tightLength': { label: 'Tight length', ...LENGTH, judgedBy: 'fasteners.stretch', caution: TIGHT_CAUTION },
+    'fasteners.tightTorque': { label: 'Torque it took', ...TORQUE, gauges: ['torque'] },
+    'fasteners.lengthAfter': { label: 'Free length after', ...LENGTH, judgedBy: 'fasteners.growth' },
+  },
+  outputs: {
+    'fasteners.stretch': { label: 'Stretch', ...STRETCH, limit: 'fasteners.stretch' },
+    'fasteners.ofYield': { label: 'Share of yield', ...SHARE, limit: 'fasteners.ofYield' },
+    'fasteners.ofProof': { label: 'Share of proof', ...SHARE, limit: 'fasteners.ofProof' },
+    'fasteners.load': { label: 'Load', kind: 'force', units: { metric: 'kN', inch: 'lbf' }, digits: { metric: 1, inch: 0 } },
+    'fasteners.growth': { label: 'Growth', ...STRETCH, limit: 'fasteners.growth' },
+    'fasteners.bend': { label: 'Off its straight line', ...STRETCH, limit: 'fasteners.bend' },
+    'fasteners.slopeApart': { label: 'Stretch for its torque, against the others', ...SHARE, limit: 'fasteners.slopeApart' },
+    'fasteners.nutFactor': { label: 'Nut factor', kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 3, inch: 3 } },
+    'fasteners.stretchSpread': { label: 'Stretch spread', ...STRETCH, limit: 'fasteners.stretchSpread', spread: true },
+    'fasteners.torqueHere': { label: 'Torque found, this bolt and wrench', ...SHOWN_TORQUE },
+    'fasteners.torqueOtherBolt': { label: 'Torque found, for another bolt', ...SHOWN_TORQUE, estimate: true },
+    'fasteners.torqueOtherWrench': { label: 'Torque found, by another wrench', ...SHOWN_TORQUE, estimate: true },
+  },
+  limits: {
+    'fasteners.stretch': { label: 'Stretch', ...STRETCH },
+    'fasteners.ofYield': { label: 'Share of yield, smallest section', ...SHARE },
+    'fasteners.ofProof': { label: 'Share of proof, stress area', ...SHARE },
+    'fasteners.growth': { label: 'Growth for good', ...STRETCH },
+    'fasteners.bend': { label: 'Off its straight line', ...STRETCH },
+    'fasteners.slopeApart': { label: 'Stretch for its torque, against the others', ...SHARE },
+    'fasteners.stretchSpread': { label: 'Stretch spread', ...STRETCH },
+  },
+  paper: {
+    boltStretch: { label: 'Rod bolt stretch', ...STRETCH, low: 0.02, high: 0.6, hint: 'the card’s; without one, 70 to 75 % of yield' },
+    boltStepFrom: { label: 'Find the torque from', ...TORQUE, low: 5, high: 250, hint: 'the lowest pull' },
+    boltStepTo: { label: 'Find the torque up to', ...TORQUE, low: 10, high: 400, hint: 'never above the maker’s most' },
+    boltStepBy: { label: 'Find the torque in steps of', ...TORQUE, low: 1, high: 50 },
+  },
+  checks: {
+    'fasteners.threadsClean': { label: 'Bolt threads and rod threads clean and dry', why: 'Dirt is friction that no figure knows of.' },
+    'fasteners.lubed': {
+      label: 'Bolts lubed as their maker says, threads and under the head',
+      why: 'The torque belongs to the lube; the stretch does not.',
+    },
+    'fasteners.boltsMarked': { label: 'Bolts marked, each stays with its rod', why: 'A bolt’s history outlives the build.' },
+  },
+} as const satisfies BenchDefinition<'fasteners'>
+
+export type BoltCharacteristic = keyof typeof definition.characteristics
+export type BoltOutput = keyof typeof definition.outputs

@@ -1,0 +1,55 @@
+import type { Presets } from '../../bench/bench'
+import { inThou } from '../../bench/inThou'
+
+const PRACTICE = 'Preset: common practice'
+const ASSUMED = 'Preset: assumed'
+
+/** A card that gives one figure and no band. */
+const CARD_BAND = 0.04
+const LEAST_OF_YIELD = 0.7
+const MOST_OF_YIELD = 0.75
+const MOST_OF_PROOF = 0.9
+const ODD_SHARE = 0.25
+const GROWTH_THOU = 0.5
+
+export const presets: Presets = ({ paper, units }) => {
+  const card = paper.boltStretch
+  const band = card && (card.tolerance ?? CARD_BAND * card.value)
+  return {
+    ...(card && {
+      'fasteners.stretch': {
+        lower: card.value - band!,
+        target: card.value,
+        upper: card.value + band!,
+        source: `Preset: ${card.source}`,
+        reason: card.tolerance === undefined ? 'The card’s figure; its band of ± 4 % is assumed.' : 'The card’s figure and band.',
+      },
+    }),
+    'fasteners.ofYield': {
+      // A card may ask for less, and knows why.
+      ...(card === undefined && { lower: LEAST_OF_YIELD }),
+      upper: MOST_OF_YIELD,
+      source: PRACTICE,
+      reason: 'Rod bolts at 70 to 75 % of yield: below, the joint opens at speed; above, nothing is left.',
+    },
+    'fasteners.ofProof': { upper: MOST_OF_PROOF, source: PRACTICE, reason: '75 % of proof for a joint that comes apart, at most 90 %.' },
+    'fasteners.growth': {
+      upper: inThou(GROWTH_THOU, units),
+      source: PRACTICE,
+      reason: 'Longer for good by more than half a thou: throw it away, unless its card allows one.',
+    },
+    'fasteners.bend': {
+      lower: -inThou(GROWTH_THOU, units),
+      upper: inThou(GROWTH_THOU, units),
+      source: ASSUMED,
+      reason: 'What a bolt stretches beyond its straight line stays in it as growth; less than its line is a thread that galls.',
+    },
+    'fasteners.slopeApart': {
+      lower: -ODD_SHARE,
+      upper: ODD_SHARE,
+      source: PRACTICE,
+      reason: 'With one gauge and one wrench a bolt is told from others like it when it is a quarter odd.',
+    },
+    'fasteners.stretchSpread': { upper: inThou(GROWTH_THOU, units), source: ASSUMED, reason: 'Each is pulled to its own stretch.' },
+  }
+}

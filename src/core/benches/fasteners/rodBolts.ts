@@ -1,0 +1,132 @@
+/** What the readings of the rod bolts come to, bolt by bolt and cycle by cycle. */
+import type { Build } from '../../build/build'
+import { figureAt, paperAt } from '../../build/figures'
+import { stationId, type Place } from '../../build/place'
+import { quantity } from '../../build/remembered'
+import { boltNumbers } from '../../engine'
+import { assumedFigure, type Figure } from '../../metrology'
+import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
+import { isPulledOnce, smallestAreaOf, stiffnessOf, yieldOf } from './boltPaper'
+import type { BoltCharacteristic } from './definition'
+import { lengthened, stretchAtYieldShare } from './formulas'
+import { curveOf, pulledTo, reaches, settling, torqueForStretch, type Curve, type Pull } from './torqueStretch'
+
+/** The bolts there are to measure: none where they are pulled by torque alone, or rods have none. */
+export function boltsMeasured({ spec }: Pick<Build, 'spec'>): readonly number[] {
+  return spec.methods.rodBolts === 'torque' ? [] : boltNumbers(spec.layout)
+}
+
+/** The bolts whose torque is stepped up: one, or every one; none that is pulled once only. */
+export function boltsTried(build: Build): readonly number[] {
+  const { rodBolts } = build.spec.methods
+  if (rodBolts !== 'found' && rodBolts !== 'curves') return []
+  const able = boltsMeasured(build).filter((bolt) => !isPulledOnce(build, bolt))
+  return rodBolts === 'curves' ? able : able.slice(0, 1)
+}
+
+/** In the middle of 70 to 75 % (common practice). */
+const USUAL_SHARE_OF_YIELD = { value: 0.725, tolerance: 0, source: 'common practice: 70 to 75 % of yield' }
+
+/** The stretch a bolt is to have: its card's, or what its yield and its sections make of a usual share. */
+export const wantedStretch = quantity('boltWantedStretch', (build, bolt: number): Derived => {
+  const card = paperAt(build, 'boltStretch')
+  if (card) return { figure: card }
+  const inputs = allOf({ boltNPerMm: stiffnessOf(build, bolt), areaMm2: smallestAreaOf(build, bolt), yieldMpa: yieldOf(build, bolt) })
+  if (inputs.missing) return { missing: [{ kind: 'paper', key: 'boltStretch' }] }
+  return { figure: stretchAtYieldShare.of({ ...inputs.figures, share: assumedFigure('share of yield', USUAL_SHARE_OF_YIELD) }) }
+})
+
+function lengthAt(build: Build, characteristic: BoltCharacteristic, place: Place): Derived {
+  return asRead(build, characteristic, place)
+}
+
+/** How much longer than free a bolt stands, or stood, at a place. */
+export function longerAt(build: Build, characteristic: BoltCharacteristic, place: Place & { readonly bolt: number }): Derived {
+  const inputs = allOf({
+    beforeMm: lengthAt(build, 'fasteners.freeLength', { bolt: place.bolt }),
+    afterMm: lengthAt(build, characteristic, place),
+  })
+  return inputs.missing ? inputs : { figure: lengthened.of(inputs.figures) }
+}
+
+const SEPARATOR = ' '
+
+/** Torques a bolt was read at in a cycle, from the lowest up. As one text: what has the same text is the same to who asks. */
+const torquesRead = quantity('boltTorques', (build, bolt: number, cycle: number): string => {
+  const torques: number[] = []
+  for (const { characteristic, place } of build.readings.current.values())
+    if (characteristic === 'fasteners.lengthAt' && place.bolt === bolt && place.cycle === cycle && place.torque !== undefined)
+      torques.push(place.torque)
+  return torques.sort((a, b) => a - b).join(SEPARATOR)
+})
+
+export function torquesReadAt(build: Build, bolt: number, cycle: number): readonly number[] {
+  const text = torquesRead(build, bolt, cycle)
+  return text === '' ? [] : text.split(SEPARATOR).map(Number)
+}
+
+/** The pulls of a cycle that are known, from the lowest up. */
+export const pullsOf = quantity('boltPulls', (build, bolt: number, cycle: number): readonly Pull[] =>
+  torquesReadAt(build, bolt, cycle).flatMap((torque): Pull[] => {
+    const place = { bolt, cycle, torque }
+    const stretch = longerAt(build, 'fasteners.lengthAt', place)
+    return isKnown(stretch) ? [pulledTo(stationId('fasteners.lengthAt', place), torque, stretch.figure)] : []
+  }),
+)
+
+export const curveIn = quantity('boltCurve', (build, bolt: number, cycle: number): Curve | undefined =>
+  curveOf(pullsOf(build, bolt, cycle)),
+)
+
+/** The torque that gave the wanted stretch in a cycle; undefined while its pulls do not reach it. */
+export const torqueIn = quantity('boltTorqueIn', (build, bolt: number, cycle: number): Figure | undefined => {
+  const curve = curveIn(build, bolt, cycle)
+  const wanted = wantedStretch(build, bolt)
+  if (!curve || !isKnown(wanted) || !reaches(curve.straight, wanted.figure.value.value)) return undefined
+  return torqueForStretch(curve.straight, wanted.figure)
+})
+
+/** Friction settles as the faces burnish: three times (common practice), more while the last two still differ. */
+const CYCLES = 3
+/** A bolt is not worn out on the bench. */
+const MOST_CYCLES = 6
+
+/** How often a bolt is to be run up: three times where its torque is found, once where only its curve is asked for. */
+export const cyclesOf = quantity('boltCycles', (build, bolt: number): number => {
+  if (bolt !== boltsTried(build)[0]) return 1
+  let cycles = CYCLES
+  while (cycles < MOST_CYCLES && isSettled(build, bolt, cycles) === false) cycles++
+  return cycles
+})
+
+/** Whether friction was the same in a cycle as in the one before; undefined while either is not known. */
+function isSettled(build: Build, bolt: number, cycle: number): boolean | undefined {
+  const [before, now] = [torqueIn(build, bolt, cycle - 1), torqueIn(build, bolt, cycle)]
+  return before && now && settling(before, now).isSettled
+}
+
+/** N·m of the steps of a cycle as planned; none before a plan. To a thousandth: it names the place. */
+export function plannedTorques({ spec }: Pick<Build, 'spec'>): readonly number[] {
+  const [from, to, by] = (['boltStepFrom', 'boltStepTo', 'boltStepBy'] as const).map((key) => spec.paper[key]?.value)
+  if (from === undefined || to === undefined || by === undefined || !(by > 0)) return []
+  const count = Math.min(MOST_STEPS, Math.floor((to - from) / by + 1e-6) + 1)
+  return Array.from({ length: Math.max(0, count) }, (_, index) => Number((from + index * by).toFixed(3)))
+}
+
+/** More are a slip of the step. */
+const MOST_STEPS = 20
+
+/** The steps of a cycle: those planned, up to the one that reached the wanted stretch, and all that were read. */
+export function stepsIn(build: Build, bolt: number, cycle: number): readonly number[] {
+  const read = torquesReadAt(build, bolt, cycle)
+  const wanted = wantedStretch(build, bolt)
+  const reachedAt = isKnown(wanted) ? read.find((torque) => hasReached(build, { bolt, cycle, torque }, wanted.figure)) : undefined
+  const open = plannedTorques(build).filter((torque) => reachedAt === undefined || torque < reachedAt)
+  return [...new Set([...open, ...read])].sort((a, b) => a - b)
+}
+
+function hasReached(build: Build, place: Place & { readonly bolt: number }, wanted: Figure): boolean {
+  const free = figureAt(build, stationId('fasteners.freeLength', { bolt: place.bolt }))
+  const tight = figureAt(build, stationId('fasteners.lengthAt', place))
+  return free !== undefined && tight !== undefined && tight.value.value - free.value.value >= wanted.value.value
+}

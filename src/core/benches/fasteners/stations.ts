@@ -1,0 +1,79 @@
+import type { Build } from '../../build/build'
+import { stationId } from '../../build/place'
+import type { Place } from '../../build/types'
+import { rodOfBolt } from '../../engine'
+import { fromCanonical, UNITS } from '../../quantity'
+import { boltLabel } from '../../bench/engineWide'
+import { isKnown } from '../../bench/finding'
+import type { Station } from '../../bench/bench'
+import { definition, type BoltCharacteristic } from './definition'
+import { boltsMeasured, boltsTried, cyclesOf, stepsIn, wantedStretch } from './rodBolts'
+
+/** No rod bolt is shorter or longer (common practice). */
+const LENGTH = { low: 20, high: 120 }
+/** A bolt breaks before it is longer by this. */
+const MOST_STRETCH_MM = 1
+/** A gauge zeroed between two bolts, or another bolt taken in hand, shows more. */
+const STRAY_MM = 0.2
+const TORQUE = { low: 5, high: 400 }
+
+/** Every bolt free; the ones that are tried, cycle by cycle; every bolt tight, with the torque it took; every bolt when it comes off. */
+export function stations(build: Build): readonly Station[] {
+  const bolts = boltsMeasured(build)
+  return [
+    ...bolts.map((bolt) => station(build, 'fasteners.freeLength', { bolt }, 'free', 'Free')),
+    ...boltsTried(build).flatMap((bolt) => stepStations(build, bolt)),
+    ...bolts.flatMap((bolt) => [
+      station(build, 'fasteners.tightLength', { bolt }, 'tight', 'Tight'),
+      station(build, 'fasteners.tightTorque', { bolt }, 'torque it took', 'Torque'),
+    ]),
+    ...bolts.map((bolt) => station(build, 'fasteners.lengthAfter', { bolt }, 'free again, when it comes off', 'After')),
+  ]
+}
+
+function stepStations(build: Build, bolt: number): readonly Station[] {
+  const cycles = Array.from({ length: cyclesOf(build, bolt) }, (_, index) => index + 1)
+  return cycles.flatMap((cycle) =>
+    stepsIn(build, bolt, cycle).map((torque) => {
+      const at = torqueWords(build, torque)
+      return station(build, 'fasteners.lengthAt', { bolt, cycle, torque }, `cycle ${cycle}, at ${at}`, `${cycle}: ${at}`)
+    }),
+  )
+}
+
+function torqueWords({ spec }: Build, nm: number): string {
+  const unit = definition.paper.boltStepFrom.units[spec.units]
+  return `${Number(fromCanonical(nm, unit).toFixed(1))} ${UNITS[unit].symbol}`
+}
+
+/** On either side of the rod in the plan. */
+const DRAWN_X = 0.35
+
+function station(build: Build, characteristic: BoltCharacteristic, place: Place & { bolt: number }, words: string, row: string): Station {
+  return {
+    id: stationId(characteristic, place),
+    characteristic,
+    place,
+    label: `${boltLabel(place.bolt)}, ${words}`,
+    row,
+    ...(characteristic === 'fasteners.tightTorque' ? { expected: TORQUE } : lengthExpected(build, characteristic, place.bolt)),
+    drawnAt: { x: rodOfBolt(place.bolt).which === 1 ? -DRAWN_X : DRAWN_X, y: 0 },
+  }
+}
+
+/** Of the wanted stretch, about where a length usually stands. */
+const SHARE_OF_STRETCH: Readonly<Partial<Record<BoltCharacteristic, number>>> = { 'fasteners.tightLength': 1, 'fasteners.lengthAt': 0.5 }
+
+/** A bolt of a known free length is looked for near it: another bolt, or a zero lost, shows at once. */
+function lengthExpected(build: Build, characteristic: BoltCharacteristic, bolt: number): Pick<Station, 'expected' | 'usual' | 'nominal'> {
+  const freeMm = build.readings.current.get(stationId('fasteners.freeLength', { bolt }))?.value
+  if (characteristic === 'fasteners.freeLength' || freeMm === undefined) return { expected: LENGTH }
+  const wanted = wantedStretch(build, bolt)
+  const share = SHARE_OF_STRETCH[characteristic] ?? 0
+  const centre = freeMm + share * (isKnown(wanted) ? wanted.figure.value.value : 0)
+  return {
+    expected: { low: freeMm - MOST_STRETCH_MM, high: freeMm + MOST_STRETCH_MM },
+    usual: { centre, stray: STRAY_MM },
+    nominal: freeMm,
+  }
+}

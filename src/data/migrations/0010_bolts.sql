@@ -1,0 +1,3 @@
+ALTER TABLE `entry` ADD `bolt` integer;--> statement-breakpoint
+ALTER TABLE `entry` ADD `cycle` integer;--> statement-breakpoint
+ALTER TABLE `entry` ADD `torque` real;
