@@ -288,6 +288,7 @@ function BenchLine({ href, bench, isNext, system }: { href: string; bench: Bench
 }
 
 function readWords({ wanted, read, skipped, next }: BenchSummary, open: number): string {
+  if (wanted === 0) return 'nothing to read'
   if (open > 0) return `${open} of ${wanted} readings to go, next ${small(next ?? '')}`
   return skipped > 0 ? `${read} readings taken, ${skipped} skipped` : `all ${wanted} readings taken`
 }
