@@ -6,11 +6,17 @@ import { DEMO_BUILDS } from './scenario'
 const jointOf = (build: number, id: string) => DEMO_BUILDS[build]!.spec.joints!.find((joint) => joint.id === id)!
 
 describe('the joints of the demo', () => {
-  it('have nothing wrong with them', () => {
+  it('have nothing wrong with them but what is hidden: one short stud in the left head of the Petrel, found by what stands out', () => {
     for (const { spec } of DEMO_BUILDS) {
       expect(specIssues(spec)).toEqual([])
-      for (const joint of spec.joints!) expect(planIssues(joint)).toEqual([])
+      for (const joint of spec.joints!) if (joint !== jointOf(1, 'head-left')) expect(planIssues(joint), joint.name).toEqual([])
     }
+    const [short, ...others] = planIssues(jointOf(1, 'head-left'))
+    expect(others).toEqual([])
+    expect(short).toMatchObject({ code: 'oddStickOut', fastener: 4 })
+    // The others of its type stand out 1.22 in within eight thousandths; it is an inch lower.
+    const { stickOutMm, usualMm } = short as { stickOutMm: number; usualMm: number }
+    expect((usualMm - stickOutMm) / 25.4).toBeCloseTo(1, 1)
   })
 
   it('are the scenario’s: twelve studs thrice, seventeen bolts in three lengths thrice, four studs twice with two screws', () => {

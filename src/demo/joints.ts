@@ -42,6 +42,11 @@ const TERN_ROD_BOLT = {
   ],
   source: ROD_SHEET,
 }
+/** Each with its mark: the letter of the set, the rod, and which of its bolts. */
+function marked({ fasteners }: Joint, set: string): Joint['fasteners'] {
+  return fasteners.map((fastener, index) => ({ ...fastener, mark: `${set}${Math.floor(index / 2) + 1}${index % 2 === 0 ? 'a' : 'b'}` }))
+}
+
 /** 7/16-20; 0.0064 in is 72 % of its yield. */
 const PETREL_ROD_BOLT = {
   letter: 'A',
@@ -67,7 +72,7 @@ export function ternJoints(layout: Spec['layout']): Joint[] {
     head: (joint) => planned(joint, { ...pulled([30, 55, 80], STUD_SHEET), dress: LUBED }, { types: [stud], wrenches }),
     mains: (joint) =>
       planned(joint, { ...pulled([30, 60, 85], STUD_SHEET), dress: LUBED }, { types: [{ ...stud, thread: 'M11x1.5' }], wrenches }),
-    rods: (joint) => planned(joint, {}, { types: [TERN_ROD_BOLT] }),
+    rods: (joint) => planned(joint, {}, { types: [TERN_ROD_BOLT], toldApartBy: 'mark', fasteners: marked(joint, 'T') }),
     'cam-intake': caps,
     'cam-exhaust': caps,
   })
@@ -104,7 +109,26 @@ export function petrelJoints(layout: Spec['layout']): Joint[] {
         wrenches: [{ name: '10–80', leastNm: feet(10), mostNm: feet(80) }],
       },
     )
-  return jointsWith(layout, { rods: (joint) => planned(joint, {}, { types: [PETREL_ROD_BOLT] }), 'head-left': head, 'head-right': head })
+  return jointsWith(layout, {
+    rods: (joint) => planned(joint, {}, { types: [PETREL_ROD_BOLT] }),
+    'head-left': (joint) => withStickOut(head(joint)),
+    'head-right': head,
+  })
+}
+
+/** What stands out of the left head: a bolt of three inches went where one of four belongs, and stands an inch lower. */
+const SHORT_ONE = 4
+const STANDS_OUT_IN: Readonly<Record<string, number>> = { A: 1.22, B: 1.18, C: 1.2 }
+
+function withStickOut(joint: Joint): Joint {
+  const seated = (index: number) => ((index % 3) - 1) * 0.008
+  return {
+    ...joint,
+    fasteners: joint.fasteners.map((fastener, index) => ({
+      ...fastener,
+      stickOutMm: inch(STANDS_OUT_IN[fastener.type]! + seated(index) - (index + 1 === SHORT_ONE ? 1 : 0)),
+    })),
+  }
 }
 
 /** Four studs in two stages, and two small screws in a group of their own. */

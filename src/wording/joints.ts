@@ -1,7 +1,7 @@
 import type { Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
-import type { OddAngle, OrderIssue, PatternIssue, PlanIssue, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
+import type { OddAngle, OrderIssue, PatternIssue, PlanIssue, Retirement, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
 import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
@@ -146,10 +146,33 @@ function fastenersWords(numbers: readonly number[]): string {
   return numbers.length === 1 ? `Fastener ${numbers[0]} is` : `Fasteners ${numbers.join(', ')} are`
 }
 
+export const RETIREMENT_WORDS: Readonly<Record<Retirement, string>> = {
+  grew: 'longer for good',
+  yielded: 'past its yield on its curve',
+  broke: 'broken',
+  spent: 'once only, and pulled',
+}
+
+export const TOLD_APART_WORDS: Readonly<Record<NonNullable<Joint['toldApartBy']>, string>> = {
+  position: 'By their place',
+  mark: 'By a mark on each',
+  serial: 'By serial number',
+}
+
+/** As they are typed: `27x7.6,8x8.35`, or `1.05 in x 0.388 in`. */
+export function sectionsWords(sections: Joint['types'][number]['sections'], system: UnitSystem): string {
+  const length = (mm: number) => (system === 'metric' ? formatExact(mm, 'mm') : `${formatExact(mm, 'in')} in`)
+  return (sections ?? [])
+    .map(({ lengthMm, diameterMm }) => `${length(lengthMm)}x${length(diameterMm)}`)
+    .join(system === 'metric' ? ',' : ', ')
+}
+
 export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string {
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
   if (refusal.code === 'beyondYield')
     return 'The figure pulls the fastener past its yield, however rough its thread turns. Wrong unit, or another lube? To yield is a way of its own.'
+  if (refusal.code === 'retired')
+    return `Bolt ${refusal.mark}: ${RETIREMENT_WORDS[refusal.why]} (${refusal.build}). Fit another, or say under “Hole by hole” why it is used again.`
   return refusal.code === 'onceOnly'
     ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
     : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'

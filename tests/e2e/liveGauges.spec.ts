@@ -94,8 +94,10 @@ test('a whole short block from simulated gauges and by keyboard: every reading t
   const gauges = new GaugeSet(ownShop.server.address, 10_000)
   const wanted: { characteristic: string; place: unknown; value: number }[] = []
   for (const { id: benchId } of BENCHES) {
-    await openBench(page, ownShop, id, benchId)
     const places = openPlaces(openBuild(await ownShop.document(id)), benchId)
+    // A single with a pressed crank has no rod bolts.
+    if (places.length === 0) continue
+    await openBench(page, ownShop, id, benchId)
     // Once listening, a tab goes on listening at the next bench.
     if (wanted.length === 0) await page.keyboard.press('l')
     await expect(page.getByText(/listening to live gauges|at this bench: /)).toBeVisible()

@@ -29,6 +29,9 @@ export const HOLES = ['blind', 'water', 'port', 'gearCase', 'oil'] as const
 export const LUBES = ['dry', 'oiled', 'moly'] as const
 export const DRESS_PLACES = ['thread', 'nutFace', 'underHead', 'washer'] as const
 
+/** How one fastener is told from another like it once they lie on the bench. By its place it has no history beyond this build. */
+export const TOLD_APART = ['position', 'mark', 'serial'] as const
+
 /** Numbers of the fasteners of a joint, by their place in its pattern, from one. */
 const numbers = z.array(z.int().min(1).max(200)).max(200)
 
@@ -71,6 +74,10 @@ const fastenerSchema = z
     loaded: z.literal(true).optional(),
     /** Of a seated stud: what stands out of the casting. */
     stickOutMm: finite.min(0).max(1000).optional(),
+    /** What it is known by in the ledger, beyond this build. */
+    mark: z.string().trim().min(1).max(24).optional(),
+    /** Retired, or pulled once only before, and used again: why. */
+    usedAgain: words.optional(),
   })
   .strict()
 
@@ -109,6 +116,7 @@ export const jointSchema = z
     types: z.array(fastenerTypeSchema).min(1).max(12),
     fasteners: z.array(fastenerSchema).min(1).max(200),
     groups: z.array(groupSchema).min(1).max(8),
+    toldApartBy: z.enum(TOLD_APART).optional(),
     /** What sets while the joint is pulled. */
     sealer: z
       .object({ name: words, openMinutes: finite.positive().max(1440), from: source })

@@ -1,7 +1,17 @@
 /** Joints: where their fasteners stand, how they are pulled, and what became of every pull. */
 export { headPattern, type Position } from './pattern'
 export { centreOut, numberIssues, spiral, type OrderIssue } from './sequence'
-export { fromMemory, planIssues, runRefusals, stagesOf, USUAL_SHARES, wrenchFor, type PlanIssue, type RunRefusal } from './plan'
+export {
+  fromMemory,
+  planIssues,
+  runRefusals,
+  stagesOf,
+  USUAL_SHARES,
+  wrenchFor,
+  type PlanIssue,
+  type Retirement,
+  type RunRefusal,
+} from './plan'
 export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunWay, type Step } from './run'
 export { oddAngles, type OddAngle } from './oddAngles'
 export { openRuns, type OpenRun } from './openRuns'

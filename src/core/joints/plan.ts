@@ -117,12 +117,17 @@ export function fromMemory({ groups, sealer }: Joint): readonly ('order' | 'stag
   return [...new Set([...found, ...(sealer?.from.fromMemory ? (['sealer'] as const) : [])])]
 }
 
+/** Why a fastener is not used again: longer for good, past its yield on its curve, broken, or pulled once only. */
+export type Retirement = 'grew' | 'yielded' | 'broke' | 'spent'
+
 /** Why a run of a joint may not begin. */
 export type RunRefusal =
   | { readonly code: 'plan'; readonly issue: PlanIssue }
   /** However rough its thread turns, the figure pulls it past its yield. */
   | { readonly code: 'beyondYield' }
   | { readonly code: 'onceOnly' }
+  /** The ledger says that it is done with, and nobody has said why it is used again. */
+  | { readonly code: 'retired'; readonly fastener: number; readonly mark: string; readonly why: Retirement; readonly build: string }
   | { readonly code: 'sealerSet' }
 
 /** Numbers that are missing or doubled, and stages that contradict their figure, are put right before a wrench is taken in hand. */

@@ -142,6 +142,7 @@ export function Board({
         <Row as="nav" aria-label="Shop" style={{ gap: 16 }}>
           <Link href="/sums">Quick sums</Link>
           <Link href="/gauges">Gauge drawer</Link>
+          <Link href="/bolts">Bolt ledger</Link>
         </Row>
       </TopBar>
       <Main>

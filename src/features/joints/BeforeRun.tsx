@@ -12,9 +12,9 @@ import type { RunPanelProps } from './runProps'
 import { useKeys } from './useKeys'
 
 /** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
-export function BeforeRun({ joint, way, system, onBegin, onLeave }: RunPanelProps) {
+export function BeforeRun({ joint, way, system, retired, onBegin, onLeave }: RunPanelProps) {
   const [isSure, setSure] = useState(false)
-  const refusals = jointRefusals(joint, way)
+  const refusals = [...jointRefusals(joint, way), ...retired]
   const memory = fromMemory(joint)
   const mayBegin = refusals.length === 0
   const begin = () =>

@@ -1,10 +1,12 @@
 'use client'
+import { useState } from 'react'
 import type { Joint, UnitSystem } from '@/core/build'
-import { isThread, readThread } from '@/core/benches/fasteners'
+import { isThread, readSections, readThread } from '@/core/benches/fasteners'
 import { QuantityInput } from '@/features/paper/QuantityInput'
 import { Words } from '@/features/paper/Words'
 import { Section, SectionTitle } from '@/ui/Page'
 import { UNITS } from '@/core/quantity'
+import { sectionsWords } from '@/wording'
 import { Fields } from './GroupFields'
 import type { ChangeJoint } from './planEdit'
 
@@ -33,17 +35,31 @@ export function FastenerFields({ joint, system, change }: { joint: Joint; system
   )
 }
 
-function TypeFields({
-  type,
-  count,
-  system,
-  put,
-}: {
-  type: FastenerType
-  count: number
-  system: UnitSystem
-  put: (words: string, next: Partial<FastenerType>) => void
-}) {
+/** Length × diameter of each part of a bolt, effective lengths: what its stretch is worked out from. */
+function SectionsField({ type, system, put }: { type: FastenerType; system: UnitSystem; put: PutType }) {
+  const [trouble, setTrouble] = useState('')
+  const commit = (text: string) => {
+    const read = text === '' ? [] : readSections(text)
+    if ('code' in read) return setTrouble(`No length × diameter, as 27x7.6: “${read.text}”. Kept as it was.`)
+    setTrouble('')
+    const sections = read.map(({ lengthMm, diameterMm }) => ({ lengthMm: lengthMm.value.value, diameterMm: diameterMm.value.value }))
+    put('sections', { sections: sections.length > 0 ? sections : undefined })
+  }
+  return (
+    <div>
+      <Words
+        label={system === 'metric' ? 'Sections, mm: 27x7.6,8x8.35' : 'Sections: 1.05 in x 0.388 in, …'}
+        value={sectionsWords(type.sections, system)}
+        onCommit={commit}
+      />
+      <small role={trouble ? 'alert' : undefined}>{trouble || 'effective lengths: with head and engaged thread'}</small>
+    </div>
+  )
+}
+
+type PutType = (words: string, next: Partial<FastenerType>) => void
+
+function TypeFields({ type, count, system, put }: { type: FastenerType; count: number; system: UnitSystem; put: PutType }) {
   const length = system === 'metric' ? 'mm' : 'in'
   const isUnreadable = type.thread !== undefined && !isThread(readThread(type.thread))
   return (
@@ -72,6 +88,15 @@ function TypeFields({
         range={{ low: 100, high: 3000 }}
         onCommit={(yieldMpa) => put('yield', { yieldMpa })}
       />
+      <QuantityInput
+        label="Proof stress, MPa"
+        value={type.proofMpa}
+        kind="stress"
+        unit="MPa"
+        range={{ low: 100, high: 3000 }}
+        onCommit={(proofMpa) => put('proof stress', { proofMpa })}
+      />
+      <SectionsField type={type} system={system} put={put} />
       <Words label="From" value={type.source ?? ''} onCommit={(source) => put('source', { source: source || undefined })} />
       <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 40 }}>
         <input

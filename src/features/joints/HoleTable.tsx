@@ -1,11 +1,14 @@
 'use client'
 import styled from 'styled-components'
-import { HOLES } from '@/core/build/jointSchema'
+import { HOLES, TOLD_APART } from '@/core/build/jointSchema'
 import type { Joint, UnitSystem } from '@/core/build'
+import type { RunRefusal } from '@/core/joints'
 import { UNITS } from '@/core/quantity'
 import { QuantityInput } from '@/features/paper/QuantityInput'
+import { Words } from '@/features/paper/Words'
+import { ChoiceRow } from '@/ui/fields'
 import { FigureTable } from '@/ui/FigureTable'
-import { HOLE_WORDS } from '@/wording'
+import { HOLE_WORDS, RETIREMENT_WORDS, TOLD_APART_WORDS } from '@/wording'
 import type { ChangeJoint } from './planEdit'
 import { turnsOf } from './turns'
 
@@ -28,14 +31,18 @@ interface HoleProps {
   readonly joint: Joint
   readonly system: UnitSystem
   readonly change: ChangeJoint
+  /** Bolts of the joint that the ledger says are done with. */
+  readonly retired: readonly Extract<RunRefusal, { code: 'retired' }>[]
 }
 
 type Fastener = Joint['fasteners'][number]
 
 /** Hole by hole, in the order they are pulled: which type goes there, where the hole leads, how far its stud stands out. */
-export function HoleTable({ joint, system, change }: HoleProps) {
+export function HoleTable({ joint, system, change, retired }: HoleProps) {
   const turns = turnsOf(joint)
   const inOrder = joint.groups.flatMap(({ order }) => order)
+  const hasMarks = joint.toldApartBy === 'mark' || joint.toldApartBy === 'serial'
+  const isAsked = retired.length > 0 || joint.fasteners.some(({ usedAgain }) => usedAgain !== undefined)
   const put = (number: number, words: string, next: Partial<Fastener>) =>
     change(`${turns[number - 1]}: ${words}`, (now) => ({
       ...now,
@@ -43,7 +50,17 @@ export function HoleTable({ joint, system, change }: HoleProps) {
     }))
   return (
     <Fold>
-      <summary>Hole by hole: type, where it leads, how far its stud stands out</summary>
+      <summary>Hole by hole: type, where it leads, how far its stud stands out, what it is known by</summary>
+      <ChoiceRow
+        label="How are they told apart?"
+        value={joint.toldApartBy ?? 'unsaid'}
+        onChange={(told) => change('told apart', (now) => ({ ...now, toldApartBy: TOLD_APART.find((one) => one === told) }))}
+        options={[
+          { value: 'unsaid', label: 'Not said' },
+          ...TOLD_APART.map((told) => ({ value: told as string, label: TOLD_APART_WORDS[told] })),
+        ]}
+        hint="Then the ledger counts how often each was pulled and how much it grew. By its place a bolt has no history beyond this build."
+      />
       <FigureTable>
         <thead>
           <tr>
@@ -51,6 +68,8 @@ export function HoleTable({ joint, system, change }: HoleProps) {
             <th scope="col">Type</th>
             <th scope="col">Leads into</th>
             {joint.kind === 'camCaps' && <th scope="col">Under a spring</th>}
+            {hasMarks && <th scope="col">Mark</th>}
+            {isAsked && <th scope="col">Used again, because</th>}
             <th scope="col">Stands out, {UNITS[system === 'metric' ? 'mm' : 'in'].symbol}</th>
           </tr>
         </thead>
@@ -62,6 +81,9 @@ export function HoleTable({ joint, system, change }: HoleProps) {
               fastener={joint.fasteners[number - 1]!}
               letters={joint.types.map(({ letter }) => letter)}
               isCap={joint.kind === 'camCaps'}
+              hasMark={hasMarks}
+              isAsked={isAsked}
+              done={retired.find(({ fastener }) => fastener === number)}
               system={system}
               put={(words, next) => put(number, words, next)}
             />
@@ -77,11 +99,15 @@ interface HoleRowProps {
   readonly fastener: Fastener
   readonly letters: readonly string[]
   readonly isCap: boolean
+  readonly hasMark: boolean
+  /** Somewhere in the joint a bolt is done with: a reason may be given. */
+  readonly isAsked: boolean
+  readonly done: HoleProps['retired'][number] | undefined
   readonly system: UnitSystem
   readonly put: (words: string, next: Partial<Fastener>) => void
 }
 
-function HoleRow({ turn, fastener, letters, isCap, system, put }: HoleRowProps) {
+function HoleRow({ turn, fastener, letters, isCap, hasMark, isAsked, done, system, put }: HoleRowProps) {
   const unit = system === 'metric' ? 'mm' : 'in'
   return (
     <tr>
@@ -117,6 +143,7 @@ function HoleRow({ turn, fastener, letters, isCap, system, put }: HoleRowProps) 
           />
         </td>
       )}
+      <MarkCells turn={turn} fastener={fastener} hasMark={hasMark} isAsked={isAsked} done={done} put={put} />
       <td>
         <QuantityInput
           quiet
@@ -129,5 +156,40 @@ function HoleRow({ turn, fastener, letters, isCap, system, put }: HoleRowProps) 
         />
       </td>
     </tr>
+  )
+}
+
+/** What a fastener is known by, and why one that is done with is used again. */
+function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRowProps, 'letters' | 'isCap' | 'system'>) {
+  return (
+    <>
+      {hasMark && (
+        <td data-words>
+          <Words
+            quiet
+            label={`Fastener ${turn}: mark`}
+            value={fastener.mark ?? ''}
+            onCommit={(mark) => put('mark', { mark: mark || undefined })}
+          />
+        </td>
+      )}
+      {isAsked && (
+        <td data-words>
+          {(done || fastener.usedAgain !== undefined) && (
+            <Words
+              quiet
+              label={`Fastener ${turn}: used again, because`}
+              value={fastener.usedAgain ?? ''}
+              onCommit={(usedAgain) => put('used again', { usedAgain: usedAgain || undefined })}
+            />
+          )}
+          {done && (
+            <small role="note">
+              {RETIREMENT_WORDS[done.why]}, {done.build}
+            </small>
+          )}
+        </td>
+      )}
+    </>
   )
 }

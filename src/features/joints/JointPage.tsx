@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 
@@ -83,7 +84,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         ))}
         <HoldFields joint={joint} system={system} change={change} />
         <FastenerFields joint={joint} system={system} change={change} />
-        <HoleTable joint={joint} system={system} change={change} />
+        <HoleTable joint={joint} system={system} change={change} retired={retiredIn(joint, served.id, served.retired)} />
         <ClampSection joint={joint} spec={spec} system={system} />
         <PastRuns runs={runs} turns={turnsOf(joint)} />
         <RefusedChange edit={edit} />

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint, UnitSystem } from '@/core/build'
 import { jointsOf, type Run, type RunWay } from '@/core/joints'
 import { useDevice } from '@/ui/device'
@@ -116,6 +117,8 @@ function StageTicks({ run, system }: { run: Run; system: UnitSystem }) {
   )
 }
 
+const NONE_RETIRED = [] as const
+
 /** What is done with the wrench in hand, and with its keys. */
 function RunSide({
   joint,
@@ -163,6 +166,7 @@ function RunSide({
         run={run}
         way={way}
         system={system}
+        retired={way === 'tighten' || way === 'retorque' ? retiredIn(joint, served.id, served.retired) : NONE_RETIRED}
         by={by}
         isMine={isMine}
         onInitials={(initials) => device.set({ initials })}

@@ -1,6 +1,6 @@
 import type { Joint, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
-import type { Run, RunWay } from '@/core/joints'
+import type { Run, RunRefusal, RunWay } from '@/core/joints'
 import type { Said } from './useRuns'
 import type { useWrench } from './useWrench'
 
@@ -10,6 +10,8 @@ export interface RunPanelProps {
   readonly run: Run | undefined
   readonly way: RunWay
   readonly system: UnitSystem
+  /** Bolts of the joint that the ledger says are done with. */
+  readonly retired: readonly RunRefusal[]
   readonly by: string
   readonly isMine: boolean
   readonly onInitials: (initials: string) => void

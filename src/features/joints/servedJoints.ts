@@ -1,3 +1,4 @@
+import type { LedgerLine } from '@/core/benches/fasteners'
 import type { BuildDocument, Pull, Spec } from '@/core/build'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
 
@@ -7,9 +8,14 @@ export interface ServedJoints extends ServerCopy {
   readonly spec: Spec
   readonly revision: number
   readonly pulls: readonly Pull[]
+  /** Bolts of the shop that are done with. */
+  readonly retired: readonly LedgerLine[]
 }
 
-export function serveJoints({ id, spec, entries }: BuildDocument, revision: number, lastSeq: number): ServedJoints {
+export function serveJoints(
+  { id, spec, entries }: BuildDocument,
+  { revision, lastSeq, retired }: Pick<ServedJoints, 'revision' | 'lastSeq' | 'retired'>,
+): ServedJoints {
   return {
     id,
     spec,
@@ -17,5 +23,6 @@ export function serveJoints({ id, spec, entries }: BuildDocument, revision: numb
     pulls: entries.filter((entry) => entry.kind === 'pull'),
     alsoStored: entries.flatMap((entry) => (entry.kind === 'pull' ? [] : [endOfId(entry.id)])).join(''),
     lastSeq,
+    retired,
   }
 }

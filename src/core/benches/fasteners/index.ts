@@ -33,6 +33,8 @@ export {
   type Section,
 } from './formulas'
 export { THREAD_PROFILE } from './profile'
+export { boltRecords, type BoltRecord } from './boltRecords'
+export { ledgerOf, retiredIn, type LedgerLine, type RecordInBuild } from './ledger'
 export { readSections } from './sections'
 export { STEEL_MODULUS } from './steelModulus'
 export { isThread, readThread, type Thread } from './thread'

@@ -86,6 +86,13 @@ export const torqueIn = quantity('boltTorqueIn', (build, bolt: number, cycle: nu
   return torqueForStretch(curve.straight, wanted.figure)
 })
 
+/** How often a bolt was pulled on the bench: every cycle it was read in, and once for its own stretch where no run tells of that. */
+export function cyclesRead(build: Build, bolt: number, hasRun: boolean): number {
+  const tried = Array.from({ length: MOST_CYCLES }, (_, index) => index + 1).filter((cycle) => torquesReadAt(build, bolt, cycle).length > 0)
+  const isTight = figureAt(build, stationId('fasteners.tightLength', { bolt })) !== undefined
+  return tried.length + (isTight && !hasRun ? 1 : 0)
+}
+
 /** Friction settles as the faces burnish: three times (common practice), more while the last two still differ. */
 const CYCLES = 3
 /** A bolt is not worn out on the bench. */

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { jointsOf } from '@/core/joints'
 import { JointPage } from '@/features/joints/JointPage'
 import { serveJoints } from '@/features/joints/servedJoints'
+import { retiredBolts } from '../../../../boltLedger'
 import { loadBuild } from '../../../../loadBuild'
 
 export const metadata: Metadata = { title: 'Joint' }
@@ -11,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string; j
   const { id, joint } = await params
   const { document, revision, lastSeq } = await loadBuild(id)
   if (!jointsOf(document.spec).some((one) => one.id === joint)) notFound()
-  return <JointPage served={serveJoints(document, revision, lastSeq)} jointId={joint} />
+  return <JointPage served={serveJoints(document, { revision, lastSeq, retired: await retiredBolts() })} jointId={joint} />
 }

@@ -4,6 +4,7 @@ import { RUN_KINDS } from '@/core/build/jointSchema'
 import { jointsOf } from '@/core/joints'
 import { RunPage } from '@/features/joints/RunPage'
 import { serveJoints } from '@/features/joints/servedJoints'
+import { retiredBolts } from '../../../../../boltLedger'
 import { loadBuild } from '../../../../../loadBuild'
 
 type Props = { params: Promise<{ id: string; joint: string }>; searchParams: Promise<{ way?: string }> }
@@ -16,6 +17,10 @@ export default async function Page({ params, searchParams }: Props) {
   if (!jointsOf(document.spec).some((one) => one.id === joint)) notFound()
   const { way } = await searchParams
   return (
-    <RunPage served={serveJoints(document, revision, lastSeq)} jointId={joint} way={RUN_KINDS.find((kind) => kind === way) ?? 'tighten'} />
+    <RunPage
+      served={serveJoints(document, { revision, lastSeq, retired: await retiredBolts() })}
+      jointId={joint}
+      way={RUN_KINDS.find((kind) => kind === way) ?? 'tighten'}
+    />
   )
 }

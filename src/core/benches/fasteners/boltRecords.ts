@@ -1,0 +1,92 @@
+/** What becomes of a bolt, over every build it was in: how often it was tightened, how much longer it is, whether it is done with. */
+import type { Build } from '../../build/build'
+import type { Joint, Pull } from '../../build/types'
+import type { Finding } from '../../bench/bench'
+import { jointsOf, runsOf, type Retirement, type Run } from '../../joints'
+import { derive } from './derive'
+import { cyclesRead } from './rodBolts'
+
+/** One fastener in one build. */
+export interface BoltRecord {
+  /** What it is known by: the mark on it, or its place in this build. */
+  readonly mark: string
+  /** Known by its place only: it has no history beyond this build. */
+  readonly byPlace?: true
+  readonly joint: string
+  readonly fastener: number
+  readonly thread?: string
+  /** Times it was pulled tight. */
+  readonly cycles: number
+  readonly growthMm?: number
+  readonly retired: readonly Retirement[]
+}
+
+/** Every fastener of a build that is told apart from its like. */
+export function boltRecords(build: Build): readonly BoltRecord[] {
+  const pulls = build.entries.filter((entry): entry is Pull => entry.kind === 'pull')
+  const findings = derive(build)
+  return jointsOf(build.spec).flatMap((joint) => {
+    if (!joint.toldApartBy) return []
+    const runs = runsOf(joint, pulls)
+    return joint.fasteners.flatMap((_, index) => recordOf(build, joint, index + 1, runs, findings) ?? [])
+  })
+}
+
+function recordOf(
+  build: Build,
+  joint: Joint,
+  fastener: number,
+  runs: readonly Run[],
+  findings: readonly Finding[],
+): BoltRecord | undefined {
+  const { type, mark } = joint.fasteners[fastener - 1]!
+  const byPlace = joint.toldApartBy === 'position'
+  if (!byPlace && mark === undefined) return undefined
+  const ofType = joint.types.find(({ letter }) => letter === type)
+  const cycles =
+    runs.filter((run) => isTightIn(run, fastener)).length + (joint.kind === 'rods' ? cyclesRead(build, fastener, runs.length > 0) : 0)
+  const own = joint.kind === 'rods' ? findings.filter(({ bolt }) => bolt === fastener) : []
+  const growth = own.find(({ output }) => output === 'fasteners.growth')?.figure?.value.value
+  return {
+    mark: mark ?? `${joint.id} ${fastener}`,
+    ...(byPlace && { byPlace }),
+    joint: joint.name,
+    fastener,
+    ...(ofType?.thread !== undefined && { thread: ofType.thread }),
+    cycles,
+    ...(growth !== undefined && { growthMm: growth }),
+    retired: retirements(own, runs, {
+      fastener,
+      byPlace,
+      isSpent: cycles > 0 && (ofType?.onceOnly === true || isToYield(joint, fastener)),
+    }),
+  }
+}
+
+function isToYield({ groups }: Joint, fastener: number): boolean {
+  return groups.some(({ method, order }) => method === 'toYield' && order.includes(fastener))
+}
+
+/** Whether a run pulled a fastener at its last stage. */
+function isTightIn({ way, steps, done }: Run, fastener: number): boolean {
+  if (way !== 'tighten' && way !== 'retorque') return false
+  const last = steps.findLast((step) => step.fastener === fastener)
+  const did = last && done.get(last)?.did
+  return did === 'pulled' || did === 'short'
+}
+
+function retirements(
+  own: readonly Finding[],
+  runs: readonly Run[],
+  { fastener, byPlace, isSpent }: { readonly fastener: number; readonly byPlace: boolean; readonly isSpent: boolean },
+): readonly Retirement[] {
+  const isOver = (output: string) => own.some((finding) => finding.output === output && finding.conformity?.verdict === 'over')
+  // Where a bolt is known by its place only, another one stands there now.
+  const broke = !byPlace && runs.some(({ path }) => path.some((pull) => pull.did === 'broke' && pull.fastener === fastener))
+  return [
+    ...(isOver('fasteners.growth') ? (['grew'] as const) : []),
+    ...(isOver('fasteners.bend') ? (['yielded'] as const) : []),
+    ...(broke ? (['broke'] as const) : []),
+    ...(isSpent ? (['spent'] as const) : []),
+  ]
+}

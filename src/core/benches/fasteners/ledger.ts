@@ -1,0 +1,61 @@
+/** The bolts of all builds together. Apart from what reads one build, so that a page need not fetch that. */
+import { group as groupBy } from 'd3-array'
+import type { Joint } from '../../build/types'
+import type { Retirement, RunRefusal } from '../../joints'
+import type { BoltRecord } from './boltRecords'
+
+/** A record with the build it is of. */
+export interface RecordInBuild extends BoltRecord {
+  readonly buildId: string
+  readonly build: string
+}
+
+/** A bolt over all its builds, the latest first. */
+export interface LedgerLine {
+  readonly mark: string
+  readonly thread?: string
+  readonly cycles: number
+  /** Over all builds it was measured in. */
+  readonly growthMm?: number
+  readonly retired: readonly Retirement[]
+  readonly records: readonly RecordInBuild[]
+}
+
+/** Marks are the same however they are written; a place is one build's. */
+const keyOf = ({ mark, byPlace, buildId }: RecordInBuild) => (byPlace ? `${buildId}/${mark}` : mark.trim().toLowerCase())
+
+export function ledgerOf(records: readonly RecordInBuild[]): readonly LedgerLine[] {
+  return [...groupBy(records, keyOf).values()].map((own) => {
+    const grown = own.flatMap(({ growthMm }) => growthMm ?? [])
+    const { mark, thread } = own[0]!
+    return {
+      mark,
+      ...(thread !== undefined && { thread }),
+      cycles: own.reduce((sum, { cycles }) => sum + cycles, 0),
+      ...(grown.length > 0 && { growthMm: grown.reduce((sum, mm) => sum + mm, 0) }),
+      retired: [...new Set(own.flatMap(({ retired }) => retired))],
+      records: own,
+    }
+  })
+}
+
+/** Bolts of a joint that the ledger says are done with, where nobody has said why they are used again. */
+export function retiredIn(
+  joint: Joint,
+  buildId: string,
+  ledger: readonly LedgerLine[],
+): readonly Extract<RunRefusal, { code: 'retired' }>[] {
+  return joint.fasteners.flatMap(({ mark, usedAgain }, index) => {
+    const fastener = index + 1
+    const line = ledger.find(({ records }) =>
+      records.some((record) =>
+        joint.toldApartBy === 'position'
+          ? record.buildId === buildId && record.joint === joint.name && record.fastener === fastener
+          : mark !== undefined && !record.byPlace && record.mark.trim().toLowerCase() === mark.trim().toLowerCase(),
+      ),
+    )
+    const found = line?.records.find(({ retired }) => retired.length > 0)
+    if (!found || usedAgain !== undefined) return []
+    return [{ code: 'retired', fastener, mark: mark ?? String(fastener), why: found.retired[0]!, build: found.build } as const]
+  })
+}

@@ -1,0 +1,102 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { LedgerLine } from '@/core/benches/fasteners'
+import type { UnitSystem } from '@/core/build'
+import { FigureTable } from '@/ui/FigureTable'
+import { useDevice } from '@/ui/device'
+import { TextField } from '@/ui/fields'
+import { useHydrated } from '@/ui/lazyPart'
+import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
+import { VerdictMark } from '@/ui/VerdictMark'
+import { differenceWords, RETIREMENT_WORDS } from '@/wording'
+
+const Wide = styled.div`
+  overflow-x: auto;
+`
+const Done = styled.span`
+  color: var(--out);
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+`
+const GROWTH = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const
+
+/** Every bolt of the shop that is told apart from its like, over all the builds it was in. What is done with comes first. */
+export function BoltLedger({ lines }: { lines: readonly LedgerLine[] }) {
+  const device = useDevice()
+  const system = device.system ?? 'metric'
+  const [find, setFind] = useState('')
+  const shown = lines
+    .filter((line) => textOf(line).includes(find.trim().toLowerCase()))
+    .toSorted((a, b) => Number(b.retired.length > 0) - Number(a.retired.length > 0))
+  return (
+    <div data-ready={useHydrated() || undefined}>
+      <TopBar trail={[{ href: '#', words: 'Bolt ledger' }]} />
+      <Main>
+        <Title>Bolt ledger</Title>
+        <Lead>
+          A bolt’s history outlives the build: how often it was pulled tight, how much longer it has become, whether it is done with. What
+          tells bolts apart, and their marks, are entered with their joint.
+        </Lead>
+        <TextField label="Find a mark, a thread, a build" value={find} onChange={setFind} type="search" />
+        {shown.length === 0 ? (
+          <Notice>{lines.length === 0 ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}</Notice>
+        ) : (
+          <Wide>
+            <FigureTable>
+              <thead>
+                <tr>
+                  <th scope="col">Mark</th>
+                  <th scope="col">Thread</th>
+                  <th scope="col">Cycles</th>
+                  <th scope="col">Longer for good</th>
+                  <th scope="col">State</th>
+                  <th scope="col">Where</th>
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((line) => (
+                  <BoltLine key={`${line.mark}/${line.records[0]!.buildId}`} line={line} system={system} />
+                ))}
+              </tbody>
+            </FigureTable>
+          </Wide>
+        )}
+      </Main>
+    </div>
+  )
+}
+
+function textOf({ mark, thread, records }: LedgerLine): string {
+  return [mark, thread, ...records.flatMap(({ build, joint }) => [build, joint])].join(' ').toLowerCase()
+}
+
+function BoltLine({ line: { mark, thread, cycles, growthMm, retired, records }, system }: { line: LedgerLine; system: UnitSystem }) {
+  return (
+    <tr>
+      <th scope="row">{mark}</th>
+      <td data-words>{thread ?? 'not said'}</td>
+      <td>{cycles}</td>
+      <td>{growthMm === undefined ? 'not measured' : differenceWords(growthMm, GROWTH, system)}</td>
+      <td data-words>
+        {retired.length > 0 ? (
+          <Done>
+            <VerdictMark standing="over" size={11} silent /> done with: {retired.map((why) => RETIREMENT_WORDS[why]).join(', ')}
+          </Done>
+        ) : (
+          'in use'
+        )}
+      </td>
+      <td data-words>
+        {records.map(({ buildId, build, joint, fastener }, index) => (
+          <span key={`${buildId}/${joint}/${fastener}`}>
+            {index > 0 && '; '}
+            <Link href={`/builds/${buildId}`}>{build}</Link>, {joint.toLowerCase()} {fastener}
+          </span>
+        ))}
+      </td>
+    </tr>
+  )
+}
