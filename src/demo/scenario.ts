@@ -167,7 +167,7 @@ const tern: DemoBuild = {
       fluidDensity: { value: 0.87, tolerance: 0.005, unit: 'gPerCm3', source: 'weighed in the shop' },
       ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
       intakeTemperature: { value: 45, unit: 'degC', source: 'tuner' },
-      boltStretch: { value: 0.154, unit: 'mm', source: ROD_CARD },
+      boltStretch: { value: 0.154, tolerance: 0.008, unit: 'mm', source: ROD_CARD },
       boltStepFrom: { value: 18, unit: 'Nm', source: SHOP },
       boltStepTo: { value: 53, unit: 'Nm', source: SHOP },
       boltStepBy: { value: 5, unit: 'Nm', source: SHOP },

@@ -19,6 +19,11 @@ export const FigureTable = styled.table`
     vertical-align: baseline;
     font-size: 13.5px;
   }
+  tbody th {
+    border-top: 1px solid var(--hairline);
+    vertical-align: baseline;
+    padding-block: 7px;
+  }
   td[data-words] {
     font-family: inherit;
     letter-spacing: 0;

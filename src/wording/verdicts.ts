@@ -47,7 +47,10 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
   cylinder: (numbers) => `Cylinder${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
-  bolt: (numbers) => capital(numbers.map((number) => boltWords(Number(number))).join('; ')),
+  bolt: (numbers) =>
+    numbers.length === 1
+      ? capital(boltWords(Number(numbers[0])))
+      : `Bolts ${numbers.map((number) => columnHeading('bolt', String(number))).join(', ')}`,
 }
 
 /** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */

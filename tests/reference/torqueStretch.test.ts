@@ -111,7 +111,13 @@ describe('the torque found, against virtual engines whose truth is known', () =>
     const first = opened(three)
     const isSettled = cyclesOf(first, 1) === 3
     const truthNm = TRUTHS['fasteners.tightTorque'](
-      { engine, spec: blank.spec, unread: blank, random: undefined as never, buretteLevelCm3: 0 },
+      {
+        engine: { ...engine, boltOverpullMm: new Map([[1, 0]]) },
+        spec: blank.spec,
+        unread: blank,
+        random: undefined as never,
+        buretteLevelCm3: 0,
+      },
       { bolt: 1 },
     )
     return { isSettled, truthNm, found: foundIn(isSettled ? first : opened([...three, ...cycle(4)])), foundEarly: foundIn(first) }

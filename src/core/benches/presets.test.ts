@@ -245,3 +245,25 @@ describe('following the paper', () => {
     expect(followPresets(bored({ ...spec, limits: others, unlimited: ['rings.topGap'] })).limits['rings.topGap']).toBeUndefined()
   })
 })
+
+describe('rod bolts (common practice; the card outranks it)', () => {
+  const card = (more: object) => (spec: Spec) => ({ ...spec, paper: { ...spec.paper, boltStretch: { ...sheet(0.154), ...more } } })
+
+  it('without a card by 70 to 75 % of yield, with one by its figure: its own band, or 4 % of it', () => {
+    expect(limitOf('fasteners.ofYield')).toMatchObject({ lower: 0.7, upper: 0.75 })
+    expect(limitOf('fasteners.stretch')).toBeUndefined()
+    expect(limitOf('fasteners.ofYield', card({}))).toBeUndefined()
+    const { lower, target, upper } = limitOf('fasteners.stretch', card({}))!
+    expect([lower, target, upper].map((mm) => mm!.toFixed(5))).toEqual(['0.14784', '0.15400', '0.16016'])
+    expect(limitOf('fasteners.stretch', card({ tolerance: 0.008 }))).toMatchObject({ lower: 0.146, upper: 0.162, source: 'Preset: sheet' })
+  })
+
+  it('growth for good of half a thou throws a bolt away, and as much off its line on either side', () => {
+    expect(limitOf('fasteners.growth')!.upper).toBeCloseTo(0.0127, 6)
+    expect(limitOf('fasteners.growth', undefined, 'metric')!.upper).toBe(0.013)
+    const bend = limitOf('fasteners.bend')!
+    expect([bend.lower, bend.upper].map((mm) => mm!.toFixed(4))).toEqual(['-0.0127', '0.0127'])
+    expect(limitOf('fasteners.ofProof')).toMatchObject({ upper: 0.9 })
+    expect(limitOf('fasteners.slopeApart')).toMatchObject({ lower: -0.25, upper: 0.25 })
+  })
+})

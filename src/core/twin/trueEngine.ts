@@ -44,6 +44,8 @@ export interface TrueEngine {
   readonly boltNutFactor: Each
   /** At what share of its sheet's yield it gives. */
   readonly boltYieldShare: Each
+  /** How much further than wanted each was pulled in the end. */
+  readonly boltOverpullMm: Each
 }
 
 /** What is wrong with an engine, as deviations from its paper, by cylinder, main or bolt. */
@@ -122,5 +124,6 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     boltFreeMm: around('boltFreeMm', 48, 0.02, bolts),
     boltNutFactor: around('boltNutFactor', 0.13, 0.003, bolts),
     boltYieldShare: around('boltYieldShare', 1, 0.01, bolts),
+    boltOverpullMm: around('boltOverpullMm', 0, 0.002, bolts),
   }
 }

@@ -71,7 +71,7 @@ export function BenchAdvice({
 function emptyWords(findings: readonly Finding[], advice: AdviceState): string {
   if (advice.state === 'failed') return `The advice could not be worked out: ${advice.words}`
   const judged = findings.filter((finding) => finding.limit)
-  if (judged.some((finding) => !finding.figure)) return 'Nothing to advise until every cylinder is measured.'
+  if (judged.some((finding) => !finding.figure)) return 'Nothing to advise until every place is measured.'
   if (judged.length === 0) return 'No limits are set for this bench.'
   if (advice.state === 'working') return 'Working it out over every bench…'
   return judged.every(({ conformity }) => conformity?.verdict === 'within')

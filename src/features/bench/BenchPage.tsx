@@ -1,5 +1,6 @@
 'use client'
-import { memo, useRef, useState, type RefObject } from 'react'
+import { memo, useMemo, useRef, useState, type RefObject } from 'react'
+import { sheetsOf } from '@/core/bench/sheets'
 import type { UnitSystem } from '@/core/build'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
@@ -13,12 +14,10 @@ import { BenchPanels, warmPanels } from './BenchPanels'
 import { Ledger } from './Ledger'
 import { ReadingLine, type ReadingLineHandle } from './ReadingLine'
 import { Sheet } from './Sheet'
+import { ROOM_FOR } from './sheetMoves'
 import { StageRule } from './StageRule'
 import { useBenchPage, type Again, type BenchAtWork, type BenchPageProps, type BenchPart } from './useBenchPage'
 import { BenchWordsContext } from './useBenchWords'
-
-/** Cylinders of which sheet and picture stand side by side. */
-const MOST_BESIDE = 10
 
 /** Parts that stay as they are while a figure is being typed are not drawn again for it. */
 const MemoStageRule = memo(StageRule)
@@ -145,8 +144,10 @@ function SheetAndPicture({ page, isShown }: { page: BenchAtWork; isShown: boolea
   const { bench, view, system, work, panels, later } = page
   const { build, stations, settled, current, unsent } = work
   const { Picture } = view
+  // Of more columns than that the figures want the whole width; the picture stands below.
+  const isWide = useMemo(() => sheetsOf(stations).some(({ columns }) => columns.length > ROOM_FOR), [stations])
   return (
-    <Readings data-part="sheet" data-shown={isShown || undefined} data-wide={build.spec.layout.cylinders > MOST_BESIDE || undefined}>
+    <Readings data-part="sheet" data-shown={isShown || undefined} data-wide={isWide || undefined}>
       <div>
         <h2>Readings</h2>
         <MemoSheet

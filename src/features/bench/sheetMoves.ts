@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react'
 
 /** Few columns have room enough by themselves; of many each holds its longest figure and a mark, set close. */
-export const ROOM_FOR = 10
+export const ROOM_FOR = 9
 const BESIDE_PX = 144
 const LABEL_PX = 104
 const COLUMN_PX = 46

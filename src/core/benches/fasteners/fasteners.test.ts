@@ -44,7 +44,7 @@ describe('the odd rod bolt of the demo', () => {
     expectNear(valueOf(fasteners, tern, 'fasteners.growth.b8'), 0.0184, 0.004)
     expect(verdictOf(fasteners, tern, 'fasteners.growth.b8')).toBe('over')
     expect(find(fasteners, tern, 'fasteners.load.b8').remarks).toEqual([{ code: 'notElastic' }])
-    expect(verdictOf(fasteners, tern, 'fasteners.ofYield.b8')).toBe('inDoubt')
+    expect(verdictOf(fasteners, tern, 'fasteners.ofYield.b8')).toBeUndefined()
   })
 
   it('is to be thrown away, and nothing else is advised', () => {
@@ -200,6 +200,14 @@ describe('what is asked for', () => {
   it('nothing of a crank whose rods are pressed on', () => {
     const pressed = withSpecOf(tern, (spec) => ({ ...spec, layout: { ...spec.layout, rodBearings: 'rolling' } }))
     expect([fasteners.stations(pressed), fasteners.derive(pressed)]).toEqual([[], []])
+  })
+
+  it('the torque it took is looked for near the one that was found: lbf·ft taken for N·m is a third off, and questioned', () => {
+    const found = valueOf(fasteners, tern, 'fasteners.torqueHere.b1')
+    const took = (build: Build) => fasteners.stations(build).find(({ id }) => id === 'fasteners.tightTorque/b4')!
+    expectNear(took(tern).usual!.centre, found, 1e-9)
+    expectNear(took(tern).usual!.stray, found / 5, 1e-9)
+    expect(took(by(tern, 'stretch')).usual).toBeUndefined()
   })
 
   it('a length is looked for beside the free one: a bolt taken for another, and a decimal, are questioned', () => {

@@ -16,6 +16,15 @@ export const presets: Presets = ({ paper, units }) => {
   const card = paper.boltStretch
   const band = card && (card.tolerance ?? CARD_BAND * card.value)
   return {
+    // A card outranks what is usual: the share it comes to is shown and not judged.
+    ...(!card && {
+      'fasteners.ofYield': {
+        lower: LEAST_OF_YIELD,
+        upper: MOST_OF_YIELD,
+        source: PRACTICE,
+        reason: 'Rod bolts at 70 to 75 % of yield: below, the joint opens at speed; above, nothing is left.',
+      },
+    }),
     ...(card && {
       'fasteners.stretch': {
         lower: card.value - band!,
@@ -25,13 +34,6 @@ export const presets: Presets = ({ paper, units }) => {
         reason: card.tolerance === undefined ? 'The card’s figure; its band of ± 4 % is assumed.' : 'The card’s figure and band.',
       },
     }),
-    'fasteners.ofYield': {
-      // A card may ask for less, and knows why.
-      ...(card === undefined && { lower: LEAST_OF_YIELD }),
-      upper: MOST_OF_YIELD,
-      source: PRACTICE,
-      reason: 'Rod bolts at 70 to 75 % of yield: below, the joint opens at speed; above, nothing is left.',
-    },
     'fasteners.ofProof': { upper: MOST_OF_PROOF, source: PRACTICE, reason: '75 % of proof for a joint that comes apart, at most 90 %.' },
     'fasteners.growth': {
       upper: inThou(GROWTH_THOU, units),

@@ -1,10 +1,10 @@
 /** What the readings of the rod bolts come to, bolt by bolt and cycle by cycle. */
 import type { Build } from '../../build/build'
-import { figureAt, paperAt } from '../../build/figures'
+import { figureAt } from '../../build/figures'
 import { stationId, type Place } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { boltNumbers } from '../../engine'
-import { assumedFigure, type Figure } from '../../metrology'
+import { assumedFigure, paperFigure, type Figure } from '../../metrology'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { isPulledOnce, smallestAreaOf, stiffnessOf, yieldOf } from './boltPaper'
 import type { BoltCharacteristic } from './definition'
@@ -29,8 +29,9 @@ const USUAL_SHARE_OF_YIELD = { value: 0.725, tolerance: 0, source: 'common pract
 
 /** The stretch a bolt is to have: its card's, or what its yield and its sections make of a usual share. */
 export const wantedStretch = quantity('boltWantedStretch', (build, bolt: number): Derived => {
-  const card = paperAt(build, 'boltStretch')
-  if (card) return { figure: card }
+  const card = build.spec.paper.boltStretch
+  // Its tolerance is a band to land in, and leaves nothing open of where its middle is.
+  if (card) return { figure: paperFigure('boltStretch', { value: card.value, source: card.source }) }
   const inputs = allOf({ boltNPerMm: stiffnessOf(build, bolt), areaMm2: smallestAreaOf(build, bolt), yieldMpa: yieldOf(build, bolt) })
   if (inputs.missing) return { missing: [{ kind: 'paper', key: 'boltStretch' }] }
   return { figure: stretchAtYieldShare.of({ ...inputs.figures, share: assumedFigure('share of yield', USUAL_SHARE_OF_YIELD) }) }

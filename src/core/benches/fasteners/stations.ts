@@ -7,7 +7,7 @@ import { boltLabel } from '../../bench/engineWide'
 import { isKnown } from '../../bench/finding'
 import type { Station } from '../../bench/bench'
 import { definition, type BoltCharacteristic } from './definition'
-import { boltsMeasured, boltsTried, cyclesOf, stepsIn, wantedStretch } from './rodBolts'
+import { boltsMeasured, boltsTried, cyclesOf, stepsIn, torqueIn, wantedStretch } from './rodBolts'
 
 /** No rod bolt is shorter or longer (common practice). */
 const LENGTH = { low: 20, high: 120 }
@@ -46,8 +46,8 @@ function torqueWords({ spec }: Build, nm: number): string {
   return `${Number(fromCanonical(nm, unit).toFixed(1))} ${UNITS[unit].symbol}`
 }
 
-/** On either side of the rod in the plan. */
-const DRAWN_X = 0.35
+/** On either side of the crank in the plan. */
+const DRAWN_Y = 0.4
 
 function station(build: Build, characteristic: BoltCharacteristic, place: Place & { bolt: number }, words: string, row: string): Station {
   return {
@@ -56,9 +56,19 @@ function station(build: Build, characteristic: BoltCharacteristic, place: Place 
     place,
     label: `${boltLabel(place.bolt)}, ${words}`,
     row,
-    ...(characteristic === 'fasteners.tightTorque' ? { expected: TORQUE } : lengthExpected(build, characteristic, place.bolt)),
-    drawnAt: { x: rodOfBolt(place.bolt).which === 1 ? -DRAWN_X : DRAWN_X, y: 0 },
+    ...(characteristic === 'fasteners.tightTorque' ? torqueExpected(build) : lengthExpected(build, characteristic, place.bolt)),
+    drawnAt: { x: 0, y: rodOfBolt(place.bolt).which === 1 ? -DRAWN_Y : DRAWN_Y },
   }
+}
+
+/** Friction differs from bolt to bolt; a unit taken for another is a third off. */
+const STRAY_SHARE = 0.2
+
+/** Near the torque that was found, where one was. */
+function torqueExpected(build: Build): Pick<Station, 'expected' | 'usual'> {
+  const [finder] = boltsTried(build)
+  const foundNm = finder === undefined ? undefined : torqueIn(build, finder, cyclesOf(build, finder))?.value.value
+  return { expected: TORQUE, ...(foundNm !== undefined && { usual: { centre: foundNm, stray: STRAY_SHARE * foundNm } }) }
 }
 
 /** Of the wanted stretch, about where a length usually stands. */

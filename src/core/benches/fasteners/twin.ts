@@ -46,6 +46,9 @@ function loadAtStretch({ nPerMm, givesAtN }: { readonly nPerMm: number; readonly
 }
 
 const wantedMm = ({ spec }: VirtualHand) => spec.paper.boltStretch?.value ?? USUAL.stretchMm
+
+/** The stretch a bolt was left with. */
+const tightMm = (hand: VirtualHand, bolt: number) => wantedMm(hand) + hand.engine.boltOverpullMm.get(bolt)!
 const N_MM_PER_N_M = 1000
 
 const lengthAt: Truth = (hand, { bolt = 1, cycle = 1, torque = 0 }) => {
@@ -55,17 +58,17 @@ const lengthAt: Truth = (hand, { bolt = 1, cycle = 1, torque = 0 }) => {
   return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadN).stretchMm
 }
 
-/** What a virtual engine has where this bench reads. Every bolt is pulled until it has its stretch. */
+/** What a virtual engine has where this bench reads. Every bolt is pulled until it has its stretch, or a little more or less. */
 export const truths: Readonly<Record<BoltCharacteristic, Truth>> = {
   'fasteners.freeLength': sized('boltFreeMm'),
   'fasteners.lengthAt': lengthAt,
-  'fasteners.tightLength': (hand, { bolt = 1 }) => hand.engine.boltFreeMm.get(bolt)! + wantedMm(hand),
+  'fasteners.tightLength': (hand, { bolt = 1 }) => hand.engine.boltFreeMm.get(bolt)! + tightMm(hand, bolt),
   'fasteners.tightTorque': (hand, { bolt = 1 }) => {
     const one = boltOf(hand, bolt)
-    return (loadAtStretch(one, wantedMm(hand)) * one.nutFactor * frictionAt(SETTLED_CYCLE) * one.diameterMm) / N_MM_PER_N_M
+    return (loadAtStretch(one, tightMm(hand, bolt)) * one.nutFactor * frictionAt(SETTLED_CYCLE) * one.diameterMm) / N_MM_PER_N_M
   },
   'fasteners.lengthAfter': (hand, { bolt = 1 }) => {
     const one = boltOf(hand, bolt)
-    return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadAtStretch(one, wantedMm(hand))).forGoodMm
+    return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadAtStretch(one, tightMm(hand, bolt))).forGoodMm
   },
 }

@@ -1,0 +1,77 @@
+import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test } from '../support/shop'
+
+/** Rod bolts: by stretch, the odd one by its curve and its name, and what the ledger makes of it afterwards. */
+
+test('the bolt that yields is named by its curve, opens down to its readings, and is to be thrown away', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await openBench(page, shop, id, 'fasteners')
+  const bend = finding(page, 'fasteners.bend.b8')
+  await expect(bend).toContainText('Off its straight line, rod 4, bolt 2')
+  await expect(bend).toContainText('Stretches more than its line from 43 N·m on, in cycle 1: it is yielding.')
+  await expect(
+    page.getByRole('img', { name: /Stretch, mm, against torque, N·m, 10 bolts; rod 4, bolt 2: off its straight line/ }),
+  ).toBeVisible()
+  await expect(page.getByText('Throw away rod 4, bolt 2: it has gone past its yield')).toBeVisible()
+  await expect(finding(page, 'fasteners.growth.b8')).toContainText('Over by')
+  await bend.click()
+  const panel = page.getByRole('dialog')
+  await expect(panel).toContainText('stretch − (a + b · torque), a and b from the steps before')
+  await expect(panel).toContainText('least squares (Gauss)')
+})
+
+test('by torque alone nothing is asked; by stretch a free and a tight length make a stretch with its load', async ({ page, shop }) => {
+  const id = await shop.bring(demo(PETREL))
+  await openBench(page, shop, id, 'fasteners')
+  await expect(place(page)).toHaveText('Rod 1, bolt 1, free')
+  await page.getByRole('radio', { name: 'By torque alone' }).click()
+  await expect(page.getByRole('button', { name: /^Rod 1, bolt 1, free/ })).toBeHidden()
+  await page.getByRole('radio', { name: 'By stretch', exact: true }).click()
+  await page.getByRole('button', { name: /^Rod 1, bolt 1, free/ }).click()
+  await enter(page, '1.8900')
+  await page.getByRole('button', { name: /^Rod 1, bolt 1, tight/ }).click()
+  // A length of another bolt, or a slip of the decimal, is asked about before it is stored.
+  await enter(page, '1.9964')
+  await expect(page.locator('#understood')).toContainText('?')
+  expect(readings(await shop.document(id)).filter(({ characteristic }) => characteristic.startsWith('fasteners.'))).toHaveLength(1)
+  await page.keyboard.press('Control+a')
+  await enter(page, '1.8964')
+  await expect(finding(page, 'fasteners.stretch.b1')).toContainText('6.4')
+  await expect
+    .poll(async () => readings(await shop.document(id)).find(({ characteristic }) => characteristic === 'fasteners.tightLength'))
+    .toMatchObject({ place: { bolt: 1 }, asTyped: '1.8964' })
+})
+
+test('a bolt that is done with stands first in the ledger, and keeps its joint from being run until somebody says why', async ({
+  page,
+  ownShop,
+}) => {
+  const id = await ownShop.bring(demo(TERN))
+  await page.goto(ownShop.server.address)
+  await page.getByRole('link', { name: 'Bolt ledger' }).click()
+  await expect(page.getByRole('row').nth(1)).toContainText(
+    /T4b.*done with: longer for good, past its yield on its curve.*Tern, rod bolts 8/,
+  )
+  await page.locator('[data-ready]').waitFor()
+  await page.getByLabel('Find a mark, a thread, a build').fill('t1a')
+  await expect(page.getByRole('row')).toHaveCount(2)
+  await expect(page.getByRole('row').nth(1)).toContainText(/T1a\s*M9x1\s*4/)
+  const joint = `${ownShop.server.address}/builds/${id}/joints/rods`
+  await page.goto(`${joint}/run`)
+  await page.locator('[data-ready]').waitFor()
+  await expect(
+    page.getByText('Bolt T4b: longer for good (Tern). Fit another, or say under “Hole by hole” why it is used again.'),
+  ).toBeVisible()
+  await expect(page.getByRole('button', { name: /tighten/ })).toBeDisabled()
+  await page.goto(joint)
+  await page.locator('[data-ready]').waitFor()
+  await page.getByText('Hole by hole').click()
+  await page.getByLabel('Fastener 8: used again, because').fill('mock-up only, not run')
+  await page.keyboard.press('Enter')
+  await expect
+    .poll(async () => (await ownShop.document(id)).spec.joints!.find((one) => one.id === 'rods')!.fasteners[7]!.usedAgain)
+    .toBe('mock-up only, not run')
+  await page.goto(`${joint}/run`)
+  await page.locator('[data-ready]').waitFor()
+  await expect(page.getByText('Bolt T4b')).toBeHidden()
+  await expect(page.getByRole('button', { name: /tighten/ })).toBeEnabled()
+})
