@@ -23,12 +23,12 @@ test('by torque alone nothing is asked; by stretch a free and a tight length mak
   const id = await shop.bring(demo(PETREL))
   await openBench(page, shop, id, 'fasteners')
   await expect(place(page)).toHaveText('Rod 1, bolt 1, free')
-  await page.getByRole('radio', { name: 'By torque alone' }).click()
-  await expect(page.getByRole('button', { name: /^Rod 1, bolt 1, free/ })).toBeHidden()
-  await page.getByRole('radio', { name: 'By stretch', exact: true }).click()
-  await page.getByRole('button', { name: /^Rod 1, bolt 1, free/ }).click()
+  await page.getByText('By torque alone', { exact: true }).click()
+  await expect(page.getByRole('button', { name: /^Rod 1, bolt 1, free:/ })).toBeHidden()
+  await page.getByText('By stretch', { exact: true }).click()
+  await page.getByRole('button', { name: /^Rod 1, bolt 1, free:/ }).click()
   await enter(page, '1.8900')
-  await page.getByRole('button', { name: /^Rod 1, bolt 1, tight/ }).click()
+  await page.getByRole('button', { name: /^Rod 1, bolt 1, tight:/ }).click()
   // A length of another bolt, or a slip of the decimal, is asked about before it is stored.
   await enter(page, '1.9964')
   await expect(page.locator('#understood')).toContainText('?')
@@ -39,6 +39,26 @@ test('by torque alone nothing is asked; by stretch a free and a tight length mak
   await expect
     .poll(async () => readings(await shop.document(id)).find(({ characteristic }) => characteristic === 'fasteners.tightLength'))
     .toMatchObject({ place: { bolt: 1 }, asTyped: '1.8964' })
+})
+
+test('a cycle ends where the stretch is reached: the next place is the lowest step of the cycle after it', async ({ page, shop }) => {
+  const isStep = (entry: { characteristic?: string }) => entry.characteristic === 'fasteners.lengthAt'
+  const id = await shop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      spec: { ...document.spec, methods: { ...document.spec.methods, rodBolts: 'found' } },
+      entries: document.entries.filter((entry) => !isStep(entry as { characteristic?: string })),
+    })),
+  )
+  await openBench(page, shop, id, 'fasteners')
+  await expect(place(page)).toHaveText('Rod 1, bolt 1, cycle 1, at 18 N·m')
+  // Free 48.010: 0.160 mm at 38 N·m is more than the card's 0.154.
+  for (const text of ['48.066', '48.088', '48.110', '48.132']) await enter(page, text)
+  await expect(place(page)).toHaveText('Rod 1, bolt 1, cycle 1, at 38 N·m')
+  await enter(page, '48.170')
+  await expect(place(page)).toHaveText('Rod 1, bolt 1, cycle 2, at 18 N·m')
+  await expect(page.getByRole('button', { name: /cycle 1, at 43 N·m/ })).toBeHidden()
+  await expect(page.getByRole('button', { name: /cycle 2, at 43 N·m/ })).toBeVisible()
 })
 
 test('a bolt that is done with stands first in the ledger, and keeps its joint from being run until somebody says why', async ({

@@ -21,6 +21,7 @@ import {
 import type { KeepResult } from './outbox'
 import type { ServerCopy } from './servedBuild'
 import { useEntries } from './useEntries'
+import { useStations } from './useStations'
 import { usePartState } from './usePartState'
 
 /** A reading being typed, before Enter: shown in the ledger, stored nowhere. */
@@ -67,13 +68,14 @@ export function useBench({ document, served, growth, bench, initials, startAt }:
       ),
     [fromServer, entries.added],
   )
-  // Places follow from the spec, not from the readings: the same list serves every keystroke.
-  const stations = useMemo(() => bench.stations(fromServer), [bench, fromServer])
+  const stations = useStations(bench, build)
   const [draft, setDraft] = useState<Draft>()
   const [partState, nextPartState] = usePartState(document.id)
   /** Until someone moves, the current place is the first open one. */
   const [pickedId, setCurrentId] = useState(startAt)
-  const current = stations.find((station) => station.id === (pickedId ?? firstOpen(stations, build))) ?? stations[0]
+  // A place may be wanted no longer by what was read meanwhile.
+  const picked = pickedId === undefined ? undefined : stations.find(({ id }) => id === pickedId)
+  const current = picked ?? stations.find(({ id }) => id === firstOpen(stations, build)) ?? stations[0]
 
   const settled = useMemo(() => bench.derive(build), [bench, build])
   const findings = useMemo(
