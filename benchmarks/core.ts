@@ -3,7 +3,7 @@ import { Bench } from 'tinybench'
 import { compression, cylinderStates, planCompression, ratioChain } from '@/core/benches/compression'
 import { openBuild, PAPER, uncertaintyBudget } from '@/core/benches'
 import { withEntries, type Build, type BuildDocument, type Joint, type Pull, type Reading } from '@/core/build'
-import { clampEstimates } from '@/core/benches/fasteners'
+import { clampEstimates, fasteners } from '@/core/benches/fasteners'
 import { headPattern, jointsOf, oddAngles, planIssues, runsOf, stepsOf } from '@/core/joints'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { demoDocument } from '@/demo/readings'
@@ -14,11 +14,12 @@ import { serveBuild } from '@/features/bench/servedBuild'
 import type { Report } from './report'
 import { sixteen } from './sixteen'
 
-/** The demo's V8 with every place read that its methods could ask for. */
+/** The demo's V8 with every place read that the five benches of the short block could ask for. */
 function eight(): BuildDocument {
   const petrel = DEMO_BUILDS[1]!
   const { methods } = petrel.spec
-  const spec = { ...petrel.spec, methods: { ...methods, deckPlaces: 4 as const, ringDepths: 3 as const, chamberRepeats: 2 as const } }
+  const asked = { deckPlaces: 4, ringDepths: 3, chamberRepeats: 2, rodBolts: 'torque' } as const
+  const spec = { ...petrel.spec, methods: { ...methods, ...asked } }
   return demoDocument({ ...petrel, spec, read: () => true }, new Date())
 }
 
@@ -69,6 +70,7 @@ export async function coreFigures(report: Report): Promise<void> {
   const { id, spec, entries, gauges } = tern
   const unseen = () => openBuild({ id, spec, entries: [...entries], gauges: [...gauges.values()] })
   figure('compression bench alone, opened and derived', 10, () => void compression.derive(unseen()))
+  figure('rod bolts of a five, a curve of each, opened and derived', 12, () => void fasteners.derive(unseen()))
   const big = sixteen()
   figure('sixteen pistons matched to their bores', 50, () => void matchPistons(openBuild(big)))
   figure('rod shells of sixteen from forty halves', 100, () => void selectShells(openBuild(big), 'rod'))

@@ -46,7 +46,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'bearings', url: `${petrel}/bearings` },
   { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="rings.topGap/c2/top"]').click() },
   { name: 'rods', url: `${tern}/rods` },
-  { name: 'clocking', url: `${tern}/clocking` },
+  { name: 'bolts', url: `${tern}/fasteners` },
   { name: 'joint', url: `${petrel}/joints/head-left` },
   {
     name: 'torque-run',
