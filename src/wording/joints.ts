@@ -127,6 +127,8 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
       return `Stage ${issue.stage}, ${torque(issue.nm)}, is below the one before it, ${torque(issue.beforeNm)}.`
     case 'endsBelowTarget':
       return `The last stage is ${torque(issue.nm)}, the figure ${torque(issue.targetNm)}.`
+    case 'otherUnit':
+      return `${torque(issue.targetNm)} is ${torque(issue.makersMostNm)} with its unit taken for the other: N·m or lbf·ft?`
     case 'aboveMakersMost':
       return `${torque(issue.targetNm)} is more than the maker allows, ${torque(issue.makersMostNm)}.`
     case 'noWrench':
@@ -171,6 +173,10 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
   if (refusal.code === 'beyondYield')
     return 'The figure pulls the fastener past its yield, however rough its thread turns. Wrong unit, or another lube? To yield is a way of its own.'
+  if (refusal.code === 'aboveFirst') {
+    const [now, first] = [refusal.nm, refusal.firstNm].map((nm) => torqueWords(nm, system))
+    return `A re-torque never goes above what was pulled first: ${now!.value} ${now!.unit} now, ${first!.value} ${first!.unit} then.`
+  }
   if (refusal.code === 'retired')
     return `Bolt ${refusal.mark}: ${RETIREMENT_WORDS[refusal.why]} (${refusal.build}). Fit another, or say under “Hole by hole” why it is used again.`
   return refusal.code === 'onceOnly'

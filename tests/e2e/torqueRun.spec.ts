@@ -359,3 +359,40 @@ test('a pattern comes from a table; a bad row is named and nothing of it taken',
     .poll(async () => (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'flywheel')!.groups[0]!.order)
     .toEqual([1, 3, 2, 4])
 })
+
+test('what cures and what rests starts by itself, counts down on the board, warns a re-torque that comes too soon, and goes into a calendar', async ({
+  page,
+  ownShop,
+}) => {
+  const from = { source: 'gasket maker' }
+  const id = await ownShop.bring(
+    demo(WREN, (document) => ({
+      ...document,
+      spec: {
+        ...document.spec,
+        joints: document.spec.joints!.map((joint) =>
+          joint.id === 'head'
+            ? { ...joint, sealer: { name: 'Silicone', openMinutes: 10, from }, cure: { minutes: 240, from }, rest: { minutes: 1440, from } }
+            : joint,
+        ),
+      },
+      entries: [],
+    })),
+  )
+  await openRun(page, ownShop, id, 'head')
+  await press(page)
+  for (let pulls = 0; pulls < 10; pulls++) await press(page)
+  await press(page)
+  await expect.poll(async () => (await pullsOf(ownShop, id)).at(-1)?.did).toBe('end')
+  await page.goto(ownShop.server.address)
+  const clocks = page.getByRole('list', { name: 'Clocks' })
+  await expect(clocks).toContainText(/Silicone cures for 3:59:\d\d: no oil, no water at cylinder head before/)
+  await expect(clocks).toContainText(/Cylinder head rests for 23:59:\d\d before its re-torque/)
+  const calendar = await (await fetch(`${ownShop.server.address}/api/clocks.ics?build=${id}`)).text()
+  expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
+  expect(calendar).toContain('SUMMARY:Wren: Re-torque Cylinder head')
+  await clocks.getByRole('link', { name: 'Cylinder head' }).click()
+  await expect(page.getByText(/It has not rested yet: 23:59:\d\d to go/)).toBeVisible()
+  // Backed off once its sealer has set, it would no longer seal.
+  await expect(page.getByText('Its sealer has set: backed off, it no longer seals.')).toBeVisible()
+})

@@ -122,6 +122,16 @@ export const jointSchema = z
       .object({ name: words, openMinutes: finite.positive().max(1440), from: source })
       .strict()
       .optional(),
+    /** After the last pull: how long what seals it wants before oil or water may reach it. */
+    cure: z
+      .object({ minutes: finite.positive().max(20_160), from: source })
+      .strict()
+      .optional(),
+    /** After the last pull: how long it is left before its re-torque. */
+    rest: z
+      .object({ minutes: finite.positive().max(20_160), from: source })
+      .strict()
+      .optional(),
     wrenches: z
       .array(z.object({ name: words, leastNm: finite.positive(), mostNm: finite.positive() }).strict())
       .max(6)

@@ -14,6 +14,8 @@ export {
 } from './plan'
 export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunWay, type Step } from './run'
 export { oddAngles, type OddAngle } from './oddAngles'
+export { clocksOf, jointClocks, leftMs, type ClockKind, type JointClock } from './clocks'
+export { retorqueRefusals } from './retorque'
 export { openRuns, type OpenRun } from './openRuns'
 export { parseStages, type StagesIssue } from './parseStages'
 export { jointsOf, usualJoints, withJoint } from './usual'

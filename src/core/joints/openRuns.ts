@@ -1,5 +1,6 @@
 import type { Entry, Pull, Spec } from '../build/types'
-import { runsOf, sealedAt, type RunWay } from './run'
+import { clocksOf } from './clocks'
+import { runsOf, type RunWay } from './run'
 import { jointsOf } from './usual'
 
 /** A run that somebody began and nobody has ended: a joint left open. */
@@ -13,8 +14,6 @@ export interface OpenRun {
   readonly sealer?: { readonly name: string; readonly setsAt: string }
 }
 
-const MINUTE_MS = 60_000
-
 export function openRuns(spec: Pick<Spec, 'joints' | 'layout'>, entries: readonly Entry[]): readonly OpenRun[] {
   const pulls = entries.filter((entry): entry is Pull => entry.kind === 'pull')
   if (pulls.length === 0) return []
@@ -22,15 +21,14 @@ export function openRuns(spec: Pick<Spec, 'joints' | 'layout'>, entries: readonl
     runsOf(joint, pulls)
       .filter(({ isEnded }) => !isEnded)
       .map((run): OpenRun => {
-        const { sealer } = joint
-        const setsAt = sealer && new Date(Date.parse(sealedAt(run)) + sealer.openMinutes * MINUTE_MS).toISOString()
+        const sets = clocksOf(joint, [run]).find(({ kind }) => kind === 'sets')
         return {
           joint: joint.id,
           name: joint.name,
           way: run.way,
           done: run.done.size,
           steps: run.steps.length,
-          ...(sealer && setsAt && { sealer: { name: sealer.name, setsAt } }),
+          ...(sets && { sealer: { name: sets.name, setsAt: sets.dueAt } }),
         }
       }),
   )

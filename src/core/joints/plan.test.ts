@@ -49,6 +49,11 @@ describe('a plan', () => {
   it('is told a figure above the maker’s most, and a figure that is missing', () => {
     expect(codes(head({ makersMostNm: 80 }))).toEqual([])
     expect(codes(head({ makersMostNm: 79.5 }))).toEqual(['aboveMakersMost'])
+    // 80 where 59 lbf·ft is meant, and the other way round, are asked about.
+    expect(codes(head({ makersMostNm: 59 }))).toEqual(['aboveMakersMost', 'otherUnit'])
+    expect(codes(head({ makersMostNm: 108.5 }))).toEqual(['otherUnit'])
+    expect(codes(head({ makersMostNm: 106.5 }))).toEqual([])
+    expect(codes(head({ makersMostNm: 110.5 }))).toEqual([])
     expect(codes(head({ targetNm: undefined, stages: [] }))).toEqual(['noStages', 'noTarget'])
     expect(codes(head({ method: 'none', targetNm: undefined, stages: [] }))).toEqual([])
   })

@@ -1,4 +1,5 @@
 import { median } from 'd3-array'
+import { UNITS } from '../quantity'
 import type { Joint, JointGroup, JointStage } from '../build/types'
 import type { RunWay } from './run'
 import { orderIssues, type OrderIssue } from './sequence'
@@ -13,6 +14,8 @@ export type PlanIssue = (
   | { readonly code: 'stageFalls'; readonly stage: number; readonly nm: number; readonly beforeNm: number }
   | { readonly code: 'endsBelowTarget'; readonly nm: number; readonly targetNm: number }
   | { readonly code: 'aboveMakersMost'; readonly targetNm: number; readonly makersMostNm: number }
+  /** One is the other as if its unit had been taken for the other’s. */
+  | { readonly code: 'otherUnit'; readonly targetNm: number; readonly makersMostNm: number }
   | { readonly code: 'noWrench'; readonly stage: number; readonly nm: number }
   /** To yield, and planned again: such a fastener is pulled once. */
   | { readonly code: 'yieldNeedsOnceOnly'; readonly letters: readonly string[] }
@@ -70,11 +73,21 @@ function groupIssues({ kind, fasteners, types, groups }: Joint, group: JointGrou
   }
   if (targetNm !== undefined && makersMostNm !== undefined && targetNm > makersMostNm)
     issues.push({ code: 'aboveMakersMost', targetNm, makersMostNm })
+  if (targetNm !== undefined && makersMostNm !== undefined && isOtherUnit(targetNm / makersMostNm))
+    issues.push({ code: 'otherUnit', targetNm, makersMostNm })
   const letters = [...new Set(order.flatMap((number) => fasteners[number - 1]?.type ?? []))]
   const again = types.filter(({ letter, onceOnly }) => letters.includes(letter) && !onceOnly).map(({ letter }) => letter)
   if (method === 'toYield' && again.length > 0) issues.push({ code: 'yieldNeedsOnceOnly', letters: again })
   return [...issues, ...stageIssues(stages, targetNm, method)]
 }
+
+/** N·m taken for lbf·ft, or the other way round, within what rounding a figure does. */
+function isOtherUnit(share: number): boolean {
+  const nmPerLbfFt = UNITS.lbfft.factor
+  return [nmPerLbfFt, 1 / nmPerLbfFt].some((factor) => Math.abs(share / factor - 1) < SAME_FIGURE)
+}
+
+const SAME_FIGURE = 0.01
 
 function stageIssues(stages: readonly JointStage[], targetNm: number | undefined, method: JointGroup['method']): Unplaced[] {
   const issues: Unplaced[] = []
@@ -126,6 +139,8 @@ export type RunRefusal =
   /** However rough its thread turns, the figure pulls it past its yield. */
   | { readonly code: 'beyondYield' }
   | { readonly code: 'onceOnly' }
+  /** Above what it was first pulled to. */
+  | { readonly code: 'aboveFirst'; readonly nm: number; readonly firstNm: number }
   /** The ledger says that it is done with, and nobody has said why it is used again. */
   | { readonly code: 'retired'; readonly fastener: number; readonly mark: string; readonly why: Retirement; readonly build: string }
   | { readonly code: 'sealerSet' }

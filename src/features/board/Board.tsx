@@ -6,6 +6,7 @@ import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
+import { JointClocks } from '../joints/JointClocks'
 import { OpenRuns } from '../joints/OpenRuns'
 import type { BuildSummary } from './summary'
 
@@ -143,6 +144,9 @@ export function Board({
           <Link href="/sums">Quick sums</Link>
           <Link href="/gauges">Gauge drawer</Link>
           <Link href="/bolts">Bolt ledger</Link>
+          <a href="/api/clocks.ics" download>
+            Clocks as a calendar
+          </a>
         </Row>
       </TopBar>
       <Main>
@@ -279,6 +283,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         )}
         <VerdictCounts verdicts={verdicts} />
         <OpenRuns buildId={id} runs={summary.openRuns} />
+        <JointClocks buildId={id} clocks={summary.clocks} />
       </Next>
       <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
         {next ? 'To the bench' : readWords(worst)}

@@ -12,7 +12,7 @@ import {
 import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
-import { openRuns, type OpenRun } from '@/core/joints'
+import { jointClocks, openRuns, type JointClock, type OpenRun } from '@/core/joints'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 
@@ -32,6 +32,8 @@ export interface BuildSummary {
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
+  /** What sets, cures and rests. */
+  readonly clocks: readonly JointClock[]
   /** Fasteners that are told apart from their like. */
   readonly bolts: readonly BoltRecord[]
   /** The worst of each cylinder and main, where it stands in the engine. */
@@ -48,7 +50,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '8'
+export const SUMMARY_PROGRAM = '9'
 
 interface State {
   readonly bench: Bench
@@ -81,6 +83,7 @@ export function summarise(document: BuildDocument): BuildSummary {
     worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
     openRuns: openRuns(build.spec, build.entries),
+    clocks: jointClocks(build.spec, build.entries),
     bolts: boltRecords(build),
     marks: marksOf(build),
   }

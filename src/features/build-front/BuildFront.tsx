@@ -6,7 +6,8 @@ import type { Spec, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
-import type { OpenRun } from '@/core/joints'
+import type { JointClock, OpenRun } from '@/core/joints'
+import { JointClocks } from '@/features/joints/JointClocks'
 import { OpenRuns } from '@/features/joints/OpenRuns'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
@@ -99,10 +100,11 @@ interface BuildFrontProps {
   readonly benches: readonly BenchSummary[]
   readonly marks: readonly StationMark[]
   readonly openRuns: readonly OpenRun[]
+  readonly clocks: readonly JointClock[]
 }
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({ id, initial, revision, benches, marks, openRuns: runs }: BuildFrontProps) {
+export function BuildFront({ id, initial, revision, benches, marks, openRuns: runs, clocks }: BuildFrontProps) {
   const device = useDevice()
   const system = device.systemFor(initial.units, id)
   const edit = useSpec(id, initial, revision, device.initials)
@@ -131,6 +133,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
         )}
         <Lead>{purposeWords(spec, system)}</Lead>
         <OpenRuns buildId={id} runs={runs} />
+        <JointClocks buildId={id} clocks={clocks} />
         <Engine aria-label="Engine">
           <div>
             <EngineDrawing

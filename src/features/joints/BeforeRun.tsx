@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, UnitSystem } from '@/core/build'
-import { fromMemory, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
+import { fromMemory, leftMs, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
 import { clockWords } from './clockWords'
@@ -10,11 +10,12 @@ import { About, Caption, KeyRow, List } from './runLayout'
 import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { useKeys } from './useKeys'
+import { useNow } from './useNow'
 
 /** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
-export function BeforeRun({ joint, way, system, retired, onBegin, onLeave }: RunPanelProps) {
+export function BeforeRun({ joint, way, system, refusals: fromBefore, clocks, onBegin, onLeave }: RunPanelProps) {
   const [isSure, setSure] = useState(false)
-  const refusals = [...jointRefusals(joint, way), ...retired]
+  const refusals = [...jointRefusals(joint, way), ...fromBefore]
   const memory = fromMemory(joint)
   const mayBegin = refusals.length === 0
   const begin = () =>
@@ -28,6 +29,7 @@ export function BeforeRun({ joint, way, system, retired, onBegin, onLeave }: Run
     <>
       <Caption>Before the first pull</Caption>
       <Kit joint={joint} way={way} system={system} />
+      {way === 'retorque' && <Rest clocks={clocks} />}
       {refusals.length > 0 && (
         <List role="alert">
           {refusals.map((refusal) => (
@@ -51,6 +53,21 @@ export function BeforeRun({ joint, way, system, retired, onBegin, onLeave }: Run
         </button>
       </KeyRow>
     </>
+  )
+}
+
+/** Whether the joint has rested as long as it was to. */
+function Rest({ clocks }: Pick<RunPanelProps, 'clocks'>) {
+  const now = useNow()
+  const rest = clocks.find(({ kind }) => kind === 'rests')
+  if (!rest || now === undefined) return null
+  const left = leftMs(rest, now)
+  return (
+    <List>
+      <li data-bad={left > 0 || undefined}>
+        {left > 0 ? `It has not rested yet: ${clockWords(left)} to go. The gasket still settles.` : 'It has rested as long as it was to.'}
+      </li>
+    </List>
   )
 }
 

@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { Fragment, useState } from 'react'
 import type { Joint, UnitSystem } from '@/core/build'
 import { parseEntry, UNITS } from '@/core/quantity'
 import { QuantityInput } from '@/features/paper/QuantityInput'
@@ -34,6 +34,7 @@ export function HoldFields({ joint, system, change }: HoldProps) {
         options={STATES}
       />
       <Sealer joint={joint} change={change} />
+      <Waits joint={joint} change={change} />
       <Wrenches joint={joint} system={system} change={change} />
     </Section>
   )
@@ -69,6 +70,41 @@ function Sealer({ joint: { sealer }, change }: Omit<HoldProps, 'system'>) {
           <From label="Open time from" value={sealer.from} onCommit={(from) => put({ ...sealer, from })} />
         </>
       )}
+    </Fields>
+  )
+}
+
+const MINUTES_PER_HOUR = 60
+const WAITS = { cure: 'Cures before oil or water, hours', rest: 'Rests before its re-torque, hours' } as const
+
+/** What a joint waits for after its last pull; the run starts these clocks by itself. */
+function Waits({ joint, change }: Omit<HoldProps, 'system'>) {
+  const shown = joint.sealer ? (['cure', 'rest'] as const) : (['rest'] as const)
+  return (
+    <Fields>
+      {shown.map((name) => {
+        const wait = joint[name]
+        const put = (next: Joint['rest']) => change(WAITS[name].toLowerCase(), (now) => ({ ...now, [name]: next }))
+        return (
+          <Fragment key={name}>
+            <QuantityInput
+              label={WAITS[name]}
+              value={wait && wait.minutes / MINUTES_PER_HOUR}
+              kind="ratio"
+              unit="one"
+              range={{ low: 0.1, high: 336 }}
+              onCommit={(hours) =>
+                put(
+                  hours === undefined
+                    ? undefined
+                    : { from: { source: 'not said yet', fromMemory: true }, ...wait, minutes: hours * MINUTES_PER_HOUR },
+                )
+              }
+            />
+            {wait && <From label={`${WAITS[name]}: from`} value={wait.from} onCommit={(from) => put({ ...wait, from })} />}
+          </Fragment>
+        )
+      })}
     </Fields>
   )
 }

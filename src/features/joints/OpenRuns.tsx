@@ -7,7 +7,7 @@ import { small, WAY_WORDS } from '@/wording'
 import { clockWords } from './clockWords'
 import { useNow } from './useNow'
 
-const List = styled.ul`
+export const OpenList = styled.ul`
   display: grid;
   gap: 4px;
   li {
@@ -24,7 +24,7 @@ const List = styled.ul`
 export function OpenRuns({ buildId, runs }: { buildId: string; runs: readonly OpenRun[] }) {
   if (runs.length === 0) return null
   return (
-    <List aria-label="Joints left open">
+    <OpenList aria-label="Joints left open">
       {runs.map((run) => (
         <li key={`${run.joint}/${run.way}`}>
           <Link href={`/builds/${buildId}/joints/${run.joint}/run?way=${run.way}`} prefetch={false}>
@@ -34,7 +34,7 @@ export function OpenRuns({ buildId, runs }: { buildId: string; runs: readonly Op
           {run.sealer && <Sets {...run.sealer} />}
         </li>
       ))}
-    </List>
+    </OpenList>
   )
 }
 

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint, UnitSystem } from '@/core/build'
-import { jointsOf, type Run, type RunWay } from '@/core/joints'
+import { clocksOf, jointsOf, retorqueRefusals, type Run, type RunRefusal, type RunWay } from '@/core/joints'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
@@ -117,7 +117,11 @@ function StageTicks({ run, system }: { run: Run; system: UnitSystem }) {
   )
 }
 
-const NONE_RETIRED = [] as const
+/** What a run may not begin with for what was before it: bolts that are done with, a figure above the first. */
+function refusalsOf(joint: Joint, way: RunWay, runs: readonly Run[], { id, retired }: ServedJoints): readonly RunRefusal[] {
+  if (way !== 'tighten' && way !== 'retorque') return []
+  return [...retiredIn(joint, id, retired), ...(way === 'retorque' ? retorqueRefusals(joint, runs) : [])]
+}
 
 /** What is done with the wrench in hand, and with its keys. */
 function RunSide({
@@ -166,7 +170,8 @@ function RunSide({
         run={run}
         way={way}
         system={system}
-        retired={way === 'tighten' || way === 'retorque' ? retiredIn(joint, served.id, served.retired) : NONE_RETIRED}
+        refusals={refusalsOf(joint, way, runs.runs, served)}
+        clocks={clocksOf(joint, runs.runs)}
         by={by}
         isMine={isMine}
         onInitials={(initials) => device.set({ initials })}

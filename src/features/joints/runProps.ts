@@ -1,6 +1,6 @@
 import type { Joint, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
-import type { Run, RunRefusal, RunWay } from '@/core/joints'
+import type { JointClock, Run, RunRefusal, RunWay } from '@/core/joints'
 import type { Said } from './useRuns'
 import type { useWrench } from './useWrench'
 
@@ -10,8 +10,10 @@ export interface RunPanelProps {
   readonly run: Run | undefined
   readonly way: RunWay
   readonly system: UnitSystem
-  /** Bolts of the joint that the ledger says are done with. */
-  readonly retired: readonly RunRefusal[]
+  /** What the ledger and the runs before keep it from. */
+  readonly refusals: readonly RunRefusal[]
+  /** What earlier runs have started. */
+  readonly clocks: readonly JointClock[]
   readonly by: string
   readonly isMine: boolean
   readonly onInitials: (initials: string) => void

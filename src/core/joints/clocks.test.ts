@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest'
+import type { Joint, Pull, Spec } from '@/core/build'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { stamp } from '../../../tests/support/builds'
+import { clocksOf, jointClocks, leftMs, retorqueRefusals, runsOf, stepsOf, type RunWay } from '.'
+
+/** What runs by the clock at a joint, and how far a re-torque may go. */
+const from = { source: 'sheet' }
+const [, petrel] = DEMO_BUILDS
+const head: Joint = {
+  ...petrel!.spec.joints!.find(({ id }) => id === 'head-left')!,
+  cure: { minutes: 240, from },
+  rest: { minutes: 1440, from },
+}
+const spec: Pick<Spec, 'joints' | 'layout'> = { ...petrel!.spec, joints: [head] }
+const BEGUN_MS = Date.parse('2026-03-02T10:00:00Z')
+const at = (minutes: number) => new Date(BEGUN_MS + minutes * 60_000).toISOString()
+
+/** A run, a pull a minute, from a minute on; left open where `isOpen`. */
+function run(way: RunWay, fromMinute: number, { isOpen = false, joint = head } = {}): Pull[] {
+  const begin = stamp()
+  let minute = fromMinute
+  const common = () => ({ kind: 'pull' as const, ...stamp(), at: at(minute++), joint: joint.id, run: begin.id, device: 'd' })
+  const pulls: Pull[] = [{ ...common(), id: begin.id, did: 'begin', way }]
+  const say = (more: Partial<Pull>) => pulls.push({ ...common(), follows: pulls.at(-1)!.id, ...more } as Pull)
+  for (const { fastener, stage, pull } of stepsOf(joint, way))
+    say({ did: 'pulled', fastener, stage, ...(pull.pull === 'torque' && { value: pull.nm, unit: 'Nm' }) })
+  if (!isOpen) say({ did: 'end' })
+  return pulls
+}
+
+describe('the clocks of a joint', () => {
+  // 51 pulls a minute apart, begun at 0: ended at 52.
+  const tight = run('tighten', 0)
+
+  it('while it is open its sealer sets, and nothing cures yet', () => {
+    const clocks = jointClocks(spec, run('tighten', 0, { isOpen: true }))
+    expect(clocks).toEqual([
+      { kind: 'sets', joint: 'head-left', jointName: head.name, name: 'Thread sealer', startedAt: at(0), dueAt: at(20) },
+    ])
+    expect(leftMs(clocks[0]!, BEGUN_MS + 5 * 60_000)).toBe(15 * 60_000)
+    expect(leftMs(clocks[0]!, BEGUN_MS + 21 * 60_000)).toBe(-60_000)
+  })
+
+  it('once it is tight it cures and rests from its last pull', () => {
+    expect(jointClocks(spec, tight).map(({ kind, startedAt, dueAt }) => [kind, startedAt, dueAt])).toEqual([
+      ['cures', at(52), at(52 + 240)],
+      ['rests', at(52), at(52 + 1440)],
+    ])
+  })
+
+  it('a re-torque ends the rest, going over it once more does not, and loosening ends both', () => {
+    const kinds = (more: readonly Pull[]) => jointClocks(spec, [...tight, ...more]).map(({ kind }) => kind)
+    expect(kinds(run('verify', 100))).toEqual(['cures', 'rests'])
+    expect(kinds(run('retorque', 1500))).toEqual(['cures'])
+    expect(kinds(run('retorque', 1500, { isOpen: true }))).toContain('rests')
+    expect(kinds(run('loosen', 100))).toEqual([])
+    expect(kinds([...run('loosen', 100), ...run('tighten', 200)])).toEqual(['cures', 'rests'])
+  })
+
+  it('nothing without a figure, and nothing of joints nobody has run', () => {
+    const { cure: _, rest: __, sealer: ___, ...bare } = head
+    expect(clocksOf(bare, runsOf(bare, tight))).toEqual([])
+    expect(jointClocks(spec, [])).toEqual([])
+  })
+})
+
+describe('how far a re-torque goes', () => {
+  const tight = run('tighten', 0)
+  const [group] = head.groups
+  const planned = (nm: number): Joint => ({
+    ...head,
+    groups: [{ ...group!, targetNm: nm, stages: [...group!.stages.slice(0, -1), { pull: 'torque', nm }] }],
+  })
+  const first = group!.targetNm!
+
+  it('never above what was pulled first, as it was recorded then', () => {
+    const refusals = (joint: Joint) => retorqueRefusals(joint, runsOf(joint, tight))
+    expect(refusals(head)).toEqual([])
+    expect(refusals(planned(first + 0.4))).toEqual([])
+    expect(refusals(planned(first + 5))).toEqual([{ code: 'aboveFirst', nm: first + 5, firstNm: first }])
+    expect(refusals(planned(first - 5))).toEqual([])
+  })
+
+  it('of a joint that was not run, nothing is known to be above', () => {
+    expect(retorqueRefusals(planned(500), [])).toEqual([])
+    expect(retorqueRefusals(planned(500), runsOf(head, run('tighten', 0, { isOpen: true })))).toEqual([])
+  })
+})

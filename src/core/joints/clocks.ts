@@ -1,0 +1,62 @@
+import type { Entry, Joint, Pull, Spec } from '../build/types'
+import { runsOf, sealedAt, type Run } from './run'
+import { jointsOf } from './usual'
+
+/** What runs by the clock at a joint: nobody starts it, a run does. */
+export type ClockKind =
+  /** Sealer or locker: until then the run has to be done. */
+  | 'sets'
+  /** Until then no oil, no water. */
+  | 'cures'
+  /** The rest before a re-torque: from then on it may be done. */
+  | 'rests'
+
+export interface JointClock {
+  readonly kind: ClockKind
+  readonly joint: string
+  readonly jointName: string
+  /** What sets or cures, as its tube names it. */
+  readonly name: string
+  readonly startedAt: string
+  readonly dueAt: string
+}
+
+const MINUTE_MS = 60_000
+
+function clockFrom(
+  kind: ClockKind,
+  joint: Joint,
+  { name, startedAt, minutes }: { name: string; startedAt: string; minutes: number },
+): JointClock {
+  const dueAt = new Date(Date.parse(startedAt) + minutes * MINUTE_MS).toISOString()
+  return { kind, joint: joint.id, jointName: joint.name, name, startedAt, dueAt }
+}
+
+/** Clocks that the runs of a build have started: sealer that sets while a run is open, what cures and rests after the last tightening. */
+export function jointClocks(spec: Pick<Spec, 'joints' | 'layout'>, entries: readonly Entry[]): readonly JointClock[] {
+  const pulls = entries.filter((entry): entry is Pull => entry.kind === 'pull')
+  if (pulls.length === 0) return []
+  return jointsOf(spec).flatMap((joint) => clocksOf(joint, runsOf(joint, pulls)))
+}
+
+/** Clocks of one joint; its runs with the one begun last first. */
+export function clocksOf(joint: Joint, runs: readonly Run[]): readonly JointClock[] {
+  const { sealer, cure, rest } = joint
+  const open = runs.filter(({ isEnded }) => !isEnded)
+  const tight = runs.find(({ way, isEnded }) => way === 'tighten' && isEnded)
+  const isLoose = tight !== undefined && runs.some(({ way, id }) => way === 'loosen' && id > tight.id)
+  const isRetorqued = tight !== undefined && runs.some(({ way, id, isEnded }) => way === 'retorque' && isEnded && id > tight.id)
+  const ended = isLoose ? undefined : tight?.last.at
+  return [
+    ...(sealer
+      ? open.map((run) => clockFrom('sets', joint, { name: sealer.name, startedAt: sealedAt(run), minutes: sealer.openMinutes }))
+      : []),
+    ...(cure && ended ? [clockFrom('cures', joint, { name: sealer?.name ?? joint.name, startedAt: ended, minutes: cure.minutes })] : []),
+    ...(rest && ended && !isRetorqued ? [clockFrom('rests', joint, { name: joint.name, startedAt: ended, minutes: rest.minutes })] : []),
+  ]
+}
+
+/** How long is left; below zero: it is over. */
+export function leftMs({ dueAt }: JointClock, nowMs: number): number {
+  return Date.parse(dueAt) - nowMs
+}
