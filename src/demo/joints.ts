@@ -28,7 +28,12 @@ function jointsWith(layout: Spec['layout'], plans: Readonly<Record<string, (join
 }
 
 const STUD_SHEET = 'stud set, its own card'
-const LUBED: NonNullable<Joint['groups'][number]['dress']> = { on: ['thread', 'nutFace'], with: 'maker’s lube', from: source(STUD_SHEET) }
+const LUBED: NonNullable<Joint['groups'][number]['dress']> = {
+  on: ['thread', 'nutFace'],
+  with: 'maker’s lube',
+  lube: 'moly',
+  from: source(STUD_SHEET),
+}
 
 const ROD_SHEET = 'rod maker’s card'
 /** At its card's 0.154 mm it bears 72 % of its yield. */

@@ -41,6 +41,7 @@ const AXIS_WORDS: Readonly<Record<SubjectAxis, (value: number | string) => strin
   main: (number) => `main ${number}`,
   bank: (side) => `${side} bank`,
   bolt: (number) => boltWords(Number(number)),
+  joint: (id) => String(id).replaceAll('-', ' '),
 }
 
 const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | string)[]) => string>> = {
@@ -51,6 +52,7 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
     numbers.length === 1
       ? capital(boltWords(Number(numbers[0])))
       : `Bolts ${numbers.map((number) => columnHeading('bolt', String(number))).join(', ')}`,
+  joint: (ids) => capital(ids.map((id) => String(id).replaceAll('-', ' ')).join(', ')),
 }
 
 /** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */

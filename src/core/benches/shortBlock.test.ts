@@ -30,7 +30,8 @@ describe('every bench', () => {
     '%s: never judges what was not measured, and says what is wanted',
     (_, bench) => {
       const bare = openBuild({ ...demoDocument(DEMO_BUILDS[0]!, TODAY), entries: [] })
-      for (const finding of bench.derive(bare)) {
+      // What a joint bears by its torque follows from its plan, and is called an estimate.
+      for (const finding of bench.derive(bare).filter(({ joint }) => joint === undefined)) {
         expect(finding.figure, finding.id).toBeUndefined()
         expect(finding.conformity, finding.id).toBeUndefined()
         expect(finding.missing.length, finding.id).toBeGreaterThan(0)

@@ -49,6 +49,8 @@ const fastenerTypeSchema = z
       .array(z.object({ lengthMm: finite.positive().max(1000), diameterMm: finite.positive().max(100) }).strict())
       .max(8)
       .optional(),
+    /** Of its thread, in the casting. */
+    engagedMm: finite.positive().max(200).optional(),
     onceOnly: z.literal(true).optional(),
     source: words.optional(),
   })

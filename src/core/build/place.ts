@@ -38,6 +38,8 @@ const SUBJECT = {
   },
   /** Bolts of the rods, two a rod: the first two are those of cylinder one. */
   bolt: { form: { is: 'counted', most: 32 }, mark: 'b', findingMark: 'b', values: boltNumbers },
+  /** A joint by its name in the plan: found of, never read at. */
+  joint: { form: { is: 'word', letters: 40 }, mark: 'j-', findingMark: '', values: (): readonly string[] => [] },
 } as const
 
 /** Axes that tell places of one subject apart. */
@@ -69,7 +71,7 @@ export type Place = { readonly [Axis in PlaceAxis]?: ValueOn<(typeof AXES)[Axis]
 /** What a file may say on each axis. */
 export const AXIS_FORMS = Object.entries(AXES).map(([axis, { form }]): readonly [PlaceAxis, AxisForm] => [axis as PlaceAxis, form])
 
-/** What a finding is about: a cylinder, a main bearing, a bank, a bolt, or the engine as a whole. */
+/** What a finding is about: a cylinder, a main bearing, a bank, a bolt, a joint, or the engine as a whole. */
 export type Subject = Pick<Place, SubjectAxis>
 
 /** Every axis with its mark, in the order in which they name a place. */

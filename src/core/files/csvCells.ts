@@ -13,6 +13,7 @@ export const CSV_COLUMNS = [
   'main',
   'bank',
   'bolt',
+  'joint',
   'spot',
   'cycle',
   'torque',

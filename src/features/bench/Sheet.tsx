@@ -152,7 +152,14 @@ const Spread = styled.td`
 /** Columns, or characters of a reading, from which the figures stand closer: a feeler's pair from a metric drawer is long in thou. */
 const DENSE_FROM = 7
 const WIDE_WORDS = 8
-const ACROSS_WORDS: Readonly<Record<Across, string>> = { cylinder: '', main: 'mains · ', bank: '', bolt: 'rod · bolt · ', engine: '' }
+const ACROSS_WORDS: Readonly<Record<Across, string>> = {
+  cylinder: '',
+  main: 'mains · ',
+  bank: '',
+  bolt: 'rod · bolt · ',
+  joint: '',
+  engine: '',
+}
 
 /** What every cell of a sheet may need. */
 interface CellProps {

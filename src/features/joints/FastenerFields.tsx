@@ -96,6 +96,14 @@ function TypeFields({ type, count, system, put }: { type: FastenerType; count: n
         range={{ low: 100, high: 3000 }}
         onCommit={(proofMpa) => put('proof stress', { proofMpa })}
       />
+      <QuantityInput
+        label={`Thread in the casting, ${UNITS[length].symbol}`}
+        value={type.engagedMm}
+        kind="length"
+        unit={length}
+        range={{ low: 1, high: 200 }}
+        onCommit={(engagedMm) => put('engaged thread', { engagedMm })}
+      />
       <SectionsField type={type} system={system} put={put} />
       <Words label="From" value={type.source ?? ''} onCommit={(source) => put('source', { source: source || undefined })} />
       <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 40 }}>

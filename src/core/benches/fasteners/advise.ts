@@ -1,4 +1,6 @@
 import type { Build } from '../../build/build'
+import { expand } from '../../metrology'
+import { jointsOf } from '../../joints'
 import { isKnown } from '../../bench/finding'
 import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
 import type { BoltOutput } from './definition'
@@ -19,12 +21,25 @@ function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const pullOn = new Map([...short].map(([bolt, { toNm, atNm }]) => [bolt, toNm - atNm]))
   const pullAgain = new Map([...long].map(([bolt, { toNm }]) => [bolt, toNm]))
   return [
+    ...findings.flatMap((one) => lessTorque(build, one)),
     ...(retired.size > 0
       ? [way('retireBolts', { code: 'retireBolts', bolts: [...retired] }, { code: 'newBolts', count: retired.size })]
       : []),
     ...(pullOn.size > 0 ? [way('pullOn', { code: 'pullOn', byNm: pullOn })] : []),
     ...(pullAgain.size > 0 ? [way('pullAgain', { code: 'pullAgain', toNm: pullAgain }, { code: 'oneMoreCycle' })] : []),
   ]
+}
+
+/** A torque at which the slickest thread pulls a joint no further than its yield: what it bears goes as its torque. */
+function lessTorque(build: Build, { output, joint: id, figure, conformity }: Finding): Advice[] {
+  if (output !== 'fasteners.pulledOfYield' || !figure || !id || conformity?.verdict !== 'over') return []
+  const targets =
+    jointsOf(build.spec)
+      .find((joint) => joint.id === id)
+      ?.groups.flatMap(({ targetNm }) => targetNm ?? []) ?? []
+  if (targets.length === 0) return []
+  const toNm = Math.max(...targets) / (figure.value.value + expand(figure.value).U)
+  return [way(`lowerTorque.${id}`, { code: 'lowerTorque', joint: id, toNm })]
 }
 
 function way(id: string, change: Advice['change'], ...costs: Advice['costs']): Advice {

@@ -1,5 +1,6 @@
 import type { LUBES } from '../../build/jointSchema'
 import type { Joint, JointGroup, Spec } from '../../build/types'
+import { formula } from '../../metrology'
 import { runRefusals, type RunRefusal, type RunWay } from '../../joints'
 import { combinedStress, gasForce, loadByNutFactor, pitchDiameter, roundSection, stressArea } from './formulas'
 import { THREAD_PROFILE } from './profile'
@@ -74,12 +75,51 @@ function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number
   }
 }
 
+/** What the tension and the twist of a pull come to, of what its thinnest place yields at. */
+export const pulledShare = formula({
+  id: 'pulledShare',
+  title: 'Share of yield while it is pulled',
+  kind: 'ratio',
+  expression: '√(σ² + 3τ²) ÷ yield, with F = T ÷ (K · d) and the friction in the thread that K stands for',
+  source: 'VDI 2230; mean bearing diameter 1.3 d from memory',
+  inputs: {
+    torqueNm: { label: 'Torque', kind: 'torque' },
+    nutFactor: { label: 'Nut factor', kind: 'ratio' },
+    diameterMm: { label: 'Diameter', kind: 'length' },
+    pitchMm: { label: 'Pitch', kind: 'length' },
+    areaMm2: { label: 'Smallest section', kind: 'section' },
+    yieldMpa: { label: 'Yield', kind: 'stress' },
+  },
+  evaluate: ({ torqueNm, nutFactor, diameterMm, pitchMm, areaMm2, yieldMpa }) =>
+    combinedMpa(loadByNutFactor.evaluate({ torqueNm, nutFactor, diameterMm }), areaMm2, { diameterMm, pitchMm }, nutFactor) / yieldMpa,
+})
+
+/** The most the gas may come to, from what the engine is meant to be. */
+export const peakPressure = formula({
+  id: 'peakPressure',
+  title: 'Peak pressure',
+  kind: 'pressure',
+  expression: '(101.3 kPa + boost) · ratio^1.32 · peak over compression',
+  source: 'polytropic compression; its exponent and the peak over it from memory',
+  inputs: {
+    boostKpa: { label: 'Boost', kind: 'pressure' },
+    ratio: { label: 'Ratio', kind: 'ratio' },
+    peakOver: { label: 'Peak over compression', kind: 'ratio' },
+  },
+  evaluate: ({ boostKpa, ratio, peakOver }) => (ATMOSPHERE_KPA + boostKpa) * ratio ** COMPRESSION_EXPONENT * peakOver,
+})
+
 function stressAreaMm2({ diameterMm, pitchMm, standard }: Thread): number {
   return stressArea.evaluate({ diameterMm, pitchMm, factor: THREAD_PROFILE.stressDiameter[standard] })
 }
 
 /** Tension and torsion together; the friction in the thread is the one the nut factor stands for, alike under the nut. */
-function combinedMpa(loadN: number, areaMm2: number, { diameterMm, pitchMm }: Thread, nutFactor: number): number {
+function combinedMpa(
+  loadN: number,
+  areaMm2: number,
+  { diameterMm, pitchMm }: Pick<Thread, 'diameterMm' | 'pitchMm'>,
+  nutFactor: number,
+): number {
   const pitchDiameterMm = pitchDiameter.evaluate({ diameterMm, pitchMm })
   const riseMm = pitchMm / (2 * Math.PI)
   const frictionArmMm = THREAD_PROFILE.flank * pitchDiameterMm + (BEARING_DIAMETERS * diameterMm) / 2
@@ -102,7 +142,7 @@ export function jointRefusals(joint: Joint, way: RunWay): readonly RunRefusal[] 
 const ATMOSPHERE_KPA = 101.3
 const COMPRESSION_EXPONENT = 1.32
 /** Peak over end of compression for spark ignition, from memory. */
-const PEAK_OVER_COMPRESSION: Range = { low: 2.5, high: 3.5 }
+export const PEAK_OVER_COMPRESSION: Range = { low: 2.5, high: 3.5 }
 
 export interface ClampMargin {
   /** All studs ÷ cylinders (common practice). */
@@ -127,8 +167,8 @@ export function clampMarginOf(
   const counted = loads.reduce((sum, { count }) => sum + count, 0)
   if (counted < joint.fasteners.length) return undefined
   const total = (end: keyof Range) => loads.reduce((sum, { loadN, count }) => sum + loadN[end] * count, 0) / cylinders
-  const endKpa = (ATMOSPHERE_KPA + duty.boostKpa) * ratio ** COMPRESSION_EXPONENT
-  const peakKpa = { low: endKpa * PEAK_OVER_COMPRESSION.low, high: endKpa * PEAK_OVER_COMPRESSION.high }
+  const peakAt = (peakOver: number) => peakPressure.evaluate({ boostKpa: duty.boostKpa, ratio, peakOver })
+  const peakKpa = { low: peakAt(PEAK_OVER_COMPRESSION.low), high: peakAt(PEAK_OVER_COMPRESSION.high) }
   const force = (kpa: number) => gasForce.evaluate({ peakKpa: kpa, gasketBoreMm })
   const gasN = { low: force(peakKpa.low), high: force(peakKpa.high) }
   const clampN = { low: total('low'), high: total('high') }

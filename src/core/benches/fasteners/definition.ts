@@ -20,6 +20,7 @@ declare module '../../bench/vocabulary' {
     torqueHolds: { readonly for: 'thisBolt' | 'otherBolt' | 'otherWrench' }
   }
   interface ChangeFields {
+    lowerTorque: { readonly joint: string; readonly toNm: number }
     retireBolts: { readonly bolts: readonly number[] }
     pullOn: { readonly byNm: ReadonlyMap<number, number> }
     pullAgain: { readonly toNm: ReadonlyMap<number, number> }
@@ -37,10 +38,12 @@ const TORQUE = { kind: 'torque', units: { metric: 'Nm', inch: 'lbfft' } } as con
 const SHOWN_TORQUE = { ...TORQUE, digits: { metric: 1, inch: 1 } } as const
 const SHARE = { kind: 'ratio', units: { metric: 'percent', inch: 'percent' }, digits: { metric: 1, inch: 1 } } as const
 
+const TIMES = { kind: 'ratio', units: { metric: 'one', inch: 'one' }, digits: { metric: 2, inch: 2 } } as const
+
 const TIGHT_CAUTION = 'Rod in a fixture or on the crank; the same gauge and temperature as for the free length'
 
 export const definition = {
-  title: 'Rod bolts',
+  title: 'Fasteners',
   stage: 'Bolts',
   characteristics: {
     'fasteners.freeLength': { label: 'Free length', ...LENGTH },
@@ -62,8 +65,22 @@ export const definition = {
     'fasteners.torqueHere': { label: 'Torque found, this bolt and wrench', ...SHOWN_TORQUE },
     'fasteners.torqueOtherBolt': { label: 'Torque found, for another bolt', ...SHOWN_TORQUE, estimate: true },
     'fasteners.torqueOtherWrench': { label: 'Torque found, by another wrench', ...SHOWN_TORQUE, estimate: true },
+    'fasteners.torqueLoad': {
+      label: 'Load by its torque',
+      kind: 'force',
+      units: { metric: 'kN', inch: 'lbf' },
+      digits: { metric: 1, inch: 0 },
+      estimate: true,
+    },
+    'fasteners.pulledOfYield': { label: 'Share of yield while pulled', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
+    'fasteners.torqueOfProof': { label: 'Share of proof by its torque', ...SHARE, limit: 'fasteners.ofProof', estimate: true },
+    'fasteners.clampOverGas': { label: 'Clamp over gas', ...TIMES, limit: 'fasteners.clampOverGas', estimate: true },
+    'fasteners.engaged': { label: 'Thread engaged, diameters', ...TIMES, limit: 'fasteners.engaged' },
   },
   limits: {
+    'fasteners.pulledOfYield': { label: 'Share of yield while pulled, tension and twist', ...SHARE },
+    'fasteners.clampOverGas': { label: 'Clamp over gas at peak pressure', ...TIMES },
+    'fasteners.engaged': { label: 'Thread engaged in the casting, diameters', ...TIMES },
     'fasteners.stretch': { label: 'Stretch', ...STRETCH },
     'fasteners.ofYield': { label: 'Share of yield, smallest section', ...SHARE },
     'fasteners.ofProof': { label: 'Share of proof, stress area', ...SHARE },

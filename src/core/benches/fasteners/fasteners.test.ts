@@ -188,7 +188,7 @@ describe('what is asked for', () => {
   it('nothing by torque alone, four lengths and a torque by stretch, and no bolt is tried that is pulled once', () => {
     const stationsBy = (method: Spec['methods']['rodBolts'], of = tern) => fasteners.stations(by(of, method))
     expect(stationsBy('torque')).toEqual([])
-    expect(fasteners.derive(by(tern, 'torque'))).toEqual([])
+    expect(fasteners.derive(by(tern, 'torque')).filter(({ joint }) => joint === undefined)).toEqual([])
     expect(stationsBy('stretch')).toHaveLength(40)
     const once = rodJoint(tern, (joint) => ({ ...joint, types: [{ ...joint.types[0]!, onceOnly: true }] }))
     expect(stationsBy('curves', once)).toHaveLength(40)
@@ -199,7 +199,7 @@ describe('what is asked for', () => {
 
   it('nothing of a crank whose rods are pressed on', () => {
     const pressed = withSpecOf(tern, (spec) => ({ ...spec, layout: { ...spec.layout, rodBearings: 'rolling' } }))
-    expect([fasteners.stations(pressed), fasteners.derive(pressed)]).toEqual([[], []])
+    expect([fasteners.stations(pressed), fasteners.derive(pressed).filter(({ joint }) => joint === undefined)]).toEqual([[], []])
   })
 
   it('the torque it took is looked for near the one that was found: lbf·ft taken for N·m is a third off, and questioned', () => {

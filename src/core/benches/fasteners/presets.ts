@@ -11,8 +11,9 @@ const MOST_OF_YIELD = 0.75
 const MOST_OF_PROOF = 0.9
 const ODD_SHARE = 0.25
 const GROWTH_THOU = 0.5
+const ENGAGED = { aluminium: 2, iron: 1.5 }
 
-export const presets: Presets = ({ paper, units }) => {
+export const presets: Presets = ({ paper, units, materials }) => {
   const card = paper.boltStretch
   const band = card && (card.tolerance ?? CARD_BAND * card.value)
   return {
@@ -35,6 +36,21 @@ export const presets: Presets = ({ paper, units }) => {
       },
     }),
     'fasteners.ofProof': { upper: MOST_OF_PROOF, source: PRACTICE, reason: '75 % of proof for a joint that comes apart, at most 90 %.' },
+    'fasteners.pulledOfYield': {
+      upper: 1,
+      source: 'Preset: definition of yield',
+      reason: 'Tension and twist together, at the low end of friction: a thread slicker than usual must not pull it past its yield.',
+    },
+    'fasteners.clampOverGas': {
+      lower: 1,
+      source: 'Preset: definition',
+      reason: 'Below, the gas lifts the head at its peak; what the gasket itself wants comes on top, by its maker.',
+    },
+    'fasteners.engaged': {
+      lower: materials.block === 'castAluminium' ? ENGAGED.aluminium : ENGAGED.iron,
+      source: PRACTICE,
+      reason: 'Two diameters of thread in aluminium, one and a half in iron.',
+    },
     'fasteners.growth': {
       upper: inThou(GROWTH_THOU, units),
       source: PRACTICE,

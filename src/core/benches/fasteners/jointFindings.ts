@@ -1,0 +1,175 @@
+/** What a joint clamps by the torque it is planned with: estimates, for nobody has measured its friction. */
+import type { Build } from '../../build/build'
+import type { Joint, JointGroup } from '../../build/types'
+import { quantity } from '../../build/remembered'
+import { cylinderPlaces } from '../../engine'
+import { assumedFigure, resultOf, statedFigure, type Figure } from '../../metrology'
+import { jointsOf } from '../../joints'
+import type { Finding } from '../../bench/bench'
+import { finding, type Derived } from '../../bench/finding'
+import { NUT_FACTORS, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
+import { definition, type BoltOutput } from './definition'
+import { clampMargin, gasForce, loadByNutFactor, roundSection, shareOf, stressArea, tensileStress } from './formulas'
+import { THREAD_PROFILE } from './profile'
+import { isThread, readThread, type Thread } from './thread'
+
+type FastenerType = Joint['types'][number]
+
+/** A click wrench, as hard limits of what it was set to (ISO 6789-1). */
+const WRENCH_SHARE = 0.04
+
+/** One type of fastener in one group, with all that a load by torque wants. */
+interface Pulled {
+  readonly type: FastenerType
+  readonly thread: Thread
+  readonly count: number
+  readonly torqueNm: Figure
+  readonly nutFactor: Figure
+}
+
+export function jointFindings(build: Build): Finding[] {
+  return jointIds(build).flatMap((joint) => {
+    const pulled = pulledIn(build, joint)
+    if (pulled.length === 0) return []
+    const found = (output: BoltOutput, of: (build: Build) => Derived | undefined) =>
+      of(build) ? [finding(build, definition, output, (recorded) => of(recorded)!, { joint })] : []
+    return [
+      ...found('fasteners.torqueLoad', (of) => ofWorst(of, joint, loadOf)),
+      ...found('fasteners.pulledOfYield', (of) => ofWorst(of, joint, pulledOf)),
+      ...found('fasteners.torqueOfProof', (of) => ofWorst(of, joint, proofOf)),
+      ...found('fasteners.clampOverGas', (of) => clampOverGas(of, joint)),
+      ...found('fasteners.engaged', (of) => engagedOf(of, joint)),
+    ]
+  })
+}
+
+const SEPARATOR = ' '
+/** As one text: what has the same text is the same to who asks. */
+const idsOf = quantity('jointIds', ({ spec }) =>
+  jointsOf(spec)
+    .map(({ id }) => id)
+    .join(SEPARATOR),
+)
+const jointIds = (build: Build): readonly string[] => idsOf(build).split(SEPARATOR).filter(Boolean)
+
+const jointAt = quantity('joint', ({ spec }, id: string): Joint | undefined => jointsOf(spec).find((joint) => joint.id === id))
+
+/** Types that are pulled by torque, on a lube, with a thread that can be read; by angle, stretch or no figure nothing follows. */
+const pulledIn = quantity('jointPulled', (build, id: string): readonly Pulled[] => {
+  const joint = jointAt(build, id)
+  return joint ? joint.groups.flatMap((group) => pulledInGroup(joint, group)) : []
+})
+
+function pulledInGroup(joint: Joint, { order, targetNm, targetFrom, dress, stages }: JointGroup): readonly Pulled[] {
+  const lube = dress?.lube
+  if (targetNm === undefined || !lube || stages.some(({ pull }) => pull === 'angle')) return []
+  const source = `${targetFrom?.source ?? 'the plan'}; wrench ±4 %, ISO 6789-1`
+  const torqueNm = assumedFigure(`torque of ${joint.id}`, { value: targetNm, tolerance: WRENCH_SHARE * targetNm, source })
+  return joint.types.flatMap((type): Pulled[] => {
+    const count = order.filter((number) => joint.fasteners[number - 1]?.type === type.letter).length
+    const thread = type.thread === undefined ? undefined : readThread(type.thread)
+    return count > 0 && thread && isThread(thread) ? [{ type, thread, count, torqueNm, nutFactor: nutFactorOf(lube) }] : []
+  })
+}
+
+function nutFactorOf(lube: Lube): Figure {
+  return assumedFigure(`nut factor, ${lube}`, { ...middleOf(NUT_FACTORS[lube]), source: 'from memory' })
+}
+
+function middleOf({ low, high }: Range): { readonly value: number; readonly tolerance: number } {
+  return { value: (low + high) / 2, tolerance: (high - low) / 2 }
+}
+
+const onSheet = (name: string, value: number) => statedFigure(`sheet/${name}`, value)
+
+function loadOf({ thread, torqueNm, nutFactor }: Pulled): Figure {
+  return loadByNutFactor.of({ torqueNm, nutFactor, diameterMm: onSheet('diameter', thread.diameterMm) })
+}
+
+function stressAreaOf({ thread: { diameterMm, pitchMm, standard } }: Pulled): Figure {
+  const factor = onSheet('profile', THREAD_PROFILE.stressDiameter[standard])
+  return stressArea.of({ diameterMm: onSheet('diameter', diameterMm), pitchMm: onSheet('pitch', pitchMm), factor })
+}
+
+function smallestOf(pulled: Pulled): Figure {
+  const sections = (pulled.type.sections ?? []).map(({ diameterMm }) => roundSection.of({ diameterMm: onSheet('section', diameterMm) }))
+  return [stressAreaOf(pulled), ...sections].reduce((least, area) => (area.value.value < least.value.value ? area : least))
+}
+
+function pulledOf(pulled: Pulled): Figure | undefined {
+  const { type, thread, torqueNm, nutFactor } = pulled
+  if (type.yieldMpa === undefined) return undefined
+  return pulledShare.of({
+    torqueNm,
+    nutFactor,
+    diameterMm: onSheet('diameter', thread.diameterMm),
+    pitchMm: onSheet('pitch', thread.pitchMm),
+    areaMm2: smallestOf(pulled),
+    yieldMpa: onSheet('yield', type.yieldMpa),
+  })
+}
+
+function proofOf(pulled: Pulled): Figure | undefined {
+  const { proofMpa } = pulled.type
+  if (proofMpa === undefined) return undefined
+  const stressMpa = tensileStress.of({ loadN: loadOf(pulled), areaMm2: stressAreaOf(pulled) })
+  return shareOf.of({ stressMpa, strengthMpa: onSheet('proof', proofMpa) })
+}
+
+/** Of several types and groups the one that bears most: the others are better off. */
+function ofWorst(build: Build, joint: string, of: (pulled: Pulled) => Figure | undefined): Derived | undefined {
+  const figures = pulledIn(build, joint).flatMap((pulled) => of(pulled) ?? [])
+  return figures.length === 0 ? undefined : { figure: figures.reduce((a, b) => (b.value.value > a.value.value ? b : a)) }
+}
+
+/** A head against the gas of one cylinder; only where every fastener of it has a load. */
+function clampOverGas(build: Build, id: string): Derived | undefined {
+  const joint = jointAt(build, id)!
+  const pulled = pulledIn(build, id)
+  const counted = pulled.reduce((sum, { count }) => sum + count, 0)
+  const gasN = gasOf(build)
+  if (joint.kind !== 'head' || counted < joint.fasteners.length || !gasN) return undefined
+  const cylinders = cylindersUnder(build, joint)
+  const clampN = resultOf(
+    {
+      id: 'clampOfCylinder',
+      title: 'Clamp of one cylinder',
+      kind: 'force',
+      expression: 'Σ load · fasteners ÷ cylinders',
+      source: 'common practice: all studs over the cylinders',
+    },
+    pulled.map((one) => ({ label: `Load, type ${one.type.letter}`, weight: one.count / cylinders, figure: loadOf(one) })),
+  )
+  return { figure: clampMargin.of({ clampN, gasN }) }
+}
+
+function cylindersUnder({ spec }: Build, { id }: Joint): number {
+  const bank = id.endsWith('-left') ? 'left' : 'right'
+  const places = cylinderPlaces(spec.layout)
+  const own = places.filter((place) => place.bank === bank)
+  return /-(?:left|right)$/.test(id) ? own.length : places.length
+}
+
+/** Gas at the peak that this boost and the ratio meant may come to, on the gasket's bore. */
+const gasOf = quantity('peakGas', (build): Figure | undefined => {
+  const { duty, stock, choice, paper } = build.spec
+  const limit = build.spec.limits['compression.compressionRatio']
+  const ratio = limit?.target ?? limit?.lower
+  const boreMm = stock.gaskets.find(({ id }) => id === choice.gasket)?.boreMm ?? paper.bore?.value
+  if (ratio === undefined || boreMm === undefined) return undefined
+  const peakKpa = peakPressure.of({
+    boostKpa: onSheet('boost', duty.boostKpa),
+    ratio: onSheet('ratio', ratio),
+    peakOver: assumedFigure('peak over compression', { ...middleOf(PEAK_OVER_COMPRESSION), source: 'from memory: 2.5 to 3.5' }),
+  })
+  return gasForce.of({ peakKpa, gasketBoreMm: onSheet('gasket bore', boreMm) })
+})
+
+/** Thread in the casting, in diameters; of several types the least. */
+function engagedOf(build: Build, id: string): Derived | undefined {
+  const shares = (jointAt(build, id)?.types ?? []).flatMap(({ thread, engagedMm }) => {
+    const read = thread === undefined ? undefined : readThread(thread)
+    return engagedMm !== undefined && read && isThread(read) ? [engagedMm / read.diameterMm] : []
+  })
+  return shares.length === 0 ? undefined : { figure: onSheet(`engaged ${id}`, Math.min(...shares)) }
+}
