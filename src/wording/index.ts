@@ -59,6 +59,7 @@ export {
   stageWords,
   TOLD_APART_WORDS,
   torqueWords,
+  typeWords,
   WAY_WORDS,
   wrenchUnit,
 } from './joints'

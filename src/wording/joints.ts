@@ -161,6 +161,16 @@ export const TOLD_APART_WORDS: Readonly<Record<NonNullable<Joint['toldApartBy']>
   serial: 'By serial number',
 }
 
+/** `5 of 7/16-14, 4.000 in long`. */
+export function typeWords({ fasteners }: Joint, { letter, thread, lengthMm }: Joint['types'][number], system: UnitSystem): string {
+  const count = fasteners.filter(({ type }) => type === letter).length
+  const long =
+    lengthMm === undefined
+      ? 'length not said'
+      : `${system === 'metric' ? formatQuantity(lengthMm, 'mm', 1) : formatQuantity(lengthMm, 'in', 3)} long`
+  return [`${count} of ${thread ?? 'a thread not said'}`, long].join(', ')
+}
+
 /** As they are typed: `27x7.6,8x8.35`, or `1.05 in x 0.388 in`. */
 export function sectionsWords(sections: Joint['types'][number]['sections'], system: UnitSystem): string {
   const length = (mm: number) => (system === 'metric' ? formatExact(mm, 'mm') : `${formatExact(mm, 'in')} in`)

@@ -65,7 +65,21 @@ test('a bolt that is done with stands first in the ledger, and keeps its joint f
   page,
   ownShop,
 }) => {
-  const id = await ownShop.bring(demo(TERN))
+  // Each rod's nuts are reached at its own angle.
+  const tops = [0, 144, 216, 288, 72]
+  const id = await ownShop.bring(
+    demo(TERN, (document) => ({
+      ...document,
+      spec: {
+        ...document.spec,
+        joints: document.spec.joints!.map((one) =>
+          one.id === 'rods'
+            ? { ...one, fasteners: one.fasteners.map((bolt, index) => ({ ...bolt, crankDeg: tops[Math.floor(index / 2)] })) }
+            : one,
+        ),
+      },
+    })),
+  )
   await page.goto(ownShop.server.address)
   await page.getByRole('link', { name: 'Bolt ledger' }).click()
   await expect(page.getByRole('row').nth(1)).toContainText(
@@ -93,5 +107,13 @@ test('a bolt that is done with stands first in the ledger, and keeps its joint f
   await page.goto(`${joint}/run`)
   await page.locator('[data-ready]').waitFor()
   await expect(page.getByText('Bolt T4b')).toBeHidden()
-  await expect(page.getByRole('button', { name: /tighten/ })).toBeEnabled()
+  await expect(page.getByText('the crank turned to a stop 5 times')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Turn the crank to 0° after 1’s top')).toBeVisible()
+  await page.waitForTimeout(420)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Crank stays at 0°.')).toBeVisible()
+  await page.waitForTimeout(420)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Turn the crank to 144° after 1’s top')).toBeVisible()
 })

@@ -76,6 +76,8 @@ const fastenerSchema = z
     loaded: z.literal(true).optional(),
     /** Of a seated stud: what stands out of the casting. */
     stickOutMm: finite.min(0).max(1000).optional(),
+    /** Reached only where the crank stands so, degrees after the top of cylinder 1. */
+    crankDeg: finite.min(0).max(720).optional(),
     /** What it is known by in the ledger, beyond this build. */
     mark: z.string().trim().min(1).max(24).optional(),
     /** Retired, or pulled once only before, and used again: why. */
@@ -102,6 +104,8 @@ const groupSchema = z
     targetNm: finite.positive().max(3000).optional(),
     targetFrom: source.optional(),
     makersMostNm: finite.positive().max(3000).optional(),
+    /** Pulled otherwise than its maker says: why. */
+    deviates: words.optional(),
     dress: z
       .object({ on: z.array(z.enum(DRESS_PLACES)).min(1), with: words, lube: z.enum(LUBES).optional(), from: source })
       .strict()

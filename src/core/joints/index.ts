@@ -15,6 +15,7 @@ export {
 export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunWay, type Step } from './run'
 export { oddAngles, type OddAngle } from './oddAngles'
 export { clocksOf, jointClocks, leftMs, type ClockKind, type JointClock } from './clocks'
+export { crankMoves, crankStopOf } from './crankStops'
 export { retorqueRefusals } from './retorque'
 export { openRuns, type OpenRun } from './openRuns'
 export { parseStages, type StagesIssue } from './parseStages'

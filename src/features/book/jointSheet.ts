@@ -31,10 +31,19 @@ function sheetOf(joint: Joint, runs: readonly Run[], system: UnitSystem): JointS
     const figures =
       one.method === 'none' ? METHOD_CHOICES.none.toLowerCase() : `${stagesWords(one.stages, system)} (${one.stagesFrom.source})`
     const dress = one.dress ? `; ${dressWords(one)} (${one.dress.from.source})` : ''
-    return `${joint.groups.length > 1 ? `${one.name}: ` : ''}${figures}${dress}`
+    const otherwise = one.deviates ? `; otherwise than its maker says: ${one.deviates}` : ''
+    return `${joint.groups.length > 1 ? `${one.name}: ` : ''}${figures}${dress}${otherwise}`
   })
   const title = `${joint.name}, ${joint.fasteners.length} fasteners${joint.state === 'trial' ? ', trial' : ''}`
-  return { title, lines: [...plan, ...runs.toReversed().flatMap((run) => runLines(joint, run, system))] }
+  return { title, lines: [...plan, ...againLines(joint), ...runs.toReversed().flatMap((run) => runLines(joint, run, system))] }
+}
+
+/** Bolts that the ledger says are done with, and why they were used all the same. */
+function againLines(joint: Joint): string[] {
+  const turns = turnsOf(joint)
+  return joint.fasteners.flatMap(({ mark, usedAgain }, index) =>
+    usedAgain === undefined ? [] : [`Fastener ${turns[index]}${mark ? ` (${mark})` : ''} used again: ${usedAgain}.`],
+  )
 }
 
 function runLines(joint: Joint, run: Run, system: UnitSystem): string[] {

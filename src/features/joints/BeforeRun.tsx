@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, UnitSystem } from '@/core/build'
-import { fromMemory, leftMs, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
+import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
 import { clockWords } from './clockWords'
@@ -76,12 +76,14 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
   const steps = stepsOf(joint, way)
   const neededMs = paceMs([]) * steps.length
   const { sealer, groups } = joint
+  const turns = crankMoves(joint, steps)
   const isTooLong = sealer !== undefined && neededMs > sealer.openMinutes * 60_000
   return (
     <List>
       <li>
         {steps.length} pulls, about {clockWords(neededMs)}
       </li>
+      {turns > 0 && <li>the crank turned to a stop {turns === 1 ? 'once' : `${turns} times`}, by somebody who sees the wrench</li>}
       {way === 'tighten' &&
         groups.map((group) => (
           <li key={group.name}>

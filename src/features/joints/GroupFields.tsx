@@ -44,6 +44,13 @@ export function GroupFields(props: GroupProps) {
         options={METHODS}
       />
       {group.method !== 'none' && <Figures {...props} />}
+      <Fields>
+        <Words
+          label="Otherwise than its maker says, because"
+          value={group.deviates ?? ''}
+          onCommit={(deviates) => change('deviation', (now) => withGroup(now, index, { deviates: deviates || undefined }))}
+        />
+      </Fields>
       <Dress {...props} />
     </Section>
   )

@@ -42,6 +42,8 @@ export function HoleTable({ joint, system, change, retired }: HoleProps) {
   const turns = turnsOf(joint)
   const inOrder = joint.groups.flatMap(({ order }) => order)
   const hasMarks = joint.toldApartBy === 'mark' || joint.toldApartBy === 'serial'
+  // Nuts of rods, and of what turns with the crank, are reached at some angles only.
+  const hasStops = CRANKED.has(joint.kind)
   const isAsked = retired.length > 0 || joint.fasteners.some(({ usedAgain }) => usedAgain !== undefined)
   const put = (number: number, words: string, next: Partial<Fastener>) =>
     change(`${turns[number - 1]}: ${words}`, (now) => ({
@@ -67,6 +69,7 @@ export function HoleTable({ joint, system, change, retired }: HoleProps) {
             <th scope="col">Turn</th>
             <th scope="col">Type</th>
             <th scope="col">Leads into</th>
+            {hasStops && <th scope="col">Crank at, ° after 1’s top</th>}
             {joint.kind === 'camCaps' && <th scope="col">Under a spring</th>}
             {hasMarks && <th scope="col">Mark</th>}
             {isAsked && <th scope="col">Used again, because</th>}
@@ -81,6 +84,7 @@ export function HoleTable({ joint, system, change, retired }: HoleProps) {
               fastener={joint.fasteners[number - 1]!}
               letters={joint.types.map(({ letter }) => letter)}
               isCap={joint.kind === 'camCaps'}
+              hasStop={hasStops}
               hasMark={hasMarks}
               isAsked={isAsked}
               done={retired.find(({ fastener }) => fastener === number)}
@@ -94,11 +98,14 @@ export function HoleTable({ joint, system, change, retired }: HoleProps) {
   )
 }
 
+const CRANKED: ReadonlySet<Joint['kind']> = new Set(['rods', 'flywheel', 'damper', 'mains'])
+
 interface HoleRowProps {
   readonly turn: string
   readonly fastener: Fastener
   readonly letters: readonly string[]
   readonly isCap: boolean
+  readonly hasStop: boolean
   readonly hasMark: boolean
   /** Somewhere in the joint a bolt is done with: a reason may be given. */
   readonly isAsked: boolean
@@ -107,7 +114,7 @@ interface HoleRowProps {
   readonly put: (words: string, next: Partial<Fastener>) => void
 }
 
-function HoleRow({ turn, fastener, letters, isCap, hasMark, isAsked, done, system, put }: HoleRowProps) {
+function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, done, system, put }: HoleRowProps) {
   const unit = system === 'metric' ? 'mm' : 'in'
   return (
     <tr>
@@ -120,19 +127,21 @@ function HoleRow({ turn, fastener, letters, isCap, hasMark, isAsked, done, syste
         </select>
       </td>
       <td data-words>
-        <select
-          aria-label={`Fastener ${turn}: its hole leads into`}
-          value={fastener.hole?.opensTo ?? ''}
-          onChange={({ target }) => put('hole', { hole: { ...fastener.hole, opensTo: HOLES.find((hole) => hole === target.value) } })}
-        >
-          <option value="">not said</option>
-          {HOLES.map((hole) => (
-            <option key={hole} value={hole}>
-              {HOLE_WORDS[hole]}
-            </option>
-          ))}
-        </select>
+        <LeadsInto turn={turn} fastener={fastener} put={put} />
       </td>
+      {hasStop && (
+        <td>
+          <QuantityInput
+            quiet
+            label={`Fastener ${turn}: crank at, degrees`}
+            value={fastener.crankDeg}
+            kind="angle"
+            unit="deg"
+            range={{ low: 0, high: 720 }}
+            onCommit={(crankDeg) => put('crank stop', { crankDeg })}
+          />
+        </td>
+      )}
       {isCap && (
         <td>
           <input
@@ -160,7 +169,7 @@ function HoleRow({ turn, fastener, letters, isCap, hasMark, isAsked, done, syste
 }
 
 /** What a fastener is known by, and why one that is done with is used again. */
-function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRowProps, 'letters' | 'isCap' | 'system'>) {
+function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRowProps, 'letters' | 'isCap' | 'hasStop' | 'system'>) {
   return (
     <>
       {hasMark && (
@@ -191,5 +200,22 @@ function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRow
         </td>
       )}
     </>
+  )
+}
+
+function LeadsInto({ turn, fastener, put }: Pick<HoleRowProps, 'turn' | 'fastener' | 'put'>) {
+  return (
+    <select
+      aria-label={`Fastener ${turn}: its hole leads into`}
+      value={fastener.hole?.opensTo ?? ''}
+      onChange={({ target }) => put('hole', { hole: { ...fastener.hole, opensTo: HOLES.find((hole) => hole === target.value) } })}
+    >
+      <option value="">not said</option>
+      {HOLES.map((hole) => (
+        <option key={hole} value={hole}>
+          {HOLE_WORDS[hole]}
+        </option>
+      ))}
+    </select>
   )
 }

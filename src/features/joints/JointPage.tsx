@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
-import type { Joint } from '@/core/build'
+import type { Joint, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 
 import { jointsOf, planIssues, withJoint, type OrderIssue, type Run, type RunWay } from '@/core/joints'
@@ -13,7 +13,7 @@ import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import { planIssueWords, pullWords, WAY_WORDS } from '@/wording'
+import { planIssueWords, pullWords, typeWords, WAY_WORDS } from '@/wording'
 import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
 import { GroupFields } from './GroupFields'
@@ -68,6 +68,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
           clamp is claimed.
         </Lead>
         <Pattern joint={joint} layout={spec.layout} runs={runs} change={change} />
+        {joint.types.length > 1 && <PlacementMap joint={joint} layout={spec.layout} system={system} />}
         <TemplateLinks href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} />
         {issues.length > 0 && (
           <Section aria-label="To be put right">
@@ -145,6 +146,25 @@ function Numbering({ numbering }: { numbering: ReturnType<typeof useNumbering> }
       <Button onPress={() => take('spiral')}>Spiral from the middle</Button>
       <TypedOrder onGiven={type} />
     </Row>
+  )
+}
+
+/** Which type goes where: a long bolt in a short hole, or the other way round, is the slip it keeps off. */
+function PlacementMap({ joint, layout, system }: { joint: Joint; layout: EngineLayout; system: UnitSystem }) {
+  return (
+    <Section aria-label="Which goes where">
+      <SectionTitle>Which goes where</SectionTitle>
+      <Plan>
+        <JointDrawing joint={joint} layout={layout} turns={joint.fasteners.map(({ type }) => type)} stateOf={() => 'open'} />
+      </Plan>
+      <Row>
+        {joint.types.map((type) => (
+          <span key={type.letter}>
+            <b>{type.letter}</b> {typeWords(joint, type, system)}
+          </span>
+        ))}
+      </Row>
+    </Section>
   )
 }
 

@@ -1,4 +1,4 @@
-import { wrenchFor, type Step } from '@/core/joints'
+import { crankStopOf, wrenchFor, type Run, type Step } from '@/core/joints'
 import { fastenerPlaceWords, pullWords, stageFigure } from '@/wording'
 import { About, Caption, Figure, Unit, Which } from './runLayout'
 import type { RunPanelProps } from './runProps'
@@ -30,6 +30,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
           </small>
         </Which>
       </div>
+      <CrankStop joint={joint} run={run!} next={next} />
       {run!.isShort && (
         <About role="alert">
           <b>Stopped short:</b> back it off and pull again, in one swing.
@@ -46,6 +47,20 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
         {run!.last.angleDeg !== undefined && ` · ${Math.round(run!.last.angleDeg)}°`}
       </About>
     </>
+  )
+}
+
+/** Where the crank has to stand, said aloud where it has to be turned there first. */
+function CrankStop({ joint, run, next }: Pick<RunPanelProps, 'joint'> & { run: Run; next: Step }) {
+  const stop = crankStopOf(joint, next.fastener)
+  if (stop === undefined) return null
+  const before = crankStopOf(joint, run.last.fastener)
+  return before === stop ? (
+    <About>Crank stays at {stop}°.</About>
+  ) : (
+    <About role="alert">
+      <b>Turn the crank to {stop}° after 1’s top</b>, fingers clear.
+    </About>
   )
 }
 

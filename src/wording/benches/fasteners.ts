@@ -19,6 +19,7 @@ export const REMARKS = {
     const at = `from ${differenceWords(fromNm, TORQUE, system)} on, in cycle ${cycle}`
     return how === 'yields' ? `Stretches more than its line ${at}: it is yielding.` : `Stretches less than its line ${at}: dry, or galling.`
   },
+  gearsAbut: () => 'The gears may touch end on: turn them by hand before anything is tightened.',
   notElastic: () => 'It has left its straight line: not all of its stretch is load.',
   torqueHolds: ({ for: holdsFor }) => HOLDS_FOR[holdsFor],
 } satisfies Partial<RemarkWords>

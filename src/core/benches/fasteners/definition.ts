@@ -16,6 +16,8 @@ declare module '../../bench/vocabulary' {
     leavesLine: { readonly fromNm: number; readonly cycle: number; readonly how: 'yields' | 'galls' }
     /** It has left its line: its stretch is not all load. */
     notElastic: object
+    /** Less than the gauge can tell from nothing: the gears may touch end on. */
+    gearsAbut: object
     /** What the doubt of a torque is for. */
     torqueHolds: { readonly for: 'thisBolt' | 'otherBolt' | 'otherWrench' }
   }
@@ -50,6 +52,13 @@ export const definition = {
     'fasteners.lengthAt': { label: 'Length at a torque', ...LENGTH, judgedBy: 'fasteners.bend', passing: true, caution: TIGHT_CAUTION },
     'fasteners.tightLength': { label: 'Tight length', ...LENGTH, judgedBy: 'fasteners.stretch', caution: TIGHT_CAUTION },
     'fasteners.tightTorque': { label: 'Torque it took', ...TORQUE, gauges: ['torque'] },
+    'fasteners.gearGap': {
+      label: 'Gear clearance',
+      ...SIZE,
+      units: { metric: 'mm', inch: 'thou' },
+      gauges: ['feeler', 'dial'],
+      judgedBy: 'fasteners.gearGap',
+    },
     'fasteners.lengthAfter': { label: 'Free length after', ...LENGTH, judgedBy: 'fasteners.growth' },
   },
   outputs: {
@@ -65,6 +74,8 @@ export const definition = {
     'fasteners.torqueHere': { label: 'Torque found, this bolt and wrench', ...SHOWN_TORQUE },
     'fasteners.torqueOtherBolt': { label: 'Torque found, for another bolt', ...SHOWN_TORQUE, estimate: true },
     'fasteners.torqueOtherWrench': { label: 'Torque found, by another wrench', ...SHOWN_TORQUE, estimate: true },
+    'fasteners.gearGap': { label: 'Gear clearance', ...STRETCH, limit: 'fasteners.gearGap' },
+    'fasteners.gearShims': { label: 'Gear shims wanted', ...STRETCH },
     'fasteners.torqueLoad': {
       label: 'Load by its torque',
       kind: 'force',
@@ -81,6 +92,7 @@ export const definition = {
     'fasteners.pulledOfYield': { label: 'Share of yield while pulled, tension and twist', ...SHARE },
     'fasteners.clampOverGas': { label: 'Clamp over gas at peak pressure', ...TIMES },
     'fasteners.engaged': { label: 'Thread engaged in the casting, diameters', ...TIMES },
+    'fasteners.gearGap': { label: 'Gear clearance', ...STRETCH },
     'fasteners.stretch': { label: 'Stretch', ...STRETCH },
     'fasteners.ofYield': { label: 'Share of yield, smallest section', ...SHARE },
     'fasteners.ofProof': { label: 'Share of proof, stress area', ...SHARE },
@@ -93,6 +105,8 @@ export const definition = {
     boltStretch: { label: 'Rod bolt stretch', ...STRETCH, low: 0.02, high: 0.6, hint: 'the card’s; without one, 70 to 75 % of yield' },
     boltStepFrom: { label: 'Find the torque from', ...TORQUE, low: 5, high: 250, hint: 'the lowest pull' },
     boltStepTo: { label: 'Find the torque up to', ...TORQUE, low: 10, high: 400, hint: 'never above the maker’s most' },
+    gearClearance: { label: 'Gear clearance wanted', ...STRETCH, low: 0.02, high: 3, hint: 'shims behind a gear take up what is more' },
+    gearShims: { label: 'Gear shims in now', ...STRETCH, low: 0, high: 10 },
     boltStepBy: { label: 'Find the torque in steps of', ...TORQUE, low: 1, high: 50 },
   },
   checks: {
@@ -100,6 +114,18 @@ export const definition = {
     'fasteners.lubed': {
       label: 'Bolts lubed as their maker says, threads and under the head',
       why: 'The torque belongs to the lube; the stretch does not.',
+    },
+    'fasteners.driveKey': {
+      label: 'Driving key fits, offset the right way round; taper seated, blued over',
+      why: 'A key takes no torque: a taper that does not seat shears it.',
+    },
+    'fasteners.flywheelSealed': {
+      label: 'Flywheel bolts that break into the crankcase sealed under their heads',
+      why: 'Oil comes out along the thread.',
+    },
+    'fasteners.sealsIn': {
+      label: 'Seals and protective washers in, lips oiled, the right way round',
+      why: 'Behind the flywheel they are seen once more after it has leaked.',
     },
     'fasteners.boltsMarked': { label: 'Bolts marked, each stays with its rod', why: 'A bolt’s history outlives the build.' },
   },

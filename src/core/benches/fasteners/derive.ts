@@ -8,13 +8,14 @@ import { boltLabel, knownFigures, spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import { proofOf, smallestAreaOf, stiffnessOf, threadOf, wants, yieldOf } from './boltPaper'
 import { definition, type BoltOutput } from './definition'
+import { gearFindings } from './gearClearance'
 import { jointFindings } from './jointFindings'
 import { loadFromStretch, nutFactor, shareOf, tensileStress } from './formulas'
 import { boltsMeasured, boltsTried, curveIn, cyclesOf, longerAt, stepsIn, torqueIn, torquesReadAt, wantedStretch } from './rodBolts'
 import { byAnotherWrench, LEAST_STEPS, onAnotherBolt, settling, slopeOf, withSettling, type Curve } from './torqueStretch'
 
 export function derive(build: Build): Finding[] {
-  return [...rodBoltFindings(build), ...jointFindings(build)]
+  return [...rodBoltFindings(build), ...gearFindings(build), ...jointFindings(build)]
 }
 
 function rodBoltFindings(build: Build): Finding[] {

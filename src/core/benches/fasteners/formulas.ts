@@ -272,6 +272,17 @@ export const warmClamp = formula({
     (lengthMm * (partPerK - studPerK) * riseK) / bothGiveMmPerN(boltNPerMm, partsNPerMm),
 })
 
+/** Shims stand behind a gear and take up its clearance. */
+export const gearShims = formula({
+  id: 'gearShims',
+  title: 'Gear shims wanted',
+  kind: 'length',
+  expression: 'shims in now + clearance − clearance wanted',
+  source: 'definition',
+  inputs: { nowMm: LENGTH('Shims in now'), gapMm: LENGTH('Clearance'), wantedMm: LENGTH('Clearance wanted') },
+  evaluate: ({ nowMm, gapMm, wantedMm }) => nowMm + gapMm - wantedMm,
+})
+
 export const gasForce = formula({
   id: 'gasForce',
   title: 'Force of the gas',

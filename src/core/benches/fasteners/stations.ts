@@ -7,6 +7,7 @@ import { boltLabel } from '../../bench/engineWide'
 import { isKnown } from '../../bench/finding'
 import type { Station } from '../../bench/bench'
 import { definition, type BoltCharacteristic } from './definition'
+import { gearStations } from './gearClearance'
 import { boltsMeasured, boltsTried, cyclesOf, stepsIn, torqueIn, wantedStretch } from './rodBolts'
 
 /** No rod bolt is shorter or longer (common practice). */
@@ -28,6 +29,7 @@ export function stations(build: Build): readonly Station[] {
       station(build, 'fasteners.tightTorque', { bolt }, 'torque it took', 'Torque'),
     ]),
     ...bolts.map((bolt) => station(build, 'fasteners.lengthAfter', { bolt }, 'free again, when it comes off', 'After')),
+    ...gearStations(build),
   ]
 }
 

@@ -67,6 +67,7 @@ export const truths: Readonly<Record<BoltCharacteristic, Truth>> = {
     const one = boltOf(hand, bolt)
     return (loadAtStretch(one, tightMm(hand, bolt)) * one.nutFactor * frictionAt(SETTLED_CYCLE) * one.diameterMm) / N_MM_PER_N_M
   },
+  'fasteners.gearGap': ({ spec }) => spec.paper.gearClearance?.value ?? 0.2,
   'fasteners.lengthAfter': (hand, { bolt = 1 }) => {
     const one = boltOf(hand, bolt)
     return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadAtStretch(one, tightMm(hand, bolt))).forGoodMm
