@@ -1,6 +1,6 @@
 'use client'
 // The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
-import { ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
+import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import { isKnown } from '@/core/bench/finding'
@@ -62,10 +62,21 @@ export function CurveChart({ findings, build, system }: { findings: readonly Fin
     <Box>
       <figcaption>{title}</figcaption>
       <div role="img" aria-label={`${title}, ${new Set(lines.map(({ bolt }) => bolt)).size} bolts; ${saidOdd}`}>
-        <Lines lines={lines} wanted={isKnown(wanted) ? fromCanonical(wanted.figure.value.value, UNIT.stretch[system]) : undefined} />
+        <Lines
+          lines={lines}
+          wanted={isKnown(wanted) ? fromCanonical(wanted.figure.value.value, UNIT.stretch[system]) : undefined}
+          band={bandOf(findings, system)}
+        />
       </div>
     </Box>
   )
+}
+
+/** The stretch that is allowed, as its limit has it. */
+function bandOf(findings: readonly Finding[], system: UnitSystem): readonly [number, number] | undefined {
+  const { lower, upper } = findings.find(({ output }) => output === 'fasteners.stretch')?.limit ?? {}
+  const shown = (mm: number) => fromCanonical(mm, UNIT.stretch[system])
+  return lower === undefined || upper === undefined ? undefined : [shown(lower), shown(upper)]
 }
 
 function linesOf(build: Build, findings: readonly Finding[], system: UnitSystem): readonly Line[] {
@@ -82,7 +93,15 @@ function linesOf(build: Build, findings: readonly Finding[], system: UnitSystem)
   })
 }
 
-function Lines({ lines, wanted }: { lines: readonly Line[]; wanted: number | undefined }) {
+function Lines({
+  lines,
+  wanted,
+  band,
+}: {
+  lines: readonly Line[]
+  wanted: number | undefined
+  band: readonly [number, number] | undefined
+}) {
   const points = lines.flatMap((line) => line.points)
   const across = graduations(Math.min(...points.map(({ torque }) => torque)), Math.max(...points.map(({ torque }) => torque)), GRADUATIONS)
   const up = graduations(0, Math.max(wanted ?? 0, ...points.map(({ stretch }) => stretch)), GRADUATIONS)
@@ -114,6 +133,7 @@ function Lines({ lines, wanted }: { lines: readonly Line[]; wanted: number | und
         axisLine={false}
         tickFormatter={(value: number) => value.toFixed(up.decimals)}
       />
+      {band && <ReferenceArea y1={band[0]} y2={band[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}
       {wanted !== undefined && (
         <ReferenceLine y={wanted} stroke="var(--dye)" strokeWidth={1.25} label={{ value: 'wanted', position: 'insideTopLeft' }} />
       )}

@@ -155,7 +155,13 @@ function PlacementMap({ joint, layout, system }: { joint: Joint; layout: EngineL
     <Section aria-label="Which goes where">
       <SectionTitle>Which goes where</SectionTitle>
       <Plan>
-        <JointDrawing joint={joint} layout={layout} turns={joint.fasteners.map(({ type }) => type)} stateOf={() => 'open'} />
+        <JointDrawing
+          // The letter stands in the mark: none beside it.
+          joint={{ ...joint, types: joint.types.slice(0, 1) }}
+          layout={layout}
+          turns={joint.fasteners.map(({ type }) => type)}
+          stateOf={() => 'open'}
+        />
       </Plan>
       <Row>
         {joint.types.map((type) => (

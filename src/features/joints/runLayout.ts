@@ -172,6 +172,13 @@ export const KeyRow = styled.div`
     color: var(--on-scribe);
     border-radius: 3px;
     margin-bottom: 8px;
+    /* Something has to be put right first. */
+    &:disabled {
+      background: none;
+      color: var(--quiet);
+      border: 1px solid var(--edge);
+      cursor: not-allowed;
+    }
     kbd {
       background: none;
       color: inherit;
