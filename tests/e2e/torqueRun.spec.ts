@@ -396,3 +396,25 @@ test('what cures and what rests starts by itself, counts down on the board, warn
   // Backed off once its sealer has set, it would no longer seal.
   await expect(page.getByText('Its sealer has set: backed off, it no longer seals.')).toBeVisible()
 })
+
+test('where sealant goes is typed by the numbers on the fasteners, drawn past them, and asks for a dry fit', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/joints/head`)
+  await page.locator('[data-ready]').waitFor()
+  const bead = page.getByLabel('Bead past fasteners, as 1 5 9 1')
+  await bead.fill('1 2 7')
+  await bead.press('Enter')
+  await expect(page.getByText('No fastener has the number 7. The map is as it was.')).toBeVisible()
+  await bead.fill('1 2 4 3 1')
+  await bead.press('Enter')
+  const nobody = page.getByLabel('Nobody pries at')
+  await nobody.fill('5')
+  await nobody.press('Enter')
+  await expect(page.getByText('no prying')).toBeVisible()
+  const order = (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!.groups.flatMap((group) => group.order)
+  await expect
+    .poll(async () => (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!.sealant)
+    .toEqual({ bead: [1, 2, 4, 3, 1].map((turn) => order[turn - 1]), pryNot: [order[4]] })
+  await openRun(page, shop, id, 'head')
+  await expect(page.getByText('dry fit first: everything once on without sealer, then off, clean, sealed')).toBeVisible()
+})

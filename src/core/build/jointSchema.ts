@@ -128,6 +128,8 @@ export const jointSchema = z
       .object({ name: words, openMinutes: finite.positive().max(1440), from: source })
       .strict()
       .optional(),
+    /** Where sealant goes, by the fasteners it goes past: a bead from one to the next, dabs beside some, and where nobody pries. */
+    sealant: z.object({ bead: numbers.optional(), dabs: numbers.optional(), pryNot: numbers.optional() }).strict().optional(),
     /** After the last pull: how long what seals it wants before oil or water may reach it. */
     cure: z
       .object({ minutes: finite.positive().max(20_160), from: source })

@@ -83,6 +83,7 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
       <li>
         {steps.length} pulls, about {clockWords(neededMs)}
       </li>
+      {way === 'tighten' && (sealer || joint.sealant) && <li>dry fit first: everything once on without sealer, then off, clean, sealed</li>}
       {turns > 0 && <li>the crank turned to a stop {turns === 1 ? 'once' : `${turns} times`}, by somebody who sees the wrench</li>}
       {way === 'tighten' &&
         groups.map((group) => (

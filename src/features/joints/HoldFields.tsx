@@ -1,6 +1,7 @@
 'use client'
 import { Fragment, useState } from 'react'
 import type { Joint, UnitSystem } from '@/core/build'
+import { fastenersAt, turnsAt } from '@/core/joints'
 import { parseEntry, UNITS } from '@/core/quantity'
 import { QuantityInput } from '@/features/paper/QuantityInput'
 import { Words } from '@/features/paper/Words'
@@ -34,6 +35,7 @@ export function HoldFields({ joint, system, change }: HoldProps) {
         options={STATES}
       />
       <Sealer joint={joint} change={change} />
+      <SealantFields joint={joint} change={change} />
       <Waits joint={joint} change={change} />
       <Wrenches joint={joint} system={system} change={change} />
     </Section>
@@ -71,6 +73,32 @@ function Sealer({ joint: { sealer }, change }: Omit<HoldProps, 'system'>) {
         </>
       )}
     </Fields>
+  )
+}
+
+const SEALANT = { bead: 'Bead past fasteners, as 1 5 9 1', dabs: 'Dabs beside', pryNot: 'Nobody pries at' } as const
+
+/** Where sealant goes, by the numbers on the fasteners; drawn on the joint above. */
+function SealantFields({ joint, change }: Omit<HoldProps, 'system'>) {
+  const [trouble, setTrouble] = useState<readonly number[]>([])
+  const put = (name: keyof typeof SEALANT, text: string) => {
+    const { fasteners, unknown } = fastenersAt(joint, text)
+    setTrouble(unknown)
+    if (unknown.length > 0) return
+    change(SEALANT[name].toLowerCase(), (now) => ({
+      ...now,
+      sealant: { ...now.sealant, [name]: fasteners.length > 0 ? [...fasteners] : undefined },
+    }))
+  }
+  return (
+    <>
+      <Fields>
+        {(Object.keys(SEALANT) as (keyof typeof SEALANT)[]).map((name) => (
+          <Words key={name} label={SEALANT[name]} value={turnsAt(joint, joint.sealant?.[name])} onCommit={(text) => put(name, text)} />
+        ))}
+      </Fields>
+      {trouble.length > 0 && <p role="alert">No fastener has the number {trouble.join(', ')}. The map is as it was.</p>}
+    </>
   )
 }
 

@@ -72,6 +72,7 @@ export function JointDrawing({
   return (
     <Drawing viewBox={`${left} ${top} ${width} ${height}`} role="group" aria-label={`${joint.name}, front to the left`}>
       <Outline joint={joint} layout={layout} radius={radius} />
+      <Sealant joint={joint} radius={radius} />
       {scribe && (
         <path
           d={`M-9999 ${-scribe.yMm} H9999 M${scribe.xMm} -9999 V9999`}
@@ -94,6 +95,44 @@ export function JointDrawing({
         />
       ))}
     </Drawing>
+  )
+}
+
+/** Beads and dabs of sealant, and where nobody pries: under the marks. */
+function Sealant({ joint: { fasteners, sealant }, radius }: { joint: Joint; radius: number }) {
+  if (!sealant) return null
+  // A pattern from a table may have fewer fasteners than the one the map was drawn on.
+  const known = (numbers: readonly number[] = []) => numbers.filter((number) => fasteners[number - 1])
+  const [bead, dabs, pryNot] = [sealant.bead, sealant.dabs, sealant.pryNot].map(known) as [number[], number[], number[]]
+  const at = (fastener: number) => fasteners[fastener - 1]!
+  const path = bead.map((fastener) => `${at(fastener).xMm} ${-at(fastener).yMm}`).join(' L')
+  return (
+    <g>
+      {bead.length > 1 && (
+        <path d={`M${path}`} fill="none" stroke="var(--doubt)" strokeOpacity={0.45} strokeWidth={radius * 0.5} strokeLinejoin="round" />
+      )}
+      {dabs.map((fastener) => (
+        <circle
+          key={fastener}
+          cx={at(fastener).xMm - radius * 1.35}
+          cy={-at(fastener).yMm + radius * 1.05}
+          r={radius * 0.38}
+          fill="var(--doubt)"
+        />
+      ))}
+      {pryNot.map((fastener) => (
+        <text
+          key={fastener}
+          fontSize={radius * 0.6}
+          textAnchor="middle"
+          x={at(fastener).xMm}
+          y={-at(fastener).yMm + radius * 1.85}
+          style={{ fill: 'var(--out)' }}
+        >
+          no prying
+        </text>
+      ))}
+    </g>
   )
 }
 
