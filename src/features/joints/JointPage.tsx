@@ -157,7 +157,7 @@ function PlacementMap({ joint, layout, system }: { joint: Joint; layout: EngineL
       <Plan>
         <JointDrawing
           // The letter stands in the mark: none beside it.
-          joint={{ ...joint, types: joint.types.slice(0, 1) }}
+          joint={{ ...joint, types: joint.types.slice(0, 1), sealant: undefined }}
           layout={layout}
           turns={joint.fasteners.map(({ type }) => type)}
           stateOf={() => 'open'}
