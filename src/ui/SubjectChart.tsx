@@ -1,27 +1,14 @@
 'use client'
 import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
-import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/build'
 import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'
 import { findingWords, shortSubjectWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
-import { caption, numerals } from './GlobalStyle'
+import { ChartBox } from './ChartBox'
 import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
 
-const Box = styled.figure`
-  figcaption {
-    ${caption}
-  }
-  svg text {
-    ${numerals} font-size: 12px;
-    fill: var(--quiet);
-  }
-  .recharts-surface {
-    overflow: visible;
-  }
-`
 const GRADUATIONS = 5
 
 interface Point {
@@ -83,7 +70,7 @@ export function SubjectChart(props: ChartProps) {
   const chart = chartOf(props)
   const { symbol } = UNITS[shown.units[system]]
   return (
-    <Box>
+    <ChartBox>
       <figcaption>
         {title}
         {symbol && `, ${symbol}`}
@@ -95,7 +82,7 @@ export function SubjectChart(props: ChartProps) {
           <Points chart={chart} height={height} />
         </div>
       )}
-    </Box>
+    </ChartBox>
   )
 }
 

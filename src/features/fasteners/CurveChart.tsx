@@ -1,32 +1,15 @@
 'use client'
 // The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
 import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
-import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import { isKnown } from '@/core/bench/finding'
 import { boltsTried, cyclesOf, pullsOf, wantedStretch } from '@/core/benches/fasteners/rodBolts'
 import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS } from '@/core/quantity'
-import { caption, numerals } from '@/ui/GlobalStyle'
+import { ChartBox } from '@/ui/ChartBox'
 import { graduations } from '@/ui/graduations'
 import { shortSubjectWords, standingOf, subjectWords } from '@/wording'
 
-const Box = styled.figure`
-  figcaption {
-    ${caption}
-  }
-  svg text {
-    ${numerals} font-size: 12px;
-    fill: var(--quiet);
-  }
-  .recharts-surface {
-    overflow: visible;
-  }
-  p {
-    font-size: 13px;
-    color: var(--quiet);
-  }
-`
 const GRADUATIONS = 4
 
 interface Point {
@@ -50,16 +33,16 @@ export function CurveChart({ findings, build, system }: { findings: readonly Fin
   const title = `Stretch, ${UNITS[UNIT.stretch[system]].symbol}, against torque, ${UNITS[UNIT.torque[system]].symbol}`
   if (lines.length === 0)
     return (
-      <Box>
+      <ChartBox>
         <figcaption>{title}</figcaption>
         <p>Nothing to draw yet: a bolt’s line appears with its second pull.</p>
-      </Box>
+      </ChartBox>
     )
   const odd = [...new Set(lines.filter(({ isOdd }) => isOdd).map(({ bolt }) => bolt))]
   const saidOdd =
     odd.length > 0 ? `${odd.map((bolt) => subjectWords({ bolt })).join('; ')}: off its straight line` : 'none off its straight line'
   return (
-    <Box>
+    <ChartBox>
       <figcaption>{title}</figcaption>
       <div role="img" aria-label={`${title}, ${new Set(lines.map(({ bolt }) => bolt)).size} bolts; ${saidOdd}`}>
         <Lines
@@ -68,7 +51,7 @@ export function CurveChart({ findings, build, system }: { findings: readonly Fin
           band={bandOf(findings, system)}
         />
       </div>
-    </Box>
+    </ChartBox>
   )
 }
 

@@ -9,23 +9,12 @@ import { boreOf } from '@/core/quantities/boreDiameter'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS, type UnitId } from '@/core/quantity'
-import { caption, numerals } from '@/ui/GlobalStyle'
+import { ChartBox } from '@/ui/ChartBox'
 
-const Box = styled.figure`
+const Box = styled(ChartBox)`
   figcaption {
-    ${caption} text-transform: none;
+    text-transform: none;
     letter-spacing: 0;
-  }
-  svg text {
-    ${numerals} font-size: 12px;
-    fill: var(--quiet);
-  }
-  .recharts-surface {
-    overflow: visible;
-  }
-  p {
-    font-size: 13px;
-    color: var(--quiet);
   }
 `
 /** Ring temperatures the lines are drawn through: 20 to 400 °C. */
