@@ -148,6 +148,18 @@ describe('sequences', () => {
     for (const pair of [0, 2, 4]) expect(Math.abs(order[pair]! - order[pair + 1]!)).toBe(3)
   })
 
+  it('of a circle of an odd number: the star, never a neighbour after a neighbour (common practice)', () => {
+    expect(centreOut(circlePattern(5, 100))).toEqual([0, 2, 4, 1, 3])
+    for (let count = 5; count <= 25; count += 2) {
+      const order = centreOut(circlePattern(count, 100))
+      const apart = order.slice(1).map((place, turn) => {
+        const steps = Math.abs(place - order[turn]!)
+        return Math.min(steps, count - steps)
+      })
+      expect(Math.min(...apart), `${count}`).toBeGreaterThanOrEqual(2)
+    }
+  })
+
   it('loaded caps come first, loosening turns the order round', () => {
     const caps = capPattern([0, 90, 180, 270, 360], [20])
     const isLoaded = (index: number) => index === 0 || index === 7

@@ -44,12 +44,23 @@ export function centreOut(positions: readonly Position[]): Order {
   return done.map(({ index }) => index)
 }
 
-/** The nearest to the middle; of several as near the one furthest from all that are pulled. */
+/**
+ * The nearest to the middle; of several as near the one furthest from all that are pulled. Where the last one had no mirror image,
+ * as on a circle of five, of several as far the one furthest from it: the star that every wheel is pulled by.
+ */
 function nextOutwards(open: readonly FromMiddle[], done: readonly FromMiddle[]): FromMiddle {
+  const last = done.at(-1)
+  const isUnpaired = last !== undefined && ![...open, ...done].some((other) => isMirror(last, other))
   const nearest = Math.min(...open.map(({ distance }) => distance))
   const ring = open.filter(({ distance }) => distance <= nearest + SAME_RING_MM)
-  const apart = (one: FromMiddle) => Math.min(Infinity, ...done.map((other) => Math.hypot(one.x - other.x, one.y - other.y)))
-  return ring.reduce((best, one) => (apart(one) > apart(best) + SAME_RING_MM ? one : best))
+  const between = (one: FromMiddle, other: FromMiddle) => Math.hypot(one.x - other.x, one.y - other.y)
+  const apart = (one: FromMiddle) => Math.min(Infinity, ...done.map((other) => between(one, other)))
+  const isFurther = (one: FromMiddle, best: FromMiddle) => {
+    const further = apart(one) - apart(best)
+    if (!isUnpaired || Math.abs(further) > SAME_RING_MM) return further > SAME_RING_MM
+    return between(one, last) > between(best, last) + SAME_RING_MM
+  }
+  return ring.reduce((best, one) => (isFurther(one, best) ? one : best))
 }
 
 /**
