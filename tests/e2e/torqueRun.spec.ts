@@ -418,3 +418,27 @@ test('where sealant goes is typed by the numbers on the fasteners, drawn past th
   await openRun(page, shop, id, 'head')
   await expect(page.getByText('dry fit first: everything once on without sealer, then off, clean, sealed')).toBeVisible()
 })
+
+test('fasteners are placed on the drawing, the last one goes again, and a joint that was run keeps its pattern', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  const placed = async () => (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
+  await page.goto(`${shop.server.address}/builds/${id}/joints/head`)
+  await page.locator('[data-ready]').waitFor()
+  const before = (await placed()).fasteners.length
+  await page.getByRole('button', { name: 'Place fasteners by click' }).click()
+  const drawing = page.getByRole('group', { name: 'Cylinder head, front to the left' }).first()
+  const box = (await drawing.boundingBox())!
+  await drawing.click({ position: { x: box.width * 0.5, y: box.height * 0.5 } })
+  await expect.poll(async () => (await placed()).fasteners.length).toBe(before + 1)
+  // In the middle of the drawing is the middle of the head; it is pulled last.
+  const { fasteners, groups } = await placed()
+  expect(Math.hypot(fasteners.at(-1)!.xMm, fasteners.at(-1)!.yMm)).toBeLessThan(30)
+  expect(groups.at(-1)!.order.at(-1)).toBe(before + 1)
+  await page.getByRole('button', { name: 'Take the last one away' }).click()
+  await expect.poll(async () => (await placed()).fasteners.length).toBe(before)
+  await openRun(page, shop, id, 'head')
+  await press(page)
+  await page.goto(`${shop.server.address}/builds/${id}/joints/head`)
+  await page.locator('[data-ready]').waitFor()
+  await expect(page.getByRole('button', { name: 'Place fasteners by click' })).toBeHidden()
+})

@@ -16,6 +16,7 @@ export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunW
 export { oddAngles, type OddAngle } from './oddAngles'
 export { clocksOf, jointClocks, leftMs, type ClockKind, type JointClock } from './clocks'
 export { crankMoves, crankStopOf } from './crankStops'
+export { withFastenerAt, withoutLastFastener } from './placing'
 export { fastenersAt, turnsAt } from './sealant'
 export { retorqueRefusals } from './retorque'
 export { openRuns, type OpenRun } from './openRuns'

@@ -67,8 +67,10 @@ function samePlaces(fasteners: readonly Fastener[]): PatternIssue[] {
 export function withPattern(joint: Joint, fasteners: readonly Fastener[], order: readonly number[], source: string): Joint {
   const letters = [...new Set(fasteners.map(({ type }) => type))].toSorted()
   const [group] = joint.groups
+  // Sealant was drawn past fasteners that stand elsewhere now.
+  const { sealant: _, ...kept } = joint
   return {
-    ...joint,
+    ...kept,
     types: letters.map((letter) => joint.types.find((type) => type.letter === letter) ?? { letter }),
     fasteners: [...fasteners],
     groups: [{ ...group!, order: [...order], orderFrom: { source } }],

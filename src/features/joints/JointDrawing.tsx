@@ -1,8 +1,9 @@
 'use client'
-import { memo } from 'react'
+import { memo, type MouseEvent } from 'react'
 import styled from 'styled-components'
 import type { Joint } from '@/core/build'
 import { cylinderPlaces, type EngineLayout } from '@/core/engine'
+import type { Position } from '@/core/joints'
 import { bankOf } from '@/wording'
 import { numerals } from '@/ui/GlobalStyle'
 
@@ -57,6 +58,7 @@ export function JointDrawing({
   stateOf,
   here,
   onPick,
+  onPlace,
 }: {
   joint: Joint
   layout: EngineLayout
@@ -65,12 +67,20 @@ export function JointDrawing({
   stateOf: (fastener: number) => FastenerState
   here?: number
   onPick?: (fastener: number) => void
+  /** Where on the joint somebody pressed, mm. */
+  onPlace?: (at: Position) => void
 }) {
   const radius = radiusOf(joint, layout)
   const { left, top, width, height } = frameOf(joint, layout, radius)
   const scribe = here === undefined ? undefined : joint.fasteners[here - 1]
   return (
-    <Drawing viewBox={`${left} ${top} ${width} ${height}`} role="group" aria-label={`${joint.name}, front to the left`}>
+    <Drawing
+      viewBox={`${left} ${top} ${width} ${height}`}
+      role="group"
+      aria-label={`${joint.name}, front to the left`}
+      onClick={onPlace && ((event) => onPlace(placeOf(event)))}
+      style={{ cursor: onPlace && 'crosshair' }}
+    >
       <Outline joint={joint} layout={layout} radius={radius} />
       <Sealant joint={joint} radius={radius} />
       {scribe && (
@@ -96,6 +106,12 @@ export function JointDrawing({
       ))}
     </Drawing>
   )
+}
+
+/** Where a press was, on the joint itself. */
+function placeOf({ currentTarget, clientX, clientY }: MouseEvent<SVGSVGElement>): Position {
+  const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(currentTarget.getScreenCTM()!.inverse())
+  return { xMm: x, yMm: -y }
 }
 
 /** Beads and dabs of sealant, and where nobody pries: under the marks. */

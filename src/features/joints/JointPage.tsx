@@ -5,7 +5,17 @@ import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint, UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 
-import { jointsOf, planIssues, withJoint, type OrderIssue, type Run, type RunWay } from '@/core/joints'
+import {
+  jointsOf,
+  planIssues,
+  withFastenerAt,
+  withJoint,
+  withoutLastFastener,
+  type OrderIssue,
+  type Position,
+  type Run,
+  type RunWay,
+} from '@/core/joints'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec } from '@/features/spec/useSpec'
 import { Button, LinkButton } from '@/ui/Button'
@@ -107,6 +117,8 @@ function Pattern({
   change: ChangeJoint
 }) {
   const numbering = useNumbering(joint, change)
+  const [isPlacing, setPlacing] = useState(false)
+  const place = (at: Position) => change('a fastener placed', (now) => withFastenerAt(now, at) ?? now)
   return (
     <Section aria-label="Pattern and order">
       <SectionTitle>Pattern and order, front to the left</SectionTitle>
@@ -117,10 +129,21 @@ function Pattern({
           turns={numbering.turns ?? turnsOf(joint)}
           stateOf={stateOf(numbering.given)}
           onPick={numbering.pick}
+          onPlace={isPlacing ? place : undefined}
         />
       </Plan>
       <Numbering numbering={numbering} />
-      {runs.length === 0 && <PatternFile change={change} />}
+      {runs.length === 0 && (
+        <>
+          <Row>
+            <Button aria-pressed={isPlacing} onPress={() => setPlacing((now) => !now)}>
+              {isPlacing ? 'Done placing' : 'Place fasteners by click'}
+            </Button>
+            {isPlacing && <Button onPress={() => change('the last one away', withoutLastFastener)}>Take the last one away</Button>}
+          </Row>
+          <PatternFile change={change} />
+        </>
+      )}
     </Section>
   )
 }
