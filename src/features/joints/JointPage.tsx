@@ -21,7 +21,7 @@ import { useSpec } from '@/features/spec/useSpec'
 import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
-import { useHydrated } from '@/ui/lazyPart'
+import { lazyPart, useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { planIssueWords, pullWords, typeWords, WAY_WORDS } from '@/wording'
 import { ClampSection } from './ClampSection'
@@ -133,6 +133,7 @@ function Pattern({
         />
       </Plan>
       <Numbering numbering={numbering} />
+      <Dragging joint={joint} layout={layout} change={change} />
       {runs.length === 0 && (
         <>
           <Row>
@@ -194,6 +195,26 @@ function PlacementMap({ joint, layout, system }: { joint: Joint; layout: EngineL
         ))}
       </Row>
     </Section>
+  )
+}
+
+const OrderList = lazyPart(() => import('./OrderList').then((module) => module.OrderList))
+
+/** The order as lists to drag; fetched when it is asked for. */
+function Dragging({ joint, layout, change }: { joint: Joint; layout: EngineLayout; change: ChangeJoint }) {
+  const [isOpen, setOpen] = useState(false)
+  return (
+    <>
+      <Row>
+        <Button aria-expanded={isOpen} onPress={() => setOpen((now) => !now)}>
+          {isOpen ? 'Put the list away' : 'Drag them into order'}
+        </Button>
+      </Row>
+      {isOpen &&
+        joint.groups.map((group, index) => (
+          <OrderList key={index} joint={joint} group={group} index={index} layout={layout} change={change} />
+        ))}
+    </>
   )
 }
 
