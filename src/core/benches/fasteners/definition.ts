@@ -86,6 +86,14 @@ export const definition = {
     'fasteners.pulledOfYield': { label: 'Share of yield while pulled', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
     'fasteners.torqueOfProof': { label: 'Share of proof by its torque', ...SHARE, limit: 'fasteners.ofProof', estimate: true },
     'fasteners.clampOverGas': { label: 'Clamp over gas', ...TIMES, limit: 'fasteners.clampOverGas', estimate: true },
+    'fasteners.warmLoad': {
+      label: 'Load added when warm',
+      kind: 'force',
+      units: { metric: 'kN', inch: 'lbf' },
+      digits: { metric: 1, inch: 0 },
+      estimate: true,
+    },
+    'fasteners.warmOfYield': { label: 'Share of yield when warm', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
     'fasteners.engaged': { label: 'Thread engaged, diameters', ...TIMES, limit: 'fasteners.engaged' },
   },
   limits: {
@@ -107,6 +115,14 @@ export const definition = {
     boltStepTo: { label: 'Find the torque up to', ...TORQUE, low: 10, high: 400, hint: 'never above the maker’s most' },
     gearClearance: { label: 'Gear clearance wanted', ...STRETCH, low: 0.02, high: 3, hint: 'shims behind a gear take up what is more' },
     gearShims: { label: 'Gear shims in now', ...STRETCH, low: 0, high: 10 },
+    headRise: {
+      label: 'Aluminium head warms by',
+      kind: 'rise',
+      units: { metric: 'K', inch: 'riseF' },
+      low: 20,
+      high: 200,
+      hint: 'under steel studs or bolts: their clamp grows; left out for an iron head',
+    },
     boltStepBy: { label: 'Find the torque in steps of', ...TORQUE, low: 1, high: 50 },
   },
   checks: {

@@ -254,6 +254,16 @@ export const loadFromAngle = formula({
     ((angleDeg / FULL_TURN_DEG) * pitchMm) / bothGiveMmPerN(boltNPerMm, partsNPerMm),
 })
 
+export const partsStiffness = formula({
+  id: 'partsStiffness',
+  title: 'Stiffness of the parts',
+  kind: 'stiffness',
+  expression: 'k bolt · how much stiffer the parts are',
+  source: 'definition',
+  inputs: { boltNPerMm: STIFFNESS('Stud'), stiffer: RATIO('Parts over stud') },
+  evaluate: ({ boltNPerMm, stiffer }) => boltNPerMm * stiffer,
+})
+
 export const warmClamp = formula({
   id: 'warmClamp',
   title: 'Load added by warmth',

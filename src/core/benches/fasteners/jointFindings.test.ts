@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
 import type { Build, Joint, Spec } from '@/core/build'
+import { EXPANSION } from '@/core/engine'
 import { jointsOf } from '@/core/joints'
 import { find, petrelDocument, ternDocument, valueOf, verdictOf, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
@@ -105,6 +106,32 @@ describe('clamp against gas', () => {
       ),
     ).toBeUndefined()
     expect(found(tern, 'fasteners.clampOverGas.mains')).toBeUndefined()
+  })
+})
+
+describe('an aluminium head on steel studs', () => {
+  const sections = [{ lengthMm: 100, diameterMm: 8.8 }]
+  const warm = (rise: number, more: object = { sections }) =>
+    withSpecOf(withType(more), (spec): Spec => ({
+      ...spec,
+      paper: { ...spec.paper, headRise: { value: rise, unit: 'K', source: 'test' } },
+    }))
+
+  it('70 K on 100 mm of 8.8 mm: k 124.7 kN/mm, the parts 4.5 times that: 7.5 kN more (by hand)', () => {
+    const [part, stud] = [EXPANSION.part.castAluminium.perK, EXPANSION.part.steel.perK]
+    // 205,000 · 60.82 ÷ 100 = 124.7 kN/mm; in a row with 561: ÷ 1.2222.
+    const addedN = (100 * (part - stud) * 70 * 124_684) / (1 + 1 / 4.5)
+    expectNear(valueOf(fasteners, warm(70), 'fasteners.warmLoad.head'), addedN, 5)
+    // By its torque 69.57 kN, with that on the smaller of 60.8 and 61.2 mm² of 1,310 MPa.
+    expectNear(valueOf(fasteners, warm(70), 'fasteners.warmOfYield.head'), (69_565 + addedN) / 60.82 / 1310, 0.001)
+    expect(valueOf(fasteners, warm(140), 'fasteners.warmLoad.head') / addedN).toBeCloseTo(2, 4)
+  })
+
+  it('is said only where its rise is on paper and the stud’s sections are known, and of heads alone', () => {
+    expect(found(withType({ sections }), 'fasteners.warmLoad.head')).toBeUndefined()
+    expect(found(warm(70, {}), 'fasteners.warmLoad.head')).toBeUndefined()
+    expect(found(warm(70), 'fasteners.warmLoad.mains')).toBeUndefined()
+    expect(found(warm(70, { sections, yieldMpa: undefined }), 'fasteners.warmOfYield.head')).toBeUndefined()
   })
 })
 

@@ -1,16 +1,29 @@
 /** What a joint clamps by the torque it is planned with: estimates, for nobody has measured its friction. */
 import type { Build } from '../../build/build'
 import type { Joint, JointGroup } from '../../build/types'
+import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
-import { cylinderPlaces } from '../../engine'
+import { cylinderPlaces, EXPANSION, type Expansion } from '../../engine'
 import { assumedFigure, resultOf, statedFigure, type Figure } from '../../metrology'
 import { jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
 import { NUT_FACTORS, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
 import { definition, type BoltOutput } from './definition'
-import { clampMargin, gasForce, loadByNutFactor, roundSection, shareOf, stressArea, tensileStress } from './formulas'
+import {
+  boltStiffness,
+  clampMargin,
+  gasForce,
+  loadByNutFactor,
+  partsStiffness,
+  roundSection,
+  shareOf,
+  stressArea,
+  tensileStress,
+  warmClamp,
+} from './formulas'
 import { THREAD_PROFILE } from './profile'
+import { STEEL_MODULUS } from './steelModulus'
 import { isThread, readThread, type Thread } from './thread'
 
 type FastenerType = Joint['types'][number]
@@ -38,6 +51,8 @@ export function jointFindings(build: Build): Finding[] {
       ...found('fasteners.pulledOfYield', (of) => ofWorst(of, joint, pulledOf)),
       ...found('fasteners.torqueOfProof', (of) => ofWorst(of, joint, proofOf)),
       ...found('fasteners.clampOverGas', (of) => clampOverGas(of, joint)),
+      ...found('fasteners.warmLoad', (of) => ofWorst(of, joint, (one) => warmLoadOf(of, joint, one))),
+      ...found('fasteners.warmOfYield', (of) => ofWorst(of, joint, (one) => warmShareOf(of, joint, one))),
       ...found('fasteners.engaged', (of) => engagedOf(of, joint)),
     ]
   })
@@ -141,6 +156,56 @@ function clampOverGas(build: Build, id: string): Derived | undefined {
     pulled.map((one) => ({ label: `Load, type ${one.type.letter}`, weight: one.count / cylinders, figure: loadOf(one) })),
   )
   return { figure: clampMargin.of({ clampN, gasN }) }
+}
+
+/** Of the stud: what it clamps gives that much less (from memory: three to six times as stiff). */
+const PARTS_STIFFER = { value: 4.5, tolerance: 1.5, source: 'from memory: three to six times the stud' }
+
+/** What a head of aluminium adds to its steel studs as it warms; only where its rise is on paper and the stud’s sections are known. */
+function warmLoadOf(build: Build, id: string, { type }: Pulled): Figure | undefined {
+  const riseK = paperAt(build, 'headRise')
+  const sections = (type.sections ?? []).map(({ lengthMm, diameterMm }, index) => ({
+    lengthMm: onSheet(`length ${index + 1}`, lengthMm),
+    diameterMm: onSheet(`diameter ${index + 1}`, diameterMm),
+  }))
+  if (jointAt(build, id)?.kind !== 'head' || !riseK || sections.length === 0) return undefined
+  const boltNPerMm = boltStiffness(sections, assumedFigure('modulus of steel', STEEL_MODULUS))
+  return warmClamp.of({
+    lengthMm: onSheet(
+      'clamped length',
+      sections.reduce((sum, { lengthMm }) => sum + lengthMm.value.value, 0),
+    ),
+    partPerK: grows(EXPANSION.part.castAluminium),
+    studPerK: grows(EXPANSION.part.steel),
+    riseK,
+    boltNPerMm,
+    partsNPerMm: partsStiffness.of({ boltNPerMm, stiffer: assumedFigure('stiffness of the parts', PARTS_STIFFER) }),
+  })
+}
+
+function grows({ label, perK, tolerancePerK }: Expansion): Figure {
+  return assumedFigure(label, { value: perK, tolerance: tolerancePerK, source: 'from memory' })
+}
+
+/** By its torque and warm, in tension: nobody turns it any more. */
+function warmShareOf(build: Build, id: string, pulled: Pulled): Figure | undefined {
+  const added = warmLoadOf(build, id, pulled)
+  const { yieldMpa } = pulled.type
+  if (!added || yieldMpa === undefined) return undefined
+  const loadN = resultOf(
+    {
+      id: 'warmLoad',
+      title: 'Load when warm',
+      kind: 'force',
+      expression: 'load by its torque + load added when warm',
+      source: 'definition',
+    },
+    [
+      { label: 'By its torque', weight: 1, figure: loadOf(pulled) },
+      { label: 'Added when warm', weight: 1, figure: added },
+    ],
+  )
+  return shareOf.of({ stressMpa: tensileStress.of({ loadN, areaMm2: smallestOf(pulled) }), strengthMpa: onSheet('yield', yieldMpa) })
 }
 
 function cylindersUnder({ spec }: Build, { id }: Joint): number {
