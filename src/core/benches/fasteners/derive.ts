@@ -133,10 +133,10 @@ function stepsMissing(build: Build, bolt: number, cycle: number): Missing[] {
   const free: Missing[] = readingAt(build, 'fasteners.freeLength', { bolt })
     ? []
     : [{ kind: 'reading', stationId: stationId('fasteners.freeLength', { bolt }) }]
-  if (open.length > 0 || free.length > 0 || read.size >= LEAST_STEPS) return [...free, ...open]
-  return (['boltStepFrom', 'boltStepTo', 'boltStepBy'] as const)
-    .filter((key) => build.spec.paper[key] === undefined)
-    .map((key) => ({ kind: 'paper', key }))
+  if (open.length > 0 || read.size >= LEAST_STEPS) return [...free, ...open]
+  // Nothing is planned.
+  const plan = (['boltStepFrom', 'boltStepTo', 'boltStepBy'] as const).filter((key) => build.spec.paper[key] === undefined)
+  return [...plan.map((key): Missing => ({ kind: 'paper', key })), ...free]
 }
 
 /** How much load a newton metre makes: from the curve of the first cycle, or from the stretch it came to and the torque it took. */

@@ -169,6 +169,17 @@ describe('the torque that gives the stretch', () => {
     expect(stepsIn(beside, 2, 1)).toEqual([18, 23, 28, 33, 38, 43, 48, 50, 53])
   })
 
+  it('wants its steps on paper before anything else, and then the free length too', () => {
+    const { boltStepFrom: _, boltStepTo: __, boltStepBy: ___, ...paper } = tern.spec.paper
+    const bare = withSpecOf(openBuild({ ...ternDocument, entries: [] }), (spec) => ({ ...spec, paper }))
+    expect(find(fasteners, bare, 'fasteners.bend.b3').missing).toEqual([
+      { kind: 'paper', key: 'boltStepFrom' },
+      { kind: 'paper', key: 'boltStepTo' },
+      { kind: 'paper', key: 'boltStepBy' },
+      { kind: 'reading', stationId: 'fasteners.freeLength/b3' },
+    ])
+  })
+
   it('steps of nothing, backwards or without end are no plan', () => {
     const steps = (from: number, to: number, step: number) =>
       plannedTorques(
