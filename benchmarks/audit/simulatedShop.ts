@@ -57,9 +57,12 @@ function piecesWithin(spec: Spec, random: RandomStream): Spec {
   return paperWithin(spec, random, 'piece')
 }
 
+/** Their tolerance is a band for the engine to land in: nothing is left open of what stands on paper. */
+const TO_LAND_IN: ReadonlySet<string> = new Set(['boltStretch', 'gearClearance'])
+
 function paperWithin(spec: Spec, random: RandomStream, which: 'set' | 'piece'): Spec {
   const paper = Object.entries(spec.paper).map(([key, number]) => {
-    const isDrawn = (number.varies ?? 'set') === which
+    const isDrawn = (number.varies ?? 'set') === which && !TO_LAND_IN.has(key)
     return [key, isDrawn ? { ...number, value: within(random, number.value, number.tolerance) } : number]
   })
   return { ...spec, paper: Object.fromEntries(paper) }
