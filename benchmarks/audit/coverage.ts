@@ -60,7 +60,7 @@ const isSpread = (output: string) => /Spread|Fall|outOfRound|taper|Round|Taper|A
  * and its doubt is counted in each (root mean square: 3.4 µm stated, 2.6 µm off).
  */
 const MAY_BE_OVER =
-  /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm|Pressure|endTemperature|quench|clearanceSpread|fasteners\.(?:load|ofYield|nutFactor|torque|pulled|clamp)/
+  /Gap|secondOverTop|endFloat|rodSide|hotGap|runOut|Round|Warm|Pressure|endTemperature|quench|clearanceSpread|fasteners\.(?:load|ofYield|nutFactor|torque|pulled|clamp|even|warm)/
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED: ReadonlySet<OutputId> = new Set(['rings.buttingTemperature'])
 

@@ -135,13 +135,18 @@ export const jointSchema = z
       .object({ minutes: finite.positive().max(20_160), from: source })
       .strict()
       .optional(),
+    /** Before the first pull: how long what was put on stands until it has skinned or become tacky. */
+    skin: z
+      .object({ minutes: finite.positive().max(1440), from: source })
+      .strict()
+      .optional(),
     /** After the last pull: how long it is left before its re-torque. */
     rest: z
       .object({ minutes: finite.positive().max(20_160), from: source })
       .strict()
       .optional(),
     wrenches: z
-      .array(z.object({ name: words, leastNm: finite.positive(), mostNm: finite.positive() }).strict())
+      .array(z.object({ name: words, leastNm: finite.positive(), mostNm: finite.positive(), checkedOn: z.iso.date().optional() }).strict())
       .max(6)
       .optional(),
   })

@@ -42,6 +42,23 @@ describe('the clocks of a joint', () => {
     expect(leftMs(clocks[0]!, BEGUN_MS + 21 * 60_000)).toBe(-60_000)
   })
 
+  it('what was put on skins before the first pull, and is over with it', () => {
+    const skinned: Joint = { ...head, skin: { minutes: 10, from } }
+    const kinds = (pulls: readonly Pull[]) => clocksOf(skinned, runsOf(skinned, pulls)).map(({ kind, dueAt }) => [kind, dueAt])
+    const open = run('tighten', 0, { isOpen: true })
+    expect(kinds(open.slice(0, 1))).toEqual([
+      ['skins', at(10)],
+      ['sets', at(20)],
+    ])
+    expect(kinds(open.slice(0, 2))).toEqual([['sets', at(20)]])
+    // Stripped and sealed again it skins once more.
+    const again: Pull = { ...open[1]!, ...stamp(), at: at(30), did: 'resealed', follows: open[1]!.id }
+    expect(kinds([...open.slice(0, 2), again])).toEqual([
+      ['skins', at(40)],
+      ['sets', at(50)],
+    ])
+  })
+
   it('once it is tight it cures and rests from its last pull', () => {
     expect(jointClocks(spec, tight).map(({ kind, startedAt, dueAt }) => [kind, startedAt, dueAt])).toEqual([
       ['cures', at(52), at(52 + 240)],

@@ -6,6 +6,8 @@ import { jointsOf } from './usual'
 export type ClockKind =
   /** Sealer or locker: until then the run has to be done. */
   | 'sets'
+  /** Until then it is not closed. */
+  | 'skins'
   /** Until then no oil, no water. */
   | 'cures'
   /** The rest before a re-torque: from then on it may be done. */
@@ -41,13 +43,19 @@ export function jointClocks(spec: Pick<Spec, 'joints' | 'layout'>, entries: read
 
 /** Clocks of one joint; its runs with the one begun last first. */
 export function clocksOf(joint: Joint, runs: readonly Run[]): readonly JointClock[] {
-  const { sealer, cure, rest } = joint
+  const { sealer, skin, cure, rest } = joint
   const open = runs.filter(({ isEnded }) => !isEnded)
   const tight = runs.find(({ way, isEnded }) => way === 'tighten' && isEnded)
   const isLoose = tight !== undefined && runs.some(({ way, id }) => way === 'loosen' && id > tight.id)
   const isRetorqued = tight !== undefined && runs.some(({ way, id, isEnded }) => way === 'retorque' && isEnded && id > tight.id)
   const ended = isLoose ? undefined : tight?.last.at
+  const nothingPulled = open.filter(({ done }) => done.size === 0)
   return [
+    ...(skin
+      ? nothingPulled.map((run) =>
+          clockFrom('skins', joint, { name: sealer?.name ?? joint.name, startedAt: sealedAt(run), minutes: skin.minutes }),
+        )
+      : []),
     ...(sealer
       ? open.map((run) => clockFrom('sets', joint, { name: sealer.name, startedAt: sealedAt(run), minutes: sealer.openMinutes }))
       : []),

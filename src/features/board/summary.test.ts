@@ -46,7 +46,7 @@ describe('what the board and the front of a build show', () => {
       next: { bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' },
     })
     const full = summarise(tern)
-    expect(full).toMatchObject({ verdicts: { out: 11, inDoubt: 14, within: 150, notMeasured: 0 }, read: 397, wanted: 397 })
+    expect(full).toMatchObject({ verdicts: { out: 11, inDoubt: 14, within: 151, notMeasured: 0 }, read: 397, wanted: 397 })
     expect([full.worst?.words, full.next, full.copyOf]).toEqual(['Top ring gap, cylinder 2: under by 0.035 mm', undefined, undefined])
     expect(summarise({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } })).toMatchObject({
       copyOf: 'Tern',

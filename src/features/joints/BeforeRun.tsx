@@ -114,5 +114,8 @@ function wrenchWords({ wrenches = [] }: Joint, steps: readonly Step[], system: U
     const wrench = pull.pull === 'torque' ? wrenchFor(wrenches, pull.nm) : undefined
     if (wrench) byWrench.set(wrench.name, [...(byWrench.get(wrench.name) ?? []), words])
   }
-  return [...byWrench].map(([name, words]) => `wrench ${name}: ${words.join(', ')}`)
+  return [...byWrench].map(([name, words]) => {
+    const checkedOn = wrenches.find((wrench) => wrench.name === name)?.checkedOn
+    return `wrench ${name}: ${words.join(', ')}; ${checkedOn ? `checked ${checkedOn}` : 'no check on record'}`
+  })
 }

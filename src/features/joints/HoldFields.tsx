@@ -103,33 +103,38 @@ function SealantFields({ joint, change }: Omit<HoldProps, 'system'>) {
 }
 
 const MINUTES_PER_HOUR = 60
-const WAITS = { cure: 'Cures before oil or water, hours', rest: 'Rests before its re-torque, hours' } as const
+const WAITS = {
+  skin: { label: 'Skins or tacks before it is closed, minutes', minutes: 1, most: 1440 },
+  cure: { label: 'Cures before oil or water, hours', minutes: MINUTES_PER_HOUR, most: 336 },
+  rest: { label: 'Rests before its re-torque, hours', minutes: MINUTES_PER_HOUR, most: 336 },
+} as const
 
 /** What a joint waits for after its last pull; the run starts these clocks by itself. */
 function Waits({ joint, change }: Omit<HoldProps, 'system'>) {
-  const shown = joint.sealer ? (['cure', 'rest'] as const) : (['rest'] as const)
+  const shown = joint.sealer ? (['skin', 'cure', 'rest'] as const) : (['skin', 'rest'] as const)
   return (
     <Fields>
       {shown.map((name) => {
         const wait = joint[name]
-        const put = (next: Joint['rest']) => change(WAITS[name].toLowerCase(), (now) => ({ ...now, [name]: next }))
+        const { label, minutes, most } = WAITS[name]
+        const put = (next: Joint['rest']) => change(label.toLowerCase(), (now) => ({ ...now, [name]: next }))
         return (
           <Fragment key={name}>
             <QuantityInput
-              label={WAITS[name]}
-              value={wait && wait.minutes / MINUTES_PER_HOUR}
+              label={label}
+              value={wait && wait.minutes / minutes}
               kind="ratio"
               unit="one"
-              range={{ low: 0.1, high: 336 }}
-              onCommit={(hours) =>
+              range={{ low: 0.1, high: most }}
+              onCommit={(count) =>
                 put(
-                  hours === undefined
+                  count === undefined
                     ? undefined
-                    : { from: { source: 'not said yet', fromMemory: true }, ...wait, minutes: hours * MINUTES_PER_HOUR },
+                    : { from: { source: 'not said yet', fromMemory: true }, ...wait, minutes: count * minutes },
                 )
               }
             />
-            {wait && <From label={`${WAITS[name]}: from`} value={wait.from} onCommit={(from) => put({ ...wait, from })} />}
+            {wait && <From label={`${label}: from`} value={wait.from} onCommit={(from) => put({ ...wait, from })} />}
           </Fragment>
         )
       })}
@@ -148,6 +153,7 @@ function Wrenches({ joint: { wrenches = [] }, system, change }: HoldProps) {
           <span>
             Wrench <b>{wrench.name}</b>, {torqueWords(wrench.leastNm, system).value} to {torqueWords(wrench.mostNm, system).value}{' '}
             {UNITS[wrenchUnit(system)].symbol}
+            {wrench.checkedOn ? `, checked ${wrench.checkedOn}` : ', no check on record'}
           </span>
           <Button size="small" kind="plain" onPress={() => put(wrenches.filter((one) => one !== wrench))}>
             Put it away
@@ -159,9 +165,15 @@ function Wrenches({ joint: { wrenches = [] }, system, change }: HoldProps) {
   )
 }
 
+/** A day the calendar has. */
+function isDate(text: string): boolean {
+  const date = new Date(`${text}T00:00:00Z`)
+  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(text)
+}
+
 function NewWrench({ taken, system, onAdd }: { taken: readonly string[]; system: UnitSystem; onAdd: (wrench: Wrench) => void }) {
   const unit = wrenchUnit(system)
-  const [typed, setTyped] = useState({ name: '', least: '', most: '' })
+  const [typed, setTyped] = useState({ name: '', least: '', most: '', checkedOn: '' })
   const [error, setError] = useState<string>()
   const field = (name: keyof typeof typed) => ({
     value: typed[name],
@@ -175,8 +187,9 @@ function NewWrench({ taken, system, onAdd }: { taken: readonly string[]; system:
     if (!most!.ok) return setError(entryIssueWords(most!.issue, unit))
     if (!(least!.value > 0 && most!.value > least!.value)) return setError('From what it reads at least to what it reads at most.')
     setError(undefined)
-    setTyped({ name: '', least: '', most: '' })
-    onAdd({ name, leastNm: least!.value, mostNm: most!.value })
+    if (typed.checkedOn !== '' && !isDate(typed.checkedOn)) return setError('The day of its check as 2026-03-01, or nothing.')
+    setTyped({ name: '', least: '', most: '', checkedOn: '' })
+    onAdd({ name, leastNm: least!.value, mostNm: most!.value, ...(typed.checkedOn !== '' && { checkedOn: typed.checkedOn }) })
   }
   return (
     <form
@@ -189,6 +202,7 @@ function NewWrench({ taken, system, onAdd }: { taken: readonly string[]; system:
         <TextField label="Another wrench" {...field('name')} error={error} />
         <TextField label={`reads from, ${UNITS[unit].symbol}`} {...field('least')} numeric />
         <TextField label={`to, ${UNITS[unit].symbol}`} {...field('most')} numeric />
+        <TextField label="checked on" placeholder="2026-03-01" {...field('checkedOn')} />
         <Button type="submit">Lay it ready</Button>
       </Fields>
     </form>

@@ -9,7 +9,7 @@ import { oddAngleWords, pullWords } from '@/wording'
 import { Key } from '../bench/Key'
 import { NextPull } from './NextPull'
 import { About, Caption, KeyRow, List } from './runLayout'
-import { SealerClock } from './SealerClock'
+import { RunClocks } from './RunClocks'
 import { BeforeRun } from './BeforeRun'
 import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
@@ -142,7 +142,7 @@ function UnderWay(props: AtRun) {
       {next ? <NextPull {...props} next={next} /> : <AllDone run={run} turns={turnsOf(joint)} />}
       <OddAngles joint={joint} run={run} />
       <LiveWrench wrench={wrench} />
-      {joint.sealer && next && <SealerClock joint={joint} run={run} />}
+      {next && <RunClocks joint={joint} run={run} clocks={props.clocks} />}
       <KeyRow>
         <button type="button" data-main onClick={pulled}>
           <Key>Enter</Key> {next ? 'pulled' : 'end the run'}

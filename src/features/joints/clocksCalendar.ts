@@ -10,6 +10,7 @@ export interface BuildClocks {
 
 const TITLES: Readonly<Record<JointClock['kind'], (clock: JointClock) => string>> = {
   sets: ({ name, jointName }) => `${name} sets: ${jointName}`,
+  skins: ({ name, jointName }) => `${name} has skinned: close ${jointName}`,
   cures: ({ name, jointName }) => `${name} has cured: oil and water may reach ${jointName}`,
   rests: ({ jointName }) => `Re-torque ${jointName}`,
 }

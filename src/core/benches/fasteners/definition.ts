@@ -86,6 +86,7 @@ export const definition = {
     'fasteners.pulledOfYield': { label: 'Share of yield while pulled', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
     'fasteners.torqueOfProof': { label: 'Share of proof by its torque', ...SHARE, limit: 'fasteners.ofProof', estimate: true },
     'fasteners.clampOverGas': { label: 'Clamp over gas', ...TIMES, limit: 'fasteners.clampOverGas', estimate: true },
+    'fasteners.evenness': { label: 'Loads round a cylinder apart', ...SHARE, limit: 'fasteners.evenness', estimate: true },
     'fasteners.warmLoad': {
       label: 'Load added when warm',
       kind: 'force',
@@ -99,6 +100,7 @@ export const definition = {
   limits: {
     'fasteners.pulledOfYield': { label: 'Share of yield while pulled, tension and twist', ...SHARE },
     'fasteners.clampOverGas': { label: 'Clamp over gas at peak pressure', ...TIMES },
+    'fasteners.evenness': { label: 'Loads round a cylinder apart, of their mean', ...SHARE },
     'fasteners.engaged': { label: 'Thread engaged in the casting, diameters', ...TIMES },
     'fasteners.gearGap': { label: 'Gear clearance', ...STRETCH },
     'fasteners.stretch': { label: 'Stretch', ...STRETCH },

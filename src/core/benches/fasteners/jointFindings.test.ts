@@ -109,6 +109,40 @@ describe('clamp against gas', () => {
   })
 })
 
+describe('loads round a cylinder', () => {
+  it('are even where all are alike, and what friction does to all cancels', () => {
+    const { value } = find(fasteners, tern, 'fasteners.evenness.head').figure!
+    expectNear(value.value, 0, 1e-12)
+    // What is left is of the second order, and an eighth of the doubt of one load.
+    expect(expand(value).U).toBeLessThan(0.02)
+    expect(verdictOf(fasteners, tern, 'fasteners.evenness.head')).toBe('within')
+  })
+
+  it('an M8 among M10 on the same torque carries a quarter more: 22 % apart of the mean (by hand)', () => {
+    const mixed = head((joint) => ({
+      ...joint,
+      types: [joint.types[0]!, { letter: 'B', thread: 'M8x1.25' }],
+      fasteners: joint.fasteners.map((one, index) => (index === 3 ? { ...one, type: 'B' } : one)),
+    }))
+    // Loads go as 1/d: 1/8 and 1/10, apart (1/8 − 1/10) of their mean 0.1125.
+    expectNear(valueOf(fasteners, mixed, 'fasteners.evenness.head'), 0.025 / 0.1125, 1e-9)
+  })
+
+  it('a group pulled to half stands out round the cylinders it is at, and nowhere is it said of main caps', () => {
+    const [group] = jointsOf(tern.spec).find(({ id }) => id === 'head')!.groups
+    const halved = head((joint) => ({
+      ...joint,
+      groups: [
+        { ...group!, order: group!.order.filter((number) => number !== 4) },
+        { ...group!, name: 'one', order: [4], targetNm: 40, stages: [{ pull: 'torque', nm: 40 }] },
+      ],
+    }))
+    expectNear(valueOf(fasteners, halved, 'fasteners.evenness.head'), 2 / 3, 1e-9)
+    expect(verdictOf(fasteners, halved, 'fasteners.evenness.head')).toBe('over')
+    expect(found(tern, 'fasteners.evenness.mains')).toBeUndefined()
+  })
+})
+
 describe('an aluminium head on steel studs', () => {
   const sections = [{ lengthMm: 100, diameterMm: 8.8 }]
   const warm = (rise: number, more: object = { sections }) =>

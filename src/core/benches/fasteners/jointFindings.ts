@@ -4,7 +4,7 @@ import type { Joint, JointGroup } from '../../build/types'
 import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
 import { cylinderPlaces, EXPANSION, type Expansion } from '../../engine'
-import { assumedFigure, resultOf, statedFigure, type Figure } from '../../metrology'
+import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../../metrology'
 import { jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
@@ -36,6 +36,8 @@ interface Pulled {
   readonly type: FastenerType
   readonly thread: Thread
   readonly count: number
+  /** The fasteners of its group. */
+  readonly order: readonly number[]
   readonly torqueNm: Figure
   readonly nutFactor: Figure
 }
@@ -51,6 +53,7 @@ export function jointFindings(build: Build): Finding[] {
       ...found('fasteners.pulledOfYield', (of) => ofWorst(of, joint, pulledOf)),
       ...found('fasteners.torqueOfProof', (of) => ofWorst(of, joint, proofOf)),
       ...found('fasteners.clampOverGas', (of) => clampOverGas(of, joint)),
+      ...found('fasteners.evenness', (of) => evennessOf(of, joint)),
       ...found('fasteners.warmLoad', (of) => ofWorst(of, joint, (one) => warmLoadOf(of, joint, one))),
       ...found('fasteners.warmOfYield', (of) => ofWorst(of, joint, (one) => warmShareOf(of, joint, one))),
       ...found('fasteners.engaged', (of) => engagedOf(of, joint)),
@@ -83,7 +86,7 @@ function pulledInGroup(joint: Joint, { order, targetNm, targetFrom, dress, stage
   return joint.types.flatMap((type): Pulled[] => {
     const count = order.filter((number) => joint.fasteners[number - 1]?.type === type.letter).length
     const thread = type.thread === undefined ? undefined : readThread(type.thread)
-    return count > 0 && thread && isThread(thread) ? [{ type, thread, count, torqueNm, nutFactor: nutFactorOf(lube) }] : []
+    return count > 0 && thread && isThread(thread) ? [{ type, thread, count, order, torqueNm, nutFactor: nutFactorOf(lube) }] : []
   })
 }
 
@@ -213,6 +216,38 @@ function cylindersUnder({ spec }: Build, { id }: Joint): number {
   const places = cylinderPlaces(spec.layout)
   const own = places.filter((place) => place.bank === bank)
   return /-(?:left|right)$/.test(id) ? own.length : places.length
+}
+
+/** Of a bore spacing: no further from the middle of a cylinder stands what clamps it. */
+const ROUND_CYLINDER = 1
+
+const loadsApart = formula({
+  id: 'loadsApart',
+  title: 'Loads round a cylinder apart',
+  kind: 'ratio',
+  expression: '(largest − smallest) ÷ mean of the two',
+  source: 'definition',
+  inputs: { largestN: { label: 'Largest', kind: 'force' }, smallestN: { label: 'Smallest', kind: 'force' } },
+  evaluate: ({ largestN, smallestN }) => (2 * (largestN - smallestN)) / (largestN + smallestN),
+})
+
+/** The cylinder round which the loads are furthest apart; what friction and wrench do to all alike cancels. */
+function evennessOf(build: Build, id: string): Derived | undefined {
+  const joint = jointAt(build, id)!
+  const pulled = pulledIn(build, id)
+  if (joint.kind !== 'head' || pulled.reduce((sum, { count }) => sum + count, 0) < joint.fasteners.length) return undefined
+  const loadAt = (number: number) =>
+    pulled.find(({ type, order }) => order.includes(number) && joint.fasteners[number - 1]!.type === type.letter)
+  const { boreSpacingMm } = build.spec.layout
+  const apart = Array.from({ length: cylindersUnder(build, joint) }, (_, row) => {
+    const loads = joint.fasteners.flatMap(({ xMm }, index) => {
+      const one = Math.abs(xMm - row * boreSpacingMm) < ROUND_CYLINDER * boreSpacingMm ? loadAt(index + 1) : undefined
+      return one ? [loadOf(one)] : []
+    })
+    const byLoad = loads.toSorted((a, b) => b.value.value - a.value.value)
+    return byLoad.length > 1 ? loadsApart.of({ largestN: byLoad[0]!, smallestN: byLoad.at(-1)! }) : undefined
+  }).filter((figure) => figure !== undefined)
+  return apart.length === 0 ? undefined : { figure: apart.reduce((a, b) => (b.value.value > a.value.value ? b : a)) }
 }
 
 /** Gas at the peak that this boost and the ratio meant may come to, on the gasket's bore. */

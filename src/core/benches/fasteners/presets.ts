@@ -12,6 +12,7 @@ const MOST_OF_YIELD = 0.75
 const MOST_OF_PROOF = 0.9
 const ODD_SHARE = 0.25
 const GROWTH_THOU = 0.5
+const EVEN_SHARE = 0.25
 const GEAR_BAND_MM = 0.05
 const ENGAGED = { aluminium: 2, iron: 1.5 }
 
@@ -62,6 +63,11 @@ const jointLimits: Presets = ({ materials }) => ({
     lower: 1,
     source: 'Preset: definition',
     reason: 'Below, the gas lifts the head at its peak; what the gasket itself wants comes on top, by its maker.',
+  },
+  'fasteners.evenness': {
+    upper: EVEN_SHARE,
+    source: ASSUMED,
+    reason: 'A gasket seals by its weakest corner; the gasket maker’s sheet outranks it.',
   },
   'fasteners.engaged': {
     lower: materials.block === 'castAluminium' ? ENGAGED.aluminium : ENGAGED.iron,
