@@ -45,6 +45,7 @@ export {
   fastenerPlaceWords,
   HOLE_WORDS,
   LUBE_CHOICES,
+  lubeSentence,
   METHOD_CHOICES,
   oddAngleWords,
   patternIssueWords,

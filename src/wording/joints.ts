@@ -1,4 +1,4 @@
-import type { Lube } from '@/core/benches/fasteners'
+import type { ClampEstimate, Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
 import type { OddAngle, OrderIssue, PatternIssue, PlanIssue, Retirement, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
@@ -97,6 +97,15 @@ function alongWords(at: number, cylinders: readonly number[]): string {
 }
 
 export const LUBE_CHOICES: Readonly<Record<Lube, string>> = { dry: 'Dry', oiled: 'Engine oil', moly: 'Moly or the maker’s lube' }
+
+/** What the same torque does on other lubes. */
+export function lubeSentence(lube: Lube, others: ClampEstimate['onOtherLubes']): string {
+  const said = others.map(({ lube: other, more }) => {
+    const by = Math.abs(Math.round(more * 100))
+    return `${LUBE_CHOICES[other].toLowerCase()} ${by} % ${more > 0 ? 'more' : 'less'}`
+  })
+  return `The figure belongs to its lube. The same torque as on ${LUBE_CHOICES[lube].toLowerCase()} loads on ${said.join(', on ')}.`
+}
 
 /** Lube, locker or sealer, and where it goes. */
 export function dressWords({ dress }: JointGroup): string {

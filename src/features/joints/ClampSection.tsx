@@ -1,10 +1,10 @@
-import { clampEstimates, clampMarginOf, type ClampEstimate, type Range } from '@/core/benches/fasteners'
+import { clampEstimates, clampMarginOf, type Range } from '@/core/benches/fasteners'
 import type { Joint, Spec, UnitSystem } from '@/core/build'
 import { cylinderPlaces } from '@/core/engine'
 import { formatQuantity, fromCanonical, UNITS } from '@/core/quantity'
 import { FigureTable } from '@/ui/FigureTable'
 import { Section, SectionTitle } from '@/ui/Page'
-import { bankOf, LUBE_CHOICES } from '@/wording'
+import { bankOf, lubeSentence } from '@/wording'
 
 /** What the torque makes of every fastener, and of a head all together: from least to most, for friction decides it. */
 export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec; system: UnitSystem }) {
@@ -38,7 +38,7 @@ export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec
           ))}
         </tbody>
       </FigureTable>
-      <p>{lubeSentence(estimates[0]!)}</p>
+      <p>{lubeSentence(estimates[0]!.lube, estimates[0]!.onOtherLubes)}</p>
       <Margin joint={joint} spec={spec} system={system} />
     </Section>
   )
@@ -78,12 +78,4 @@ function forceWords({ low, high }: Range, system: UnitSystem): string {
 
 function shareWords(range: Range | undefined): string {
   return range ? `${Math.round(range.low * 100)}–${Math.round(range.high * 100)} %` : 'not known'
-}
-
-function lubeSentence({ lube, onOtherLubes }: ClampEstimate): string {
-  const others = onOtherLubes.map(({ lube: other, more }) => {
-    const by = Math.abs(Math.round(more * 100))
-    return `${LUBE_CHOICES[other].toLowerCase()} ${by} % ${more > 0 ? 'more' : 'less'}`
-  })
-  return `The figure belongs to its lube. The same torque as on ${LUBE_CHOICES[lube].toLowerCase()} loads on ${others.join(', on ')}.`
 }

@@ -1,4 +1,5 @@
 import { differenceWords } from '../figures'
+import { lubeSentence } from '../joints'
 import { small } from '../letters'
 import { subjectsWords, subjectWords } from '../verdicts'
 import { counted, type ChangeWords, type CostWords, type RemarkWords } from '../vocabulary'
@@ -19,6 +20,7 @@ export const REMARKS = {
     const at = `from ${differenceWords(fromNm, TORQUE, system)} on, in cycle ${cycle}`
     return how === 'yields' ? `Stretches more than its line ${at}: it is yielding.` : `Stretches less than its line ${at}: dry, or galling.`
   },
+  onOtherLubes: ({ lube, others }) => lubeSentence(lube, others),
   gearsAbut: () => 'The gears may touch end on: turn them by hand before anything is tightened.',
   notElastic: () => 'It has left its straight line: not all of its stretch is load.',
   torqueHolds: ({ for: holdsFor }) => HOLDS_FOR[holdsFor],

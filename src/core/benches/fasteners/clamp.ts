@@ -51,6 +51,14 @@ export function clampEstimates({ types, fasteners }: Pick<Joint, 'types' | 'fast
   })
 }
 
+/** What a torque does on another lube: its mean load over this one’s, less one. */
+export function onOtherLubes(lube: Lube): ClampEstimate['onOtherLubes'] {
+  const mean = (of: Lube) => (NUT_FACTORS[of].low + NUT_FACTORS[of].high) / 2
+  return (Object.keys(NUT_FACTORS) as Lube[])
+    .filter((other) => other !== lube)
+    .map((other) => ({ lube: other, more: mean(lube) / mean(other) - 1 }))
+}
+
 function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number, lube: Lube): ClampEstimate {
   const { low, high } = NUT_FACTORS[lube]
   const loadAt = (nutFactor: number) => loadByNutFactor.evaluate({ torqueNm, nutFactor, diameterMm: thread.diameterMm })
@@ -59,7 +67,6 @@ function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number
   const smallest = Math.min(area, ...(type.sections ?? []).map(({ diameterMm }) => roundSection.evaluate({ diameterMm })))
   const share = (mm2: number, mpa: number | undefined) => mpa && { low: loadN.low / mm2 / mpa, high: loadN.high / mm2 / mpa }
   const combined = (load: number, nutFactor: number) => combinedMpa(load, smallest, thread, nutFactor)
-  const mean = (of: Lube) => (NUT_FACTORS[of].low + NUT_FACTORS[of].high) / 2
   return {
     letter: type.letter,
     lube,
@@ -69,9 +76,7 @@ function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number
     combinedOfYield: type.yieldMpa
       ? { low: combined(loadN.low, high) / type.yieldMpa, high: combined(loadN.high, low) / type.yieldMpa }
       : undefined,
-    onOtherLubes: (Object.keys(NUT_FACTORS) as Lube[])
-      .filter((other) => other !== lube)
-      .map((other) => ({ lube: other, more: mean(lube) / mean(other) - 1 })),
+    onOtherLubes: onOtherLubes(lube),
   }
 }
 

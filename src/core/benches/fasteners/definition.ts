@@ -1,5 +1,6 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
+import type { ClampEstimate, Lube } from './clamp'
 import type { methods } from './methods'
 
 declare module '../../build/ids' {
@@ -18,6 +19,8 @@ declare module '../../bench/vocabulary' {
     notElastic: object
     /** Less than the gauge can tell from nothing: the gears may touch end on. */
     gearsAbut: object
+    /** What the torque would do on another lube: its load over this one’s, less one. */
+    onOtherLubes: { readonly lube: Lube; readonly others: ClampEstimate['onOtherLubes'] }
     /** What the doubt of a torque is for. */
     torqueHolds: { readonly for: 'thisBolt' | 'otherBolt' | 'otherWrench' }
   }

@@ -25,6 +25,15 @@ describe('the load of a torque', () => {
     expectNear(expand(value).U / value.value, 0.159, 0.003)
   })
 
+  it('says what the same torque does on another lube: K 0.115 to 0.165 is 30 % less, to 0.20 43 % less', () => {
+    const [remark] = find(fasteners, tern, 'fasteners.torqueLoad.head').remarks
+    const { others } = remark as { others: readonly { lube: string; more: number }[] }
+    expect(others.map(({ lube, more }) => [lube, Math.round(more * 100)])).toEqual([
+      ['dry', -43],
+      ['oiled', -30],
+    ])
+  })
+
   it('its share of proof on 61.2 mm² (ISO 898-1)', () => {
     const proved = withType({ proofMpa: 1100 })
     expectNear(valueOf(fasteners, proved, 'fasteners.torqueOfProof.head'), 69_565 / 61.2 / 1100, 0.001)

@@ -8,7 +8,7 @@ import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../
 import { jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
-import { NUT_FACTORS, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
+import { NUT_FACTORS, onOtherLubes, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
 import { definition, type BoltOutput } from './definition'
 import {
   boltStiffness,
@@ -40,6 +40,7 @@ interface Pulled {
   readonly order: readonly number[]
   readonly torqueNm: Figure
   readonly nutFactor: Figure
+  readonly lube: Lube
 }
 
 export function jointFindings(build: Build): Finding[] {
@@ -49,7 +50,7 @@ export function jointFindings(build: Build): Finding[] {
     const found = (output: BoltOutput, of: (build: Build) => Derived | undefined) =>
       of(build) ? [finding(build, definition, output, (recorded) => of(recorded)!, { joint })] : []
     return [
-      ...found('fasteners.torqueLoad', (of) => ofWorst(of, joint, loadOf)),
+      ...found('fasteners.torqueLoad', (of) => withLubes(of, joint, ofWorst(of, joint, loadOf))),
       ...found('fasteners.pulledOfYield', (of) => ofWorst(of, joint, pulledOf)),
       ...found('fasteners.torqueOfProof', (of) => ofWorst(of, joint, proofOf)),
       ...found('fasteners.clampOverGas', (of) => clampOverGas(of, joint)),
@@ -86,7 +87,7 @@ function pulledInGroup(joint: Joint, { order, targetNm, targetFrom, dress, stage
   return joint.types.flatMap((type): Pulled[] => {
     const count = order.filter((number) => joint.fasteners[number - 1]?.type === type.letter).length
     const thread = type.thread === undefined ? undefined : readThread(type.thread)
-    return count > 0 && thread && isThread(thread) ? [{ type, thread, count, order, torqueNm, nutFactor: nutFactorOf(lube) }] : []
+    return count > 0 && thread && isThread(thread) ? [{ type, thread, count, order, torqueNm, nutFactor: nutFactorOf(lube), lube }] : []
   })
 }
 
@@ -132,6 +133,13 @@ function proofOf(pulled: Pulled): Figure | undefined {
   if (proofMpa === undefined) return undefined
   const stressMpa = tensileStress.of({ loadN: loadOf(pulled), areaMm2: stressAreaOf(pulled) })
   return shareOf.of({ stressMpa, strengthMpa: onSheet('proof', proofMpa) })
+}
+
+/** The figure belongs to its lube: what the same torque does on another is said beside it. */
+function withLubes(build: Build, joint: string, load: Derived | undefined): Derived | undefined {
+  const [lube, ...others] = [...new Set(pulledIn(build, joint).map((one) => one.lube))]
+  if (!load || lube === undefined || others.length > 0) return load
+  return { ...load, remarks: [{ code: 'onOtherLubes', lube, others: onOtherLubes(lube) }] }
 }
 
 /** Of several types and groups the one that bears most: the others are better off. */
