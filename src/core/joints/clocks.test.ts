@@ -97,6 +97,11 @@ describe('how far a re-torque goes', () => {
     expect(refusals(planned(first + 0.4))).toEqual([])
     expect(refusals(planned(first + 5))).toEqual([{ code: 'aboveFirst', nm: first + 5, firstNm: first }])
     expect(refusals(planned(first - 5))).toEqual([])
+    // What stopped short on its way is no figure it was pulled to.
+    const short = tight.map((pull, index) => (index === 3 ? { ...pull, did: 'short' as const, value: 500 } : pull))
+    expect(retorqueRefusals(planned(first + 5), runsOf(head, short))).toHaveLength(1)
+    const only = tight.map((pull) => (pull.did === 'pulled' ? { ...pull, did: 'leftOut' as const, value: 500 } : pull))
+    expect(retorqueRefusals(planned(501), runsOf(head, only))).toEqual([])
   })
 
   it('of a joint that was not run, nothing is known to be above', () => {

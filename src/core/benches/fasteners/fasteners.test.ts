@@ -159,6 +159,9 @@ describe('the torque that gives the stretch', () => {
     const higher = withSpecOf(tern, (spec) => ({ ...spec, paper: { ...spec.paper, boltStepTo: { ...spec.paper.boltStepTo!, value: 73 } } }))
     expect(stepsIn(higher, 1, 3).at(-1)).toBe(53)
     expect(stepsIn(higher, 2, 2).at(-1)).toBe(73)
+    // Reached at 48 N·m already: the next step is not wanted once its reading is gone.
+    const ended = without(higher, ({ characteristic, place }) => isAt(1, 3)({ characteristic, place }) && place.torque === 53)
+    expect(stepsIn(ended, 1, 3)).toEqual([18, 23, 28, 33, 38, 43, 48])
     const beside = withReading(
       tern,
       'fasteners.lengthAt',
