@@ -39,7 +39,6 @@ export { entryIssueWords, slipWords } from './entryIssues'
 export { placeWords, gaugeLineIssueWords, fileIssueWords, rowIssueWords, sumIssueWords } from './issues'
 export { DUTY_CHOICES, FUEL_CHOICES, dutyWords, fuelWords } from './duty'
 export {
-  bankOf,
   DRESS_WORDS,
   dressWords,
   fastenerPlaceWords,

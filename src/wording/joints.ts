@@ -1,7 +1,17 @@
 import type { ClampEstimate, Lube } from '@/core/benches/fasteners'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
-import type { OddAngle, OrderIssue, PatternIssue, PlanIssue, Retirement, RunRefusal, RunWay, StagesIssue } from '@/core/joints'
+import {
+  bankOf,
+  type OddAngle,
+  type OrderIssue,
+  type PatternIssue,
+  type PlanIssue,
+  type Retirement,
+  type RunRefusal,
+  type RunWay,
+  type StagesIssue,
+} from '@/core/joints'
 import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
@@ -72,12 +82,6 @@ export function fastenerPlaceWords(joint: Joint, layout: EngineLayout, number: n
     .toSorted((a, b) => a.row - b.row)
     .map(({ cylinder }) => cylinder)
   return [sideWords(layout, bank, yMm), alongWords(at, cylinders)].filter(Boolean).join(', ')
-}
-
-/** The bank a joint belongs to, by its name. */
-export function bankOf({ id }: Joint): 'left' | 'right' | undefined {
-  if (id.endsWith('-left')) return 'left'
-  return id.endsWith('-right') ? 'right' : undefined
 }
 
 function sideWords(layout: EngineLayout, bank: 'left' | 'right' | undefined, yMm: number): string {

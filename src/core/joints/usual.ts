@@ -17,6 +17,12 @@ export function jointsOf({ joints, layout }: Pick<Spec, 'joints' | 'layout'>): r
   return joints ?? usualJoints(layout)
 }
 
+/** The bank a joint belongs to, by its name. */
+export function bankOf({ id }: Pick<Joint, 'id'>): 'left' | 'right' | undefined {
+  if (id.endsWith('-left')) return 'left'
+  return id.endsWith('-right') ? 'right' : undefined
+}
+
 /** The spec with one joint planned otherwise; with the first that is, all that were usual are planned. */
 export function withJoint(spec: Spec, id: string, change: (joint: Joint) => Joint): Spec {
   return { ...spec, joints: jointsOf(spec).map((joint) => (joint.id === id ? change(joint) : joint)) }

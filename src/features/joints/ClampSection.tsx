@@ -1,10 +1,11 @@
 import { clampEstimates, clampMarginOf, type Range } from '@/core/benches/fasteners'
 import type { Joint, Spec, UnitSystem } from '@/core/build'
 import { cylinderPlaces } from '@/core/engine'
+import { bankOf } from '@/core/joints'
 import { formatQuantity, fromCanonical, UNITS } from '@/core/quantity'
 import { FigureTable } from '@/ui/FigureTable'
 import { Section, SectionTitle } from '@/ui/Page'
-import { bankOf, lubeSentence } from '@/wording'
+import { lubeSentence } from '@/wording'
 
 /** What the torque makes of every fastener, and of a head all together: from least to most, for friction decides it. */
 export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec; system: UnitSystem }) {

@@ -3,8 +3,7 @@ import { memo, type MouseEvent } from 'react'
 import styled from 'styled-components'
 import type { Joint } from '@/core/build'
 import { cylinderPlaces, type EngineLayout } from '@/core/engine'
-import type { Position } from '@/core/joints'
-import { bankOf } from '@/wording'
+import { bankOf, type Position } from '@/core/joints'
 import { numerals } from '@/ui/GlobalStyle'
 
 const Drawing = styled.svg`

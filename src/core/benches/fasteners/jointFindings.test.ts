@@ -184,6 +184,14 @@ describe('thread in the casting', () => {
     expect(verdictOf(fasteners, withType({ engagedMm: 20 }), 'fasteners.engaged.head')).toBe('within')
     expectNear(valueOf(fasteners, withType({ engagedMm: 18 }), 'fasteners.engaged.head'), 1.8, 1e-9)
     expect(found(tern, 'fasteners.engaged.head')).toBeUndefined()
+    // A thread is short also where nobody has a torque for it.
+    const bare = head((joint) => ({
+      ...joint,
+      types: [{ ...joint.types[0]!, engagedMm: 18 }],
+      groups: [{ ...joint.groups[0]!, dress: undefined }],
+    }))
+    expect(verdictOf(fasteners, bare, 'fasteners.engaged.head')).toBe('under')
+    expect(found(bare, 'fasteners.torqueLoad.head')).toBeUndefined()
   })
 })
 

@@ -5,7 +5,7 @@ import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
 import { cylinderPlaces, EXPANSION, type Expansion } from '../../engine'
 import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../../metrology'
-import { jointsOf } from '../../joints'
+import { bankOf, jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
 import { NUT_FACTORS, onOtherLubes, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
@@ -43,23 +43,28 @@ interface Pulled {
   readonly lube: Lube
 }
 
+/** What is found of a joint, by its output; undefined where nothing is to be said. */
+const OF_JOINT: Readonly<Partial<Record<BoltOutput, (build: Build, joint: string) => Derived | undefined>>> = {
+  'fasteners.torqueLoad': (build, joint) => withLubes(build, joint, ofWorst(build, joint, loadOf)),
+  'fasteners.pulledOfYield': (build, joint) => ofWorst(build, joint, pulledOf),
+  'fasteners.torqueOfProof': (build, joint) => ofWorst(build, joint, proofOf),
+  'fasteners.clampOverGas': (build, joint) => clampOverGas(build, joint),
+  'fasteners.evenness': (build, joint) => evennessOf(build, joint),
+  'fasteners.warmLoad': (build, joint) => ofWorst(build, joint, (one) => warmLoadOf(build, joint, one)),
+  'fasteners.warmOfYield': (build, joint) => ofWorst(build, joint, (one) => warmShareOf(build, joint, one)),
+  'fasteners.engaged': (build, joint) => engagedOf(build, joint),
+}
+const OUTPUTS = Object.keys(OF_JOINT) as BoltOutput[]
+
+/** Remembered also where it is nothing: whether there is a finding is asked at every key. */
+const derivedOf = quantity('jointDerived', (build, output: BoltOutput, joint: string) => OF_JOINT[output]!(build, joint))
+
 export function jointFindings(build: Build): Finding[] {
-  return jointIds(build).flatMap((joint) => {
-    const pulled = pulledIn(build, joint)
-    if (pulled.length === 0) return []
-    const found = (output: BoltOutput, of: (build: Build) => Derived | undefined) =>
-      of(build) ? [finding(build, definition, output, (recorded) => of(recorded)!, { joint })] : []
-    return [
-      ...found('fasteners.torqueLoad', (of) => withLubes(of, joint, ofWorst(of, joint, loadOf))),
-      ...found('fasteners.pulledOfYield', (of) => ofWorst(of, joint, pulledOf)),
-      ...found('fasteners.torqueOfProof', (of) => ofWorst(of, joint, proofOf)),
-      ...found('fasteners.clampOverGas', (of) => clampOverGas(of, joint)),
-      ...found('fasteners.evenness', (of) => evennessOf(of, joint)),
-      ...found('fasteners.warmLoad', (of) => ofWorst(of, joint, (one) => warmLoadOf(of, joint, one))),
-      ...found('fasteners.warmOfYield', (of) => ofWorst(of, joint, (one) => warmShareOf(of, joint, one))),
-      ...found('fasteners.engaged', (of) => engagedOf(of, joint)),
-    ]
-  })
+  return jointIds(build).flatMap((joint) =>
+    OUTPUTS.filter((output) => derivedOf(build, output, joint)).map((output) =>
+      finding(build, definition, output, (recorded) => derivedOf(recorded, output, joint)!, { joint }),
+    ),
+  )
 }
 
 const SEPARATOR = ' '
@@ -219,11 +224,9 @@ function warmShareOf(build: Build, id: string, pulled: Pulled): Figure | undefin
   return shareOf.of({ stressMpa: tensileStress.of({ loadN, areaMm2: smallestOf(pulled) }), strengthMpa: onSheet('yield', yieldMpa) })
 }
 
-function cylindersUnder({ spec }: Build, { id }: Joint): number {
-  const bank = id.endsWith('-left') ? 'left' : 'right'
-  const places = cylinderPlaces(spec.layout)
-  const own = places.filter((place) => place.bank === bank)
-  return /-(?:left|right)$/.test(id) ? own.length : places.length
+function cylindersUnder({ spec }: Build, joint: Joint): number {
+  const bank = bankOf(joint)
+  return cylinderPlaces(spec.layout).filter((place) => bank === undefined || place.bank === bank).length
 }
 
 /** Of a bore spacing: no further from the middle of a cylinder stands what clamps it. */
