@@ -201,7 +201,10 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
     return `A re-torque never goes above what was pulled first: ${now!.value} ${now!.unit} now, ${first!.value} ${first!.unit} then.`
   }
   if (refusal.code === 'retired')
-    return `Bolt ${refusal.mark}: ${RETIREMENT_WORDS[refusal.why]} (${refusal.build}). Fit another, or say under “Hole by hole” why it is used again.`
+    return [
+      `Bolt ${refusal.mark}: ${RETIREMENT_WORDS[refusal.why]} (${refusal.build}).`,
+      'Fit another, or say under “Hole by hole” why it is used again.',
+    ].join(' ')
   return refusal.code === 'onceOnly'
     ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
     : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'

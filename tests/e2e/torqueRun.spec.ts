@@ -360,7 +360,7 @@ test('a pattern comes from a table; a bad row is named and nothing of it taken',
     .toEqual([1, 3, 2, 4])
 })
 
-test('what cures and what rests starts by itself, counts down on the board, warns a re-torque that comes too soon, and goes into a calendar', async ({
+test('what cures and rests starts by itself, counts down on the board, warns a re-torque too soon, goes into a calendar', async ({
   page,
   ownShop,
 }) => {

@@ -41,7 +41,8 @@ describe('the line through the pulls', () => {
     )
   })
 
-  it('has the doubt of its closed form: σ·√(1 + 1/n + (x − x̄)²/Sxx) off the line, σ/√Sxx of its slope (Draper & Smith, Applied Regression Analysis)', () => {
+  // Draper and Smith, Applied Regression Analysis.
+  it('has the doubt of its closed form: σ·√(1 + 1/n + (x − x̄)²/Sxx) off the line, σ/√Sxx of its slope', () => {
     const line = pulls(
       [20, 25, 30, 35, 40].map((nm) => [nm, 0.003 * nm]),
       0.002,

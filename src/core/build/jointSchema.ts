@@ -1,4 +1,4 @@
-/** A joint as it is planned: where its fasteners stand, what they are, in which order and how far each is pulled, whose figures those are. */
+/** A joint as it is planned: where its fasteners stand, what they are, in which order and how far they are pulled, by whose figures. */
 import { z } from 'zod'
 
 const finite = z.number()

@@ -32,7 +32,10 @@ function boltByBolt(nm: ReadonlyMap<number, number>, say: (bolt: string, nm: num
 
 export const CHANGES = {
   lowerTorque: ({ joint, toNm }, system) =>
-    `Less torque on ${subjectWords({ joint })}, ${differenceWords(toNm, TORQUE, system)} at most, or other fasteners: slick, it pulls them past their yield`,
+    [
+      `Less torque on ${subjectWords({ joint })}, ${differenceWords(toNm, TORQUE, system)} at most, or other fasteners`,
+      'slick, it pulls them past their yield',
+    ].join(': '),
   retireBolts: ({ bolts }) => `Throw away ${small(subjectsWords(bolts.map((bolt) => ({ bolt }))))}: it has gone past its yield`,
   pullOn: ({ byNm }, system) => `Pull on: ${boltByBolt(byNm, (bolt, nm) => `${bolt} by about ${differenceWords(nm, TORQUE, system)}`)}`,
   pullAgain: ({ toNm }, system) =>

@@ -99,7 +99,8 @@ describe('clamp against gas', () => {
           : joint,
       ),
     }))
-    // 17 bolts of 94.9 N·m ÷ (0.165 · 11.1125 mm) = 51.76 kN over four cylinders: 220.0 kN. Gas: 101.3 kPa · 12.8^1.32 · 3 = 8.80 MPa on π/4 · 106.68².
+    // 17 bolts of 94.9 N·m ÷ (0.165 · 11.1125 mm) = 51.76 kN over four cylinders: 220.0 kN.
+    // Gas: 101.3 kPa · 12.8^1.32 · 3 = 8.80 MPa on π/4 · 106.68².
     const gasN = ((101.3 * 12.8 ** 1.32 * 3) / 1000) * (Math.PI / 4) * 106.68 ** 2
     expectNear(valueOf(fasteners, lubed, 'fasteners.clampOverGas.head-left'), (17 * 94.907 * 1000) / (0.165 * 11.1125) / 4 / gasN, 0.01)
   })
