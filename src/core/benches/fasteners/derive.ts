@@ -1,5 +1,4 @@
 import type { Build } from '../../build/build'
-import { readingAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { formula, resultOf, type Figure } from '../../metrology'
@@ -11,7 +10,19 @@ import { definition, type BoltOutput } from './definition'
 import { gearFindings } from './gearClearance'
 import { jointFindings } from './jointFindings'
 import { loadFromStretch, nutFactor, shareOf, tensileStress } from './formulas'
-import { boltsMeasured, boltsTried, curveIn, cyclesOf, longerAt, stepsIn, torqueIn, torquesReadAt, wantedStretch } from './rodBolts'
+import {
+  boltsMeasured,
+  boltsTried,
+  curveIn,
+  cyclesOf,
+  freeLength,
+  longerAt,
+  longerBy,
+  stepsIn,
+  torqueIn,
+  torquesReadAt,
+  wantedStretch,
+} from './rodBolts'
 import { byAnotherWrench, LEAST_STEPS, onAnotherBolt, settling, slopeOf, withSettling, type Curve } from './torqueStretch'
 
 export function derive(build: Build): Finding[] {
@@ -52,7 +63,7 @@ function rodBoltFindings(build: Build): Finding[] {
 const stretchOf = quantity('boltStretch', (build, bolt: number): Derived => longerAt(build, 'fasteners.tightLength', { bolt }))
 
 function growthOf(build: Build, bolt: number): Derived {
-  return longerAt(build, 'fasteners.lengthAfter', { bolt })
+  return longerBy(build, bolt, freeLength(build, 'fasteners.lengthAfter', bolt))
 }
 
 const loadOf = quantity('boltLoad', (build, bolt: number): Derived => {
@@ -130,9 +141,8 @@ function stepsMissing(build: Build, bolt: number, cycle: number): Missing[] {
   const open = stepsIn(build, bolt, cycle)
     .filter((torque) => !read.has(torque))
     .map((torque): Missing => ({ kind: 'reading', stationId: stationId('fasteners.lengthAt', { bolt, cycle, torque }) }))
-  const free: Missing[] = readingAt(build, 'fasteners.freeLength', { bolt })
-    ? []
-    : [{ kind: 'reading', stationId: stationId('fasteners.freeLength', { bolt }) }]
+  const length = freeLength(build, 'fasteners.freeLength', bolt)
+  const free = isKnown(length) ? [] : length.missing
   if (open.length > 0 || read.size >= LEAST_STEPS) return [...free, ...open]
   // Nothing is planned.
   const plan = (['boltStepFrom', 'boltStepTo', 'boltStepBy'] as const).filter((key) => build.spec.paper[key] === undefined)

@@ -14,7 +14,7 @@ import {
   without,
 } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { expand } from '../../metrology'
+import { expand, standardUncertainty } from '../../metrology'
 import { fasteners } from '.'
 import { plannedTorques, stepsIn } from './rodBolts'
 
@@ -271,4 +271,52 @@ it('readings in another order come to the same', () => {
   const entries = ternDocument.entries.toReversed().map((entry, index) => ({ ...entry, id: stamp().id, at: new Date(index).toISOString() }))
   const values = (build: Build) => fasteners.derive(build).map(({ id, figure }) => [id, figure?.value.value.toFixed(9)])
   expect(values(withSpec(withEntries(openBuild({ ...ternDocument, entries: [] }), entries as never), tern.spec))).toEqual(values(tern))
+})
+
+describe('free lengths read three times', () => {
+  const thrice = withSpecOf(tern, (spec) => ({ ...spec, methods: { ...spec.methods, boltReads: 3 } }))
+  const read = (build: Build, lengths: Readonly<Record<'fasteners.freeLength' | 'fasteners.lengthAfter', readonly number[]>>): Build =>
+    (['fasteners.freeLength', 'fasteners.lengthAfter'] as const).reduce(
+      (soFar, characteristic) =>
+        lengths[characteristic].reduce(
+          (now, mm, index) => withReading(now, characteristic, index === 0 ? { bolt: 3 } : { bolt: 3, repeat: index + 1 }, mm, MIC),
+          soFar,
+        ),
+      build,
+    )
+  const all = { 'fasteners.freeLength': [48, 48.002, 48.004], 'fasteners.lengthAfter': [48.014, 48.01, 48.012] }
+  const growth = (build: Build) => find(fasteners, build, 'fasteners.growth.b3')
+
+  it('are asked for at every bolt, free and after, and not when it is tight', () => {
+    const places = fasteners.stations(thrice).filter(({ place }) => place.bolt === 3 && place.repeat !== undefined)
+    expect(places.map(({ id }) => id)).toEqual([
+      'fasteners.freeLength/b3/r2',
+      'fasteners.freeLength/b3/r3',
+      'fasteners.lengthAfter/b3/r2',
+      'fasteners.lengthAfter/b3/r3',
+    ])
+    expect(fasteners.stations(tern).filter(({ place }) => place.repeat !== undefined)).toEqual([])
+  })
+
+  it('count as their mean, and their own scatter by 1/√3 of it; what the gauge is off is in both and falls out', () => {
+    const three = growth(read(thrice, all)).figure!.value
+    expectNear(three.value, 0.01, 1e-9)
+    const once = growth(read(tern, all)).figure!.value
+    expectNear(once.value, 0.014, 1e-9)
+    // Step 0.002 mm as a rectangle, repeat 0.001 mm, twice: √(2 · (0.001²/3 + 0.001²)) = 0.00163 mm.
+    expectNear(standardUncertainty(once), 0.001633, 2e-6)
+    expectNear(standardUncertainty(three), 0.001633 / Math.sqrt(3), 2e-6)
+  })
+
+  it('that are not all read leave growth in part, and never call it within', () => {
+    const two = growth(read(thrice, { ...all, 'fasteners.freeLength': [48, 48.002] }))
+    expectNear(two.figure!.value.value, 0.011, 1e-9)
+    expect(two.conformity?.verdict).not.toBe('within')
+    expect(two.remarks).toContainEqual({ code: 'incomplete', used: 2, wanted: 3 })
+  })
+
+  it('that are two hundredths and more from the first are asked about', () => {
+    const again = fasteners.stations(read(thrice, all)).find(({ id }) => id === 'fasteners.freeLength/b3/r2')!
+    expect(again.usual).toEqual({ centre: 48, stray: 0.02 })
+  })
 })

@@ -1,4 +1,4 @@
-import { formula, type Figure } from '../../metrology'
+import { formula, type Figure, type FormulaText } from '../../metrology'
 import { THREAD_PROFILE } from './profile'
 
 const VDI = 'VDI 2230; ISO 16047'
@@ -222,6 +222,14 @@ export const stretchAtYieldShare = formula({
   inputs: { share: RATIO('Share of yield'), yieldMpa: { label: 'Yield', kind: 'stress' }, areaMm2: AREA, boltNPerMm: STIFFNESS('Bolt') },
   evaluate: ({ share, yieldMpa, areaMm2, boltNPerMm }) => (share * yieldMpa * areaMm2) / boltNPerMm,
 })
+
+export const meanLength: FormulaText = {
+  id: 'meanLength',
+  title: 'Length',
+  kind: 'length',
+  expression: 'mean of the readings',
+  source: 'JCGM 100:2008, 4.2.1',
+}
 
 export const lengthened = formula({
   id: 'lengthened',

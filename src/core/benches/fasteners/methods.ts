@@ -13,4 +13,13 @@ export const methods = {
     ],
     usual: 'torque',
   },
+  boltReads: {
+    label: 'Free lengths of a bolt',
+    hint: 'Growth is two lengths a tenth of a thou apart: three readings of each halve their doubt.',
+    options: [
+      { value: 1, label: 'Read once' },
+      { value: 3, label: 'Three times' },
+    ],
+    usual: 1,
+  },
 } as const satisfies Readonly<Record<string, MethodDefinition>>

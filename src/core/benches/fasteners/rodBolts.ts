@@ -4,11 +4,11 @@ import { figureAt } from '../../build/figures'
 import { stationId, type Place } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { boltNumbers } from '../../engine'
-import { assumedFigure, paperFigure, type Figure } from '../../metrology'
+import { assumedFigure, paperFigure, resultOf, type Figure } from '../../metrology'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { isPulledOnce, smallestAreaOf, stiffnessOf, yieldOf } from './boltPaper'
 import type { BoltCharacteristic } from './definition'
-import { lengthened, stretchAtYieldShare } from './formulas'
+import { lengthened, meanLength, stretchAtYieldShare } from './formulas'
 import { curveOf, pulledTo, reaches, settling, torqueForStretch, type Curve, type Pull } from './torqueStretch'
 
 /** The bolts there are to measure: none where they are pulled by torque alone, or rods have none. */
@@ -37,17 +37,49 @@ export const wantedStretch = quantity('boltWantedStretch', (build, bolt: number)
   return { figure: stretchAtYieldShare.of({ ...inputs.figures, share: assumedFigure('share of yield', USUAL_SHARE_OF_YIELD) }) }
 })
 
-function lengthAt(build: Build, characteristic: BoltCharacteristic, place: Place): Derived {
-  return asRead(build, characteristic, place)
+export type FreeLength = 'fasteners.freeLength' | 'fasteners.lengthAfter'
+
+/** Where a free length is read: once at the bolt, and as often again as the build wants it. */
+export function freeLengthPlaces({ spec }: Pick<Build, 'spec'>, bolt: number): readonly Place[] {
+  return Array.from({ length: spec.methods.boltReads }, (_, index) => (index === 0 ? { bolt } : { bolt, repeat: index + 1 }))
 }
+
+/** A length off the joint: the mean of its readings; those that are not read yet leave it in part. */
+export const freeLength = quantity('boltFreeLength', (build, characteristic: FreeLength, bolt: number): Derived => {
+  const reads = freeLengthPlaces(build, bolt).map((place) => asRead(build, characteristic, place))
+  const known = reads.filter(isKnown)
+  const [only] = known
+  if (!only) return { missing: reads.flatMap((read) => (isKnown(read) ? [] : read.missing)) }
+  const isPartial = known.length < reads.length
+  const remarks = isPartial ? [{ code: 'incomplete', used: known.length, wanted: reads.length } as const] : []
+  if (known.length === 1) return { ...only, isPartial, remarks: [...(only.remarks ?? []), ...remarks] }
+  const weight = 1 / known.length
+  return {
+    figure: resultOf(
+      meanLength,
+      known.map(({ figure }, index) => ({ label: `Reading ${index + 1}`, weight, figure })),
+    ),
+    isPartial,
+    remarks,
+  }
+})
 
 /** How much longer than free a bolt stands, or stood, at a place. */
 export function longerAt(build: Build, characteristic: BoltCharacteristic, place: Place & { readonly bolt: number }): Derived {
-  const inputs = allOf({
-    beforeMm: lengthAt(build, 'fasteners.freeLength', { bolt: place.bolt }),
-    afterMm: lengthAt(build, characteristic, place),
-  })
-  return inputs.missing ? inputs : { figure: lengthened.of(inputs.figures) }
+  return longerBy(build, place.bolt, asRead(build, characteristic, place))
+}
+
+/** How much longer than it was free a bolt is. Of what is read in part, so is what comes of it. */
+export function longerBy(build: Build, bolt: number, after: Derived): Derived {
+  const before = freeLength(build, 'fasteners.freeLength', bolt)
+  const inputs = allOf({ beforeMm: before, afterMm: after })
+  if (inputs.missing) return inputs
+  return { figure: lengthened.of(inputs.figures), ...partOf(before, after) }
+}
+
+function partOf(...of: readonly Derived[]): Omit<Extract<Derived, { figure: Figure }>, 'figure'> {
+  const known = of.filter(isKnown)
+  return { isPartial: known.some(({ isPartial }) => isPartial), remarks: known.flatMap(({ remarks }) => remarks ?? []) }
 }
 
 const SEPARATOR = ' '
@@ -134,7 +166,6 @@ export function stepsIn(build: Build, bolt: number, cycle: number): readonly num
 }
 
 function hasReached(build: Build, place: Place & { readonly bolt: number }, wanted: Figure): boolean {
-  const free = figureAt(build, stationId('fasteners.freeLength', { bolt: place.bolt }))
-  const tight = figureAt(build, stationId('fasteners.lengthAt', place))
-  return free !== undefined && tight !== undefined && tight.value.value - free.value.value >= wanted.value.value
+  const longer = longerAt(build, 'fasteners.lengthAt', place)
+  return isKnown(longer) && longer.figure.value.value >= wanted.value.value
 }

@@ -8,7 +8,7 @@ import { isKnown } from '../../bench/finding'
 import type { Station } from '../../bench/bench'
 import { definition, type BoltCharacteristic } from './definition'
 import { gearStations } from './gearClearance'
-import { boltsMeasured, boltsTried, cyclesOf, stepsIn, torqueIn, wantedStretch } from './rodBolts'
+import { boltsMeasured, boltsTried, cyclesOf, freeLengthPlaces, stepsIn, torqueIn, wantedStretch, type FreeLength } from './rodBolts'
 
 /** No rod bolt is shorter or longer (common practice). */
 const LENGTH = { low: 20, high: 120 }
@@ -22,15 +22,23 @@ const TORQUE = { low: 5, high: 400 }
 export function stations(build: Build): readonly Station[] {
   const bolts = boltsMeasured(build)
   return [
-    ...bolts.map((bolt) => station(build, 'fasteners.freeLength', { bolt }, 'free', 'Free')),
+    ...bolts.flatMap((bolt) => freeStations(build, 'fasteners.freeLength', bolt, 'free', 'Free')),
     ...boltsTried(build).flatMap((bolt) => stepStations(build, bolt)),
     ...bolts.flatMap((bolt) => [
       station(build, 'fasteners.tightLength', { bolt }, 'tight', 'Tight'),
       station(build, 'fasteners.tightTorque', { bolt }, 'torque it took', 'Torque'),
     ]),
-    ...bolts.map((bolt) => station(build, 'fasteners.lengthAfter', { bolt }, 'free again, when it comes off', 'After')),
+    ...bolts.flatMap((bolt) => freeStations(build, 'fasteners.lengthAfter', bolt, 'free again, when it comes off', 'After')),
     ...gearStations(build),
   ]
+}
+
+function freeStations(build: Build, characteristic: FreeLength, bolt: number, words: string, row: string): readonly Station[] {
+  return freeLengthPlaces(build, bolt).map((place) =>
+    place.repeat === undefined
+      ? station(build, characteristic, { bolt }, words, row)
+      : station(build, characteristic, { ...place, bolt }, `${words}, reading ${place.repeat}`, `${row} ${place.repeat}`),
+  )
 }
 
 function stepStations(build: Build, bolt: number): readonly Station[] {
@@ -58,7 +66,7 @@ function station(build: Build, characteristic: BoltCharacteristic, place: Place 
     place,
     label: `${boltLabel(place.bolt)}, ${words}`,
     row,
-    ...(characteristic === 'fasteners.tightTorque' ? torqueExpected(build) : lengthExpected(build, characteristic, place.bolt)),
+    ...(characteristic === 'fasteners.tightTorque' ? torqueExpected(build) : lengthExpected(build, characteristic, place)),
     drawnAt: { x: 0, y: rodOfBolt(place.bolt).which === 1 ? -DRAWN_Y : DRAWN_Y },
   }
 }
@@ -76,16 +84,25 @@ function torqueExpected(build: Build): Pick<Station, 'expected' | 'usual'> {
 /** Of the wanted stretch, about where a length usually stands. */
 const SHARE_OF_STRETCH: Readonly<Partial<Record<BoltCharacteristic, number>>> = { 'fasteners.tightLength': 1, 'fasteners.lengthAt': 0.5 }
 
+/** A length read again that is further off is another bolt's, or a slip (common practice). */
+const STRAY_AGAIN_MM = 0.02
+
 /** A bolt of a known free length is looked for near it: another bolt, or a zero lost, shows at once. */
-function lengthExpected(build: Build, characteristic: BoltCharacteristic, bolt: number): Pick<Station, 'expected' | 'usual' | 'nominal'> {
-  const freeMm = build.readings.current.get(stationId('fasteners.freeLength', { bolt }))?.value
-  if (characteristic === 'fasteners.freeLength' || freeMm === undefined) return { expected: LENGTH }
+function lengthExpected(
+  build: Build,
+  characteristic: BoltCharacteristic,
+  { bolt, repeat }: Place & { bolt: number },
+): Pick<Station, 'expected' | 'usual' | 'nominal'> {
+  const first = characteristic === 'fasteners.lengthAfter' && repeat !== undefined ? characteristic : 'fasteners.freeLength'
+  const firstMm = build.readings.current.get(stationId(first, { bolt }))?.value
+  const isFirst = characteristic === 'fasteners.freeLength' && repeat === undefined
+  if (isFirst || firstMm === undefined) return { expected: LENGTH }
   const wanted = wantedStretch(build, bolt)
   const share = SHARE_OF_STRETCH[characteristic] ?? 0
-  const centre = freeMm + share * (isKnown(wanted) ? wanted.figure.value.value : 0)
+  const centre = firstMm + share * (isKnown(wanted) ? wanted.figure.value.value : 0)
   return {
-    expected: { low: freeMm - MOST_STRETCH_MM, high: freeMm + MOST_STRETCH_MM },
-    usual: { centre, stray: STRAY_MM },
-    nominal: freeMm,
+    expected: { low: firstMm - MOST_STRETCH_MM, high: firstMm + MOST_STRETCH_MM },
+    usual: { centre, stray: repeat === undefined ? STRAY_MM : STRAY_AGAIN_MM },
+    nominal: firstMm,
   }
 }
