@@ -146,6 +146,10 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
       return `${torque(issue.targetNm)} is more than the maker allows, ${torque(issue.makersMostNm)}.`
     case 'noWrench':
       return `Stage ${issue.stage}, ${torque(issue.nm)}: none of the wrenches reads there between a fifth of its range and its end.`
+    case 'otherThanMakers': {
+      const said = (stage?: JointStage) => (stage ? stageWords(stage, system) : 'nothing')
+      return `Stage ${issue.stage}: ${said(issue.own)} here, ${said(issue.makers)} on its maker’s sheet. Say why, or take the maker’s.`
+    }
     case 'oddStickOut':
       return `Fastener ${turns[issue.fastener - 1] ?? issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)}, most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`
     case 'yieldNeedsOnceOnly':
@@ -194,6 +198,7 @@ export function sectionsWords(sections: Joint['types'][number]['sections'], syst
 
 export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string {
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
+  if (refusal.code === 'waitsFor') return `${refusal.joint}: to be tight before this, and not yet run to its end.`
   if (refusal.code === 'beyondYield')
     return 'The figure pulls the fastener past its yield, however rough its thread turns. Wrong unit, or another lube? To yield is a way of its own.'
   if (refusal.code === 'aboveFirst') {

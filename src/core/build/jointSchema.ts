@@ -104,6 +104,8 @@ const groupSchema = z
     targetNm: finite.positive().max(3000).optional(),
     targetFrom: source.optional(),
     makersMostNm: finite.positive().max(3000).optional(),
+    /** The stages on its maker’s sheet, where another way was chosen. */
+    makersStages: z.array(stageSchema).min(1).max(8).optional(),
     /** Pulled otherwise than its maker says: why. */
     deviates: words.optional(),
     dress: z
@@ -123,6 +125,13 @@ export const jointSchema = z
     fasteners: z.array(fastenerSchema).min(1).max(200),
     groups: z.array(groupSchema).min(1).max(8),
     toldApartBy: z.enum(TOLD_APART).optional(),
+    /** Joints that are tight before this one is begun. */
+    after: z.array(id).max(20).optional(),
+    /** What somebody looks at before the first pull, and after the last one before it is called done. */
+    looks: z
+      .object({ before: z.array(words).max(8).optional(), after: z.array(words).max(8).optional() })
+      .strict()
+      .optional(),
     /** What sets while the joint is pulled. */
     sealer: z
       .object({ name: words, openMinutes: finite.positive().max(1440), from: source })

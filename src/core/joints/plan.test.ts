@@ -46,6 +46,23 @@ describe('a plan', () => {
     expect(codes(head({ method: 'torqueAndAngle', stages: [torque(40), { pull: 'angle', deg: 90 }] }))).toEqual([])
   })
 
+  it('is told the first stage that is not its maker’s, until somebody has said why', () => {
+    const makers = (nm: readonly number[], more = {}) => planIssues(head({ makersStages: nm.map(torque), ...more }))
+    // 59 lbf·ft of a sheet is 79.99 N·m: the same figure.
+    expect(makers([30, 55, 79.99])).toEqual([])
+    expect(makers([30, 55, 79.4])).toEqual([{ code: 'otherThanMakers', stage: 3, own: torque(80), makers: torque(79.4), group: 0 }])
+    expect(makers([30, 80])).toEqual([{ code: 'otherThanMakers', stage: 2, own: torque(55), makers: torque(80), group: 0 }])
+    expect(makers([30, 55, 80, 80])).toEqual([{ code: 'otherThanMakers', stage: 4, own: undefined, makers: torque(80), group: 0 }])
+    expect(makers([30, 80], { deviates: 'thicker gasket' })).toEqual([])
+    const angle = (deg: number) => ({ pull: 'angle' as const, deg })
+    const turned = { method: 'torqueAndAngle' as const, stages: [torque(40), angle(90)] }
+    expect(planIssues(head({ ...turned, makersStages: [torque(40), angle(90)] }))).toEqual([])
+    expect(codes(head({ ...turned, makersStages: [torque(40), angle(91)] }))).toEqual(['otherThanMakers'])
+    expect(codes(head({ ...turned, makersStages: [torque(40), torque(90)] }))).toEqual(['otherThanMakers'])
+    // It says so and keeps nobody from pulling it.
+    expect(runRefusals(head({ makersStages: [torque(30), torque(80)] }), 'tighten')).toEqual([])
+  })
+
   it('is told a figure above the maker’s most, and a figure that is missing', () => {
     expect(codes(head({ makersMostNm: 80 }))).toEqual([])
     expect(codes(head({ makersMostNm: 79.5 }))).toEqual(['aboveMakersMost'])

@@ -16,6 +16,8 @@ export type PlanIssue = (
   | { readonly code: 'aboveMakersMost'; readonly targetNm: number; readonly makersMostNm: number }
   /** One is the other as if its unit had been taken for the other’s. */
   | { readonly code: 'otherUnit'; readonly targetNm: number; readonly makersMostNm: number }
+  /** The maker’s sheet has another rule, and nobody has said why it is left: from this stage on. */
+  | { readonly code: 'otherThanMakers'; readonly stage: number; readonly own?: JointStage; readonly makers?: JointStage }
   | { readonly code: 'noWrench'; readonly stage: number; readonly nm: number }
   /** To yield, and planned again: such a fastener is pulled once. */
   | { readonly code: 'yieldNeedsOnceOnly'; readonly letters: readonly string[] }
@@ -78,7 +80,24 @@ function groupIssues({ kind, fasteners, types, groups }: Joint, group: JointGrou
   const letters = [...new Set(order.flatMap((number) => fasteners[number - 1]?.type ?? []))]
   const again = types.filter(({ letter, onceOnly }) => letters.includes(letter) && !onceOnly).map(({ letter }) => letter)
   if (method === 'toYield' && again.length > 0) issues.push({ code: 'yieldNeedsOnceOnly', letters: again })
-  return [...issues, ...stageIssues(stages, targetNm, method)]
+  return [...issues, ...stageIssues(stages, targetNm, method), ...deviation(group)]
+}
+
+/** The first stage that is not its maker’s; none where they agree, or somebody has said why they do not. */
+function deviation({ stages, makersStages, deviates }: JointGroup): Unplaced[] {
+  if (!makersStages || deviates !== undefined) return []
+  const length = Math.max(stages.length, makersStages.length)
+  const at = Array.from({ length }, (_, index) => index).find((index) => !isSamePull(stages[index], makersStages[index]))
+  return at === undefined ? [] : [{ code: 'otherThanMakers', stage: at + 1, own: stages[at], makers: makersStages[at] }]
+}
+
+/** As near as a figure turned from one unit to another comes. */
+const SAME_NM = 0.5
+
+function isSamePull(a: JointStage | undefined, b: JointStage | undefined): boolean {
+  if (a?.pull === 'torque' && b?.pull === 'torque') return Math.abs(a.nm - b.nm) <= SAME_NM
+  if (a?.pull === 'angle' && b?.pull === 'angle') return a.deg === b.deg
+  return a?.pull === b?.pull
 }
 
 /** N·m taken for lbf·ft, or the other way round, within what rounding a figure does. */
@@ -144,6 +163,8 @@ export type RunRefusal =
   /** The ledger says that it is done with, and nobody has said why it is used again. */
   | { readonly code: 'retired'; readonly fastener: number; readonly mark: string; readonly why: Retirement; readonly build: string }
   | { readonly code: 'sealerSet' }
+  /** Another joint is to be tight before this one is begun. */
+  | { readonly code: 'waitsFor'; readonly joint: string }
 
 /** Numbers that are missing or doubled, and stages that contradict their figure, are put right before a wrench is taken in hand. */
 const STOPS: ReadonlySet<PlanIssue['code']> = new Set([

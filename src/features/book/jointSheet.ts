@@ -31,8 +31,9 @@ function sheetOf(joint: Joint, runs: readonly Run[], system: UnitSystem): JointS
     const figures =
       one.method === 'none' ? METHOD_CHOICES.none.toLowerCase() : `${stagesWords(one.stages, system)} (${one.stagesFrom.source})`
     const dress = one.dress ? `; ${dressWords(one)} (${one.dress.from.source})` : ''
+    const makers = one.makersStages ? `; its maker: ${stagesWords(one.makersStages, system)}` : ''
     const otherwise = one.deviates ? `; otherwise than its maker says: ${one.deviates}` : ''
-    return `${joint.groups.length > 1 ? `${one.name}: ` : ''}${figures}${dress}${otherwise}`
+    return `${joint.groups.length > 1 ? `${one.name}: ` : ''}${figures}${dress}${makers}${otherwise}`
   })
   const title = `${joint.name}, ${joint.fasteners.length} fasteners${joint.state === 'trial' ? ', trial' : ''}`
   return { title, lines: [...plan, ...againLines(joint), ...runs.toReversed().flatMap((run) => runLines(joint, run, system))] }

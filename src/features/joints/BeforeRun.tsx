@@ -96,6 +96,7 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
       {wrenchWords(joint, steps, system).map((words) => (
         <li key={words}>{words}</li>
       ))}
+      {way === 'tighten' && joint.looks?.before?.map((look) => <li key={look}>look first: {look}</li>)}
       {sealer && (
         <li data-bad={isTooLong || undefined}>
           {sealer.name}, open for {clockWords(sealer.openMinutes * 60_000)}

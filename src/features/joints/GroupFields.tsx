@@ -45,6 +45,7 @@ export function GroupFields(props: GroupProps) {
       />
       {group.method !== 'none' && <Figures {...props} />}
       <Fields>
+        {group.method !== 'none' && <MakersStages {...props} />}
         <Words
           label="Otherwise than its maker says, because"
           value={group.deviates ?? ''}
@@ -88,7 +89,8 @@ function Figures({ group, index, system, change }: GroupProps) {
       <Fields>
         <StagesField
           key={stagesWords(group.stages, system)}
-          group={group}
+          label="Stages"
+          stages={group.stages}
           system={system}
           onCommit={(stages) => put('stages', { stages })}
         />
@@ -135,17 +137,32 @@ export function From({
   )
 }
 
+/** What its maker's sheet says, where another rule is followed: it is compared, and the reason asked for. */
+function MakersStages({ group, index, system, change }: GroupProps) {
+  const stages = group.makersStages ?? []
+  return (
+    <StagesField
+      key={stagesWords(stages, system)}
+      label="The maker’s stages, where others are pulled"
+      stages={stages}
+      system={system}
+      onCommit={(next) =>
+        change('the maker’s stages', (now) => withGroup(now, index, { makersStages: next.length > 0 ? next : undefined }))
+      }
+    />
+  )
+}
+
+interface StagesProps {
+  readonly label: string
+  readonly stages: JointGroup['stages']
+  readonly system: UnitSystem
+  readonly onCommit: (stages: JointGroup['stages']) => void
+}
+
 /** The stages as they are spoken of. What cannot be read stays in the field and is not stored. */
-function StagesField({
-  group,
-  system,
-  onCommit,
-}: {
-  group: JointGroup
-  system: UnitSystem
-  onCommit: (stages: JointGroup['stages']) => void
-}) {
-  const shown = group.stages.length === 0 ? '' : stagesWords(group.stages, system)
+function StagesField({ label, stages, system, onCommit }: StagesProps) {
+  const shown = stages.length === 0 ? '' : stagesWords(stages, system)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string>()
   const commit = () => {
@@ -157,7 +174,7 @@ function StagesField({
   }
   return (
     <TextField
-      label={`Stages, ${UNITS[wrenchUnit(system)].symbol}`}
+      label={`${label}, ${UNITS[wrenchUnit(system)].symbol}`}
       hint="30, 55, 80 · 40, +90° · snug, 25"
       value={text}
       onChange={setText}

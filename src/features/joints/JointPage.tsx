@@ -28,6 +28,7 @@ import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
 import { GroupFields } from './GroupFields'
 import { HoleTable } from './HoleTable'
+import { BeforeAfterFields } from './BeforeAfterFields'
 import { HoldFields } from './HoldFields'
 import { JointDrawing, type FastenerState } from './JointDrawing'
 import type { ChangeJoint } from './planEdit'
@@ -93,6 +94,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         {joint.groups.map((group, index) => (
           <GroupFields key={index} joint={joint} group={group} index={index} system={system} change={change} />
         ))}
+        <BeforeAfterFields joint={joint} joints={jointsOf(spec)} change={change} />
         <HoldFields joint={joint} system={system} change={change} />
         <FastenerFields joint={joint} system={system} change={change} />
         <HoleTable joint={joint} system={system} change={change} retired={retiredIn(joint, served.id, served.retired)} />

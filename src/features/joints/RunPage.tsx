@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint, UnitSystem } from '@/core/build'
-import { clocksOf, jointsOf, retorqueRefusals, type Run, type RunRefusal, type RunWay } from '@/core/joints'
+import { clocksOf, holdRefusals, jointsOf, retorqueRefusals, type Run, type RunRefusal, type RunWay } from '@/core/joints'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
@@ -117,10 +117,11 @@ function StageTicks({ run, system }: { run: Run; system: UnitSystem }) {
   )
 }
 
-/** What a run may not begin with for what was before it: bolts that are done with, a figure above the first. */
-function refusalsOf(joint: Joint, way: RunWay, runs: readonly Run[], { id, retired }: ServedJoints): readonly RunRefusal[] {
+/** What a run may not begin with for what was before it: a joint it waits for, bolts that are done with, a figure above the first. */
+function refusalsOf(joint: Joint, way: RunWay, runs: readonly Run[], { id, spec, pulls, retired }: ServedJoints): readonly RunRefusal[] {
   if (way !== 'tighten' && way !== 'retorque') return []
-  return [...retiredIn(joint, id, retired), ...(way === 'retorque' ? retorqueRefusals(joint, runs) : [])]
+  const before = way === 'tighten' ? holdRefusals(joint, jointsOf(spec), pulls) : retorqueRefusals(joint, runs)
+  return [...retiredIn(joint, id, retired), ...before]
 }
 
 /** What is done with the wrench in hand, and with its keys. */

@@ -139,7 +139,7 @@ function UnderWay(props: AtRun) {
     )
   return (
     <>
-      {next ? <NextPull {...props} next={next} /> : <AllDone run={run} turns={turnsOf(joint)} />}
+      {next ? <NextPull {...props} next={next} /> : <AllDone run={run} joint={joint} />}
       <OddAngles joint={joint} run={run} />
       <LiveWrench wrench={wrench} />
       {next && <RunClocks joint={joint} run={run} clocks={props.clocks} />}
@@ -204,14 +204,25 @@ function LiveWrench({ wrench }: Pick<RunPanelProps, 'wrench'>) {
   )
 }
 
-function AllDone({ run, turns }: { run: Run; turns: readonly string[] }) {
+function AllDone({ run, joint }: { run: Run; joint: Joint }) {
   const out = leftOut(run)
+  const turns = turnsOf(joint)
+  const looks = run.way === 'tighten' ? (joint.looks?.after ?? []) : []
   return (
     <>
       <Caption>All pulled</Caption>
       <About>
         {run.steps.length - out.length} of {run.steps.length} pulls done.
       </About>
+      {looks.length > 0 && (
+        <List aria-label="Look before it is called done">
+          {looks.map((look) => (
+            <li key={look} data-ask>
+              Look before you end it: {look}
+            </li>
+          ))}
+        </List>
+      )}
       {out.length > 0 && (
         <List>
           {out.map(([{ stage, fastener }, { reason }]) => (
