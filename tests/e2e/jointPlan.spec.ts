@@ -83,7 +83,9 @@ test('a joint waits for another, says what to look at, and tells where its stage
   await page.getByLabel('Look before the first pull').press('Enter')
   await page.getByLabel('Look before it is called done').fill('turns free by hand')
   await page.getByLabel('Look before it is called done').press('Enter')
-  await expect.poll(async () => (await plan()).looks).toEqual({ before: ['gasket and dowels in', 'oil feed open'], after: ['turns free by hand'] })
+  await expect
+    .poll(async () => (await plan()).looks)
+    .toEqual({ before: ['gasket and dowels in', 'oil feed open'], after: ['turns free by hand'] })
   const makers = page.getByLabel('The maker’s stages, where others are pulled').first()
   await makers.fill('5, 22')
   await makers.press('Enter')
