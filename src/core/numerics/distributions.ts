@@ -1,8 +1,13 @@
-import { centralF, normal, studentt } from 'jstat-esm'
+import { centralF, chisquare, normal, studentt } from 'jstat-esm'
 
 /** P(X ≤ x) of the standard normal. */
 export function normalCdf(x: number): number {
   return normal.cdf(x, 0, 1)
+}
+
+/** x below which a share `p` of the standard normal lies. */
+export function normalQuantile(p: number): number {
+  return normal.inv(p, 0, 1)
 }
 
 /**
@@ -25,4 +30,10 @@ export function studentCoverageFactor(coverage: number, dof: number): number {
 /** P(X > x) of Fisher's F with the given degrees of freedom. */
 export function fTail(x: number, dofAbove: number, dofBelow: number): number {
   return 1 - centralF.cdf(x, dofAbove, dofBelow)
+}
+
+/** How much of χ² with `dof` degrees of freedom lies below x, and above it. */
+export function chiSquareTails(x: number, dof: number): { readonly below: number; readonly above: number } {
+  const below = chisquare.cdf(x, dof)
+  return { below, above: 1 - below }
 }
