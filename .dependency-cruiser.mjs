@@ -19,6 +19,7 @@ const CORE = [
   'quantity',
   'metrology',
   'engine',
+  'cam',
   'build',
   'joints',
   'bench',

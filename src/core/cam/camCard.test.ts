@@ -1,0 +1,82 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CARD_NUMBERS, completeCard, disagreements, eventFrom, valueOf, type CardNumber } from './camCard'
+
+type Values = Partial<Record<CardNumber, number>>
+const complete = (values: Values) => {
+  const card = completeCard(Object.keys(values) as CardNumber[])
+  return Object.fromEntries([...card.numbers].map(([name, by]) => [name, valueOf(by, values)]))
+}
+const contradictions = (values: Values) => disagreements(completeCard(Object.keys(values) as CardNumber[]), values)
+/** The arithmetic of a card, written out (common practice). */
+const cardOf = (io: number, ic: number, eo: number, ec: number): Required<Values> => {
+  const [intakeDuration, exhaustDuration] = [io + 180 + ic, eo + 180 + ec]
+  const [icl, ecl] = [intakeDuration / 2 - io, exhaustDuration / 2 - ec]
+  const lsa = (icl + ecl) / 2
+  return { io, ic, eo, ec, intakeDuration, exhaustDuration, icl, ecl, lsa, advance: lsa - icl, overlap: io + ec }
+}
+
+describe('a cam card', () => {
+  it('opening 2° after and closing 39° after bottom lasts 217° about 110.5° (common practice)', () => {
+    expect(complete({ io: -2, ic: 39 })).toEqual({ io: -2, ic: 39, intakeDuration: 217, icl: 110.5 })
+  })
+
+  it('follows whole from any four numbers that say it, to nothing more than they say', () => {
+    const four = fc.shuffledSubarray([...CARD_NUMBERS], { minLength: 1, maxLength: 6 })
+    const events = fc.tuple(...[0, 1, 2, 3].map(() => fc.integer({ min: -40, max: 80 })))
+    fc.assert(
+      fc.property(four, events, (names, [io, ic, eo, ec]) => {
+        const whole = cardOf(io!, ic!, eo!, ec!)
+        const given = Object.fromEntries(names.map((name) => [name, whole[name]]))
+        for (const [name, value] of Object.entries(complete(given))) expect(value).toBeCloseTo(whole[name as CardNumber], 9)
+        expect(contradictions(given)).toEqual([])
+      }),
+      { numRuns: 400, seed: 1 },
+    )
+    expect(Object.keys(complete({ intakeDuration: 222, exhaustDuration: 225, icl: 109.5, lsa: 109.75 }))).toHaveLength(CARD_NUMBERS.length)
+    // A separation alone says nothing of either side.
+    expect(complete({ lsa: 110 })).toEqual({ lsa: 110 })
+    expect(complete({ lsa: 110, advance: 2 })).toEqual({ icl: 108, ecl: 112, lsa: 110, advance: 2 })
+  })
+
+  it('names numbers that contradict those before them, with both figures', () => {
+    expect(contradictions({ io: -2, ic: 39, icl: 107 })).toEqual([{ number: 'icl', stated: 107, computed: 110.5 }])
+    expect(contradictions({ io: -2, ic: 39, intakeDuration: 219, icl: 110.5 })).toEqual([
+      { number: 'intakeDuration', stated: 219, computed: 217 },
+    ])
+    expect(contradictions({ icl: 106, ecl: 112, lsa: 110, advance: 3 })).toEqual([{ number: 'lsa', stated: 110, computed: 109 }])
+    // To the half degree it is written in.
+    expect(contradictions({ io: -2, ic: 39, icl: 110.25 })).toEqual([])
+    expect(contradictions({ io: -2, ic: 39, icl: 110.2 })).toHaveLength(1)
+  })
+})
+
+describe('an event as it is spoken', () => {
+  it.each([
+    ['io', '2 atdc', -2],
+    ['io', '-2 btdc', -2],
+    ['io', '12', 12],
+    ['io', '12 btdc', 12],
+    ['ic', '39 abdc', 39],
+    ['ic', '+39', 39],
+    ['ic', '4.5 bbdc', -4.5],
+    ['eo', '48 BBDC', 48],
+    ['eo', '3 abdc', -3],
+    ['ec', '4 btdc', -4],
+    ['ec', '-4 ATDC', -4],
+    ['ec', '7,5°', 7.5],
+  ] as const)('%s %s is %f', (event, text, degrees) => {
+    expect(eventFrom(event, text)).toBe(degrees)
+  })
+
+  it.each([
+    ['io', '39 abdc'],
+    ['ic', '2 atdc'],
+    ['eo', '4 atdc'],
+    ['io', 'two'],
+    ['io', ''],
+    ['ic', '39 abdc 2'],
+  ] as const)('%s “%s” is no such event', (event, text) => {
+    expect(eventFrom(event, text)).toBeUndefined()
+  })
+})

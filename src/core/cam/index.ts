@@ -1,0 +1,19 @@
+/** Cams: true TDC, the card, the lift table and the lobe behind it, and what turns one. */
+export {
+  CARD_NUMBERS,
+  CARD_RANGES,
+  completeCard,
+  disagreements,
+  eventFrom,
+  valueOf,
+  type CardNumber,
+  type Combination,
+  type CompletedCard,
+  type Disagreement,
+} from './camCard'
+export { chainRetardDeg, keyAngleDeg, toothDeg } from './correcting'
+export { liftTableFrom, type CurveTableIssue } from './curveCsv'
+export { figureFromCurve } from './curveFigures'
+export { checkedLobe, type LobeSlip } from './lobeSlips'
+export { eventsAt, peakOf } from './lobeEvents'
+export { bothSides, dropAtMm, middleOffDeg } from './trueTdc'
