@@ -16,6 +16,7 @@ import {
   STANDING_WORDS,
   subjectWords,
   sumIssueWords,
+  sumRemarkWords,
   verdictWords,
 } from '@/wording'
 import { sumOf } from './derivation'
@@ -201,11 +202,13 @@ program
               sum: name,
               results: outcome.results.map(resultJson),
               terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])),
+              ...(outcome.remarks?.disagreements && { disagreements: outcome.remarks.disagreements }),
+              ...(outcome.remarks?.slips && { slips: outcome.remarks.slips.map(({ row }) => row) }),
             },
             null,
             2,
           )
-        : outcome.results.map(resultLine).join('\n'),
+        : [...outcome.results.map(resultLine), ...sumRemarkWords(outcome.remarks)].join('\n'),
     )
 
     function resultLine(result: SumResult): string {

@@ -2,7 +2,8 @@ import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/files'
 import { formatExact, formatQuantity, joinUnit, type Kind, type UnitId } from '@/core/quantity'
-import type { SumIssue } from '@/core/sums'
+import type { SumIssue, SumRemarks } from '@/core/sums'
+import { curveIssueWords, disagreementWords, lobeSlipWords } from './cam'
 import { shownOf } from './figures'
 import { entryIssueWords } from './entryIssues'
 import { capital, small } from './letters'
@@ -152,7 +153,14 @@ export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): s
       return `“${issue.typed}” is no unit for this value`
     case 'impossible':
       return issue.reason
+    case 'liftTable':
+      return curveIssueWords(issue.issue)
   }
+}
+
+/** What is to be said beside the results of a sum. */
+export function sumRemarkWords({ disagreements = [], slips = [] }: SumRemarks = {}): readonly string[] {
+  return [...disagreements.map(disagreementWords), ...slips.map(lobeSlipWords)]
 }
 
 function unitFor(kind: Kind, system: UnitSystem): UnitId {

@@ -50,6 +50,21 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     expect(terms.compressionRatio.terms.clearanceCm3.terms.chamberCm3).toMatchObject({ value: 64, u: 0.25 })
   })
 
+  it('camcurve with --json: events with u, and the rows that are slips', () => {
+    const lift = (angle: number) => 10.2 * Math.max(0, 1 - ((angle - 110) / 150) ** 2) ** 2.6
+    const rows = Array.from({ length: 81 }, (_, index) => -50 + 4 * index).map(
+      (angle, index) => `${angle},${(lift(angle) + (index === 30 ? 1 : 0)).toFixed(3)}`,
+    )
+    writeFileSync(path.join(folder, 'lobe.csv'), ['angle,lift', ...rows].join('\n'))
+    const { status, stdout } = kalibros(['sum', 'camcurve', 'readings=lobe.csv', 'checkLift=1.27mm', '--json'])
+    const { results, slips } = JSON.parse(stdout)
+    expect([status, slips]).toEqual([0, [31]])
+    expectNear(results.find(({ id }: { id: string }) => id === 'centreline').value, 110, 0.05)
+    expect(results.map(({ id, u }: { id: string; u: number }) => [id, u > 0])).toEqual(
+      ['peakLift', 'peakAngle', 'open', 'close', 'duration', 'centreline'].map((id) => [id, true]),
+    )
+  })
+
   it.each([
     [['crank', 'stroke=90mm', 'rod=150mm', 'pinOffset=0.5mm', 'angle=10deg'], 'pistonDrop         0.8872'],
     [['conformity', 'value=0.0021in', 'u=0.00015in', 'lower=0.0020in'], 'in doubt'],
@@ -57,6 +72,9 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['convert', 'value=1 in', 'to=mm'], '25.4 mm'],
     [['bolt', 'thread=M10x1.25', 'torque=60', 'nutFactor=.15'], 'load               40000 N  (estimate)'],
     [['boltgrowth', 'before=40.000', 'after=40.013'], 'growth             0.013 mm\n'],
+    [['tdc', 'stroke=90', 'rod=150', 'method=stop', 'a=350', 'b=14'], 'tdc                2°'],
+    [['camcard', 'io=2 atdc', 'ic=39 abdc', 'icl=107'], 'icl: 107° on the card, 110.5° by the rest of it.'],
+    [['camtooth', 'teeth=36'], 'crankDegrees       20°'],
     [[], 'What ratio and quench do these parts make?'],
   ])('sum %s', (args, words) => expect(kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }))
 

@@ -1,3 +1,4 @@
+import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './cam'
 import { compression } from './compression'
 import { conformity } from './conformity'
 import { convert } from './convert'
@@ -25,6 +26,12 @@ export const SUMS: readonly QuickSum[] = [
   boltangle,
   warmclamp,
   clampmargin,
+  tdc,
+  camcard,
+  camcurve,
+  camkey,
+  camtooth,
+  chainretard,
   conformity,
   gaugestudy,
   convert,
@@ -34,4 +41,13 @@ export function sumById(id: string): QuickSum | undefined {
   return SUMS.find((sum) => sum.id === id)
 }
 
-export { computeSum, type Given, type QuickSum, type SumInput, type SumIssue, type SumOutcome, type SumResult } from './sum'
+export {
+  computeSum,
+  type Given,
+  type QuickSum,
+  type SumInput,
+  type SumIssue,
+  type SumOutcome,
+  type SumRemarks,
+  type SumResult,
+} from './sum'

@@ -1,6 +1,7 @@
 import { PAPER } from '../benches/paper'
 import type { BenchId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
+import type { CurveTableIssue, Disagreement, LobeSlip } from '../cam'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
 import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
 
@@ -63,9 +64,19 @@ export type SumIssue =
     }
   | { readonly code: 'unknownUnit'; readonly path: readonly [string]; readonly typed: string }
   | { readonly code: 'impossible'; readonly path: readonly string[]; readonly reason: string }
+  | { readonly code: 'liftTable'; readonly path: readonly [string]; readonly issue: CurveTableIssue }
+
+/** What is to be said beside the results. */
+export interface SumRemarks {
+  /** Numbers of a card that contradict those before them. */
+  readonly disagreements?: readonly Disagreement[]
+  /** Rows of a table, counted from one after the header, that are to be read again. */
+  readonly slips?: readonly LobeSlip[]
+}
 
 export type SumOutcome =
-  { readonly ok: true; readonly results: readonly SumResult[] } | { readonly ok: false; readonly issues: readonly SumIssue[] }
+  | { readonly ok: true; readonly results: readonly SumResult[]; readonly remarks?: SumRemarks }
+  | { readonly ok: false; readonly issues: readonly SumIssue[] }
 
 /** Computes a sum from typed text, each value in any unit and with ± if wanted. `system` gives the unit of bare numbers. */
 export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>>, system: 'metric' | 'inch' = 'metric'): SumOutcome {

@@ -9,7 +9,7 @@ import { useDevice } from '@/ui/device'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords } from '@/wording'
+import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords, sumRemarkWords } from '@/wording'
 import type { BuildChoice } from '../BuildPicker'
 import { KeepIntoBuild } from './KeepIntoBuild'
 import { SumFinder } from './SumFinder'
@@ -215,11 +215,18 @@ function Outcome({ outcome, sum, system }: { outcome: SumOutcome; sum: QuickSum;
     )
   }
   return (
-    <ul>
-      {outcome.results.map((result) => (
-        <ResultLine key={result.id} result={result} system={system} />
+    <>
+      {sumRemarkWords(outcome.remarks).map((words) => (
+        <Notice key={words} data-tone="bad">
+          {words}
+        </Notice>
       ))}
-    </ul>
+      <ul>
+        {outcome.results.map((result) => (
+          <ResultLine key={result.id} result={result} system={system} />
+        ))}
+      </ul>
+    </>
   )
 }
 

@@ -1,0 +1,50 @@
+import type { CurveTableIssue, Disagreement, LobeSlip } from '@/core/cam'
+import { formatExact } from '@/core/quantity'
+
+const degrees = (deg: number) => `${formatExact(Math.round(deg * 10) / 10, 'deg')}°`
+
+/** What is wrong with a lift table, with its place. */
+export function curveIssueWords(issue: CurveTableIssue): string {
+  switch (issue.code) {
+    case 'missingColumn':
+      return `a column “${issue.column}” is wanted`
+    case 'badUnit':
+      return `“${issue.text}” is no unit of lift`
+    case 'badNumber':
+      return `row ${issue.row}, ${issue.column}: “${issue.text}” is no number`
+    case 'tooMany':
+      return `no more than ${issue.most} rows`
+    case 'tooFew':
+      return `${issue.rows} rows are too few for a lobe; ${issue.least} at least`
+    case 'outOfOrder':
+      return `row ${issue.row}: ${degrees(issue.angleDeg)} after ${degrees(issue.beforeDeg)}: out of order, or the wheel was turned back`
+    case 'repeated':
+      return `row ${issue.row}: ${degrees(issue.angleDeg)} stands there twice`
+    case 'angleOutOfRange':
+      return `row ${issue.row}: ${degrees(issue.angleDeg)} is not between -360° and 720°`
+    case 'liftTooGreat':
+      return `row ${issue.row}: a lift of ${Number(issue.liftMm.toFixed(3))} mm: thou, or a decimal point lost? Name the unit in the header, as “lift thou”`
+    case 'neverLifts':
+      return `the lift is never more than ${Number(issue.mostMm.toFixed(3))} mm: another unit, or the dial stood still`
+    case 'missesPeak':
+      return issue.at === 'start'
+        ? 'it begins behind the peak: the opening side is missing'
+        : 'it ends before the peak: the closing side is missing'
+  }
+}
+
+/** A row to be read again. */
+export function lobeSlipWords(slip: LobeSlip): string {
+  const sigmas = `${Math.round(Math.abs(slip.sigmas))} times its doubt`
+  if (slip.kind === 'row') {
+    const off = Math.abs(slip.offMm)
+    return `Row ${slip.row} is ${off.toFixed(off < 0.1 ? 3 : 2)} mm ${slip.offMm > 0 ? 'above' : 'below'} its neighbours, ${sigmas}: read it again.`
+  }
+  const by = Math.abs(slip.byDeg).toFixed(1)
+  return `From row ${slip.row} on the wheel reads ${by}° too ${slip.byDeg > 0 ? 'much' : 'little'}, ${sigmas}: an angle skipped there, or the wheel moved. Which side of it is true the table cannot tell.`
+}
+
+/** Two numbers of a card that do not go together. */
+export function disagreementWords({ number, stated, computed }: Disagreement): string {
+  return `${number}: ${degrees(stated)} on the card, ${degrees(computed)} by the rest of it.`
+}
