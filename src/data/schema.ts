@@ -1,3 +1,4 @@
+import { CAMS } from '@/core/engine'
 import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
 import { PART_STATES } from '@/core/build/partState'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
@@ -50,6 +51,7 @@ export const entryTable = sqliteTable(
     cylinder: integer('cylinder'),
     main: integer('main'),
     bank: text('bank', { enum: ['left', 'right'] }),
+    cam: text('cam', { enum: [...CAMS] }),
     /** Of the rods, two a rod. */
     bolt: integer('bolt'),
     spot: text('spot'),
@@ -57,6 +59,8 @@ export const entryTable = sqliteTable(
     cycle: integer('cycle'),
     /** N·m the wrench was at. */
     torque: real('torque'),
+    /** Crank degrees after overlap TDC the wheel was at. */
+    degree: real('degree'),
     repeat: integer('repeat'),
     /** Canonical unit of the characteristic's kind. */
     value: real('value'),

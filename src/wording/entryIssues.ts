@@ -21,6 +21,8 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
       return 'The leaf that goes comes first: goes/does not go, as 17/18.'
     case 'negativeUncertainty':
       return 'The ± is a size, never negative.'
+    case 'otherCentre':
+      return `“${issue.text}” counts from the other dead centre: here it is before or after ${issue.wanted.toUpperCase()}.`
   }
 }
 

@@ -40,6 +40,7 @@ const AXIS_WORDS: Readonly<Record<SubjectAxis, (value: number | string) => strin
   cylinder: (number) => `cylinder ${number}`,
   main: (number) => `main ${number}`,
   bank: (side) => `${side} bank`,
+  cam: (cam) => camWords(String(cam)),
   bolt: (number) => boltWords(Number(number)),
   joint: (id) => String(id).replaceAll('-', ' '),
 }
@@ -48,11 +49,18 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
   cylinder: (numbers) => `Cylinder${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
+  cam: (cams) => capital(cams.map((cam) => camWords(String(cam))).join(', ')),
   bolt: (numbers) =>
     numbers.length === 1
       ? capital(boltWords(Number(numbers[0])))
       : `Bolts ${numbers.map((number) => columnHeading('bolt', String(number))).join(', ')}`,
   joint: (ids) => capital(ids.map((id) => String(id).replaceAll('-', ' ')).join(', ')),
+}
+
+/** "intake cam", "left exhaust cam". */
+function camWords(cam: string): string {
+  const [kind, bank] = cam.split('-')
+  return `${bank ? `${bank} ` : ''}${kind} cam`
 }
 
 /** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */
@@ -67,6 +75,7 @@ export function shortSubjectWords(subject: Subject): string {
 }
 
 export function columnHeading(across: Across, column: string): string {
+  if (across === 'cam') return column.split('-').toReversed().join(' ')
   if (across !== 'bolt') return column
   const { rod, which } = rodOfBolt(Number(column))
   return `${rod}·${which}`

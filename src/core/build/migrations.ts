@@ -62,6 +62,8 @@ const MIGRATIONS: MigrationSteps = {
   4: (document) => document,
   /** Readings at bolts, cycles and torques came with version 6. */
   5: (document) => document,
+  /** Readings at cams and wheel angles, and gauges that read angles, came with version 7. */
+  6: (document) => document,
 }
 
 interface V3Spec {

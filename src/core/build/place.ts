@@ -2,7 +2,7 @@
  * Where on an engine something is read or found: by named axes from one table. The names of stations and findings, the columns of
  * sheets and tables and what the door lets in are read from it; what an axis is called is a matter of `wording`.
  */
-import { bankCount, boltNumbers, cylinderNumbers, mainNumbers, rodOfBolt, type EngineLayout } from '../engine'
+import { bankCount, boltNumbers, CAMS, camsOf, cylinderNumbers, mainNumbers, rodOfBolt, type EngineLayout } from '../engine'
 import type { Id } from './ids'
 
 /**
@@ -36,6 +36,8 @@ const SUBJECT = {
     findingMark: '',
     values: (layout: EngineLayout) => (bankCount(layout) === 2 ? BANKS : (['left'] as const)),
   },
+  /** Cams by what they open and the bank they stand on. */
+  cam: { form: { is: 'oneOf', words: CAMS }, mark: '', findingMark: '', values: camsOf },
   /** Bolts of the rods, two a rod: the first two are those of cylinder one. */
   bolt: { form: { is: 'counted', most: 32 }, mark: 'b', findingMark: 'b', values: boltNumbers },
   /** A joint by its name in the plan: found of, never read at. */
@@ -49,6 +51,8 @@ const DETAIL = {
   cycle: { form: { is: 'counted', most: 9 }, mark: 'k' },
   /** N·m that a wrench is at. */
   torque: { form: { is: 'measured', low: 0.1, high: 3000 }, mark: 't' },
+  /** Crank degrees after overlap TDC that a wheel is at. */
+  degree: { form: { is: 'measured', low: -360, high: 720 }, mark: 'd' },
   repeat: { form: { is: 'counted', most: 9 }, mark: 'r' },
 } as const
 
@@ -71,7 +75,7 @@ export type Place = { readonly [Axis in PlaceAxis]?: ValueOn<(typeof AXES)[Axis]
 /** What a file may say on each axis. */
 export const AXIS_FORMS = Object.entries(AXES).map(([axis, { form }]): readonly [PlaceAxis, AxisForm] => [axis as PlaceAxis, form])
 
-/** What a finding is about: a cylinder, a main bearing, a bank, a bolt, a joint, or the engine as a whole. */
+/** What a finding is about: a cylinder, a main bearing, a bank, a cam, a bolt, a joint, or the engine as a whole. */
 export type Subject = Pick<Place, SubjectAxis>
 
 /** Every axis with its mark, in the order in which they name a place. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CARD_NUMBERS, completeCard, disagreements, eventFrom, valueOf, type CardNumber } from './camCard'
+import { parseEntry } from '../quantity'
+import { CARD_NUMBERS, completeCard, disagreements, EVENT_CENTRES, valueOf, type CardNumber } from './camCard'
 
 type Values = Partial<Record<CardNumber, number>>
 const complete = (values: Values) => {
@@ -52,6 +53,9 @@ describe('a cam card', () => {
 })
 
 describe('an event as it is spoken', () => {
+  const read = (name: keyof typeof EVENT_CENTRES, text: string) =>
+    parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, event: EVENT_CENTRES[name] })
+
   it.each([
     ['io', '2 atdc', -2],
     ['io', '-2 btdc', -2],
@@ -66,17 +70,29 @@ describe('an event as it is spoken', () => {
     ['ec', '-4 ATDC', -4],
     ['ec', '7,5°', 7.5],
   ] as const)('%s %s is %f', (event, text, degrees) => {
-    expect(eventFrom(event, text)).toBe(degrees)
+    expect(read(event, text)).toMatchObject({ ok: true, value: degrees })
   })
 
   it.each([
-    ['io', '39 abdc'],
-    ['ic', '2 atdc'],
-    ['eo', '4 atdc'],
-    ['io', 'two'],
-    ['io', ''],
-    ['ic', '39 abdc 2'],
-  ] as const)('%s “%s” is no such event', (event, text) => {
-    expect(eventFrom(event, text)).toBeUndefined()
+    ['io', '39 abdc', { code: 'otherCentre', text: 'abdc', wanted: 'tdc' }],
+    ['ic', '2 atdc', { code: 'otherCentre', text: 'atdc', wanted: 'bdc' }],
+    ['eo', '4 atdc', { code: 'otherCentre', text: 'atdc', wanted: 'bdc' }],
+    ['io', 'two', { code: 'notANumber', text: 'two', at: 0 }],
+  ] as const)('%s “%s” is no such event', (event, text, issue) => {
+    expect(read(event, text)).toEqual({ ok: false, issue })
+  })
+})
+
+describe('a wheel that is read a turn further', () => {
+  it.each([
+    ['238', 222, 238],
+    ['598', 222, 238],
+    ['-122', 222, 238],
+    ['39 abdc', 222, 219],
+    ['48 bbdc', -228, -228],
+    ['2 atdc', -1, 2],
+    ['358', -1, -2],
+  ])('“%s” about %f° is %f', (text, about, degrees) => {
+    expect(parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, turnsAboutDeg: about })).toMatchObject({ ok: true, value: degrees })
   })
 })

@@ -1,3 +1,5 @@
+import type { DeadCentre } from '../quantity'
+
 /**
  * What a cam card says, in the words it is written in: events at the check lift as degrees before or after the dead centre they
  * belong to (IO BTDC, IC ABDC, EO BBDC, EC ATDC), durations, centrelines (intake ATDC, exhaust BTDC), separation and advance.
@@ -16,6 +18,14 @@ export const CARD_NUMBERS = [
   'overlap',
 ] as const
 export type CardNumber = (typeof CARD_NUMBERS)[number]
+
+/** The dead centre each event is written from, and the side a bare number counts on. */
+export const EVENT_CENTRES = {
+  io: { centre: 'tdc', side: 'before' },
+  ic: { centre: 'bdc', side: 'after' },
+  eo: { centre: 'bdc', side: 'before' },
+  ec: { centre: 'tdc', side: 'after' },
+} as const satisfies Partial<Record<CardNumber, DeadCentre>>
 
 /** A number as so much of each event, and a constant. */
 interface Form {
@@ -135,19 +145,4 @@ export function disagreements({ doubled }: CompletedCard, values: Readonly<Parti
   return [...doubled]
     .map(([number, by]) => ({ number, stated: values[number]!, computed: valueOf(by, values) }))
     .filter(({ stated, computed }) => Math.abs(stated - computed) > SAME_CARD_DEG)
-}
-
-/** The dead centre an event is written from, and the side a bare number counts on. */
-const EVENT_WORDS = { io: ['tdc', -1], ic: ['bdc', 1], eo: ['bdc', -1], ec: ['tdc', 1] } as const
-const EVENT = /^([+-]?)\s*(\d+(?:[.,]\d+)?)\s*°?\s*(?:(b|a)(tdc|bdc))?$/i
-
-/** An event as it is spoken, `2 atdc` for the intake’s opening being −2 BTDC; undefined where it cannot be read or is of another event. */
-export function eventFrom(name: keyof typeof EVENT_WORDS, text: string): number | undefined {
-  const [, sign, digits, side, centre] = EVENT.exec(text.trim()) ?? []
-  if (digits === undefined) return undefined
-  const magnitude = Number(digits.replace(',', '.')) * (sign === '-' ? -1 : 1)
-  if (side === undefined) return magnitude
-  const [own, bareSide] = EVENT_WORDS[name]
-  if (centre!.toLowerCase() !== own) return undefined
-  return side.toLowerCase() === 'a' ? bareSide * magnitude : -bareSide * magnitude
 }

@@ -4,7 +4,7 @@ export {
   CARD_RANGES,
   completeCard,
   disagreements,
-  eventFrom,
+  EVENT_CENTRES,
   valueOf,
   type CardNumber,
   type Combination,

@@ -132,7 +132,7 @@ describe('build files', () => {
     )
     expect(Object.keys(spec.limits)).toHaveLength(Object.keys(old.spec.limits).length)
     expect(spec.unlimited).toEqual(['bearings.spinRise'])
-    // Rod bolts came later.
+    // Rod bolts and cams came later.
     const benches = BENCHES.filter(({ id }) => id !== 'fasteners')
     const measured = new Set(benches.flatMap(({ definition }) => Object.keys(definition.characteristics)))
     const looked = new Set(benches.flatMap(({ definition }) => Object.keys(definition.checks ?? {})))
@@ -156,6 +156,17 @@ describe('build files', () => {
     if (!result.ok) throw new Error(JSON.stringify(result.issues))
     expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
     expect(result.document.spec.methods.rodBolts).toBe('torque')
+  })
+
+  it('reads a file of version 6 as it was, its joints and the readings of its bolts with it', () => {
+    const old = JSON.parse(sampleOf(6))
+    const result = readBuildFile(sampleOf(6))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    expect(result.document.entries.filter(({ kind }) => kind === 'reading')).toHaveLength(
+      old.entries.filter((one: Entry) => one.kind === 'reading').length,
+    )
+    expect(result.document.spec.joints).toEqual(old.spec.joints)
   })
 
   it.each([

@@ -12,7 +12,15 @@ export {
   type Unit,
   type UnitId,
 } from './units'
-export { parseEntry, type EntryContext, type Entry, type EntryIssue, type ParsedEntry, type Understood } from './parseEntry'
+export {
+  parseEntry,
+  type DeadCentre,
+  type EntryContext,
+  type Entry,
+  type EntryIssue,
+  type ParsedEntry,
+  type Understood,
+} from './parseEntry'
 export {
   decimalsForStep,
   decimalsForUncertainty,

@@ -14,12 +14,22 @@ export interface EntryContext {
   readonly interval?: boolean
   /** Crank degrees that BBDC and ABDC count from: 180 after the intake stroke, −180 before the exhaust stroke. */
   readonly bottomCentreDeg?: 180 | -180
+  /** Degrees before or after one dead centre, as a cam card writes an event: `12`, `12 btdc`, `-12 atdc` are one. */
+  readonly event?: DeadCentre
+  /** A wheel that is a turn further shows the same: a reading is brought within half a turn of this angle. */
+  readonly turnsAboutDeg?: number
   /** Canonical range of what can stand here: where a text can be read in two ways, the one outside it is not meant. */
   readonly expected?: { readonly low: number; readonly high: number }
   /** Canonical step of the gauge: nobody reads a value smaller than it. */
   readonly step?: number
   /** Unit a bare `+3` from nominal is meant in, once a person has said so. */
   readonly offsetUnit?: UnitId
+}
+
+/** Which dead centre degrees count from, and on which side of it a bare number is meant. */
+export interface DeadCentre {
+  readonly centre: 'tdc' | 'bdc'
+  readonly side: 'before' | 'after'
 }
 
 /** One way to read a typed text, in canonical units. */
@@ -48,6 +58,7 @@ export type EntryIssue =
   | { readonly code: 'ambiguous'; readonly text: string; readonly readings: readonly Understood[] }
   | { readonly code: 'intervalOrder'; readonly low: number; readonly high: number }
   | { readonly code: 'negativeUncertainty'; readonly at: number }
+  | { readonly code: 'otherCentre'; readonly text: string; readonly wanted: DeadCentre['centre'] }
 
 export type ParsedEntry = Entry | { readonly ok: false; readonly issue: EntryIssue }
 
@@ -64,7 +75,14 @@ export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
   const [main = '', plusMinus, extra] = text.split(/±|\+\/-|\+-/)
   if (extra !== undefined) return failed({ code: 'notANumber', text: extra.trim(), at: text.lastIndexOf(extra) })
   const readings = plusMinus === undefined ? readMain(main.trim(), context) : readWithUncertainty(main.trim(), plusMinus.trim(), context)
-  return settle(readings, typed.trim(), context)
+  return settle(turned(readings, context), typed.trim(), context)
+}
+
+const TURN_DEG = 360
+
+function turned(readings: Readings, { kind, turnsAboutDeg }: EntryContext): Readings {
+  if (kind !== 'angle' || turnsAboutDeg === undefined || 'code' in readings) return readings
+  return readings.map((one) => ({ ...one, value: one.value + TURN_DEG * Math.round((turnsAboutDeg - one.value) / TURN_DEG) }))
 }
 
 /** Signs, quotes and fractions as keyboards and phones write them, in one spelling each. */
@@ -163,13 +181,25 @@ function readWay(text: string, way: string, context: EntryContext): Readings {
 }
 
 /** Crank degrees from a dead-centre word; a negative number crosses the dead centre (−2 BTDC is 2 ATDC). */
-function readCrank(text: string, word: string, { bottomCentreDeg = 180 }: EntryContext): Readings {
+function readCrank(text: string, word: string, { bottomCentreDeg = 180, event }: EntryContext): Readings {
   const sign = text.startsWith('-') ? -1 : 1
   const numbers = numbersIn(text.replace(/^[+-]\s*/, ''))
   if (!Array.isArray(numbers)) return numbers as NumberIssue
-  const from = word.endsWith('bdc') ? bottomCentreDeg : 0
   const after = word.startsWith('a') ? 1 : -1
+  if (event) return readEvent(numbers, { word, isAfter: after > 0, sign }, event)
+  const from = word.endsWith('bdc') ? bottomCentreDeg : 0
   return numbers.map(({ magnitude }) => ({ value: from + after * sign * magnitude, unit: 'deg' }))
+}
+
+/** An event belongs to its dead centre: degrees about the other one are another event's. */
+function readEvent(
+  numbers: readonly TypedNumber[],
+  { word, isAfter, sign }: { word: string; isAfter: boolean; sign: number },
+  { centre, side }: DeadCentre,
+): Readings {
+  if (!word.endsWith(centre)) return { code: 'otherCentre', text: word, wanted: centre }
+  const own = isAfter === (side === 'after') ? sign : -sign
+  return numbers.map(({ magnitude }) => ({ value: own * magnitude, unit: 'deg' }))
 }
 
 function readInterval(text: string, context: EntryContext, isGiven: boolean): Readings | undefined {

@@ -69,7 +69,7 @@ describe('a cam card', () => {
     expect(resultsOf(camcard, { io: '2 atdc', ic: '39 abdc', icl: '107' }).remarks?.disagreements).toEqual([
       { number: 'icl', stated: 107, computed: 110.5 },
     ])
-    expect(issuesOf(camcard, { io: '39 abdc' })).toMatchObject([{ code: 'impossible', path: ['io'] }])
+    expect(issuesOf(camcard, { io: '39 abdc' })).toMatchObject([{ code: 'entry', path: ['io'], issue: { code: 'otherCentre' } }])
     expect(issuesOf(camcard, { intakeDuration: '22' })).toMatchObject([{ path: ['intakeDuration'] }])
     expect(issuesOf(camcard, { io: '-60', ic: '-50' })).toMatchObject([{ code: 'impossible' }])
     expect(issuesOf(camcard, {})).toHaveLength(1)

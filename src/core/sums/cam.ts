@@ -7,7 +7,7 @@ import {
   completeCard,
   disagreements,
   dropAtMm,
-  eventFrom,
+  EVENT_CENTRES,
   eventsAt,
   figureFromCurve,
   keyAngleDeg,
@@ -190,10 +190,6 @@ const EXAMPLES: Readonly<Record<CardNumber, string>> = {
   overlap: '-6°',
 }
 
-function isEvent(name: CardNumber): name is keyof typeof EVENT_INPUTS {
-  return name in EVENT_INPUTS
-}
-
 export const camcard: QuickSum = {
   id: 'camcard',
   title: 'Cam card',
@@ -201,9 +197,7 @@ export const camcard: QuickSum = {
   inputs: Object.fromEntries(
     CARD_NUMBERS.filter((name) => name !== 'overlap').map((name): [string, SumInput] => [
       name,
-      isEvent(name)
-        ? { label: CARD_LABELS[name], kind: 'words', units: DEG, required: false, example: EXAMPLES[name] }
-        : angle(CARD_LABELS[name], EXAMPLES[name], false),
+      { ...angle(CARD_LABELS[name], EXAMPLES[name], false), ...(name in EVENT_CENTRES && { event: EVENT_CENTRES[name as 'io'] }) },
     ]),
   ),
   evaluate(given) {
@@ -232,14 +226,10 @@ export const camcard: QuickSum = {
 }
 
 /** What was typed of a card, every number within what a cam can be. */
-function cardFigures({ figures, names }: Given): ReadonlyMap<CardNumber, Figure> | SumOutcome {
+function cardFigures({ figures }: Given): ReadonlyMap<CardNumber, Figure> | SumOutcome {
   const read = new Map<CardNumber, Figure>()
   for (const name of CARD_NUMBERS) {
-    const text = names[name]
-    const event = isEvent(name) && text !== undefined ? eventFrom(name, text) : undefined
-    if (isEvent(name) && text !== undefined && event === undefined)
-      return impossible(`“${text}” is no ${EVENT_INPUTS[name].toLowerCase().replace(',', ' in degrees')}`, name)
-    const figure = event === undefined ? figures[name] : statedFigure(name, event)
+    const figure = figures[name]
     if (!figure) continue
     const { low, high } = CARD_RANGES[name]
     if (figure.value.value < low || figure.value.value > high) return impossible(`is between ${low}° and ${high}° on any cam`, name)

@@ -3,7 +3,7 @@ import type { BenchId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
 import type { CurveTableIssue, Disagreement, LobeSlip } from '../cam'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
-import { CANONICAL_UNIT, parseEntry, UNITS, type EntryIssue, type Kind, type UnitId } from '../quantity'
+import { CANONICAL_UNIT, parseEntry, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../quantity'
 
 /** A question a builder asks with no build open. */
 export interface QuickSum {
@@ -26,6 +26,8 @@ export interface SumInput {
   readonly signed?: boolean
   /** Typed as a dead-centre word counts from here. */
   readonly bottomCentreDeg?: 180 | -180
+  /** Degrees about one dead centre, as a cam card writes an event. */
+  readonly event?: DeadCentre
   /** The paper number it can be kept as. */
   readonly paper?: PaperKey
   readonly example: string
@@ -98,7 +100,14 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
     const kind = input.kind === 'any' ? kindOfTyped(text) : input.kind
     const unit = input.kind === 'any' ? CANONICAL_UNIT[kind] : input.units[system]
     const range = rangeOf(input, kind)
-    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg: input.bottomCentreDeg, expected: range })
+    const entry = parseEntry(text, {
+      kind,
+      unit,
+      signed: true,
+      bottomCentreDeg: input.bottomCentreDeg,
+      event: input.event,
+      expected: range,
+    })
     if (!entry.ok) {
       issues.push({ code: 'entry', path: [name], issue: entry.issue, typed: text, kind })
       continue

@@ -156,6 +156,7 @@ const ACROSS_WORDS: Readonly<Record<Across, string>> = {
   cylinder: '',
   main: 'mains · ',
   bank: '',
+  cam: '',
   bolt: 'rod · bolt · ',
   joint: '',
   engine: '',

@@ -20,6 +20,7 @@ const USES: readonly { readonly value: Gauge['use']; readonly label: string; rea
   { value: 'strip', label: 'Plastic strip', measures: 'length' },
   { value: 'torque', label: 'Torque wrench', measures: 'torque' },
   { value: 'roughness', label: 'Roughness tester', measures: 'roughness' },
+  { value: 'wheel', label: 'Degree wheel', measures: 'angle' },
   { value: 'other', label: 'Other length', measures: 'length' },
 ]
 

@@ -1,0 +1,2 @@
+ALTER TABLE `entry` ADD `cam` text;--> statement-breakpoint
+ALTER TABLE `entry` ADD `degree` real;
