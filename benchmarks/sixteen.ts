@@ -25,7 +25,7 @@ export function sixteen(): BuildDocument {
       ...spec,
       name: 'Sixteen',
       // The five benches its figures are asked for.
-      methods: { ...spec.methods, rodBolts: 'torque' },
+      methods: { ...spec.methods, rodBolts: 'torque', camEvents: false, camEqualLift: false, camCurve: false },
       layout: {
         ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }),
         boreSpacingMm: spec.layout.boreSpacingMm,

@@ -118,6 +118,8 @@ const tern: DemoBuild = {
     // The second bolt of rod 4 gives at little more than half of what its sheet says.
     boltYieldShare: { 8: -0.45 },
     boreMm: { 1: 0.008, 5: -0.006 },
+    // The intake cam stands three degrees of crank later than its card.
+    camLateDeg: { 1: 3 },
     skirtMm: { 1: -0.008, 5: 0.008 },
   },
   read: () => true,
@@ -171,6 +173,18 @@ const tern: DemoBuild = {
       boltStepFrom: { value: 18, unit: 'Nm', source: SHOP },
       boltStepTo: { value: 53, unit: 'Nm', source: SHOP },
       boltStepBy: { value: 5, unit: 'Nm', source: SHOP },
+      checkLift: { value: 1.27, unit: 'mm', source: CAM },
+      intakeDuration: { value: 222.7, tolerance: 0.5, unit: 'deg', source: CAM },
+      intakeCentreline: { value: 109.5, tolerance: 0.5, unit: 'deg', source: CAM },
+      exhaustDuration: { value: 225, tolerance: 0.5, unit: 'deg', source: CAM },
+      exhaustCentreline: { value: 110, tolerance: 0.5, unit: 'deg', source: CAM },
+      intakeLobeLift: { value: 10.2, tolerance: 0.02, unit: 'mm', source: CAM },
+      exhaustLobeLift: { value: 10, tolerance: 0.02, unit: 'mm', source: CAM },
+      intakeLash: { value: 0.2, unit: 'mm', source: CAM },
+      exhaustLash: { value: 0.25, unit: 'mm', source: CAM },
+      camStep: { value: 2, unit: 'deg', source: 'vernier, one mark' },
+      camSteps: { value: 6, unit: 'one', source: 'vernier' },
+      camTeeth: { value: 44, unit: 'one', source: SHEET },
     },
     limits: {
       'rings.topGap': {
@@ -200,6 +214,9 @@ const tern: DemoBuild = {
       chamberRepeats: 2,
       ringDepths: 3,
       rodBolts: 'curves',
+      camTdc: 'drop',
+      camEqualLift: true,
+      camCurve: true,
     },
     stock: {
       gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),

@@ -11,6 +11,7 @@ const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
   rings: lazy(async () => ({ default: (await import('./rings/RingsBench')).RingsBench })),
   rods: lazy(async () => ({ default: (await import('./rods/RodsBench')).RodsBench })),
   fasteners: lazy(async () => ({ default: (await import('./fasteners/FastenersBench')).FastenersBench })),
+  cam: lazy(async () => ({ default: (await import('./cam/CamBench')).CamBench })),
   compression: lazy(async () => ({ default: (await import('./compression/CompressionBench')).CompressionBench })),
 }
 

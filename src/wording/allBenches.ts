@@ -2,6 +2,7 @@
 import { benchWords, type CommonChange, type CommonCost, type CommonRemark } from './benchWords'
 import * as bearings from './benches/bearings'
 import * as bores from './benches/bores'
+import * as cam from './benches/cam'
 import * as compression from './benches/compression'
 import * as fasteners from './benches/fasteners'
 import * as rings from './benches/rings'
@@ -16,6 +17,7 @@ const REMARKS: Omit<RemarkWords, CommonRemark> = {
   ...rods.REMARKS,
   ...fasteners.REMARKS,
   ...compression.REMARKS,
+  ...cam.REMARKS,
 }
 const CHANGES: Omit<ChangeWords, CommonChange> = {
   ...bores.CHANGES,
@@ -24,7 +26,15 @@ const CHANGES: Omit<ChangeWords, CommonChange> = {
   ...rods.CHANGES,
   ...fasteners.CHANGES,
   ...compression.CHANGES,
+  ...cam.CHANGES,
 }
-const COSTS: Omit<CostWords, CommonCost> = { ...bores.COSTS, ...bearings.COSTS, ...rods.COSTS, ...fasteners.COSTS, ...compression.COSTS }
+const COSTS: Omit<CostWords, CommonCost> = {
+  ...bores.COSTS,
+  ...bearings.COSTS,
+  ...rods.COSTS,
+  ...fasteners.COSTS,
+  ...compression.COSTS,
+  ...cam.COSTS,
+}
 
 export const { remarkWords, changeWords, costWords } = benchWords({ REMARKS, CHANGES, COSTS })

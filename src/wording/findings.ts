@@ -8,6 +8,7 @@ const IMPOSSIBLE_WORDS = {
   crankDoesNotTurn: 'a rod long enough to turn',
   noClearanceVolume: 'some clearance volume: these parts leave none',
   stretchNotReached: 'a pull that reaches the stretch: raise the last step',
+  noSuchLift: 'a lift that the lobe of the card has',
   otherGasket: 'the gasket measured that is on the engine now',
 } as const
 

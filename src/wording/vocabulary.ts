@@ -14,6 +14,7 @@ export const IN_WORDS = {
   length: { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 2, inch: 1 } },
   fineLength: { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } },
   mass: { units: { metric: 'g', inch: 'g' }, digits: { metric: 1, inch: 1 } },
+  angle: { units: { metric: 'deg', inch: 'deg' }, digits: { metric: 1, inch: 1 } },
   volume: { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 1, inch: 1 } },
 } as const satisfies Record<string, Shown>
 

@@ -1,6 +1,8 @@
 import type { Work } from '@/core/build'
 import type { UnitSystem } from '@/core/build'
 import { differenceWords } from './figures'
+import { capital } from './letters'
+import { subjectWords } from './verdicts'
 import { IN_WORDS } from './vocabulary'
 
 const RING_WORDS = { top: 'Top ring', second: 'Second ring', upperRail: 'Upper oil rail', lowerRail: 'Lower oil rail' } as const
@@ -21,6 +23,8 @@ export function workWords(work: Work, system: UnitSystem): string {
       return `${RING_WORDS[work.ring]} of cylinder ${work.cylinder}, gap ${work.by < 0 ? 'smaller' : 'larger'} by ${length}`
     case 'lighten':
       return `Piston set of cylinder ${work.cylinder} lightened by ${differenceWords(work.by, IN_WORDS.mass, system)}`
+    case 'turnCam':
+      return `${capital(subjectWords({ cam: work.cam }))} set ${differenceWords(Math.abs(work.by), IN_WORDS.angle, system)} ${work.by < 0 ? 'later' : 'earlier'}`
     case 'piston':
       return `Other pistons, ${length} ${work.by < 0 ? 'shorter' : 'taller'}`
   }

@@ -54,6 +54,8 @@ export interface Characteristic {
   readonly filed?: boolean
   /** The value itself may be negative. */
   readonly signed?: boolean
+  /** An angle of a wheel: a turn more or less is the same reading. */
+  readonly turns?: boolean
   /** What it is read on, where that grows as much as a reading shows. */
   readonly grows?: Grows
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
@@ -129,7 +131,10 @@ export type Missing =
   /** Of the fasteners of a joint: a number of their sheet. */
   | { readonly kind: 'joint'; readonly what: 'sections' | 'yield' | 'proof' | 'thread' }
   | { readonly kind: 'check'; readonly label: string }
-  | { readonly kind: 'impossible'; readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' | 'stretchNotReached' }
+  | {
+      readonly kind: 'impossible'
+      readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' | 'stretchNotReached' | 'noSuchLift'
+    }
 
 export interface Finding extends Subject {
   readonly id: string

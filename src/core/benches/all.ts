@@ -12,6 +12,10 @@ import { bores } from './bores'
 import { methods as boresMethods } from './bores/methods'
 import { presets as boresPresets } from './bores/presets'
 import { truths as boresTruths } from './bores/twin'
+import { cam } from './cam'
+import { methods as camMethods } from './cam/methods'
+import { presets as camPresets } from './cam/presets'
+import { truths as camTruths } from './cam/twin'
 import { compression } from './compression'
 import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
@@ -29,7 +33,7 @@ import { rods } from './rods'
 import { presets as rodsPresets } from './rods/presets'
 import { truths as rodsTruths } from './rods/twin'
 
-export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression]
+export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression, cam]
 
 /** The ways of measuring each bench leaves to choose. */
 export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
@@ -38,13 +42,22 @@ export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
   ...ringsMethods,
   ...fastenersMethods,
   ...compressionMethods,
+  ...camMethods,
 }
 
 /** The parts each bench chooses among. */
 export const STOCK: Readonly<Record<StockKind, StockDefinition>> = { ...compressionStock, ...bearingsStock }
 
 /** What each bench starts a fresh engine with. */
-export const PRESETS: readonly Presets[] = [boresPresets, bearingsPresets, ringsPresets, rodsPresets, fastenersPresets, compressionPresets]
+export const PRESETS: readonly Presets[] = [
+  boresPresets,
+  bearingsPresets,
+  ringsPresets,
+  rodsPresets,
+  fastenersPresets,
+  compressionPresets,
+  camPresets,
+]
 
 /** What a virtual engine shows at each bench. Apart from the benches, so that their pages need not fetch it. */
 export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
@@ -54,6 +67,7 @@ export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
   ...rodsTruths,
   ...fastenersTruths,
   ...compressionTruths,
+  ...camTruths,
 }
 
 export function benchById(id: BenchId): AdvisingBench {

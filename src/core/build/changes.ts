@@ -69,10 +69,14 @@ function parted(changes: readonly EngineChange[]): { readonly choices: readonly 
 }
 
 function withChoices(spec: Spec, choices: readonly Choice[]): Spec {
-  return choices.reduce((now, choice) => ({ ...now, choice: { ...now.choice, ...chosenBy(now.choice, choice) } }), spec)
+  return choices.reduce((now, choice) => {
+    if (choice.choose !== 'paper') return { ...now, choice: { ...now.choice, ...chosenBy(now.choice, choice) } }
+    const { key, value, unit, source } = choice
+    return { ...now, paper: { ...now.paper, [key]: { value, unit, source } } }
+  }, spec)
 }
 
-function chosenBy(now: Spec['choice'], change: Choice): Partial<Spec['choice']> {
+function chosenBy(now: Spec['choice'], change: Exclude<Choice, { choose: 'paper' }>): Partial<Spec['choice']> {
   switch (change.choose) {
     case 'gasket':
       return { gasket: change.id }

@@ -1,4 +1,4 @@
-import type { Kind, UnitId } from '../quantity'
+import type { DeadCentre, Kind, UnitId } from '../quantity'
 import type { BenchId, Definitions } from './ids'
 
 /** A number read off a maker's sheet, and how it is shown. Plausible range in the canonical unit. */
@@ -10,6 +10,8 @@ export interface PaperDefinition {
   readonly high: number
   readonly signed?: boolean
   readonly hint?: string
+  /** An event of a cam card: degrees about one dead centre. */
+  readonly event?: DeadCentre
   /** One for every cylinder: what its tolerance leaves open is one error common to the set, or another for each piece. */
   readonly eachPiece?: true
 }

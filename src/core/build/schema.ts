@@ -4,7 +4,7 @@
  * Canonical units throughout: mm, cm³, cm², crank degrees, g, g/cm³, kPa, °C.
  */
 import { z } from 'zod'
-import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
+import { BLOCK_MATERIALS, CAMS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
 import { DUTY_USES, FUELS } from './duty'
 import { jointSchema, PULLS, RUN_KINDS } from './jointSchema'
 import { UNIT_IDS } from '../quantity'
@@ -153,6 +153,8 @@ export const workSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('ringGap'), ring: z.enum(['top', 'second', 'upperRail', 'lowerRail']), ...onCylinder }).strict(),
   /** Taken off the reciprocating mass. */
   z.object({ what: z.literal('lighten'), ...onCylinder }).strict(),
+  /** A cam set earlier on its sprocket, crank degrees; negative: later. */
+  z.object({ what: z.literal('turnCam'), cam: z.enum(CAMS), ...by }).strict(),
   /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
   z.object({ what: z.literal('piston'), id, ...by }).strict(),
 ])

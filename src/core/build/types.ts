@@ -1,6 +1,7 @@
 /** Types of the Build document, derived from its schema. Kept apart so that the browser need not load the schema. */
 import type { z } from 'zod'
 import type { UnitId } from '../quantity'
+import type { PaperKey } from './paper'
 import type {
   buildDocumentSchema,
   dutySchema,
@@ -32,6 +33,7 @@ export type EngineChange =
   | { readonly choose: 'piston'; readonly id: string }
   | { readonly choose: 'pistonInBore'; readonly marks: readonly number[] }
   | { readonly choose: 'shells'; readonly journal: string; readonly pair: ShellPair }
+  | { readonly choose: 'paper'; readonly key: PaperKey; readonly value: number; readonly unit: UnitId; readonly source: string }
   | Work
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>

@@ -11,9 +11,11 @@ export {
   type CompletedCard,
   type Disagreement,
 } from './camCard'
+export { CARD_LABELS, cardFigure } from './cardFigures'
 export { chainRetardDeg, keyAngleDeg, toothDeg } from './correcting'
 export { liftTableFrom, type CurveTableIssue } from './curveCsv'
 export { figureFromCurve } from './curveFigures'
-export { checkedLobe, type LobeSlip } from './lobeSlips'
-export { eventsAt, peakOf } from './lobeEvents'
-export { bothSides, dropAtMm, middleOffDeg } from './trueTdc'
+export { checkedLobe, type CheckedLobe, type LobeSlip } from './lobeSlips'
+export { eventsAt, peakOf, type FromCurve, type LobeEvents } from './lobeEvents'
+export type { LiftRow } from './curveTable'
+export { stopDrop, tdcInputs, trueTdc } from './tdcFormulas'

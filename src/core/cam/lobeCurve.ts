@@ -142,11 +142,14 @@ function noiseOf({ chiSquare, freedom }: SmoothingSpline): LobeCurve['noise'] {
 /** Scale and smoothing hang on each other; after so many times neither moves. */
 const SCALE_PASSES = 8
 
-/** The curve with its doubts as the rows scatter, where that is surely not as stated: restricted likelihood for the scale as well. */
+/**
+ * The curve with its doubts as the rows scatter, where that is surely more than stated: restricted likelihood for the scale as well.
+ * Rows that scatter less are said so, and nothing is taken to be surer than its gauges for it.
+ */
 export function lobeCurveAsScattered(rows: readonly LiftRow[], doubt: RowDoubt, without?: ReadonlySet<number>): LobeCurve {
   let curve = lobeCurve(rows, doubt, without)
   const { noise } = curve
-  if (noise === 'asStated') return curve
+  if (noise !== 'more') return curve
   let noiseScale = 1
   for (let pass = 0; pass < SCALE_PASSES; pass++) {
     noiseScale *= Math.sqrt(curve.spline.chiSquare / curve.spline.freedom)

@@ -40,7 +40,7 @@ export function checkedLobe(rows: readonly LiftRow[], stated: RowDoubt): Checked
     ;({ asRead, curve } = taken)
   }
   const slips = found.flatMap((slip) => (slip.kind === 'skipped' ? slip : (stillOff(curve, asRead, doubt, slip.row) ?? [])))
-  if (found.length > 0 || doubt !== stated || curve.noise !== 'asStated') curve = lobeCurveAsScattered(rows, stated, rowsOf(slips))
+  if (found.length > 0 || doubt !== stated || curve.noise === 'more') curve = lobeCurveAsScattered(rows, stated, rowsOf(slips))
   return { curve, slips: slips.toSorted((a, b) => a.row - b.row) }
 }
 

@@ -22,3 +22,9 @@ export function cylinderOfCam(layout: EngineLayout, cam: Cam): number {
   const bank = cam.split('-')[1]
   return cylinderPlaces(layout).find((place) => bank === undefined || place.bank === bank)!.cylinder
 }
+
+/** Cams that turn together because they are lobes of one shaft, the cam itself among them. */
+export function onOneShaft(layout: EngineLayout, cam: Cam): readonly Cam[] {
+  const isShared = layout.valveDrive === 'pushrod' || layout.valveDrive === 'rockerShaft'
+  return isShared ? camsOf(layout).filter((other) => other.split('-')[1] === cam.split('-')[1]) : [cam]
+}

@@ -30,6 +30,6 @@ export {
   type RingMaterial,
   type Expansion,
 } from './materials'
-export { camKind, cylinderOfCam, CAMS, camsOf, type Cam, type CamKind } from './cams'
+export { camKind, cylinderOfCam, CAMS, camsOf, onOneShaft, type Cam, type CamKind } from './cams'
 export { firingIssues, firingIntervals, parkingAngle, usualFiringOrder, type FiringIssue } from './firing'
 export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, type CrankStyle } from './crankPins'

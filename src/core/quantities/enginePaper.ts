@@ -9,5 +9,14 @@ export const ENGINE_PAPER = {
   rodLength: { eachPiece: true, label: 'Rod length', ...LENGTH, low: 50, high: 500, hint: 'centre to centre' },
   pinOffset: { label: 'Pin offset', ...LENGTH, low: -10, high: 10, signed: true, hint: 'towards the major thrust side is negative' },
   blockHeight: { label: 'Block height', ...LENGTH, low: 80, high: 600, hint: 'crank centre to deck' },
+  intakeRetard: {
+    label: 'Intake cam stands later by',
+    kind: 'angle',
+    units: { metric: 'deg', inch: 'deg' },
+    low: -40,
+    high: 40,
+    signed: true,
+    hint: 'than its card, crank degrees: its closing moves with it',
+  },
   compressionHeight: { eachPiece: true, label: 'Compression height', ...LENGTH, low: 10, high: 120, hint: 'pin centre to crown edge' },
 } as const satisfies Record<string, PaperDefinition>

@@ -1,33 +1,33 @@
 import {
-  bothSides,
+  CARD_LABELS,
   CARD_NUMBERS,
   CARD_RANGES,
+  cardFigure,
   chainRetardDeg,
   checkedLobe,
   completeCard,
   disagreements,
-  dropAtMm,
   EVENT_CENTRES,
   eventsAt,
   figureFromCurve,
   keyAngleDeg,
   liftTableFrom,
-  middleOffDeg,
   peakOf,
+  stopDrop,
+  tdcInputs,
   toothDeg,
+  trueTdc,
   valueOf,
   type CardNumber,
-  type Combination,
 } from '../cam'
 import { crankTurns } from '../engine'
-import { formula, leftOut, resultOf, statedFigure, standardUncertainty, type Figure } from '../metrology'
+import { formula, leftOut, statedFigure, standardUncertainty, type Figure } from '../metrology'
 import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
 
 const BIG = { metric: 'mm', inch: 'in' } as const
 const SMALL = { metric: 'mm', inch: 'thou' } as const
 const DEG = { metric: 'deg', inch: 'deg' } as const
 const COMMON = 'common practice'
-const GEOMETRY = 'geometry of crank and rod'
 
 const length = (label: string, example: string, required = true): SumInput => ({ label, kind: 'length', units: BIG, required, example })
 const angle = (label: string, example: string, required = true): SumInput => ({
@@ -46,34 +46,6 @@ const uncertainty = (label: string, kind: 'angle' | 'length', example: string): 
   example,
 })
 
-const throwInputs = {
-  strokeMm: { label: 'Stroke', kind: 'length' },
-  rodMm: { label: 'Rod length', kind: 'length' },
-  pinOffsetMm: { label: 'Pin offset', kind: 'length' },
-  before: { label: 'Read before the top', kind: 'angle' },
-  after: { label: 'Read after the top', kind: 'angle' },
-} as const
-
-interface Read {
-  readonly strokeMm: number
-  readonly rodMm: number
-  readonly pinOffsetMm: number
-  readonly before: number
-  readonly after: number
-}
-
-const trueTdc = formula({
-  id: 'trueTdc',
-  title: 'What the wheel shows at true TDC',
-  kind: 'angle',
-  expression: 'middle of both on the circle − how far the middle of equal drops is off the top',
-  source: GEOMETRY,
-  inputs: throwInputs,
-  evaluate({ before, after, ...crank }: Read) {
-    const { middleDeg, halfDeg } = bothSides(before, after)
-    return middleDeg - middleOffDeg(crank, halfDeg)
-  },
-})
 const correction = formula({
   id: 'tdcCorrection',
   title: 'To be added to every reading',
@@ -83,16 +55,6 @@ const correction = formula({
   inputs: { tdc: { label: 'What the wheel shows at true TDC', kind: 'angle' } },
   evaluate: ({ tdc }) => -tdc,
 })
-const stopDrop = formula({
-  id: 'stopDrop',
-  title: 'Piston below its top where it was read',
-  kind: 'length',
-  expression: 's(half the way between both)',
-  source: GEOMETRY,
-  inputs: throwInputs,
-  evaluate: ({ before, after, ...crank }: Read) => dropAtMm(crank, bothSides(before, after).halfDeg),
-})
-
 /** Standard uncertainties away from which a drop typed and the one its angles make are not the same drop. */
 const SURE = 4
 /** What nobody sets a dial closer than, mm. */
@@ -149,7 +111,7 @@ function withWheelU(name: string, figure: Figure, wheelU: number | undefined): F
 function dropDisagrees(
   fell: Figure,
   stated: Figure,
-  { wheelU, ...inputs }: Record<keyof typeof throwInputs, Figure> & { wheelU: Figure | undefined },
+  { wheelU, ...inputs }: Record<keyof typeof tdcInputs, Figure> & { wheelU: Figure | undefined },
 ): SumOutcome | undefined {
   const withU = stopDrop.of({
     ...inputs,
@@ -165,17 +127,6 @@ function dropDisagrees(
   )
 }
 
-const EVENT_INPUTS = { io: 'Intake opens, BTDC', ic: 'Intake closes, ABDC', eo: 'Exhaust opens, BBDC', ec: 'Exhaust closes, ATDC' } as const
-const CARD_LABELS: Readonly<Record<CardNumber, string>> = {
-  ...EVENT_INPUTS,
-  intakeDuration: 'Intake duration',
-  exhaustDuration: 'Exhaust duration',
-  icl: 'Intake centreline, ATDC',
-  ecl: 'Exhaust centreline, BTDC',
-  lsa: 'Lobe separation',
-  advance: 'Advance',
-  overlap: 'Overlap',
-}
 const EXAMPLES: Readonly<Record<CardNumber, string>> = {
   io: '-2',
   ic: '39',
@@ -218,7 +169,7 @@ export const camcard: QuickSum = {
         id: name,
         label: CARD_LABELS[name],
         kind: 'angle',
-        figure: combinationFigure(name, by, read),
+        figure: cardFigure(name, by, read),
       })),
       remarks: { disagreements: disagreements(card, values) },
     }
@@ -236,18 +187,6 @@ function cardFigures({ figures }: Given): ReadonlyMap<CardNumber, Figure> | SumO
     read.set(name, figure)
   }
   return read
-}
-
-function combinationFigure(name: CardNumber, { of, constant }: Combination, read: ReadonlyMap<CardNumber, Figure>): Figure {
-  const own = read.get(name)
-  if (own && of.size === 1 && of.get(name) === 1) return own
-  const expression = `${[...of].map(([one, weight]) => `${weight} · ${CARD_LABELS[one]}`).join(' + ')}${constant === 0 ? '' : ` + ${constant}`}`
-  const text = { id: name, title: CARD_LABELS[name], kind: 'angle', expression, source: COMMON } as const
-  const terms = [...of].map(([one, weight]) => ({ label: CARD_LABELS[one], weight, figure: read.get(one)! }))
-  return resultOf(
-    text,
-    constant === 0 ? terms : [...terms, { label: 'Dead centres apart', weight: 1, figure: statedFigure('constant', constant) }],
-  )
 }
 
 const CURVE_SOURCE = 'Eilers and Marx, 1996; Wahba, 1983: quintic smoothing spline, restricted likelihood'

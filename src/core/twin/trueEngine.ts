@@ -2,8 +2,8 @@
  * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
  * right answers are known.
  */
-import { boltNumbers, cylinderNumbers, mainNumbers } from '../engine'
-import { randomStream } from '../numerics/random'
+import { boltNumbers, camsOf, cylinderNumbers, mainNumbers } from '../engine'
+import { randomStream, seedOf } from '../numerics/random'
 import type { LimitId } from '../build/ids'
 import type { Spec } from '../build/types'
 
@@ -46,6 +46,10 @@ export interface TrueEngine {
   readonly boltYieldShare: Each
   /** How much further than wanted each was pulled in the end. */
   readonly boltOverpullMm: Each
+  /** By cam, in the order of the engine's cams: crank degrees it stands later than its card. */
+  readonly camLateDeg: Each
+  /** What the wheel shows at true TDC. */
+  readonly wheelOffDeg: number
 }
 
 /** What is wrong with an engine, as deviations from its paper, by cylinder, main or bolt. */
@@ -54,6 +58,8 @@ export type Faults = {
 }
 
 const ROCK_MM = 0.03
+/** A wheel put on by eye, standard deviation. */
+const WHEEL_OFF_DEG = 0.4
 const USUAL = {
   rodMm: 144,
   mainJournalMm: 58,
@@ -125,5 +131,19 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     boltNutFactor: around('boltNutFactor', 0.13, 0.003, bolts),
     boltYieldShare: around('boltYieldShare', 1, 0.01, bolts),
     boltOverpullMm: around('boltOverpullMm', 0, 0.002, bolts),
+    ...makeCams(spec, faults, seed),
   }
+}
+
+/** Standard deviation of where cams stand that nobody set wrong, crank degrees. */
+const CAM_SET_DEG = 0.15
+
+/** Cams and wheel, by noise of their own: what is in the block stays as it was. */
+function makeCams({ layout }: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<TrueEngine, 'camLateDeg' | 'wheelOffDeg'> {
+  const { normal } = randomStream(seedOf(seed))
+  const late = camsOf(layout).map((_, index): readonly [number, number] => [
+    index + 1,
+    CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0),
+  ])
+  return { camLateDeg: new Map(late), wheelOffDeg: WHEEL_OFF_DEG * normal() }
 }

@@ -101,16 +101,22 @@ function WorkArea({ page }: { page: BenchAtWork }) {
       <SpokenTitle>
         {bench.definition.title}, {name}
       </SpokenTitle>
-      <Plan aria-label="Engine">
-        <MemoDrawing
-          layout={layout}
-          boreMm={paper.bore?.value ?? 85}
-          marks={page.marks}
-          current={current?.id}
-          onPick={panels.pick}
-          sizeWords={pitchWords(layout.boreSpacingMm, system)}
-        />
-      </Plan>
+      {view.Drawing ? (
+        <Plan aria-label="Drawing" data-tall>
+          <view.Drawing findings={later.settled} build={later.build} system={system} />
+        </Plan>
+      ) : (
+        <Plan aria-label="Engine">
+          <MemoDrawing
+            layout={layout}
+            boreMm={paper.bore?.value ?? 85}
+            marks={page.marks}
+            current={current?.id}
+            onPick={panels.pick}
+            sizeWords={pitchWords(layout.boreSpacingMm, system)}
+          />
+        </Plan>
+      )}
       <Parts>
         {(['sheet', 'advice'] as const).map((part) => (
           <Button

@@ -48,6 +48,13 @@ export const Plan = styled.section`
   ${PHONE} {
     height: 132px;
   }
+  /* A wheel and its curves. */
+  &[data-tall] {
+    height: 312px;
+    ${PHONE} {
+      height: 190px;
+    }
+  }
 `
 export const Readings = styled.section`
   contain: content;

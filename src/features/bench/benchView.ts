@@ -13,6 +13,13 @@ export interface ToolProps {
   readonly onTake: (one: JudgedAdvice) => void
 }
 
+/** What a picture is drawn of. */
+export interface PictureProps {
+  readonly findings: readonly Finding[]
+  readonly build: Build
+  readonly system: UnitSystem
+}
+
 /**
  * What a bench adds to the frame: its picture beside the sheet and its tools under the advice. Memoised: neither is drawn
  * again for a figure being typed.
@@ -20,6 +27,8 @@ export interface ToolProps {
 export interface BenchView {
   /** Its sentences: of remarks, changes and costs. */
   readonly words: BenchWords
-  readonly Picture: ExoticComponent<{ findings: readonly Finding[]; build: Build; system: UnitSystem }>
+  readonly Picture: ExoticComponent<PictureProps>
+  /** Drawn in place of the plan of the engine, where places are no cylinders. */
+  readonly Drawing?: ExoticComponent<PictureProps>
   readonly Tools: ExoticComponent<ToolProps>
 }

@@ -52,6 +52,7 @@ export function readLine(
     signed: characteristic.signed,
     interval: gauge?.use === 'feeler',
     expected: station.expected,
+    ...(characteristic.turns && { turnsAboutDeg: (station.expected.low + station.expected.high) / 2 }),
     ...(gauge && { step: gauge.resolution }),
     ...(offsetUnit && { offsetUnit }),
   })

@@ -44,6 +44,7 @@ export function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdi
         onCommit={setValue}
         range={definition}
         bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
+        event={definition.event}
       />
       {paper ? (
         <AboutNumber definition={definition} paper={paper} unit={unit} put={put} />

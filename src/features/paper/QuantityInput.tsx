@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { differenceInUnit, formatExact, parseEntry, UNITS, type Kind, type UnitId } from '@/core/quantity'
+import { differenceInUnit, formatExact, parseEntry, UNITS, type DeadCentre, type Kind, type UnitId } from '@/core/quantity'
 import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
 import { printed } from '@/core/numerics/printed'
@@ -13,6 +13,8 @@ interface QuantityInputProps {
   readonly size?: boolean
   readonly hint?: string
   readonly bottomCentreDeg?: 180
+  /** Degrees about one dead centre, as a cam card writes an event. */
+  readonly event?: DeadCentre
   readonly quiet?: boolean
   readonly onCommit: (value: number | undefined, unit: UnitId) => void
   readonly range?: { readonly low: number; readonly high: number }
@@ -32,6 +34,7 @@ export function QuantityInput({
   range,
   hint,
   bottomCentreDeg,
+  event,
   quiet,
 }: QuantityInputProps) {
   const shown = shownText({ value, unit, size, bottomCentreDeg })
@@ -47,7 +50,7 @@ export function QuantityInput({
   function commit(): void {
     if (text.trim() === shown) return setError(undefined)
     if (text.trim() === '') return onCommit(undefined, unit)
-    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg })
+    const entry = parseEntry(text, { kind, unit, signed: true, bottomCentreDeg, event })
     if (!entry.ok) return setError(entryIssueWords(entry.issue, unit))
     const canonical = size ? entry.value - (UNITS[entry.unit].offset || 0) : entry.value
     if (size && canonical < 0) return setError('A size, never negative.')

@@ -13,7 +13,7 @@ import { boreOf } from '../../quantities/boreDiameter'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
 import { deckClearance } from '../../quantities/deckClearance'
-import { buretteDifference, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
+import { buretteDifference, closingAsFound, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
 import { chamberRepeats } from './stations'
 
 /** One cylinder as measured: every input of its ratio, and the ratio if all of them are there. */
@@ -70,8 +70,18 @@ function ratioInputs(
     pinOffsetMm: pinOffset?.value.value ?? 0,
   }
   if (!crankTurns(crank)) return { inputs: undefined, missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
-  const inputs = { rod, pinOffset, crevice: creviceOf(build, cylinder), intakeClosing: paperAt(build, 'intakeClosing'), ...needed.figures }
+  const inputs = { rod, pinOffset, crevice: creviceOf(build, cylinder), intakeClosing: closingOf(build), ...needed.figures }
   return { inputs, missing: [] }
+}
+
+/** Where the intake closes: as its card says, and by what its cam was found later than that. */
+function closingOf(build: Build): Figure | undefined {
+  const [card, later] = [paperAt(build, 'intakeClosing'), paperAt(build, 'intakeRetard')]
+  if (!card || !later) return card
+  return resultOf(closingAsFound, [
+    { label: 'By its card', weight: 1, figure: card },
+    { label: 'Cam later than its card', weight: 1, figure: later },
+  ])
 }
 
 /** Chamber volume: the mean of the fills that are complete, by whichever method the build uses. */

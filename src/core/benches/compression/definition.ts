@@ -154,6 +154,7 @@ export const definition = {
       high: 300,
       hint: 'as 39 ABDC; say at which lift in the source',
     },
+    intakeRetard: ENGINE_PAPER.intakeRetard,
     fluidDensity: {
       label: 'Fluid density',
       kind: 'density',

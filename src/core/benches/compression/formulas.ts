@@ -22,6 +22,14 @@ export const repeatMean: FormulaText = {
   source: 'JCGM 100:2008, 4.2.1',
 }
 
+export const closingAsFound: FormulaText = {
+  id: 'closingAsFound',
+  title: 'Intake closes',
+  kind: 'angle',
+  expression: 'by its card + cam later than its card',
+  source: 'common practice',
+}
+
 export const volumeByMass = formula({
   id: 'volumeByMass',
   title: 'Volume by mass',

@@ -1,0 +1,129 @@
+/** The full curve of a cam: its rows, the lobe through them, and what is read off it. */
+import type { Build } from '../../build/build'
+import { figureAt } from '../../build/figures'
+import { stationId } from '../../build/place'
+import { quantity } from '../../build/remembered'
+import { workOn } from '../../build/work'
+import { checkedLobe, eventsAt, figureFromCurve, peakOf, type CheckedLobe, type FromCurve, type LiftRow, type LobeEvents } from '../../cam'
+import { curveIssues } from '../../cam/curveTable'
+import { camKind, type Cam } from '../../engine'
+import { standardUncertainty, type Figure, type FormulaText } from '../../metrology'
+import { afterWork } from '../../quantities/afterWork'
+import { isKnown, type Derived } from '../../bench/finding'
+import type { Missing } from '../../bench/bench'
+import { cardCentreline, cardDuration, checkLift, ratioRead } from './camPaper'
+import { trueAngleOf } from './wheel'
+
+const SEPARATOR = ' '
+
+/** Wheel angles a curve was read at, in rising order. As one text: what has the same text is the same to who asks. */
+const degreesText = quantity('camDegrees', (build, cam: Cam): string => {
+  const degrees: number[] = []
+  for (const { characteristic, place } of build.readings.current.values())
+    if (characteristic === 'cam.lift' && place.cam === cam && place.degree !== undefined) degrees.push(place.degree)
+  return degrees.sort((a, b) => a - b).join(SEPARATOR)
+})
+
+export function degreesRead(build: Build, cam: Cam): readonly number[] {
+  const text = degreesText(build, cam)
+  return text === '' ? [] : text.split(SEPARATOR).map(Number)
+}
+
+const USUAL_STEP_DEG = 5
+/** Beyond its duration at the check lift a lobe has its ramps, and then a base circle that the dial's zero is read on. */
+const BEYOND_DEG = 60
+const USUAL_CENTRELINE_DEG = 108
+const USUAL_DURATION_DEG = 230
+
+/** Wheel angles that a curve is read at: every few degrees over the lobe its card says, and well onto its base circle. */
+export function degreesPlanned(build: Build, cam: Cam): readonly number[] {
+  if (!build.spec.methods.camCurve) return []
+  const stepDeg = build.spec.paper.curveStep?.value ?? USUAL_STEP_DEG
+  const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
+  const centre = numberOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG) * (camKind(cam) === 'intake' ? 1 : -1)
+  const reach = numberOr(cardDuration(build, cam), USUAL_DURATION_DEG) / 2 + BEYOND_DEG
+  const [first, last] = [Math.ceil((centre - reach) / stepDeg), Math.floor((centre + reach) / stepDeg)]
+  return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * stepDeg).toFixed(3)))
+}
+
+/** The rows of a curve as lifts of the lobe, by the angles the wheel showed. */
+export const curveRows = quantity('camRows', (build, cam: Cam): readonly LiftRow[] =>
+  degreesRead(build, cam).flatMap((degree): LiftRow[] => {
+    const read = figureAt(build, liftStation(cam, degree))
+    return read ? [{ angleDeg: degree, liftMm: read.value.value / ratioRead(build) }] : []
+  }),
+)
+
+export function liftStation(cam: Cam, degree: number): string {
+  return stationId('cam.lift', { cam, degree })
+}
+
+/** A wheel that nobody has a card of, read to half of what it is marked in. */
+const USUAL_WHEEL_U_DEG = 0.25
+
+/** What one row leaves open: the wheel by its card, the dial by that of the gauge that read it. */
+function rowDoubt(build: Build, cam: Cam) {
+  const wheel = [...build.gauges.values()].find(({ use }) => use === 'wheel')
+  const wheelDeg = wheel ? Math.hypot(wheel.resolution / Math.sqrt(12), wheel.repeatability) : USUAL_WHEEL_U_DEG
+  const [first = 0] = degreesRead(build, cam)
+  const read = figureAt(build, liftStation(cam, first))
+  const dialMm = read ? standardUncertainty({ ...read.value, components: read.value.components.filter(isOwn) }) : 0
+  return { wheelDeg, dialMm: dialMm / ratioRead(build) }
+}
+
+/** Of the reading alone: what a gauge is off everywhere is taken off with its zero on the base circle. */
+function isOwn({ source }: Figure['value']['components'][number]): boolean {
+  return source.id.startsWith('reading:')
+}
+
+/** The lobe through the rows; undefined while they are too few, or do not go over the peak. */
+export const curveOf = quantity('camCurve', (build, cam: Cam): CheckedLobe | undefined => {
+  const rows = curveRows(build, cam)
+  return curveIssues(rows).length > 0 ? undefined : checkedLobe(rows, rowDoubt(build, cam))
+})
+
+const SOURCE = 'quintic smoothing spline, restricted likelihood: Eilers and Marx, 1996; Wahba, 1983'
+
+function text(id: string, title: string, expression: string, kind: 'angle' | 'length'): FormulaText {
+  return { id, title, expression, kind, source: SOURCE }
+}
+
+const TEXTS = {
+  open: text('curveOpens', 'Opens on the curve', 'where the curve has the check lift, going up', 'angle'),
+  close: text('curveCloses', 'Closes on the curve', 'where the curve has the check lift, going down', 'angle'),
+  duration: text('curveDuration', 'Duration on the curve', 'closes − opens', 'angle'),
+  centreline: text('curveCentreline', 'Centreline of the curve', '(opens + closes) ÷ 2', 'angle'),
+} as const satisfies Readonly<Record<keyof LobeEvents, FormulaText>>
+
+function wheelFigure(cam: Cam, formula: FormulaText, of: FromCurve): Figure {
+  return figureFromCurve(formula, of, { curve: cam, tdc: `curve:${cam}/tdc`, wheel: `curve:${cam}/wheel` })
+}
+
+/** An event, or the centreline, of the measured lobe in true crank degrees; missing: the rows that are not read yet. */
+export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived {
+  const lobe = curveOf(build, cam)
+  const event = lobe && eventsAt(lobe.curve, checkLift(build).value.value)[what]
+  if (!lobe || !event) return { missing: rowsMissing(build, cam) }
+  const figure = wheelFigure(cam, TEXTS[what], event)
+  const isPartial = lobe.slips.length > 0
+  if (what === 'duration') return { figure, isPartial }
+  const angle = trueAngleOf(build, figure)
+  if (!isKnown(angle)) return angle
+  const [degree = 0] = degreesRead(build, cam)
+  const earlierDeg = workOn(build, `turnCam/${cam}`, liftStation(cam, degree))
+  return { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial }
+}
+
+/** The greatest lift of the measured lobe. */
+export function peakLiftOf(build: Build, cam: Cam): Derived {
+  const lobe = curveOf(build, cam)
+  if (!lobe) return { missing: rowsMissing(build, cam) }
+  return { figure: wheelFigure(cam, text('peakLift', 'Lobe lift', 'greatest lift of the curve', 'length'), peakOf(lobe.curve).lift) }
+}
+
+function rowsMissing(build: Build, cam: Cam): Missing[] {
+  const read = new Set(degreesRead(build, cam))
+  return degreesPlanned(build, cam)
+    .filter((degree) => !read.has(degree))
+    .map((degree) => ({ kind: 'reading', stationId: liftStation(cam, degree) }))
+}

@@ -1,0 +1,158 @@
+import type { BenchDefinition } from '../../bench/bench'
+import type { CardNumber, LobeSlip } from '../../cam'
+import { EVENT_CENTRES } from '../../cam/camCard'
+import type { Cam } from '../../engine'
+import type { Figure } from '../../metrology'
+import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import type { methods } from './methods'
+
+declare module '../../build/ids' {
+  interface Definitions {
+    cam: typeof definition & { methods: typeof methods }
+  }
+}
+
+/** A way to read where a cam stands. */
+export type School = 'curve' | 'events' | 'equalLift' | 'overlapLift'
+
+declare module '../../bench/vocabulary' {
+  interface RemarkFields {
+    /** Crank degrees a cam stands later than its card. */
+    camStands: { readonly lateDeg: number; readonly card: Figure }
+    /** Two numbers of the card that do not go together. */
+    cardDisagrees: { readonly number: CardNumber; readonly stated: number; readonly computed: number }
+    /** Which ways of reading there are, the one that counts first. */
+    readBy: { readonly schools: readonly School[] }
+    /** Two ways of reading that are further apart than both their doubts. */
+    schoolsDisagree: { readonly one: School; readonly other: School; readonly apart: Figure }
+    /** Rows of the curve to be read again. */
+    curveSlips: { readonly slips: readonly LobeSlip[]; readonly degrees: readonly number[] }
+    /** The rows scatter otherwise than wheel and dial say. */
+    curveNoise: { readonly is: 'more' | 'less'; readonly scale: number }
+    /** By a lobe made of the card, not a measured one. */
+    syntheticLobe: object
+    /** Both proofs are further apart than half a degree: what was read by the wheel hangs on it. */
+    tdcNotProven: { readonly apart: Figure }
+  }
+  interface ChangeFields {
+    turnCam: {
+      readonly cams: readonly Cam[]
+      /** Crank degrees, positive is earlier. */
+      readonly byDeg: number
+      /** Steps of what this engine is set by, where it has steps. */
+      readonly steps?: number
+    }
+    noteRetard: { readonly lateDeg: number }
+    readRowsAgain: { readonly cam: Cam; readonly degrees: readonly number[] }
+  }
+  interface CostFields {
+    readCamAgain: object
+    checkValveClearance: { readonly closer: 'intake' | 'exhaust' }
+  }
+}
+
+const DEG = { kind: 'angle', units: { metric: 'deg', inch: 'deg' } } as const
+const SHOWN_DEG = { ...DEG, digits: { metric: 1, inch: 1 } } as const
+/** Side by side, cams say nothing of each other. */
+const WHEEL = { ...DEG, gauges: ['wheel'], signed: true, turns: true, passing: true } as const
+const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
+const LIFT = { ...LENGTH, gauges: ['dial'], signed: true, passing: true } as const
+const SHOWN_LIFT = { ...LENGTH, digits: { metric: 2, inch: 4 } } as const
+const CARD = { ...DEG, signed: true } as const
+
+const RUNNING = 'Turn in the running direction only; passed it? Back well before it and come again'
+
+export const definition = {
+  title: 'Cam timing',
+  stage: 'Cam',
+  characteristics: {
+    'cam.stop': {
+      label: 'Wheel at the stop or drop',
+      ...WHEEL,
+      judgedBy: 'cam.tdcApart',
+      caution: 'A stop by hand only, plugs out: a bolt in a bore bends what is turned by a motor',
+    },
+    'cam.event': { label: 'Event', ...WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.equalLift': { label: 'Equal lift', ...WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.overlapLift': { label: 'Lift at overlap TDC', ...LIFT, judgedBy: 'cam.advance' },
+    'cam.lift': { label: 'Lift', ...LIFT, judgedBy: 'cam.advance', caution: RUNNING },
+  },
+  outputs: {
+    'cam.tdc': { label: 'True TDC, on the wheel', ...SHOWN_DEG },
+    'cam.tdcApart': { label: 'Proofs of TDC apart', ...SHOWN_DEG, limit: 'cam.tdcApart', neverNegative: true },
+    'cam.advance': { label: 'Against its card', ...SHOWN_DEG, limit: 'cam.advance' },
+    'cam.centreline': { label: 'Centreline', ...SHOWN_DEG },
+    'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG, limit: 'cam.schoolsApart', neverNegative: true },
+    'cam.byCurve': { label: 'Centreline by its curve', ...SHOWN_DEG },
+    'cam.byEvents': { label: 'Centreline by events', ...SHOWN_DEG },
+    'cam.byEqualLift': { label: 'Centreline by equal lift', ...SHOWN_DEG },
+    'cam.byOverlapLift': { label: 'Centreline by lift at overlap', ...SHOWN_DEG, estimate: true },
+    'cam.opens': { label: 'Opens, after overlap TDC', ...SHOWN_DEG },
+    'cam.closes': { label: 'Closes, after overlap TDC', ...SHOWN_DEG },
+    'cam.duration': { label: 'Duration at the check lift', ...SHOWN_DEG },
+    'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG, limit: 'cam.durationApart' },
+    'cam.peakLift': { label: 'Lobe lift', ...SHOWN_LIFT },
+    'cam.separation': { label: 'Lobe separation', ...SHOWN_DEG },
+    'cam.overlap': { label: 'Overlap at the check lift', ...SHOWN_DEG },
+    'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG, limit: 'cam.retardApart' },
+  },
+  limits: {
+    'cam.tdcApart': { label: 'Proofs of TDC apart', ...SHOWN_DEG },
+    'cam.advance': { label: 'Before its card (later is negative)', ...SHOWN_DEG },
+    'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG },
+    'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG },
+    'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG },
+  },
+  paper: {
+    stroke: ENGINE_PAPER.stroke,
+    rodLength: ENGINE_PAPER.rodLength,
+    pinOffset: ENGINE_PAPER.pinOffset,
+    checkLift: { label: 'Check lift', ...LENGTH, low: 0.1, high: 5, hint: 'at the tappet: 1.27 mm (0.050 in), or 1 mm' },
+    cardIntakeOpens: { label: 'Intake opens, BTDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.io },
+    cardIntakeCloses: { label: 'Intake closes, ABDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.ic },
+    cardExhaustOpens: { label: 'Exhaust opens, BBDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.eo },
+    cardExhaustCloses: { label: 'Exhaust closes, ATDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.ec },
+    intakeDuration: { label: 'Intake duration', ...DEG, low: 90, high: 400 },
+    exhaustDuration: { label: 'Exhaust duration', ...DEG, low: 90, high: 400 },
+    intakeCentreline: { label: 'Intake centreline, ATDC', ...DEG, low: 60, high: 160 },
+    exhaustCentreline: { label: 'Exhaust centreline, BTDC', ...DEG, low: 60, high: 160 },
+    lobeSeparation: { label: 'Lobe separation', ...DEG, low: 80, high: 140 },
+    camAdvance: { label: 'Advance ground in', ...CARD, low: -40, high: 40 },
+    intakeLobeLift: { label: 'Intake lobe lift', ...LENGTH, low: 2, high: 25, hint: 'at the tappet' },
+    exhaustLobeLift: { label: 'Exhaust lobe lift', ...LENGTH, low: 2, high: 25 },
+    rockerRatio: {
+      label: 'Rocker ratio',
+      kind: 'ratio',
+      units: { metric: 'one', inch: 'one' },
+      low: 0.8,
+      high: 2.5,
+      hint: '1 for buckets',
+    },
+    intakeLash: { label: 'Intake lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },
+    exhaustLash: { label: 'Exhaust lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },
+    curveStep: { label: 'Full curve, a reading every', ...DEG, low: 1, high: 20, hint: '2 to 5°' },
+    camStep: { label: 'One step of its setting, crank degrees', ...DEG, low: 0.1, high: 40, hint: 'a vernier mark, a keyway, a bush' },
+    camSteps: { label: 'Steps there are either way', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 1, high: 60 },
+    camTeeth: { label: 'Teeth of the cam sprocket', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 8, high: 200 },
+    intakeRetard: ENGINE_PAPER.intakeRetard,
+  },
+  checks: {
+    'cam.marksTwoTurns': {
+      label: 'Marks still stand after two full turns by hand, in the running direction',
+      why: 'A chain or belt finds its place only once it has gone round.',
+    },
+    'cam.solid': { label: 'Lifters solid, or collapsed to solid', why: 'A lifter that bleeds down makes every event late and short.' },
+    'cam.phaserLocked': { label: 'Variable phaser locked', why: 'It would be degreed wherever it happens to stand.' },
+    'cam.mayTurn': {
+      label: 'Highest piston parked low before a cam is turned alone',
+      why: 'A cam turned over a high piston bends valves.',
+    },
+    'cam.sprocketsLine': {
+      label: 'Sprockets in line within 0.25 mm, each depth read three times',
+      why: 'A chain that runs askew eats its gear.',
+    },
+  },
+} as const satisfies BenchDefinition<'cam'>
+
+export type CamCharacteristic = keyof typeof definition.characteristics
+export type CamOutput = keyof typeof definition.outputs

@@ -1,0 +1,221 @@
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
+import { camKind, camsOf, type Cam } from '../../engine'
+import { resultOf, type Figure, type FormulaText } from '../../metrology'
+import type { Finding, Remark } from '../../bench/bench'
+import { allOf, finding, isKnown, type Derived } from '../../bench/finding'
+import type { Subject } from '../../build/place'
+import { cardCentreline, cardDisagreements, cardDuration } from './camPaper'
+import { curveOf, curveRows, onCurve, peakLiftOf } from './curve'
+import { definition, type CamOutput, type School } from './definition'
+import { centreline, centrelineBy, closesAt, isAsked, opensAt, SCHOOL_NAMES, schoolsApart, signOf } from './schools'
+import { proofsApart, wheelTdc } from './wheel'
+
+const BY: Readonly<Record<School, CamOutput>> = {
+  curve: 'cam.byCurve',
+  events: 'cam.byEvents',
+  equalLift: 'cam.byEqualLift',
+  overlapLift: 'cam.byOverlapLift',
+}
+
+export function derive(build: Build): Finding[] {
+  const one = (output: CamOutput, of: (build: Build) => Derived, subject?: Subject) => finding(build, definition, output, of, subject)
+  return [
+    one('cam.tdc', wheelTdc),
+    one('cam.tdcApart', proofsApart),
+    ...camsOf(build.spec.layout).flatMap((cam) => camFindings(build, cam)),
+    ...pairs(build).flatMap(({ intake, exhaust, subject }) => [
+      one('cam.separation', (recorded) => separation(recorded, intake, exhaust), subject),
+      one('cam.overlap', (recorded) => overlap(recorded, intake, exhaust), subject),
+    ]),
+    ...(build.spec.paper.intakeClosing ? [one('cam.retardApart', retardApart)] : []),
+  ]
+}
+
+function camFindings(build: Build, cam: Cam): Finding[] {
+  const one = (output: CamOutput, of: (build: Build) => Derived) => finding(build, definition, output, of, { cam })
+  const asked = SCHOOL_NAMES.filter((school) => isAsked(build, school) || isKnown(centrelineBy(build, cam, school)))
+  const isCurve = asked.includes('curve')
+  return [
+    one('cam.advance', (recorded) => advance(recorded, cam)),
+    one('cam.centreline', (recorded) => centreline(recorded, cam)),
+    ...(asked.length > 1 ? [one('cam.schoolsApart', (recorded) => schoolsApart(recorded, cam))] : []),
+    ...asked.map((school) => one(BY[school], (recorded) => bySchool(recorded, cam, school))),
+    one('cam.opens', (recorded) => eventOf(recorded, cam, 'open')),
+    one('cam.closes', (recorded) => eventOf(recorded, cam, 'close')),
+    one('cam.duration', (recorded) => duration(recorded, cam)),
+    one('cam.durationApart', (recorded) => durationApart(recorded, cam)),
+    ...(isCurve ? [one('cam.peakLift', (recorded) => peakLiftOf(recorded, cam))] : []),
+  ]
+}
+
+const AGAINST_CARD: FormulaText = {
+  id: 'advance',
+  title: 'Before its card',
+  kind: 'angle',
+  expression: 'intake: card − found; exhaust: found − card',
+  source: 'common practice',
+}
+
+/** Crank degrees a cam stands before its card; later is negative. */
+export function advance(build: Build, cam: Cam): Derived {
+  const inputs = allOf({ card: cardCentreline(build, cam), found: centreline(build, cam) })
+  if (inputs.missing) return inputs
+  const found = centreline(build, cam)
+  const remarks = cardDisagreements(build).map((one): Remark => ({ code: 'cardDisagrees', ...one }))
+  const tdc = proofsApart(build)
+  const figure = resultOf(AGAINST_CARD, [
+    { label: 'Card', weight: signOf(cam), figure: inputs.figures.card },
+    { label: 'Found', weight: -signOf(cam), figure: inputs.figures.found },
+  ])
+  return {
+    figure,
+    isPartial: isKnown(found) && found.isPartial,
+    remarks: [stands(inputs.figures.card, figure), ...(isKnown(found) ? (found.remarks ?? []) : []), ...remarks, ...notProven(build, tdc)],
+  }
+}
+
+function stands(card: Figure, { value }: Figure): Remark {
+  return { code: 'camStands', lateDeg: -value.value, card }
+}
+
+/** Proofs of TDC further apart than allowed: every angle hangs on them. */
+function notProven({ spec }: Build, tdc: Derived): Remark[] {
+  const upper = spec.limits['cam.tdcApart']?.upper
+  return isKnown(tdc) && upper !== undefined && tdc.figure.value.value > upper ? [{ code: 'tdcNotProven', apart: tdc.figure }] : []
+}
+
+function bySchool(build: Build, cam: Cam, school: School): Derived {
+  const derived = centrelineBy(build, cam, school)
+  const lobe = school === 'curve' ? curveOf(build, cam) : undefined
+  if (!isKnown(derived) || !lobe) return derived
+  const rows = curveRows(build, cam)
+  const degrees = lobe.slips.map(({ row }) => rows[row - 1]!.angleDeg)
+  const { noise, noiseScale } = lobe.curve
+  return {
+    ...derived,
+    remarks: [
+      ...(derived.remarks ?? []),
+      ...(lobe.slips.length > 0 ? [{ code: 'curveSlips', slips: lobe.slips, degrees } as const] : []),
+      ...(noise === 'asStated' ? [] : [{ code: 'curveNoise', is: noise, scale: noiseScale } as const]),
+    ],
+  }
+}
+
+/** By its curve where there is one, else as it was read. */
+function eventOf(build: Build, cam: Cam, which: 'open' | 'close'): Derived {
+  const curve = onCurve(build, cam, which)
+  if (isKnown(curve)) return curve
+  return which === 'open' ? opensAt(build, cam) : closesAt(build, cam)
+}
+
+const DURATION: FormulaText = { id: 'duration', title: 'Duration', kind: 'angle', expression: 'closes − opens', source: 'definition' }
+
+function duration(build: Build, cam: Cam): Derived {
+  const curve = onCurve(build, cam, 'duration')
+  if (isKnown(curve)) return curve
+  const inputs = allOf({ opens: opensAt(build, cam), closes: closesAt(build, cam) })
+  if (inputs.missing) return inputs
+  return {
+    figure: resultOf(DURATION, [
+      { label: 'Closes', weight: 1, figure: inputs.figures.closes },
+      { label: 'Opens', weight: -1, figure: inputs.figures.opens },
+    ]),
+  }
+}
+
+const BEYOND_CARD: FormulaText = {
+  id: 'durationApart',
+  title: 'Duration beyond its card',
+  kind: 'angle',
+  expression: 'found − card',
+  source: 'definition',
+}
+
+function durationApart(build: Build, cam: Cam): Derived {
+  const inputs = allOf({ found: duration(build, cam), card: cardDuration(build, cam) })
+  if (inputs.missing) return inputs
+  return {
+    figure: resultOf(BEYOND_CARD, [
+      { label: 'Found', weight: 1, figure: inputs.figures.found },
+      { label: 'Card', weight: -1, figure: inputs.figures.card },
+    ]),
+  }
+}
+
+interface Pair {
+  readonly intake: Cam
+  readonly exhaust: Cam
+  readonly subject: Subject
+}
+
+/** Intake and exhaust of one bank, or of the engine. */
+function pairs({ spec }: Build): readonly Pair[] {
+  return camsOf(spec.layout)
+    .filter((cam) => camKind(cam) === 'intake')
+    .map((intake) => {
+      const bank = intake.split('-')[1] as 'left' | 'right' | undefined
+      return { intake, exhaust: intake.replace('intake', 'exhaust') as Cam, subject: bank ? { bank } : {} }
+    })
+}
+
+const SEPARATION: FormulaText = {
+  id: 'separation',
+  title: 'Lobe separation',
+  kind: 'angle',
+  expression: '(intake centreline + exhaust centreline) ÷ 2',
+  source: 'common practice',
+}
+
+function separation(build: Build, intake: Cam, exhaust: Cam): Derived {
+  const inputs = allOf({ intake: centreline(build, intake), exhaust: centreline(build, exhaust) })
+  if (inputs.missing) return inputs
+  return {
+    figure: resultOf(SEPARATION, [
+      { label: 'Intake', weight: 0.5, figure: inputs.figures.intake },
+      { label: 'Exhaust', weight: 0.5, figure: inputs.figures.exhaust },
+    ]),
+  }
+}
+
+const OVERLAP: FormulaText = {
+  id: 'overlap',
+  title: 'Overlap',
+  kind: 'angle',
+  expression: 'exhaust closes − intake opens',
+  source: 'common practice',
+}
+
+function overlap(build: Build, intake: Cam, exhaust: Cam): Derived {
+  const inputs = allOf({ closes: eventOf(build, exhaust, 'close'), opens: eventOf(build, intake, 'open') })
+  if (inputs.missing) return inputs
+  return {
+    figure: resultOf(OVERLAP, [
+      { label: 'Exhaust closes', weight: 1, figure: inputs.figures.closes },
+      { label: 'Intake opens', weight: -1, figure: inputs.figures.opens },
+    ]),
+  }
+}
+
+const RETARD_APART: FormulaText = {
+  id: 'retardApart',
+  title: 'Later than noted',
+  kind: 'angle',
+  expression: 'found after its card − noted on paper',
+  source: 'definition',
+}
+
+/** What the effective ratio is reckoned with, against where the intake was found: on two banks the first that is known. */
+function retardApart(build: Build): Derived {
+  const cams = camsOf(build.spec.layout).filter((cam) => camKind(cam) === 'intake')
+  const found = cams.map((cam) => advance(build, cam))
+  const first = found.find(isKnown)
+  if (!first) return { missing: found.flatMap((one) => (isKnown(one) ? [] : one.missing)) }
+  const noted = paperAt(build, 'intakeRetard')
+  return {
+    figure: resultOf(RETARD_APART, [
+      { label: 'Before its card', weight: -1, figure: first.figure },
+      ...(noted ? [{ label: 'Noted on paper', weight: -1, figure: noted }] : []),
+    ]),
+  }
+}

@@ -1,0 +1,1 @@
+export { cam } from './advise'

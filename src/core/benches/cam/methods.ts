@@ -1,0 +1,52 @@
+import type { MethodDefinition } from '../../build/methods'
+
+const READ_OR_NOT = [
+  { value: true, label: 'Read' },
+  { value: false, label: 'Not read' },
+] as const
+
+/** Ways of measuring there is a choice of: each school of degreeing by itself, so that any two can be held against each other. */
+export const methods = {
+  camTdc: {
+    label: 'True TDC by',
+    hint: 'A stop needs the engine turned back: where a ratchet or a one-way tensioner forbids that, by equal drops.',
+    options: [
+      { value: 'stop', label: 'Positive stop' },
+      { value: 'drop', label: 'Equal drops' },
+    ],
+    usual: 'stop',
+  },
+  camReadAt: {
+    label: 'Lift is read at',
+    hint: 'At the valve with no lash the dial shows lobe lift times the ratio: the check lift there is so much more.',
+    options: [
+      { value: 'tappet', label: 'Tappet or bucket' },
+      { value: 'valve', label: 'Valve retainer' },
+    ],
+    usual: 'tappet',
+  },
+  camEvents: {
+    label: 'Events at the check lift',
+    hint: 'Opening and closing, in the running direction: what a card is written in.',
+    options: READ_OR_NOT,
+    usual: true,
+  },
+  camEqualLift: {
+    label: 'Centreline by equal lift',
+    hint: 'The same lift before and after the peak; on an uneven lobe its middle is not the peak.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+  camOverlapLift: {
+    label: 'Lift at overlap TDC',
+    hint: 'One reading, by the lobe its card makes: an estimate that finds a tooth.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+  camCurve: {
+    label: 'Full curve',
+    hint: 'Lift every few degrees all over the lobe: everything else follows from it, and a slip shows.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+} as const satisfies Readonly<Record<string, MethodDefinition>>

@@ -1,0 +1,201 @@
+/** Where a cam stands, by each way of reading it. */
+import type { Build } from '../../build/build'
+import { paperAt } from '../../build/figures'
+import { quantity } from '../../build/remembered'
+import { closedHalfDurationDeg } from '../../cam/closedLobe'
+import { camKind, type Cam } from '../../engine'
+import { apart, assumedFigure, expand, formula, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
+import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
+import type { Missing, Remark } from '../../bench/bench'
+import { workOn } from '../../build/work'
+import { stationId } from '../../build/place'
+import { afterWork } from '../../quantities/afterWork'
+import { CARD_OF, cardDuration, checkLift } from './camPaper'
+import { onCurve } from './curve'
+import type { School } from './definition'
+import { trueAngle, wheelTdc } from './wheel'
+
+/** After overlap TDC an intake's centreline is positive; an exhaust's is spoken of as degrees before it. */
+export function signOf(cam: Cam): 1 | -1 {
+  return camKind(cam) === 'intake' ? 1 : -1
+}
+
+const MIDDLE: FormulaText = {
+  id: 'centreline',
+  title: 'Centreline',
+  kind: 'angle',
+  expression: 'middle of both angles',
+  source: 'common practice',
+}
+
+function middleOf(cam: Cam, one: Derived, other: Derived, labels: readonly [string, string]): Derived {
+  const inputs = allOf({ one, other })
+  if (inputs.missing) return inputs
+  const weight = signOf(cam) / 2
+  return {
+    figure: resultOf(MIDDLE, [
+      { label: labels[0], weight, figure: inputs.figures.one },
+      { label: labels[1], weight, figure: inputs.figures.other },
+    ]),
+    isPartial: [one, other].some((derived) => isKnown(derived) && derived.isPartial),
+  }
+}
+
+export function opensAt(build: Build, cam: Cam): Derived {
+  return trueAngle(build, 'cam.event', { cam, spot: 'opens' })
+}
+
+export function closesAt(build: Build, cam: Cam): Derived {
+  return trueAngle(build, 'cam.event', { cam, spot: 'closes' })
+}
+
+function byEvents(build: Build, cam: Cam): Derived {
+  return middleOf(cam, opensAt(build, cam), closesAt(build, cam), ['Opens', 'Closes'])
+}
+
+function byEqualLift(build: Build, cam: Cam): Derived {
+  const at = (spot: string) => trueAngle(build, 'cam.equalLift', { cam, spot })
+  return middleOf(cam, at('before'), at('after'), ['Before the peak', 'After it'])
+}
+
+const CURVE_CENTRE: FormulaText = {
+  id: 'curveCentre',
+  title: 'Centreline',
+  kind: 'angle',
+  expression: 'middle of both events of the curve',
+  source: 'common practice',
+}
+
+function byCurve(build: Build, cam: Cam): Derived {
+  const centre = onCurve(build, cam, 'centreline')
+  if (!isKnown(centre)) return centre
+  return { ...centre, figure: resultOf(CURVE_CENTRE, [{ label: 'On the curve', weight: signOf(cam), figure: centre.figure }]) }
+}
+
+/** The shape a lobe has that only its card is known of: most lobes lie within it (assumed). */
+const USUAL_POWER = { value: 2.6, tolerance: 0.3, source: 'assumed: the power of a lobe in closed form' }
+
+const lobeLift = formula({
+  id: 'lobeLift',
+  title: 'Lift of the lobe',
+  kind: 'length',
+  expression: '(lift read + lash) ÷ ratio',
+  source: 'common practice',
+  inputs: {
+    readMm: { label: 'Lift read', kind: 'length' },
+    lashMm: { label: 'Lash', kind: 'length' },
+    ratio: { label: 'Rocker ratio', kind: 'ratio' },
+  },
+  evaluate: ({ readMm, lashMm, ratio }) => (readMm + lashMm) / ratio,
+})
+
+const centreFromLift = formula({
+  id: 'centreFromLift',
+  title: 'Centreline from one lift',
+  kind: 'angle',
+  expression: 'where L · (1 − (θ/w)²)^p has this lift, from the centreline',
+  source: 'a lobe in closed form, matched to lift and duration of the card',
+  inputs: {
+    liftMm: { label: 'Lift of the lobe at overlap TDC', kind: 'length' },
+    peakMm: { label: 'Lobe lift', kind: 'length' },
+    durationDeg: { label: 'Duration at the check lift', kind: 'angle' },
+    checkMm: { label: 'Check lift', kind: 'length' },
+    power: { label: 'Power', kind: 'ratio' },
+    tdcDeg: { label: 'True TDC', kind: 'angle' },
+  },
+  evaluate({ liftMm, peakMm, durationDeg, checkMm, power, tdcDeg }) {
+    const atCheck = closedHalfDurationDeg({ liftMm: peakMm, halfWidthDeg: 1, power }, checkMm)
+    if (atCheck === undefined) return Number.NaN
+    const halfWidthDeg = durationDeg / 2 / atCheck
+    return (closedHalfDurationDeg({ liftMm: peakMm, halfWidthDeg, power }, liftMm) ?? Number.NaN) + tdcDeg
+  },
+})
+
+/** Set at what the wheel shows for TDC: nothing off, and as doubtful as that. */
+function atTdc(tdc: Figure): Figure {
+  return { value: { value: 0, components: tdc.value.components }, origin: tdc.origin }
+}
+
+function byOverlapLift(build: Build, cam: Cam): Derived {
+  const kind = camKind(cam)
+  const { paper } = build.spec
+  const isAtValve = build.spec.methods.camReadAt === 'valve'
+  const paperOr = (key: Parameters<typeof paperAt>[1]): Derived => {
+    const figure = paperAt(build, key)
+    return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
+  }
+  const inputs = allOf({
+    readMm: asRead(build, 'cam.overlapLift', { cam }),
+    tdc: wheelTdc(build),
+    peakMm: paperOr(CARD_OF[kind].lobeLift),
+    durationDeg: cardDuration(build, cam),
+    lashMm: isAtValve ? paperOr(CARD_OF[kind].lash) : { figure: leftOut() },
+    ratio: isAtValve && paper.rockerRatio ? paperOr('rockerRatio') : { figure: { ...leftOut(), value: { value: 1, components: [] } } },
+  })
+  if (inputs.missing) return inputs
+  const { readMm, tdc, peakMm, durationDeg, lashMm, ratio } = inputs.figures
+  const liftMm = lobeLift.of({ readMm, lashMm, ratio })
+  const power = assumedFigure('lobePower', USUAL_POWER)
+  const found = centreFromLift.of({ liftMm, peakMm, durationDeg, checkMm: checkLift(build), power, tdcDeg: atTdc(tdc) })
+  if (!Number.isFinite(found.value.value)) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
+  const earlierDeg = workOn(build, `turnCam/${cam}`, stationId('cam.overlapLift', { cam }))
+  return { figure: afterWork(found, -signOf(cam) * earlierDeg, 'angle', 'Cam turned'), remarks: [{ code: 'syntheticLobe' }] }
+}
+
+/** The ways, the one that counts where several are there first: the more rows, the less hangs on one of them. */
+const SCHOOLS = { curve: byCurve, events: byEvents, equalLift: byEqualLift, overlapLift: byOverlapLift } as const satisfies Readonly<
+  Record<School, (build: Build, cam: Cam) => Derived>
+>
+export const SCHOOL_NAMES = Object.keys(SCHOOLS) as School[]
+
+/** The centreline of a cam by one way of reading: intake after, exhaust before overlap TDC. */
+export const centrelineBy = quantity('camCentrelineBy', (build, cam: Cam, school: School): Derived => SCHOOLS[school](build, cam))
+
+function known(build: Build, cam: Cam): readonly { readonly school: School; readonly figure: Figure }[] {
+  return SCHOOL_NAMES.flatMap((school) => {
+    const derived = centrelineBy(build, cam, school)
+    return isKnown(derived) ? [{ school, figure: derived.figure }] : []
+  })
+}
+
+const IS_ASKED = { curve: 'camCurve', events: 'camEvents', equalLift: 'camEqualLift', overlapLift: 'camOverlapLift' } as const
+
+export function isAsked({ spec }: Pick<Build, 'spec'>, school: School): boolean {
+  return spec.methods[IS_ASKED[school]]
+}
+
+/** The centreline by the best way there is; two ways are held against each other, never averaged. */
+export const centreline = quantity('camCentreline', (build, cam: Cam): Derived => {
+  const [best] = known(build, cam)
+  if (!best) return { missing: missingBy(build, cam) }
+  const derived = centrelineBy(build, cam, best.school)
+  return { ...derived, remarks: [{ code: 'readBy', schools: known(build, cam).map(({ school }) => school) }] } as Derived
+})
+
+/** What the ways that are asked for still want. */
+function missingBy(build: Build, cam: Cam): readonly Missing[] {
+  return SCHOOL_NAMES.filter((school) => isAsked(build, school)).flatMap((school) => {
+    const derived = centrelineBy(build, cam, school)
+    return isKnown(derived) ? [] : derived.missing
+  })
+}
+
+const SCHOOLS_APART: FormulaText = {
+  id: 'schoolsApart',
+  title: 'Ways apart',
+  kind: 'angle',
+  expression: 'largest − smallest',
+  source: 'definition',
+}
+
+/** The two ways of reading that are furthest apart; by fewer than two there is nothing to hold against anything. */
+export function schoolsApart(build: Build, cam: Cam): Derived {
+  const all = known(build, cam)
+  if (all.length < 2) return { missing: missingBy(build, cam) }
+  const ranked = all.toSorted((a, b) => a.figure.value.value - b.figure.value.value)
+  const [least, most] = [ranked[0]!, ranked.at(-1)!]
+  const figure = apart(SCHOOLS_APART, { label: most.school, figure: most.figure }, { label: least.school, figure: least.figure })
+  const remarks: Remark[] =
+    figure.value.value > expand(figure.value).U ? [{ code: 'schoolsDisagree', one: most.school, other: least.school, apart: figure }] : []
+  return { figure, remarks }
+}

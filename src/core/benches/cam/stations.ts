@@ -1,0 +1,168 @@
+import type { Build } from '../../build/build'
+import { stationId, type Place } from '../../build/place'
+import { camKind, camsOf, cylinderOfCam, type Cam } from '../../engine'
+import { formatQuantity } from '../../quantity'
+import type { Station } from '../../bench/bench'
+import { isKnown } from '../../bench/finding'
+import { CARD_OF, cardCentreline, cardDuration, checkLift, ratioRead } from './camPaper'
+import { degreesPlanned, degreesRead } from './curve'
+import type { CamCharacteristic } from './definition'
+import { isAsked, signOf } from './schools'
+import { PROOFS, SIDES } from './wheel'
+
+/** TDC first, twice; then every cam by the ways that are asked for, its full curve last. */
+export function stations(build: Build): readonly Station[] {
+  return [...tdcStations(build), ...camsOf(build.spec.layout).flatMap((cam) => camStations(build, cam))]
+}
+
+const SIDE_WORDS = { before: 'before the top', after: 'after it' } as const
+/** A stop or a drop is read somewhere between. */
+const STOP_DEG = { before: { low: -150, high: -2 }, after: { low: 2, high: 150 } } as const
+
+function tdcStations({ spec }: Build): readonly Station[] {
+  const what = spec.methods.camTdc === 'stop' ? 'stop' : 'drop'
+  return PROOFS.flatMap((proof) =>
+    SIDES.map((side) => {
+      const place = { spot: side, repeat: proof }
+      const words = `TDC, ${what} ${SIDE_WORDS[side]}${proof > 1 ? ', again' : ''}`
+      return station('cam.stop', place, words, `TDC ${proof}, ${side}`, STOP_DEG[side])
+    }),
+  )
+}
+
+interface Row {
+  readonly characteristic: CamCharacteristic
+  readonly place: Place
+  readonly words: string
+  readonly row: string
+  readonly expected: Station['expected']
+  readonly usual?: Station['usual']
+}
+
+function camStations(build: Build, cam: Cam): readonly Station[] {
+  const label = camLabel(build, cam)
+  const rows = [
+    ...(isAsked(build, 'events') ? eventRows(build, cam) : []),
+    ...(isAsked(build, 'equalLift') ? equalLiftRows(build, cam) : []),
+    ...(isAsked(build, 'overlapLift') ? [overlapRow(build)] : []),
+    ...curveRows(build, cam),
+  ]
+  return rows.map(({ characteristic, place, words, row, expected, usual }) =>
+    station(characteristic, { cam, ...place }, `${label}, ${words}`, row, expected, usual),
+  )
+}
+
+function camLabel({ spec: { layout } }: Build, cam: Cam): string {
+  const [kind, bank] = cam.split('-')
+  const name = `${bank ? `${bank} ` : ''}${kind} cam`
+  const cylinder = layout.cylinders > 1 ? ` at cylinder ${cylinderOfCam(layout, cam)}` : ''
+  return `${name[0]!.toUpperCase()}${name.slice(1)}${cylinder}`
+}
+
+/** Where an event stands that no card tells of, crank degrees after overlap TDC (common practice, widely drawn). */
+const ANYWHERE = {
+  intake: { opens: { low: -90, high: 70 }, closes: { low: 140, high: 320 } },
+  exhaust: { opens: { low: -320, high: -140 }, closes: { low: -70, high: 90 } },
+} as const
+/** Nobody times a cam further from its card than a tooth and a half. */
+const STRAY_DEG = 30
+const USUAL_STRAY_DEG = 6
+
+function around(centre: number | undefined, anywhere: Station['expected']): Pick<Station, 'expected' | 'usual'> {
+  if (centre === undefined) return { expected: anywhere }
+  return { expected: { low: centre - STRAY_DEG, high: centre + STRAY_DEG }, usual: { centre, stray: USUAL_STRAY_DEG } }
+}
+
+function cardEvents(build: Build, cam: Cam): { readonly opens?: number; readonly closes?: number; readonly centre?: number } {
+  const [centreline, duration] = [cardCentreline(build, cam), cardDuration(build, cam)]
+  if (!isKnown(centreline)) return {}
+  const centre = signOf(cam) * centreline.figure.value.value
+  if (!isKnown(duration)) return { centre }
+  const half = duration.figure.value.value / 2
+  return { opens: centre - half, closes: centre + half, centre }
+}
+
+function eventRows(build: Build, cam: Cam): readonly Row[] {
+  const card = cardEvents(build, cam)
+  const lift = liftWords(build, checkLift(build).value.value * ratioRead(build))
+  return (['opens', 'closes'] as const).map((spot) => ({
+    characteristic: 'cam.event',
+    place: { spot },
+    words: `${spot} at ${lift}`,
+    row: spot === 'opens' ? 'Opens' : 'Closes',
+    ...around(card[spot], ANYWHERE[camKind(cam)][spot]),
+  }))
+}
+
+const USUAL_CENTRELINE_DEG = 108
+/** Half-widths that the lobes of engines have where their lift is so much less than their peak. */
+const EQUAL_LIFT_DEG = { low: 15, high: 80 }
+
+function equalLiftRows(build: Build, cam: Cam): readonly Row[] {
+  const centre = cardEvents(build, cam).centre ?? signOf(cam) * USUAL_CENTRELINE_DEG
+  const lift = liftWords(build, checkLift(build).value.value * ratioRead(build))
+  const { low, high } = EQUAL_LIFT_DEG
+  return SIDES.map((spot) => ({
+    characteristic: 'cam.equalLift',
+    place: { spot },
+    words: `${lift} below its peak, ${spot === 'before' ? 'going up' : 'coming down'}`,
+    row: spot === 'before' ? 'Equal lift, up' : 'Equal lift, down',
+    expected:
+      spot === 'before'
+        ? { low: centre - high - STRAY_DEG, high: centre - low + STRAY_DEG }
+        : { low: centre + low - STRAY_DEG, high: centre + high + STRAY_DEG },
+  }))
+}
+
+const MOST_OVERLAP_LIFT_MM = 8
+
+function overlapRow(build: Build): Row {
+  const lash = build.spec.methods.camReadAt === 'valve' ? 'with its lash' : 'no lash in it'
+  return {
+    characteristic: 'cam.overlapLift',
+    place: {},
+    words: `lift at overlap TDC, ${lash}`,
+    row: 'Lift at overlap',
+    expected: { low: 0, high: MOST_OVERLAP_LIFT_MM },
+  }
+}
+
+/** A dial goes a little below nothing where its zero is. */
+const BELOW_ZERO_MM = -0.3
+const USUAL_LOBE_MM = 16
+
+function curveRows(build: Build, cam: Cam): readonly Row[] {
+  const degrees = [...new Set([...degreesPlanned(build, cam), ...degreesRead(build, cam)])].sort((a, b) => a - b)
+  const peakMm = (build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_LOBE_MM) * ratioRead(build)
+  return degrees.map((degree) => ({
+    characteristic: 'cam.lift',
+    place: { degree },
+    words: `lift at ${degree}°`,
+    row: `Lift at ${degree}°`,
+    expected: { low: BELOW_ZERO_MM, high: peakMm + 1 },
+  }))
+}
+
+function liftWords({ spec }: Build, mm: number): string {
+  return spec.units === 'metric' ? formatQuantity(mm, 'mm', 2) : formatQuantity(mm, 'in', 3)
+}
+
+function station(
+  characteristic: CamCharacteristic,
+  place: Place,
+  label: string,
+  row: string,
+  expected: Station['expected'],
+  usual?: Station['usual'],
+): Station {
+  return {
+    id: stationId(characteristic, place),
+    characteristic,
+    place,
+    label,
+    row,
+    expected,
+    ...(usual && { usual }),
+    drawnAt: { x: 0, y: 0 },
+  }
+}

@@ -1,0 +1,92 @@
+import { cardCentreline, cardDuration, CARD_OF, checkLift } from '@/core/benches/cam/camPaper'
+import { curveOf, curveRows } from '@/core/benches/cam/curve'
+import { signOf } from '@/core/benches/cam/schools'
+import { wheelTdc } from '@/core/benches/cam/wheel'
+import { isKnown } from '@/core/bench/finding'
+import type { Build, UnitSystem } from '@/core/build'
+import { closedHalfDurationDeg, closedLiftMm, type ClosedLobe } from '@/core/cam/closedLobe'
+import { camKind, camsOf, type Cam } from '@/core/engine'
+import { splineAt } from '@/core/numerics/smoothingSpline'
+import { fromCanonical } from '@/core/quantity'
+
+export interface LiftPoint {
+  readonly degree: number
+  readonly lift: number
+}
+
+export interface LeftOver extends LiftPoint {
+  /** Its place in the table, where it is to be read again. */
+  readonly slipRow?: number
+}
+
+/** The lift of one cam over the crank: by its card, as fitted, as read, and what the fit leaves. */
+export interface LiftLines {
+  readonly cam: Cam
+  readonly card: readonly LiftPoint[]
+  readonly fit: readonly LiftPoint[]
+  readonly read: readonly LiftPoint[]
+  readonly left: readonly LeftOver[]
+}
+
+export const LIFT_UNIT = { metric: 'mm', inch: 'in' } as const
+const STEP_DEG = 3
+/** The lobe of a card, of which only lift and one duration are known, takes the shape that most lobes have (assumed). */
+const USUAL_POWER = 2.6
+
+export function liftLines(build: Build, system: UnitSystem): readonly LiftLines[] {
+  const shown = (mm: number) => fromCanonical(mm, LIFT_UNIT[system])
+  const tdc = wheelTdc(build)
+  const offDeg = isKnown(tdc) ? tdc.figure.value.value : 0
+  return camsOf(build.spec.layout).map((cam): LiftLines => {
+    const lobe = curveOf(build, cam)
+    const rows = curveRows(build, cam)
+    if (!lobe)
+      return {
+        cam,
+        card: cardLine(build, cam, shown),
+        fit: [],
+        read: rows.map(({ angleDeg, liftMm }) => ({ degree: angleDeg - offDeg, lift: shown(liftMm) })),
+        left: [],
+      }
+    const { spline, zeroMm } = lobe.curve
+    const { from, to } = spline.knots
+    const slips = new Set(lobe.slips.map(({ row }) => row))
+    return {
+      cam,
+      card: cardLine(build, cam, shown),
+      fit: steps(from, to).map((at) => ({ degree: at - offDeg, lift: shown(splineAt(spline, at)) })),
+      read: rows.map(({ angleDeg, liftMm }) => ({ degree: angleDeg - offDeg, lift: shown(liftMm - zeroMm) })),
+      left: rows.flatMap(({ angleDeg, liftMm }, index) =>
+        angleDeg < from || angleDeg > to
+          ? []
+          : [
+              {
+                degree: angleDeg - offDeg,
+                lift: shown(liftMm - zeroMm - splineAt(spline, angleDeg)),
+                ...(slips.has(index + 1) && { slipRow: index + 1 }),
+              },
+            ],
+      ),
+    }
+  })
+}
+
+function steps(from: number, to: number): readonly number[] {
+  return Array.from({ length: Math.floor((to - from) / STEP_DEG) + 1 }, (_, index) => from + index * STEP_DEG)
+}
+
+function cardLine(build: Build, cam: Cam, shown: (mm: number) => number): readonly LiftPoint[] {
+  const lobe = cardLobe(build, cam)
+  const centreline = cardCentreline(build, cam)
+  if (!lobe || !isKnown(centreline)) return []
+  const centre = signOf(cam) * centreline.figure.value.value
+  return steps(-lobe.halfWidthDeg, lobe.halfWidthDeg).map((from) => ({ degree: centre + from, lift: shown(closedLiftMm(lobe, from)) }))
+}
+
+function cardLobe(build: Build, cam: Cam): ClosedLobe | undefined {
+  const liftMm = build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value
+  const duration = cardDuration(build, cam)
+  if (liftMm === undefined || !isKnown(duration)) return undefined
+  const unit = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power: USUAL_POWER }, checkLift(build).value.value)
+  return unit === undefined ? undefined : { liftMm, halfWidthDeg: duration.figure.value.value / 2 / unit, power: USUAL_POWER }
+}

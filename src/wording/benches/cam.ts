@@ -1,0 +1,49 @@
+import { disagreementWords, lobeSlipWords } from '../cam'
+import { differenceWords } from '../figures'
+import { capital } from '../letters'
+import { subjectsWords } from '../verdicts'
+import { counted, IN_WORDS, type ChangeWords, type CostWords, type RemarkWords } from '../vocabulary'
+
+const SCHOOL_WORDS = { curve: 'its curve', events: 'events', equalLift: 'equal lift', overlapLift: 'lift at overlap' } as const
+
+/** Nearer than this nobody can say which way a cam stands off. */
+const AS_ITS_CARD_DEG = 0.05
+
+export const REMARKS = {
+  camStands: ({ lateDeg, card }, _shown, system) => {
+    const says = `its card ${differenceWords(card.value.value, IN_WORDS.angle, system)}`
+    if (Math.abs(lateDeg) < AS_ITS_CARD_DEG) return `As ${says}.`
+    return `${differenceWords(Math.abs(lateDeg), IN_WORDS.angle, system)} ${lateDeg > 0 ? 'retarded' : 'advanced'}; ${says}.`
+  },
+  cardDisagrees: (disagreement) => `The card contradicts itself: ${disagreementWords(disagreement)}`,
+  readBy: ({ schools: [first, ...others] }) =>
+    `By ${SCHOOL_WORDS[first!]}${others.length > 0 ? `; also read by ${others.map((school) => SCHOOL_WORDS[school]).join(', ')}` : ''}.`,
+  schoolsDisagree: ({ one, other, apart }, _shown, system) =>
+    `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart, more than their doubt: a question, not an average. Read both again.`,
+  curveSlips: ({ slips, degrees }) => slips.map((slip, index) => `At ${degrees[index]}°: ${lobeSlipWords(slip)}`).join(' '),
+  curveNoise: ({ is, scale }) =>
+    is === 'more'
+      ? `Its rows scatter ${scale.toFixed(1)} times as much as wheel and dial say; the doubt is taken as they scatter.`
+      : 'Its rows scatter less than wheel and dial say; the doubt stays as they say.',
+  syntheticLobe: () => 'By a lobe made of its card, not a measured one.',
+  tdcNotProven: ({ apart }, _shown, system) =>
+    `TDC is not proven: its two readings are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart. Find it again before anything is turned.`,
+} satisfies Partial<RemarkWords>
+
+export const CHANGES = {
+  turnCam: ({ cams, byDeg, steps }, system) => {
+    const way = byDeg > 0 ? 'forward' : 'back'
+    const by = `${differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)} of crank ${way}`
+    const inSteps = steps === undefined ? '' : `: ${counted(Math.abs(steps), 'step', 'steps')}`
+    return `Set ${subjectsWords(cams.map((cam) => ({ cam }))).toLowerCase()} ${by}${inSteps}`
+  },
+  noteRetard: ({ lateDeg }, system) =>
+    `Reckon the ratio with the intake ${differenceWords(Math.abs(lateDeg), IN_WORDS.angle, system)} ${lateDeg < 0 ? 'earlier' : 'later'} than its card, as found`,
+  readRowsAgain: ({ cam, degrees }) =>
+    `Read the curve of ${subjectsWords([{ cam }]).toLowerCase()} again at ${degrees.map((degree) => `${degree}°`).join(', ')}`,
+} satisfies Partial<ChangeWords>
+
+export const COSTS = {
+  readCamAgain: () => 'torque it, two turns by hand, and read it again: tightening can move it',
+  checkValveClearance: ({ closer }) => `the ${closer} valves come nearer to the pistons: clearance again`,
+} satisfies Partial<CostWords>
