@@ -6,7 +6,7 @@ import type { Build, Place, UnitSystem } from '@/core/build'
 import { caption } from '@/ui/GlobalStyle'
 import type { SpecEdit } from '../spec/useSpec'
 import { AdviceList } from './AdviceList'
-import type { BenchView } from './benchView'
+import type { BenchView, ToolProps } from './benchView'
 import { Checks } from './Checks'
 import { PlannedWork } from './PlannedWork'
 import { useAdvice, type AdviceState } from './useAdvice'
@@ -36,6 +36,7 @@ export function BenchAdvice({
   isShown,
   Tools,
   onTake,
+  onTable,
   onCheck,
 }: {
   bench: Bench
@@ -49,6 +50,7 @@ export function BenchAdvice({
   isShown: boolean
   Tools: BenchView['Tools']
   onTake: (one: JudgedAdvice) => void
+  onTable: ToolProps['onTable']
   onCheck: (id: Id, place: Place, passed: boolean, text: string) => void
 }) {
   const { definition } = bench
@@ -62,7 +64,7 @@ export function BenchAdvice({
       ) : (
         <p>{emptyWords(findings, advice)}</p>
       )}
-      <Tools build={build} system={system} edit={edit} onTake={onTake} />
+      <Tools build={build} system={system} edit={edit} onTake={onTake} onTable={onTable} />
       {definition.checks && <Checks bench={bench} build={now} onCheck={onCheck} />}
     </Advices>
   )

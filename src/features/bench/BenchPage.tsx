@@ -140,6 +140,7 @@ function WorkArea({ page }: { page: BenchAtWork }) {
         isShown={phonePart === 'advice'}
         Tools={view.Tools}
         onTake={page.taking.take}
+        onTable={(table) => work.signed((by) => work.acts.storeAll(by, table))}
         onCheck={page.onCheck}
       />
     </Work>

@@ -112,7 +112,14 @@ const Table = styled.table`
 `
 const Scroller = styled.div`
   overflow-x: auto;
+  /* A whole curve: the advice below it stays in reach. */
+  &[data-long] {
+    max-height: 430px;
+    overflow-y: auto;
+  }
 `
+/** More rows than that are a curve, or a torque stepped up on every bolt. */
+const LONG_FROM = 40
 const Cell = styled.button`
   ${numerals} display: inline-flex;
   align-items: center;
@@ -180,11 +187,12 @@ export function Sheet({
 }: CellProps & { readonly stations: readonly Station[]; readonly findings: readonly Finding[] }) {
   const sheets = useMemo(() => sheetsOf(stations), [stations])
   const byId = new Map(findings.map((finding) => [finding.id, finding]))
+  const isLong = sheets.reduce((sum, { rows }) => sum + rows.length, 0) > LONG_FROM
   const scroller = useRef<HTMLDivElement>(null)
   // oxlint-disable-next-line react/exhaustive-effect-dependencies -- the cell in question is the one of `current`
   useEffect(() => showHere(scroller.current), [cells.current])
   return (
-    <Scroller ref={scroller}>
+    <Scroller ref={scroller} data-long={isLong || undefined}>
       {sheets.map((sheet) => (
         <SheetTable key={sheet.across} sheet={sheet} byId={byId} {...cells} />
       ))}
@@ -216,7 +224,7 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
               {columnHeading(sheet.across, column)}
             </th>
           ))}
-          {!isOnly && <th scope="col">spread</th>}
+          {!isOnly && hasSpread(bench, sheet) && <th scope="col">spread</th>}
         </tr>
       </thead>
       <tbody>
@@ -229,6 +237,11 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
       </tbody>
     </Table>
   )
+}
+
+/** Whether any row of a sheet is worth comparing along. */
+function hasSpread(bench: Bench, { rows }: SheetOf): boolean {
+  return rows.some(({ characteristic }) => !bench.definition.characteristics[characteristic]!.passing)
 }
 
 function ReadingRow({
@@ -265,7 +278,7 @@ function ReadingRow({
           </td>
         )
       })}
-      {sheet.columns.length > 1 && <Spread>{spreadWords(row, build, bench, system)}</Spread>}
+      {sheet.columns.length > 1 && hasSpread(bench, sheet) && <Spread>{spreadWords(row, build, bench, system)}</Spread>}
     </tr>
   )
 }

@@ -1,4 +1,5 @@
 import type { ExoticComponent } from 'react'
+import type { Draft } from './useBench'
 import type { Finding, JudgedAdvice } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import type { BenchWords } from '@/wording'
@@ -11,6 +12,8 @@ export interface ToolProps {
   readonly edit: SpecEdit
   /** Takes a way as it stands, as the list of ways does. */
   readonly onTake: (one: JudgedAdvice) => void
+  /** Keeps readings that came together, by whoever is at this device. */
+  readonly onTable: (table: readonly (Draft & { readonly asTyped: string })[]) => void
 }
 
 /** What a picture is drawn of. */

@@ -16,13 +16,18 @@ export function ledgerLines(definition: BenchDefinition, findings: readonly Find
   for (const finding of findings) {
     const standing = standingOf(finding)
     const alone = subjectWords(finding) === '' || (isMarked(standing) && !cannotDecide(finding))
-    const key = alone ? finding.id : `${finding.output}/${standing}`
+    const key = alone || saysMore(finding) ? finding.id : `${finding.output}/${standing}`
     const known = groups.get(key)
     if (known) groups.set(key, { kind: 'several', output: finding.output, findings: [...findingsOf(known), finding], standing })
     else groups.set(key, { kind: 'one', finding, standing })
   }
   const compare = ofBench(definition)
   return [...groups.values()].sort((a, b) => compare(findingsOf(a)[0]!, findingsOf(b)[0]!))
+}
+
+/** Intake and exhaust are no two of a kind: what is known of each is said of each. */
+function saysMore({ cam, figure }: Finding): boolean {
+  return cam !== undefined && figure !== undefined
 }
 
 export function findingsOf(line: LedgerLine): readonly Finding[] {

@@ -43,4 +43,6 @@ export function showHere(scroller: HTMLDivElement | null): void {
   const [box, here] = [scroller.getBoundingClientRect(), cell.getBoundingClientRect()]
   if (here.right > box.right) scroller.scrollLeft += here.right - box.right + COLUMN_PX
   else if (here.left < box.left + LABEL_PX) scroller.scrollLeft -= box.left + LABEL_PX - here.left
+  if (here.bottom > box.bottom) scroller.scrollTop += here.bottom - box.bottom
+  else if (here.top < box.top) scroller.scrollTop -= box.top - here.top
 }

@@ -173,6 +173,11 @@ function actsOf(
       setCurrentId(nextAfter(stations, build, reading.station))
       return kept
     },
+    /** Readings that came together, as a table: each is kept by itself, none is moved on from. */
+    storeAll(by: string, table: readonly (Draft & { readonly asTyped: string })[]): KeepResult {
+      const kept = table.map(({ asTyped, ...draft }) => add({ ...readingOf(draft, build, partState), ...stamp(by), asTyped }))
+      return kept.find((result) => result !== 'kept') ?? 'kept'
+    },
     /** Leaves places out for one reason, and goes on behind the first of them. */
     skip(by: string, left: readonly Station[], reason: string): void {
       for (const { characteristic, place } of left) add({ kind: 'skip', ...stamp(by), characteristic, place, reason })

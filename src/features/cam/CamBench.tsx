@@ -1,9 +1,12 @@
 'use client'
-import { memo } from 'react'
+import { memo, useState } from 'react'
 import { bench } from '@/core/benches/cam/cam'
 import { methods } from '@/core/benches/cam/methods'
 import type { MethodKey } from '@/core/build'
 import { MethodChoice } from '@/features/paper/MethodChoice'
+import { Button } from '@/ui/Button'
+import { lazyPart } from '@/ui/lazyPart'
+import { Row } from '@/ui/Page'
 import { benchWords } from '@/wording'
 import * as words from '@/wording/benches/cam'
 import type { BenchInFrame } from '../bench/BenchPage'
@@ -11,10 +14,20 @@ import type { BenchView, ToolProps } from '../bench/benchView'
 import { CamDrawing } from './CamDrawing'
 import { SchoolsTable } from './SchoolsTable'
 
-/** How TDC and the cams are read: any of the ways, each held against the others. */
-function Tools({ edit }: ToolProps) {
+const CurvePanel = lazyPart(() => import('./CurvePanel').then((module) => module.CurvePanel))
+
+/** How TDC and the cams are read: any of the ways, each held against the others; and a whole curve at once. */
+function Tools(props: ToolProps) {
+  const { edit } = props
+  const [isOpen, setOpen] = useState(false)
   return (
     <>
+      <Row>
+        <Button size="small" onPress={() => setOpen(true)}>
+          A curve from a table
+        </Button>
+      </Row>
+      {isOpen && <CurvePanel {...props} onClose={() => setOpen(false)} />}
       {(Object.keys(methods) as (MethodKey & keyof typeof methods)[]).map((name) => (
         <MethodChoice key={name} name={name} method={methods[name]} edit={edit} />
       ))}

@@ -40,16 +40,22 @@ interface Row {
 }
 
 function camStations(build: Build, cam: Cam): readonly Station[] {
-  const label = camLabel(build, cam)
   const rows = [
     ...(isAsked(build, 'events') ? eventRows(build, cam) : []),
     ...(isAsked(build, 'equalLift') ? equalLiftRows(build, cam) : []),
     ...(isAsked(build, 'overlapLift') ? [overlapRow(build)] : []),
     ...curveRows(build, cam),
   ]
-  return rows.map(({ characteristic, place, words, row, expected, usual }) =>
-    station(characteristic, { cam, ...place }, `${label}, ${words}`, row, expected, usual),
-  )
+  return rows.map((row) => atCam(build, cam, row))
+}
+
+function atCam(build: Build, cam: Cam, { characteristic, place, words, row, expected, usual }: Row): Station {
+  return station(characteristic, { cam, ...place }, `${camLabel(build, cam)}, ${words}`, row, expected, usual)
+}
+
+/** Where a row of a lift table is read that was not planned. */
+export function liftStationAt(build: Build, cam: Cam, degree: number): Station {
+  return atCam(build, cam, liftRow(degree, USUAL_LOBE_MM))
 }
 
 function camLabel({ spec: { layout } }: Build, cam: Cam): string {
@@ -134,13 +140,17 @@ const USUAL_LOBE_MM = 16
 function curveRows(build: Build, cam: Cam): readonly Row[] {
   const degrees = [...new Set([...degreesPlanned(build, cam), ...degreesRead(build, cam)])].sort((a, b) => a - b)
   const peakMm = (build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_LOBE_MM) * ratioRead(build)
-  return degrees.map((degree) => ({
+  return degrees.map((degree) => liftRow(degree, peakMm))
+}
+
+function liftRow(degree: number, peakMm: number): Row {
+  return {
     characteristic: 'cam.lift',
     place: { degree },
     words: `lift at ${degree}°`,
     row: `Lift at ${degree}°`,
     expected: { low: BELOW_ZERO_MM, high: peakMm + 1 },
-  }))
+  }
 }
 
 function liftWords({ spec }: Build, mm: number): string {

@@ -1,0 +1,76 @@
+import type { Page } from '@playwright/test'
+import { closedLiftMm } from '@/core/cam/closedLobe'
+import { demo, expect, test, WREN } from '../support/shop'
+
+/** Degreeing a cam at the bench: by keyboard, with the angles as they are spoken, and a whole curve from a table. */
+async function type(page: Page, entries: readonly string[]): Promise<void> {
+  for (const entry of entries) {
+    await page.keyboard.type(entry)
+    await page.keyboard.press('Enter')
+  }
+}
+const ledger = (page: Page) => page.getByLabel('What it means')
+
+test('a cam is degreed by its events, set, and read again within its band, by keyboard alone', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  // The wheel was put on a degree off: 24 before and 26 after, twice.
+  await type(page, ['24 btdc', '26 atdc', '-24', '26'])
+  await expect(ledger(page)).toContainText('Proofs of TDC apart')
+  // As the wheel shows it: the intake 3.8° late by its card of 105, the exhaust right.
+  await type(page, ['2.5 atdc', '37 abdc', '32.5 bbdc', '2.5 atdc'])
+  await expect(ledger(page)).toContainText('3.8° retarded; its card 105°.')
+  const advice = page.getByText('Set intake cam 3.8° of crank forward').first()
+  await expect(advice).toBeVisible()
+  await expect.poll(async () => (await shop.document(id)).entries.filter(({ kind }) => kind === 'reading').length).toBe(8)
+  const stored = (await shop.document(id)).entries.flatMap((entry) =>
+    entry.kind === 'reading' ? [[entry.place.cam, entry.place.spot, entry.value]] : [],
+  )
+  expect(stored).toContainEqual(['intake', 'closes', 217])
+  expect(stored).toContainEqual(['exhaust', 'opens', -212.5])
+  await page.getByRole('button', { name: /^Take/ }).first().press('Enter')
+  await expect
+    .poll(async () => (await shop.document(id)).spec.planned?.map(({ work }) => work))
+    .toMatchObject([{ what: 'turnCam', cam: 'intake' }])
+  await page.getByRole('button', { name: /^Intake cam, opens at 1.27 mm/ }).click()
+  await type(page, ['1.5 btdc', '33.5 abdc'])
+  await expect(ledger(page)).toContainText('As its card 105°.')
+  await expect(ledger(page)).not.toContainText('retarded')
+})
+
+test('a wheel three degrees off is no cam three degrees off', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  await type(page, ['22 btdc', '28 atdc', '22 btdc', '28 atdc', '.5 atdc', '35.5 abdc', '30.5 bbdc', '4.5 atdc'])
+  await expect(ledger(page)).toContainText('As its card 105°.')
+  await expect(page.getByText('Set intake cam')).toBeHidden()
+})
+
+test('a pasted curve: a row that cannot be read keeps all of it out, one that is a slip is named before it is stored', async ({
+  page,
+  shop,
+}) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  await type(page, ['25 btdc', '25 atdc', '25 btdc', '25 atdc'])
+  await page.getByRole('button', { name: 'A curve from a table' }).click()
+  const lobe = { liftMm: 9.6, halfWidthDeg: 146, power: 2.6 }
+  const rows = Array.from({ length: 68 }, (_, index) => -65 + 5 * index).map(
+    (angle) => `${angle},${closedLiftMm(lobe, angle - 107).toFixed(2)}`,
+  )
+  const table = page.getByLabel('Table', { exact: true })
+  await table.fill(['angle,lift', ...rows.map((row, index) => (index === 20 ? '35,o.9' : row))].join('\n'))
+  await expect(page.getByText('Nothing is stored: row 21, lift: “o.9” is no number')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Store the readings' })).toBeDisabled()
+  await table.fill(
+    ['angle,lift', ...rows.map((row, index) => (index === 20 ? `35,${(Number(row.split(',')[1]) + 1).toFixed(2)}` : row))].join('\n'),
+  )
+  await expect(page.getByText(/^Row 21 is 1\.0\d? mm above its neighbours/)).toBeVisible()
+  await page.getByRole('button', { name: 'Store 68 readings' }).click()
+  await expect.poll(async () => (await shop.document(id)).entries.filter(({ kind }) => kind === 'reading').length).toBe(72)
+  await expect(ledger(page)).toContainText('2° retarded; its card 105°. By its curve.')
+  await expect(page.getByText('Read the curve of intake cam again at 35°')).toBeVisible()
+})
