@@ -20,6 +20,7 @@ const CORE = [
   'metrology',
   'engine',
   'cam',
+  'trueScale',
   'build',
   'joints',
   'bench',

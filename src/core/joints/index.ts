@@ -1,5 +1,6 @@
 /** Joints: where their fasteners stand, how they are pulled, and what became of every pull. */
-export { headPattern, type Position } from './pattern'
+export { headPattern } from './pattern'
+export type { Position } from '../trueScale/sheets'
 export { centreOut, numberIssues, spiral, type OrderIssue } from './sequence'
 export {
   fromMemory,
@@ -24,5 +25,4 @@ export { holdRefusals } from './holds'
 export { openRuns, type OpenRun } from './openRuns'
 export { parseStages, type StagesIssue } from './parseStages'
 export { bankOf, jointsOf, usualJoints, withJoint } from './usual'
-export { isInside, joinMarks, onPaper, sheetsOf, type Sheet } from './template'
 export { patternFromCsv, withPattern, type PatternIssue } from './patternCsv'

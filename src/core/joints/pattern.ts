@@ -1,10 +1,5 @@
+import type { Position } from '../trueScale/sheets'
 import { packEnclose } from 'd3-hierarchy'
-
-/** Where the fasteners of a joint stand: x to the rear of the engine, y to its right, mm, from wherever the maker counts. */
-export interface Position {
-  readonly xMm: number
-  readonly yMm: number
-}
 
 /** Fasteners in a line along a head: between the cylinders (one more than there are), or beside the middle of each. */
 export interface HeadRow {

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { capPattern, circlePattern, headPattern, middleOf, rectanglePattern, type Position } from './pattern'
+import { capPattern, circlePattern, headPattern, middleOf, rectanglePattern } from './pattern'
+import type { Position } from '../trueScale/sheets'
 import { centreOut, loadedFirst, orderIssues, outsideIn, spiral } from './sequence'
 
 const twoRows = (cylinders: number) =>

@@ -1,5 +1,6 @@
 import { rank } from 'd3-array'
-import { middleOf, type Position } from './pattern'
+import { middleOf } from './pattern'
+import type { Position } from '../trueScale/sheets'
 
 /** Fasteners of a pattern in the order they are pulled, each by its place in the list of positions. */
 export type Order = readonly number[]

@@ -1,6 +1,7 @@
 import { bankCount, cylindersPerBank, type EngineLayout } from '../engine'
 import type { Joint, Spec } from '../build/types'
-import { capPattern, circlePattern, headPattern, type Position } from './pattern'
+import { capPattern, circlePattern, headPattern } from './pattern'
+import type { Position } from '../trueScale/sheets'
 import { centreOut } from './sequence'
 
 const COMMON = { source: 'common practice: from the middle outwards, opposed' }

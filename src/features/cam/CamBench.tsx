@@ -14,20 +14,26 @@ import type { BenchView, ToolProps } from '../bench/benchView'
 import { CamDrawing } from './CamDrawing'
 import { SchoolsTable } from './SchoolsTable'
 
+const PrintPanel = lazyPart(() => import('./PrintPanel').then((module) => module.PrintPanel))
 const CurvePanel = lazyPart(() => import('./CurvePanel').then((module) => module.CurvePanel))
 
 /** How TDC and the cams are read: any of the ways, each held against the others; and a whole curve at once. */
 function Tools(props: ToolProps) {
   const { edit } = props
-  const [isOpen, setOpen] = useState(false)
+  const [open, setOpen] = useState<'curve' | 'print'>()
+  const close = () => setOpen(undefined)
   return (
     <>
       <Row>
-        <Button size="small" onPress={() => setOpen(true)}>
+        <Button size="small" onPress={() => setOpen('curve')}>
           A curve from a table
         </Button>
+        <Button size="small" onPress={() => setOpen('print')}>
+          Print a degree wheel
+        </Button>
       </Row>
-      {isOpen && <CurvePanel {...props} onClose={() => setOpen(false)} />}
+      {open === 'curve' && <CurvePanel {...props} onClose={close} />}
+      {open === 'print' && <PrintPanel {...props} onClose={close} />}
       {(Object.keys(methods) as (MethodKey & keyof typeof methods)[]).map((name) => (
         <MethodChoice key={name} name={name} method={methods[name]} edit={edit} />
       ))}

@@ -1,35 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { jointsOf, sheetsOf } from '@/core/joints'
+import { jointsOf } from '@/core/joints'
+import { sheetsOf } from '@/core/trueScale/sheets'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import { lengthMm, linesOf, MM_PER_PT, type Line } from '../../../tests/support/printedLines'
 import { templatePdf } from './templatePdf'
 
-const MM_PER_PT = 25.4 / 72
 const [tern, petrel] = DEMO_BUILDS.map(({ spec }) => spec)
 const headOf = (spec: NonNullable<typeof tern>, id: string) => jointsOf(spec).find((joint) => joint.id === id)!
 
-interface Line {
-  readonly from: readonly [number, number]
-  readonly to: readonly [number, number]
-}
-const lengthMm = ({ from, to }: Line) => Math.hypot(to[0] - from[0], to[1] - from[1]) * MM_PER_PT
-
-/** Straight lines of each page in the PDF's own points, and its page size: what a printer draws, read off the file itself. */
-async function printed(spec: NonNullable<typeof tern>, id: string, size: 'A4' | 'LETTER' = 'A4') {
-  const text = Buffer.from(await templatePdf(headOf(spec, id), spec, size, false)).toString('latin1')
-  const streams = [...text.matchAll(/stream\r?\n([\s\S]*?)endstream/g)].map(([, stream]) => stream!).filter((stream) => / l\b/.test(stream))
-  const number = '(-?[\\d.]+)'
-  const line = new RegExp(`${number} ${number} m\\s+${number} ${number} l\\b`, 'g')
-  const pages = streams.map((stream) =>
-    [...stream.matchAll(line)].map(([, x1, y1, x2, y2]): Line => ({ from: [Number(x1), Number(y1)], to: [Number(x2), Number(y2)] })),
-  )
-  const [, width, height] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(text)!
-  // No scale of its own between these numbers and the paper but the turning over of the page.
-  const scales = [...text.matchAll(/(-?[\d.]+) 0 0 (-?[\d.]+) -?[\d.]+ -?[\d.]+ cm/g)].map(([, x, y]) => [
-    Math.abs(Number(x)),
-    Math.abs(Number(y)),
-  ])
-  return { pages, sizeMm: [Number(width) * MM_PER_PT, Number(height) * MM_PER_PT], scales, numbers: text }
-}
+const printed = async (spec: NonNullable<typeof tern>, id: string, size: 'A4' | 'LETTER' = 'A4') =>
+  linesOf(await templatePdf(headOf(spec, id), spec, size, false))
 
 /** Middles of the crosses of holes: lines of eight millimetres along the page. */
 const crosses = (page: readonly Line[]) =>

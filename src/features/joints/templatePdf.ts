@@ -1,49 +1,33 @@
 import 'server-only'
-import type { Content, ContentCanvas, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Content } from 'pdfmake/interfaces'
 import type { Joint, Spec } from '@/core/build'
 import { cylinderPlaces } from '@/core/engine'
-import { bankOf, isInside, joinMarks, onPaper, sheetsOf, type Position, type Sheet } from '@/core/joints'
+import { bankOf, type Position } from '@/core/joints'
+import { isInside, onPaper, type Sheet } from '@/core/trueScale/sheets'
 import { pdfOf, type SheetSize } from '../printer'
+import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '../trueScale'
 import { turnsOf } from './turns'
 
-const PT_PER_MM = 72 / 25.4
-const pt = (mm: number) => mm * PT_PER_MM
-
-/** The longer side lies along the joint. */
-const PAGES = { A4: { widthMm: 297, heightMm: 210 }, LETTER: { widthMm: 279.4, heightMm: 215.9 } } as const
-const MARGIN_MM = 9
-/** Over the drawing: what it is, and the line to check the print by. */
-const HEAD_MM = 14
-const SCALE_MM = 100
 const HOLE_MM = 5
 const CROSS_MM = 4
 const STRIP_MM = 18
 
-type Shape = ContentCanvas['canvas'][number]
-
 /** Paper to lay on the joint: every fastener at true scale with its turn, on as many sheets as it takes, then its numbers as a strip. */
 export async function templatePdf(joint: Joint, spec: Spec, size: SheetSize, compress = true): Promise<Uint8Array<ArrayBuffer>> {
-  const page = PAGES[size]
-  const sheets = sheetsOf(joint.fasteners, page.widthMm - 2 * MARGIN_MM, page.heightMm - 2 * MARGIN_MM - HEAD_MM)
-  const definition: TDocumentDefinitions = {
-    pageSize: size,
-    pageOrientation: 'landscape',
-    pageMargins: [pt(MARGIN_MM), pt(MARGIN_MM), pt(MARGIN_MM), pt(MARGIN_MM)],
-    compress,
+  const sheets = sheetsOn(joint.fasteners, size)
+  return pdfOf({
+    ...trueScalePage(size, compress),
     info: { title: `${spec.name}, ${joint.name}: template` },
-    defaultStyle: { font: 'Archivo', fontSize: 9 },
     content: [
       ...sheets.flatMap((sheet, index) => sheetContent(joint, spec, sheet, sheets, index > 0)),
       { text: `${spec.name}, ${joint.name}: the order as a strip`, pageBreak: 'before', margin: [0, 0, 0, 8] },
       strip(joint),
     ],
-  }
-  return pdfOf(definition)
+  })
 }
 
 function sheetContent(joint: Joint, spec: Spec, sheet: Sheet, sheets: readonly Sheet[], isLater: boolean): Content[] {
-  // Where a place of the joint comes to lie on the page, in points.
-  const at = ({ xMm, yMm }: Position) => ({ x: pt(xMm - sheet.leftMm + MARGIN_MM), y: pt(yMm - sheet.topMm + MARGIN_MM + HEAD_MM) })
+  const at = placedOn(sheet)
   const turns = turnsOf(joint)
   const fasteners = joint.fasteners
     .map((fastener, index) => ({ ...onPaper(fastener), turn: turns[index]!, type: fastener.type }))
@@ -66,9 +50,7 @@ function sheetContent(joint: Joint, spec: Spec, sheet: Sheet, sheets: readonly S
             lineWidth: 0.4,
             dash: { length: 3 },
           })),
-        ...joinMarks(sheets)
-          .filter((mark) => isInside(mark, sheet))
-          .flatMap((mark) => cross(at(mark), CROSS_MM * 2, 1)),
+        ...joinCrosses(sheet, sheets),
       ],
       absolutePosition: { x: 0, y: 0 },
     },
@@ -76,31 +58,8 @@ function sheetContent(joint: Joint, spec: Spec, sheet: Sheet, sheets: readonly S
   ]
 }
 
-/** To check the print by: under the words, at the left. */
-function scaleLine(): Shape[] {
-  const [x1, y] = [pt(MARGIN_MM), pt(MARGIN_MM + 7)]
-  const x2 = x1 + pt(SCALE_MM)
-  const line = (from: readonly [number, number], to: readonly [number, number]): Shape => ({
-    type: 'line',
-    x1: from[0],
-    y1: from[1],
-    x2: to[0],
-    y2: to[1],
-    lineWidth: 0.6,
-  })
-  return [line([x1, y], [x2, y]), line([x1, y - 4], [x1, y + 4]), line([x2, y - 4], [x2, y + 4])]
-}
-
 function hole({ x, y }: { x: number; y: number }): Shape[] {
   return [{ type: 'ellipse', x, y, r1: pt(HOLE_MM), r2: pt(HOLE_MM), lineWidth: 0.8 }, ...cross({ x, y }, CROSS_MM, 0.4)]
-}
-
-function cross({ x, y }: { x: number; y: number }, reachMm: number, lineWidth: number): Shape[] {
-  const reach = pt(reachMm)
-  return [
-    { type: 'line', x1: x - reach, y1: y, x2: x + reach, y2: y, lineWidth },
-    { type: 'line', x1: x, y1: y - reach, x2: x, y2: y + reach, lineWidth },
-  ]
 }
 
 /** The turn beside the hole, where the cross leaves it to be read. */

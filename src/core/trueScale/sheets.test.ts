@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { headPattern } from './pattern'
-import { isInside, joinMarks, onPaper, sheetsOf } from './template'
+import { headPattern } from '../joints'
+import { isInside, joinMarks, onPaper, sheetsOf } from './sheets'
 
 const head = (cylinders: number, spacing: number) =>
   headPattern(cylinders, spacing, [

@@ -1,6 +1,10 @@
-import type { Position } from './pattern'
+/** A place on a flat thing, mm. */
+export interface Position {
+  readonly xMm: number
+  readonly yMm: number
+}
 
-/** A rectangle of the joint, mm, x to the right and y downwards on the paper. */
+/** A rectangle of what is drawn, mm, x to the right and y downwards on the paper. */
 export interface Window {
   readonly leftMm: number
   readonly topMm: number
@@ -15,15 +19,15 @@ export interface Sheet extends Window {
 
 /** What two sheets share, so that the marks of one can be laid on those of the other. */
 const OVERLAP_MM = 12
-/** Room round the outermost fasteners. */
+/** Room round the outermost places. */
 const EDGE_MM = 10
 
-/** The joint on paper: y of the drawing runs downwards. */
+/** On paper: y of the drawing runs downwards. */
 export function onPaper({ xMm, yMm }: Position): Position {
   return { xMm, yMm: -yMm }
 }
 
-/** The sheets a joint takes at true scale, left to right and top to bottom, each overlapping its neighbour. */
+/** The sheets that places take at true scale, left to right and top to bottom, each overlapping its neighbour. */
 export function sheetsOf(positions: readonly Position[], widthMm: number, heightMm: number): readonly Sheet[] {
   const laid = positions.map(onPaper)
   const spans = (values: readonly number[], room: number) => {
