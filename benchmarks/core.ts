@@ -1,5 +1,10 @@
 /** Figures of the core alone, in Node: the compiler warm, nothing remembered but where it is said. */
 import { Bench } from 'tinybench'
+import { cam } from '@/core/benches/cam'
+import { checkedLobe } from '@/core/cam'
+import { closedLiftMm } from '@/core/cam/closedLobe'
+import { refits } from '@/core/cam/refits'
+import { randomStream, seedOf } from '@/core/numerics/random'
 import { compression, cylinderStates, planCompression, ratioChain } from '@/core/benches/compression'
 import { openBuild, PAPER, uncertaintyBudget } from '@/core/benches'
 import { withEntries, type Build, type BuildDocument, type Joint, type Pull, type Reading } from '@/core/build'
@@ -18,7 +23,7 @@ import { sixteen } from './sixteen'
 function eight(): BuildDocument {
   const petrel = DEMO_BUILDS[1]!
   const { methods } = petrel.spec
-  const asked = { deckPlaces: 4, ringDepths: 3, chamberRepeats: 2, rodBolts: 'torque' } as const
+  const asked = { deckPlaces: 4, ringDepths: 3, chamberRepeats: 2, rodBolts: 'torque', camEvents: false } as const
   const spec = { ...petrel.spec, methods: { ...methods, ...asked } }
   return demoDocument({ ...petrel, spec, read: () => true }, new Date())
 }
@@ -34,6 +39,26 @@ function correcting(build: Build): () => Build {
     const id = `0199f000-0000-7000-8000-${String(count).padStart(12, '0')}`
     return withEntries(build, [{ ...old, id, value: old.value + 0.0001 * (count % 50), supersedes: old.id }])
   }
+}
+
+/** Four tables of half a degree's wheel, a row every other degree over two turns. */
+function curvesMs(): number {
+  const doubt = { wheelDeg: 0.25, dialMm: 0.005 }
+  const tables = Array.from({ length: 4 }, (_, seed) => {
+    const random = randomStream(seedOf(seed + 1))
+    return Array.from({ length: 360 }, (_, index) => {
+      const angleDeg = -360 + 2 * index
+      const at = angleDeg - 109.5 + doubt.wheelDeg * random.normal()
+      return { angleDeg, liftMm: closedLiftMm({ liftMm: 10.2, halfWidthDeg: 150, power: 2.6 }, at) + doubt.dialMm * random.normal() }
+    })
+  })
+  const run = () => {
+    for (const rows of tables) for (const _ of refits(checkedLobe(rows, doubt).curve, doubt, { checkLiftMm: 1.27, count: 1000, seed: 1 }));
+  }
+  run()
+  const started = performance.now()
+  run()
+  return performance.now() - started
 }
 
 export async function coreFigures(report: Report): Promise<void> {
@@ -74,6 +99,8 @@ export async function coreFigures(report: Report): Promise<void> {
   const big = sixteen()
   figure('sixteen pistons matched to their bores', 50, () => void matchPistons(openBuild(big)))
   figure('rod shells of sixteen from forty halves', 100, () => void selectShells(openBuild(big), 'rod'))
+  report.figure('four curves of 360 rows, fitted and refitted a thousand times each', curvesMs(), 'ms', 2000)
+  figure('cam bench of a five, two curves, opened and derived', 50, () => void cam.derive(unseen()))
   const again = (build: Build): Build =>
     withEntries(
       build,

@@ -2,6 +2,7 @@ import type { BuildDocument } from '@/core/build'
 import type { MonteCarloResult } from '@/core/metrology'
 import type { BenchId, JudgedAdvice } from '@/core/benches'
 import type { PlannerResult } from '@/core/benches/compression'
+import type { RefitOfCam } from '@/core/benches/cam'
 import type { ButtingResult } from '@/core/benches/rings'
 import type { CsvReport } from '@/core/files'
 
@@ -26,6 +27,11 @@ export interface JudgedPlans {
 /** What the adviser does. */
 export interface AdviceWorker {
   advise(document: BuildDocument, bench: BenchId): Promise<readonly JudgedAdvice[]>
+}
+
+/** What the cam worker does. */
+export interface CamWorker {
+  refit(document: BuildDocument, count: number, seed: number, onProgress: (done: number) => void): Promise<readonly RefitOfCam[]>
 }
 
 /** What the reader of tables does. */

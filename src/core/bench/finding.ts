@@ -42,12 +42,16 @@ export function allOf<Name extends string>(
 ): { readonly figures: Record<Name, Figure>; readonly missing?: undefined } | { readonly missing: readonly Missing[] } {
   const figures = {} as Record<Name, Figure>
   const missing: Missing[] = []
+  let isComplete = true
   for (const name of Object.keys(inputs) as Name[]) {
     const input = inputs[name]
     if (isKnown(input)) figures[name] = input.figure
-    else missing.push(...input.missing)
+    else {
+      isComplete = false
+      missing.push(...input.missing)
+    }
   }
-  return missing.length > 0 ? { missing: distinct(missing) } : { figures }
+  return isComplete ? { figures } : { missing: distinct(missing) }
 }
 
 /**

@@ -14,13 +14,14 @@ import type { BenchView, ToolProps } from '../bench/benchView'
 import { CamDrawing } from './CamDrawing'
 import { SchoolsTable } from './SchoolsTable'
 
+const RefitPanel = lazyPart(() => import('./RefitPanel').then((module) => module.RefitPanel))
 const PrintPanel = lazyPart(() => import('./PrintPanel').then((module) => module.PrintPanel))
 const CurvePanel = lazyPart(() => import('./CurvePanel').then((module) => module.CurvePanel))
 
 /** How TDC and the cams are read: any of the ways, each held against the others; and a whole curve at once. */
 function Tools(props: ToolProps) {
   const { edit } = props
-  const [open, setOpen] = useState<'curve' | 'print'>()
+  const [open, setOpen] = useState<'curve' | 'refit' | 'print'>()
   const close = () => setOpen(undefined)
   return (
     <>
@@ -28,11 +29,15 @@ function Tools(props: ToolProps) {
         <Button size="small" onPress={() => setOpen('curve')}>
           A curve from a table
         </Button>
+        <Button size="small" onPress={() => setOpen('refit')}>
+          Doubt by refits
+        </Button>
         <Button size="small" onPress={() => setOpen('print')}>
           Print a degree wheel
         </Button>
       </Row>
       {open === 'curve' && <CurvePanel {...props} onClose={close} />}
+      {open === 'refit' && <RefitPanel {...props} onClose={close} />}
       {open === 'print' && <PrintPanel {...props} onClose={close} />}
       {(Object.keys(methods) as (MethodKey & keyof typeof methods)[]).map((name) => (
         <MethodChoice key={name} name={name} method={methods[name]} edit={edit} />

@@ -193,6 +193,12 @@ describe('slips and contradictions', () => {
     expectNear('figure' in derived ? derived.figure.value.value : Number.NaN, 109.5, 1e-9)
   })
 
+  it('with no way of reading asked for, none is known, and the events of its card are wanted', () => {
+    const none = engine(2, (spec) => ({ ...spec, methods: { ...spec.methods, camEvents: false } }))
+    expect(find(cam, none, 'cam.advance.intake').missing).toContainEqual({ kind: 'reading', stationId: 'cam.event/intake/opens' })
+    expect(adviceOf(none)).toEqual([])
+  })
+
   it('without a card the cam is known all the same, and the number wanted is named', () => {
     const bare = withSpecOf(tern, (spec) => {
       const { intakeCentreline: _, ...paper } = spec.paper

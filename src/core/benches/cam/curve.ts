@@ -62,7 +62,7 @@ export function liftStation(cam: Cam, degree: number): string {
 const USUAL_WHEEL_U_DEG = 0.25
 
 /** What one row leaves open: the wheel by its card, the dial by that of the gauge that read it. */
-function rowDoubt(build: Build, cam: Cam) {
+export function rowDoubt(build: Build, cam: Cam) {
   const wheel = [...build.gauges.values()].find(({ use }) => use === 'wheel')
   const wheelDeg = wheel ? Math.hypot(wheel.resolution / Math.sqrt(12), wheel.repeatability) : USUAL_WHEEL_U_DEG
   const [first = 0] = degreesRead(build, cam)

@@ -1,1 +1,2 @@
 export { cam } from './advise'
+export { refitCurves, type RefitOfCam } from './refitCurves'

@@ -172,9 +172,10 @@ export const centreline = quantity('camCentreline', (build, cam: Cam): Derived =
   return { ...derived, remarks: [{ code: 'readBy', schools: known(build, cam).map(({ school }) => school) }] } as Derived
 })
 
-/** What the ways that are asked for still want. */
+/** What the ways that are asked for still want; where none is, the events of a card. */
 function missingBy(build: Build, cam: Cam): readonly Missing[] {
-  return SCHOOL_NAMES.filter((school) => isAsked(build, school)).flatMap((school) => {
+  const asked = SCHOOL_NAMES.filter((school) => isAsked(build, school))
+  return (asked.length > 0 ? asked : (['events'] as const)).flatMap((school) => {
     const derived = centrelineBy(build, cam, school)
     return isKnown(derived) ? [] : derived.missing
   })

@@ -7,7 +7,7 @@ import { workOn } from '../../build/work'
 import { trueTdc } from '../../cam'
 import type { Cam } from '../../engine'
 import { crankTurns } from '../../engine'
-import { apart, assumedFigure, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
+import { apart, assumedFigure, leftOut, limitsU, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { afterWork } from '../../quantities/afterWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { CamCharacteristic } from './definition'
@@ -79,6 +79,8 @@ export function proofsApart(build: Build): Derived {
 
 /** A wheel centred on its bolt by eye: what it is off centre shows at a quarter turn from TDC (common practice: half a millimetre on 90). */
 const OFF_CENTRE = { value: 0, tolerance: 0.25, source: 'common practice: a wheel off centre by half a millimetre' }
+/** As a standard uncertainty, along and across alike. */
+export const WHEEL_OFF_U_DEG = limitsU(OFF_CENTRE.tolerance)
 const RAD_PER_DEG = Math.PI / 180
 
 const TRUE_ANGLE: FormulaText = {

@@ -1,0 +1,44 @@
+import type { Build } from '../../build/build'
+import { refits, type RefitSpread } from '../../cam/refits'
+import type { LobeEvents } from '../../cam'
+import { camsOf, type Cam } from '../../engine'
+import { standardUncertainty } from '../../metrology'
+import { isKnown } from '../../bench/finding'
+import { checkLift } from './camPaper'
+import { curveOf, rowDoubt } from './curve'
+import { WHEEL_OFF_U_DEG, wheelTdc } from './wheel'
+
+/** Where the events of one measured lobe came out over many refits, as the wheel shows them. */
+export interface RefitOfCam {
+  readonly cam: Cam
+  readonly spread: Readonly<Record<keyof LobeEvents, RefitSpread>>
+}
+
+export interface RefitStep {
+  /** Refits done, over all cams. */
+  readonly done: number
+  readonly result?: RefitOfCam
+}
+
+/** Every curve that was read, refitted `count` times with all that is doubtful about it, TDC and the wheel among it. */
+export function* refitCurves(build: Build, count: number, seed: number): Generator<RefitStep, void> {
+  const tdc = wheelTdc(build)
+  const tdcDeg = isKnown(tdc) ? standardUncertainty(tdc.figure.value) : 0
+  const checkLiftMm = checkLift(build).value.value
+  let before = 0
+  for (const cam of camsOf(build.spec.layout)) {
+    const lobe = curveOf(build, cam)
+    if (!lobe) continue
+    const { noiseScale } = lobe.curve
+    const { wheelDeg, dialMm } = rowDoubt(build, cam)
+    const doubt = { wheelDeg: wheelDeg * noiseScale, dialMm: dialMm * noiseScale }
+    for (const { done, spread } of refits(lobe.curve, doubt, {
+      checkLiftMm,
+      common: { tdcDeg, eccentricityDeg: WHEEL_OFF_U_DEG },
+      count,
+      seed: seed + before,
+    }))
+      yield { done: before + done, ...(spread && { result: { cam, spread } }) }
+    before += count
+  }
+}

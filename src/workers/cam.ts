@@ -1,0 +1,18 @@
+import { proxy } from 'comlink'
+import type { RefitOfCam } from '@/core/benches/cam'
+import type { BuildDocument } from '@/core/build'
+import type { CamWorker } from './protocol'
+import { runInWorker } from './run'
+
+const start = () => new Worker(new URL('./cam.worker.ts', import.meta.url), { type: 'module' })
+
+/** Refits of every curve that was read; `onProgress` with the refits done over all of them. */
+export function refitInWorker(
+  document: BuildDocument,
+  count: number,
+  seed: number,
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<readonly RefitOfCam[]> {
+  return runInWorker(start, (worker: CamWorker) => worker.refit(document, count, seed, proxy(onProgress)), signal)
+}

@@ -1,0 +1,17 @@
+import { expose } from 'comlink'
+import { openBuild } from '@/core/benches'
+import { refitCurves } from '@/core/benches/cam'
+import type { CamWorker } from './protocol'
+
+const worker: CamWorker = {
+  async refit(document, count, seed, onProgress) {
+    const results = []
+    for (const slice of refitCurves(openBuild(document), count, seed)) {
+      onProgress(slice.done)
+      if (slice.result) results.push(slice.result)
+    }
+    return results
+  },
+}
+
+expose(worker)
