@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { closedLiftMm } from '@/core/cam/closedLobe'
-import { demo, expect, test, WREN } from '../support/shop'
+import { demo, expect, TERN, test, WREN } from '../support/shop'
 
 /** Degreeing a cam at the bench: by keyboard, with the angles as they are spoken, and a whole curve from a table. */
 async function type(page: Page, entries: readonly string[]): Promise<void> {
@@ -37,6 +37,12 @@ test('a cam is degreed by its events, set, and read again within its band, by ke
   await type(page, ['1.5 btdc', '33.5 abdc'])
   await expect(ledger(page)).toContainText('As its card 105°.')
   await expect(ledger(page)).not.toContainText('retarded')
+  // On another day, on another page: what was set, and how far it strayed from that.
+  await page.reload()
+  await page.locator('[data-ready]').waitFor()
+  const loop = page.getByLabel('Intake cam, set and read again')
+  await expect(loop.getByRole('row').nth(1)).toContainText('-3.8°')
+  await expect(loop.getByRole('row').nth(2)).toContainText(/\+3\.8°0\.0°0\.0°/)
 })
 
 test('a wheel three degrees off is no cam three degrees off', async ({ page, shop }) => {
@@ -73,4 +79,24 @@ test('a pasted curve: a row that cannot be read keeps all of it out, one that is
   await expect.poll(async () => (await shop.document(id)).entries.filter(({ kind }) => kind === 'reading').length).toBe(72)
   await expect(ledger(page)).toContainText('2° retarded; its card 105°. By its curve.')
   await expect(page.getByText('Read the curve of intake cam again at 35°')).toBeVisible()
+})
+
+test('the doubt of a curve comes out again by refits, off the page; a wheel is printed of any diameter', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await page.goto(`${shop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  await page.getByRole('button', { name: 'Doubt by refits' }).click()
+  await page.getByRole('button', { name: 'Refit a thousand times' }).click()
+  const row = page.getByRole('row', { name: /^Centreline/ }).filter({ hasText: '±' })
+  await expect(row.first()).toContainText(/11[12]\.\d ±0\.[4-7]/)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Print a degree wheel' }).click()
+  const diameter = page.getByLabel('Diameter, mm')
+  await diameter.fill('18')
+  await expect(page.getByText('From 60 to 600 mm across.')).toBeVisible()
+  await diameter.fill('150')
+  const href = await page.getByRole('link', { name: 'Degree wheel, A4' }).getAttribute('href')
+  const answer = await page.request.get(`${shop.server.address}${href}`)
+  expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf; charset=utf-8'])
+  expect((await page.request.get(`${shop.server.address}/api/degree-wheel.pdf?diameterMm=20`)).status()).toBe(400)
 })

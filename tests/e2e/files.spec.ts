@@ -299,6 +299,8 @@ test.describe('axe finds nothing, by day and by night', () => {
       '/sums',
       '/sums/conformity',
       '/sums/gaugestudy',
+      '/sums/camcurve',
+      '/bolts',
       `/builds/${id}`,
       `/builds/${id}/paper`,
       `/builds/${id}/book`,
@@ -323,6 +325,8 @@ test.describe('axe finds nothing, by day and by night', () => {
       [id, 'bearings'],
       [id, 'rings'],
       [id, 'rods'],
+      [id, 'fasteners'],
+      [id, 'cam'],
       [fresh, 'compression'],
       [id, 'compression'],
     ] as const) {

@@ -57,7 +57,7 @@ function tableOf(seed: number, { lobe, stepDeg, wheelDeg, common = {} }: Tables)
   const rows = []
   for (let angleDeg = -360; angleDeg <= 360; angleDeg += stepDeg) {
     const at = (angleDeg * Math.PI) / 180
-    const trueDeg = angleDeg + tdc! + cos! * Math.cos(at) + sin! * Math.sin(at) + wheelDeg * random.normal()
+    const trueDeg = angleDeg + tdc! + cos! * (Math.cos(at) - 1) + sin! * Math.sin(at) + wheelDeg * random.normal()
     rows.push({ angleDeg, liftMm: lobe(trueDeg) + zero! + DIAL_MM * random.normal() })
   }
   return { rows, random }

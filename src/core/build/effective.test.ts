@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { anyChange, anyEngine, CHANGES, fresh, said } from '../../../tests/support/anyBuild'
 import { find, stamp, ternDocument } from '../../../tests/support/builds'
 import { openBuild } from '../benches'
+import { loopOf } from '../benches/cam/loop'
 import { rings } from '../benches/rings'
-import { withEntries, type Build } from './build'
+import { withEntries, withSpec, type Build } from './build'
 import { effectiveEntries, entriesAt } from './effective'
 import { lastOf } from './readings'
 import type { Entry, Reading } from './types'
@@ -37,6 +38,23 @@ describe('the entries a page is served', () => {
       { numRuns: 150, seed: 2026 },
     )
   }, 120_000)
+
+  it('keep every round in which a cam that is set was read, and of one that is not only the last', () => {
+    const build = openBuild(ternDocument)
+    const again = (now: Build, cam: 'intake' | 'exhaust', by: number) =>
+      ['opens', 'closes'].reduce((soFar, spot) => {
+        const reading = soFar.readings.current.get(`cam.event/${cam}/${spot}`)!
+        return add(soFar, { ...reading, ...stamp(), value: reading.value + by, supersedes: reading.id })
+      }, now)
+    const planned = withSpec(build, {
+      ...build.spec,
+      planned: [{ id: stamp().id, work: { what: 'turnCam', cam: 'intake', by: 3 }, after: build.entries.at(-1)!.id }],
+    })
+    const read = afterwards(again(again(planned, 'intake', -2.5), 'exhaust', -0.5))
+    expect(loopOf(served(read), 'intake')).toEqual(loopOf(read, 'intake'))
+    expect(loopOf(read, 'intake')).toHaveLength(2)
+    expect(loopOf(served(read), 'exhaust')).toHaveLength(1)
+  })
 
   it('are one a place, however often each was read', () => {
     const tern = openBuild(ternDocument)

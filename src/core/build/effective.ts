@@ -2,22 +2,22 @@ import { stationId } from './place'
 import { pointsAt } from './pointsAt'
 import type { HistoryLine } from './readings'
 import type { Build } from './build'
-import type { Entry } from './types'
+import type { Entry, Reading } from './types'
 
 /** Places of the latest entries are kept whole: a slip is taken back soon, and what it hid counts again. */
 const RECENT = 20
 
 /**
  * The entries without which something would be found otherwise, in order of arrival: what counts at each place, what does not know
- * of it, the last word on each check, notes; and whole places where more than that counts, as where a ring was on the file. All else
- * is history: measured again since, read of the part before it was worked on, struck out, taken back.
+ * of it, the last word on each check, notes; and whole places where more than that counts, as where a ring was on the file or a cam
+ * was set and read again. All else is history: measured again since, read of the part before it was worked on, struck out, taken back.
  */
 export function effectiveEntries(build: Build): readonly Entry[] {
   const { history } = build.readings
   const whole = new Set(placesOf(build, [...anchors(build), ...build.entries.slice(-RECENT)]))
   const kept = new Set<string>()
   for (const [station, lines] of history) {
-    if (lines.some(({ entry }) => entry.kind === 'reading' && entry.strokes !== undefined)) whole.add(station)
+    if (lines.some(({ entry }) => entry.kind === 'reading' && (entry.strokes !== undefined || isOfLoop(build, entry)))) whole.add(station)
     for (const line of lines) {
       if (!counts(build, station, line)) continue
       kept.add(line.entry.id)
@@ -26,6 +26,11 @@ export function effectiveEntries(build: Build): readonly Entry[] {
   }
   for (const id of aboutPlaces(build, whole)) kept.add(id)
   return build.entries.filter(({ id }) => kept.has(id)).map((entry) => withoutPast(entry, kept))
+}
+
+/** Where a cam is set and read again, each round says what tightening moves; the rows of a curve say no more for being read again. */
+function isOfLoop({ spec: { planned = [] } }: Build, { place: { cam, degree } }: Reading): boolean {
+  return cam !== undefined && degree === undefined && planned.some(({ work }) => work.what === 'turnCam' && work.cam === cam)
 }
 
 /** Everything that is about one place: its entries, what moved there or away, what struck out or took back, in order of arrival. */

@@ -7,7 +7,7 @@ import type { LobeCurve } from './lobeCurve'
 export interface CommonDoubt {
   /** Of where true TDC is, crank degrees. */
   readonly tdcDeg?: number
-  /** Of the wheel being off centre: of the error it makes at a place, crank degrees. */
+  /** Of the wheel being off centre, along and across alike; TDC was found by it too, so that what it errs there is taken off. */
   readonly eccentricityDeg?: number
   /** Of the lift being read aslant: a share of it. */
   readonly tiltShare?: number
@@ -111,7 +111,7 @@ function eventSensitivity(curve: LobeCurve, at: number, checkLiftMm: number, com
 function angleErrors(at: number, { tdcDeg = 0, eccentricityDeg = 0 }: CommonDoubt) {
   return {
     tdc: tdcDeg,
-    eccentricityCos: eccentricityDeg * Math.cos(at * RAD_PER_DEG),
+    eccentricityCos: eccentricityDeg * (Math.cos(at * RAD_PER_DEG) - 1),
     eccentricitySin: eccentricityDeg * Math.sin(at * RAD_PER_DEG),
   }
 }

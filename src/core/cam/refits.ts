@@ -42,7 +42,7 @@ export function* refits(
     const [tdc, cos, sin, tilt, zero] = [tdcU * normal(), offU * normal(), offU * normal(), tiltU * normal(), curve.zeroU * normal()]
     const lifts = curve.rows.map(({ angleDeg }) => {
       const at = angleDeg * RAD_PER_DEG
-      const trueDeg = angleDeg + tdc + cos * Math.cos(at) + sin * Math.sin(at) + wheelDeg * normal()
+      const trueDeg = angleDeg + tdc + cos * (Math.cos(at) - 1) + sin * Math.sin(at) + wheelDeg * normal()
       return (1 + tilt) * splineAt(curve.spline, trueDeg) + zero + dialMm * normal()
     })
     const again = refit(lifts)

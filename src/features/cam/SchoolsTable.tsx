@@ -9,6 +9,7 @@ import { camKind, camsOf, type Cam } from '@/core/engine'
 import { expand } from '@/core/metrology'
 import { capital, subjectWords } from '@/wording'
 import type { PictureProps } from '../bench/benchView'
+import { LoopTable } from './LoopTable'
 
 const Table = styled.table`
   width: 100%;
@@ -57,6 +58,7 @@ export function SchoolsTable({ findings, build }: PictureProps) {
       {camsOf(build.spec.layout).map((cam) => (
         <OfCam key={cam} cam={cam} build={build} findings={findings.filter((one) => one.cam === cam)} />
       ))}
+      <LoopTable build={build} />
     </>
   )
 }

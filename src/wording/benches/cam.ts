@@ -10,6 +10,11 @@ const SCHOOL_WORDS = { curve: 'its curve', events: 'events', equalLift: 'equal l
 const AS_ITS_CARD_DEG = 0.05
 
 export const REMARKS = {
+  pointerOff: ({ tdcDeg, eachDeg }, _shown, system) => {
+    const angle = (deg: number) => differenceWords(Math.abs(deg), IN_WORDS.angle, system)
+    if (Math.abs(tdcDeg) < AS_ITS_CARD_DEG) return 'The pointer is true.'
+    return `Carried as a correction. To true it instead, move the pointer ${angle(tdcDeg)} towards ${tdcDeg > 0 ? 'before' : 'after'}: both sides then read ${angle(eachDeg)}.`
+  },
   camStands: ({ lateDeg, card }, _shown, system) => {
     const says = `its card ${differenceWords(card.value.value, IN_WORDS.angle, system)}`
     if (Math.abs(lateDeg) < AS_ITS_CARD_DEG) return `As ${says}.`

@@ -23,6 +23,7 @@ import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
 import { cardNumber } from './camPaper'
+import { loopOf } from './loop'
 
 /** Cams: what the demo hides is found by every way of reading; slips and contradictions are said; what is set reads right. */
 const tern = openBuild(ternDocument)
@@ -115,6 +116,31 @@ describe('the intake cam of the demo', () => {
     expect(find(cam, events, 'cam.advance.intake').remarks.map(({ code }) => code)).not.toContain('planned')
   })
 
+  it('is a loop: each time it was read, what had been set before, and how far it strayed from that', () => {
+    const slotted = by(onPaper(tern, { camStep: undefined, camTeeth: undefined }), { camCurve: false, camEqualLift: false })
+    const bare = without(slotted, ({ characteristic }) => characteristic === 'cam.lift' || characteristic === 'cam.equalLift')
+    const tdc = valueOf(cam, bare, 'cam.tdc')
+    const reads = (build: Build, lateDeg: number) =>
+      at(
+        at(build, 'cam.event', { cam: 'intake', spot: 'opens' }, tdc - 1.85 + lateDeg),
+        'cam.event',
+        { cam: 'intake', spot: 'closes' },
+        tdc + 220.85 + lateDeg,
+      )
+    const first = reads(bare, 3)
+    const planned = withSpec(first, withPlannedAfter(withChanges(first.spec, [{ what: 'turnCam', cam: 'intake', by: 3 }]), first))
+    const second = reads(planned, 0.5)
+    const rounds = loopOf(second, 'intake')
+    expect(rounds).toHaveLength(3)
+    expectNear(rounds[1]!.lateDeg, 3, 1e-6)
+    expect(rounds[1]).not.toHaveProperty('setDeg')
+    expect(rounds[2]!.setDeg).toBe(3)
+    expectNear(rounds[2]!.lateDeg, 0.5, 1e-6)
+    // Set by three it moved two and a half: tightening brought half a degree back.
+    expectNear(rounds[2]!.strayedDeg!, -0.5, 1e-6)
+    expect(loopOf(second, 'exhaust')).toHaveLength(1)
+  })
+
   it('without its faults has nothing out and nothing is advised', () => {
     const sound = soundBuild(0)
     const findings = cam.derive(sound)
@@ -137,6 +163,7 @@ describe('true TDC', () => {
       [-23, 26],
     ])
     expectNear(valueOf(cam, one, 'cam.tdc'), 1.25, 1e-9)
+    expect(find(cam, one, 'cam.tdc').remarks).toEqual([{ code: 'pointerOff', tdcDeg: expect.closeTo(1.25, 9), eachDeg: 25 }])
     expectNear(valueOf(cam, one, 'cam.tdcApart'), 0.5, 1e-9)
     const before = valueOf(cam, tern, 'cam.byEvents.intake') + valueOf(cam, tern, 'cam.tdc')
     expectNear(valueOf(cam, one, 'cam.byEvents.intake') + 1.25, before, 1e-9)

@@ -17,6 +17,8 @@ export type School = 'curve' | 'events' | 'equalLift' | 'overlapLift'
 
 declare module '../../bench/vocabulary' {
   interface RemarkFields {
+    /** What the wheel shows at true TDC, and what both sides read once the pointer is moved by that. */
+    pointerOff: { readonly tdcDeg: number; readonly eachDeg: number }
     /** Crank degrees a cam stands later than its card. */
     camStands: { readonly lateDeg: number; readonly card: Figure }
     /** Two numbers of the card that do not go together. */
@@ -140,6 +142,10 @@ export const definition = {
     'cam.marksTwoTurns': {
       label: 'Marks still stand after two full turns by hand, in the running direction',
       why: 'A chain or belt finds its place only once it has gone round.',
+    },
+    'cam.overlapTdc': {
+      label: 'At the TDC that counts as nought both valves rock; half a cycle on both are shut',
+      why: 'Read from the other one every angle is a turn off, and exhaust is taken for intake.',
     },
     'cam.solid': { label: 'Lifters solid, or collapsed to solid', why: 'A lifter that bleeds down makes every event late and short.' },
     'cam.phaserLocked': { label: 'Variable phaser locked', why: 'It would be degreed wherever it happens to stand.' },

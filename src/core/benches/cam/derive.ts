@@ -3,7 +3,7 @@ import { paperAt } from '../../build/figures'
 import { camKind, camsOf, type Cam } from '../../engine'
 import { resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
-import { allOf, finding, isKnown, type Derived } from '../../bench/finding'
+import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import type { Subject } from '../../build/place'
 import { cardCentreline, cardDisagreements, cardDuration } from './camPaper'
 import { curveOf, curveRows, onCurve, peakLiftOf } from './curve'
@@ -21,7 +21,7 @@ const BY: Readonly<Record<School, CamOutput>> = {
 export function derive(build: Build): Finding[] {
   const one = (output: CamOutput, of: (build: Build) => Derived, subject?: Subject) => finding(build, definition, output, of, subject)
   return [
-    one('cam.tdc', wheelTdc),
+    one('cam.tdc', tdcOnWheel),
     one('cam.tdcApart', proofsApart),
     ...camsOf(build.spec.layout).flatMap((cam) => camFindings(build, cam)),
     ...pairs(build).flatMap(({ intake, exhaust, subject }) => [
@@ -30,6 +30,19 @@ export function derive(build: Build): Finding[] {
     ]),
     ...(build.spec.paper.intakeClosing ? [one('cam.retardApart', retardApart)] : []),
   ]
+}
+
+/** Carried as a correction, or trued away: which way the pointer goes, and what both sides read then. */
+function tdcOnWheel(build: Build): Derived {
+  const tdc = wheelTdc(build)
+  const first = allOf({
+    before: asRead(build, 'cam.stop', { spot: 'before', repeat: 1 }),
+    after: asRead(build, 'cam.stop', { spot: 'after', repeat: 1 }),
+  })
+  if (!isKnown(tdc) || first.missing) return tdc
+  const { before, after } = first.figures
+  const eachDeg = (after.value.value - before.value.value) / 2
+  return { ...tdc, remarks: [{ code: 'pointerOff', tdcDeg: tdc.figure.value.value, eachDeg }] }
 }
 
 function camFindings(build: Build, cam: Cam): Finding[] {

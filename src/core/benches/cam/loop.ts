@@ -1,0 +1,68 @@
+/** Setting a cam is a loop: read, set, torqued, read again; tightening can move it, and the next time it is aimed off by that. */
+import type { Build } from '../../build/build'
+import { stationId } from '../../build/place'
+import type { Reading } from '../../build/types'
+import type { Cam } from '../../engine'
+import { isKnown } from '../../bench/finding'
+import { cardCentreline } from './camPaper'
+import { signOf } from './schools'
+import { wheelTdc } from './wheel'
+
+/** One round: where the events were read, and what had been set since the round before. */
+export interface LoopRound {
+  readonly at: string
+  readonly by: string
+  /** Crank degrees after its card, as the events say; earlier is negative. */
+  readonly lateDeg: number
+  /** What was planned between the round before and this one, positive is earlier; none: nothing, it was only read again. */
+  readonly setDeg?: number
+  /** How much further it moved than it was set. */
+  readonly strayedDeg?: number
+}
+
+/**
+ * The rounds of a cam by its events, each with the TDC that stands now: opening and closing in the order they were read, as many as
+ * both were. Empty without a card or a TDC.
+ */
+export function loopOf(build: Build, cam: Cam): readonly LoopRound[] {
+  const [card, tdc] = [cardCentreline(build, cam), wheelTdc(build)]
+  if (!isKnown(card) || !isKnown(tdc)) return []
+  const [opens, closes] = [eventsOf(build, cam, 'opens'), eventsOf(build, cam, 'closes')]
+  const cardDeg = signOf(cam) * card.figure.value.value
+  const rounds: LoopRound[] = []
+  for (let index = 0; index < Math.min(opens.length, closes.length); index++) {
+    const [open, close] = [opens[index]!, closes[index]!]
+    const lateDeg = (open.value + close.value) / 2 - tdc.figure.value.value - cardDeg
+    const setDeg = index === 0 ? undefined : setBetween(build, cam, later(opens[index - 1]!, closes[index - 1]!), later(open, close))
+    const before = rounds.at(-1)
+    rounds.push({
+      at: later(open, close).at,
+      by: later(open, close).by,
+      lateDeg,
+      ...(setDeg && before && { setDeg, strayedDeg: before.lateDeg - lateDeg - setDeg }),
+    })
+  }
+  return rounds
+}
+
+/** Every reading of an event that was not struck out or taken back, in the order in which they came. */
+function eventsOf({ readings }: Build, cam: Cam, spot: string): readonly Reading[] {
+  const lines = readings.history.get(stationId('cam.event', { cam, spot })) ?? []
+  return lines.flatMap(({ entry, state }) => (entry.kind === 'reading' && COUNTED.has(state) ? [entry] : []))
+}
+
+const COUNTED: ReadonlySet<string> = new Set(['current', 'superseded', 'conflicting', 'earlier'])
+
+function later(a: Reading, b: Reading): Reading {
+  return a.at > b.at ? a : b
+}
+
+/** Work planned on the engine as it was read up to one round, and read again by the next. */
+function setBetween({ spec, readings }: Build, cam: Cam, from: Reading, to: Reading): number {
+  const arrival = (id: string) => readings.arrival.get(id) ?? -1
+  return (spec.planned ?? []).reduce((sum, { work, after }) => {
+    if (work.what !== 'turnCam' || work.cam !== cam || after === undefined) return sum
+    const at = arrival(after)
+    return at >= arrival(from.id) && at < arrival(to.id) ? sum + work.by : sum
+  }, 0)
+}

@@ -1,0 +1,61 @@
+import { loopOf, type LoopRound } from '@/core/benches/cam/loop'
+import type { Build } from '@/core/build'
+import { camsOf } from '@/core/engine'
+import { FigureTable } from '@/ui/FigureTable'
+import { capital, subjectWords } from '@/wording'
+
+/** Less is no move anybody reads off a wheel. */
+const STRAYED_DEG = 0.25
+
+/** Every time a cam was read by its events, what had been set before, and how far it strayed from that. */
+export function LoopTable({ build }: { build: Build }) {
+  return (
+    <>
+      {camsOf(build.spec.layout).map((cam) => {
+        const rounds = loopOf(build, cam)
+        // Read once there is no loop yet.
+        if (rounds.length < 2) return null
+        const aim = aimWords(rounds)
+        return (
+          <section key={cam} aria-label={`${capital(subjectWords({ cam }))}, set and read again`}>
+            <FigureTable>
+              <thead>
+                <tr>
+                  <th scope="col">{capital(subjectWords({ cam }))}</th>
+                  <th scope="col">set by</th>
+                  <th scope="col">against its card</th>
+                  <th scope="col">strayed</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rounds.map(({ at, by, lateDeg, setDeg, strayedDeg }, index) => (
+                  <tr key={at}>
+                    <td>
+                      {index + 1}, {by}, {at.slice(0, 10)}
+                    </td>
+                    <td>{setDeg === undefined ? '' : signed(setDeg)}</td>
+                    <td>{signed(-lateDeg)}</td>
+                    <td>{strayedDeg === undefined ? '' : signed(strayedDeg)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </FigureTable>
+            {aim && <p>{aim}</p>}
+          </section>
+        )
+      })}
+    </>
+  )
+}
+
+function signed(deg: number): string {
+  return `${deg > 0 ? '+' : ''}${deg.toFixed(1)}°`
+}
+
+/** What tightening moved it last time is aimed off by the next. */
+function aimWords(rounds: readonly LoopRound[]): string {
+  const strayed = rounds.at(-1)?.strayedDeg
+  if (strayed === undefined || Math.abs(strayed) < STRAYED_DEG) return ''
+  const further = strayed > 0 ? 'back' : 'forward'
+  return `Tightening moved it ${Math.abs(strayed).toFixed(1)}° ${strayed > 0 ? 'forward' : 'back'} last time: aim ${Math.abs(strayed).toFixed(1)}° further ${further}.`
+}
