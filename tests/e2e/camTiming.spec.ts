@@ -1,5 +1,8 @@
 import type { Page } from '@playwright/test'
+import { openBuild } from '@/core/benches'
 import { closedLiftMm } from '@/core/cam/closedLobe'
+import type { SimulatedGauges } from '@/core/twin'
+import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { demo, expect, TERN, test, WREN } from '../support/shop'
 
 /** Degreeing a cam at the bench: by keyboard, with the angles as they are spoken, and a whole curve from a table. */
@@ -99,4 +102,72 @@ test('the doubt of a curve comes out again by refits, off the page; a wheel is p
   const answer = await page.request.get(`${shop.server.address}${href}`)
   expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf; charset=utf-8'])
   expect((await page.request.get(`${shop.server.address}/api/degree-wheel.pdf?diameterMm=20`)).status()).toBe(400)
+})
+
+test('a cam is degreed by events and full curve off simulated gauges, corrected, and read again within its band', async ({
+  page,
+  ownShop,
+}) => {
+  const document = demo(WREN, (one) => ({
+    ...one,
+    spec: {
+      ...one.spec,
+      methods: { ...one.spec.methods, camCurve: true, camTdc: 'drop' },
+      paper: { ...one.spec.paper, curveStep: { value: 10, unit: 'deg', source: 'test' } },
+    },
+  }))
+  const id = await ownShop.bring(document)
+  await page.goto(`${ownShop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  await page.keyboard.press('l')
+  await expect(page.getByText('listening to live gauges')).toBeVisible()
+  const gauges = new GaugeSet(ownShop.server.address)
+  const places = openPlaces(openBuild(document), 'cam')
+  const press = async (hand: SimulatedGauges, some: typeof places) => {
+    for (const { station, gauge } of some) await gauges.press(gauge, hand.read(station.characteristic, station.place, gauge))
+  }
+  const count = async () => (await ownShop.document(id)).entries.filter(({ kind }) => kind === 'reading').length
+  await press(handFor(document, 41, { camLateDeg: { 1: 4 } }), places)
+  await expect.poll(count, { timeout: 120_000 }).toBe(places.length)
+  await expect(ledger(page)).toContainText(/[34]\.\d° retarded; its card 105°\. By its curve; also read by events\./)
+  await page.getByRole('button', { name: /^Take it: Set intake cam/ }).press('Enter')
+  await expect(page.getByText(/^Taken: Set intake cam/)).toBeVisible()
+  // Torqued, turned over twice, and read again: the engine as it would be once it stands right.
+  const again = places.filter(({ station }) => station.place.cam === 'intake')
+  await page.getByRole('button', { name: /^Intake cam, opens at/ }).click()
+  await press(handFor(document, 41), again)
+  await expect.poll(count, { timeout: 120_000 }).toBe(places.length + again.length)
+  await expect(ledger(page)).not.toContainText(/[234]\.\d° retarded/)
+  const intake = page
+    .getByLabel('What it means')
+    .locator('article, li, section')
+    .filter({ hasText: 'Against its card, intake cam' })
+    .first()
+  await expect(intake).toContainText('Within')
+})
+
+test('a virtual engine is turned by keys: wheel and dial go along, and turned back the chain has slack', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.goto(`${shop.server.address}/builds/${id}/cam`)
+  await page.locator('[data-ready]').waitFor()
+  await page.getByRole('button', { name: 'Turn a virtual engine' }).click()
+  const engine = page.getByLabel('A virtual engine')
+  const crank = engine.getByRole('slider', { name: 'Turn the crank' })
+  await crank.fill('0')
+  await engine.getByText('Intake cam', { exact: true }).click()
+  await crank.fill('60')
+  const lift = async () => Number(/dial ([\d.]+) mm/.exec((await engine.getByText('Wheel').textContent())!)![1])
+  const before = await lift()
+  expect(before).toBeGreaterThan(2)
+  await crank.focus()
+  // Three half degrees back are taken up by the slack; past two degrees the cam follows.
+  for (let key = 0; key < 3; key++) await page.keyboard.press('ArrowLeft')
+  await expect(engine).toContainText('Wheel 58.5°')
+  await expect(engine).toContainText('turned back')
+  expect(await lift()).toBe(before)
+  for (let key = 0; key < 5; key++) await page.keyboard.press('ArrowLeft')
+  expect(await lift()).toBeLessThan(before)
+  await crank.fill('61')
+  await expect(engine).not.toContainText('turned back')
+  expect(await lift()).toBeGreaterThan(before)
 })

@@ -112,7 +112,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
   })
 
   it('validates, and names the fault of a damaged file with its path', () => {
-    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('406 entries') })
+    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('556 entries') })
     const damaged = JSON.stringify({
       ...tern,
       entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)),

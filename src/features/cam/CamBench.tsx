@@ -14,6 +14,7 @@ import type { BenchView, ToolProps } from '../bench/benchView'
 import { CamDrawing } from './CamDrawing'
 import { SchoolsTable } from './SchoolsTable'
 
+const VirtualEngine = lazyPart(() => import('./VirtualEngine').then((module) => module.VirtualEngine))
 const RefitPanel = lazyPart(() => import('./RefitPanel').then((module) => module.RefitPanel))
 const PrintPanel = lazyPart(() => import('./PrintPanel').then((module) => module.PrintPanel))
 const CurvePanel = lazyPart(() => import('./CurvePanel').then((module) => module.CurvePanel))
@@ -22,12 +23,16 @@ const CurvePanel = lazyPart(() => import('./CurvePanel').then((module) => module
 function Tools(props: ToolProps) {
   const { edit } = props
   const [open, setOpen] = useState<'curve' | 'refit' | 'print'>()
+  const [isTurning, setTurning] = useState(false)
   const close = () => setOpen(undefined)
   return (
     <>
       <Row>
         <Button size="small" onPress={() => setOpen('curve')}>
           A curve from a table
+        </Button>
+        <Button size="small" aria-pressed={isTurning} onPress={() => setTurning((now) => !now)}>
+          Turn a virtual engine
         </Button>
         <Button size="small" onPress={() => setOpen('refit')}>
           Doubt by refits
@@ -36,6 +41,7 @@ function Tools(props: ToolProps) {
           Print a degree wheel
         </Button>
       </Row>
+      {isTurning && <VirtualEngine build={props.build} />}
       {open === 'curve' && <CurvePanel {...props} onClose={close} />}
       {open === 'refit' && <RefitPanel {...props} onClose={close} />}
       {open === 'print' && <PrintPanel {...props} onClose={close} />}

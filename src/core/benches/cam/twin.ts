@@ -1,6 +1,6 @@
 import { closedHalfDurationDeg, closedLiftMm, type ClosedLobe } from '../../cam/closedLobe'
 import { dropAtMm, middleOffDeg } from '../../cam/trueTdc'
-import { camKind, camsOf, type Cam } from '../../engine'
+import { camKind, camsOf, pistonDropMm, type Cam, type Crank } from '../../engine'
 import { rootBetween } from '../../numerics/roots'
 import { isKnown } from '../../bench/finding'
 import type { Place } from '../../build/place'
@@ -35,9 +35,18 @@ function trueCentreDeg({ engine, unread, spec }: VirtualHand, cam: Cam): number 
 
 const camAt = ({ cam = 'intake' }: Place) => cam
 
+function crankOf({ paper }: VirtualHand['spec']): Crank {
+  return { strokeMm: paper.stroke?.value ?? 90, rodMm: paper.rodLength?.value ?? 150, pinOffsetMm: paper.pinOffset?.value ?? 0 }
+}
+
+/** What a dial on the piston shows below its top when the wheel shows an angle, mm. */
+export function dropOnDial({ spec, engine }: VirtualHand, wheelDeg: number): number {
+  return pistonDropMm(crankOf(spec), wheelDeg - engine.wheelOffDeg)
+}
+
 function stopDeg({ spec, engine }: VirtualHand, { spot }: Place): number {
-  const { paper, methods } = spec
-  const crank = { strokeMm: paper.stroke?.value ?? 90, rodMm: paper.rodLength?.value ?? 150, pinOffsetMm: paper.pinOffset?.value ?? 0 }
+  const { methods } = spec
+  const crank = crankOf(spec)
   const half = rootBetween((deg) => dropAtMm(crank, deg) - STOP_MM[methods.camTdc], 1, 120)
   return middleOffDeg(crank, half) + (spot === 'before' ? -half : half) + engine.wheelOffDeg
 }
@@ -48,7 +57,8 @@ function angleAtLift(hand: VirtualHand, cam: Cam, liftMm: number, isBefore: bool
   return trueCentreDeg(hand, cam) + (isBefore ? -half : half) + hand.engine.wheelOffDeg
 }
 
-const lift = (hand: VirtualHand, cam: Cam, wheelDeg: number) =>
+/** What a dial shows with the cam where it stands when the wheel shows an angle in the running direction, mm. */
+export const liftOnDial = (hand: VirtualHand, cam: Cam, wheelDeg: number) =>
   closedLiftMm(trueLobe(hand, cam), wheelDeg - hand.engine.wheelOffDeg - trueCentreDeg(hand, cam)) * ratioRead(hand.unread)
 
 /** What a virtual engine has where this bench reads. */
@@ -61,8 +71,8 @@ export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
   },
   'cam.overlapLift': (hand, place) => {
     const lash = hand.spec.methods.camReadAt === 'valve' ? (hand.spec.paper[CARD_OF[camKind(camAt(place))].lash]?.value ?? 0) : 0
-    return Math.max(0, lift(hand, camAt(place), hand.engine.wheelOffDeg) - lash)
+    return Math.max(0, liftOnDial(hand, camAt(place), hand.engine.wheelOffDeg) - lash)
   },
   // The wheel is brought to the angle by eye: the dial reads where it truly stands.
-  'cam.lift': (hand, place) => lift(hand, camAt(place), (place.degree ?? 0) + WHEEL_READ_DEG * hand.random.normal()),
+  'cam.lift': (hand, place) => liftOnDial(hand, camAt(place), (place.degree ?? 0) + WHEEL_READ_DEG * hand.random.normal()),
 }
