@@ -123,7 +123,7 @@ describe('events of a lobe from its table', { timeout: 120_000 }, () => {
 
 const slopeAt = (lobe: Lobe, at: number) => (lobe(at + 0.01) - lobe(at - 0.01)) / 0.02
 
-const SPOILT_TABLES = 150
+const SPOILT_TABLES = 100
 
 describe('slips in a table', { timeout: 120_000 }, () => {
   /** Shares of tables in which the row, or one beside it, is named. */

@@ -5,7 +5,7 @@ import { Section, SectionTitle } from '@/ui/Page'
 import { Fields } from './GroupFields'
 import type { ChangeJoint } from './planEdit'
 
-const LOOKS = { before: 'Look before the first pull, each after a ;', after: 'Look before it is called done, each after a ;' } as const
+const LOOKS = { before: 'Look first, each after a ;', after: 'Look last, each after a ;' } as const
 
 /** What has to be true before a joint is pulled, and what somebody looks at before it is called done. */
 export function BeforeAfterFields({ joint, joints, change }: { joint: Joint; joints: readonly Joint[]; change: ChangeJoint }) {
