@@ -3,7 +3,7 @@ import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, 
 import { growingParts } from '@/core/build/growth'
 import { cylinderNumbers, EXPANSION } from '@/core/engine'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
-import { makeEngine, SimulatedGauges, type TrueEngine } from '@/core/twin'
+import { makeEngine, SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
 
 /** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
 export interface Measured {
@@ -94,19 +94,50 @@ function reader(
 ): Read {
   const hand = new SimulatedGauges({ engine, spec, seed, truths: TRUTHS })
   const micrometer = gaugeFor(spec, 'bearings.mainJournal')
+  const off = random && wheelOff(random)
   return (characteristic, place, gauge) => {
-    const exact = hand.read(characteristic, place, { ...gauge, use: 'other', resolution: IDEAL_STEP, repeatability: 0, bias: 0 }).value
+    const exact = hand.read(characteristic, random && off ? setByEye(place, random, off) : place, {
+      ...gauge,
+      use: 'other',
+      resolution: IDEAL_STEP,
+      repeatability: 0,
+      bias: 0,
+    }).value
     if (!random) return { value: exact }
     const { bias, scale, sigma } = gauges.get(gauge.id)!
     const isZeroed =
       spec.methods.bearings === 'direct' && (characteristic === 'bearings.mainClearance' || characteristic === 'bearings.rodClearance')
     // Zeroed on the micrometer that read the journal: its bias is not seen, its step, its noise and the setting are; so is the zero.
     const own = isZeroed ? zeroError(gauges.get(micrometer.id)!, gauges.get(gauge.id)!, random) : bias
-    const shown = exact * (1 + scale) + grown(spec, characteristic, exact, warmK) + own + sigma * random.normal()
+    const err = off && gauge.use === 'wheel' ? wheelErr(off, exact) : 0
+    const shown = exact * (1 + scale) + err + grown(spec, characteristic, exact, warmK) + own + sigma * random.normal()
     const steps = shown / gauge.resolution
     if (gauge.use === 'feeler') return { value: Math.floor(steps) * gauge.resolution, upper: (Math.floor(steps) + 1) * gauge.resolution }
     return { value: Math.round(steps) * gauge.resolution }
   }
+}
+
+/** How far a wheel put on by eye is off its centre, as what it errs by: along and across, degrees. */
+interface WheelOff {
+  readonly along: number
+  readonly across: number
+}
+const WHEEL_OFF_DEG = 0.25
+
+function wheelOff(random: RandomStream): WheelOff {
+  const one = () => WHEEL_OFF_DEG * (2 * random.uniform() - 1)
+  return { along: one(), across: one() }
+}
+
+function wheelErr({ along, across }: WheelOff, deg: number): number {
+  const at = (deg * Math.PI) / 180
+  return along * Math.cos(at) + across * Math.sin(at)
+}
+
+/** A wheel stands a little off the angle it was set to, and off where its centre is not on its bolt. */
+function setByEye(place: Place, random: RandomStream, off: WheelOff): Place {
+  if (place.degree === undefined) return place
+  return { ...place, degree: place.degree - wheelErr(off, place.degree) + SET_BY_EYE_DEG * random.normal() }
 }
 
 function zeroError(micrometer: TrueGauge, bore: TrueGauge, random: RandomStream): number {

@@ -57,11 +57,30 @@ interface Taken {
 function bestWithout(worst: LobeSlip, rows: readonly LiftRow[], doubt: RowDoubt, without: ReadonlySet<number>): Taken {
   const rowOut = (row: number, slip: LobeSlip): Taken => ({ slip, asRead: rows, curve: lobeCurve(rows, doubt, new Set([...without, row])) })
   if (worst.kind === 'row') return rowOut(worst.row, worst)
-  const asRead = rows.map((row, index) => (index + 1 >= worst.row ? { ...row, angleDeg: row.angleDeg - worst.byDeg } : row))
-  const ways: Taken[] = [{ slip: worst, asRead, curve: lobeCurve(asRead, doubt, without) }]
+  const ways: Taken[] = [broughtBack(worst, rows, doubt, without)]
   for (const row of [worst.row - 1, worst.row])
     if (!without.has(row)) ways.push(rowOut(row, { kind: 'row', row, sigmas: worst.sigmas, offMm: 0 }))
   return ways.reduce((best, one) => (one.curve.spline.chiSquare < best.curve.spline.chiSquare ? one : best))
+}
+
+type Skipped = Extract<LobeSlip, { kind: 'skipped' }>
+
+/** A curve that was bent by what was skipped says too little of it: what is left once that is put right is added, until nothing is. */
+const BACK_PASSES = 4
+const LEFT_DEG = 0.05
+
+function broughtBack(skipped: Skipped, rows: readonly LiftRow[], doubt: RowDoubt, without: ReadonlySet<number>): Taken {
+  const taken = (byDeg: number): Taken => {
+    const asRead = rows.map((row, index) => (index + 1 >= skipped.row ? { ...row, angleDeg: row.angleDeg - byDeg } : row))
+    return { slip: { ...skipped, byDeg }, asRead, curve: lobeCurve(asRead, doubt, without) }
+  }
+  let byDeg = skipped.byDeg
+  for (let pass = 0; pass < BACK_PASSES; pass++) {
+    const left = skippedAngles(taken(byDeg).curve).find(({ row }) => row === skipped.row)?.byDeg ?? 0
+    if (Math.abs(left) < LEFT_DEG) break
+    byDeg += left
+  }
+  return taken(byDeg)
 }
 
 /** Rows that are slips of their own. */
@@ -145,12 +164,12 @@ const LEAST_KNOWN_DEG = 3
  * For every row the hypothesis that from it on all angles are off by one amount: the generalised least squares estimate of the
  * amount, its residuals projected off the curve, by its own standard error.
  */
-function skippedAngles(curve: LobeCurve): LobeSlip[] {
+function skippedAngles(curve: LobeCurve): Skipped[] {
   const { spline, rows } = curve
   const { firstFree, precision, knots } = spline
   const moments = new Float64Array(precision.size)
   let [score, squares] = [0, 0]
-  const slips: LobeSlip[] = []
+  const slips: Skipped[] = []
   for (let index = rows.length - 1; index > 0; index--) {
     const row = rows[index]!
     const slope = splineAt(spline, row.angleDeg, 1)

@@ -12,6 +12,9 @@ export interface Indicated {
   readonly upper?: number
 }
 
+/** How closely one hand sets a wheel, standard deviation, degrees. */
+export const SET_BY_EYE_DEG = 0.2
+
 /** A hand with virtual gauges, for what the benches say there is to be read. */
 export class SimulatedGauges {
   private readonly hand: VirtualHand
@@ -38,10 +41,16 @@ export class SimulatedGauges {
   read(characteristic: string, place: Place, gauge: Gauge): Indicated {
     const truth = this.truths[characteristic]
     if (!truth) throw new Error(`The twin has no ${characteristic}`)
-    const shown = truth(this.hand, place) + gauge.bias + gauge.repeatability * this.hand.random.normal()
+    const shown = truth(this.hand, this.standing(place, gauge)) + gauge.bias + gauge.repeatability * this.hand.random.normal()
     const steps = shown / gauge.resolution
     const print = (count: number) => printed(count * gauge.resolution)
     if (gauge.use === 'feeler') return { value: print(Math.floor(steps)), upper: print(Math.floor(steps) + 1) }
     return { value: print(Math.round(steps)) }
+  }
+
+  /** A wheel is brought to an angle by eye: what is read there is read where it truly stands. */
+  private standing(place: Place, gauge: Gauge): Place {
+    if (place.degree === undefined || gauge.repeatability === 0) return place
+    return { ...place, degree: place.degree + SET_BY_EYE_DEG * this.hand.random.normal() }
   }
 }

@@ -2,7 +2,11 @@
  * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
  * right answers are known.
  */
-import { boltNumbers, camsOf, cylinderNumbers, mainNumbers } from '../engine'
+import { isKnown, type Derived } from '../bench/finding'
+import { openBuildWith, type Build } from '../build/build'
+import { closedHalfDurationDeg, type ClosedLobe } from '../cam/closedLobe'
+import { cardCentreline, cardDuration, CARD_OF, checkLift } from '../quantities/camCard'
+import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, type Cam } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
 import type { LimitId } from '../build/ids'
 import type { Spec } from '../build/types'
@@ -46,8 +50,10 @@ export interface TrueEngine {
   readonly boltYieldShare: Each
   /** How much further than wanted each was pulled in the end. */
   readonly boltOverpullMm: Each
-  /** By cam, in the order of the engine's cams: crank degrees it stands later than its card. */
+  /** By cam, in the order of the engine's cams: crank degrees it was set later than its card. */
   readonly camLateDeg: Each
+  /** By cam: its lobe, and where the centreline of it truly stands, crank degrees after overlap TDC. */
+  readonly cams: ReadonlyMap<Cam, { readonly lobe: ClosedLobe; readonly centreDeg: number }>
   /** What the wheel shows at true TDC. */
   readonly wheelOffDeg: number
 }
@@ -138,12 +144,32 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
 /** Standard deviation of where cams stand that nobody set wrong, crank degrees. */
 const CAM_SET_DEG = 0.15
 
+/** Where no card says it. */
+const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225, power: 2.6 }
+
 /** Cams and wheel, by noise of their own: what is in the block stays as it was. */
-function makeCams({ layout }: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<TrueEngine, 'camLateDeg' | 'wheelOffDeg'> {
+function makeCams(spec: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg'> {
   const { normal } = randomStream(seedOf(seed))
-  const late = camsOf(layout).map((_, index): readonly [number, number] => [
-    index + 1,
-    CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0),
-  ])
-  return { camLateDeg: new Map(late), wheelOffDeg: WHEEL_OFF_DEG * normal() }
+  const all = camsOf(spec.layout)
+  const late = new Map(all.map((_, index) => [index + 1, CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0)]))
+  const card = openBuildWith({ id: 'card', spec, gauges: [], entries: [] }, {})
+  const cams = new Map(
+    all.map((cam, index) => [cam, { lobe: lobeOf(card, cam), centreDeg: cardCentreDeg(card, cam) + late.get(index + 1)! }]),
+  )
+  return { camLateDeg: late, cams, wheelOffDeg: WHEEL_OFF_DEG * normal() }
+}
+
+const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
+
+function cardCentreDeg(card: Build, cam: Cam): number {
+  return (camKind(cam) === 'intake' ? 1 : -1) * numberOr(cardCentreline(card, cam), USUAL_CAM.centrelineDeg)
+}
+
+/** The lobe that has the lift and the duration of its card. */
+function lobeOf(card: Build, cam: Cam): ClosedLobe {
+  const { power } = USUAL_CAM
+  const liftMm = card.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_CAM.liftMm
+  const half = numberOr(cardDuration(card, cam), USUAL_CAM.durationDeg) / 2
+  const unit = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power }, checkLift(card).value.value) ?? 1
+  return { liftMm, halfWidthDeg: half / unit, power }
 }

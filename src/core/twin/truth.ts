@@ -22,7 +22,9 @@ export function numberAt({ cylinder, main, bolt }: Place): number {
 }
 
 /** The true dimension of the cylinder, main or bolt at a place. */
-export function sized(dimension: { [Name in keyof TrueEngine]: TrueEngine[Name] extends number ? never : Name }[keyof TrueEngine]): Truth {
+export function sized(
+  dimension: { [Name in keyof TrueEngine]: TrueEngine[Name] extends ReadonlyMap<number, number> ? Name : never }[keyof TrueEngine],
+): Truth {
   return ({ engine }, place) => engine[dimension].get(numberAt(place))!
 }
 

@@ -1,6 +1,6 @@
 import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
-import { cardCentreline, cardDuration } from '@/core/benches/cam/camPaper'
+import { cardCentreline, cardDuration } from '@/core/quantities/camCard'
 import { opensAt, closesAt, signOf } from '@/core/benches/cam/schools'
 import { onCurve } from '@/core/benches/cam/curve'
 import { isKnown, type Derived } from '@/core/bench/finding'

@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/bench/bench'
-import { cardCentreline, cardDuration } from '@/core/benches/cam/camPaper'
+import { cardCentreline, cardDuration } from '@/core/quantities/camCard'
 import { signOf } from '@/core/benches/cam/schools'
 import { isKnown } from '@/core/bench/finding'
 import type { Build } from '@/core/build'

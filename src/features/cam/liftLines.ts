@@ -1,4 +1,4 @@
-import { cardCentreline, cardDuration, CARD_OF, checkLift } from '@/core/benches/cam/camPaper'
+import { cardCentreline, cardDuration, CARD_OF, checkLift } from '@/core/quantities/camCard'
 import { curveOf, curveRows } from '@/core/benches/cam/curve'
 import { signOf } from '@/core/benches/cam/schools'
 import { wheelTdc } from '@/core/benches/cam/wheel'

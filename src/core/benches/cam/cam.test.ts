@@ -22,7 +22,7 @@ import {
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
-import { cardNumber } from './camPaper'
+import { cardNumber } from '../../quantities/camCard'
 import { loopOf } from './loop'
 
 /** Cams: what the demo hides is found by every way of reading; slips and contradictions are said; what is set reads right. */
@@ -73,9 +73,23 @@ describe('the intake cam of the demo', () => {
     const read = withReading(one, 'cam.overlapLift', { cam: 'intake' }, value, gauge.id)
     expectNear(valueOf(cam, read, 'cam.byOverlapLift.intake'), 112.5, 1)
     expect(codes(read, 'cam.byOverlapLift.intake')).toEqual(['syntheticLobe'])
+    // Set forward it opens earlier: its lift at overlap is that of an earlier centreline.
+    const turned = withSpec(read, withPlannedAfter(withChanges(read.spec, [{ what: 'turnCam', cam: 'intake', by: 3 }]), read))
+    expectNear(valueOf(cam, read, 'cam.byOverlapLift.intake') - valueOf(cam, turned, 'cam.byOverlapLift.intake'), 3, 1e-9)
     // A lift that the lobe never has is no centreline.
     const lost = withReading(one, 'cam.overlapLift', { cam: 'intake' }, 11, gauge.id)
     expect(find(cam, lost, 'cam.byOverlapLift.intake').missing).toEqual([{ kind: 'impossible', reason: 'noSuchLift' }])
+  })
+
+  it('has the doubt of a wheel off its centre, more of it the further from TDC', () => {
+    const u = (id: string) => expand(find(cam, by(tern, { camCurve: false }), id).figure!.value).U
+    expect(u('cam.closes.intake')).toBeGreaterThan(1.3 * u('cam.opens.intake'))
+  })
+
+  it('is looked for about its card: a tooth and a half either way', () => {
+    const closes = cam.stations(tern).find(({ id }) => id === 'cam.event/intake/closes')!
+    expectNear(closes.expected.low, 109.5 + 222.7 / 2 - 30, 1e-9)
+    expectNear(closes.expected.high, 109.5 + 222.7 / 2 + 30, 1e-9)
   })
 
   it('is to be set forward by two marks of its vernier; the intake comes nearer to the pistons, and the ratio moves', () => {
@@ -87,6 +101,10 @@ describe('the intake cam of the demo', () => {
     expect(noted).toMatchObject({ key: 'intakeRetard', unit: 'deg', source: 'cam bench' })
     expectNear(noted && 'value' in noted ? noted.value : Number.NaN, -1, 0.3)
     expect(note!.change).toMatchObject({ code: 'noteRetard' })
+    expect(withChanges(tern.spec, turn!.changes!).paper.intakeRetard).toMatchObject({
+      value: noted && 'value' in noted ? noted.value : 0,
+      unit: 'deg',
+    })
     // By slots that take any angle it is set to nothing.
     const slotted = onPaper(tern, { camStep: undefined, camTeeth: undefined })
     expectNear(adviceOf(slotted)[0]!.headlines[0]!.low.value, 0, 1e-9)
@@ -135,6 +153,10 @@ describe('the intake cam of the demo', () => {
     expectNear(rounds[1]!.lateDeg, 3, 1e-6)
     expect(rounds[1]).not.toHaveProperty('setDeg')
     expect(rounds[2]!.setDeg).toBe(3)
+    // As planned, before it is read again, its events stand three degrees earlier.
+    expectNear(valueOf(cam, first, 'cam.byEvents.intake') - valueOf(cam, planned, 'cam.byEvents.intake'), 3, 1e-9)
+    const more = withSpec(second, withPlannedAfter(withChanges(second.spec, [{ what: 'turnCam', cam: 'intake', by: 0.5 }]), second))
+    expect(loopOf(reads(more, 0), 'intake').map(({ setDeg }) => setDeg)).toEqual([undefined, undefined, 3, 0.5])
     expectNear(rounds[2]!.lateDeg, 0.5, 1e-6)
     // Set by three it moved two and a half: tightening brought half a degree back.
     expectNear(rounds[2]!.strayedDeg!, -0.5, 1e-6)
@@ -199,6 +221,10 @@ describe('slips and contradictions', () => {
     expect(slips).toMatchObject({ degrees: [60] })
     expect(adviceOf(slipped)[0]!.change).toEqual({ code: 'readRowsAgain', cam: 'intake', degrees: [60] })
     expect(codes(tern, 'cam.byCurve.intake')).toEqual([])
+    // A curve with a slip in it is never called within.
+    const right = readingOf(tern, stationId('cam.lift', { cam: 'exhaust', degree: -60 }))
+    const exhaust = withReading(tern, 'cam.lift', { cam: 'exhaust', degree: -60 }, right.value - 1, right.gauge)
+    expect([verdictOf(cam, tern, 'cam.advance.exhaust'), verdictOf(cam, exhaust, 'cam.advance.exhaust')]).toEqual(['within', 'inDoubt'])
   })
 
   it('ways of reading that disagree are a question: the best one counts, none is averaged in', () => {
@@ -245,6 +271,9 @@ describe('other engines', () => {
     expectNear(valueOf(cam, v8, 'cam.advance.exhaust'), -6, 0.7)
     // Read at the valve, the lobe is what the dial shows over the ratio.
     expectNear(valueOf(cam, v8, 'cam.peakLift.intake'), 10.16, 0.04)
+    const byLift = engine(1, (spec) => ({ ...spec, methods: { ...spec.methods, camReadAt: 'valve', camOverlapLift: true } }))
+    expectNear(valueOf(cam, byLift, 'cam.byOverlapLift.intake'), 106, 1.5)
+    expectNear(valueOf(cam, byLift, 'cam.byOverlapLift.exhaust'), 112, 1.5)
     const turns = adviceOf(v8).filter(({ change }) => change.code === 'turnCam')
     expect(turns.map(({ change }) => change)).toEqual([{ code: 'turnCam', cams: ['intake', 'exhaust'], byDeg: 6, steps: 3 }])
   })

@@ -11,8 +11,8 @@ import { standardUncertainty, type Figure, type FormulaText } from '../../metrol
 import { afterWork } from '../../quantities/afterWork'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
-import { cardCentreline, cardDuration, checkLift, ratioRead } from './camPaper'
-import { trueAngleOf } from './wheel'
+import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
+import { trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
 
@@ -102,16 +102,33 @@ function wheelFigure(cam: Cam, formula: FormulaText, of: FromCurve): Figure {
 /** An event, or the centreline, of the measured lobe in true crank degrees; missing: the rows that are not read yet. */
 export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived {
   const lobe = curveOf(build, cam)
-  const event = lobe && eventsAt(lobe.curve, checkLift(build).value.value)[what]
+  const events = lobe && eventsAt(lobe.curve, checkLift(build).value.value)
+  const event = events?.[what]
   if (!lobe || !event) return { missing: rowsMissing(build, cam) }
   const figure = wheelFigure(cam, TEXTS[what], event)
   const isPartial = lobe.slips.length > 0
-  if (what === 'duration') return { figure, isPartial }
-  const angle = trueAngleOf(build, figure)
+  const looks = looksOf(what, events)
+  if (what === 'duration') return { figure: trueSpanOf(build, figure, looks), isPartial }
+  const angle = trueAngleOf(build, figure, looks)
   if (!isKnown(angle)) return angle
   const [degree = 0] = degreesRead(build, cam)
   const earlierDeg = workOn(build, `turnCam/${cam}`, liftStation(cam, degree))
   return { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial }
+}
+
+/** An event is read where it is; a centreline is half of each event, a duration the one less the other. */
+function looksOf(what: keyof LobeEvents, { open, close }: Partial<LobeEvents>): readonly LookedAt[] {
+  const look = (event: FromCurve | undefined, weight: number) => (event ? [{ deg: event.value, weight }] : [])
+  switch (what) {
+    case 'open':
+      return look(open, 1)
+    case 'close':
+      return look(close, 1)
+    case 'duration':
+      return [...look(close, 1), ...look(open, -1)]
+    case 'centreline':
+      return [...look(close, 0.5), ...look(open, 0.5)]
+  }
 }
 
 /** The greatest lift of the measured lobe. */

@@ -4,7 +4,7 @@ import { stationId } from '../../build/place'
 import type { Reading } from '../../build/types'
 import type { Cam } from '../../engine'
 import { isKnown } from '../../bench/finding'
-import { cardCentreline } from './camPaper'
+import { cardCentreline } from '../../quantities/camCard'
 import { signOf } from './schools'
 import { wheelTdc } from './wheel'
 

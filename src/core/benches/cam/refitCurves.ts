@@ -4,7 +4,7 @@ import type { LobeEvents } from '../../cam'
 import { camsOf, type Cam } from '../../engine'
 import { standardUncertainty } from '../../metrology'
 import { isKnown } from '../../bench/finding'
-import { checkLift } from './camPaper'
+import { checkLift } from '../../quantities/camCard'
 import { curveOf, rowDoubt } from './curve'
 import { WHEEL_OFF_U_DEG, wheelTdc } from './wheel'
 

@@ -4,13 +4,24 @@ import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
 import { closedHalfDurationDeg } from '../../cam/closedLobe'
 import { camKind, type Cam } from '../../engine'
-import { apart, assumedFigure, expand, formula, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
+import {
+  apart,
+  asExtreme,
+  assumedFigure,
+  expand,
+  formula,
+  leftOut,
+  resultOf,
+  selectionU,
+  type Figure,
+  type FormulaText,
+} from '../../metrology'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
 import { workOn } from '../../build/work'
 import { stationId } from '../../build/place'
 import { afterWork } from '../../quantities/afterWork'
-import { CARD_OF, cardDuration, checkLift } from './camPaper'
+import { CARD_OF, cardDuration, checkLift } from '../../quantities/camCard'
 import { onCurve } from './curve'
 import type { School } from './definition'
 import { trueAngle, wheelTdc } from './wheel'
@@ -195,7 +206,10 @@ export function schoolsApart(build: Build, cam: Cam): Derived {
   if (all.length < 2) return { missing: missingBy(build, cam) }
   const ranked = all.toSorted((a, b) => a.figure.value.value - b.figure.value.value)
   const [least, most] = [ranked[0]!, ranked.at(-1)!]
-  const figure = apart(SCHOOLS_APART, { label: most.school, figure: most.figure }, { label: least.school, figure: least.figure })
+  const plain = apart(SCHOOLS_APART, { label: most.school, figure: most.figure }, { label: least.school, figure: least.figure })
+  // The outermost of several ways stand further apart by chance than any two.
+  const values = all.map((one) => one.figure.value)
+  const figure = asExtreme(plain, selectionU('range', values, plain.value))
   const remarks: Remark[] =
     figure.value.value > expand(figure.value).U ? [{ code: 'schoolsDisagree', one: most.school, other: least.school, apart: figure }] : []
   return { figure, remarks }

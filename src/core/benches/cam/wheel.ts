@@ -91,18 +91,50 @@ const TRUE_ANGLE: FormulaText = {
   source: 'common practice',
 }
 
-/** A wheel angle brought to true crank degrees; where the wheel is off centre it errs alike wherever the same angle is read. */
-export function trueAngleOf(build: Build, read: Figure): Derived {
+/** Where the wheel was looked at for a number, as it shows, and how much of the number each is. */
+export interface LookedAt {
+  readonly deg: number
+  readonly weight: number
+}
+
+/**
+ * What a wheel off centre makes of a number that was read in several places: alike wherever the same angle is read. TDC was found by
+ * it too, at `tdcDeg`, so that what it errs there is taken off every angle.
+ */
+function offCentreTerms(looks: readonly LookedAt[], tdcDeg: number) {
+  const at = ({ deg }: LookedAt) => (deg - tdcDeg) * RAD_PER_DEG
+  const along = looks.reduce((sum, look) => sum + look.weight * (1 - Math.cos(at(look))), 0)
+  const across = looks.reduce((sum, look) => sum - look.weight * Math.sin(at(look)), 0)
+  return [
+    { label: 'Wheel off centre, along', weight: along, figure: assumedFigure('wheelCos', OFF_CENTRE) },
+    { label: 'Wheel off centre, across', weight: across, figure: assumedFigure('wheelSin', OFF_CENTRE) },
+  ]
+}
+
+/** A wheel angle brought to true crank degrees; `looks`: where the wheel was read for it, if not there alone. */
+export function trueAngleOf(build: Build, read: Figure, looks: readonly LookedAt[] = [{ deg: read.value.value, weight: 1 }]): Derived {
   const tdc = wheelTdc(build)
   if (!isKnown(tdc)) return tdc
-  const at = (read.value.value - tdc.figure.value.value) * RAD_PER_DEG
   const figure = resultOf(TRUE_ANGLE, [
     { label: 'As the wheel shows', weight: 1, figure: read },
     { label: 'At true TDC', weight: -1, figure: tdc.figure },
-    { label: 'Wheel off centre, along', weight: 1 - Math.cos(at), figure: assumedFigure('wheelCos', OFF_CENTRE) },
-    { label: 'Wheel off centre, across', weight: -Math.sin(at), figure: assumedFigure('wheelSin', OFF_CENTRE) },
+    ...offCentreTerms(looks, tdc.figure.value.value),
   ])
   return { figure, isPartial: tdc.isPartial }
+}
+
+const TRUE_SPAN: FormulaText = {
+  ...TRUE_ANGLE,
+  id: 'trueSpan',
+  title: 'Crank degrees',
+  expression: 'from one to the other, as the wheel shows',
+}
+
+/** A span of the wheel: what it shows at TDC falls out, what it is off centre does not. */
+export function trueSpanOf(build: Build, read: Figure, looks: readonly LookedAt[]): Figure {
+  const tdc = wheelTdc(build)
+  const tdcDeg = isKnown(tdc) ? tdc.figure.value.value : 0
+  return resultOf(TRUE_SPAN, [{ label: 'As the wheel shows', weight: 1, figure: read }, ...offCentreTerms(looks, tdcDeg)])
 }
 
 /** True crank degrees of a reading of the wheel at a cam, as it stands or will once it is turned. */

@@ -17,6 +17,18 @@ const find = (build: Build, id: string) => findAt(compression, build, id)
 const verdict = (build: Build, id: string) => verdictOf(compression, build, id)
 const edited = (spec: Partial<Spec>) => withSpec(tern, { ...tern.spec, ...spec })
 
+describe('an intake cam that stands later than its card', () => {
+  it('closes by so much later: the effective ratio is what a card of that closing would make', () => {
+    const at = (paper: Partial<Spec['paper']>) =>
+      find(edited({ paper: { ...tern.spec.paper, ...paper } }), 'compression.effectiveRatio.2').figure!.value.value
+    const number = (value: number) => ({ value, unit: 'deg', source: 'test' }) as const
+    const asCard = at({})
+    expectNear(at({ intakeRetard: number(3) }), at({ intakeClosing: number(225) }), 1e-9)
+    expect(at({ intakeRetard: number(3) })).toBeLessThan(asCard)
+    expect(at({ intakeRetard: number(-3) })).toBeGreaterThan(asCard)
+  })
+})
+
 describe('Tern finds by itself', () => {
   it('the piston 0.06 mm down the hole, and only that one', () => {
     expect(verdict(tern, 'compression.deckClearance.3')).toBe('over')

@@ -1,12 +1,12 @@
 /** What the card says of the cams: every number that follows from what stands on paper. */
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import type { PaperKey } from '../../build/paper'
-import { quantity } from '../../build/remembered'
-import { CARD_NUMBERS, cardFigure, completeCard, disagreements, type CardNumber, type CompletedCard, type Disagreement } from '../../cam'
-import { camKind, type Cam } from '../../engine'
-import { paperFigure, type Figure } from '../../metrology'
-import type { Derived } from '../../bench/finding'
+import type { Build } from '../build/build'
+import { paperAt } from '../build/figures'
+import type { PaperKey } from '../build/paper'
+import { quantity } from '../build/remembered'
+import { CARD_NUMBERS, cardFigure, completeCard, disagreements, type CardNumber, type CompletedCard, type Disagreement } from '../cam'
+import { camKind, type Cam } from '../engine'
+import { paperFigure, type Figure } from '../metrology'
+import type { Derived } from '../bench/finding'
 
 /** Where each number of a card stands on paper; overlap follows. */
 export const CARD_PAPER = {
