@@ -45,7 +45,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'bores', url: `${tern}/bores` },
   { name: 'bearings', url: `${petrel}/bearings` },
   { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="rings.topGap/c2/top"]').click() },
-  { name: 'rods', url: `${tern}/rods` },
+  { name: 'cam', url: `${tern}/cam` },
   { name: 'bolts', url: `${tern}/fasteners` },
   { name: 'joint', url: `${petrel}/joints/head-left` },
   {
