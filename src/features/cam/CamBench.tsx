@@ -35,7 +35,7 @@ function Tools(props: ToolProps) {
           Turn a virtual engine
         </Button>
         <Button size="small" onPress={() => setOpen('refit')}>
-          Doubt by refits
+          The lobes, and their doubt
         </Button>
         <Button size="small" onPress={() => setOpen('print')}>
           Print a degree wheel

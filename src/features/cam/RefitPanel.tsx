@@ -10,6 +10,7 @@ import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { refitInWorker } from '@/workers/cam'
 import type { ToolProps } from '../bench/benchView'
+import { ShapeTable } from './ShapeTable'
 
 const REFITS = 1000
 const SEED = 20_261_127
@@ -18,7 +19,7 @@ const EVENTS = { open: 'Opens', close: 'Closes', duration: 'Duration', centrelin
 const COVERAGE = 2
 
 /** How far events and centreline come out otherwise when the whole table is read again, a thousand times over. */
-export function RefitPanel({ build, onClose }: ToolProps & { onClose: () => void }) {
+export function RefitPanel({ build, system, onClose }: ToolProps & { onClose: () => void }) {
   const curves = camsOf(build.spec.layout).filter((cam) => curveOf(build, cam)).length
   const job = useCallback(
     (signal: AbortSignal, onProgress: (share: number) => void) =>
@@ -27,7 +28,8 @@ export function RefitPanel({ build, onClose }: ToolProps & { onClose: () => void
   )
   const { work, start, stop } = useWork(job)
   return (
-    <SidePanel title="Doubt by refits" isOpen onClose={onClose}>
+    <SidePanel title="The lobes, and their doubt by refits" isOpen onClose={onClose}>
+      <ShapeTable build={build} system={system} />
       <p>
         Every curve read again a thousand times by a virtual hand, with the doubts of wheel and dial at every row, and of TDC, the wheel’s
         centre and the dial’s zero once a table. What the ledger says is worked out; this is how it comes out.

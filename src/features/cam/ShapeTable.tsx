@@ -1,0 +1,66 @@
+import { CARD_OF, checkLift } from '@/core/quantities/camCard'
+import { curveOf } from '@/core/benches/cam/curve'
+import type { Build, UnitSystem } from '@/core/build'
+import { gAt, lobeShape, type LobeShape } from '@/core/cam/lobeShape'
+import { camKind, camsOf, type Cam } from '@/core/engine'
+import { differenceInUnit } from '@/core/quantity'
+import { FigureTable } from '@/ui/FigureTable'
+import { capital, subjectWords } from '@/wording'
+
+/** What the measured lobes do between their events. A lobe’s derivatives are a smooth curve’s: the higher, the less is known of them. */
+export function ShapeTable({ build, system }: { build: Build; system: UnitSystem }) {
+  const shapes = camsOf(build.spec.layout).flatMap((cam) => {
+    const shape = shapeOf(build, cam)
+    return shape ? [{ cam, shape }] : []
+  })
+  if (shapes.length === 0) return null
+  const rows = rowsFor(system, build.spec.duty.redlineRpm)
+  return (
+    <FigureTable>
+      <thead>
+        <tr>
+          <th scope="col">The lobe, at the tappet (estimates)</th>
+          {shapes.map(({ cam }) => (
+            <th key={cam} scope="col">
+              {capital(subjectWords({ cam }))}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ words, show }) => (
+          <tr key={words}>
+            <td>{words}</td>
+            {shapes.map(({ cam, shape }) => (
+              <td key={cam}>{show(shape)}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </FigureTable>
+  )
+}
+
+function shapeOf(build: Build, cam: Cam): LobeShape | undefined {
+  const lobe = curveOf(build, cam)
+  return lobe && lobeShape(lobe.curve, checkLift(build).value.value, build.spec.paper[CARD_OF[camKind(cam)].lash]?.value)
+}
+
+function rowsFor(system: UnitSystem, rpm: number): readonly { readonly words: string; readonly show: (shape: LobeShape) => string }[] {
+  const unit = system === 'metric' ? 'mm' : 'thou'
+  const shown = (mm: number, decimals: number) =>
+    differenceInUnit(mm, unit).toFixed(system === 'metric' ? decimals : Math.max(0, decimals - 2))
+  return [
+    { words: `Area above the check lift, ${unit} · °`, show: ({ areaMmDeg }) => shown(areaMmDeg, 0) },
+    { words: 'Peak after the centreline, °', show: ({ unevenDeg }) => unevenDeg.toFixed(1) },
+    { words: `Velocity up / down, ${unit}/°`, show: (one) => `${shown(one.opensMmPerDeg, 3)} / ${shown(one.closesMmPerDeg, 3)}` },
+    {
+      words: `Ramp where the lash is taken up, ${unit}/°`,
+      show: ({ rampMmPerDeg }) => (rampMmPerDeg ? `${shown(rampMmPerDeg.up, 3)} / ${shown(rampMmPerDeg.down, 3)}` : 'wants the lash'),
+    },
+    {
+      words: `Acceleration on the flank / over the nose, g at ${rpm.toLocaleString('en-GB')} rpm`,
+      show: (one) => `${gAt(one.flankMmPerDeg2, rpm).toFixed(0)} / ${gAt(one.noseMmPerDeg2, rpm).toFixed(0)}`,
+    },
+  ]
+}
