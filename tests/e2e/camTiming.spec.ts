@@ -90,8 +90,8 @@ test('the doubt of a curve comes out again by refits, off the page; a wheel is p
   await page.locator('[data-ready]').waitFor()
   await page.getByRole('button', { name: 'The lobes, and their doubt' }).click()
   await page.getByRole('button', { name: 'Refit a thousand times' }).click()
-  // 10.2 · (1 − u²)^2.6 over 150°: 0.103 mm a degree at its steepest.
-  await expect(page.getByRole('row', { name: /^Velocity up/ })).toContainText(/0\.10\d \/ 0\.10\d/)
+  // 10.2 · (1 − u²)^2.6 over 150°: 0.112 mm a degree at its steepest.
+  await expect(page.getByRole('row', { name: /^Velocity up/ })).toContainText(/0\.11\d \/ 0\.11\d/)
   const row = page.getByRole('row', { name: /^Centreline/ }).filter({ hasText: '±' })
   await expect(row.first()).toContainText(/11[12]\.\d ±0\.[4-7]/)
   await page.keyboard.press('Escape')
