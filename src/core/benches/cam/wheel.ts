@@ -69,12 +69,13 @@ const PROOFS_APART: FormulaText = {
   source: 'definition',
 }
 
-/** How far the two proofs of TDC are apart. */
+/** How far the two proofs of TDC are apart, as they were read: both are of one angle, and it is the readings that are to agree. */
 export function proofsApart(build: Build): Derived {
   const inputs = allOf({ one: tdcBy(build, 1), other: tdcBy(build, 2) })
   if (inputs.missing) return inputs
   const { one, other } = inputs.figures
-  return { figure: apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other }) }
+  const { value, origin } = apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other })
+  return { figure: { value: { value: value.value, components: [] }, origin } }
 }
 
 /** A wheel centred on its bolt by eye: what it is off centre shows at a quarter turn from TDC (common practice: half a millimetre on 90). */
