@@ -93,7 +93,7 @@ test('the doubt of a curve comes out again by refits, off the page; a wheel is p
   // 10.2 · (1 − u²)^2.6 over 150°: 0.112 mm a degree at its steepest.
   await expect(page.getByRole('row', { name: /^Velocity up/ })).toContainText(/0\.11\d \/ 0\.11\d/)
   const row = page.getByRole('row', { name: /^Centreline/ }).filter({ hasText: '±' })
-  await expect(row.first()).toContainText(/11[12]\.\d ±0\.[4-7]/)
+  await expect(row.first()).toContainText(/11[123]\.\d ±0\.[2-6]\d°/)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Print a degree wheel' }).click()
   const diameter = page.getByLabel('Diameter, mm')
