@@ -205,6 +205,7 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
   const { bench, build, system } = cells
   const characters = longest(sheet, build, bench, system)
   const isOnly = sheet.columns.length === 1 || undefined
+  const isCompared = hasSpread(bench, sheet)
   return (
     <Table
       style={{ minWidth: leastWidthPx(sheet.columns.length, characters) }}
@@ -220,11 +221,11 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
             {unitsTitle(bench, sheet, system)}
           </th>
           {sheet.columns.map((column) => (
-            <th key={column} scope="col" data-only={isOnly}>
+            <th key={column} scope="col" data-only={isOnly || !isCompared || undefined}>
               {columnHeading(sheet.across, column)}
             </th>
           ))}
-          {!isOnly && hasSpread(bench, sheet) && <th scope="col">spread</th>}
+          {!isOnly && isCompared && <th scope="col">spread</th>}
         </tr>
       </thead>
       <tbody>
@@ -332,7 +333,7 @@ function Total({
           </td>
         )
       })}
-      {sheet.columns.length > 1 && <td />}
+      {sheet.columns.length > 1 && hasSpread(bench, sheet) && <td />}
     </tr>
   )
 }
