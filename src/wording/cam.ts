@@ -23,7 +23,10 @@ export function curveIssueWords(issue: CurveTableIssue): string {
     case 'angleOutOfRange':
       return `row ${issue.row}: ${degrees(issue.angleDeg)} is not between -360° and 720°`
     case 'liftTooGreat':
-      return `row ${issue.row}: a lift of ${Number(issue.liftMm.toFixed(3))} mm: thou, or a decimal point lost? Name the unit in the header, as “lift thou”`
+      return [
+        `row ${issue.row}: a lift of ${Number(issue.liftMm.toFixed(3))} mm: thou, or a decimal point lost?`,
+        'Name the unit in the header, as “lift thou”',
+      ].join(' ')
     case 'neverLifts':
       return `the lift is never more than ${Number(issue.mostMm.toFixed(3))} mm: another unit, or the dial stood still`
     case 'missesPeak':
@@ -38,10 +41,14 @@ export function lobeSlipWords(slip: LobeSlip): string {
   const sigmas = `${Math.round(Math.abs(slip.sigmas))} times its doubt`
   if (slip.kind === 'row') {
     const off = Math.abs(slip.offMm)
-    return `Row ${slip.row} is ${off.toFixed(off < 0.1 ? 3 : 2)} mm ${slip.offMm > 0 ? 'above' : 'below'} its neighbours, ${sigmas}: read it again.`
+    const mm = off.toFixed(off < 0.1 ? 3 : 2)
+    return `Row ${slip.row} is ${mm} mm ${slip.offMm > 0 ? 'above' : 'below'} its neighbours, ${sigmas}: read it again.`
   }
   const by = Math.abs(slip.byDeg).toFixed(1)
-  return `From row ${slip.row} on the wheel reads ${by}° too ${slip.byDeg > 0 ? 'much' : 'little'}, ${sigmas}: an angle skipped there, or the wheel moved. Which side of it is true the table cannot tell.`
+  return [
+    `From row ${slip.row} on the wheel reads ${by}° too ${slip.byDeg > 0 ? 'much' : 'little'}, ${sigmas}:`,
+    'an angle skipped there, or the wheel moved. Which side of it is true the table cannot tell.',
+  ].join(' ')
 }
 
 /** Two numbers of a card that do not go together. */

@@ -10,6 +10,7 @@ const RING_WORDS = { top: 'Top ring', second: 'Second ring', upperRail: 'Upper o
 /** Work to be done, in a line: "Bore 3 honed by 0.02 mm". */
 export function workWords(work: Work, system: UnitSystem): string {
   const length = differenceWords(Math.abs(work.by), IN_WORDS.fineLength, system)
+  const angle = differenceWords(Math.abs(work.by), IN_WORDS.angle, system)
   switch (work.what) {
     case 'deckCut':
       return `Deck cut by ${length}`
@@ -24,7 +25,7 @@ export function workWords(work: Work, system: UnitSystem): string {
     case 'lighten':
       return `Piston set of cylinder ${work.cylinder} lightened by ${differenceWords(work.by, IN_WORDS.mass, system)}`
     case 'turnCam':
-      return `${capital(subjectWords({ cam: work.cam }))} set ${differenceWords(Math.abs(work.by), IN_WORDS.angle, system)} ${work.by < 0 ? 'later' : 'earlier'}`
+      return `${capital(subjectWords({ cam: work.cam }))} set ${angle} ${work.by < 0 ? 'later' : 'earlier'}`
     case 'piston':
       return `Other pistons, ${length} ${work.by < 0 ? 'shorter' : 'taller'}`
   }

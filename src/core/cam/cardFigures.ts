@@ -22,7 +22,8 @@ export const CARD_LABELS: Readonly<Record<CardNumber, string>> = {
 export function cardFigure(name: CardNumber, { of, constant }: Combination, read: ReadonlyMap<CardNumber, Figure>): Figure {
   const own = read.get(name)
   if (own && of.size === 1 && of.get(name) === 1) return own
-  const expression = `${[...of].map(([one, weight]) => `${weight} · ${CARD_LABELS[one]}`).join(' + ')}${constant === 0 ? '' : ` + ${constant}`}`
+  const parts = [...of].map(([one, weight]) => `${weight} · ${CARD_LABELS[one]}`)
+  const expression = [...parts, ...(constant === 0 ? [] : [constant])].join(' + ')
   const text = { id: name, title: CARD_LABELS[name], kind: 'angle', expression, source: COMMON } as const
   const terms = [...of].map(([one, weight]) => ({ label: CARD_LABELS[one], weight, figure: read.get(one)! }))
   return resultOf(

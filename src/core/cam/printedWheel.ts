@@ -54,7 +54,7 @@ function labelOf(deg: number, numbering: WheelNumbering): string {
 /** So far either side of TDC a tape goes: no pointer reads further. */
 export const TAPE_DEG = 60
 
-/** Every degree of a tape that is laid round a balancer, TDC at nought; before it to the side it comes from. */
+/** Every degree of a tape that is laid round a balancer, TDC at zero; before it to the side it comes from. */
 export function tapeGraduations(diameterMm: number, turns: WheelTurns): readonly Graduation[] {
   const mmPerDeg = (Math.PI * diameterMm) / 360
   const way = turns === 'clockwise' ? 1 : -1

@@ -43,7 +43,7 @@ describe('the middle of two readings', () => {
     [100, 140, 120, 20],
     [-69, 71, 1, 70],
     [-71, 72, 0.5, 71.5],
-    // Up to 140° apart the middle between them counts, wherever it is; further apart the one nearer to nought.
+    // Up to 140° apart the middle between them counts, wherever it is; further apart the one nearer to zero.
     [110, 249.5, 179.75, 69.75],
     [110, 250.5, 0.25, 109.75],
   ])('%f and %f is %f, %f either side', (before, after, middleDeg, halfDeg) => {

@@ -122,7 +122,10 @@ function dropDisagrees(
   const allowed = SURE * Math.hypot(standardUncertainty(withU.value), DIAL_SET_MM)
   if (off <= allowed) return undefined
   return impossible(
-    `these angles are ${fell.value.value.toFixed(3)} mm below the top, not ${stated.value.value.toFixed(3)}: a revolution of the dial, or the other side of zero?`,
+    [
+      `these angles are ${fell.value.value.toFixed(3)} mm below the top, not ${stated.value.value.toFixed(3)}:`,
+      'a revolution of the dial, or the other side of zero?',
+    ].join(' '),
     'drop',
   )
 }

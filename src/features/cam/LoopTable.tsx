@@ -56,6 +56,7 @@ function signed(deg: number): string {
 function aimWords(rounds: readonly LoopRound[]): string {
   const strayed = rounds.at(-1)?.strayedDeg
   if (strayed === undefined || Math.abs(strayed) < STRAYED_DEG) return ''
-  const further = strayed > 0 ? 'back' : 'forward'
-  return `Tightening moved it ${Math.abs(strayed).toFixed(1)}° ${strayed > 0 ? 'forward' : 'back'} last time: aim ${Math.abs(strayed).toFixed(1)}° further ${further}.`
+  const by = `${Math.abs(strayed).toFixed(1)}°`
+  const [moved, further] = strayed > 0 ? ['forward', 'back'] : ['back', 'forward']
+  return `Tightening moved it ${by} ${moved} last time: aim ${by} further ${further}.`
 }

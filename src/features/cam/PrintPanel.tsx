@@ -28,8 +28,9 @@ export function PrintPanel({ build, system, onClose }: ToolProps & { onClose: ()
   const [turns, setTurns] = useState<WheelTurns>(build.spec.layout.rotation === 'clockwise' ? 'anticlockwise' : 'clockwise')
   const typed = parseEntry(text, { kind: 'length', unit })
   const error = typed.ok ? beyondWords(typed.value) : entryIssueWords(typed.issue, unit)
+  const diameterMm = typed.ok ? String(typed.value) : ''
   const href = (kind: 'wheel' | 'tape', size: 'a4' | 'letter') =>
-    `/api/degree-wheel.pdf?${new URLSearchParams({ kind, size, numbering, turns, diameterMm: typed.ok ? String(typed.value) : '' }).toString()}`
+    `/api/degree-wheel.pdf?${new URLSearchParams({ kind, size, numbering, turns, diameterMm }).toString()}`
   return (
     <SidePanel title="A wheel to print" isOpen onClose={onClose}>
       <p>

@@ -13,7 +13,11 @@ export const REMARKS = {
   pointerOff: ({ tdcDeg, eachDeg }, _shown, system) => {
     const angle = (deg: number) => differenceWords(Math.abs(deg), IN_WORDS.angle, system)
     if (Math.abs(tdcDeg) < AS_ITS_CARD_DEG) return 'The pointer is true.'
-    return `Carried as a correction. To true it instead, move the pointer ${angle(tdcDeg)} towards ${tdcDeg > 0 ? 'before' : 'after'}: both sides then read ${angle(eachDeg)}.`
+    const towards = tdcDeg > 0 ? 'before' : 'after'
+    return [
+      'Carried as a correction.',
+      `To true it instead, move the pointer ${angle(tdcDeg)} towards ${towards}: both sides then read ${angle(eachDeg)}.`,
+    ].join(' ')
   },
   camStands: ({ lateDeg, card }, _shown, system) => {
     const says = `its card ${differenceWords(card.value.value, IN_WORDS.angle, system)}`
@@ -23,8 +27,13 @@ export const REMARKS = {
   cardDisagrees: (disagreement) => `The card contradicts itself: ${disagreementWords(disagreement)}`,
   readBy: ({ schools: [first, ...others] }) =>
     `By ${SCHOOL_WORDS[first!]}${others.length > 0 ? `; also read by ${others.map((school) => SCHOOL_WORDS[school]).join(', ')}` : ''}.`,
-  schoolsDisagree: ({ one, other, apart }, _shown, system) =>
-    `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart, more than their doubt: a question, not an average. Read both again.`,
+  schoolsDisagree: ({ one, other, apart }, _shown, system) => {
+    const by = differenceWords(apart.value.value, IN_WORDS.angle, system)
+    return [
+      `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${by} apart, more than their doubt:`,
+      'a question, not an average. Read both again.',
+    ].join(' ')
+  },
   curveSlips: ({ slips, degrees }) => slips.map((slip, index) => `At ${degrees[index]}°: ${lobeSlipWords(slip)}`).join(' '),
   curveNoise: ({ is, scale }) =>
     is === 'more'
@@ -32,7 +41,10 @@ export const REMARKS = {
       : 'Its rows scatter less than wheel and dial say; the doubt stays as they say.',
   syntheticLobe: () => 'By a lobe made of its card, not a measured one.',
   tdcNotProven: ({ apart }, _shown, system) =>
-    `TDC is not proven: its two readings are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart. Find it again before anything is turned.`,
+    [
+      `TDC is not proven: its two readings are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart.`,
+      'Find it again before anything is turned.',
+    ].join(' '),
 } satisfies Partial<RemarkWords>
 
 export const CHANGES = {
@@ -42,8 +54,10 @@ export const CHANGES = {
     const inSteps = steps === undefined ? '' : `: ${counted(Math.abs(steps), 'step', 'steps')}`
     return `Set ${subjectsWords(cams.map((cam) => ({ cam }))).toLowerCase()} ${by}${inSteps}`
   },
-  noteRetard: ({ lateDeg }, system) =>
-    `Reckon the ratio with the intake ${differenceWords(Math.abs(lateDeg), IN_WORDS.angle, system)} ${lateDeg < 0 ? 'earlier' : 'later'} than its card, as found`,
+  noteRetard: ({ lateDeg }, system) => {
+    const by = differenceWords(Math.abs(lateDeg), IN_WORDS.angle, system)
+    return `Reckon the ratio with the intake ${by} ${lateDeg < 0 ? 'earlier' : 'later'} than its card, as found`
+  },
   readRowsAgain: ({ cam, degrees }) =>
     `Read the curve of ${subjectsWords([{ cam }]).toLowerCase()} again at ${degrees.map((degree) => `${degree}°`).join(', ')}`,
 } satisfies Partial<ChangeWords>

@@ -144,7 +144,7 @@ export const definition = {
       why: 'A chain or belt finds its place only once it has gone round.',
     },
     'cam.overlapTdc': {
-      label: 'At the TDC that counts as nought both valves rock; half a cycle on both are shut',
+      label: 'At the TDC that counts as zero both valves rock; half a cycle on both are shut',
       why: 'Read from the other one every angle is a turn off, and exhaust is taken for intake.',
     },
     'cam.solid': { label: 'Lifters solid, or collapsed to solid', why: 'A lifter that bleeds down makes every event late and short.' },

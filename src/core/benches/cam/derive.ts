@@ -115,6 +115,16 @@ function bySchool(build: Build, cam: Cam, school: School): Derived {
   }
 }
 
+/** A weighted sum of what is derived; of what is read in part, so is the sum. */
+function weighted(
+  text: FormulaText,
+  parts: readonly { readonly label: string; readonly weight: number; readonly derived: Derived }[],
+): Derived {
+  const known = parts.flatMap(({ label, weight, derived }) => (isKnown(derived) ? [{ label, weight, figure: derived.figure }] : []))
+  if (known.length < parts.length) return { missing: parts.flatMap(({ derived }) => (isKnown(derived) ? [] : derived.missing)) }
+  return { figure: resultOf(text, known), isPartial: parts.some(({ derived }) => isKnown(derived) && derived.isPartial) }
+}
+
 /** By its curve where there is one, else as it was read. */
 function eventOf(build: Build, cam: Cam, which: 'open' | 'close'): Derived {
   const curve = onCurve(build, cam, which)
@@ -127,14 +137,10 @@ const DURATION: FormulaText = { id: 'duration', title: 'Duration', kind: 'angle'
 function duration(build: Build, cam: Cam): Derived {
   const curve = onCurve(build, cam, 'duration')
   if (isKnown(curve)) return curve
-  const inputs = allOf({ opens: opensAt(build, cam), closes: closesAt(build, cam) })
-  if (inputs.missing) return inputs
-  return {
-    figure: resultOf(DURATION, [
-      { label: 'Closes', weight: 1, figure: inputs.figures.closes },
-      { label: 'Opens', weight: -1, figure: inputs.figures.opens },
-    ]),
-  }
+  return weighted(DURATION, [
+    { label: 'Closes', weight: 1, derived: closesAt(build, cam) },
+    { label: 'Opens', weight: -1, derived: opensAt(build, cam) },
+  ])
 }
 
 const BEYOND_CARD: FormulaText = {
@@ -146,14 +152,10 @@ const BEYOND_CARD: FormulaText = {
 }
 
 function durationApart(build: Build, cam: Cam): Derived {
-  const inputs = allOf({ found: duration(build, cam), card: cardDuration(build, cam) })
-  if (inputs.missing) return inputs
-  return {
-    figure: resultOf(BEYOND_CARD, [
-      { label: 'Found', weight: 1, figure: inputs.figures.found },
-      { label: 'Card', weight: -1, figure: inputs.figures.card },
-    ]),
-  }
+  return weighted(BEYOND_CARD, [
+    { label: 'Found', weight: 1, derived: duration(build, cam) },
+    { label: 'Card', weight: -1, derived: cardDuration(build, cam) },
+  ])
 }
 
 interface Pair {
@@ -181,14 +183,10 @@ const SEPARATION: FormulaText = {
 }
 
 function separation(build: Build, intake: Cam, exhaust: Cam): Derived {
-  const inputs = allOf({ intake: centreline(build, intake), exhaust: centreline(build, exhaust) })
-  if (inputs.missing) return inputs
-  return {
-    figure: resultOf(SEPARATION, [
-      { label: 'Intake', weight: 0.5, figure: inputs.figures.intake },
-      { label: 'Exhaust', weight: 0.5, figure: inputs.figures.exhaust },
-    ]),
-  }
+  return weighted(SEPARATION, [
+    { label: 'Intake', weight: 0.5, derived: centreline(build, intake) },
+    { label: 'Exhaust', weight: 0.5, derived: centreline(build, exhaust) },
+  ])
 }
 
 const OVERLAP: FormulaText = {
@@ -200,14 +198,10 @@ const OVERLAP: FormulaText = {
 }
 
 function overlap(build: Build, intake: Cam, exhaust: Cam): Derived {
-  const inputs = allOf({ closes: eventOf(build, exhaust, 'close'), opens: eventOf(build, intake, 'open') })
-  if (inputs.missing) return inputs
-  return {
-    figure: resultOf(OVERLAP, [
-      { label: 'Exhaust closes', weight: 1, figure: inputs.figures.closes },
-      { label: 'Intake opens', weight: -1, figure: inputs.figures.opens },
-    ]),
-  }
+  return weighted(OVERLAP, [
+    { label: 'Exhaust closes', weight: 1, derived: eventOf(build, exhaust, 'close') },
+    { label: 'Intake opens', weight: -1, derived: eventOf(build, intake, 'open') },
+  ])
 }
 
 const RETARD_APART: FormulaText = {

@@ -78,7 +78,7 @@ export function proofsApart(build: Build): Derived {
   return { figure: { value: { value: value.value, components: [] }, origin } }
 }
 
-/** A wheel centred on its bolt by eye: what it is off centre shows at a quarter turn from TDC (common practice: half a millimetre on 90). */
+/** A wheel centred on its bolt by eye: what it is off shows a quarter turn from TDC (common practice: half a millimetre on 90). */
 const OFF_CENTRE = { value: 0, tolerance: 0.25, source: 'common practice: a wheel off centre by half a millimetre' }
 /** As a standard uncertainty, along and across alike. */
 export const WHEEL_OFF_U_DEG = limitsU(OFF_CENTRE.tolerance)
