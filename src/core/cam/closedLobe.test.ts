@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { closedHalfDurationDeg, closedLiftMm, lobeFromCard } from './closedLobe'
+import { closedHalfDurationDeg, closedLiftMm, lobeOfDuration } from './closedLobe'
 
 describe('a closed lobe', () => {
   it.each([
@@ -27,18 +27,10 @@ describe('a closed lobe', () => {
     expect(closedHalfDurationDeg(lobe, 0)).toBeUndefined()
   })
 
-  it('is found again from its card: lift and two durations', () => {
+  it('is found again from lift and duration of its card', () => {
     const lobe = { liftMm: 9.6, halfWidthDeg: 146, power: 2.6 }
-    const at = (liftMm: number) => ({ liftMm, durationDeg: 2 * closedHalfDurationDeg(lobe, liftMm)! })
-    const found = lobeFromCard(9.6, at(0.15), at(1.27))!
-    expect(found.power).toBeCloseTo(2.6, 6)
-    expect(found.halfWidthDeg).toBeCloseTo(146, 4)
-  })
-
-  it('of durations that no lobe has there is none', () => {
-    expect(lobeFromCard(9.6, { liftMm: 0.15, durationDeg: 210 }, { liftMm: 1.27, durationDeg: 214 })).toBeUndefined()
-    expect(lobeFromCard(9.6, { liftMm: 0.15, durationDeg: 215 }, { liftMm: 1.27, durationDeg: 214 })).toBeUndefined()
-    expect(lobeFromCard(9.6, { liftMm: 0.15, durationDeg: 700 }, { liftMm: 1.27, durationDeg: 214 })).toBeUndefined()
-    expect(lobeFromCard(1.2, { liftMm: 0.15, durationDeg: 270 }, { liftMm: 1.27, durationDeg: 214 })).toBeUndefined()
+    const found = lobeOfDuration(9.6, 2 * closedHalfDurationDeg(lobe, 1.27)!, 1.27)!
+    expect(found).toEqual({ liftMm: 9.6, halfWidthDeg: expect.closeTo(146, 9), power: 2.6 })
+    expect(lobeOfDuration(1.2, 214, 1.27)).toBeUndefined()
   })
 })

@@ -1,5 +1,3 @@
-import { rootBetween } from '../numerics/roots'
-
 /**
  * A lobe in closed form, L·(1 − (θ/w)²)^p at the follower, θ from its centreline in crank degrees: symmetric, with a lift that leaves
  * the base circle softly for p > 2. It stands for a lobe of which only the card is known.
@@ -23,28 +21,11 @@ export function closedHalfDurationDeg({ liftMm, halfWidthDeg, power }: ClosedLob
   return halfWidthDeg * Math.sqrt(1 - (checkLiftMm / liftMm) ** (1 / power))
 }
 
-/** Where durations on a card are read. */
-export interface DurationAt {
-  readonly liftMm: number
-  readonly durationDeg: number
-}
+/** The power most lobes have, where only lift and one duration of a card are known (assumed). */
+export const USUAL_LOBE_POWER = 2.6
 
-/** Powers that lobes have; beyond them no closed lobe has these durations. */
-const POWERS = { low: 1.2, high: 8 }
-
-/**
- * The closed lobe that lifts so far and has both durations; undefined where none has them: durations
- * the wrong way round, or a flank no lobe of this form has.
- */
-export function lobeFromCard(liftMm: number, advertised: DurationAt, atCheck: DurationAt): ClosedLobe | undefined {
-  if (!(advertised.liftMm < atCheck.liftMm && atCheck.liftMm < liftMm && advertised.durationDeg > atCheck.durationDeg)) return undefined
-  const ratio = advertised.durationDeg / atCheck.durationDeg
-  const ratioOf = (power: number) => {
-    const lobe = { liftMm, halfWidthDeg: 1, power }
-    return closedHalfDurationDeg(lobe, advertised.liftMm)! / closedHalfDurationDeg(lobe, atCheck.liftMm)!
-  }
-  if (ratio < ratioOf(POWERS.low) || ratio > ratioOf(POWERS.high)) return undefined
-  const power = rootBetween((at) => ratioOf(at) - ratio, POWERS.low, POWERS.high)
-  const half = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power }, atCheck.liftMm)!
-  return { liftMm, halfWidthDeg: atCheck.durationDeg / 2 / half, power }
+/** The closed lobe that lifts so far and lasts so long at a check lift; undefined where that is no lift of it. */
+export function lobeOfDuration(liftMm: number, durationDeg: number, checkLiftMm: number, power = USUAL_LOBE_POWER): ClosedLobe | undefined {
+  const unit = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power }, checkLiftMm)
+  return unit === undefined ? undefined : { liftMm, halfWidthDeg: durationDeg / 2 / unit, power }
 }

@@ -4,7 +4,7 @@
  */
 import { isKnown, type Derived } from '../bench/finding'
 import { openBuildWith, type Build } from '../build/build'
-import { closedHalfDurationDeg, type ClosedLobe } from '../cam/closedLobe'
+import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../cam/closedLobe'
 import { cardCentreline, cardDuration, CARD_OF, checkLift } from '../quantities/camCard'
 import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, type Cam } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
@@ -145,7 +145,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
 const CAM_SET_DEG = 0.15
 
 /** Where no card says it. */
-const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225, power: 2.6 }
+const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225 }
 
 /** Cams and wheel, by noise of their own: what is in the block stays as it was. */
 function makeCams(spec: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg'> {
@@ -167,9 +167,8 @@ function cardCentreDeg(card: Build, cam: Cam): number {
 
 /** The lobe that has the lift and the duration of its card. */
 function lobeOf(card: Build, cam: Cam): ClosedLobe {
-  const { power } = USUAL_CAM
   const liftMm = card.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_CAM.liftMm
-  const half = numberOr(cardDuration(card, cam), USUAL_CAM.durationDeg) / 2
-  const unit = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power }, checkLift(card).value.value) ?? 1
-  return { liftMm, halfWidthDeg: half / unit, power }
+  const durationDeg = numberOr(cardDuration(card, cam), USUAL_CAM.durationDeg)
+  const lobe = lobeOfDuration(liftMm, durationDeg, checkLift(card).value.value)
+  return lobe ?? { liftMm, halfWidthDeg: durationDeg / 2, power: USUAL_LOBE_POWER }
 }

@@ -4,7 +4,7 @@ import { signOf } from '@/core/benches/cam/schools'
 import { wheelTdc } from '@/core/benches/cam/wheel'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
-import { closedHalfDurationDeg, closedLiftMm, type ClosedLobe } from '@/core/cam/closedLobe'
+import { closedLiftMm, lobeOfDuration, type ClosedLobe } from '@/core/cam/closedLobe'
 import { camKind, camsOf, type Cam } from '@/core/engine'
 import { splineAt } from '@/core/numerics/smoothingSpline'
 import { fromCanonical } from '@/core/quantity'
@@ -30,8 +30,6 @@ export interface LiftLines {
 
 export const LIFT_UNIT = { metric: 'mm', inch: 'in' } as const
 const STEP_DEG = 3
-/** The lobe of a card, of which only lift and one duration are known, takes the shape that most lobes have (assumed). */
-const USUAL_POWER = 2.6
 
 export function liftLines(build: Build, system: UnitSystem): readonly LiftLines[] {
   const shown = (mm: number) => fromCanonical(mm, LIFT_UNIT[system])
@@ -87,6 +85,5 @@ function cardLobe(build: Build, cam: Cam): ClosedLobe | undefined {
   const liftMm = build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value
   const duration = cardDuration(build, cam)
   if (liftMm === undefined || !isKnown(duration)) return undefined
-  const unit = closedHalfDurationDeg({ liftMm, halfWidthDeg: 1, power: USUAL_POWER }, checkLift(build).value.value)
-  return unit === undefined ? undefined : { liftMm, halfWidthDeg: duration.figure.value.value / 2 / unit, power: USUAL_POWER }
+  return lobeOfDuration(liftMm, duration.figure.value.value, checkLift(build).value.value)
 }

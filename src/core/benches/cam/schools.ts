@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
-import { closedHalfDurationDeg } from '../../cam/closedLobe'
+import { closedHalfDurationDeg, lobeOfDuration, USUAL_LOBE_POWER } from '../../cam/closedLobe'
 import { camKind, type Cam } from '../../engine'
 import {
   apart,
@@ -84,7 +84,7 @@ function byCurve(build: Build, cam: Cam): Derived {
 }
 
 /** The shape a lobe has that only its card is known of: most lobes lie within it (assumed). */
-const USUAL_POWER = { value: 2.6, tolerance: 0.3, source: 'assumed: the power of a lobe in closed form' }
+const USUAL_POWER = { value: USUAL_LOBE_POWER, tolerance: 0.3, source: 'assumed: the power of a lobe in closed form' }
 
 const lobeLift = formula({
   id: 'lobeLift',
@@ -115,10 +115,8 @@ const centreFromLift = formula({
     tdcDeg: { label: 'True TDC', kind: 'angle' },
   },
   evaluate({ liftMm, peakMm, durationDeg, checkMm, power, tdcDeg }) {
-    const atCheck = closedHalfDurationDeg({ liftMm: peakMm, halfWidthDeg: 1, power }, checkMm)
-    if (atCheck === undefined) return Number.NaN
-    const halfWidthDeg = durationDeg / 2 / atCheck
-    return (closedHalfDurationDeg({ liftMm: peakMm, halfWidthDeg, power }, liftMm) ?? Number.NaN) + tdcDeg
+    const lobe = lobeOfDuration(peakMm, durationDeg, checkMm, power)
+    return ((lobe && closedHalfDurationDeg(lobe, liftMm)) ?? Number.NaN) + tdcDeg
   },
 })
 
