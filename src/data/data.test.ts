@@ -171,6 +171,7 @@ describe('entries', () => {
       { kind: 'move', ...stamp(), target: first.id, place: { cylinder: 4, spot: 'front' }, reason: 'meant for 4' },
       { ...reading(0.5), plusMinus: 0.002, settles: [first.id] } as Entry,
       { ...reading(0.51), partState: 'machined' } as Entry,
+      { ...reading(0.52), place: { valve: 'intake3b', spot: 'before' }, turnedBack: true } as Entry,
       { kind: 'undo', ...stamp(), target: first.id },
     ]
     await db.builds.append(tern.id, all)

@@ -88,6 +88,7 @@ export function entryOf(row: Row): Entry {
           gaugeTempC: row.gaugeTempC,
           strokes: row.strokes,
           partState: row.partState,
+          turnedBack: row.turnedBack === true ? (true as const) : null,
           supersedes: row.supersedes,
         }),
         ...(row.settles !== null && { settles: JSON.parse(row.settles) as string[] }),

@@ -52,6 +52,7 @@ export const entryTable = sqliteTable(
     main: integer('main'),
     bank: text('bank', { enum: ['left', 'right'] }),
     cam: text('cam', { enum: [...CAMS] }),
+    valve: text('valve'),
     /** Of the rods, two a rod. */
     bolt: integer('bolt'),
     spot: text('spot'),
@@ -76,6 +77,8 @@ export const entryTable = sqliteTable(
     strokes: integer('strokes'),
     /** What the part was when it was read. */
     partState: text('part_state', { enum: [...PART_STATES] }),
+    /** An angle read against the running direction. */
+    turnedBack: integer('turned_back', { mode: 'boolean' }),
     /** What a check came to. */
     passed: integer('passed', { mode: 'boolean' }),
     gauge: text('gauge').references(() => gaugeTable.id),

@@ -116,6 +116,8 @@ export function rowIssueWords(issue: RowIssue): string {
       return `“${issue.text}” in ${issue.column} is not a number.`
     case 'badUnit':
       return issue.text === '' ? 'No unit.' : `“${issue.text}” is not a unit for this place.`
+    case 'badYes':
+      return `${issue.column}: “${issue.text}” is no answer: yes, or nothing`
     case 'badState':
       return `“${issue.text}” is no state of a part: asFound, machined, trial or final.`
     case 'unknownGauge':

@@ -2,7 +2,7 @@ import type { Across, Finding, LimitDefinition, Output, OutputId } from '@/core/
 import type { Limit, Subject, SubjectAxis, UnitSystem } from '@/core/build'
 import { boltLabel } from '@/core/bench/engineWide'
 import { subjectAxis } from '@/core/build/place'
-import { rodOfBolt } from '@/core/engine'
+import { bankOfCam, camKind, isHighProfile, rodOfBolt, type Cam } from '@/core/engine'
 import type { Moved } from '@/core/evaluation/compare'
 import type { Conformity, DecisionRule, Verdict } from '@/core/metrology'
 import { differenceWords, plainWords, type Shown } from './figures'
@@ -41,6 +41,7 @@ const AXIS_WORDS: Readonly<Record<SubjectAxis, (value: number | string) => strin
   main: (number) => `main ${number}`,
   bank: (side) => `${side} bank`,
   cam: (cam) => camWords(String(cam)),
+  valve: (valve) => `valve ${valveWords(String(valve))}`,
   bolt: (number) => boltWords(Number(number)),
   joint: (id) => String(id).replaceAll('-', ' '),
 }
@@ -50,6 +51,7 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
   main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
   cam: (cams) => capital(cams.map((cam) => camWords(String(cam))).join(', ')),
+  valve: (valves) => `Valve${valves.length > 1 ? 's' : ''} ${valves.map((valve) => valveWords(String(valve))).join(', ')}`,
   bolt: (numbers) =>
     numbers.length === 1
       ? capital(boltWords(Number(numbers[0])))
@@ -57,10 +59,22 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
   joint: (ids) => capital(ids.map((id) => String(id).replaceAll('-', ' ')).join(', ')),
 }
 
-/** "intake cam", "left exhaust cam". */
+/** "intake cam", "left exhaust cam", "intake high lobes". */
 function camWords(cam: string): string {
-  const [kind, bank] = cam.split('-')
-  return `${bank ? `${bank} ` : ''}${kind} cam`
+  const { name, isHigh } = camName(cam)
+  return isHigh ? `${name} high lobes` : `${name} cam`
+}
+
+/** "left exhaust" of `exhaust-left-high`, and whether these are the second lobes. */
+function camName(cam: string): { readonly name: string; readonly isHigh: boolean } {
+  const of = cam as Cam
+  const bank = bankOfCam(of)
+  return { name: `${bank ? `${bank} ` : ''}${camKind(of)}`, isHigh: isHighProfile(of) }
+}
+
+/** "intake 3", or "intake 3 rear" of two. */
+function valveWords(valve: string): string {
+  return valve.replace(/^([a-z]+)(\d+)/, '$1 $2 ').trim()
 }
 
 /** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */
@@ -75,7 +89,11 @@ export function shortSubjectWords(subject: Subject): string {
 }
 
 export function columnHeading(across: Across, column: string): string {
-  if (across === 'cam') return column.split('-').toReversed().join(' ')
+  if (across === 'cam') {
+    const { name, isHigh } = camName(column)
+    return isHigh ? `${name} high` : name
+  }
+  if (across === 'valve') return valveWords(column)
   if (across !== 'bolt') return column
   const { rod, which } = rodOfBolt(Number(column))
   return `${rod}·${which}`

@@ -64,6 +64,8 @@ const MIGRATIONS: MigrationSteps = {
   5: (document) => document,
   /** Readings at cams and wheel angles, and gauges that read angles, came with version 7. */
   6: (document) => document,
+  /** Readings at valves, angles read while turned back, second lobes and the drive of the cams came with version 8. */
+  7: (document) => document,
 }
 
 interface V3Spec {

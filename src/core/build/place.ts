@@ -2,7 +2,18 @@
  * Where on an engine something is read or found: by named axes from one table. The names of stations and findings, the columns of
  * sheets and tables and what the door lets in are read from it; what an axis is called is a matter of `wording`.
  */
-import { bankCount, boltNumbers, CAMS, camsOf, cylinderNumbers, mainNumbers, rodOfBolt, type EngineLayout } from '../engine'
+import {
+  bankCount,
+  boltNumbers,
+  CAMS,
+  camsOf,
+  cylinderNumbers,
+  mainNumbers,
+  rodOfBolt,
+  cylinderOfValve,
+  valvesOf,
+  type EngineLayout,
+} from '../engine'
 import type { Id } from './ids'
 
 /**
@@ -38,6 +49,13 @@ const SUBJECT = {
   },
   /** Cams by what they open and the bank they stand on. */
   cam: { form: { is: 'oneOf', words: CAMS }, mark: '', findingMark: '', values: camsOf },
+  /** Valves by their kind and cylinder; from the front where there are several. */
+  valve: {
+    form: { is: 'word', letters: 12 },
+    mark: 'v-',
+    findingMark: '',
+    values: (layout: EngineLayout): readonly string[] => valvesOf(layout),
+  },
   /** Bolts of the rods, two a rod: the first two are those of cylinder one. */
   bolt: { form: { is: 'counted', most: 32 }, mark: 'b', findingMark: 'b', values: boltNumbers },
   /** A joint by its name in the plan: found of, never read at. */
@@ -51,8 +69,8 @@ const DETAIL = {
   cycle: { form: { is: 'counted', most: 9 }, mark: 'k' },
   /** N·m that a wrench is at. */
   torque: { form: { is: 'measured', low: 0.1, high: 3000 }, mark: 't' },
-  /** Crank degrees after overlap TDC that a wheel is at. */
-  degree: { form: { is: 'measured', low: -360, high: 720 }, mark: 'd' },
+  /** Crank degrees that a wheel is at, about after overlap TDC; a wheel left where number one set it is up to half a turn off. */
+  degree: { form: { is: 'measured', low: -540, high: 900 }, mark: 'd' },
   repeat: { form: { is: 'counted', most: 9 }, mark: 'r' },
 } as const
 
@@ -75,7 +93,7 @@ export type Place = { readonly [Axis in PlaceAxis]?: ValueOn<(typeof AXES)[Axis]
 /** What a file may say on each axis. */
 export const AXIS_FORMS = Object.entries(AXES).map(([axis, { form }]): readonly [PlaceAxis, AxisForm] => [axis as PlaceAxis, form])
 
-/** What a finding is about: a cylinder, a main bearing, a bank, a cam, a bolt, a joint, or the engine as a whole. */
+/** What a finding is about: a cylinder, a main bearing, a bank, a cam, a valve, a bolt, a joint, or the engine as a whole. */
 export type Subject = Pick<Place, SubjectAxis>
 
 /** Every axis with its mark, in the order in which they name a place. */
@@ -106,8 +124,9 @@ export function subjectOf(place: Place): Subject {
   return axis ? { [axis]: place[axis] } : {}
 }
 
-/** The cylinder a place belongs to, where it belongs to one: a bolt belongs to that of its rod. */
-export function cylinderOf({ cylinder, bolt }: Place): number | undefined {
+/** The cylinder a place belongs to, where it belongs to one: a bolt belongs to that of its rod, a valve to its own. */
+export function cylinderOf({ cylinder, bolt, valve }: Place): number | undefined {
+  if (valve !== undefined) return cylinderOfValve(valve)
   return cylinder ?? (bolt === undefined ? undefined : rodOfBolt(bolt).rod)
 }
 

@@ -4,7 +4,16 @@
  * Canonical units throughout: mm, cm³, cm², crank degrees, g, g/cm³, kPa, °C.
  */
 import { z } from 'zod'
-import { BLOCK_MATERIALS, CAMS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD_MATERIALS } from '../engine'
+import {
+  BLOCK_MATERIALS,
+  CAMS,
+  CRANK_MATERIALS,
+  DRIVE_KINDS,
+  DRIVE_WHEELS,
+  PISTON_MATERIALS,
+  RING_MATERIALS,
+  ROD_MATERIALS,
+} from '../engine'
 import { DUTY_USES, FUELS } from './duty'
 import { jointSchema, PULLS, RUN_KINDS } from './jointSchema'
 import { UNIT_IDS } from '../quantity'
@@ -60,6 +69,8 @@ export const layoutSchema = z
     rodBearings: z.enum(['plain', 'rolling']),
     valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
     valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
+    /** Engines that switch profiles; left out: one lobe a valve. */
+    lobesPerValve: z.literal(2).optional(),
     boreSpacingMm: finite.positive(),
     intakeSide: z.enum(['left', 'right', 'valley']),
   })
@@ -159,6 +170,28 @@ export const workSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('piston'), id, ...by }).strict(),
 ])
 
+/** What turns the cams: every wheel the chain or belt runs over, in the running direction from the crank. */
+export const driveSchema = z
+  .object({
+    kind: z.enum(DRIVE_KINDS),
+    /** A ratchet or one-way tensioner lets the chain jump when it is turned back. */
+    neverBack: z.boolean(),
+    wheels: z
+      .array(
+        z
+          .object({
+            what: z.enum(DRIVE_WHEELS),
+            name: z.string().trim().min(1).max(40),
+            cam: z.enum(CAMS).optional(),
+            teeth: z.int().min(8).max(200).optional(),
+          })
+          .strict(),
+      )
+      .min(2)
+      .max(16),
+  })
+  .strict()
+
 /** Work that somebody means to do: on the parts as they were read up to an entry; what is read later has been worked on. */
 export const plannedSchema = z.object({ id: z.uuid(), work: workSchema, after: z.uuid().optional() }).strict()
 
@@ -179,6 +212,8 @@ export const specSchema = z
     putAway: z.boolean().optional(),
     /** How the engine is put together. */
     joints: z.array(jointSchema).max(60).optional(),
+    /** What turns the cams. */
+    drive: driveSchema.optional(),
     /** Work to be done. */
     planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,
@@ -256,6 +291,8 @@ export const readingSchema = z
     strokes: z.int().min(1).max(999).optional(),
     /** What the part was when it was read; not said: as found. */
     partState: z.enum(PART_STATES).optional(),
+    /** Read while the engine was turned against its running direction: chain or belt slack is in it. */
+    turnedBack: z.literal(true).optional(),
     supersedes: z.uuid().optional(),
     /** Other readings of the place that did not know of each other, settled by this one. */
     settles: z.array(z.uuid()).max(20).optional(),

@@ -32,6 +32,25 @@ export function firingIntervals(layout: EngineLayout): readonly number[] {
   return intervals.map((interval, index) => (index === at ? interval + TURN_DEG : interval))
 }
 
+/**
+ * Crank degrees after number one's overlap TDC at which each cylinder is at its own, in [0, 720): firing comes half a cycle later for
+ * all alike, so that these are the phases of the firings too.
+ */
+export function phasesDeg(layout: EngineLayout): ReadonlyMap<number, number> {
+  const intervals = firingIntervals(layout)
+  const { firingOrder } = layout
+  const first = firingOrder.indexOf(1)
+  let atDeg = 0
+  return new Map(
+    firingOrder.map((_, step) => {
+      const index = (first + step) % firingOrder.length
+      const phase = [firingOrder[index]!, atDeg] as const
+      atDeg += intervals[index]!
+      return phase
+    }),
+  )
+}
+
 function distinctTops(tops: ReadonlyMap<number, number>): number {
   return new Set([...tops.values()].map((top) => Math.round(top))).size
 }

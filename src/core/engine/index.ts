@@ -30,6 +30,16 @@ export {
   type RingMaterial,
   type Expansion,
 } from './materials'
-export { camKind, cylinderOfCam, CAMS, camsOf, onOneShaft, type Cam, type CamKind } from './cams'
-export { firingIssues, firingIntervals, parkingAngle, usualFiringOrder, type FiringIssue } from './firing'
-export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, type CrankStyle } from './crankPins'
+export { bankOfCam, camKind, cylinderOfCam, CAMS, camsOf, isHighProfile, onOneShaft, type Cam, type CamKind } from './cams'
+export {
+  DRIVE_KINDS,
+  DRIVE_WHEELS,
+  tensionerOnSlackSide,
+  type CamDrive,
+  type DriveKind,
+  type DriveWheel,
+  type DriveWheelKind,
+} from './camDrive'
+export { camOfValve, cylinderOfValve, valvePlaces, valvesOf, type Valve, type ValvePlace } from './valves'
+export { firingIssues, firingIntervals, parkingAngle, phasesDeg, usualFiringOrder, type FiringIssue } from './firing'
+export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, withinTurn, type CrankStyle } from './crankPins'

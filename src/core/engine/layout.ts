@@ -39,6 +39,8 @@ export interface EngineLayout {
   readonly rodBearings: BearingKind
   readonly valvesPerCylinder: 2 | 3 | 4 | 5
   readonly valveDrive: ValveDrive
+  /** Engines that switch profiles have two lobes a valve, of which one works; left out: one. */
+  readonly lobesPerValve?: 2
   readonly boreSpacingMm: number
   readonly intakeSide: 'left' | 'right' | 'valley'
 }

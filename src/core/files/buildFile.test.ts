@@ -169,6 +169,14 @@ describe('build files', () => {
     expect(result.document.spec.joints).toEqual(old.spec.joints)
   })
 
+  it('reads a file of version 7 as it was, with what was read at its cams', () => {
+    const old = JSON.parse(sampleOf(7))
+    const result = readBuildFile(sampleOf(7))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    expect(result.document.entries.filter((one) => one.kind === 'reading' && one.characteristic === 'cam.event')).toHaveLength(4)
+  })
+
   it.each([
     ['ringTop', 'rings.topGap'],
     ['deck', 'compression.deck'],

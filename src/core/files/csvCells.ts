@@ -13,6 +13,7 @@ export const CSV_COLUMNS = [
   'main',
   'bank',
   'cam',
+  'valve',
   'bolt',
   'joint',
   'spot',
@@ -30,6 +31,7 @@ export const CSV_COLUMNS = [
   'gauge_temp_c',
   'strokes',
   'part_state',
+  'turned_back',
   'at',
   'by',
   'state',
@@ -45,6 +47,7 @@ export type RowIssue =
   | { readonly code: 'badNumber'; readonly column: Column; readonly text: string }
   | { readonly code: 'badUnit'; readonly text: string }
   | { readonly code: 'badState'; readonly text: string }
+  | { readonly code: 'badYes'; readonly column: Column; readonly text: string }
   | { readonly code: 'unknownGauge'; readonly text: string }
   | { readonly code: 'badTime'; readonly text: string }
   | { readonly code: 'noInitials' }
@@ -127,6 +130,14 @@ export function partStateFrom(cell: Cells, issues: RowIssue[]): PartState | unde
   const known = PART_STATES.find((state) => state.toLowerCase() === text.toLowerCase())
   if (text !== '' && !known) issues.push({ code: 'badState', text })
   return known
+}
+
+/** `yes` where an angle was read against the running direction; anything else that is not empty is no answer. */
+export function turnedBackFrom(cell: Cells, issues: RowIssue[]): true | undefined {
+  const text = cell('turned_back')
+  if (text.toLowerCase() === 'yes') return true
+  if (text !== '') issues.push({ code: 'badYes', column: 'turned_back', text })
+  return undefined
 }
 
 export function temperature(cell: Cells, column: 'part_temp_c' | 'gauge_temp_c', issues: RowIssue[]): number | undefined {

@@ -45,7 +45,7 @@ describe('readings as CSV', () => {
   it('reads back every reading exactly', () => {
     const report = readingsFromCsv(readingsToCsv(tern), empty, stations, { makeId })
     const readings = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading : outcome))
-    expect(readings).toHaveLength(547)
+    expect(readings).toHaveLength(549)
     expect(readings).toEqual(document.entries.filter(({ kind }) => kind === 'reading').sort((a, b) => (a.id < b.id ? -1 : 1)))
   })
 
@@ -88,6 +88,22 @@ describe('readings as CSV', () => {
     expect(again(openBuild(document), { part_state: 'machined' })).not.toHaveProperty('supersedes')
     expect(again(openBuild(document), { part_state: 'asFound' })).toMatchObject({ supersedes: first.id })
     expect(again(machined, { part_state: 'polished' })).toMatchObject({ state: 'bad', issues: [{ code: 'badState', text: 'polished' }] })
+  })
+
+  it('says of an angle that it was read turned back: yes, or nothing', () => {
+    const turned = openBuild({
+      ...document,
+      entries: document.entries.map((entry) => (entry.id === first.id ? { ...entry, turnedBack: true as const } : entry)),
+    })
+    expect(Papa.parse<Record<string, string>>(readingsToCsv(turned), { header: true }).data[0]!.turned_back).toBe('yes')
+    const outcome = readOne({ turned_back: 'YES' })
+    expect(outcome.state === 'good' && outcome.reading).toMatchObject({ turnedBack: true })
+    const plain = readOne({ turned_back: '' })
+    expect(plain.state === 'good' && plain.reading).not.toHaveProperty('turnedBack')
+    expect(readOne({ turned_back: 'back' })).toMatchObject({
+      state: 'bad',
+      issues: [{ code: 'badYes', column: 'turned_back', text: 'back' }],
+    })
   })
 
   it('takes a row in another unit', () => {
@@ -164,7 +180,7 @@ describe('readings as CSV', () => {
   it('brings the readings of another engine in as a copy, each under an id of its own', () => {
     const report = readingsFromCsv(readingsToCsv(tern), tern, stations, { makeId, asCopy: true })
     const ids = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading.id : outcome.state))
-    expect(new Set(ids).size).toBe(547)
+    expect(new Set(ids).size).toBe(549)
     expect(ids.filter((id) => tern.readings.byId.has(id))).toEqual([])
   })
 

@@ -13,6 +13,7 @@ import {
   CSV_COLUMNS,
   measuredFrom,
   partStateFrom,
+  turnedBackFrom,
   placeFrom,
   stampFrom,
   temperature,
@@ -60,6 +61,7 @@ export function readingsToCsv(build: Build): string {
         gauge_temp_c: reading.gaugeTempC,
         strokes: reading.strokes,
         part_state: reading.partState,
+        turned_back: reading.turnedBack && 'yes',
         at: reading.at,
         by: reading.by,
         state: stateOf.get(reading.id) ?? 'current',
@@ -245,6 +247,7 @@ class RowReader {
       gaugeTempC: temperature(cell, 'gauge_temp_c', issues),
       strokes: wholeNumber(cell, 'strokes', issues),
       partState,
+      turnedBack: turnedBackFrom(cell, issues),
       supersedes: this.earlier(cell('supersedes'), issues) ?? (isOfOne ? before.id : undefined),
       settles: settles.length > 0 ? settles : undefined,
     })

@@ -164,6 +164,7 @@ const ACROSS_WORDS: Readonly<Record<Across, string>> = {
   main: 'mains · ',
   bank: '',
   cam: '',
+  valve: '',
   bolt: 'rod · bolt · ',
   joint: '',
   engine: '',
