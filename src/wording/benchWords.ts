@@ -44,7 +44,7 @@ const REMARKS = {
   leafTolerance: ({ mm }, shown, system) =>
     `The leaves themselves may be ±${differenceWords(mm, shown, system)}: no check of them is on record.`,
   extremes: ({ of, largest, smallest }) =>
-    `${capital(subjectWords({ [of]: largest }))} most, ${of === 'bolt' ? subjectWords({ bolt: smallest }) : smallest} least.`,
+    `${capital(subjectWords({ [of]: largest }))} most, ${of === 'bolt' || of === 'valve' ? subjectWords({ [of]: smallest }) : smallest} least.`,
 } satisfies Partial<RemarkWords>
 
 const CHANGES = {

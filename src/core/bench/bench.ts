@@ -5,7 +5,7 @@ import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
 import type { Conformity, Figure, Uncertain, Verdict } from '../metrology'
-import type { Kind, UnitId } from '../quantity'
+import type { Kind, UnitId, WheelMarks } from '../quantity'
 import type { Change, Cost, Remark } from './vocabulary'
 
 export { benchOf, type BenchId, type CharacteristicId, type Id, type LimitId, type OutputId } from '../build/ids'
@@ -56,6 +56,8 @@ export interface Characteristic {
   readonly signed?: boolean
   /** An angle of a wheel: a turn more or less is the same reading. */
   readonly turns?: boolean
+  /** Read in the running direction, to have the slack out: `back` behind a reading says that it was not. */
+  readonly running?: boolean
   /** What it is read on, where that grows as much as a reading shows. */
   readonly grows?: Grows
   /** Words for a value above and below zero, e.g. "below deck" and "above deck". */
@@ -120,6 +122,8 @@ export interface Station {
   readonly usual?: { readonly centre: number; readonly stray: number }
   /** Canonical nominal that `+2` is measured from. */
   readonly nominal?: number
+  /** How the wheel it is read on is marked. */
+  readonly wheelMarks?: WheelMarks
   /** Where it is drawn: a place in the plan of its cylinder, in bore radii from its axis (x to the rear, y to the right). */
   readonly drawnAt: { readonly x: number; readonly y: number }
 }

@@ -22,16 +22,17 @@ export function perCylinder<Output extends OutputId>(build: Build, definition: B
 }
 
 /** The figures of those that are known. */
-export function knownFigures(derived: ReadonlyMap<number, Derived>): ReadonlyMap<number, Figure> {
-  return new Map([...derived].flatMap(([number, one]) => (isKnown(one) ? [[number, one.figure] as const] : [])))
+export function knownFigures<Key>(derived: ReadonlyMap<Key, Derived>): ReadonlyMap<Key, Figure> {
+  return new Map([...derived].flatMap(([key, one]) => (isKnown(one) ? [[key, one.figure] as const] : [])))
 }
 
 type Counted = Extract<Remark, { code: 'extremes' }>['of']
 
-const SUBJECTS: Readonly<Record<Counted, { readonly many: string; readonly one: (number: number) => string }>> = {
+const SUBJECTS: Readonly<Record<Counted, { readonly many: string; readonly one: (which: number | string) => string }>> = {
   cylinder: { many: 'cylinders', one: (number) => `Cylinder ${number}` },
   main: { many: 'mains', one: (number) => `Main ${number}` },
-  bolt: { many: 'bolts', one: boltLabel },
+  bolt: { many: 'bolts', one: (number) => boltLabel(Number(number)) },
+  valve: { many: 'lobes', one: (valve) => `Lobe of ${valve}` },
 }
 
 /** "Rod 3, bolt 2". */
@@ -40,8 +41,12 @@ export function boltLabel(bolt: number): string {
   return `Rod ${rod}, bolt ${which}`
 }
 
-/** Largest minus smallest across the cylinders (mains, bolts) that are known; the two are named, and it is said when some are missing. */
-export function spreadAcross(kind: Kind, byCylinder: ReadonlyMap<number, Derived>, of: Counted = 'cylinder'): Derived {
+/** Largest minus smallest across the cylinders (mains, bolts, lobes) that are known; the two are named, and it is said when some are missing. */
+export function spreadAcross<Key extends number | string>(
+  kind: Kind,
+  byCylinder: ReadonlyMap<Key, Derived>,
+  of: Counted = 'cylinder',
+): Derived {
   const known = knownFigures(byCylinder)
   const found = spread(new Map([...known].map(([cylinder, figure]) => [cylinder, figure.value])))
   if (!found) return { missing: [...byCylinder.values()].flatMap((derived) => (isKnown(derived) ? [] : derived.missing)) }

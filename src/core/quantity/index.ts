@@ -20,6 +20,7 @@ export {
   type EntryIssue,
   type ParsedEntry,
   type Understood,
+  type WheelMarks,
 } from './parseEntry'
 export {
   decimalsForStep,

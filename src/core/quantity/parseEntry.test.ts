@@ -206,3 +206,33 @@ describe('slips', () => {
     expect(dialTurnSlip(0.6, neighbours)).toBeUndefined()
   })
 })
+
+describe('a wheel that is not marked to 360', () => {
+  const at = (text: string, wheelMarks: 360 | 180 | 90, low: number, high: number) =>
+    parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, wheelMarks, turnsAboutDeg: (low + high) / 2, expected: { low, high } })
+
+  it.each([
+    // An intake that closes 39° after bottom dead centre.
+    ['219', 360, 190, 250, 219],
+    ['141', 180, 190, 250, 219],
+    ['39', 90, 190, 250, 219],
+    // One that opens 2° after top dead centre, a stop before it, an exhaust that opens 45° before the bottom.
+    ['2', 90, -60, 60, [2, -2]],
+    ['54', 180, -90, -2, -54],
+    ['54', 90, -90, -2, -54],
+    ['45', 90, -260, -200, -225],
+    ['135', 180, -260, -200, -225],
+    // With its dead centre or its sign a number stands in one place, however the wheel is marked.
+    ['2 atdc', 90, -60, 60, 2],
+    ['-2', 90, -60, 60, -2],
+    ['39 abdc', 90, 190, 250, 219],
+    // More than the wheel is marked is meant as it is.
+    ['219', 90, 190, 250, 219],
+    // Nowhere it can be: taken as it is, and questioned at its place.
+    ['20', 180, 190, 250, 20],
+  ] as const)('%s on one marked to %s, where %s to %s is looked for', (text, marks, low, high, expected) => {
+    const parsed = at(text, marks, low, high)
+    if (typeof expected === 'number') expect(parsed).toMatchObject({ ok: true, value: expected === 20 ? 380 : expected })
+    else expect(parsed).toMatchObject({ ok: false, issue: { code: 'ambiguous', readings: expected.map((value) => ({ value })) } })
+  })
+})

@@ -2,6 +2,8 @@ import { numbersIn, readsAsFraction, type NumberIssue, type TypedNumber } from '
 import { differenceToCanonical, findUnit, toCanonical, UNITS, type Kind, type UnitId } from './units'
 
 /** Where a number is typed decides what a bare one means. */
+export type WheelMarks = 360 | 180 | 90
+
 export interface EntryContext {
   readonly kind: Kind
   /** Unit of a number typed without one. */
@@ -18,6 +20,8 @@ export interface EntryContext {
   readonly event?: DeadCentre
   /** A wheel that is a turn further shows the same: a reading is brought within half a turn of this angle. */
   readonly turnsAboutDeg?: number
+  /** How far the wheel is marked from its zero: 360, or 0–180–0, or 0–90–0–90, where a bare number stands in several places. */
+  readonly wheelMarks?: WheelMarks
   /** Canonical range of what can stand here: where a text can be read in two ways, the one outside it is not meant. */
   readonly expected?: { readonly low: number; readonly high: number }
   /** Canonical step of the gauge: nobody reads a value smaller than it. */
@@ -75,10 +79,24 @@ export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
   const [main = '', plusMinus, extra] = text.split(/±|\+\/-|\+-/)
   if (extra !== undefined) return failed({ code: 'notANumber', text: extra.trim(), at: text.lastIndexOf(extra) })
   const readings = plusMinus === undefined ? readMain(main.trim(), context) : readWithUncertainty(main.trim(), plusMinus.trim(), context)
-  return settle(turned(readings, context), typed.trim(), context)
+  const marked = BARE_ANGLE.test(text) ? onWheel(readings, context) : readings
+  return settle(turned(marked, context), typed.trim(), context)
 }
 
 const TURN_DEG = 360
+/** An angle with neither sign nor dead centre. */
+const BARE_ANGLE = /^[\d.,]+\s*°?$/
+
+/** Everywhere a wheel shows a number: twice where it is marked to 180 either way, four times where each quarter is. */
+function onWheel(readings: Readings, { wheelMarks = TURN_DEG }: EntryContext): Readings {
+  if (wheelMarks === TURN_DEG || 'code' in readings) return readings
+  const half = TURN_DEG / 2
+  return readings.flatMap((one) => {
+    if (one.value > wheelMarks) return [one]
+    const places = wheelMarks === half ? [one.value, -one.value] : [one.value, -one.value, half - one.value, half + one.value]
+    return places.map((value) => ({ ...one, value }))
+  })
+}
 
 function turned(readings: Readings, { kind, turnsAboutDeg }: EntryContext): Readings {
   if (kind !== 'angle' || turnsAboutDeg === undefined || 'code' in readings) return readings

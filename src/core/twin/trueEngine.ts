@@ -6,7 +6,7 @@ import { isKnown, type Derived } from '../bench/finding'
 import { openBuildWith, type Build } from '../build/build'
 import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../cam/closedLobe'
 import { cardCentreline, cardDuration, CARD_OF, checkLift } from '../quantities/camCard'
-import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, type Cam } from '../engine'
+import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, valvesOf, type Cam } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
 import type { LimitId } from '../build/ids'
 import type { Spec } from '../build/types'
@@ -52,6 +52,9 @@ export interface TrueEngine {
   readonly boltOverpullMm: Each
   /** By cam, in the order of the engine's cams: crank degrees it was set later than its card. */
   readonly camLateDeg: Each
+  /** By valve, in the order of the engine's valves: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
+  readonly lobeLateDeg: Each
+  readonly lobeLowMm: Each
   /** By cam: its lobe, and where the centreline of it truly stands, crank degrees after overlap TDC. */
   readonly cams: ReadonlyMap<Cam, { readonly lobe: ClosedLobe; readonly centreDeg: number }>
   /** What the wheel shows at true TDC. */
@@ -148,7 +151,7 @@ const CAM_SET_DEG = 0.15
 const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225 }
 
 /** Cams and wheel, by noise of their own: what is in the block stays as it was. */
-function makeCams(spec: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg'> {
+function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {} }: Faults, seed: number): Timed {
   const { normal } = randomStream(seedOf(seed))
   const all = camsOf(spec.layout)
   const late = new Map(all.map((_, index) => [index + 1, CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0)]))
@@ -156,8 +159,23 @@ function makeCams(spec: Spec, { camLateDeg = {} }: Faults, seed: number): Pick<T
   const cams = new Map(
     all.map((cam, index) => [cam, { lobe: lobeOf(card, cam), centreDeg: cardCentreDeg(card, cam) + late.get(index + 1)! }]),
   )
-  return { camLateDeg: late, cams, wheelOffDeg: WHEEL_OFF_DEG * normal() }
+  const wheelOffDeg = WHEEL_OFF_DEG * normal()
+  const valves = valvesOf(spec.layout)
+  const eachLobe = (scatter: number, faults: Readonly<Record<number, number>>): Each =>
+    new Map(valves.map((_, index) => [index + 1, scatter * normal() + (faults[index + 1] ?? 0)]))
+  return {
+    camLateDeg: late,
+    cams,
+    wheelOffDeg,
+    lobeLateDeg: eachLobe(LOBE_GROUND_DEG, lobeLateDeg),
+    lobeLowMm: eachLobe(LOBE_GROUND_MM, lobeLowMm),
+  }
 }
+
+type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm'>
+/** How alike a grinder makes the lobes of a shaft, standard deviations. */
+const LOBE_GROUND_DEG = 0.05
+const LOBE_GROUND_MM = 0.004
 
 const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
 

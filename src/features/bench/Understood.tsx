@@ -109,14 +109,15 @@ function NothingTyped({ conflict, read, example }: Pick<UnderstoodProps, 'confli
 }
 
 function Typed({ entry, characteristic, unit, system, gauge, read, next }: UnderstoodProps & { entry: LineEntry }) {
-  const { parsed, strokes } = entry
+  const { parsed, strokes, turnedBack } = entry
   if (!parsed.ok) return <Said data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Said>
   const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']
   return (
     <>
       <Said>
         {valueWords(parsed, characteristic)}
-        {strokes !== undefined && `, after ${strokes} strokes`}{' '}
+        {strokes !== undefined && `, after ${strokes} strokes`}
+        {turnedBack && ', read turning back'}{' '}
         {other !== parsed.unit && gauge && (
           <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>
         )}

@@ -143,10 +143,10 @@ export class LineActions {
     if (question?.press) live.done(question.press)
     setLine({ ...line, text: next, question: undefined, said: '' })
     if (!gauge || asking !== 'reading') return
-    const { parsed, strokes } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
+    const { parsed, strokes, turnedBack } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
     setDraft(
       parsed.ok && isPlausible(parsed.value, station)
-        ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes }
+        ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes, turnedBack }
         : undefined,
     )
   }
@@ -158,10 +158,10 @@ export class LineActions {
     if (asking === 'temperature') return this.temperatureGiven()
     if (asking !== 'reading') return this.wordsGiven(asking)
     if (!entry) return this.say(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
-    const { parsed, strokes } = entry
+    const { parsed, strokes, turnedBack } = entry
     if (!parsed.ok) return
     if (!gauge) return this.say('No gauge for this: put one in the drawer first.')
-    const draft: Draft = { station, ...understood(parsed), gauge: gauge.id, temperature, strokes }
+    const draft: Draft = { station, ...understood(parsed), gauge: gauge.id, temperature, strokes, turnedBack }
     const doubtful = questionOf(draft, characteristic, build, gauge, stations)
     if (parsed.offsetUnit) setOffsetUnit(parsed.offsetUnit)
     if (doubtful) return setLine({ ...line, question: doubtful })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Characteristic, Station } from '@/core/benches'
 import { bores } from '@/core/benches/bores'
+import { cam } from '@/core/benches/cam'
 import { rings } from '@/core/benches/rings'
 import { compression } from '@/core/benches/compression'
 import { openBuild } from '@/core/benches'
@@ -53,6 +54,19 @@ describe('the reading line reads', () => {
     expect(readLine('.53/.54 12 strokes', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBe(12)
     expect(readLine('.53/.54', ringCharacteristic, ring, 'mm', gauge('feeler-fine.1')).strokes).toBeUndefined()
     expect(readLine('83.0 10s', boreCharacteristic, bore, 'mm', gauge('bore-metric.1')).parsed.ok).toBe(false)
+  })
+
+  it('an angle that was read turning back, only where the direction counts', () => {
+    const stations = cam.stations(tern!)
+    const opens = stations.find(({ id }) => id === 'cam.event/intake/opens')!
+    const stop = stations.find(({ id }) => id === 'cam.stop/before/r1')!
+    const { characteristics } = cam.definition
+    const read = (text: string, station: typeof opens) =>
+      readLine(text, characteristics[station.characteristic]!, station, 'deg', gauge('wheel.1'))
+    expect(read('2 atdc back', opens)).toMatchObject({ parsed: { ok: true, value: 2 }, turnedBack: true })
+    expect(read('-2 BACK', opens)).toMatchObject({ parsed: { ok: true, value: -2 }, turnedBack: true })
+    expect(read('2 atdc', opens)).not.toHaveProperty('turnedBack')
+    expect(read('-54 back', stop).parsed.ok).toBe(false)
   })
 
   it('temperatures of part and gauge, one for both, none when both are settled', () => {

@@ -30,6 +30,8 @@ export interface LineEntry {
   readonly parsed: ParsedEntry
   /** Of the ring file, since the reading before. */
   readonly strokes?: number
+  /** Said to have been read against the running direction. */
+  readonly turnedBack?: true
 }
 
 /** Lengths that the server takes: longer is not let in where it is typed. */
@@ -44,7 +46,7 @@ export function readLine(
   gauge: Gauge | undefined,
   offsetUnit?: UnitId,
 ): LineEntry {
-  const { value, strokes } = splitStrokes(text, characteristic)
+  const { value, strokes, turnedBack } = splitSaid(text, characteristic)
   const parsed = parseEntry(value, {
     kind: characteristic.kind,
     unit,
@@ -53,14 +55,17 @@ export function readLine(
     interval: gauge?.use === 'feeler',
     expected: station.expected,
     ...(characteristic.turns && { turnsAboutDeg: (station.expected.low + station.expected.high) / 2 }),
+    ...(station.wheelMarks && { wheelMarks: station.wheelMarks }),
     ...(gauge && { step: gauge.resolution }),
     ...(offsetUnit && { offsetUnit }),
   })
-  return { parsed, strokes }
+  return { parsed, strokes, ...(turnedBack && { turnedBack }) }
 }
 
-/** `.53/.54 10s`: the gap, and the strokes of the file that made it. */
-function splitStrokes(text: string, { filed }: Characteristic): { value: string; strokes?: number } {
+/** `.53/.54 10s`: the gap, and the strokes of the file that made it; `39 abdc back`: read while turned back. */
+function splitSaid(text: string, { filed, running }: Characteristic): { value: string; strokes?: number; turnedBack?: true } {
+  const back = running ? /^(.*\S)\s+back$/i.exec(text.trim()) : null
+  if (back) return { value: back[1]!, turnedBack: true }
   const match = filed ? /^(.*\S)\s+([1-9]\d{0,2})\s*s(?:trokes)?$/.exec(text.trim()) : null
   return match ? { value: match[1]!, strokes: Number(match[2]) } : { value: text }
 }

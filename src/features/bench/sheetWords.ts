@@ -21,11 +21,11 @@ export function unreadWords({ readings: { skips } }: Build, { id }: Station): st
   return skips.has(id) ? 'skip' : '–'
 }
 
-/** A reading with its marks: two that do not know of each other, a gauge whose check had run out, a note. */
+/** A reading with its marks: two that do not know of each other, a gauge whose check had run out, the engine turned back, a note. */
 export function markedWords(reading: Reading, build: Build, { id }: Station, unit: Reading['unit']): string {
   const conflict = build.readings.conflicts.has(id) ? '≠ ' : ''
   const overdue = isOverdue(build.gauges.get(reading.gauge)!, reading.at) ? '*' : ''
-  return `${conflict}${readingWords(reading, build, unit)}${overdue}${hasNote(build, id) ? ' ¹' : ''}`
+  return `${conflict}${readingWords(reading, build, unit)}${overdue}${reading.turnedBack ? ' ←' : ''}${hasNote(build, id) ? ' ¹' : ''}`
 }
 
 /** A note leaves a mark at its place. */

@@ -35,6 +35,8 @@ export interface Draft {
   readonly temperature?: PartTemperature
   /** Strokes of the ring file since the reading before. */
   readonly strokes?: number
+  /** An angle read against the running direction. */
+  readonly turnedBack?: true | undefined
 }
 
 /** Where part and gauge are not at 20 °C. */
@@ -221,7 +223,7 @@ function placeOf(entry: Entry, build: Build): string | undefined {
 
 /** A draft as a reading without its stamp: it supersedes what counts at its place, and settles what does not agree there. */
 function readingOf(
-  { station, value, upper, plusMinus, unit, gauge, temperature, strokes }: Draft,
+  { station, value, upper, plusMinus, unit, gauge, temperature, strokes, turnedBack }: Draft,
   build: Build,
   partState: PartState,
 ): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
@@ -240,6 +242,7 @@ function readingOf(
     gauge,
     ...temperature,
     ...(strokes !== undefined && { strokes }),
+    ...(turnedBack && { turnedBack }),
     // Not said: as found.
     ...(partState !== 'asFound' && { partState }),
     ...(before && { supersedes: before.id }),

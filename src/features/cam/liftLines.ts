@@ -1,7 +1,7 @@
 import { cardCentreline, cardDuration, CARD_OF, checkLift } from '@/core/quantities/camCard'
 import { curveOf, curveRows } from '@/core/benches/cam/curve'
 import { signOf } from '@/core/benches/cam/schools'
-import { wheelTdc } from '@/core/benches/cam/wheel'
+import { tdcOf } from '@/core/benches/cam/wheel'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
 import { closedLiftMm, lobeOfDuration, type ClosedLobe } from '@/core/cam/closedLobe'
@@ -33,9 +33,9 @@ const STEP_DEG = 3
 
 export function liftLines(build: Build, system: UnitSystem): readonly LiftLines[] {
   const shown = (mm: number) => fromCanonical(mm, LIFT_UNIT[system])
-  const tdc = wheelTdc(build)
-  const offDeg = isKnown(tdc) ? tdc.figure.value.value : 0
   return camsOf(build.spec.layout).map((cam): LiftLines => {
+    const tdc = tdcOf(build, cam)
+    const offDeg = isKnown(tdc) ? tdc.figure.value.value : 0
     const lobe = curveOf(build, cam)
     const rows = curveRows(build, cam)
     if (!lobe)

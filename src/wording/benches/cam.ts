@@ -1,7 +1,7 @@
 import { disagreementWords, lobeSlipWords } from '../cam'
 import { differenceWords } from '../figures'
 import { capital } from '../letters'
-import { subjectsWords } from '../verdicts'
+import { subjectsWords, subjectWords } from '../verdicts'
 import { counted, IN_WORDS, type ChangeWords, type CostWords, type RemarkWords } from '../vocabulary'
 
 const SCHOOL_WORDS = { curve: 'its curve', events: 'events', equalLift: 'equal lift', overlapLift: 'lift at overlap' } as const
@@ -10,15 +10,36 @@ const SCHOOL_WORDS = { curve: 'its curve', events: 'events', equalLift: 'equal l
 const AS_ITS_CARD_DEG = 0.05
 
 export const REMARKS = {
-  pointerOff: ({ tdcDeg, eachDeg }, _shown, system) => {
+  pointerOff: ({ tdcDeg, eachDeg, moves }, _shown, system) => {
     const angle = (deg: number) => differenceWords(Math.abs(deg), IN_WORDS.angle, system)
     if (Math.abs(tdcDeg) < AS_ITS_CARD_DEG) return 'The pointer is true.'
     const towards = tdcDeg > 0 ? 'before' : 'after'
-    return [
-      'Carried as a correction.',
-      `To true it instead, move the pointer ${angle(tdcDeg)} towards ${towards}: both sides then read ${angle(eachDeg)}.`,
-    ].join(' ')
+    // Turned with the engine, a wheel's numbers grow under the pointer.
+    const turn = tdcDeg > 0 ? 'against' : 'in'
+    const move =
+      moves === 'pointer'
+        ? `move the pointer ${angle(tdcDeg)} towards ${towards}`
+        : `turn the wheel on the crank ${angle(tdcDeg)} ${turn} the running direction`
+    return ['Carried as a correction.', `To true it instead, ${move}: both sides then read ${angle(eachDeg)}.`].join(' ')
   },
+  badLobe: ({ valve, byDeg }, _shown, system) => {
+    const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
+    return `${capital(subjectWords({ valve }))} alone stands ${by} ${byDeg > 0 ? 'later' : 'earlier'} than all others: read it again, then look at its lobe and follower.`
+  },
+  shaftTwisted: ({ byDeg }, _shown, system) => {
+    const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
+    return `The lobes stand on a line, ${by} ${byDeg > 0 ? 'later' : 'earlier'} from the front to the rear: a twisted shaft.`
+  },
+  otherPhase: ({ offDeg }, _shown, system) => {
+    const by = differenceWords(Math.abs(offDeg), IN_WORDS.angle, system)
+    return `${by} from where the crank wants it: another lobe was read, or throws and banks are otherwise than the layout says.`
+  },
+  stopTurnsBack: () =>
+    'This drive may never be turned back, and a stop wants it: with the chain or belt on, find TDC by equal drops, coming to both in the running direction.',
+  turnedBack: ({ count }) =>
+    `${counted(count, 'reading was', 'readings were')} taken turning back: the slack of chain or belt is in it. Within only once it is read in the running direction.`,
+  dwellDoubt: ({ unseenDeg }, _shown, system) =>
+    `A sanity check: within ${differenceWords(unseenDeg, IN_WORDS.angle, system)} of its top the piston moves less than the dial shows.`,
   camStands: ({ lateDeg, card }, _shown, system) => {
     const says = `its card ${differenceWords(card.value.value, IN_WORDS.angle, system)}`
     if (Math.abs(lateDeg) < AS_ITS_CARD_DEG) return `As ${says}.`

@@ -1,24 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { stationId, withSpec, type Build, type Spec } from '@/core/build'
+import { stationId, withSpec, type Build } from '@/core/build'
 import { withChanges, withPlannedAfter } from '@/core/build/changes'
 import { freshLayout } from '@/core/build/fresh'
 import { makeEngine, SimulatedGauges } from '@/core/twin'
 import { TRUTHS } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { demoDocument } from '@/demo/readings'
 import {
   find,
   readingOf,
   soundBuild,
   ternDocument,
-  TODAY,
   valueOf,
   verdictOf,
   withReading,
   withSpecOf,
   without,
 } from '../../../../tests/support/builds'
+import { adviceOf, at, by, codes, engine, number, onPaper, WHEEL } from '../../../../tests/support/cams'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
@@ -27,24 +26,6 @@ import { loopOf } from './loop'
 
 /** Cams: what the demo hides is found by every way of reading; slips and contradictions are said; what is set reads right. */
 const tern = openBuild(ternDocument)
-const WHEEL = 'wheel.1'
-const DEG = { unit: 'deg' }
-const by = (build: Build, change: Partial<Spec['methods']>) =>
-  withSpecOf(build, (spec) => ({ ...spec, methods: { ...spec.methods, ...change } }))
-const onPaper = (build: Build, change: Partial<Spec['paper']>) =>
-  withSpecOf(build, (spec) => ({ ...spec, paper: { ...spec.paper, ...change } }))
-const number = (value: number, unit: 'deg' | 'one' | 'mm' = 'deg') => ({ value, unit, source: 'test' }) as const
-const at = (build: Build, characteristic: 'cam.event' | 'cam.stop' | 'cam.equalLift', place: object, deg: number) =>
-  withReading(build, characteristic, place, deg, WHEEL, DEG)
-const adviceOf = (build: Build) => cam.advise(build, cam.derive(build))
-const codes = (build: Build, id: string) => find(cam, build, id).remarks.map(({ code }) => code)
-
-/** An engine of another layout with its card, read as the virtual one stands. */
-function engine(which: number, change: (spec: Spec) => Spec, faults: object = {}): Build {
-  const demo = DEMO_BUILDS[which]!
-  return openBuild(demoDocument({ ...demo, spec: change(demo.spec), faults, read: (name) => name.startsWith('cam.') }, TODAY))
-}
-
 describe('the intake cam of the demo', () => {
   it('is found three degrees retarded by its curve, its events and by equal lift, which agree within their doubts', () => {
     for (const school of ['byCurve', 'byEvents', 'byEqualLift']) {
@@ -185,7 +166,9 @@ describe('true TDC', () => {
       [-23, 26],
     ])
     expectNear(valueOf(cam, one, 'cam.tdc'), 1.25, 1e-9)
-    expect(find(cam, one, 'cam.tdc').remarks).toEqual([{ code: 'pointerOff', tdcDeg: expect.closeTo(1.25, 9), eachDeg: 25 }])
+    expect(find(cam, one, 'cam.tdc').remarks).toEqual([
+      { code: 'pointerOff', tdcDeg: expect.closeTo(1.25, 9), eachDeg: 25, moves: 'pointer' },
+    ])
     expectNear(valueOf(cam, one, 'cam.tdcApart'), 0.5, 1e-9)
     const before = valueOf(cam, tern, 'cam.byEvents.intake') + valueOf(cam, tern, 'cam.tdc')
     expectNear(valueOf(cam, one, 'cam.byEvents.intake') + 1.25, before, 1e-9)

@@ -6,13 +6,14 @@ import { quantity } from '../../build/remembered'
 import { workOn } from '../../build/work'
 import { checkedLobe, eventsAt, figureFromCurve, peakOf, type CheckedLobe, type FromCurve, type LiftRow, type LobeEvents } from '../../cam'
 import { curveIssues } from '../../cam/curveTable'
-import { camKind, type Cam } from '../../engine'
+import { wrapped } from '../../cam/trueTdc'
+import { camKind, cylinderOfCam, topsDeg, type Cam } from '../../engine'
 import { standardUncertainty, type Figure, type FormulaText } from '../../metrology'
 import { afterWork } from '../../quantities/afterWork'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
 import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
-import { trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
+import { asTurnedBack, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
 
@@ -35,12 +36,24 @@ const BEYOND_DEG = 60
 const USUAL_CENTRELINE_DEG = 108
 const USUAL_DURATION_DEG = 230
 
+/**
+ * By how much the wheel reads more at this cam than its card says, to the degree: nothing at number one, where it was set; at the
+ * second bank's cylinder what it shows at that one's TDC, and until that is read, where it would show it if nobody set it anew.
+ */
+export function shiftDeg(build: Build, cam: Cam): number {
+  const { layout } = build.spec
+  const cylinder = cylinderOfCam(layout, cam)
+  if (cylinder === 1) return 0
+  const tdc = tdcOf(build, cam)
+  return Math.round(isKnown(tdc) ? wrapped(tdc.figure.value.value) : wrapped(topsDeg(layout).get(cylinder)!))
+}
+
 /** Wheel angles that a curve is read at: every few degrees over the lobe its card says, and well onto its base circle. */
 export function degreesPlanned(build: Build, cam: Cam): readonly number[] {
   if (!build.spec.methods.camCurve) return []
   const stepDeg = build.spec.paper.curveStep?.value ?? USUAL_STEP_DEG
   const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
-  const centre = numberOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG) * (camKind(cam) === 'intake' ? 1 : -1)
+  const centre = numberOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG) * (camKind(cam) === 'intake' ? 1 : -1) + shiftDeg(build, cam)
   const reach = numberOr(cardDuration(build, cam), USUAL_DURATION_DEG) / 2 + BEYOND_DEG
   const [first, last] = [Math.ceil((centre - reach) / stepDeg), Math.floor((centre + reach) / stepDeg)]
   return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * stepDeg).toFixed(3)))
@@ -79,7 +92,9 @@ function isOwn({ source }: Figure['value']['components'][number]): boolean {
 /** The lobe through the rows; undefined while they are too few, or do not go over the peak. */
 export const curveOf = quantity('camCurve', (build, cam: Cam): CheckedLobe | undefined => {
   const rows = curveRows(build, cam)
-  return curveIssues(rows).length > 0 ? undefined : checkedLobe(rows, rowDoubt(build, cam))
+  const byDeg = shiftDeg(build, cam)
+  const isTable = curveIssues(rows.map((row) => ({ ...row, angleDeg: row.angleDeg - byDeg }))).length === 0
+  return isTable ? checkedLobe(rows, rowDoubt(build, cam)) : undefined
 })
 
 const SOURCE = 'quintic smoothing spline, restricted likelihood: Eilers and Marx, 1996; Wahba, 1983'
@@ -108,12 +123,16 @@ export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived
   const figure = wheelFigure(cam, TEXTS[what], event)
   const isPartial = lobe.slips.length > 0
   const looks = looksOf(what, events)
-  if (what === 'duration') return { figure: trueSpanOf(build, figure, looks), isPartial }
-  const angle = trueAngleOf(build, figure, looks)
+  if (what === 'duration') return { figure: trueSpanOf(build, cam, figure, looks), isPartial }
+  const angle = trueAngleOf(build, cam, figure, looks)
   if (!isKnown(angle)) return angle
   const [degree = 0] = degreesRead(build, cam)
   const earlierDeg = workOn(build, `turnCam/${cam}`, liftStation(cam, degree))
-  return { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial }
+  return asTurnedBack(
+    build,
+    degreesRead(build, cam).map((at) => liftStation(cam, at)),
+    { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial },
+  )
 }
 
 /** An event is read where it is; a centreline is half of each event, a duration the one less the other. */

@@ -18,7 +18,19 @@ export type School = 'curve' | 'events' | 'equalLift' | 'overlapLift'
 declare module '../../bench/vocabulary' {
   interface RemarkFields {
     /** What the wheel shows at true TDC, and what both sides read once the pointer is moved by that. */
-    pointerOff: { readonly tdcDeg: number; readonly eachDeg: number }
+    pointerOff: { readonly tdcDeg: number; readonly eachDeg: number; readonly moves: 'pointer' | 'wheel' }
+    /** One lobe of a shaft stands off from the others by so many crank degrees. */
+    badLobe: { readonly valve: string; readonly byDeg: number }
+    /** The lobes stand on a line along their shaft: so many crank degrees later from the first to the last. */
+    shaftTwisted: { readonly byDeg: number }
+    /** A lobe a good part of a turn from where the throws of the crank want it. */
+    otherPhase: { readonly offDeg: number }
+    /** A positive stop is asked for where the drive may never be turned back. */
+    stopTurnsBack: object
+    /** Readings that were taken while the engine was turned back. */
+    turnedBack: { readonly count: number }
+    /** Crank degrees that a piston at its top may be turned without a dial showing it. */
+    dwellDoubt: { readonly unseenDeg: number }
     /** Crank degrees a cam stands later than its card. */
     camStands: { readonly lateDeg: number; readonly card: Figure }
     /** Two numbers of the card that do not go together. */
@@ -57,8 +69,9 @@ const DEG = { kind: 'angle', units: { metric: 'deg', inch: 'deg' } } as const
 const SHOWN_DEG = { ...DEG, digits: { metric: 1, inch: 1 } } as const
 /** Side by side, cams say nothing of each other. */
 const WHEEL = { ...DEG, gauges: ['wheel'], signed: true, turns: true, passing: true } as const
+const RUN_WHEEL = { ...WHEEL, running: true } as const
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
-const LIFT = { ...LENGTH, gauges: ['dial'], signed: true, passing: true } as const
+const LIFT = { ...LENGTH, gauges: ['dial'], signed: true, passing: true, running: true } as const
 const SHOWN_LIFT = { ...LENGTH, digits: { metric: 2, inch: 4 } } as const
 const CARD = { ...DEG, signed: true } as const
 
@@ -74,14 +87,22 @@ export const definition = {
       judgedBy: 'cam.tdcApart',
       caution: 'A stop by hand only, plugs out: a bolt in a bore bends what is turned by a motor',
     },
-    'cam.event': { label: 'Event', ...WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
-    'cam.equalLift': { label: 'Equal lift', ...WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.dwell': { label: 'Wheel where the dial dwells', ...WHEEL, judgedBy: 'cam.dwellOff' },
+    'cam.mark': { label: 'Wheel at the balancer mark', ...WHEEL, judgedBy: 'cam.markOff' },
+    'cam.event': { label: 'Event', ...RUN_WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.equalLift': { label: 'Equal lift', ...RUN_WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.lobeAngle': { label: 'Equal lift of a lobe', ...RUN_WHEEL, judgedBy: 'cam.lobeOff', caution: RUNNING },
+    'cam.lobePeak': { label: 'Greatest lift of a lobe', ...LIFT, judgedBy: 'cam.lobeLift' },
     'cam.overlapLift': { label: 'Lift at overlap TDC', ...LIFT, judgedBy: 'cam.advance' },
     'cam.lift': { label: 'Lift', ...LIFT, judgedBy: 'cam.advance', caution: RUNNING },
   },
   outputs: {
     'cam.tdc': { label: 'True TDC, on the wheel', ...SHOWN_DEG },
     'cam.tdcApart': { label: 'Proofs of TDC apart', ...SHOWN_DEG, limit: 'cam.tdcApart', neverNegative: true },
+    'cam.dwellOff': { label: 'Middle of the dwell off TDC', ...SHOWN_DEG, estimate: true },
+    'cam.wheelMoved': { label: 'TDC moved since', ...SHOWN_DEG, limit: 'cam.wheelMoved' },
+    'cam.markOff': { label: 'Balancer mark off', ...SHOWN_DEG, limit: 'cam.markOff' },
+    'cam.throwsApart': { label: 'TDC beyond its throw', ...SHOWN_DEG, limit: 'cam.throwsApart' },
     'cam.advance': { label: 'Against its card', ...SHOWN_DEG, limit: 'cam.advance' },
     'cam.centreline': { label: 'Centreline', ...SHOWN_DEG },
     'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG, limit: 'cam.schoolsApart', neverNegative: true },
@@ -96,14 +117,29 @@ export const definition = {
     'cam.peakLift': { label: 'Lobe lift', ...SHOWN_LIFT },
     'cam.separation': { label: 'Lobe separation', ...SHOWN_DEG },
     'cam.overlap': { label: 'Overlap at the check lift', ...SHOWN_DEG },
+    'cam.lobeOff': { label: 'Lobe off its cam’s others', ...SHOWN_DEG },
+    'cam.lobeLift': { label: 'Lift of a lobe', ...SHOWN_LIFT },
+    'cam.centrelineSpread': {
+      label: 'Spread of the centrelines',
+      ...SHOWN_DEG,
+      limit: 'cam.centrelineSpread',
+      spread: true,
+      neverNegative: true,
+    },
+    'cam.liftSpread': { label: 'Spread of the lobe lifts', ...SHOWN_LIFT, limit: 'cam.liftSpread', spread: true, neverNegative: true },
     'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG, limit: 'cam.retardApart' },
   },
   limits: {
     'cam.tdcApart': { label: 'Proofs of TDC apart', ...SHOWN_DEG },
+    'cam.wheelMoved': { label: 'TDC moved since the curve began', ...SHOWN_DEG },
+    'cam.markOff': { label: 'Balancer mark off true TDC', ...SHOWN_DEG },
+    'cam.throwsApart': { label: 'TDC beyond its throw', ...SHOWN_DEG },
     'cam.advance': { label: 'Before its card (later is negative)', ...SHOWN_DEG },
     'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG },
     'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG },
     'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG },
+    'cam.centrelineSpread': { label: 'Spread of the centrelines', ...SHOWN_DEG },
+    'cam.liftSpread': { label: 'Spread of the lobe lifts', ...SHOWN_LIFT },
   },
   paper: {
     stroke: ENGINE_PAPER.stroke,

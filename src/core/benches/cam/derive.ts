@@ -1,6 +1,7 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
-import { camKind, camsOf, type Cam } from '../../engine'
+import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, type Cam } from '../../engine'
+import { bothSides } from '../../cam/trueTdc'
 import { resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
@@ -9,7 +10,9 @@ import { cardCentreline, cardDisagreements, cardDuration } from '../../quantitie
 import { curveOf, curveRows, onCurve, peakLiftOf } from './curve'
 import { definition, type CamOutput, type School } from './definition'
 import { centreline, centrelineBy, closesAt, isAsked, opensAt, SCHOOL_NAMES, schoolsApart, signOf } from './schools'
-import { proofsApart, wheelTdc } from './wheel'
+import { centrelineSpread, liftSpread, lobeLiftOf, lobeOff, valvesOfCam } from './lobes'
+import { tdcCylinders } from './stations'
+import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from './wheel'
 
 const BY: Readonly<Record<School, CamOutput>> = {
   curve: 'cam.byCurve',
@@ -21,28 +24,47 @@ const BY: Readonly<Record<School, CamOutput>> = {
 export function derive(build: Build): Finding[] {
   const one = (output: CamOutput, of: (build: Build) => Derived, subject?: Subject) => finding(build, definition, output, of, subject)
   return [
-    one('cam.tdc', tdcOnWheel),
-    one('cam.tdcApart', proofsApart),
+    ...tdcCylinders(build).flatMap((cylinder) => tdcFindings(build, cylinder)),
+    ...(isAsked(build, 'curve') ? [one('cam.wheelMoved', wheelMoved)] : []),
+    ...(build.spec.methods.camDwell ? [one('cam.dwellOff', dwellOff)] : []),
+    ...(build.spec.methods.camMark ? [one('cam.markOff', markOff)] : []),
     ...camsOf(build.spec.layout).flatMap((cam) => camFindings(build, cam)),
     ...pairs(build).flatMap(({ intake, exhaust, subject }) => [
       one('cam.separation', (recorded) => separation(recorded, intake, exhaust), subject),
       one('cam.overlap', (recorded) => overlap(recorded, intake, exhaust), subject),
     ]),
+    ...(build.spec.methods.camLobes ? camsOf(build.spec.layout).flatMap((cam) => lobeFindings(build, cam)) : []),
     ...(build.spec.paper.intakeClosing ? [one('cam.retardApart', retardApart)] : []),
   ]
 }
 
-/** Carried as a correction, or trued away: which way the pointer goes, and what both sides read then. */
-function tdcOnWheel(build: Build): Derived {
-  const tdc = wheelTdc(build)
+/** TDC at number one, and at the cylinder of the second bank that its cams are degreed at. */
+function tdcFindings(build: Build, cylinder: number): Finding[] {
+  const subject = cylinder === 1 ? {} : { cylinder }
+  const one = (output: CamOutput, of: (build: Build) => Derived) => finding(build, definition, output, of, subject)
+  const isCompared = cylinder > 1 && throwsApart(build, cylinder) !== undefined
+  return [
+    one('cam.tdc', (recorded) => tdcOnWheel(recorded, cylinder)),
+    one('cam.tdcApart', (recorded) => proofsApart(recorded, cylinder)),
+    ...(isCompared ? [one('cam.throwsApart', (recorded) => throwsApart(recorded, cylinder)!)] : []),
+  ]
+}
+
+/** Carried as a correction, or trued away: which way pointer or wheel goes, and what both sides read then. */
+function tdcOnWheel(build: Build, cylinder: number): Derived {
+  const tdc = wheelTdc(build, cylinder)
   const first = allOf({
-    before: asRead(build, 'cam.stop', { spot: 'before', repeat: 1 }),
-    after: asRead(build, 'cam.stop', { spot: 'after', repeat: 1 }),
+    before: asRead(build, 'cam.stop', stopPlace(cylinder, 'before', 1)),
+    after: asRead(build, 'cam.stop', stopPlace(cylinder, 'after', 1)),
   })
+  const { methods, drive } = build.spec
+  const turnsBack: Remark[] = methods.camTdc === 'stop' && drive?.neverBack ? [{ code: 'stopTurnsBack' }] : []
   if (!isKnown(tdc) || first.missing) return tdc
   const { before, after } = first.figures
-  const eachDeg = (after.value.value - before.value.value) / 2
-  return { ...tdc, remarks: [{ code: 'pointerOff', tdcDeg: tdc.figure.value.value, eachDeg }] }
+  const { halfDeg } = bothSides(before.value.value, after.value.value)
+  const pointer: Remark[] =
+    cylinder === 1 ? [{ code: 'pointerOff', tdcDeg: tdc.figure.value.value, eachDeg: halfDeg, moves: methods.camMoves }] : []
+  return { ...tdc, remarks: [...pointer, ...turnsBack] }
 }
 
 function camFindings(build: Build, cam: Cam): Finding[] {
@@ -62,6 +84,19 @@ function camFindings(build: Build, cam: Cam): Finding[] {
   ]
 }
 
+/** Every lobe of a cam against the others of it, and how far they spread. */
+function lobeFindings(build: Build, cam: Cam): Finding[] {
+  const valves = valvesOfCam(build, cam)
+  const spread = (output: CamOutput, of: (build: Build, cam: Cam) => Derived) =>
+    valves.length > 1 ? [finding(build, definition, output, (recorded) => of(recorded, cam), { cam })] : []
+  return [
+    ...spread('cam.centrelineSpread', centrelineSpread),
+    ...spread('cam.liftSpread', liftSpread),
+    ...valves.map(({ valve }) => finding(build, definition, 'cam.lobeOff', (recorded) => lobeOff(recorded, valve), { valve })),
+    ...valves.map(({ valve }) => finding(build, definition, 'cam.lobeLift', (recorded) => lobeLiftOf(recorded, valve), { valve })),
+  ]
+}
+
 const AGAINST_CARD: FormulaText = {
   id: 'advance',
   title: 'Before its card',
@@ -76,7 +111,7 @@ export function advance(build: Build, cam: Cam): Derived {
   if (inputs.missing) return inputs
   const found = centreline(build, cam)
   const remarks = cardDisagreements(build).map((one): Remark => ({ code: 'cardDisagrees', ...one }))
-  const tdc = proofsApart(build)
+  const tdc = proofsApart(build, cylinderOfCam(build.spec.layout, cam))
   const figure = resultOf(AGAINST_CARD, [
     { label: 'Card', weight: signOf(cam), figure: inputs.figures.card },
     { label: 'Found', weight: -signOf(cam), figure: inputs.figures.found },
@@ -167,9 +202,9 @@ interface Pair {
 /** Intake and exhaust of one bank, or of the engine. */
 function pairs({ spec }: Build): readonly Pair[] {
   return camsOf(spec.layout)
-    .filter((cam) => camKind(cam) === 'intake')
+    .filter((cam) => camKind(cam) === 'intake' && !isHighProfile(cam))
     .map((intake) => {
-      const bank = intake.split('-')[1] as 'left' | 'right' | undefined
+      const bank = bankOfCam(intake)
       return { intake, exhaust: intake.replace('intake', 'exhaust') as Cam, subject: bank ? { bank } : {} }
     })
 }
@@ -214,7 +249,7 @@ const RETARD_APART: FormulaText = {
 
 /** What the effective ratio is reckoned with, against where the intake was found: on two banks the first that is known. */
 function retardApart(build: Build): Derived {
-  const cams = camsOf(build.spec.layout).filter((cam) => camKind(cam) === 'intake')
+  const cams = camsOf(build.spec.layout).filter((cam) => camKind(cam) === 'intake' && !isHighProfile(cam))
   const found = cams.map((cam) => advance(build, cam))
   const first = found.find(isKnown)
   if (!first) return { missing: found.flatMap((one) => (isKnown(one) ? [] : one.missing)) }

@@ -6,7 +6,7 @@ import type { Cam } from '../../engine'
 import { isKnown } from '../../bench/finding'
 import { cardCentreline } from '../../quantities/camCard'
 import { signOf } from './schools'
-import { wheelTdc } from './wheel'
+import { tdcOf } from './wheel'
 
 /** One round: where the events were read, and what had been set since the round before. */
 export interface LoopRound {
@@ -25,7 +25,7 @@ export interface LoopRound {
  * both were. Empty without a card or a TDC.
  */
 export function loopOf(build: Build, cam: Cam): readonly LoopRound[] {
-  const [card, tdc] = [cardCentreline(build, cam), wheelTdc(build)]
+  const [card, tdc] = [cardCentreline(build, cam), tdcOf(build, cam)]
   if (!isKnown(card) || !isKnown(tdc)) return []
   const [opens, closes] = [eventsOf(build, cam, 'opens'), eventsOf(build, cam, 'closes')]
   const cardDeg = signOf(cam) * card.figure.value.value

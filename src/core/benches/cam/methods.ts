@@ -7,6 +7,25 @@ const READ_OR_NOT = [
 
 /** Ways of measuring there is a choice of: each school of degreeing by itself, so that any two can be held against each other. */
 export const methods = {
+  camWheel: {
+    label: 'Wheel is marked',
+    hint: 'A bare number is then read where the wheel shows it; where that is in two places, the line asks which.',
+    options: [
+      { value: 360, label: '0 to 360' },
+      { value: 180, label: '0–180–0' },
+      { value: 90, label: '0–90–0–90' },
+    ],
+    usual: 360,
+  },
+  camMoves: {
+    label: 'Trued by moving',
+    hint: 'What can be shifted on this engine: the pointer, or the wheel on the crank.',
+    options: [
+      { value: 'pointer', label: 'The pointer' },
+      { value: 'wheel', label: 'The wheel' },
+    ],
+    usual: 'pointer',
+  },
   camTdc: {
     label: 'True TDC by',
     hint: 'A stop needs the engine turned back: where a ratchet or a one-way tensioner forbids that, by equal drops.',
@@ -15,6 +34,18 @@ export const methods = {
       { value: 'drop', label: 'Equal drops' },
     ],
     usual: 'stop',
+  },
+  camDwell: {
+    label: 'Where the dial dwells',
+    hint: 'A sanity check: good to a degree or two, and its doubt is shown.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+  camMark: {
+    label: 'Balancer mark',
+    hint: 'What the wheel shows where the balancer’s own TDC mark stands at its pointer.',
+    options: READ_OR_NOT,
+    usual: false,
   },
   camReadAt: {
     label: 'Lift is read at',
@@ -40,6 +71,12 @@ export const methods = {
   camOverlapLift: {
     label: 'Lift at overlap TDC',
     hint: 'One reading, by the lobe its card makes: an estimate that finds a tooth.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+  camLobes: {
+    label: 'Every lobe, valve by valve',
+    hint: 'Equal lift and greatest lift of each: finds a bad lobe and a twisted shaft. The wheel stays as it was set at number one.',
     options: READ_OR_NOT,
     usual: false,
   },

@@ -5,6 +5,14 @@ const ASSUMED = 'Preset: assumed'
 
 export const presets: Presets = () => ({
   'cam.tdcApart': { upper: 0.5, source: PRACTICE, reason: 'Done twice to prove it: everything that follows hangs on it.' },
+  'cam.wheelMoved': { lower: -0.5, upper: 0.5, source: PRACTICE, reason: 'Read again at the end, TDC proves that no angle was lost.' },
+  'cam.markOff': { lower: -0.5, upper: 0.5, source: ASSUMED, reason: 'Ignition is set by it: one that is off is scribed anew.' },
+  'cam.throwsApart': {
+    lower: -1,
+    upper: 1,
+    source: ASSUMED,
+    reason: 'Bank angle, split pins or the cylinder it was read at are otherwise than the layout says.',
+  },
   'cam.advance': {
     lower: -1,
     upper: 1,
@@ -14,5 +22,7 @@ export const presets: Presets = () => ({
   },
   'cam.schoolsApart': { upper: 1.5, source: ASSUMED, reason: 'Two ways that disagree are a question, not an average.' },
   'cam.durationApart': { lower: -2, upper: 2, source: ASSUMED, reason: 'Another lobe, another check lift, or lifters that are not solid.' },
+  'cam.centrelineSpread': { upper: 1, source: ASSUMED, reason: 'Lobes of one grind stand alike; more is a bad lobe or a twisted shaft.' },
+  'cam.liftSpread': { upper: 0.05, source: ASSUMED, reason: 'Lobes of one grind lift alike; less lift is wear.' },
   'cam.retardApart': { lower: -1, upper: 1, source: ASSUMED, reason: 'The effective ratio goes by where the intake closes.' },
 })

@@ -6,7 +6,7 @@ import { standardUncertainty } from '../../metrology'
 import { isKnown } from '../../bench/finding'
 import { checkLift } from '../../quantities/camCard'
 import { curveOf, rowDoubt } from './curve'
-import { WHEEL_OFF_U_DEG, wheelTdc } from './wheel'
+import { tdcOf, WHEEL_OFF_U_DEG } from './wheel'
 
 /** Where the events of one measured lobe came out over many refits, as the wheel shows them. */
 export interface RefitOfCam {
@@ -22,13 +22,13 @@ export interface RefitStep {
 
 /** Every curve that was read, refitted `count` times with all that is doubtful about it, TDC and the wheel among it. */
 export function* refitCurves(build: Build, count: number, seed: number): Generator<RefitStep, void> {
-  const tdc = wheelTdc(build)
-  const tdcDeg = isKnown(tdc) ? standardUncertainty(tdc.figure.value) : 0
   const checkLiftMm = checkLift(build).value.value
   let before = 0
   for (const cam of camsOf(build.spec.layout)) {
     const lobe = curveOf(build, cam)
     if (!lobe) continue
+    const tdc = tdcOf(build, cam)
+    const tdcDeg = isKnown(tdc) ? standardUncertainty(tdc.figure.value) : 0
     const { noiseScale } = lobe.curve
     const { wheelDeg, dialMm } = rowDoubt(build, cam)
     const doubt = { wheelDeg: wheelDeg * noiseScale, dialMm: dialMm * noiseScale }

@@ -24,7 +24,7 @@ import { afterWork } from '../../quantities/afterWork'
 import { CARD_OF, cardDuration, checkLift } from '../../quantities/camCard'
 import { onCurve } from './curve'
 import type { School } from './definition'
-import { trueAngle, wheelTdc } from './wheel'
+import { asTurnedBack, tdcOf, trueAngle } from './wheel'
 
 /** After overlap TDC an intake's centreline is positive; an exhaust's is spoken of as degrees before it. */
 export function signOf(cam: Cam): 1 | -1 {
@@ -39,6 +39,12 @@ const MIDDLE: FormulaText = {
   source: 'common practice',
 }
 
+/** Of two angles that were read turned back it is said once, with how many. */
+function turnedBackOf(parts: readonly Derived[]): readonly Remark[] {
+  const said = parts.flatMap((part) => (isKnown(part) ? (part.remarks ?? []) : [])).filter(({ code }) => code === 'turnedBack')
+  return said.length > 0 ? [{ code: 'turnedBack', count: said.length }] : []
+}
+
 function middleOf(cam: Cam, one: Derived, other: Derived, labels: readonly [string, string]): Derived {
   const inputs = allOf({ one, other })
   if (inputs.missing) return inputs
@@ -49,6 +55,7 @@ function middleOf(cam: Cam, one: Derived, other: Derived, labels: readonly [stri
       { label: labels[1], weight, figure: inputs.figures.other },
     ]),
     isPartial: [one, other].some((derived) => isKnown(derived) && derived.isPartial),
+    remarks: turnedBackOf([one, other]),
   }
 }
 
@@ -135,7 +142,7 @@ function byOverlapLift(build: Build, cam: Cam): Derived {
   }
   const inputs = allOf({
     readMm: asRead(build, 'cam.overlapLift', { cam }),
-    tdc: wheelTdc(build),
+    tdc: tdcOf(build, cam),
     peakMm: paperOr(CARD_OF[kind].lobeLift),
     durationDeg: cardDuration(build, cam),
     lashMm: isAtValve ? paperOr(CARD_OF[kind].lash) : { figure: leftOut() },
@@ -148,7 +155,10 @@ function byOverlapLift(build: Build, cam: Cam): Derived {
   const found = centreFromLift.of({ liftMm, peakMm, durationDeg, checkMm: checkLift(build), power, tdcDeg: atTdc(tdc) })
   if (!Number.isFinite(found.value.value)) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
   const earlierDeg = workOn(build, `turnCam/${cam}`, stationId('cam.overlapLift', { cam }))
-  return { figure: afterWork(found, -signOf(cam) * earlierDeg, 'angle', 'Cam turned'), remarks: [{ code: 'syntheticLobe' }] }
+  return asTurnedBack(build, [stationId('cam.overlapLift', { cam })], {
+    figure: afterWork(found, -signOf(cam) * earlierDeg, 'angle', 'Cam turned'),
+    remarks: [{ code: 'syntheticLobe' }],
+  })
 }
 
 /** The ways, the one that counts where several are there first: the more rows, the less hangs on one of them. */
@@ -178,7 +188,10 @@ export const centreline = quantity('camCentreline', (build, cam: Cam): Derived =
   const [best] = known(build, cam)
   if (!best) return { missing: missingBy(build, cam) }
   const derived = centrelineBy(build, cam, best.school)
-  return { ...derived, remarks: [{ code: 'readBy', schools: known(build, cam).map(({ school }) => school) }] } as Derived
+  const readBy: Remark = { code: 'readBy', schools: known(build, cam).map(({ school }) => school) }
+  return isKnown(derived)
+    ? { ...derived, remarks: [readBy, ...(derived.remarks ?? []).filter(({ code }) => code === 'turnedBack')] }
+    : derived
 })
 
 /** What the ways that are asked for still want; where none is, the events of a card. */

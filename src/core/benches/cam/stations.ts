@@ -1,33 +1,79 @@
 import type { Build } from '../../build/build'
 import { stationId, type Place } from '../../build/place'
-import { camKind, camsOf, cylinderOfCam, type Cam } from '../../engine'
+import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, topsDeg, type Cam } from '../../engine'
 import { formatQuantity } from '../../quantity'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
 import { CARD_OF, cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
-import { degreesPlanned, degreesRead } from './curve'
-import type { CamCharacteristic } from './definition'
+import { wrapped } from '../../cam/trueTdc'
+import { degreesPlanned, degreesRead, shiftDeg } from './curve'
+import { definition, type CamCharacteristic } from './definition'
+import { lobeExpectedDeg, lobeLabel, valvesOfCam } from './lobes'
 import { isAsked, signOf } from './schools'
-import { PROOFS, SIDES } from './wheel'
+import { AFTER_CURVE, PROOFS, SIDES, stopPlace } from './wheel'
 
-/** TDC first, twice; then every cam by the ways that are asked for, its full curve last. */
+/** TDC first, twice; then every cam by the ways that are asked for, its full curve last, and TDC once more after it. */
 export function stations(build: Build): readonly Station[] {
-  return [...tdcStations(build), ...camsOf(build.spec.layout).flatMap((cam) => camStations(build, cam))]
+  const { layout } = build.spec
+  const cylinders = tdcCylinders(build)
+  return [
+    ...tdcStations(build, cylinders[0]!),
+    ...besideTdc(build),
+    ...cylinders.flatMap((cylinder, index) => [
+      ...(index > 0 ? tdcStations(build, cylinder) : []),
+      ...camsOf(layout)
+        .filter((cam) => cylinderOfCam(layout, cam) === cylinder)
+        .flatMap((cam) => camStations(build, cam)),
+    ]),
+    ...(isAsked(build, 'curve') ? stopStations(build, 1, AFTER_CURVE) : []),
+    ...(build.spec.methods.camLobes ? camsOf(layout).flatMap((cam) => lobeStations(build, cam)) : []),
+  ].map((one) => (definition.characteristics[one.characteristic as CamCharacteristic].kind === 'angle' ? onMarks(build, one) : one))
+}
+
+function onMarks({ spec }: Build, station: Station): Station {
+  return spec.methods.camWheel === 360 ? station : { ...station, wheelMarks: spec.methods.camWheel }
+}
+
+/** Cylinders whose TDC is read: those the cams are degreed at. */
+export function tdcCylinders({ spec: { layout } }: Build): readonly number[] {
+  return [...new Set(camsOf(layout).map((cam) => cylinderOfCam(layout, cam)))]
 }
 
 const SIDE_WORDS = { before: 'before the top', after: 'after it' } as const
 /** A stop or a drop is read somewhere between. */
-const STOP_DEG = { before: { low: -150, high: -2 }, after: { low: 2, high: 150 } } as const
+const STOP_DEG = { before: { low: -90, high: -2 }, after: { low: 2, high: 90 } } as const
+const AGAIN = { 1: '', 2: ', again', [AFTER_CURVE]: ', after the curve' } as const
 
-function tdcStations({ spec }: Build): readonly Station[] {
+function tdcStations(build: Build, cylinder: number): readonly Station[] {
+  return PROOFS.flatMap((proof) => stopStations(build, cylinder, proof))
+}
+
+function stopStations({ spec }: Build, cylinder: number, proof: keyof typeof AGAIN): readonly Station[] {
   const what = spec.methods.camTdc === 'stop' ? 'stop' : 'drop'
-  return PROOFS.flatMap((proof) =>
-    SIDES.map((side) => {
-      const place = { spot: side, repeat: proof }
-      const words = `TDC, ${what} ${SIDE_WORDS[side]}${proof > 1 ? ', again' : ''}`
-      return station('cam.stop', place, words, `TDC ${proof}, ${side}`, STOP_DEG[side])
-    }),
-  )
+  // Of the second bank the wheel may have been left where it was, or set anew.
+  const topDeg = cylinder === 1 ? 0 : wrapped(topsDeg(spec.layout).get(cylinder)!)
+  const at = cylinder === 1 ? '' : `Cylinder ${cylinder}, `
+  return SIDES.map((side) => {
+    const { low, high } = STOP_DEG[side]
+    const expected = { low: low + Math.min(0, topDeg), high: high + Math.max(0, topDeg) }
+    const words = `${at}TDC, ${what} ${SIDE_WORDS[side]}${AGAIN[proof]}`
+    return station('cam.stop', stopPlace(cylinder, side, proof), words, `TDC ${proof}, ${side}`, expected)
+  })
+}
+
+/** Nobody takes for TDC what is further from it by either mark or dwell. */
+const NEAR_TDC_DEG = { low: -20, high: 20 }
+
+function besideTdc({ spec: { methods } }: Build): readonly Station[] {
+  return [
+    ...(methods.camDwell
+      ? SIDES.map((side) => {
+          const words = side === 'before' ? 'TDC, dial stops' : 'TDC, dial starts again'
+          return station('cam.dwell', { spot: side }, words, words, NEAR_TDC_DEG)
+        })
+      : []),
+    ...(methods.camMark ? [station('cam.mark', {}, 'Balancer’s TDC mark at its pointer', 'Balancer mark', NEAR_TDC_DEG)] : []),
+  ]
 }
 
 interface Row {
@@ -59,8 +105,8 @@ export function liftStationAt(build: Build, cam: Cam, degree: number): Station {
 }
 
 function camLabel({ spec: { layout } }: Build, cam: Cam): string {
-  const [kind, bank] = cam.split('-')
-  const name = `${bank ? `${bank} ` : ''}${kind} cam`
+  const bank = bankOfCam(cam)
+  const name = `${bank ? `${bank} ` : ''}${camKind(cam)} ${isHighProfile(cam) ? 'cam, high lobe' : 'cam'}`
   const cylinder = layout.cylinders > 1 ? ` at cylinder ${cylinderOfCam(layout, cam)}` : ''
   return `${name[0]!.toUpperCase()}${name.slice(1)}${cylinder}`
 }
@@ -74,6 +120,10 @@ const ANYWHERE = {
 const STRAY_DEG = 30
 const USUAL_STRAY_DEG = 6
 
+function shifted({ low, high }: Station['expected'], byDeg: number): Station['expected'] {
+  return { low: low + byDeg, high: high + byDeg }
+}
+
 function around(centre: number | undefined, anywhere: Station['expected']): Pick<Station, 'expected' | 'usual'> {
   if (centre === undefined) return { expected: anywhere }
   return { expected: { low: centre - STRAY_DEG, high: centre + STRAY_DEG }, usual: { centre, stray: USUAL_STRAY_DEG } }
@@ -82,7 +132,7 @@ function around(centre: number | undefined, anywhere: Station['expected']): Pick
 function cardEvents(build: Build, cam: Cam): { readonly opens?: number; readonly closes?: number; readonly centre?: number } {
   const [centreline, duration] = [cardCentreline(build, cam), cardDuration(build, cam)]
   if (!isKnown(centreline)) return {}
-  const centre = signOf(cam) * centreline.figure.value.value
+  const centre = signOf(cam) * centreline.figure.value.value + shiftDeg(build, cam)
   if (!isKnown(duration)) return { centre }
   const half = duration.figure.value.value / 2
   return { opens: centre - half, closes: centre + half, centre }
@@ -96,7 +146,7 @@ function eventRows(build: Build, cam: Cam): readonly Row[] {
     place: { spot },
     words: `${spot} at ${lift}`,
     row: spot === 'opens' ? 'Opens' : 'Closes',
-    ...around(card[spot], ANYWHERE[camKind(cam)][spot]),
+    ...around(card[spot], shifted(ANYWHERE[camKind(cam)][spot], shiftDeg(build, cam))),
   }))
 }
 
@@ -104,8 +154,9 @@ const USUAL_CENTRELINE_DEG = 108
 /** Half-widths that the lobes of engines have where their lift is so much less than their peak. */
 const EQUAL_LIFT_DEG = { low: 15, high: 80 }
 
-function equalLiftRows(build: Build, cam: Cam): readonly Row[] {
-  const centre = cardEvents(build, cam).centre ?? signOf(cam) * USUAL_CENTRELINE_DEG
+/** About where the centreline is wanted; not said: where this cam's own is. */
+function equalLiftRows(build: Build, cam: Cam, about?: number): readonly Row[] {
+  const centre = about ?? cardEvents(build, cam).centre ?? signOf(cam) * USUAL_CENTRELINE_DEG + shiftDeg(build, cam)
   const lift = liftWords(build, checkLift(build).value.value * ratioRead(build))
   const { low, high } = EQUAL_LIFT_DEG
   return SIDES.map((spot) => ({
@@ -131,6 +182,23 @@ function overlapRow(build: Build): Row {
     row: 'Lift at overlap',
     expected: { low: 0, high: MOST_OVERLAP_LIFT_MM },
   }
+}
+
+/** Lobe by lobe along the shaft, each by the wheel as it was set at number one. */
+function lobeStations(build: Build, cam: Cam): readonly Station[] {
+  const peakMm = (build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_LOBE_MM) * ratioRead(build)
+  return valvesOfCam(build, cam).flatMap((place) => {
+    const { valve } = place
+    const label = lobeLabel(build.spec.layout, place)
+    const name = `${label[0]!.toUpperCase()}${label.slice(1)}`
+    const about = lobeExpectedDeg(build, place)
+    return [
+      ...equalLiftRows(build, cam, about).map(({ place: { spot }, words, row, expected }) =>
+        station('cam.lobeAngle', { valve, spot }, `${name}, ${words}`, row.replace('Equal lift', 'Lobe'), expected),
+      ),
+      station('cam.lobePeak', { valve }, `${name}, greatest lift`, 'Lobe, lift', { low: peakMm / 2, high: peakMm + 1 }),
+    ]
+  })
 }
 
 /** A dial goes a little below nothing where its zero is. */

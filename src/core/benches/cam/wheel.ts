@@ -5,8 +5,10 @@ import { stationId, type Place } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { workOn } from '../../build/work'
 import { trueTdc } from '../../cam'
+import { wrapped } from '../../cam/trueTdc'
 import type { Cam } from '../../engine'
-import { crankTurns } from '../../engine'
+import { crankTurns, cylinderOfCam, pistonDropMm, topsDeg } from '../../engine'
+import { rootBetween } from '../../numerics/roots'
 import { apart, assumedFigure, leftOut, limitsU, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { afterWork } from '../../quantities/afterWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
@@ -14,14 +16,21 @@ import type { CamCharacteristic } from './definition'
 
 /** Done twice to prove it (common practice). */
 export const PROOFS = [1, 2] as const
+/** Read once more after a full curve: no angle was lost, and the wheel has not moved. */
+export const AFTER_CURVE = 3
+
+/** Where TDC is read at a cylinder. Number one's stands for the engine. */
+export function stopPlace(cylinder: number, spot: string, repeat: number): Place {
+  return { ...(cylinder > 1 && { cylinder }), spot, repeat }
+}
 
 export const SIDES = ['before', 'after'] as const
 
-/** What the wheel shows at true TDC by one proof. */
-function tdcBy(build: Build, proof: number): Derived {
+/** What the wheel shows at a cylinder's true TDC by one proof. */
+function tdcBy(build: Build, cylinder: number, proof: number): Derived {
   const read = allOf({
-    before: asRead(build, 'cam.stop', { spot: 'before', repeat: proof }),
-    after: asRead(build, 'cam.stop', { spot: 'after', repeat: proof }),
+    before: asRead(build, 'cam.stop', stopPlace(cylinder, 'before', proof)),
+    after: asRead(build, 'cam.stop', stopPlace(cylinder, 'after', proof)),
   })
   if (read.missing) return read
   const [strokeMm, rodMm] = [paperAt(build, 'stroke'), paperAt(build, 'rodLength')]
@@ -46,9 +55,12 @@ const PROOF_MEAN: FormulaText = {
   source: 'JCGM 100:2008, 4.2.1',
 }
 
-/** What the wheel shows at true TDC, by all proofs there are; taken off every angle, as long as the wheel is not moved. */
-export const wheelTdc = quantity('wheelTdc', (build): Derived => {
-  const proofs = PROOFS.map((proof) => tdcBy(build, proof))
+/**
+ * What the wheel shows at a cylinder's true TDC, by all proofs there are; taken off every angle that is read at it. Whether the wheel
+ * was set anew for the second bank or left as it stood makes no difference: TDC is read there too.
+ */
+export const wheelTdc = quantity('wheelTdc', (build, cylinder: number): Derived => {
+  const proofs = PROOFS.map((proof) => tdcBy(build, cylinder, proof))
   const known = proofs.filter(isKnown)
   if (known.length === 0) return proofs[0]!
   const weight = 1 / known.length
@@ -69,13 +81,130 @@ const PROOFS_APART: FormulaText = {
   source: 'definition',
 }
 
-/** How far the two proofs of TDC are apart, as they were read: both are of one angle, and it is the readings that are to agree. */
-export function proofsApart(build: Build): Derived {
-  const inputs = allOf({ one: tdcBy(build, 1), other: tdcBy(build, 2) })
+/** How far the two proofs of TDC are apart, as they were read. */
+export function proofsApart(build: Build, cylinder = 1): Derived {
+  const inputs = allOf({ one: tdcBy(build, cylinder, 1), other: tdcBy(build, cylinder, 2) })
   if (inputs.missing) return inputs
   const { one, other } = inputs.figures
-  const { value, origin } = apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other })
+  return asReadings(apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other }))
+}
+
+const WHEEL_MOVED: FormulaText = {
+  id: 'wheelMoved',
+  title: 'Wheel moved since',
+  kind: 'angle',
+  expression: 'TDC read again after the curve − TDC before it',
+  source: 'common practice',
+}
+
+/** TDC read again after a full curve, against the proofs before it: an angle lost on the way shows here. */
+export function wheelMoved(build: Build): Derived {
+  const inputs = allOf({ before: wheelTdc(build, 1), again: tdcBy(build, 1, AFTER_CURVE) })
+  if (inputs.missing) return inputs
+  const { before, again } = inputs.figures
+  return asReadings(
+    resultOf(WHEEL_MOVED, [
+      { label: 'After the curve', weight: 1, figure: again },
+      { label: 'Before it', weight: -1, figure: before },
+    ]),
+  )
+}
+
+/** Readings of one angle that are to agree: it is they that are judged, not what they stand for. */
+function asReadings({ value, origin }: Figure): Derived {
   return { figure: { value: { value: value.value, components: [] }, origin } }
+}
+
+const THROWS_APART: FormulaText = {
+  id: 'throwsApart',
+  title: 'TDC beyond its throw',
+  kind: 'angle',
+  expression: 'TDC of this cylinder − TDC of number one − degrees between them by the crank',
+  source: 'definition',
+}
+
+/**
+ * TDC of the second bank's cylinder as it was read against where the crank's throws put it; undefined where the wheel was set anew for
+ * it, which leaves nothing to compare.
+ */
+export function throwsApart(build: Build, cylinder: number): Derived | undefined {
+  const inputs = allOf({ one: wheelTdc(build, 1), other: wheelTdc(build, cylinder) })
+  if (inputs.missing) return inputs
+  const topDeg = wrapped(topsDeg(build.spec.layout).get(cylinder)!)
+  const readDeg = wrapped(inputs.figures.other.value.value - inputs.figures.one.value.value)
+  const offDeg = wrapped(readDeg - topDeg)
+  const isSetAnew = Math.abs(wrapped(inputs.figures.other.value.value)) < Math.abs(offDeg)
+  if (isSetAnew) return undefined
+  const figure = resultOf(THROWS_APART, [
+    { label: `Cylinder ${cylinder}`, weight: 1, figure: inputs.figures.other },
+    { label: 'Number one', weight: -1, figure: inputs.figures.one },
+  ])
+  return { figure: { ...figure, value: { ...figure.value, value: offDeg } } }
+}
+
+const MARK_OFF: FormulaText = {
+  id: 'markOff',
+  title: 'Balancer mark off',
+  kind: 'angle',
+  expression: 'what the wheel shows where the mark stands − what it shows at true TDC',
+  source: 'common practice',
+}
+
+/** How far after true TDC the balancer's own mark says it is. */
+export function markOff(build: Build): Derived {
+  const inputs = allOf({ mark: asRead(build, 'cam.mark', {}), tdc: wheelTdc(build, 1) })
+  if (inputs.missing) return inputs
+  return {
+    figure: resultOf(MARK_OFF, [
+      { label: 'Where the mark stands', weight: 1, figure: inputs.figures.mark },
+      { label: 'At true TDC', weight: -1, figure: inputs.figures.tdc },
+    ]),
+  }
+}
+
+const DWELL_MIDDLE: FormulaText = {
+  id: 'dwellOff',
+  title: 'Middle of the dwell beyond true TDC',
+  kind: 'angle',
+  expression: 'middle of where the dial stops and starts again − TDC as read',
+  source: 'common practice',
+}
+
+/** A dial of a hundredth moves unseen by half of it. */
+const UNSEEN_MM = 0.005
+
+/** The crank degrees either side of the top in which a piston has not yet dropped by what a dial shows. */
+export function dwellHalfDeg(strokeMm: number, rodMm: number): number {
+  return rootBetween((deg) => pistonDropMm({ strokeMm, rodMm, pinOffsetMm: 0 }, deg) - UNSEEN_MM, 0, MOST_DWELL_DEG)
+}
+const MOST_DWELL_DEG = 30
+
+/** A sanity check of TDC by where the dial turns round: as doubtful as the crank may turn without the dial showing it. */
+export function dwellOff(build: Build): Derived {
+  const [strokeMm, rodMm] = [paperAt(build, 'stroke'), paperAt(build, 'rodLength')]
+  const inputs = allOf({
+    stops: asRead(build, 'cam.dwell', { spot: 'before' }),
+    starts: asRead(build, 'cam.dwell', { spot: 'after' }),
+    tdc: wheelTdc(build, 1),
+    stroke: strokeMm ? { figure: strokeMm } : { missing: [{ kind: 'paper', key: 'stroke' }] },
+    rod: rodMm ? { figure: rodMm } : { missing: [{ kind: 'paper', key: 'rodLength' }] },
+  })
+  if (inputs.missing) return inputs
+  const { stops, starts, tdc, stroke, rod } = inputs.figures
+  const unseenDeg = dwellHalfDeg(stroke.value.value, rod.value.value)
+  const unseen = (side: string) => ({
+    label: `Turned unseen ${side}`,
+    weight: 0.5,
+    figure: assumedFigure(`dwell-${side}`, { value: 0, tolerance: unseenDeg, source: 'geometry of crank and rod, half of 0.01 mm' }),
+  })
+  const figure = resultOf(DWELL_MIDDLE, [
+    { label: 'Dial stops', weight: 0.5, figure: stops },
+    { label: 'Dial starts again', weight: 0.5, figure: starts },
+    unseen('before'),
+    unseen('after'),
+    { label: 'TDC as read', weight: -1, figure: tdc },
+  ])
+  return { figure, remarks: [{ code: 'dwellDoubt', unseenDeg }] }
 }
 
 /** A wheel centred on its bolt by eye: what it is off shows a quarter turn from TDC (common practice: half a millimetre on 90). */
@@ -112,9 +241,18 @@ function offCentreTerms(looks: readonly LookedAt[], tdcDeg: number) {
   ]
 }
 
-/** A wheel angle brought to true crank degrees; `looks`: where the wheel was read for it, if not there alone. */
-export function trueAngleOf(build: Build, read: Figure, looks: readonly LookedAt[] = [{ deg: read.value.value, weight: 1 }]): Derived {
-  const tdc = wheelTdc(build)
+/** What the wheel shows at the overlap TDC that a cam's angles count from: that of the cylinder it is degreed at. */
+export function tdcOf(build: Build, cam: Cam): Derived {
+  return wheelTdc(build, cylinderOfCam(build.spec.layout, cam))
+}
+
+/** A wheel angle brought to true crank degrees at a cam; `looks`: where the wheel was read for it, if not there alone. */
+export function trueAngleOf(build: Build, cam: Cam, read: Figure, looks?: readonly LookedAt[]): Derived {
+  return trueAngleFrom(tdcOf(build, cam), read, looks)
+}
+
+/** A wheel angle brought to crank degrees after a TDC; `looks`: where the wheel was read for it, if not there alone. */
+export function trueAngleFrom(tdc: Derived, read: Figure, looks: readonly LookedAt[] = [{ deg: read.value.value, weight: 1 }]): Derived {
   if (!isKnown(tdc)) return tdc
   const figure = resultOf(TRUE_ANGLE, [
     { label: 'As the wheel shows', weight: 1, figure: read },
@@ -132,8 +270,8 @@ const TRUE_SPAN: FormulaText = {
 }
 
 /** A span of the wheel: what it shows at TDC falls out, what it is off centre does not. */
-export function trueSpanOf(build: Build, read: Figure, looks: readonly LookedAt[]): Figure {
-  const tdc = wheelTdc(build)
+export function trueSpanOf(build: Build, cam: Cam, read: Figure, looks: readonly LookedAt[]): Figure {
+  const tdc = tdcOf(build, cam)
   const tdcDeg = isKnown(tdc) ? tdc.figure.value.value : 0
   return resultOf(TRUE_SPAN, [{ label: 'As the wheel shows', weight: 1, figure: read }, ...offCentreTerms(looks, tdcDeg)])
 }
@@ -142,8 +280,18 @@ export function trueSpanOf(build: Build, read: Figure, looks: readonly LookedAt[
 export function trueAngle(build: Build, characteristic: CamCharacteristic, place: Place & { readonly cam: Cam }): Derived {
   const read = asRead(build, characteristic, place)
   if (!isKnown(read)) return read
-  const angle = trueAngleOf(build, read.figure)
+  const angle = trueAngleOf(build, place.cam, read.figure)
   if (!isKnown(angle)) return angle
   const earlierDeg = workOn(build, `turnCam/${place.cam}`, stationId(characteristic, place))
-  return { ...angle, figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned') }
+  return asTurnedBack(build, [stationId(characteristic, place)], {
+    ...angle,
+    figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'),
+  })
+}
+
+/** Said, and within no more, where something was read while the engine was turned back: the slack of chain or belt is in it. */
+export function asTurnedBack(build: Build, stations: readonly string[], derived: Derived): Derived {
+  const count = stations.filter((id) => build.readings.current.get(id)?.turnedBack).length
+  if (count === 0 || !isKnown(derived)) return derived
+  return { ...derived, isPartial: true, remarks: [...(derived.remarks ?? []), { code: 'turnedBack', count }] }
 }
