@@ -203,6 +203,7 @@ program
               results: outcome.results.map(resultJson),
               terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])),
               ...(outcome.remarks?.disagreements && { disagreements: outcome.remarks.disagreements }),
+              ...(outcome.remarks?.filed && { filed: outcome.remarks.filed.side }),
               ...(outcome.remarks?.slips && { slips: outcome.remarks.slips.map(({ row }) => row) }),
             },
             null,

@@ -43,8 +43,11 @@ const REMARKS = {
   planned: () => 'As it will be once the planned work is done; measure again then.',
   leafTolerance: ({ mm }, shown, system) =>
     `The leaves themselves may be ±${differenceWords(mm, shown, system)}: no check of them is on record.`,
-  extremes: ({ of, largest, smallest }) =>
-    `${capital(subjectWords({ [of]: largest }))} most, ${of === 'bolt' || of === 'valve' ? subjectWords({ [of]: smallest }) : smallest} least.`,
+  extremes: ({ of, largest, smallest }) => {
+    if (of === 'wheel') return `Wheel ${largest} deepest, wheel ${smallest} shallowest.`
+    const least = of === 'bolt' || of === 'valve' ? subjectWords({ [of]: smallest }) : smallest
+    return `${capital(subjectWords({ [of]: largest }))} most, ${least} least.`
+  },
 } satisfies Partial<RemarkWords>
 
 const CHANGES = {

@@ -1,4 +1,4 @@
-import type { CurveTableIssue, Disagreement, LobeSlip } from '@/core/cam'
+import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '@/core/cam'
 import { formatExact } from '@/core/quantity'
 
 const degrees = (deg: number) => `${formatExact(Math.round(deg * 10) / 10, 'deg')}°`
@@ -54,4 +54,12 @@ export function lobeSlipWords(slip: LobeSlip): string {
 /** Two numbers of a card that do not go together. */
 export function disagreementWords({ number, stated, computed }: Disagreement): string {
   return `${number}: ${degrees(stated)} on the card, ${degrees(computed)} by the rest of it.`
+}
+
+/** Which side of a flywheel key loses metal, and what it then does. */
+export function filedKeyWords({ side, rotation, way }: FiledKey): string {
+  return [
+    `Seen from the flywheel with the key uppermost, turning ${rotation === 'cw' ? 'clockwise' : 'anticlockwise'}:`,
+    `file its ${side} side where it sits in the flywheel to ${way} the spark, and keep the flywheel against it while it is tightened.`,
+  ].join(' ')
 }

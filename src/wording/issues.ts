@@ -3,7 +3,7 @@ import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/files'
 import { formatExact, formatQuantity, joinUnit, type Kind, type UnitId } from '@/core/quantity'
 import type { SumIssue, SumRemarks } from '@/core/sums'
-import { curveIssueWords, disagreementWords, lobeSlipWords } from './cam'
+import { curveIssueWords, disagreementWords, filedKeyWords, lobeSlipWords } from './cam'
 import { shownOf } from './figures'
 import { entryIssueWords } from './entryIssues'
 import { capital, small } from './letters'
@@ -161,8 +161,8 @@ export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): s
 }
 
 /** What is to be said beside the results of a sum. */
-export function sumRemarkWords({ disagreements = [], slips = [] }: SumRemarks = {}): readonly string[] {
-  return [...disagreements.map(disagreementWords), ...slips.map(lobeSlipWords)]
+export function sumRemarkWords({ disagreements = [], slips = [], filed }: SumRemarks = {}): readonly string[] {
+  return [...disagreements.map(disagreementWords), ...slips.map(lobeSlipWords), ...(filed ? [filedKeyWords(filed)] : [])]
 }
 
 function unitFor(kind: Kind, system: UnitSystem): UnitId {

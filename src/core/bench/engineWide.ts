@@ -33,6 +33,7 @@ const SUBJECTS: Readonly<Record<Counted, { readonly many: string; readonly one: 
   main: { many: 'mains', one: (number) => `Main ${number}` },
   bolt: { many: 'bolts', one: (number) => boltLabel(Number(number)) },
   valve: { many: 'lobes', one: (valve) => `Lobe of ${valve}` },
+  wheel: { many: 'sprockets', one: (wheel) => `Wheel ${wheel}` },
 }
 
 /** "Rod 3, bolt 2". */

@@ -18,7 +18,11 @@ export interface RemarkFields {
   partState: { readonly state: PartState }
   partStates: { readonly states: readonly PartState[] }
   leafTolerance: { readonly mm: number }
-  extremes: { readonly of: 'cylinder' | 'main' | 'bolt' | 'valve'; readonly largest: number | string; readonly smallest: number | string }
+  extremes: {
+    readonly of: 'cylinder' | 'main' | 'bolt' | 'valve' | 'wheel'
+    readonly largest: number | string
+    readonly smallest: number | string
+  }
 }
 
 /** A change that puts something right: ids and numbers, never words. */

@@ -1,3 +1,4 @@
+import { bankOfCam, camsOf, type EngineLayout } from '../engine'
 import type { DeadCentre, Kind, UnitId } from '../quantity'
 import type { BenchId, Definitions } from './ids'
 
@@ -14,6 +15,14 @@ export interface PaperDefinition {
   readonly event?: DeadCentre
   /** One for every cylinder: what its tolerance leaves open is one error common to the set, or another for each piece. */
   readonly eachPiece?: true
+  /** Only of an engine that has it. */
+  readonly of?: 'camsOfTwoBanks' | 'highLobes'
+}
+
+/** Whether an engine has what a number on paper is of. */
+export function isPaperOf(layout: EngineLayout, { of }: PaperDefinition): boolean {
+  if (of === undefined) return true
+  return of === 'highLobes' ? layout.lobesPerValve === 2 : camsOf(layout).some((cam) => bankOfCam(cam) !== undefined)
 }
 
 /** What stands on paper: every number that some bench rests on. Several may rest on one, so that it carries no bench in its name. */

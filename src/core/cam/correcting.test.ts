@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { chainRetardDeg, keyAngleDeg, toothDeg } from './correcting'
+import { chainRetardDeg, filedSide, keyAngleDeg, toothDeg } from './correcting'
 
 /** Figures of common practice, worked by hand. */
 describe('what turns a cam or a wheel on its shaft', () => {
@@ -18,5 +18,14 @@ describe('what turns a cam or a wheel on its shaft', () => {
 
   it('half a millimetre off on 50 mm of pitch radius is 1.15° late', () => {
     expect(chainRetardDeg(0.5, 50)).toBeCloseTo(1.146, 3)
+  })
+
+  it('a flywheel goes onto the side of its key that was filed: on in the running direction to advance', () => {
+    // With the key uppermost its slot moves right when the flywheel is turned clockwise, and meets the key with its left wall.
+    for (const rotation of ['cw', 'ccw'] as const)
+      for (const way of ['advance', 'retard'] as const) {
+        const turnsClockwise = (rotation === 'cw') === (way === 'advance')
+        expect(filedSide(rotation, way)).toBe(turnsClockwise ? 'left' : 'right')
+      }
   })
 })

@@ -1,7 +1,7 @@
 const DEG_PER_RAD = 180 / Math.PI
 /** The crank turns twice for the cam's once. */
 export const CRANK_PER_CAM = 2
-const CYCLE_DEG = 720
+const CRANK_CYCLE_DEG = 720
 
 /** What a key that is `offsetMm` wide of its slot turns a shaft of so much radius by, degrees of that shaft; undefined where it cannot. */
 export function keyAngleDeg(offsetMm: number, shaftRadiusMm: number): number | undefined {
@@ -10,7 +10,7 @@ export function keyAngleDeg(offsetMm: number, shaftRadiusMm: number): number | u
 
 /** One tooth of a cam sprocket or pulley, crank degrees. */
 export function toothDeg(camTeeth: number): number {
-  return CYCLE_DEG / camTeeth
+  return CRANK_CYCLE_DEG / camTeeth
 }
 
 /**
@@ -19,4 +19,21 @@ export function toothDeg(camTeeth: number): number {
  */
 export function chainRetardDeg(cutMm: number, pitchRadiusMm: number): number {
   return (CRANK_PER_CAM * DEG_PER_RAD * cutMm) / pitchRadiusMm
+}
+
+/** A flywheel key as it is filed: seen from the flywheel with the key uppermost. */
+export interface FiledKey {
+  readonly side: 'left' | 'right'
+  readonly rotation: 'cw' | 'ccw'
+  readonly way: 'advance' | 'retard'
+}
+
+/**
+ * Which side of the key's flywheel half is filed, seen from the flywheel with the key uppermost. To fire earlier the flywheel is to
+ * stand further on in the running direction: it moves onto the side of the key that trails, which is where metal has to go.
+ */
+export function filedSide(rotation: FiledKey['rotation'], way: FiledKey['way']): FiledKey['side'] {
+  const trailing = rotation === 'cw' ? 'left' : 'right'
+  const leading = rotation === 'cw' ? 'right' : 'left'
+  return way === 'advance' ? trailing : leading
 }

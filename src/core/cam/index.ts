@@ -12,7 +12,7 @@ export {
   type Disagreement,
 } from './camCard'
 export { CARD_LABELS, cardFigure } from './cardFigures'
-export { chainRetardDeg, keyAngleDeg, toothDeg } from './correcting'
+export { chainRetardDeg, filedSide, keyAngleDeg, toothDeg, type FiledKey } from './correcting'
 export { liftTableFrom, type CurveTableIssue } from './curveCsv'
 export { figureFromCurve } from './curveFigures'
 export { checkedLobe, type CheckedLobe, type LobeSlip } from './lobeSlips'

@@ -4,9 +4,9 @@ import { paperAt } from '../build/figures'
 import type { PaperKey } from '../build/paper'
 import { quantity } from '../build/remembered'
 import { CARD_NUMBERS, cardFigure, completeCard, disagreements, type CardNumber, type CompletedCard, type Disagreement } from '../cam'
-import { camKind, type Cam } from '../engine'
+import { bankOfCam, camKind, isHighProfile, type Cam } from '../engine'
 import { paperFigure, type Figure } from '../metrology'
-import type { Derived } from '../bench/finding'
+import { isKnown, type Derived } from '../bench/finding'
 
 /** Where each number of a card stands on paper; overlap follows. */
 export const CARD_PAPER = {
@@ -22,45 +22,81 @@ export const CARD_PAPER = {
   advance: 'camAdvance',
 } as const satisfies Partial<Record<CardNumber, PaperKey>>
 
+/**
+ * Whose card a cam has: second lobes have one of their own; the right bank has where any number of one stands on paper, else both banks
+ * have the same.
+ */
+export type CardSet = '' | 'Right' | 'High'
+
+/** Numbers of a card that no other follows from. */
+const LOBE_LIFTS = ['intakeLobeLift', 'exhaustLobeLift'] as const
+
+function cardSetOf(build: Build, cam: Cam): CardSet {
+  if (isHighProfile(cam)) return 'High'
+  if (bankOfCam(cam) !== 'right') return ''
+  const own = [...Object.values(CARD_PAPER), ...LOBE_LIFTS].some((key) => paperAt(build, `${key}Right`) !== undefined)
+  return own ? 'Right' : ''
+}
+
 interface Card {
   readonly given: ReadonlyMap<CardNumber, Figure>
   readonly completed: CompletedCard
 }
 
-const cardOf = quantity('camCard', (build): Card => {
+const cardOf = quantity('camCard', (build, set: CardSet): Card => {
   const given = new Map<CardNumber, Figure>()
   for (const number of CARD_NUMBERS) {
-    const key = number === 'overlap' ? undefined : CARD_PAPER[number]
-    const figure = key && paperAt(build, key)
+    const figure = number === 'overlap' ? undefined : paperAt(build, `${CARD_PAPER[number]}${set}`)
     if (figure) given.set(number, figure)
   }
   return { given, completed: completeCard([...given.keys()]) }
 })
 
-/** A number of the card, typed or following from what was; missing: the number by its own name. */
-export function cardNumber(build: Build, number: Exclude<CardNumber, 'overlap'>): Derived {
-  const { given, completed } = cardOf(build)
+/** A number of a cam's card, typed or following from what was; missing: the number by its own name. */
+export function cardNumber(build: Build, cam: Cam, number: Exclude<CardNumber, 'overlap'>): Derived {
+  const set = cardSetOf(build, cam)
+  const { given, completed } = cardOf(build, set)
   const by = completed.numbers.get(number)
-  return by ? { figure: cardFigure(number, by, given) } : { missing: [{ kind: 'paper', key: CARD_PAPER[number] }] }
+  return by ? { figure: cardFigure(number, by, given) } : { missing: [{ kind: 'paper', key: `${CARD_PAPER[number]}${set}` }] }
 }
 
-export function cardDisagreements(build: Build): readonly Disagreement[] {
-  const { given, completed } = cardOf(build)
+export function cardDisagreements(build: Build, cam: Cam): readonly Disagreement[] {
+  const { given, completed } = cardOf(build, cardSetOf(build, cam))
   return disagreements(completed, Object.fromEntries([...given].map(([number, { value }]) => [number, value.value])))
 }
 
 /** The numbers of the card that a cam is set by. */
-export const CARD_OF = {
+const CARD_OF = {
   intake: { centreline: 'icl', duration: 'intakeDuration', lobeLift: 'intakeLobeLift', lash: 'intakeLash' },
   exhaust: { centreline: 'ecl', duration: 'exhaustDuration', lobeLift: 'exhaustLobeLift', lash: 'exhaustLash' },
 } as const
 
 export function cardCentreline(build: Build, cam: Cam): Derived {
-  return cardNumber(build, CARD_OF[camKind(cam)].centreline)
+  return cardNumber(build, cam, CARD_OF[camKind(cam)].centreline)
 }
 
 export function cardDuration(build: Build, cam: Cam): Derived {
-  return cardNumber(build, CARD_OF[camKind(cam)].duration)
+  return cardNumber(build, cam, CARD_OF[camKind(cam)].duration)
+}
+
+/** The lift of a cam's lobes by its card. */
+export function cardLobeLift(build: Build, cam: Cam): Derived {
+  return onPaper(build, `${CARD_OF[camKind(cam)].lobeLift}${cardSetOf(build, cam)}`)
+}
+
+/** The lash a cam's valves run with; both banks and both lobes of a valve have the same. */
+export function lashOf(build: Build, cam: Cam): Derived {
+  return onPaper(build, CARD_OF[camKind(cam)].lash)
+}
+
+function onPaper(build: Build, key: PaperKey): Derived {
+  const figure = paperAt(build, key)
+  return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
+}
+
+/** The value of what is known, or what is usual. */
+export function valueOr(derived: Derived, usual: number): number {
+  return isKnown(derived) ? derived.figure.value.value : usual
 }
 
 const USUAL_CHECK_LIFT = { value: 1.27, source: 'common practice: 0.050 in' }

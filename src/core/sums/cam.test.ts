@@ -119,6 +119,14 @@ describe('a lobe from its table', () => {
 })
 
 describe('what turns a cam', () => {
+  it('a key filed on one side, where it is said how the shaft turns and which way the spark is to go', () => {
+    const given = { offset: '0.9mm', shaftRadius: '12.7mm' }
+    const { value, remarks } = resultsOf(camkey, { ...given, rotation: 'ccw', way: 'advance' })
+    expect(value('ignition')).toBeCloseTo(4.064, 3)
+    expect(remarks).toEqual({ filed: { side: 'right', rotation: 'ccw', way: 'advance' } })
+    expect(resultsOf(camkey, given).remarks).toBeUndefined()
+  })
+
   it('a key, a tooth, a cut', () => {
     expect(resultsOf(camkey, { offset: '0.012in', shaftRadius: '0.172in' }).value('ignition')).toBeCloseTo(4, 2)
     expect(resultsOf(camtooth, { teeth: '44' }).value('crankDegrees')).toBeCloseTo(16.364, 3)
@@ -127,6 +135,9 @@ describe('what turns a cam', () => {
 
   it.each([
     [camkey, { offset: '13mm', shaftRadius: '12.7mm' }, 'offset'],
+    [camkey, { offset: '1mm', shaftRadius: '12.7mm', rotation: 'left', way: 'advance' }, 'rotation'],
+    [camkey, { offset: '1mm', shaftRadius: '12.7mm', rotation: 'cw' }, 'way'],
+    [camkey, { offset: '1mm', shaftRadius: '12.7mm', way: 'advance' }, 'rotation'],
     [camtooth, { teeth: '44.5' }, 'teeth'],
     [camtooth, { teeth: '7' }, 'teeth'],
     [camtooth, { teeth: '201' }, 'teeth'],

@@ -10,6 +10,7 @@ import {
   EVENT_CENTRES,
   eventsAt,
   figureFromCurve,
+  filedSide,
   keyAngleDeg,
   liftTableFrom,
   peakOf,
@@ -266,13 +267,23 @@ export const camkey: QuickSum = {
   id: 'camkey',
   title: 'Filed or offset key',
   question: 'How far does a key that is filed, or offset, turn it?',
-  inputs: { offset: { ...length('Offset of the key', '0.012 in'), units: SMALL }, shaftRadius: length('Radius of the shaft', '12.7 mm') },
-  evaluate({ figures }) {
+  inputs: {
+    offset: { ...length('Offset of the key', '0.012 in'), units: SMALL },
+    shaftRadius: length('Radius of the shaft', '12.7 mm'),
+    rotation: { label: 'Turns, seen from the flywheel: cw or ccw', kind: 'words', units: DEG, required: false, example: 'cw' },
+    way: { label: 'Advance or retard', kind: 'words', units: DEG, required: false, example: 'advance' },
+  },
+  evaluate({ figures, names }) {
     const { offset, shaftRadius } = figures
     if (!offset || !shaftRadius) throw new Error('camkey: a required input was not checked')
     if (keyAngleDeg(offset.value.value, shaftRadius.value.value) === undefined)
       return impossible('no key is wider than its shaft', 'offset')
-    return { ok: true, results: [{ id: 'ignition', label: 'Ignition moves', kind: 'angle', figure: keyAngle.of({ offset, shaftRadius }) }] }
+    const results: SumResult[] = [{ id: 'ignition', label: 'Ignition moves', kind: 'angle', figure: keyAngle.of({ offset, shaftRadius }) }]
+    const { rotation, way } = names
+    if (rotation === undefined && way === undefined) return { ok: true, results }
+    if (rotation !== 'cw' && rotation !== 'ccw') return impossible('is cw or ccw, seen from the flywheel', 'rotation')
+    if (way !== 'advance' && way !== 'retard') return impossible('is advance or retard', 'way')
+    return { ok: true, results, remarks: { filed: { side: filedSide(rotation, way), rotation, way } } }
   },
 }
 

@@ -1,7 +1,7 @@
 import { PAPER } from '../benches/paper'
 import type { BenchId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
-import type { CurveTableIssue, Disagreement, LobeSlip } from '../cam'
+import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '../cam'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
 import { CANONICAL_UNIT, parseEntry, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../quantity'
 
@@ -74,6 +74,8 @@ export interface SumRemarks {
   readonly disagreements?: readonly Disagreement[]
   /** Rows of a table, counted from one after the header, that are to be read again. */
   readonly slips?: readonly LobeSlip[]
+  /** Which side of a flywheel key is filed. */
+  readonly filed?: FiledKey
 }
 
 export type SumOutcome =

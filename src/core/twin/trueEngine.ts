@@ -2,10 +2,9 @@
  * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
  * right answers are known.
  */
-import { isKnown, type Derived } from '../bench/finding'
 import { openBuildWith, type Build } from '../build/build'
 import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../cam/closedLobe'
-import { cardCentreline, cardDuration, CARD_OF, checkLift } from '../quantities/camCard'
+import { cardCentreline, cardDuration, cardLobeLift, checkLift, valueOr } from '../quantities/camCard'
 import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, valvesOf, type Cam } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
 import type { LimitId } from '../build/ids'
@@ -177,16 +176,14 @@ type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateD
 const LOBE_GROUND_DEG = 0.05
 const LOBE_GROUND_MM = 0.004
 
-const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
-
 function cardCentreDeg(card: Build, cam: Cam): number {
-  return (camKind(cam) === 'intake' ? 1 : -1) * numberOr(cardCentreline(card, cam), USUAL_CAM.centrelineDeg)
+  return (camKind(cam) === 'intake' ? 1 : -1) * valueOr(cardCentreline(card, cam), USUAL_CAM.centrelineDeg)
 }
 
 /** The lobe that has the lift and the duration of its card. */
 function lobeOf(card: Build, cam: Cam): ClosedLobe {
-  const liftMm = card.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_CAM.liftMm
-  const durationDeg = numberOr(cardDuration(card, cam), USUAL_CAM.durationDeg)
+  const liftMm = valueOr(cardLobeLift(card, cam), USUAL_CAM.liftMm)
+  const durationDeg = valueOr(cardDuration(card, cam), USUAL_CAM.durationDeg)
   const lobe = lobeOfDuration(liftMm, durationDeg, checkLift(card).value.value)
   return lobe ?? { liftMm, halfWidthDeg: durationDeg / 2, power: USUAL_LOBE_POWER }
 }

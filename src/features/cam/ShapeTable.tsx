@@ -1,8 +1,9 @@
-import { CARD_OF, checkLift } from '@/core/quantities/camCard'
+import { checkLift, lashOf } from '@/core/quantities/camCard'
 import { curveOf } from '@/core/benches/cam/curve'
 import type { Build, UnitSystem } from '@/core/build'
 import { gAt, lobeShape, type LobeShape } from '@/core/cam/lobeShape'
-import { camKind, camsOf, type Cam } from '@/core/engine'
+import { isKnown } from '@/core/bench/finding'
+import { camsOf, type Cam } from '@/core/engine'
 import { differenceInUnit } from '@/core/quantity'
 import { FigureTable } from '@/ui/FigureTable'
 import { capital, subjectWords } from '@/wording'
@@ -43,7 +44,9 @@ export function ShapeTable({ build, system }: { build: Build; system: UnitSystem
 
 function shapeOf(build: Build, cam: Cam): LobeShape | undefined {
   const lobe = curveOf(build, cam)
-  return lobe && lobeShape(lobe.curve, checkLift(build).value.value, build.spec.paper[CARD_OF[camKind(cam)].lash]?.value)
+  const of = lashOf(build, cam)
+  const lash = isKnown(of) ? of.figure.value.value : undefined
+  return lobe && lobeShape(lobe.curve, checkLift(build).value.value, lash)
 }
 
 function rowsFor(system: UnitSystem, rpm: number): readonly { readonly words: string; readonly show: (shape: LobeShape) => string }[] {

@@ -1,11 +1,11 @@
-import { cardCentreline, cardDuration, CARD_OF, checkLift } from '@/core/quantities/camCard'
+import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '@/core/quantities/camCard'
 import { curveOf, curveRows } from '@/core/benches/cam/curve'
 import { signOf } from '@/core/benches/cam/schools'
 import { tdcOf } from '@/core/benches/cam/wheel'
 import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
 import { closedLiftMm, lobeOfDuration, type ClosedLobe } from '@/core/cam/closedLobe'
-import { camKind, camsOf, type Cam } from '@/core/engine'
+import { camsOf, type Cam } from '@/core/engine'
 import { splineAt } from '@/core/numerics/smoothingSpline'
 import { fromCanonical } from '@/core/quantity'
 
@@ -82,8 +82,8 @@ function cardLine(build: Build, cam: Cam, shown: (mm: number) => number): readon
 }
 
 function cardLobe(build: Build, cam: Cam): ClosedLobe | undefined {
-  const liftMm = build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value
+  const lift = cardLobeLift(build, cam)
   const duration = cardDuration(build, cam)
-  if (liftMm === undefined || !isKnown(duration)) return undefined
-  return lobeOfDuration(liftMm, duration.figure.value.value, checkLift(build).value.value)
+  if (!isKnown(lift) || !isKnown(duration)) return undefined
+  return lobeOfDuration(lift.figure.value.value, duration.figure.value.value, checkLift(build).value.value)
 }

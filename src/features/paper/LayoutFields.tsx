@@ -143,6 +143,15 @@ function LayoutChoices({ edit, put }: { edit: SpecEdit; put: (change: Partial<Sp
         options={BEARINGS}
       />
       <ChoiceRow
+        label="Lobes a valve"
+        value={layout.lobesPerValve === 2 ? 'two' : 'one'}
+        onChange={(lobes) => put({ lobesPerValve: lobes === 'two' ? 2 : undefined }, `${lobes} lobes a valve`)}
+        options={[
+          { value: 'one', label: 'One' },
+          { value: 'two', label: 'Two, switched' },
+        ]}
+      />
+      <ChoiceRow
         label="Big ends"
         value={layout.rodBearings}
         onChange={(rodBearings) => put({ rodBearings }, `big ends ${rodBearings}`)}

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import { BENCHES, PAPER, startingLimits, STOCK } from '@/core/benches'
-import { namedEntries, type LimitId, type Spec, type StockKind, type UnitSystem } from '@/core/build'
+import { isPaperOf, namedEntries, type LimitId, type Spec, type StockKind, type UnitSystem } from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
@@ -106,7 +106,11 @@ function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system:
           <span>Reason</span>
         </PaperGrid>
         {PAPER_GROUPS.map(({ title, keys }) => (
-          <Group key={title} title={title} rows={keys.filter((key) => matches(find, PAPER[key].label, title))}>
+          <Group
+            key={title}
+            title={title}
+            rows={keys.filter((key) => isPaperOf(edit.spec.layout, PAPER[key]) && matches(find, PAPER[key].label, title))}
+          >
             {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
           </Group>
         ))}

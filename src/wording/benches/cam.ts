@@ -22,6 +22,12 @@ export const REMARKS = {
         : `turn the wheel on the crank ${angle(tdcDeg)} ${turn} the running direction`
     return ['Carried as a correction.', `To true it instead, ${move}: both sides then read ${angle(eachDeg)}.`].join(' ')
   },
+  fingerRatio: () => 'A finger’s ratio changes along its lobe: by one number this is a guess. Read at the retainer.',
+  foundOut: ({ offDeg, teeth }, _shown, system) => {
+    const by = differenceWords(Math.abs(offDeg), IN_WORDS.angle, system)
+    const inTeeth = teeth ? `, ${counted(teeth, 'tooth', 'teeth')}` : ''
+    return `Found ${by} of crank ${offDeg > 0 ? 'ahead of' : 'behind'} its marks${inTeeth}: valves may have met pistons. Turn nothing before that is looked at.`
+  },
   badLobe: ({ valve, byDeg }, _shown, system) => {
     const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
     return `${capital(subjectWords({ valve }))} alone stands ${by} ${byDeg > 0 ? 'later' : 'earlier'} than all others: read it again, then look at its lobe and follower.`

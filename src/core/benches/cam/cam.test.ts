@@ -225,7 +225,7 @@ describe('slips and contradictions', () => {
       stated: 107,
       computed: 109.5,
     })
-    const derived = cardNumber(odd, 'icl')
+    const derived = cardNumber(odd, 'intake', 'icl')
     expectNear('figure' in derived ? derived.figure.value.value : Number.NaN, 109.5, 1e-9)
   })
 

@@ -12,7 +12,7 @@ import { standardUncertainty, type Figure, type FormulaText } from '../../metrol
 import { afterWork } from '../../quantities/afterWork'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
-import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
+import { cardCentreline, cardDuration, checkLift, ratioRead, valueOr } from '../../quantities/camCard'
 import { asTurnedBack, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
@@ -52,9 +52,8 @@ export function shiftDeg(build: Build, cam: Cam): number {
 export function degreesPlanned(build: Build, cam: Cam): readonly number[] {
   if (!build.spec.methods.camCurve) return []
   const stepDeg = build.spec.paper.curveStep?.value ?? USUAL_STEP_DEG
-  const numberOr = (derived: Derived, usual: number) => (isKnown(derived) ? derived.figure.value.value : usual)
-  const centre = numberOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG) * (camKind(cam) === 'intake' ? 1 : -1) + shiftDeg(build, cam)
-  const reach = numberOr(cardDuration(build, cam), USUAL_DURATION_DEG) / 2 + BEYOND_DEG
+  const centre = valueOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG) * (camKind(cam) === 'intake' ? 1 : -1) + shiftDeg(build, cam)
+  const reach = valueOr(cardDuration(build, cam), USUAL_DURATION_DEG) / 2 + BEYOND_DEG
   const [first, last] = [Math.ceil((centre - reach) / stepDeg), Math.floor((centre + reach) / stepDeg)]
   return Array.from({ length: last - first + 1 }, (_, index) => Number(((first + index) * stepDeg).toFixed(3)))
 }
@@ -121,9 +120,9 @@ export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived
   const event = events?.[what]
   if (!lobe || !event) return { missing: rowsMissing(build, cam) }
   const figure = wheelFigure(cam, TEXTS[what], event)
+  if (what === 'duration') return spanOnCurve(build, cam, events)
   const isPartial = lobe.slips.length > 0
   const looks = looksOf(what, events)
-  if (what === 'duration') return { figure: trueSpanOf(build, cam, figure, looks), isPartial }
   const angle = trueAngleOf(build, cam, figure, looks)
   if (!isKnown(angle)) return angle
   const [degree = 0] = degreesRead(build, cam)
@@ -133,6 +132,14 @@ export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived
     degreesRead(build, cam).map((at) => liftStation(cam, at)),
     { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial },
   )
+}
+
+/** Crank degrees between two events of the measured lobe at a lift of one's own; missing: the rows that are not read yet. */
+export function spanOnCurve(build: Build, cam: Cam, events: Partial<LobeEvents>): Derived {
+  const lobe = curveOf(build, cam)
+  if (!lobe || !events.duration) return { missing: rowsMissing(build, cam) }
+  const figure = wheelFigure(cam, TEXTS.duration, events.duration)
+  return { figure: trueSpanOf(build, cam, figure, looksOf('duration', events)), isPartial: lobe.slips.length > 0 }
 }
 
 /** An event is read where it is; a centreline is half of each event, a duration the one less the other. */

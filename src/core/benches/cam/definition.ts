@@ -1,4 +1,5 @@
 import type { BenchDefinition } from '../../bench/bench'
+import type { PaperDefinition } from '../../build/paper'
 import type { CardNumber, LobeSlip } from '../../cam'
 import { EVENT_CENTRES } from '../../cam/camCard'
 import type { Cam } from '../../engine'
@@ -25,6 +26,10 @@ declare module '../../bench/vocabulary' {
     shaftTwisted: { readonly byDeg: number }
     /** A lobe a good part of a turn from where the throws of the crank want it. */
     otherPhase: { readonly offDeg: number }
+    /** A finger's ratio changes along its lobe: by one number it is a guess. */
+    fingerRatio: object
+    /** A cam that was found off its marks. */
+    foundOut: { readonly offDeg: number; readonly teeth?: number }
     /** A positive stop is asked for where the drive may never be turned back. */
     stopTurnsBack: object
     /** Readings that were taken while the engine was turned back. */
@@ -75,6 +80,31 @@ const LIFT = { ...LENGTH, gauges: ['dial'], signed: true, passing: true, running
 const SHOWN_LIFT = { ...LENGTH, digits: { metric: 2, inch: 4 } } as const
 const CARD = { ...DEG, signed: true } as const
 
+/** What a cam card says, once for the engine. */
+const CARD_LINES = {
+  cardIntakeOpens: { label: 'Intake opens, BTDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.io },
+  cardIntakeCloses: { label: 'Intake closes, ABDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.ic },
+  cardExhaustOpens: { label: 'Exhaust opens, BBDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.eo },
+  cardExhaustCloses: { label: 'Exhaust closes, ATDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.ec },
+  intakeDuration: { label: 'Intake duration', ...DEG, low: 90, high: 400 },
+  exhaustDuration: { label: 'Exhaust duration', ...DEG, low: 90, high: 400 },
+  intakeCentreline: { label: 'Intake centreline, ATDC', ...DEG, low: 60, high: 160 },
+  exhaustCentreline: { label: 'Exhaust centreline, BTDC', ...DEG, low: 60, high: 160 },
+  lobeSeparation: { label: 'Lobe separation', ...DEG, low: 80, high: 140 },
+  camAdvance: { label: 'Advance ground in', ...CARD, low: -40, high: 40 },
+  intakeLobeLift: { label: 'Intake lobe lift', ...LENGTH, low: 2, high: 25, hint: 'at the tappet' },
+  exhaustLobeLift: { label: 'Exhaust lobe lift', ...LENGTH, low: 2, high: 25 },
+} as const satisfies Readonly<Record<string, PaperDefinition>>
+
+type OwnCard<Suffix extends string> = { readonly [Key in keyof typeof CARD_LINES & string as `${Key}${Suffix}`]: PaperDefinition }
+
+/** The same lines once more, for cams that have a card of their own. */
+function cardOf<Suffix extends string>(suffix: Suffix, whose: string, of: PaperDefinition['of'] & string): OwnCard<Suffix> {
+  return Object.fromEntries(
+    Object.entries(CARD_LINES).map(([key, line]) => [`${key}${suffix}`, { ...line, label: `${line.label}, ${whose}`, of }]),
+  ) as OwnCard<Suffix>
+}
+
 const RUNNING = 'Turn in the running direction only; passed it? Back well before it and come again'
 
 export const definition = {
@@ -91,6 +121,8 @@ export const definition = {
     'cam.mark': { label: 'Wheel at the balancer mark', ...WHEEL, judgedBy: 'cam.markOff' },
     'cam.event': { label: 'Event', ...RUN_WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
     'cam.equalLift': { label: 'Equal lift', ...RUN_WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
+    'cam.sprocketDepth': { label: 'Depth of a sprocket', ...LENGTH, gauges: ['other', 'dial'], signed: true, judgedBy: 'cam.outOfLine' },
+    'cam.markFound': { label: 'Wheel where the cam’s mark stands, as found', ...RUN_WHEEL, judgedBy: 'cam.foundOff' },
     'cam.lobeAngle': { label: 'Equal lift of a lobe', ...RUN_WHEEL, judgedBy: 'cam.lobeOff', caution: RUNNING },
     'cam.lobePeak': { label: 'Greatest lift of a lobe', ...LIFT, judgedBy: 'cam.lobeLift' },
     'cam.overlapLift': { label: 'Lift at overlap TDC', ...LIFT, judgedBy: 'cam.advance' },
@@ -117,6 +149,11 @@ export const definition = {
     'cam.peakLift': { label: 'Lobe lift', ...SHOWN_LIFT },
     'cam.separation': { label: 'Lobe separation', ...SHOWN_DEG },
     'cam.overlap': { label: 'Overlap at the check lift', ...SHOWN_DEG },
+    'cam.valveLift': { label: 'Greatest lift of the valve', ...SHOWN_LIFT },
+    'cam.offSeat': { label: 'Off its seat, at its lash', ...SHOWN_DEG },
+    'cam.outOfLine': { label: 'Sprockets out of line', ...SHOWN_LIFT, limit: 'cam.outOfLine', spread: true, neverNegative: true },
+    'cam.depthsApart': { label: 'Readings of one depth apart', ...SHOWN_LIFT, limit: 'cam.depthsApart', neverNegative: true },
+    'cam.foundOff': { label: 'Found before its marks', ...SHOWN_DEG, limit: 'cam.foundOff' },
     'cam.lobeOff': { label: 'Lobe off its cam’s others', ...SHOWN_DEG },
     'cam.lobeLift': { label: 'Lift of a lobe', ...SHOWN_LIFT },
     'cam.centrelineSpread': {
@@ -138,6 +175,9 @@ export const definition = {
     'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG },
     'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG },
     'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG },
+    'cam.outOfLine': { label: 'Sprockets out of line', ...SHOWN_LIFT },
+    'cam.depthsApart': { label: 'Readings of one depth apart', ...SHOWN_LIFT },
+    'cam.foundOff': { label: 'Found off its marks', ...SHOWN_DEG },
     'cam.centrelineSpread': { label: 'Spread of the centrelines', ...SHOWN_DEG },
     'cam.liftSpread': { label: 'Spread of the lobe lifts', ...SHOWN_LIFT },
   },
@@ -146,18 +186,9 @@ export const definition = {
     rodLength: ENGINE_PAPER.rodLength,
     pinOffset: ENGINE_PAPER.pinOffset,
     checkLift: { label: 'Check lift', ...LENGTH, low: 0.1, high: 5, hint: 'at the tappet: 1.27 mm (0.050 in), or 1 mm' },
-    cardIntakeOpens: { label: 'Intake opens, BTDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.io },
-    cardIntakeCloses: { label: 'Intake closes, ABDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.ic },
-    cardExhaustOpens: { label: 'Exhaust opens, BBDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.eo },
-    cardExhaustCloses: { label: 'Exhaust closes, ATDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.ec },
-    intakeDuration: { label: 'Intake duration', ...DEG, low: 90, high: 400 },
-    exhaustDuration: { label: 'Exhaust duration', ...DEG, low: 90, high: 400 },
-    intakeCentreline: { label: 'Intake centreline, ATDC', ...DEG, low: 60, high: 160 },
-    exhaustCentreline: { label: 'Exhaust centreline, BTDC', ...DEG, low: 60, high: 160 },
-    lobeSeparation: { label: 'Lobe separation', ...DEG, low: 80, high: 140 },
-    camAdvance: { label: 'Advance ground in', ...CARD, low: -40, high: 40 },
-    intakeLobeLift: { label: 'Intake lobe lift', ...LENGTH, low: 2, high: 25, hint: 'at the tappet' },
-    exhaustLobeLift: { label: 'Exhaust lobe lift', ...LENGTH, low: 2, high: 25 },
+    ...CARD_LINES,
+    ...cardOf('Right', 'right bank', 'camsOfTwoBanks'),
+    ...cardOf('High', 'high lobe', 'highLobes'),
     rockerRatio: {
       label: 'Rocker ratio',
       kind: 'ratio',
@@ -173,6 +204,10 @@ export const definition = {
     camSteps: { label: 'Steps there are either way', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 1, high: 60 },
     camTeeth: { label: 'Teeth of the cam sprocket', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 8, high: 200 },
     intakeRetard: ENGINE_PAPER.intakeRetard,
+    intakeValveDrop: ENGINE_PAPER.intakeValveDrop,
+    exhaustValveDrop: ENGINE_PAPER.exhaustValveDrop,
+    intakeValveAngle: ENGINE_PAPER.intakeValveAngle,
+    exhaustValveAngle: ENGINE_PAPER.exhaustValveAngle,
   },
   checks: {
     'cam.marksTwoTurns': {
@@ -192,6 +227,10 @@ export const definition = {
     'cam.sprocketsLine': {
       label: 'Sprockets in line within 0.25 mm, each depth read three times',
       why: 'A chain that runs askew eats its gear.',
+    },
+    'cam.driveRuns': {
+      label: 'Chain or belt lies over every wheel of its path, tensioner on the slack side and set',
+      why: 'Round the wrong side of one wheel it jumps, or drives it backwards.',
     },
   },
 } as const satisfies BenchDefinition<'cam'>

@@ -11,7 +11,9 @@ import { curveOf, curveRows, onCurve, peakLiftOf } from './curve'
 import { definition, type CamOutput, type School } from './definition'
 import { centreline, centrelineBy, closesAt, isAsked, opensAt, SCHOOL_NAMES, schoolsApart, signOf } from './schools'
 import { centrelineSpread, liftSpread, lobeLiftOf, lobeOff, valvesOfCam } from './lobes'
+import { depthsApart, foundOff, outOfLine, shaftsOf } from './camDrive'
 import { tdcCylinders } from './stations'
+import { offSeat, valveLiftOf } from './valveMotion'
 import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from './wheel'
 
 const BY: Readonly<Record<School, CamOutput>> = {
@@ -26,6 +28,10 @@ export function derive(build: Build): Finding[] {
   return [
     ...tdcCylinders(build).flatMap((cylinder) => tdcFindings(build, cylinder)),
     ...(isAsked(build, 'curve') ? [one('cam.wheelMoved', wheelMoved)] : []),
+    ...(build.spec.methods.camAsFound
+      ? shaftsOf(build).map((cam) => finding(build, definition, 'cam.foundOff', (recorded) => foundOff(recorded, cam), { cam }))
+      : []),
+    ...(build.spec.methods.camSprockets ? [one('cam.outOfLine', outOfLine), one('cam.depthsApart', depthsApart)] : []),
     ...(build.spec.methods.camDwell ? [one('cam.dwellOff', dwellOff)] : []),
     ...(build.spec.methods.camMark ? [one('cam.markOff', markOff)] : []),
     ...camsOf(build.spec.layout).flatMap((cam) => camFindings(build, cam)),
@@ -81,6 +87,9 @@ function camFindings(build: Build, cam: Cam): Finding[] {
     one('cam.duration', (recorded) => duration(recorded, cam)),
     one('cam.durationApart', (recorded) => durationApart(recorded, cam)),
     ...(isCurve ? [one('cam.peakLift', (recorded) => peakLiftOf(recorded, cam))] : []),
+    ...(isCurve
+      ? [one('cam.valveLift', (recorded) => valveLiftOf(recorded, cam)), one('cam.offSeat', (recorded) => offSeat(recorded, cam))]
+      : []),
   ]
 }
 
@@ -110,7 +119,7 @@ export function advance(build: Build, cam: Cam): Derived {
   const inputs = allOf({ card: cardCentreline(build, cam), found: centreline(build, cam) })
   if (inputs.missing) return inputs
   const found = centreline(build, cam)
-  const remarks = cardDisagreements(build).map((one): Remark => ({ code: 'cardDisagrees', ...one }))
+  const remarks = cardDisagreements(build, cam).map((one): Remark => ({ code: 'cardDisagrees', ...one }))
   const tdc = proofsApart(build, cylinderOfCam(build.spec.layout, cam))
   const figure = resultOf(AGAINST_CARD, [
     { label: 'Card', weight: signOf(cam), figure: inputs.figures.card },

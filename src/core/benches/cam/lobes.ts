@@ -23,7 +23,7 @@ import { assumedFigure, resultOf, standardUncertainty, type Figure, type Formula
 import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Remark } from '../../bench/bench'
-import { cardCentreline, ratioRead } from '../../quantities/camCard'
+import { cardCentreline, ratioRead, valueOr } from '../../quantities/camCard'
 import { signOf } from './schools'
 import { asTurnedBack, trueAngleFrom, wheelTdc } from './wheel'
 
@@ -43,8 +43,7 @@ export function lobeExpectedDeg(build: Build, valve: ValvePlace): number {
 }
 
 function centreWantedDeg(build: Build, cam: Cam): number {
-  const card = cardCentreline(build, cam)
-  return signOf(cam) * (isKnown(card) ? card.figure.value.value : USUAL_CENTRELINE_DEG)
+  return signOf(cam) * valueOr(cardCentreline(build, cam), USUAL_CENTRELINE_DEG)
 }
 
 const LOBE_CENTRE: FormulaText = {

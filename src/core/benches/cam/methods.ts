@@ -47,6 +47,18 @@ export const methods = {
     options: READ_OR_NOT,
     usual: false,
   },
+  camAsFound: {
+    label: 'Marks as they were found',
+    hint: 'Before the drive comes off: what the wheel shows where each cam’s mark meets its own, coming in the running direction.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
+  camSprockets: {
+    label: 'Depths of the sprockets',
+    hint: 'From one reference face, each three times: whether the chain runs straight.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
   camReadAt: {
     label: 'Lift is read at',
     hint: 'At the valve with no lash the dial shows lobe lift times the ratio: the check lift there is so much more.',
@@ -55,6 +67,15 @@ export const methods = {
       { value: 'valve', label: 'Valve retainer' },
     ],
     usual: 'tappet',
+  },
+  valveSurface: {
+    label: 'Valves come down on',
+    hint: 'A pocket cut parallel to the valve head, or a crown, or pocket floor, that is square to the bore.',
+    options: [
+      { value: 'pocket', label: 'Pocket along the valve' },
+      { value: 'flat', label: 'Flat, square to the bore' },
+    ],
+    usual: 'pocket',
   },
   camEvents: {
     label: 'Events at the check lift',

@@ -21,7 +21,7 @@ import type { Missing, Remark } from '../../bench/bench'
 import { workOn } from '../../build/work'
 import { stationId } from '../../build/place'
 import { afterWork } from '../../quantities/afterWork'
-import { CARD_OF, cardDuration, checkLift } from '../../quantities/camCard'
+import { cardDuration, cardLobeLift, checkLift, lashOf } from '../../quantities/camCard'
 import { onCurve } from './curve'
 import type { School } from './definition'
 import { asTurnedBack, tdcOf, trueAngle } from './wheel'
@@ -133,20 +133,18 @@ function atTdc(tdc: Figure): Figure {
 }
 
 function byOverlapLift(build: Build, cam: Cam): Derived {
-  const kind = camKind(cam)
   const { paper } = build.spec
   const isAtValve = build.spec.methods.camReadAt === 'valve'
-  const paperOr = (key: Parameters<typeof paperAt>[1]): Derived => {
-    const figure = paperAt(build, key)
-    return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
-  }
   const inputs = allOf({
     readMm: asRead(build, 'cam.overlapLift', { cam }),
     tdc: tdcOf(build, cam),
-    peakMm: paperOr(CARD_OF[kind].lobeLift),
+    peakMm: cardLobeLift(build, cam),
     durationDeg: cardDuration(build, cam),
-    lashMm: isAtValve ? paperOr(CARD_OF[kind].lash) : { figure: leftOut() },
-    ratio: isAtValve && paper.rockerRatio ? paperOr('rockerRatio') : { figure: { ...leftOut(), value: { value: 1, components: [] } } },
+    lashMm: isAtValve ? lashOf(build, cam) : { figure: leftOut() },
+    ratio:
+      isAtValve && paper.rockerRatio
+        ? { figure: paperAt(build, 'rockerRatio')! }
+        : { figure: { ...leftOut(), value: { value: 1, components: [] } } },
   })
   if (inputs.missing) return inputs
   const { readMm, tdc, peakMm, durationDeg, lashMm, ratio } = inputs.figures

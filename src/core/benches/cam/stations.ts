@@ -4,10 +4,11 @@ import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, topsDeg, type
 import { formatQuantity } from '../../quantity'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
-import { CARD_OF, cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
+import { cardCentreline, cardDuration, cardLobeLift, checkLift, ratioRead, valueOr } from '../../quantities/camCard'
 import { wrapped } from '../../cam/trueTdc'
 import { degreesPlanned, degreesRead, shiftDeg } from './curve'
 import { definition, type CamCharacteristic } from './definition'
+import { DEPTH_REPEATS, depthPlace, shaftsOf, sprockets } from './camDrive'
 import { lobeExpectedDeg, lobeLabel, valvesOfCam } from './lobes'
 import { isAsked, signOf } from './schools'
 import { AFTER_CURVE, PROOFS, SIDES, stopPlace } from './wheel'
@@ -17,6 +18,7 @@ export function stations(build: Build): readonly Station[] {
   const { layout } = build.spec
   const cylinders = tdcCylinders(build)
   return [
+    ...asFoundStations(build),
     ...tdcStations(build, cylinders[0]!),
     ...besideTdc(build),
     ...cylinders.flatMap((cylinder, index) => [
@@ -27,6 +29,7 @@ export function stations(build: Build): readonly Station[] {
     ]),
     ...(isAsked(build, 'curve') ? stopStations(build, 1, AFTER_CURVE) : []),
     ...(build.spec.methods.camLobes ? camsOf(layout).flatMap((cam) => lobeStations(build, cam)) : []),
+    ...(build.spec.methods.camSprockets ? sprocketStations(build) : []),
   ].map((one) => (definition.characteristics[one.characteristic as CamCharacteristic].kind === 'angle' ? onMarks(build, one) : one))
 }
 
@@ -59,6 +62,39 @@ function stopStations({ spec }: Build, cylinder: number, proof: keyof typeof AGA
     const words = `${at}TDC, ${what} ${SIDE_WORDS[side]}${AGAIN[proof]}`
     return station('cam.stop', stopPlace(cylinder, side, proof), words, `TDC ${proof}, ${side}`, expected)
   })
+}
+
+/** Nobody finds a cam further from its mark and its engine whole. */
+const MARK_FOUND_DEG = { low: -180, high: 180 }
+
+function asFoundStations(build: Build): readonly Station[] {
+  if (!build.spec.methods.camAsFound) return []
+  return shaftsOf(build).map((cam) =>
+    station(
+      'cam.markFound',
+      { cam },
+      `${camLabel(build, cam)}, its mark as found`,
+      'Mark as found',
+      shifted(MARK_FOUND_DEG, shiftDeg(build, cam)),
+    ),
+  )
+}
+
+/** Reference faces are this far from a sprocket, either way. */
+const MOST_DEPTH_MM = 200
+
+function sprocketStations(build: Build): readonly Station[] {
+  return sprockets(build).flatMap(({ number, wheel }) =>
+    DEPTH_REPEATS.map((repeat) =>
+      station(
+        'cam.sprocketDepth',
+        depthPlace(number, repeat),
+        `Wheel ${number}, ${wheel.name}, depth${repeat > 1 ? `, reading ${repeat}` : ''}`,
+        `Wheel ${number}, ${repeat}`,
+        { low: -MOST_DEPTH_MM, high: MOST_DEPTH_MM },
+      ),
+    ),
+  )
 }
 
 /** Nobody takes for TDC what is further from it by either mark or dwell. */
@@ -186,7 +222,7 @@ function overlapRow(build: Build): Row {
 
 /** Lobe by lobe along the shaft, each by the wheel as it was set at number one. */
 function lobeStations(build: Build, cam: Cam): readonly Station[] {
-  const peakMm = (build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_LOBE_MM) * ratioRead(build)
+  const peakMm = valueOr(cardLobeLift(build, cam), USUAL_LOBE_MM) * ratioRead(build)
   return valvesOfCam(build, cam).flatMap((place) => {
     const { valve } = place
     const label = lobeLabel(build.spec.layout, place)
@@ -207,7 +243,7 @@ const USUAL_LOBE_MM = 16
 
 function curveRows(build: Build, cam: Cam): readonly Row[] {
   const degrees = [...new Set([...degreesPlanned(build, cam), ...degreesRead(build, cam)])].sort((a, b) => a - b)
-  const peakMm = (build.spec.paper[CARD_OF[camKind(cam)].lobeLift]?.value ?? USUAL_LOBE_MM) * ratioRead(build)
+  const peakMm = valueOr(cardLobeLift(build, cam), USUAL_LOBE_MM) * ratioRead(build)
   return degrees.map((degree) => liftRow(degree, peakMm))
 }
 

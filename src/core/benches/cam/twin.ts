@@ -1,10 +1,10 @@
 import { closedHalfDurationDeg, closedLiftMm } from '../../cam/closedLobe'
 import { dropAtMm, middleOffDeg, wrapped } from '../../cam/trueTdc'
-import { camKind, camOfValve, cylinderOfCam, phasesDeg, pistonDropMm, topsDeg, valvePlaces, type Cam, type Crank } from '../../engine'
+import { camOfValve, cylinderOfCam, phasesDeg, pistonDropMm, topsDeg, valvePlaces, type Cam, type Crank } from '../../engine'
 import { rootBetween } from '../../numerics/roots'
 import type { Place } from '../../build/place'
 import type { Truth, VirtualHand } from '../../twin/truth'
-import { CARD_OF, checkLift, ratioRead } from '../../quantities/camCard'
+import { checkLift, lashOf, ratioRead, valueOr } from '../../quantities/camCard'
 import type { CamCharacteristic } from './definition'
 import { lobeExpectedDeg } from './lobes'
 import { dwellHalfDeg } from './wheel'
@@ -89,10 +89,13 @@ export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
     const belowMm = hand.engine.cams.get(camAt(place))!.lobe.liftMm - checkLift(hand.unread).value.value
     return angleAtLift(hand, camAt(place), belowMm, place.spot === 'before')
   },
+  // Marks that stand, and sprockets in line, each where it happens to be from the face.
+  'cam.markFound': (hand, place) => zeroDeg(hand, camAt(place)),
+  'cam.sprocketDepth': () => 42.3,
   'cam.lobeAngle': lobeAngle,
   'cam.lobePeak': (hand, { valve }) => lobeTruth(hand, valve).liftMm * ratioRead(hand.unread),
   'cam.overlapLift': (hand, place) => {
-    const lash = hand.spec.methods.camReadAt === 'valve' ? (hand.spec.paper[CARD_OF[camKind(camAt(place))].lash]?.value ?? 0) : 0
+    const lash = hand.spec.methods.camReadAt === 'valve' ? valueOr(lashOf(hand.unread, camAt(place)), 0) : 0
     return Math.max(0, liftOnDial(hand, camAt(place), zeroDeg(hand, camAt(place))) - lash)
   },
   'cam.lift': (hand, place) => liftOnDial(hand, camAt(place), place.degree ?? 0),

@@ -111,7 +111,7 @@ export function wheelMoved(build: Build): Derived {
 }
 
 /** Readings of one angle that are to agree: it is they that are judged, not what they stand for. */
-function asReadings({ value, origin }: Figure): Derived {
+export function asReadings({ value, origin }: Figure): Extract<Derived, { figure: Figure }> {
   return { figure: { value: { value: value.value, components: [] }, origin } }
 }
 
