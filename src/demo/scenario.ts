@@ -1,4 +1,5 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
+import { DRIVES, VALVES } from './valvetrain'
 import { startingLimits } from '@/core/benches'
 import { USUAL_METHODS } from '@/core/benches'
 import type { Shell } from '@/core/benches/bearings'
@@ -185,6 +186,7 @@ const tern: DemoBuild = {
       camStep: { value: 2, unit: 'deg', source: 'vernier, one mark' },
       camSteps: { value: 6, unit: 'one', source: 'vernier' },
       camTeeth: { value: 44, unit: 'one', source: SHEET },
+      ...VALVES.tern,
     },
     limits: {
       'rings.topGap': {
@@ -206,6 +208,7 @@ const tern: DemoBuild = {
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
+    drive: DRIVES.tern,
     methods: {
       ...USUAL_METHODS,
       bore: 'measured',
@@ -309,6 +312,7 @@ const petrel: DemoBuild = {
       exhaustLash: { value: inch(0.02), unit: 'thou', source: CAM },
       camStep: { value: 2, unit: 'deg', source: 'crank sprocket, nine keyways' },
       camSteps: { value: 4, unit: 'one', source: 'crank sprocket, nine keyways' },
+      ...VALVES.petrel,
       ambientPressure: { value: 101.325, unit: 'psi', source: 'standard atmosphere, ISO 2533' },
       intakeTemperature: { value: 30, unit: 'degF', source: 'tuner' },
     },
@@ -329,6 +333,7 @@ const petrel: DemoBuild = {
       'compression.headCut': { upper: inch(0.01), source: SHOP, reason: 'The intake has to fit.' },
     },
     materials: { ...DEFAULT_MATERIALS, topRing: 'ductileIron' },
+    drive: DRIVES.petrel,
     methods: { ...USUAL_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1, rodBolts: 'stretch' },
     stock: {
       gaskets: gaskets(
@@ -392,6 +397,7 @@ const wren: DemoBuild = {
       exhaustLobeLift: { value: 9.6, unit: 'mm', source: CAM },
       intakeLash: { value: 0.15, unit: 'mm', source: CAM },
       exhaustLash: { value: 0.2, unit: 'mm', source: CAM },
+      ...VALVES.wren,
       ambientPressure: { value: 101.325, unit: 'kPa', source: 'standard atmosphere, ISO 2533' },
     },
     limits: {
@@ -403,6 +409,7 @@ const wren: DemoBuild = {
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
+    drive: DRIVES.wren,
     methods: { ...USUAL_METHODS, deckPlaces: 4, chamberRepeats: 2 },
     stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
     choice: { gasket: 'hl-g2' },

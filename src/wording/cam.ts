@@ -1,5 +1,7 @@
 import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '@/core/cam'
-import { formatExact } from '@/core/quantity'
+import type { Leg, Route } from '@/core/clearance/crankCamMap'
+import type { DriveKind, DriveWheelKind } from '@/core/engine'
+import { formatExact, formatQuantity, type UnitId } from '@/core/quantity'
 
 const degrees = (deg: number) => `${formatExact(Math.round(deg * 10) / 10, 'deg')}°`
 
@@ -62,4 +64,33 @@ export function filedKeyWords({ side, rotation, way }: FiledKey): string {
     `Seen from the flywheel with the key uppermost, turning ${rotation === 'cw' ? 'clockwise' : 'anticlockwise'}:`,
     `file its ${side} side where it sits in the flywheel to ${way} the spark, and keep the flywheel against it while it is tightened.`,
   ].join(' ')
+}
+
+/** One turn of a way out of a tangle. */
+export function legWords({ turn, byDeg, to, leastGapMm }: Leg, unit: UnitId): string {
+  const way = byDeg > 0 ? 'in the running direction' : 'against the running direction'
+  const what = turn === 'crank' ? 'Turn the crank' : 'Turn the shaft'
+  const stands = turn === 'crank' ? `the crank at ${degrees(to.crankDeg)}` : `the shaft at ${degrees(to.camDeg)}`
+  const gap = formatQuantity(leastGapMm, unit, unit === 'mm' ? 1 : 3)
+  return `${what} ${degrees(Math.abs(byDeg))} ${way}, until ${stands}. Least gap on the way ${gap}.`
+}
+
+const BLOCKED_WORDS = {
+  start: 'Where it stands a valve is nearer than that, or touches already: turn nothing. Take the followers out or the head off.',
+  end: 'Where it is wanted a valve is nearer than that.',
+  between: 'There is no way between them on which every valve keeps that: take the followers out or the head off.',
+} as const
+
+export function blockedWords(route: Extract<Route, { blocked: string }>): string {
+  return BLOCKED_WORDS[route.blocked]
+}
+
+export const DRIVE_WORDS: Readonly<Record<DriveKind, string>> = { chain: 'Chain', belt: 'Belt', gears: 'Gears' }
+export const DRIVE_WHEEL_WORDS: Readonly<Record<DriveWheelKind, string>> = {
+  crank: 'Crank',
+  cam: 'Cam',
+  idler: 'Idler',
+  tensioner: 'Tensioner',
+  guide: 'Guide',
+  pump: 'Pump',
 }

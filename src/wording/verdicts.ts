@@ -72,9 +72,9 @@ function camName(cam: string): { readonly name: string; readonly isHigh: boolean
   return { name: `${bank ? `${bank} ` : ''}${camKind(of)}`, isHigh: isHighProfile(of) }
 }
 
-/** "intake 3", or "intake 3 rear" of two. */
+/** "intake 3", or "intake 3b" of two. */
 function valveWords(valve: string): string {
-  return valve.replace(/^([a-z]+)(\d+)/, '$1 $2 ').trim()
+  return valve.replace(/^([a-z]+)/, '$1 ')
 }
 
 /** "rod 3, bolt 2": of whose rod a bolt is, and which of its two. */
@@ -93,7 +93,7 @@ export function columnHeading(across: Across, column: string): string {
     const { name, isHigh } = camName(column)
     return isHigh ? `${name} high` : name
   }
-  if (across === 'valve') return valveWords(column)
+  if (across === 'valve') return column.replace(/^intake/, 'in ').replace(/^exhaust/, 'ex ')
   if (across !== 'bolt') return column
   const { rod, which } = rodOfBolt(Number(column))
   return `${rod}·${which}`

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink'
-import type { RefitOfCam } from '@/core/benches/cam'
+import type { OutOfStep, OutOfStepQuestion, RefitOfCam } from '@/core/benches/cam'
 import type { BuildDocument } from '@/core/build'
 import type { CamWorker } from './protocol'
 import { runInWorker } from './run'
@@ -15,4 +15,13 @@ export function refitInWorker(
   signal: AbortSignal,
 ): Promise<readonly RefitOfCam[]> {
   return runInWorker(start, (worker: CamWorker) => worker.refit(document, count, seed, proxy(onProgress)), signal)
+}
+
+/** The map of crank against one shaft, and the way asked for; undefined where numbers on paper are wanted. */
+export function outOfStepInWorker(
+  document: BuildDocument,
+  question: OutOfStepQuestion,
+  signal: AbortSignal,
+): Promise<OutOfStep | undefined> {
+  return runInWorker(start, (worker: CamWorker) => worker.outOfStep(document, question), signal)
 }

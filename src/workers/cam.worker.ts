@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
-import { refitCurves } from '@/core/benches/cam'
+import { outOfStep, refitCurves } from '@/core/benches/cam'
 import type { CamWorker } from './protocol'
 
 const worker: CamWorker = {
@@ -11,6 +11,9 @@ const worker: CamWorker = {
       if (slice.result) results.push(slice.result)
     }
     return results
+  },
+  async outOfStep(document, question) {
+    return outOfStep(openBuild(document), question)
   },
 }
 

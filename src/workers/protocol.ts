@@ -2,7 +2,7 @@ import type { BuildDocument } from '@/core/build'
 import type { MonteCarloResult } from '@/core/metrology'
 import type { BenchId, JudgedAdvice } from '@/core/benches'
 import type { PlannerResult } from '@/core/benches/compression'
-import type { RefitOfCam } from '@/core/benches/cam'
+import type { OutOfStep, OutOfStepQuestion, RefitOfCam } from '@/core/benches/cam'
 import type { ButtingResult } from '@/core/benches/rings'
 import type { CsvReport } from '@/core/files'
 
@@ -32,6 +32,8 @@ export interface AdviceWorker {
 /** What the cam worker does. */
 export interface CamWorker {
   refit(document: BuildDocument, count: number, seed: number, onProgress: (done: number) => void): Promise<readonly RefitOfCam[]>
+  /** Undefined where numbers on paper are wanted. */
+  outOfStep(document: BuildDocument, question: OutOfStepQuestion): Promise<OutOfStep | undefined>
 }
 
 /** What the reader of tables does. */

@@ -184,7 +184,7 @@ function Foot({ page, line, again }: { page: BenchAtWork; line: RefObject<Readin
   return (
     <div>
       {next && (
-        <Done>
+        <Done role="status">
           Every place here is read or skipped.{' '}
           <LinkButton href={next.href} size="small" kind="primary">
             Next: {next.words}

@@ -39,7 +39,7 @@ export interface ServerCopy {
 export type EntryRow = ReadingRow | Exclude<Entry, { kind: 'reading' }>
 type ReadingRow = readonly [
   id: string,
-  /** In ms, or as it was written where that is another way of writing it. */
+  /** In ms after the moment its id was made, or as it was written where that is another way of writing it. */
   at: number | string,
   by: number,
   characteristic: number,
@@ -87,13 +87,18 @@ export function serveBuild(build: Build, lastSeq: number): ServedBuild {
   }
 }
 
+/** The moment in the first 48 bits of an id: UUID version 7, RFC 9562, 5.7; of one that is none, some number all the same. */
+function madeMs(id: string): number {
+  return Number.parseInt(id.slice(0, 13).replace('-', ''), 16)
+}
+
 function rowOf(entry: Entry, wordOf: (text: string) => number): EntryRow {
   if (entry.kind !== 'reading') return entry
   const { kind: _, id, at, by, characteristic, place, value, unit, asTyped, gauge, ...rest } = entry as Reading
   const atMs = Date.parse(at)
   const row = [
     id,
-    new Date(atMs).toISOString() === at ? atMs : at,
+    new Date(atMs).toISOString() === at ? atMs - madeMs(id) : at,
     wordOf(by),
     wordOf(characteristic),
     wordOf(JSON.stringify(place)),
@@ -114,7 +119,7 @@ export function documentServed({ id, spec, gauges, words, rows }: ServedBuild): 
     return {
       kind: 'reading',
       id: entryId,
-      at: typeof at === 'number' ? new Date(at).toISOString() : at,
+      at: typeof at === 'number' ? new Date(madeMs(entryId) + at).toISOString() : at,
       by: word(by),
       characteristic: word(characteristic) as CharacteristicId,
       place: JSON.parse(word(place)) as Place,

@@ -23,6 +23,7 @@ function isSamePlace(one: Station, other: Station): boolean {
   return (
     one.id === other.id &&
     one.nominal === other.nominal &&
+    one.wheelMarks === other.wheelMarks &&
     one.label === other.label &&
     one.expected.low === other.expected.low &&
     one.expected.high === other.expected.high &&

@@ -1,14 +1,15 @@
-import { loopOf, type LoopRound } from '@/core/benches/cam/loop'
-import type { Build } from '@/core/build'
+import { loopOf, stopAt, type LoopRound, type StopAt } from '@/core/benches/cam/loop'
+import type { Build, UnitSystem } from '@/core/build'
 import { camsOf } from '@/core/engine'
+import { formatQuantity } from '@/core/quantity'
 import { FigureTable } from '@/ui/FigureTable'
 import { capital, subjectWords } from '@/wording'
 
 /** Less is no move anybody reads off a wheel. */
 const STRAYED_DEG = 0.25
 
-/** Every time a cam was read by its events, what had been set before, and how far it strayed from that. */
-export function LoopTable({ build }: { build: Build }) {
+/** Every time a cam was read by its events, what had been set before, how far it strayed from that, and where to stop next time. */
+export function LoopTable({ build, system }: { build: Build; system: UnitSystem }) {
   return (
     <>
       {camsOf(build.spec.layout).map((cam) => {
@@ -16,6 +17,7 @@ export function LoopTable({ build }: { build: Build }) {
         // Read once there is no loop yet.
         if (rounds.length < 2) return null
         const aim = aimWords(rounds)
+        const stop = stopAt(build, cam)
         return (
           <section key={cam} aria-label={`${capital(subjectWords({ cam }))}, set and read again`}>
             <FigureTable>
@@ -41,6 +43,7 @@ export function LoopTable({ build }: { build: Build }) {
               </tbody>
             </FigureTable>
             {aim && <p>{aim}</p>}
+            {stop && <p>{stopWords(stop, system)}</p>}
           </section>
         )
       })}
@@ -59,4 +62,11 @@ function aimWords(rounds: readonly LoopRound[]): string {
   const by = `${Math.abs(strayed).toFixed(1)}°`
   const [moved, further] = strayed > 0 ? ['forward', 'back'] : ['back', 'forward']
   return `Tightening moved it ${by} ${moved} last time: aim ${by} further ${further}.`
+}
+
+/** Set with the crank held still: where it is held, and what the dial shows when the cam is right. */
+function stopWords({ wheelDeg, liftMm, aimedOffDeg }: StopAt, system: UnitSystem): string {
+  const lift = system === 'metric' ? formatQuantity(liftMm, 'mm', 2) : formatQuantity(liftMm, 'in', 3)
+  const aimed = Math.abs(aimedOffDeg) < STRAYED_DEG ? '' : ', aimed off by that'
+  return `To set it: hold the crank where the wheel shows ${wheelDeg.toFixed(1)}°, and turn the cam forward until the dial shows ${lift}${aimed}.`
 }

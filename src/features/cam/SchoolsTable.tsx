@@ -9,6 +9,7 @@ import { camKind, camsOf, type Cam } from '@/core/engine'
 import { expand } from '@/core/metrology'
 import { capital, subjectWords } from '@/wording'
 import type { PictureProps } from '../bench/benchView'
+import { LobesPicture } from './LobesPicture'
 import { LoopTable } from './LoopTable'
 
 const Table = styled.table`
@@ -52,13 +53,14 @@ const WAYS = [
 ] as const
 
 /** What each way of reading says of a cam, one under the other, and its card below: two that disagree are a question. */
-export function SchoolsTable({ findings, build }: PictureProps) {
+export function SchoolsTable({ findings, build, system }: PictureProps) {
   return (
     <>
       {camsOf(build.spec.layout).map((cam) => (
         <OfCam key={cam} cam={cam} build={build} findings={findings.filter((one) => one.cam === cam)} />
       ))}
-      <LoopTable build={build} />
+      <LoopTable build={build} system={system} />
+      {build.spec.methods.camLobes && <LobesPicture build={build} findings={findings} />}
     </>
   )
 }

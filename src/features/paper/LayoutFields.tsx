@@ -90,8 +90,10 @@ export function LayoutFields({ edit }: { edit: SpecEdit }) {
   )
 }
 
+type PutLayout = (change: Partial<Spec['layout']>, reason: string) => void
+
 /** What is chosen of a layout, each by itself. */
-function LayoutChoices({ edit, put }: { edit: SpecEdit; put: (change: Partial<Spec['layout']>, reason: string) => void }) {
+function LayoutChoices({ edit, put }: { edit: SpecEdit; put: PutLayout }) {
   const { layout } = edit.spec
   const twoBanks = layout.kind === 'v' || layout.kind === 'flat'
   return (
@@ -136,6 +138,14 @@ function LayoutChoices({ edit, put }: { edit: SpecEdit; put: (change: Partial<Sp
           { value: 'anticlockwise', label: 'Anticlockwise' },
         ]}
       />
+      <PartChoices layout={layout} put={put} />
+    </Row>
+  )
+}
+
+function PartChoices({ layout, put }: { layout: Spec['layout']; put: PutLayout }) {
+  return (
+    <>
       <ChoiceRow
         label="Main bearings"
         value={layout.mainBearings}
@@ -157,7 +167,7 @@ function LayoutChoices({ edit, put }: { edit: SpecEdit; put: (change: Partial<Sp
         onChange={(rodBearings) => put({ rodBearings }, `big ends ${rodBearings}`)}
         options={BEARINGS}
       />
-    </Row>
+    </>
   )
 }
 

@@ -9,7 +9,6 @@ import { cam } from '.'
 import { driveOf } from './camDrive'
 
 /** What turns the cams, what valves make of their lobes, and cams with a card of their own. */
-const tern = openBuild(ternDocument)
 const CALIPER = 'caliper-metric.1'
 const depths = (build: Build, wheel: number, read: readonly number[]) =>
   read.reduce(
@@ -19,6 +18,8 @@ const depths = (build: Build, wheel: number, read: readonly number[]) =>
 const gaugeOf = (build: Build) => [...build.gauges.values()].find(({ id, use }) => id === CALIPER || use === 'dial')!.id
 
 const withDrive = (build: Build, drive: Spec['drive']) => withSpecOf(build, (spec) => ({ ...spec, drive }))
+/** The demo's five as if nobody had written its drive down. */
+const tern = withDrive(openBuild(ternDocument), undefined)
 const belt: Spec['drive'] = {
   kind: 'belt',
   neverBack: true,

@@ -4,7 +4,7 @@ import { stationId } from '../../build/place'
 import type { Reading } from '../../build/types'
 import type { Cam } from '../../engine'
 import { isKnown } from '../../bench/finding'
-import { cardCentreline } from '../../quantities/camCard'
+import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
 import { signOf } from './schools'
 import { tdcOf } from './wheel'
 
@@ -65,4 +65,21 @@ function setBetween({ spec, readings }: Build, cam: Cam, from: Reading, to: Read
     const at = arrival(after)
     return at >= arrival(from.id) && at < arrival(to.id) ? sum + work.by : sum
   }, 0)
+}
+
+/** What wheel and dial show where a cam is to be left when it is set: its opening, aimed off by what tightening moved it last time. */
+export interface StopAt {
+  readonly wheelDeg: number
+  readonly liftMm: number
+  readonly aimedOffDeg: number
+}
+
+/** Undefined without a card or a TDC. */
+export function stopAt(build: Build, cam: Cam): StopAt | undefined {
+  const [card, duration, tdc] = [cardCentreline(build, cam), cardDuration(build, cam), tdcOf(build, cam)]
+  if (!isKnown(card) || !isKnown(duration) || !isKnown(tdc)) return undefined
+  // What came further forward than it was set is left so much later.
+  const aimedOffDeg = loopOf(build, cam).at(-1)?.strayedDeg ?? 0
+  const opensDeg = signOf(cam) * card.figure.value.value - duration.figure.value.value / 2
+  return { wheelDeg: opensDeg + tdc.figure.value.value + aimedOffDeg, liftMm: checkLift(build).value.value * ratioRead(build), aimedOffDeg }
 }

@@ -1,7 +1,7 @@
 /** The valves of one shaft over their pistons, for the map of crank against cam. */
 import type { Build } from '../../build/build'
 import type { PaperKey } from '../../build/paper'
-import type { MappedValve } from '../../clearance/crankCamMap'
+import { crankCamMap, safeRoute, type MappedValve, type Route, type Standing } from '../../clearance/crankCamMap'
 import { closedLiftMm, lobeOfDuration } from '../../cam/closedLobe'
 import { snatchAnglesDeg } from '../../cam/snatch'
 import { camKind, isHighProfile, onOneShaft, phasesDeg, pistonDropMm, topsDeg, type Cam, type Crank } from '../../engine'
@@ -130,4 +130,34 @@ function motionByCard(build: Build, cam: Cam): LobeMotion | { readonly missing: 
   if (!lobe) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
   const centreDeg = signOf(cam) * stands.figure.value.value
   return { isSynthetic: true, liftMm: (deg) => closedLiftMm(lobe, withinCycle(deg - centreDeg)) }
+}
+
+/** What is asked of a shaft that is out of step: where crank and shaft stand, where they are wanted, and the least gap on the way. */
+export interface OutOfStepQuestion {
+  readonly shaft: Cam
+  readonly from?: Standing
+  readonly to: Standing
+  readonly marginMm: number
+}
+
+/** The map of a shaft as plain data, and the way asked for. */
+export interface OutOfStep {
+  readonly stepDeg: number
+  readonly columns: number
+  readonly rows: number
+  /** Column by column, crank first, mm. */
+  readonly gapMm: Float32Array
+  readonly route?: Route
+  readonly synthetic: readonly Cam[]
+  readonly snatchDeg: readonly number[]
+}
+
+/** Undefined where numbers are wanted that `valvesOfShaft` names. */
+export function outOfStep(build: Build, { shaft, from, to, marginMm }: OutOfStepQuestion): OutOfStep | undefined {
+  const found = valvesOfShaft(build, shaft)
+  if ('missing' in found) return undefined
+  const { valves, synthetic, snatchDeg } = found
+  const map = crankCamMap(valves)
+  const { stepDeg, columns, rows, gapMm } = map
+  return { stepDeg, columns, rows, gapMm, synthetic, snatchDeg, ...(from && { route: safeRoute(map, from, to, marginMm) }) }
 }

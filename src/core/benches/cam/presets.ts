@@ -35,7 +35,7 @@ export const presets: Presets = () => ({
     source: PRACTICE,
     reason: 'Off its marks: valves may have met pistons. Look before anything is turned.',
   },
-  'cam.centrelineSpread': { upper: 1, source: ASSUMED, reason: 'Lobes of one grind stand alike; more is a bad lobe or a twisted shaft.' },
+  'cam.centrelineSpread': { upper: 1.5, source: ASSUMED, reason: 'Lobes of one grind stand alike; more is a bad lobe or a twisted shaft.' },
   'cam.liftSpread': { upper: 0.05, source: ASSUMED, reason: 'Lobes of one grind lift alike; less lift is wear.' },
   'cam.retardApart': { lower: -1, upper: 1, source: ASSUMED, reason: 'The effective ratio goes by where the intake closes.' },
 })
