@@ -11,6 +11,9 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'tests/reference/**/*.test.ts'],
     environment: 'node',
+    // Nothing here changes what it imports: files share their modules, and both cores are used.
+    isolate: false,
+    maxWorkers: '100%',
     testTimeout: 120_000,
     hookTimeout: 120_000,
   },
