@@ -186,6 +186,7 @@ const tern: DemoBuild = {
       camStep: { value: 2, unit: 'deg', source: 'vernier, one mark' },
       camSteps: { value: 6, unit: 'one', source: 'vernier' },
       camTeeth: { value: 44, unit: 'one', source: SHEET },
+      camPitchRadius: { value: 66.7, unit: 'mm', source: SHEET },
       ...VALVES.tern,
     },
     limits: {

@@ -3,17 +3,15 @@ import type { Build } from '../../build/build'
 import { figureAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
 import { checkedLobe, eventsAt, figureFromCurve, peakOf, type CheckedLobe, type FromCurve, type LiftRow, type LobeEvents } from '../../cam'
 import { curveIssues } from '../../cam/curveTable'
 import { wrapped } from '../../cam/trueTdc'
 import { camKind, cylinderOfCam, topsDeg, type Cam } from '../../engine'
 import { standardUncertainty, type Figure, type FormulaText } from '../../metrology'
-import { afterWork } from '../../quantities/afterWork'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
 import { cardCentreline, cardDuration, checkLift, ratioRead, valueOr } from '../../quantities/camCard'
-import { asTurnedBack, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
+import { asTurnedBack, laterBy, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
 
@@ -126,11 +124,10 @@ export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived
   const angle = trueAngleOf(build, cam, figure, looks)
   if (!isKnown(angle)) return angle
   const [degree = 0] = degreesRead(build, cam)
-  const earlierDeg = workOn(build, `turnCam/${cam}`, liftStation(cam, degree))
   return asTurnedBack(
     build,
     degreesRead(build, cam).map((at) => liftStation(cam, at)),
-    { figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'), isPartial: isPartial || angle.isPartial },
+    { figure: laterBy(build, cam, liftStation(cam, degree), angle.figure), isPartial: isPartial || angle.isPartial },
   )
 }
 

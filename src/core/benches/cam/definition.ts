@@ -203,6 +203,13 @@ export const definition = {
     camStep: { label: 'One step of its setting, crank degrees', ...DEG, low: 0.1, high: 40, hint: 'a vernier mark, a keyway, a bush' },
     camSteps: { label: 'Steps there are either way', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 1, high: 60 },
     camTeeth: { label: 'Teeth of the cam sprocket', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 8, high: 200 },
+    camPitchRadius: {
+      label: 'Pitch radius of the cam sprocket',
+      ...LENGTH,
+      low: 10,
+      high: 200,
+      hint: 'cuts of head or deck retard a cam in the head by it',
+    },
     intakeRetard: ENGINE_PAPER.intakeRetard,
     intakeValveDrop: ENGINE_PAPER.intakeValveDrop,
     exhaustValveDrop: ENGINE_PAPER.exhaustValveDrop,
@@ -223,6 +230,11 @@ export const definition = {
     'cam.mayTurn': {
       label: 'Highest piston parked low before a cam is turned alone',
       why: 'A cam turned over a high piston bends valves.',
+    },
+    'cam.stands': {
+      label: 'Stands within its band, torqued and read again; or accepted where it stands, and why',
+      why: 'Tightening can move it: a setting is done once it has been read after.',
+      each: 'cam',
     },
     'cam.sprocketsLine': {
       label: 'Sprockets in line within 0.25 mm, each depth read three times',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import { withSpec, type Build, type Spec } from '@/core/build'
+import { withChanges, withPlannedAfter } from '@/core/build/changes'
 import { freshLayout } from '@/core/build/fresh'
 import { at, by, codes, engine, number, onPaper } from '../../../../tests/support/cams'
 import { find, ternDocument, valueOf, verdictOf, withReading, withSpecOf } from '../../../../tests/support/builds'
@@ -186,5 +187,39 @@ describe('cams with a card of their own', () => {
     const late = onPaper(two, { intakeCentreline: number(101) })
     const [turn] = cam.advise(late, cam.derive(late)).flatMap(({ change }) => (change.code === 'turnCam' ? [change.cams] : []))
     expect(turn).toEqual(['intake', 'intake-high'])
+  })
+})
+
+describe('a cut of head or deck', () => {
+  const cut = (build: Build, mm: number) =>
+    withSpec(
+      build,
+      withPlannedAfter(
+        withChanges(build.spec, [
+          { what: 'headCut', by: mm },
+          { what: 'deckCut', by: mm },
+        ]),
+        build,
+      ),
+    )
+  const five = openBuild(ternDocument)
+  const moved = (build: Build, id: string) => valueOf(cam, cut(build, 0.25), id) - valueOf(cam, build, id)
+
+  it('retards a cam in the head by 2 · 57.3° · cut ÷ pitch radius until it is read again', () => {
+    // Half a millimetre on 66.7 of radius: 0.86° (common practice, by hand).
+    expectNear(moved(five, 'cam.advance.intake'), -0.859, 0.001)
+    expectNear(moved(five, 'cam.advance.exhaust'), -0.859, 0.001)
+    expectNear(moved(by(five, { camCurve: false }), 'cam.byEvents.intake'), 0.859, 0.001)
+    expect(codes(cut(five, 0.25), 'cam.advance.intake')).toContain('planned')
+  })
+
+  it('moves no cam in the block, none that gears turn, and none whose sprocket nobody knows', () => {
+    const v8 = onPaper(
+      engine(1, (spec) => spec),
+      { camPitchRadius: number(60, 'mm') },
+    )
+    expectNear(moved(v8, 'cam.advance.intake'), 0, 1e-12)
+    expectNear(moved(withDrive(five, { ...belt, kind: 'gears' }), 'cam.advance.intake'), 0, 1e-12)
+    expectNear(moved(onPaper(five, { camPitchRadius: undefined }), 'cam.advance.intake'), 0, 1e-12)
   })
 })

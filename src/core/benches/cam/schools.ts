@@ -18,13 +18,11 @@ import {
 } from '../../metrology'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
-import { workOn } from '../../build/work'
 import { stationId } from '../../build/place'
-import { afterWork } from '../../quantities/afterWork'
 import { cardDuration, cardLobeLift, checkLift, lashOf } from '../../quantities/camCard'
 import { onCurve } from './curve'
 import type { School } from './definition'
-import { asTurnedBack, tdcOf, trueAngle } from './wheel'
+import { asTurnedBack, laterBy, tdcOf, trueAngle } from './wheel'
 
 /** After overlap TDC an intake's centreline is positive; an exhaust's is spoken of as degrees before it. */
 export function signOf(cam: Cam): 1 | -1 {
@@ -152,11 +150,8 @@ function byOverlapLift(build: Build, cam: Cam): Derived {
   const power = assumedFigure('lobePower', USUAL_POWER)
   const found = centreFromLift.of({ liftMm, peakMm, durationDeg, checkMm: checkLift(build), power, tdcDeg: atTdc(tdc) })
   if (!Number.isFinite(found.value.value)) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
-  const earlierDeg = workOn(build, `turnCam/${cam}`, stationId('cam.overlapLift', { cam }))
-  return asTurnedBack(build, [stationId('cam.overlapLift', { cam })], {
-    figure: afterWork(found, -signOf(cam) * earlierDeg, 'angle', 'Cam turned'),
-    remarks: [{ code: 'syntheticLobe' }],
-  })
+  const station = stationId('cam.overlapLift', { cam })
+  return asTurnedBack(build, [station], { figure: laterBy(build, cam, station, found, signOf(cam)), remarks: [{ code: 'syntheticLobe' }] })
 }
 
 /** The ways, the one that counts where several are there first: the more rows, the less hangs on one of them. */

@@ -4,7 +4,7 @@ import { paperAt } from '../../build/figures'
 import { stationId, type Place } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { workOn } from '../../build/work'
-import { trueTdc } from '../../cam'
+import { chainRetardDeg, trueTdc } from '../../cam'
 import { wrapped } from '../../cam/trueTdc'
 import type { Cam } from '../../engine'
 import { crankTurns, cylinderOfCam, pistonDropMm, topsDeg } from '../../engine'
@@ -282,11 +282,8 @@ export function trueAngle(build: Build, characteristic: CamCharacteristic, place
   if (!isKnown(read)) return read
   const angle = trueAngleOf(build, place.cam, read.figure)
   if (!isKnown(angle)) return angle
-  const earlierDeg = workOn(build, `turnCam/${place.cam}`, stationId(characteristic, place))
-  return asTurnedBack(build, [stationId(characteristic, place)], {
-    ...angle,
-    figure: afterWork(angle.figure, -earlierDeg, 'angle', 'Cam turned'),
-  })
+  const station = stationId(characteristic, place)
+  return asTurnedBack(build, [station], { ...angle, figure: laterBy(build, place.cam, station, angle.figure) })
 }
 
 /** Said, and within no more, where something was read while the engine was turned back: the slack of chain or belt is in it. */
@@ -294,4 +291,21 @@ export function asTurnedBack(build: Build, stations: readonly string[], derived:
   const count = stations.filter((id) => build.readings.current.get(id)?.turnedBack).length
   if (count === 0 || !isKnown(derived)) return derived
   return { ...derived, isPartial: true, remarks: [...(derived.remarks ?? []), { code: 'turnedBack', count }] }
+}
+
+/** A cam's angle as it will be after what is still to be done: turned on its sprocket, and late by what head or deck lose. */
+export function laterBy(build: Build, cam: Cam, station: string, angle: Figure, sign: 1 | -1 = 1): Figure {
+  const turned = afterWork(angle, -sign * workOn(build, `turnCam/${cam}`, station), 'angle', 'Cam turned')
+  return afterWork(turned, sign * cutRetardDeg(build, station), 'angle', 'Head or deck cut')
+}
+
+/**
+ * Crank degrees a cam in the head comes late once cuts still to be done have slackened its chain or belt (common practice: tensioner on
+ * the slack side, the tight strand square to the cut); gears do not, and a shaft in the block stays where it is.
+ */
+function cutRetardDeg(build: Build, station: string): number {
+  const { layout, paper, drive } = build.spec
+  const radiusMm = paper.camPitchRadius?.value
+  if (layout.valveDrive === 'pushrod' || drive?.kind === 'gears' || radiusMm === undefined) return 0
+  return chainRetardDeg(workOn(build, 'deckCut', station) + workOn(build, 'headCut', station), radiusMm)
 }
