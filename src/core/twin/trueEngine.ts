@@ -54,6 +54,8 @@ export interface TrueEngine {
   /** By valve, in the order of the engine's valves: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
   readonly lobeLateDeg: Each
   readonly lobeLowMm: Each
+  /** By wheel of the drive, from one: its depth below the reference face. */
+  readonly sprocketMm: Each
   /** By cam: its lobe, and where the centreline of it truly stands, crank degrees after overlap TDC. */
   readonly cams: ReadonlyMap<Cam, { readonly lobe: ClosedLobe; readonly centreDeg: number }>
   /** What the wheel shows at true TDC. */
@@ -150,7 +152,7 @@ const CAM_SET_DEG = 0.15
 const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225 }
 
 /** Cams and wheel, by noise of their own: what is in the block stays as it was. */
-function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {} }: Faults, seed: number): Timed {
+function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {}, sprocketMm = {} }: Faults, seed: number): Timed {
   const { normal } = randomStream(seedOf(seed))
   const all = camsOf(spec.layout)
   const late = new Map(all.map((_, index) => [index + 1, CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0)]))
@@ -160,21 +162,26 @@ function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {
   )
   const wheelOffDeg = WHEEL_OFF_DEG * normal()
   const valves = valvesOf(spec.layout)
-  const eachLobe = (scatter: number, faults: Readonly<Record<number, number>>): Each =>
-    new Map(valves.map((_, index) => [index + 1, scatter * normal() + (faults[index + 1] ?? 0)]))
+  const each = (count: number, nominal: number, scatter: number, faults: Readonly<Record<number, number>>): Each =>
+    new Map(Array.from({ length: count }, (_, index) => [index + 1, nominal + scatter * normal() + (faults[index + 1] ?? 0)]))
   return {
     camLateDeg: late,
     cams,
     wheelOffDeg,
-    lobeLateDeg: eachLobe(LOBE_GROUND_DEG, lobeLateDeg),
-    lobeLowMm: eachLobe(LOBE_GROUND_MM, lobeLowMm),
+    lobeLateDeg: each(valves.length, 0, LOBE_GROUND_DEG, lobeLateDeg),
+    lobeLowMm: each(valves.length, 0, LOBE_GROUND_MM, lobeLowMm),
+    sprocketMm: each(MOST_WHEELS, SPROCKET_MM, IN_LINE_MM, sprocketMm),
   }
 }
 
-type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm'>
+type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm' | 'sprocketMm'>
 /** How alike a grinder makes the lobes of a shaft, standard deviations. */
-const LOBE_GROUND_DEG = 0.05
+const LOBE_GROUND_DEG = 0.12
 const LOBE_GROUND_MM = 0.004
+/** Sprockets from the face they are read from, and how nearly they stand in line, standard deviation. */
+const SPROCKET_MM = 42.3
+const IN_LINE_MM = 0.05
+const MOST_WHEELS = 16
 
 function cardCentreDeg(card: Build, cam: Cam): number {
   return (camKind(cam) === 'intake' ? 1 : -1) * valueOr(cardCentreline(card, cam), USUAL_CAM.centrelineDeg)

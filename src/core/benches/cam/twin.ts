@@ -89,9 +89,8 @@ export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
     const belowMm = hand.engine.cams.get(camAt(place))!.lobe.liftMm - checkLift(hand.unread).value.value
     return angleAtLift(hand, camAt(place), belowMm, place.spot === 'before')
   },
-  // Marks that stand, and sprockets in line, each where it happens to be from the face.
   'cam.markFound': (hand, place) => zeroDeg(hand, camAt(place)),
-  'cam.sprocketDepth': () => 42.3,
+  'cam.sprocketDepth': ({ engine }, { spot = '' }) => engine.sprocketMm.get(Number(spot.slice(1)))!,
   'cam.lobeAngle': lobeAngle,
   'cam.lobePeak': (hand, { valve }) => lobeTruth(hand, valve).liftMm * ratioRead(hand.unread),
   'cam.overlapLift': (hand, place) => {
