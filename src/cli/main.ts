@@ -204,6 +204,7 @@ program
               terms: Object.fromEntries(outcome.results.map((result) => [result.id, sumOf(result.figure)])),
               ...(outcome.remarks?.disagreements && { disagreements: outcome.remarks.disagreements }),
               ...(outcome.remarks?.filed && { filed: outcome.remarks.filed.side }),
+              ...(outcome.remarks?.residualsMm && { residuals: outcome.remarks.residualsMm }),
               ...(outcome.remarks?.slips && { slips: outcome.remarks.slips.map(({ row }) => row) }),
             },
             null,

@@ -4,6 +4,7 @@ import type { FileIssue, RowIssue } from '@/core/files'
 import { formatExact, formatQuantity, joinUnit, type Kind, type UnitId } from '@/core/quantity'
 import type { SumIssue, SumRemarks } from '@/core/sums'
 import { curveIssueWords, disagreementWords, filedKeyWords, lobeSlipWords } from './cam'
+import { valveRemarkWords } from './valve'
 import { shownOf } from './figures'
 import { entryIssueWords } from './entryIssues'
 import { capital, small } from './letters'
@@ -161,8 +162,14 @@ export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): s
 }
 
 /** What is to be said beside the results of a sum. */
-export function sumRemarkWords({ disagreements = [], slips = [], filed }: SumRemarks = {}): readonly string[] {
-  return [...disagreements.map(disagreementWords), ...slips.map(lobeSlipWords), ...(filed ? [filedKeyWords(filed)] : [])]
+export function sumRemarkWords(remarks: SumRemarks = {}): readonly string[] {
+  const { disagreements = [], slips = [], filed } = remarks
+  return [
+    ...disagreements.map(disagreementWords),
+    ...slips.map(lobeSlipWords),
+    ...(filed ? [filedKeyWords(filed)] : []),
+    ...valveRemarkWords(remarks),
+  ]
 }
 
 function unitFor(kind: Kind, system: UnitSystem): UnitId {

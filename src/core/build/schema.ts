@@ -180,6 +180,7 @@ export const driveSchema = z
       .array(
         z
           .object({
+            id: z.string().regex(/^w[1-9]\d?$/),
             what: z.enum(DRIVE_WHEELS),
             name: z.string().trim().min(1).max(40),
             cam: z.enum(CAMS).optional(),
@@ -188,7 +189,8 @@ export const driveSchema = z
           .strict(),
       )
       .min(2)
-      .max(16),
+      .max(16)
+      .refine((wheels) => new Set(wheels.map((wheel) => wheel.id)).size === wheels.length, { message: 'two wheels have one id' }),
   })
   .strict()
 

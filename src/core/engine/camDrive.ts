@@ -8,6 +8,8 @@ export const DRIVE_WHEELS = ['crank', 'cam', 'idler', 'tensioner', 'guide', 'pum
 export type DriveWheelKind = (typeof DRIVE_WHEELS)[number]
 
 export interface DriveWheel {
+  /** Its own in the drive, whatever stands before it: what was read at a wheel stays with it. */
+  readonly id: string
   readonly what: DriveWheelKind
   readonly name: string
   /** The cam a sprocket turns. */

@@ -127,8 +127,19 @@ function lastChance(unfired: readonly number[], tops: ReadonlyMap<number, number
  * turned alone. Midway between two neighbouring tops both pistons stand equally high, and nowhere between them does the higher
  * one stand lower; with an offset pin the two flanks differ, so the middle is refined by golden section to 0.001°.
  */
-export function parkingAngle(layout: EngineLayout, crank: Crank): { readonly anglesDeg: readonly number[]; readonly dropMm: number } {
-  const tops = [...new Set([...topsDeg(layout).values()].map((top) => Number(top.toFixed(6))))].sort((a, b) => a - b)
+export function parkingAngle(layout: EngineLayout, crank: Crank): Parking {
+  return parkingOf([...topsDeg(layout).values()], crank)
+}
+
+export interface Parking {
+  readonly anglesDeg: readonly number[]
+  /** How far the highest piston is down there, mm. */
+  readonly dropMm: number
+}
+
+/** The same by the tops alone, crank degrees after any one of them. */
+export function parkingOf(topsDeg: readonly number[], crank: Crank): Parking {
+  const tops = [...new Set(topsDeg.map((top) => Number(withinTurn(top).toFixed(6))))].sort((a, b) => a - b)
   const leastDrop = (angleDeg: number) => Math.min(...tops.map((top) => pistonDropMm(crank, angleDeg - top)))
   const best = tops.map((top, index) => {
     const next = tops[index + 1] ?? tops[0]! + TURN_DEG

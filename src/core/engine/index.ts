@@ -41,5 +41,5 @@ export {
   type DriveWheelKind,
 } from './camDrive'
 export { camOfValve, cylinderOfValve, valvePlaces, valvesOf, type Valve, type ValvePlace } from './valves'
-export { firingIssues, firingIntervals, parkingAngle, phasesDeg, usualFiringOrder, type FiringIssue } from './firing'
+export { firingIssues, firingIntervals, parkingAngle, parkingOf, phasesDeg, usualFiringOrder, type FiringIssue } from './firing'
 export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, withinTurn, type CrankStyle } from './crankPins'

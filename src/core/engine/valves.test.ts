@@ -80,7 +80,7 @@ describe('phases of the cylinders', () => {
 })
 
 describe('the tensioner of a chain or belt', () => {
-  const wheel = (what: DriveWheel['what']): DriveWheel => ({ what, name: what })
+  const wheel = (what: DriveWheel['what']): DriveWheel => ({ id: 'w1', what, name: what })
   it('belongs on the strand that leaves the crank: the one that comes to it is pulled', () => {
     const of = (...wheels: DriveWheel['what'][]) => tensionerOnSlackSide({ wheels: wheels.map(wheel) })
     expect(of('crank', 'tensioner', 'cam', 'cam')).toBe(true)

@@ -169,6 +169,26 @@ describe('build files', () => {
     expect(result.document.spec.joints).toEqual(old.spec.joints)
   })
 
+  it('refuses a drive that turns a cam the engine has not, or has two wheels of one id', () => {
+    const old = JSON.parse(sampleOf(7))
+    const wheels = [
+      { id: 'w1', what: 'crank', name: 'crank' },
+      { id: 'w2', what: 'cam', name: 'cam', cam: 'intake-left' },
+    ]
+    const issuesOf = (of: readonly object[]) => {
+      const drive = { kind: 'chain', neverBack: false, wheels: of }
+      const result = readBuildFile(JSON.stringify({ ...old, version: BUILD_VERSION, spec: { ...old.spec, drive } }))
+      return result.ok ? [] : result.issues
+    }
+    expect(issuesOf(wheels)).toEqual([
+      { code: 'noSuchPlace', path: ['spec', 'drive', 'wheels', 1, 'cam'], what: 'cam', got: 'intake-left', most: 2 },
+    ])
+    expect(issuesOf([wheels[0]!, { ...wheels[1], cam: 'intake' }])).toEqual([])
+    expect(issuesOf([wheels[0]!, { ...wheels[1], cam: 'intake', id: 'w1' }])).toMatchObject([
+      { code: 'shape', path: ['spec', 'drive', 'wheels'] },
+    ])
+  })
+
   it('reads a file of version 7 as it was, with what was read at its cams', () => {
     const old = JSON.parse(sampleOf(7))
     const result = readBuildFile(sampleOf(7))

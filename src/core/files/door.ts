@@ -8,7 +8,7 @@ import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
-import { bankCount, crankTurns, firingIssues } from '../engine'
+import { bankCount, camsOf, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
 import type { FileIssue, Path } from './fileIssue'
@@ -156,7 +156,18 @@ export function specIssues(spec: Spec): FileIssue[] {
     ...choiceIssues(spec),
     ...stockIssues(spec),
     ...jointIssues(spec),
+    ...driveIssues(spec),
   ]
+}
+
+/** A sprocket that turns a cam the engine has not. */
+function driveIssues({ drive, layout }: Spec): FileIssue[] {
+  const cams = camsOf(layout)
+  return (drive?.wheels ?? []).flatMap(({ cam }, index): FileIssue[] =>
+    cam === undefined || cams.includes(cam)
+      ? []
+      : [{ code: 'noSuchPlace', path: ['spec', 'drive', 'wheels', index, 'cam'], what: 'cam', got: cam, most: cams.length }],
+  )
 }
 
 /** What a joint names and has not: a type of fastener, a place in its pattern. What is unwise in a plan is said on its page. */

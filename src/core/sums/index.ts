@@ -1,4 +1,5 @@
 import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './cam'
+import { park, radial, valvedial, valvegap } from './valve'
 import { compression } from './compression'
 import { conformity } from './conformity'
 import { convert } from './convert'
@@ -32,6 +33,10 @@ export const SUMS: readonly QuickSum[] = [
   camkey,
   camtooth,
   chainretard,
+  valvegap,
+  valvedial,
+  radial,
+  park,
   conformity,
   gaugestudy,
   convert,

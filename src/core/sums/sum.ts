@@ -76,6 +76,14 @@ export interface SumRemarks {
   readonly slips?: readonly LobeSlip[]
   /** Which side of a flywheel key is filed. */
   readonly filed?: FiledKey
+  /** A least gap below what no preset goes below, mm. */
+  readonly belowFloorMm?: number
+  /** The gap is kept at no setting within so many crank degrees. */
+  readonly noWindowDeg?: number
+  /** Each reading less what all of them make of it, mm. */
+  readonly residualsMm?: readonly number[]
+  /** Readings of a dial that stand far off the others, counted from one. */
+  readonly dialSlips?: readonly { readonly reading: number; readonly offMm: number }[]
 }
 
 export type SumOutcome =

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { driveOf } from '@/core/benches/cam/camDrive'
+import { driveOf, freeWheelId } from '@/core/benches/cam/camDrive'
 import type { Spec } from '@/core/build'
 import { camsOf, DRIVE_KINDS, DRIVE_WHEELS, tensionerOnSlackSide, type CamDrive, type DriveWheel } from '@/core/engine'
 import { Button } from '@/ui/Button'
@@ -58,8 +58,7 @@ export function DrivePanel({ build, edit, onClose }: ToolProps & { onClose: () =
       </p>
       {drive.wheels.map((wheel, index) => (
         <Wheel
-          // oxlint-disable-next-line react/no-array-index-key
-          key={index}
+          key={wheel.id}
           number={index + 1}
           wheel={wheel}
           cams={camsOf(build.spec.layout)}
@@ -72,7 +71,7 @@ export function DrivePanel({ build, edit, onClose }: ToolProps & { onClose: () =
         <Button
           size="small"
           isDisabled={drive.wheels.length >= MOST_WHEELS}
-          onPress={() => setWheels((wheels) => [...wheels, { what: 'idler', name: 'idler' }])}
+          onPress={() => setWheels((wheels) => [...wheels, { id: freeWheelId(build, wheels), what: 'idler', name: 'idler' }])}
         >
           Another wheel
         </Button>

@@ -56,19 +56,17 @@ export function DrivePicture({ drive: { wheels }, rotation }: { drive: CamDrive;
         const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
         const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI
         return (
-          // oxlint-disable-next-line react/no-array-index-key
-          <g key={index}>
+          <g key={wheel.id}>
             <line className={strand} x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
             <path className="arrow" d="M-6,-5 L7,0 L-6,5 Z" transform={`translate(${middle.x} ${middle.y}) rotate(${angle})`} />
             <title>{`${wheel.name}, ${strand}`}</title>
           </g>
         )
       })}
-      {wheels.map(({ what, name, teeth }, index) => {
+      {wheels.map(({ id, what, name, teeth }, index) => {
         const { x, y } = at[index]!
         return (
-          // oxlint-disable-next-line react/no-array-index-key
-          <g key={index}>
+          <g key={id}>
             <circle className="wheel" data-what={what} cx={x} cy={y} r={RADIUS[what]} />
             <text x={x} y={y + 4}>
               {index + 1}

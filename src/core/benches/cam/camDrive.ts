@@ -25,8 +25,13 @@ export function driveOf(build: Build): CamDrive {
     kind: 'chain',
     neverBack: false,
     wheels: [
-      { what: 'crank', name: 'crank' },
-      ...shafts.map((cam): DriveWheel => ({ what: 'cam', name: shafts.length > 1 ? `${cam.replaceAll('-', ' ')} cam` : 'cam', cam })),
+      { id: 'w1', what: 'crank', name: 'crank' },
+      ...shafts.map((cam, index): DriveWheel => ({
+        id: `w${index + 2}`,
+        what: 'cam',
+        name: shafts.length > 1 ? `${cam.replaceAll('-', ' ')} cam` : 'cam',
+        cam,
+      })),
     ],
   }
 }
@@ -39,8 +44,17 @@ export function sprockets(build: Build): readonly { readonly number: number; rea
   return driveOf(build).wheels.flatMap((wheel, index) => (TOOTHED.has(wheel.what) ? [{ number: index + 1, wheel }] : []))
 }
 
-export function depthPlace(number: number, repeat: number) {
-  return { spot: `w${number}`, repeat }
+export function depthPlace({ id }: DriveWheel, repeat: number) {
+  return { spot: id, repeat }
+}
+
+/** An id for one more wheel: none has it, and nothing was ever read at one that had. */
+export function freeWheelId(build: Build, wheels: readonly DriveWheel[]): string {
+  const taken = new Set(wheels.map(({ id }) => id))
+  for (const station of build.readings.history.keys()) if (station.startsWith('cam.sprocketDepth/')) taken.add(station.split('/')[1]!)
+  let number = 1
+  while (taken.has(`w${number}`)) number++
+  return `w${number}`
 }
 
 const DEPTH: FormulaText = {
@@ -51,8 +65,8 @@ const DEPTH: FormulaText = {
   source: 'JCGM 100:2008, 4.2.1',
 }
 
-function depthOf(build: Build, number: number): Derived {
-  const reads = DEPTH_REPEATS.map((repeat) => asRead(build, 'cam.sprocketDepth', depthPlace(number, repeat)))
+function depthOf(build: Build, wheel: DriveWheel): Derived {
+  const reads = DEPTH_REPEATS.map((repeat) => asRead(build, 'cam.sprocketDepth', depthPlace(wheel, repeat)))
   const known = reads.filter(isKnown)
   if (known.length === 0) return { missing: reads.flatMap((read) => (isKnown(read) ? [] : read.missing)) }
   const weight = 1 / known.length
@@ -63,7 +77,7 @@ function depthOf(build: Build, number: number): Derived {
 /** Deepest less shallowest sprocket: how far the chain runs askew. */
 export function outOfLine(build: Build): Derived {
   const wheels = sprockets(build)
-  return spreadAcross('length', new Map(wheels.map(({ number, wheel }) => [wheelKey(number, wheel), depthOf(build, number)])), 'wheel')
+  return spreadAcross('length', new Map(wheels.map(({ number, wheel }) => [wheelKey(number, wheel), depthOf(build, wheel)])), 'wheel')
 }
 
 /** Two wheels may have one name. */
@@ -79,8 +93,8 @@ const DEPTHS_APART: FormulaText = {
 
 /** Furthest apart of three readings of one depth: one that is off is a slip, or a sprocket that is loose. */
 export function depthsApart(build: Build): Derived {
-  const read = sprockets(build).map(({ number }) =>
-    DEPTH_REPEATS.map((repeat) => asRead(build, 'cam.sprocketDepth', depthPlace(number, repeat))),
+  const read = sprockets(build).map(({ wheel }) =>
+    DEPTH_REPEATS.map((repeat) => asRead(build, 'cam.sprocketDepth', depthPlace(wheel, repeat))),
   )
   const spreads = read.flatMap((repeats) => {
     const sorted = repeats.flatMap((one) => (isKnown(one) ? [one.figure] : [])).sort((a, b) => a.value.value - b.value.value)

@@ -4,10 +4,10 @@ import { withSpec, type Build, type Spec } from '@/core/build'
 import { withChanges, withPlannedAfter } from '@/core/build/changes'
 import { freshLayout } from '@/core/build/fresh'
 import { at, by, codes, engine, number, onPaper } from '../../../../tests/support/cams'
-import { find, ternDocument, valueOf, verdictOf, withReading, withSpecOf } from '../../../../tests/support/builds'
+import { find, readingOf, ternDocument, valueOf, verdictOf, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { cam } from '.'
-import { driveOf } from './camDrive'
+import { driveOf, freeWheelId } from './camDrive'
 
 /** What turns the cams, what valves make of their lobes, and cams with a card of their own. */
 const CALIPER = 'caliper-metric.1'
@@ -25,11 +25,11 @@ const belt: Spec['drive'] = {
   kind: 'belt',
   neverBack: true,
   wheels: [
-    { what: 'crank', name: 'crank', teeth: 22 },
-    { what: 'tensioner', name: 'tensioner' },
-    { what: 'cam', name: 'intake cam', cam: 'intake', teeth: 44 },
-    { what: 'cam', name: 'exhaust cam', cam: 'exhaust', teeth: 44 },
-    { what: 'pump', name: 'water pump', teeth: 20 },
+    { id: 'w1', what: 'crank', name: 'crank', teeth: 22 },
+    { id: 'w2', what: 'tensioner', name: 'tensioner' },
+    { id: 'w3', what: 'cam', name: 'intake cam', cam: 'intake', teeth: 44 },
+    { id: 'w4', what: 'cam', name: 'exhaust cam', cam: 'exhaust', teeth: 44 },
+    { id: 'w5', what: 'pump', name: 'water pump', teeth: 20 },
   ],
 }
 
@@ -62,6 +62,17 @@ describe('sprockets', () => {
     expect(verdictOf(cam, askew, 'cam.outOfLine')).toBe('over')
     expectNear(valueOf(cam, askew, 'cam.depthsApart'), 0.3, 1e-9)
     expect(verdictOf(cam, askew, 'cam.depthsApart')).toBe('over')
+  })
+
+  it('keep what was read at them wherever they move to', () => {
+    const read = depths(by(withDrive(tern, belt), { camSprockets: true }), 3, [41, 41, 41])
+    const { wheels } = belt
+    const moved = withDrive(read, { ...belt, wheels: [wheels[0]!, { id: 'w9', what: 'idler', name: 'idler' }, ...wheels.slice(1)] })
+    const at = cam.stations(moved).find(({ id }) => id === 'cam.sprocketDepth/w3/r1')!
+    expect([at.label, readingOf(moved, at.id).value]).toEqual(['Wheel 4, intake cam, depth', 41])
+    // A wheel that is taken out leaves its name to no other.
+    const without3 = wheels.filter(({ id }) => id !== 'w3')
+    expect([freeWheelId(read, without3), freeWheelId(tern, without3)]).toEqual(['w6', 'w3'])
   })
 
   it('read once or twice are in doubt at best; not read, every depth is wanted', () => {
@@ -196,8 +207,8 @@ describe('a cut of head or deck', () => {
       build,
       withPlannedAfter(
         withChanges(build.spec, [
-          { what: 'headCut', by: mm },
-          { what: 'deckCut', by: mm },
+          { id: 'w6', what: 'headCut', by: mm },
+          { id: 'w7', what: 'deckCut', by: mm },
         ]),
         build,
       ),

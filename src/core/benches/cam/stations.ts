@@ -88,7 +88,7 @@ function sprocketStations(build: Build): readonly Station[] {
     DEPTH_REPEATS.map((repeat) =>
       station(
         'cam.sprocketDepth',
-        depthPlace(number, repeat),
+        depthPlace(wheel, repeat),
         `Wheel ${number}, ${wheel.name}, depth${repeat > 1 ? `, reading ${repeat}` : ''}`,
         `Wheel ${number}, ${repeat}`,
         { low: -MOST_DEPTH_MM, high: MOST_DEPTH_MM },

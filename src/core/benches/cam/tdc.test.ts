@@ -173,8 +173,8 @@ describe('an engine that was turned back', () => {
           kind: 'chain' as const,
           neverBack,
           wheels: [
-            { what: 'crank' as const, name: 'Crank' },
-            { what: 'cam' as const, name: 'Cam' },
+            { id: 'w1', what: 'crank' as const, name: 'Crank' },
+            { id: 'w2', what: 'cam' as const, name: 'Cam' },
           ],
         },
       }))
