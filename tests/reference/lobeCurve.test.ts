@@ -46,6 +46,7 @@ interface Tables {
   readonly common?: CommonDoubt & { readonly zeroMm?: number }
 }
 const DIAL_MM = 0.01
+/** Of sparse rows, whose 95th of a hundred is near what is asked for, twice as many: two hundred leave a twentieth open. */
 const TABLES = 200
 
 /** A table as read: the wheel a little off at every row, and off centre, TDC not quite true, the dial not quite at zero. */
@@ -89,10 +90,9 @@ describe('events of a lobe from its table', { timeout: 120_000 }, () => {
     ['symmetric, every 2°', symmetricLobe, 2, { centreline: 0.25, open: 0.35, close: 0.35, duration: 0.5 }],
     ['with ramps, every 2°', rampedLobe, 2, { centreline: 0.25, open: 0.35, close: 0.35, duration: 0.5 }],
     ['symmetric, every 5°', symmetricLobe, 5, { centreline: 0.35, open: 0.5, close: 0.5, duration: 0.75 }],
-    // A ramp that is four rows long costs its event a hundredth: 0.53° where half a degree is asked for.
-    ['with ramps, every 5°', rampedLobe, 5, { centreline: 0.35, open: 0.53, close: 0.53, duration: 0.75 }],
+    ['with ramps, every 5°', rampedLobe, 5, { centreline: 0.35, open: 0.5, close: 0.5, duration: 0.75 }],
   ] as const)('%s, wheel 0.5°: 95 of 100 as near as that, the stated doubt covers 90 to 98 %%', (_, lobe, stepDeg, bounds) => {
-    const { within, covered, named } = errorsOf({ lobe, stepDeg, wheelDeg: 0.5 })
+    const { within, covered, named } = errorsOf({ lobe, stepDeg, wheelDeg: 0.5 }, stepDeg === 5 ? 2 * TABLES : TABLES)
     for (const [name, bound] of Object.entries(bounds))
       expect(within(name as keyof typeof bounds, bound), name).toBeGreaterThanOrEqual(0.95)
     for (const name of ['open', 'close', 'duration', 'centreline', 'peak'] as const) {
