@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { randomStream } from '../numerics/random'
+import { randomStream, seedOf } from '../numerics/random'
 import { lobePattern, type LobeAlong } from './lobesAlong'
 
 /** Shafts of known truth: eight lobes in four places, read to a quarter of a degree. */
@@ -7,7 +7,7 @@ const U_DEG = 0.25
 const SEEDS = 400
 
 function shaft(seed: number, trueDeg: (along: number, index: number) => number, places = 4): readonly LobeAlong<string>[] {
-  const { normal } = randomStream(seed)
+  const { normal } = randomStream(seedOf(seed))
   return Array.from({ length: 2 * places }, (_, index) => {
     const along = Math.floor(index / 2)
     return { key: `lobe${index + 1}`, along, offDeg: trueDeg(along, index) + U_DEG * normal() }
@@ -26,6 +26,7 @@ describe('the lobes along a shaft', () => {
         ) !== undefined,
     )
     expect(named).toBeLessThan(0.025)
+    expect(named).toBeGreaterThan(0.002)
   })
 
   it('one of them two degrees off is the one that is named, by how much', () => {
@@ -55,6 +56,13 @@ describe('the lobes along a shaft', () => {
     })
     expect(share).toBeGreaterThan(0.95)
     expect(byDeg.reduce((sum, deg) => sum + deg, 0) / byDeg.length).toBeCloseTo(-3, 1)
+  })
+
+  it('from four lobes in three places on, wherever along the engine they begin', () => {
+    const at = (places: readonly number[]) => places.map((along, key) => ({ key, along, offDeg: 2 * along }))
+    expect(lobePattern(at([2, 3, 4, 5]), U_DEG)).toEqual({ is: 'twisted', byDeg: expect.closeTo(6, 9) })
+    expect(lobePattern(at([2, 2, 4, 6]), U_DEG)).toEqual({ is: 'twisted', byDeg: expect.closeTo(8, 9) })
+    expect(lobePattern(at([2, 3, 4]), U_DEG)).toBeUndefined()
   })
 
   it('that scatter in no such way are not explained away', () => {

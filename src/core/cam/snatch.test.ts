@@ -31,6 +31,17 @@ describe('a shaft turned by hand', () => {
     expect(snatchAnglesDeg([...four, ...[0, 180, 360, 540].map((phase) => at(610 + phase))])[0]).not.toBeCloseTo(found[0]!, 1)
   })
 
+  it('goes over where its springs hold most: force 1 + 1.4 · lift ÷ most, over the lift', () => {
+    const lifts = [at(110), at(254), at(300), at(560)]
+    const held = (deg: number) => lifts.reduce((sum, lift) => sum + lift(deg) + (0.7 * lift(deg) ** 2) / 10, 0)
+    const tops = Array.from({ length: 7200 }, (_, index) => index / 10).filter(
+      (deg) => held(deg) > held(deg - 0.1) && held(deg) >= held(deg + 0.1) && held(deg) > 1,
+    )
+    const found = snatchAnglesDeg(lifts)
+    expect(found).toHaveLength(tops.length)
+    for (const [index, deg] of tops.entries()) expect(Math.abs(found[index]! - deg)).toBeLessThan(0.1)
+  })
+
   it('with nothing on it, or all in balance, goes over nowhere', () => {
     expect(snatchAnglesDeg([])).toEqual([])
     expect(snatchAnglesDeg([() => 0])).toEqual([])

@@ -33,8 +33,6 @@ export interface CrankCamMap {
   readonly rows: number
   /** The least gap of all valves of the shaft, mm, column by column: crank first. */
   readonly gapMm: Float32Array
-  /** Which valve that is, by its place in the list. */
-  readonly valve: Uint8Array
 }
 
 const STEP_DEG = 3
@@ -43,20 +41,16 @@ const STEP_DEG = 3
 export function crankCamMap(valves: readonly MappedValve[]): CrankCamMap {
   const [columns, rows] = [TURN_DEG / STEP_DEG, CYCLE_DEG / STEP_DEG]
   const gapMm = new Float32Array(columns * rows).fill(Infinity)
-  const nearest = new Uint8Array(columns * rows)
-  for (const [index, { over, pistonDropMm, liftMm }] of valves.entries()) {
+  for (const { over, pistonDropMm, liftMm } of valves) {
     const drops = Array.from({ length: columns }, (_, column) => pistonDropMm(column * STEP_DEG))
     const lifts = Array.from({ length: rows }, (_, row) => liftMm(row * STEP_DEG))
     for (let column = 0; column < columns; column++)
       for (let row = 0; row < rows; row++) {
-        const gap = valveGapMm(over, drops[column]!, lifts[row]!)
         const at = column * rows + row
-        if (gap >= gapMm[at]!) continue
-        gapMm[at] = gap
-        nearest[at] = index
+        gapMm[at] = Math.min(gapMm[at]!, valveGapMm(over, drops[column]!, lifts[row]!))
       }
   }
-  return { valves, stepDeg: STEP_DEG, columns, rows, gapMm, valve: nearest }
+  return { valves, stepDeg: STEP_DEG, columns, rows, gapMm }
 }
 
 /** The least gap of all valves at a position, mm, and the valve that has it. */

@@ -235,4 +235,12 @@ describe('a wheel that is not marked to 360', () => {
     if (typeof expected === 'number') expect(parsed).toMatchObject({ ok: true, value: expected === 20 ? 380 : expected })
     else expect(parsed).toMatchObject({ ok: false, issue: { code: 'ambiguous', readings: expected.map((value) => ({ value })) } })
   })
+
+  it('takes a turn or two more for the same reading, and what no wheel shows for what it is', () => {
+    const about = (text: string) => parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, turnsAboutDeg: -46 })
+    expect(about('336')).toMatchObject({ ok: true, value: -24 })
+    expect(about('720')).toMatchObject({ ok: true, value: 0 })
+    expect(about('721')).toMatchObject({ ok: true, value: 721 })
+    expect(about('3934')).toMatchObject({ ok: true, value: 3934 })
+  })
 })

@@ -84,6 +84,8 @@ export function parseEntry(typed: string, context: EntryContext): ParsedEntry {
 }
 
 const TURN_DEG = 360
+/** Two turns of a wheel. */
+const MOST_ON_WHEEL_DEG = 2 * TURN_DEG
 /** An angle with neither sign nor dead centre. */
 const BARE_ANGLE = /^[\d.,]+\s*°?$/
 
@@ -100,7 +102,10 @@ function onWheel(readings: Readings, { wheelMarks = TURN_DEG }: EntryContext): R
 
 function turned(readings: Readings, { kind, turnsAboutDeg }: EntryContext): Readings {
   if (kind !== 'angle' || turnsAboutDeg === undefined || 'code' in readings) return readings
-  return readings.map((one) => ({ ...one, value: one.value + TURN_DEG * Math.round((turnsAboutDeg - one.value) / TURN_DEG) }))
+  // A turn or two more is the same on the wheel; what no wheel shows is a slip, not an angle.
+  const isShown = ({ value }: Understood) => Math.abs(value) <= MOST_ON_WHEEL_DEG
+  const nearest = (deg: number) => deg + TURN_DEG * Math.round((turnsAboutDeg - deg) / TURN_DEG)
+  return readings.map((one) => (isShown(one) ? { ...one, value: nearest(one.value) } : one))
 }
 
 /** Signs, quotes and fractions as keyboards and phones write them, in one spelling each. */
