@@ -23,6 +23,8 @@ export function sixteen(): BuildDocument {
     faults: { rodClearanceMm: { 3: 0.014, 7: -0.012, 11: 0.02, 15: -0.018 } },
     spec: {
       ...spec,
+      // Of an inline five.
+      drive: undefined,
       name: 'Sixteen',
       // The five benches its figures are asked for.
       methods: { ...spec.methods, rodBolts: 'torque', camEvents: false, camEqualLift: false, camCurve: false },

@@ -15,11 +15,10 @@ import {
   standingOf,
   STANDING_WORDS,
   subjectWords,
-  sumIssueWords,
-  sumRemarkWords,
   verdictWords,
 } from '@/wording'
 import { sumOf } from './derivation'
+import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
 
 const OUT_OF_LIMITS = 1
 const BAD_INPUT = 2

@@ -36,8 +36,7 @@ export { brokenWords, missingWords, stationWords } from './findings'
 export { benchWords, type BenchWords } from './benchWords'
 export { changeWords, costWords, remarkWords } from './allBenches'
 export { entryIssueWords, slipWords } from './entryIssues'
-export { placeWords, gaugeLineIssueWords, fileIssueWords, rowIssueWords, sumIssueWords, sumRemarkWords } from './issues'
-export { curveIssueWords, lobeSlipWords } from './cam'
+export { placeWords, gaugeLineIssueWords, fileIssueWords, rowIssueWords } from './issues'
 export { DUTY_CHOICES, FUEL_CHOICES, dutyWords, fuelWords } from './duty'
 export {
   DRESS_WORDS,

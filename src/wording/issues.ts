@@ -1,12 +1,6 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
-import type { UnitSystem } from '@/core/build'
 import type { FileIssue, RowIssue } from '@/core/files'
-import { formatExact, formatQuantity, joinUnit, type Kind, type UnitId } from '@/core/quantity'
-import type { SumIssue, SumRemarks } from '@/core/sums'
-import { curveIssueWords, disagreementWords, filedKeyWords, lobeSlipWords } from './cam'
-import { valveRemarkWords } from './valve'
-import { shownOf } from './figures'
-import { entryIssueWords } from './entryIssues'
+import { formatExact, formatQuantity, joinUnit, type UnitId } from '@/core/quantity'
 import { capital, small } from './letters'
 
 /** Where in a file: spec → limits → quench. */
@@ -93,7 +87,7 @@ const LAYOUT_WORDS = {
   rodTooShort: 'the rod is too short for this stroke: the crank would not turn',
 } as const
 
-function notBetween({ value, low, high }: { value: number; low: number; high: number }, unit: UnitId, words = valueIn): string {
+export function notBetween({ value, low, high }: { value: number; low: number; high: number }, unit: UnitId, words = valueIn): string {
   return `${words(value, unit)} is not between ${words(low, unit)} and ${words(high, unit)}`
 }
 
@@ -140,40 +134,6 @@ export function rowIssueWords(issue: RowIssue): string {
     case 'absurd':
       return `${notBetween(issue, issue.unit, rounded)}; if it is true, type it at the bench.`
   }
-}
-
-export function sumIssueWords(issue: SumIssue, system: UnitSystem = 'metric'): string {
-  switch (issue.code) {
-    case 'missing':
-      return 'is needed'
-    case 'unknownInput':
-      return 'is not an input of this sum'
-    case 'entry':
-      return entryIssueWords(issue.issue, unitFor(issue.kind, system))
-    case 'outOfRange':
-      return notBetween(issue, unitFor(issue.kind, system))
-    case 'unknownUnit':
-      return `“${issue.typed}” is no unit for this value`
-    case 'impossible':
-      return issue.reason
-    case 'liftTable':
-      return curveIssueWords(issue.issue)
-  }
-}
-
-/** What is to be said beside the results of a sum. */
-export function sumRemarkWords(remarks: SumRemarks = {}): readonly string[] {
-  const { disagreements = [], slips = [], filed } = remarks
-  return [
-    ...disagreements.map(disagreementWords),
-    ...slips.map(lobeSlipWords),
-    ...(filed ? [filedKeyWords(filed)] : []),
-    ...valveRemarkWords(remarks),
-  ]
-}
-
-function unitFor(kind: Kind, system: UnitSystem): UnitId {
-  return shownOf(kind).units[system]
 }
 
 /** What is wrong with a line a gauge sent. */

@@ -26,11 +26,11 @@ import {
   slipWords,
   standingOf,
   stationWords,
-  sumIssueWords,
   verdictReason,
   verdictWords,
   type Shown,
 } from '.'
+import { sumIssueWords } from './sums'
 
 const known = (value: number, u: number): Uncertain => ({
   value,

@@ -1,17 +1,10 @@
 import type { Page } from '@playwright/test'
-import { demo, expect, PETREL, test, WREN } from '../support/shop'
+import { demo, expect, PETREL, test, WREN, typeEntries } from '../support/shop'
 
 /** What stands round a cam at the bench: how its wheel is marked, how it was turned, every lobe, its drive, and out of step. */
 async function openCams(page: Page, address: string, id: string): Promise<void> {
   await page.goto(`${address}/builds/${id}/cam`)
   await page.locator('[data-ready]').waitFor()
-}
-
-async function type(page: Page, entries: readonly string[]): Promise<void> {
-  for (const entry of entries) {
-    await page.keyboard.type(entry)
-    await page.keyboard.press('Enter')
-  }
 }
 
 test('a wheel of four quarters is read as it shows; what was read turning back is marked until it is read again', async ({
@@ -30,7 +23,7 @@ test('a wheel of four quarters is read as it shows; what was read turning back i
     .first()
     .click()
   // 24 before and 26 after; the intake closes at 37 after the bottom, the exhaust opens at 32.5 before it.
-  await type(page, ['24', '26', '24', '26', '2.5 atdc', '37', '32.5', '2.5 atdc back'])
+  await typeEntries(page, ['24', '26', '24', '26', '2.5 atdc', '37', '32.5', '2.5 atdc back'])
   const values = async () =>
     (await shop.document(id)).entries.flatMap((entry) => (entry.kind === 'reading' ? [[entry.value, entry.turnedBack ?? false]] : []))
   await expect.poll(values).toEqual([
@@ -49,7 +42,7 @@ test('a wheel of four quarters is read as it shows; what was read turning back i
   await expect(page.getByRole('button', { name: /^Exhaust cam, closes/ })).toContainText('←')
   // Turned round and come to again in the running direction.
   await page.getByRole('button', { name: /^Exhaust cam, closes/ }).click()
-  await type(page, ['2.5 atdc'])
+  await typeEntries(page, ['2.5 atdc'])
   await expect(ledger).not.toContainText('turning back')
 })
 
@@ -61,12 +54,12 @@ test('the lobes of a V8 are read one by one on a wheel left at number one, and o
   }))
   const id = await shop.bring(document)
   await openCams(page, shop.server.address, id)
-  await type(page, ['335', '25', '335', '25'])
+  await typeEntries(page, ['335', '25', '335', '25'])
   // By its phase in 1-8-4-3-6-5-7-2, about a centreline of 106; cylinder 5 stands four degrees late.
   const phases = [0, 630, 270, 180, 450, 360, 540, 90]
   for (const [index, phase] of phases.entries()) {
     const centre = 106 + phase + (index === 4 ? 4 : 0)
-    await type(page, [String((centre - 40) % 360), String((centre + 40) % 360), '.4'])
+    await typeEntries(page, [String((centre - 40) % 360), String((centre + 40) % 360), '.4'])
   }
   const ledger = page.getByLabel('What it means')
   await expect(ledger).toContainText('Spread of the centrelines, intake cam')

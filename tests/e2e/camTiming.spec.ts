@@ -3,15 +3,9 @@ import { openBuild } from '@/core/benches'
 import { closedLiftMm } from '@/core/cam/closedLobe'
 import type { SimulatedGauges } from '@/core/twin'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
-import { demo, expect, TERN, test, WREN } from '../support/shop'
+import { demo, expect, TERN, test, WREN, typeEntries } from '../support/shop'
 
 /** Degreeing a cam at the bench: by keyboard, with the angles as they are spoken, and a whole curve from a table. */
-async function type(page: Page, entries: readonly string[]): Promise<void> {
-  for (const entry of entries) {
-    await page.keyboard.type(entry)
-    await page.keyboard.press('Enter')
-  }
-}
 const ledger = (page: Page) => page.getByLabel('What it means')
 
 test('a cam is degreed by its events, set, and read again within its band, by keyboard alone', async ({ page, shop }) => {
@@ -19,10 +13,10 @@ test('a cam is degreed by its events, set, and read again within its band, by ke
   await page.goto(`${shop.server.address}/builds/${id}/cam`)
   await page.locator('[data-ready]').waitFor()
   // The wheel was put on a degree off: 24 before and 26 after, twice.
-  await type(page, ['24 btdc', '26 atdc', '-24', '26'])
+  await typeEntries(page, ['24 btdc', '26 atdc', '-24', '26'])
   await expect(ledger(page)).toContainText('Proofs of TDC apart')
   // As the wheel shows it: the intake 3.8° late by its card of 105, the exhaust right.
-  await type(page, ['2.5 atdc', '37 abdc', '32.5 bbdc', '2.5 atdc'])
+  await typeEntries(page, ['2.5 atdc', '37 abdc', '32.5 bbdc', '2.5 atdc'])
   await expect(ledger(page)).toContainText('3.8° retarded; its card 105°.')
   const advice = page.getByText('Set intake cam 3.8° of crank forward').first()
   await expect(advice).toBeVisible()
@@ -37,7 +31,7 @@ test('a cam is degreed by its events, set, and read again within its band, by ke
     .poll(async () => (await shop.document(id)).spec.planned?.map(({ work }) => work))
     .toMatchObject([{ what: 'turnCam', cam: 'intake' }])
   await page.getByRole('button', { name: /^Intake cam, opens at 1.27 mm/ }).click()
-  await type(page, ['1.5 btdc', '33.5 abdc'])
+  await typeEntries(page, ['1.5 btdc', '33.5 abdc'])
   await expect(ledger(page)).toContainText('As its card 105°.')
   await expect(ledger(page)).not.toContainText('retarded')
   // On another day, on another page: what was set, and how far it strayed from that.
@@ -52,7 +46,7 @@ test('a wheel three degrees off is no cam three degrees off', async ({ page, sho
   const id = await shop.bring(demo(WREN))
   await page.goto(`${shop.server.address}/builds/${id}/cam`)
   await page.locator('[data-ready]').waitFor()
-  await type(page, ['22 btdc', '28 atdc', '22 btdc', '28 atdc', '.5 atdc', '35.5 abdc', '30.5 bbdc', '4.5 atdc'])
+  await typeEntries(page, ['22 btdc', '28 atdc', '22 btdc', '28 atdc', '.5 atdc', '35.5 abdc', '30.5 bbdc', '4.5 atdc'])
   await expect(ledger(page)).toContainText('As its card 105°.')
   await expect(page.getByText('Set intake cam')).toBeHidden()
 })
@@ -64,7 +58,7 @@ test('a pasted curve: a row that cannot be read keeps all of it out, one that is
   const id = await shop.bring(demo(WREN))
   await page.goto(`${shop.server.address}/builds/${id}/cam`)
   await page.locator('[data-ready]').waitFor()
-  await type(page, ['25 btdc', '25 atdc', '25 btdc', '25 atdc'])
+  await typeEntries(page, ['25 btdc', '25 atdc', '25 btdc', '25 atdc'])
   await page.getByRole('button', { name: 'A curve from a table' }).click()
   const lobe = { liftMm: 9.6, halfWidthDeg: 146, power: 2.6 }
   const rows = Array.from({ length: 68 }, (_, index) => -65 + 5 * index).map(

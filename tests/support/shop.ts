@@ -71,6 +71,14 @@ export function shopOf(server: TestServer): Shop {
   }
 }
 
+/** Types readings into the line, each with Enter behind it. */
+export async function typeEntries(page: Page, entries: readonly string[]): Promise<void> {
+  for (const entry of entries) {
+    await page.keyboard.type(entry)
+    await page.keyboard.press('Enter')
+  }
+}
+
 /** Opens a page of forms and waits until all its script is there: a press before that would be lost. */
 export async function visit(page: Page, shop: Shop, path: string): Promise<void> {
   await page.goto(shop.server.address + path)

@@ -11,7 +11,8 @@ import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
-import { capital, curveIssueWords, lobeSlipWords, subjectWords } from '@/wording'
+import { capital, subjectWords } from '@/wording'
+import { curveIssueWords, lobeSlipWords } from '@/wording/cam'
 import type { ToolProps } from '../bench/benchView'
 
 /** Rows of a table that are said; the rest of a table that is all wrong says no more. */

@@ -9,11 +9,12 @@ import { useDevice } from '@/ui/device'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS, sumIssueWords, sumRemarkWords } from '@/wording'
+import { differenceWords, figureOfKindWords, percent, shownOf, STANDING_WORDS } from '@/wording'
 import type { BuildChoice } from '../BuildPicker'
 import { KeepIntoBuild } from './KeepIntoBuild'
 import { SumFinder } from './SumFinder'
 import { useTyped } from './useTyped'
+import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
 
 const Columns = styled.div`
   display: grid;
