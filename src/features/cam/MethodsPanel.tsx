@@ -16,7 +16,7 @@ const Group = styled.section`
 const GROUPS: readonly { readonly title: string; readonly keys: readonly (MethodKey & keyof typeof methods)[] }[] = [
   { title: 'The cams', keys: ['camReadAt', 'camEvents', 'camEqualLift', 'camOverlapLift', 'camCurve', 'camLobes'] },
   { title: 'The wheel and TDC', keys: ['camWheel', 'camMoves', 'camTdc', 'camDwell', 'camMark'] },
-  { title: 'The drive and the valves', keys: ['camAsFound', 'camSprockets', 'valveSurface'] },
+  { title: 'The drive and the valves', keys: ['camAsFound', 'camSprockets', 'camTension', 'valveSurface'] },
 ]
 
 /** Which ways TDC and cams are read: any of them, each held against the others. */

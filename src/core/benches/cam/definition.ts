@@ -123,6 +123,7 @@ export const definition = {
     'cam.equalLift': { label: 'Equal lift', ...RUN_WHEEL, judgedBy: 'cam.advance', caution: RUNNING },
     'cam.sprocketDepth': { label: 'Depth of a sprocket', ...LENGTH, gauges: ['other', 'dial'], signed: true, judgedBy: 'cam.outOfLine' },
     'cam.markFound': { label: 'Wheel where the cam’s mark stands, as found', ...RUN_WHEEL, judgedBy: 'cam.foundOff' },
+    'cam.tension': { label: 'Give of the chain or belt', ...LENGTH, gauges: ['other', 'dial'], judgedBy: 'cam.tension' },
     'cam.lobeAngle': { label: 'Equal lift of a lobe', ...RUN_WHEEL, judgedBy: 'cam.lobeOff', caution: RUNNING },
     'cam.lobePeak': { label: 'Greatest lift of a lobe', ...LIFT, judgedBy: 'cam.lobeLift' },
     'cam.overlapLift': { label: 'Lift at overlap TDC', ...LIFT, judgedBy: 'cam.advance' },
@@ -154,6 +155,7 @@ export const definition = {
     'cam.outOfLine': { label: 'Sprockets out of line', ...SHOWN_LIFT, limit: 'cam.outOfLine', spread: true, neverNegative: true },
     'cam.depthsApart': { label: 'Readings of one depth apart', ...SHOWN_LIFT, limit: 'cam.depthsApart', neverNegative: true },
     'cam.foundOff': { label: 'Found before its marks', ...SHOWN_DEG, limit: 'cam.foundOff' },
+    'cam.tension': { label: 'Give of the chain or belt', ...SHOWN_LIFT, limit: 'cam.tension' },
     'cam.lobeOff': { label: 'Lobe off its cam’s others', ...SHOWN_DEG },
     'cam.lobeLift': { label: 'Lift of a lobe', ...SHOWN_LIFT },
     'cam.centrelineSpread': {
@@ -178,6 +180,7 @@ export const definition = {
     'cam.outOfLine': { label: 'Sprockets out of line', ...SHOWN_LIFT },
     'cam.depthsApart': { label: 'Readings of one depth apart', ...SHOWN_LIFT },
     'cam.foundOff': { label: 'Found off its marks', ...SHOWN_DEG },
+    'cam.tension': { label: 'Give of the chain or belt, as its maker asks', ...SHOWN_LIFT },
     'cam.centrelineSpread': { label: 'Spread of the centrelines', ...SHOWN_DEG },
     'cam.liftSpread': { label: 'Spread of the lobe lifts', ...SHOWN_LIFT },
   },

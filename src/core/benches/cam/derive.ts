@@ -32,6 +32,7 @@ export function derive(build: Build): Finding[] {
       ? shaftsOf(build).map((cam) => finding(build, definition, 'cam.foundOff', (recorded) => foundOff(recorded, cam), { cam }))
       : []),
     ...(build.spec.methods.camSprockets ? [one('cam.outOfLine', outOfLine), one('cam.depthsApart', depthsApart)] : []),
+    ...(build.spec.methods.camTension ? [one('cam.tension', (recorded) => asRead(recorded, 'cam.tension', {}))] : []),
     ...(build.spec.methods.camDwell ? [one('cam.dwellOff', dwellOff)] : []),
     ...(build.spec.methods.camMark ? [one('cam.markOff', markOff)] : []),
     ...camsOf(build.spec.layout).flatMap((cam) => camFindings(build, cam)),

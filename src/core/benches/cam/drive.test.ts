@@ -85,6 +85,20 @@ describe('sprockets', () => {
   })
 })
 
+describe('the tension of a chain or belt', () => {
+  it('is what it gives, judged by its maker’s figure where one is set', () => {
+    const read = engine(0, (spec) => ({
+      ...spec,
+      methods: { ...spec.methods, camTension: true, camCurve: false },
+      limits: { ...spec.limits, 'cam.tension': { lower: 6, upper: 9, source: 'maker’s sheet', reason: 'pressed with 50 N' } },
+    }))
+    expectNear(valueOf(cam, read, 'cam.tension'), 8, 0.1)
+    expect(verdictOf(cam, read, 'cam.tension')).toBe('within')
+    expect(verdictOf(cam, withReading(read, 'cam.tension', {}, 12, gaugeOf(read)), 'cam.tension')).toBe('over')
+    expect(cam.derive(tern).map(({ output }) => output)).not.toContain('cam.tension')
+  })
+})
+
 describe('marks as they were found', () => {
   const found = (build: Build, offDeg: number) =>
     at(by(build, { camAsFound: true }), 'cam.markFound', { cam: 'intake' }, valueOf(cam, build, 'cam.tdc') - offDeg)

@@ -59,6 +59,12 @@ export const methods = {
     options: READ_OR_NOT,
     usual: false,
   },
+  camTension: {
+    label: 'Tension of the chain or belt',
+    hint: 'How far it gives in the middle of its longest strand, pressed as its maker says; the limit is the maker’s.',
+    options: READ_OR_NOT,
+    usual: false,
+  },
   camReadAt: {
     label: 'Lift is read at',
     hint: 'At the valve with no lash the dial shows lobe lift times the ratio: the check lift there is so much more.',

@@ -30,6 +30,7 @@ export function stations(build: Build): readonly Station[] {
     ...(isAsked(build, 'curve') ? stopStations(build, 1, AFTER_CURVE) : []),
     ...(build.spec.methods.camLobes ? camsOf(layout).flatMap((cam) => lobeStations(build, cam)) : []),
     ...(build.spec.methods.camSprockets ? sprocketStations(build) : []),
+    ...(build.spec.methods.camTension ? [station('cam.tension', {}, 'Chain or belt, how far it gives', 'Tension', GIVES_MM)] : []),
   ].map((one) => (definition.characteristics[one.characteristic as CamCharacteristic].kind === 'angle' ? onMarks(build, one) : one))
 }
 
@@ -79,6 +80,9 @@ function asFoundStations(build: Build): readonly Station[] {
     ),
   )
 }
+
+/** No drive gives more, and none that turns gives nothing. */
+const GIVES_MM = { low: 0.2, high: 40 }
 
 /** Reference faces are this far from a sprocket, either way. */
 const MOST_DEPTH_MM = 200

@@ -79,6 +79,9 @@ export function liftOnDial(hand: VirtualHand, cam: Cam, wheelDeg: number): numbe
   return closedLiftMm(lobe, wheelDeg - zeroDeg(hand, cam) - centreDeg) * ratioRead(hand.unread)
 }
 
+/** A drive that is set as makers ask. */
+const TENSION_MM = 8
+
 /** What a virtual engine has where this bench reads. */
 export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
   'cam.stop': stopDeg,
@@ -90,6 +93,7 @@ export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
     return angleAtLift(hand, camAt(place), belowMm, place.spot === 'before')
   },
   'cam.markFound': (hand, place) => zeroDeg(hand, camAt(place)),
+  'cam.tension': () => TENSION_MM,
   'cam.sprocketDepth': ({ engine }, { spot = '' }) => engine.sprocketMm.get(Number(spot.slice(1)))!,
   'cam.lobeAngle': lobeAngle,
   'cam.lobePeak': (hand, { valve }) => lobeTruth(hand, valve).liftMm * ratioRead(hand.unread),
