@@ -1,12 +1,12 @@
 /** What turns the cams: its marks as they were found, and whether its sprockets are in line. */
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/place'
-import { camsOf, onOneShaft, type Cam, type CamDrive, type DriveWheel } from '../../engine'
+import { camsOf, cylinderOfCam, onOneShaft, type Cam, type CamDrive, type DriveWheel } from '../../engine'
 import { toothDeg } from '../../cam'
 import { apart, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { asReadings, asTurnedBack, tdcOf } from './wheel'
+import { asReadings, asTurnedBack, isOnceProven, tdcOf } from './wheel'
 
 /** Each depth is read so often (common practice). */
 export const DEPTH_REPEATS = [1, 2, 3] as const
@@ -128,11 +128,12 @@ export function foundOff(build: Build, cam: Cam): Derived {
   const isOut = Math.abs(offDeg) > LEAST_OFF_DEG
   return asTurnedBack(build, [stationId('cam.markFound', { cam })], {
     figure,
+    isPartial: isOnceProven(build, cylinderOfCam(build.spec.layout, cam)),
     remarks: isOut
       ? [{ code: 'foundOut', offDeg, ...(teeth !== undefined && { teeth: Math.round(Math.abs(offDeg) / toothDeg(teeth)) }) }]
       : [],
   })
 }
 
-/** Marks are cut no closer: the smallest tooth of a cam sprocket is twice this. */
+/** Marks are cut no closer; the tooth of a sprocket of 120 is twice this. */
 const LEAST_OFF_DEG = 3

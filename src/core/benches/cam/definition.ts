@@ -115,7 +115,7 @@ export const definition = {
       label: 'Wheel at the stop or drop',
       ...WHEEL,
       judgedBy: 'cam.tdcApart',
-      caution: 'A stop by hand only, plugs out: a bolt in a bore bends what is turned by a motor',
+      caution: 'By hand only, plugs out: a stop in a bore bends what is turned by a motor',
     },
     'cam.dwell': { label: 'Wheel where the dial dwells', ...WHEEL, judgedBy: 'cam.dwellOff' },
     'cam.mark': { label: 'Wheel at the balancer mark', ...WHEEL, judgedBy: 'cam.markOff' },

@@ -2,7 +2,6 @@
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
 import { lobePattern } from '../../cam/lobesAlong'
 import { wrapped } from '../../cam/trueTdc'
 import {
@@ -25,7 +24,7 @@ import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Remark } from '../../bench/bench'
 import { cardCentreline, ratioRead, valueOr } from '../../quantities/camCard'
 import { signOf } from './schools'
-import { asTurnedBack, trueAngleFrom, wheelTdc } from './wheel'
+import { asTurnedBack, laterBy, trueAngleFrom, wheelTdc } from './wheel'
 
 /** Where no card says where a lobe stands. */
 const USUAL_CENTRELINE_DEG = 108
@@ -74,9 +73,9 @@ export const lobeCentre = quantity('lobeCentre', (build, valve: Valve): Derived 
   // Both angles are known by a turn or more: the middle is the one nearest to where the lobe is wanted.
   const wantedDeg = centreWantedDeg(build, cam)
   const phaseDeg = phasesDeg(build.spec.layout).get(place.cylinder)!
-  const earlierDeg = workOn(build, `turnCam/${cam}`, stations[0]!)
-  const deg = wantedDeg + wrapped(figure.value.value - phaseDeg - wantedDeg) - earlierDeg
-  return asTurnedBack(build, stations, { figure: { ...figure, value: { ...figure.value, value: deg } } })
+  const deg = wantedDeg + wrapped(figure.value.value - phaseDeg - wantedDeg)
+  const stands = { ...figure, value: { ...figure.value, value: deg } }
+  return asTurnedBack(build, stations, { figure: laterBy(build, cam, stations[0]!, stands) })
 })
 
 function placeOf({ spec }: Build, valve: Valve): ValvePlace {

@@ -47,7 +47,7 @@ describe('TDC of the second bank', () => {
     expect(verdictOf(cam, twin, 'cam.throwsApart.2')).toBe('within')
   })
 
-  it('makes no difference where the wheel was set anew for it, and has nothing to hold against its throw then', () => {
+  it('makes no difference where the wheel was zeroed again for it, and has nothing to hold against its throw then', () => {
     const shift = valueOf(cam, twin, 'cam.tdc.2')
     const again = twin.entries.reduce<Build>((build, entry) => {
       if (entry.kind !== 'reading' || entry.unit !== 'deg') return build
@@ -139,6 +139,27 @@ describe('beside the proofs of TDC', () => {
     expectNear(valueOf(cam, off, 'cam.markOff'), -3 - tdc, 1e-9)
     expect(verdictOf(cam, off, 'cam.markOff')).toBe('under')
     expect(cam.derive(tern).map(({ output }) => output)).not.toContain('cam.markOff')
+  })
+})
+
+describe('TDC that was proven once', () => {
+  it('leaves nothing within that rests on it: mark, dwell, throw, what the wheel shows after the curve', () => {
+    const once = (build: Build) => without(build, ({ characteristic, place }) => characteristic === 'cam.stop' && place.repeat === 2)
+    const read = engine(0, (spec) => ({ ...spec, methods: { ...spec.methods, camMark: true, camAsFound: true, camCurve: false } }))
+    const marked = at(read, 'cam.mark', {}, valueOf(cam, read, 'cam.tdc'))
+    const wide = withSpecOf(marked, (spec) => ({
+      ...spec,
+      limits: { ...spec.limits, 'cam.markOff': { lower: -2, upper: 2, source: 'test', reason: 'test' } },
+    }))
+    expect(verdictOf(cam, wide, 'cam.markOff')).toBe('within')
+    expect(verdictOf(cam, once(wide), 'cam.markOff')).toBe('inDoubt')
+    expect(verdictOf(cam, wide, 'cam.foundOff.intake')).toBe('within')
+    expect(verdictOf(cam, once(wide), 'cam.foundOff.intake')).toBe('inDoubt')
+    expect(verdictOf(cam, tern, 'cam.wheelMoved')).toBe('within')
+    expect(verdictOf(cam, once(tern), 'cam.wheelMoved')).toBe('inDoubt')
+    const twin = twoBanks({})
+    expect(verdictOf(cam, twin, 'cam.throwsApart.2')).toBe('within')
+    expect(verdictOf(cam, once(twin), 'cam.throwsApart.2')).toBe('inDoubt')
   })
 })
 

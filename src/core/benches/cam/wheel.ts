@@ -57,7 +57,7 @@ const PROOF_MEAN: FormulaText = {
 
 /**
  * What the wheel shows at a cylinder's true TDC, by all proofs there are; taken off every angle that is read at it. Whether the wheel
- * was set anew for the second bank or left as it stood makes no difference: TDC is read there too.
+ * was zeroed again for the second bank or left as it stood makes no difference: TDC is read there too.
  */
 export const wheelTdc = quantity('wheelTdc', (build, cylinder: number): Derived => {
   const proofs = PROOFS.map((proof) => tdcBy(build, cylinder, proof))
@@ -107,12 +107,13 @@ export function wheelMoved(build: Build): Derived {
       { label: 'After the curve', weight: 1, figure: again },
       { label: 'Before it', weight: -1, figure: before },
     ]),
+    isOnceProven(build, 1),
   )
 }
 
 /** Readings of one angle that are to agree: it is they that are judged, not what they stand for. */
-export function asReadings({ value, origin }: Figure): Extract<Derived, { figure: Figure }> {
-  return { figure: { value: { value: value.value, components: [] }, origin } }
+export function asReadings({ value, origin }: Figure, isPartial = false): Extract<Derived, { figure: Figure }> {
+  return { figure: { value: { value: value.value, components: [] }, origin }, isPartial }
 }
 
 const THROWS_APART: FormulaText = {
@@ -124,8 +125,8 @@ const THROWS_APART: FormulaText = {
 }
 
 /**
- * TDC of the second bank's cylinder as it was read against where the crank's throws put it; undefined where the wheel was set anew for
- * it, which leaves nothing to compare.
+ * TDC of the second bank's cylinder as it was read against where the crank's throws put it; undefined where the wheel was zeroed
+ * again for it, which leaves nothing to compare.
  */
 export function throwsApart(build: Build, cylinder: number): Derived | undefined {
   const inputs = allOf({ one: wheelTdc(build, 1), other: wheelTdc(build, cylinder) })
@@ -133,13 +134,21 @@ export function throwsApart(build: Build, cylinder: number): Derived | undefined
   const topDeg = wrapped(topsDeg(build.spec.layout).get(cylinder)!)
   const readDeg = wrapped(inputs.figures.other.value.value - inputs.figures.one.value.value)
   const offDeg = wrapped(readDeg - topDeg)
-  const isSetAnew = Math.abs(wrapped(inputs.figures.other.value.value)) < Math.abs(offDeg)
-  if (isSetAnew) return undefined
+  const isZeroedAgain = Math.abs(wrapped(inputs.figures.other.value.value)) < Math.abs(offDeg)
+  if (isZeroedAgain) return undefined
   const figure = resultOf(THROWS_APART, [
     { label: `Cylinder ${cylinder}`, weight: 1, figure: inputs.figures.other },
     { label: 'Number one', weight: -1, figure: inputs.figures.one },
   ])
-  return { figure: { ...figure, value: { ...figure.value, value: offDeg } } }
+  return { figure: { ...figure, value: { ...figure.value, value: offDeg } }, isPartial: isOnceProven(build, 1, cylinder) }
+}
+
+/** TDC proven once at one of these cylinders: what rests on it is never within. */
+export function isOnceProven(build: Build, ...cylinders: readonly number[]): boolean {
+  return cylinders.some((cylinder) => {
+    const tdc = wheelTdc(build, cylinder)
+    return isKnown(tdc) && tdc.isPartial === true
+  })
 }
 
 const MARK_OFF: FormulaText = {
@@ -159,6 +168,7 @@ export function markOff(build: Build): Derived {
       { label: 'Where the mark stands', weight: 1, figure: inputs.figures.mark },
       { label: 'At true TDC', weight: -1, figure: inputs.figures.tdc },
     ]),
+    isPartial: isOnceProven(build, 1),
   }
 }
 
@@ -204,7 +214,7 @@ export function dwellOff(build: Build): Derived {
     unseen('after'),
     { label: 'TDC as read', weight: -1, figure: tdc },
   ])
-  return { figure, remarks: [{ code: 'dwellDoubt', unseenDeg }] }
+  return { figure, isPartial: isOnceProven(build, 1), remarks: [{ code: 'dwellDoubt', unseenDeg }] }
 }
 
 /** A wheel centred on its bolt by eye: what it is off shows a quarter turn from TDC (common practice: half a millimetre on 90). */
