@@ -151,7 +151,10 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
       return `Stage ${issue.stage}: ${said(issue.own)} here, ${said(issue.makers)} on its maker’s sheet. Say why, or take the maker’s.`
     }
     case 'oddStickOut':
-      return `Fastener ${turns[issue.fastener - 1] ?? issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)}, most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`
+      return [
+        `Fastener ${turns[issue.fastener - 1] ?? issue.fastener} stands out ${lengthWords(issue.stickOutMm, system)},`,
+        `most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`,
+      ].join(' ')
     case 'yieldNeedsOnceOnly':
       return `Pulled to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
   }
@@ -200,7 +203,10 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
   if (refusal.code === 'waitsFor') return `${refusal.joint}: to be tight before this, and not yet run to its end.`
   if (refusal.code === 'beyondYield')
-    return 'The figure pulls the fastener past its yield, however rough its thread turns. Wrong unit, or another lube? To yield is a way of its own.'
+    return [
+      'The figure pulls the fastener past its yield, however rough its thread turns.',
+      'Wrong unit, or another lube? To yield is a way of its own.',
+    ].join(' ')
   if (refusal.code === 'aboveFirst') {
     const [now, first] = [refusal.nm, refusal.firstNm].map((nm) => torqueWords(nm, system))
     return `A re-torque never goes above what was pulled first: ${now!.value} ${now!.unit} now, ${first!.value} ${first!.unit} then.`

@@ -8,7 +8,10 @@ export function valveRemarkWords({ belowFloorMm, noWindowDeg, residualsMm, dialS
     ...(belowFloorMm === undefined
       ? []
       : [
-          `Less than ${belowFloorMm} mm is set only where the same stiff valve gear has proved it at the same redline, with a reason and initials.`,
+          [
+            `Less than ${belowFloorMm} mm is set only where the same stiff valve gear has proved it at the same redline,`,
+            'with a reason and initials.',
+          ].join(' '),
         ]),
     ...(noWindowDeg === undefined ? [] : [`At no setting within ${noWindowDeg}° either way does it keep that gap.`]),
     ...(residualsMm && residualsMm.length > 1 ? [`Each reading off the others: ${residualsMm.map(millimetres).join(', ')}.`] : []),

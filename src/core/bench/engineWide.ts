@@ -42,7 +42,7 @@ export function boltLabel(bolt: number): string {
   return `Rod ${rod}, bolt ${which}`
 }
 
-/** Largest minus smallest across the cylinders (mains, bolts, lobes) that are known; the two are named, and it is said when some are missing. */
+/** Largest minus smallest across the parts of one kind that are known; the two are named, and it is said when some are missing. */
 export function spreadAcross<Key extends number | string>(
   kind: Kind,
   byCylinder: ReadonlyMap<Key, Derived>,

@@ -37,7 +37,7 @@ export interface CrankCamMap {
 
 const STEP_DEG = 3
 
-/** Every position, by steps of three degrees: over any engine's lobes the gap changes by less than half a millimetre from one to the next. */
+/** Every position, by steps of three degrees: a lobe changes the gap by less than half a millimetre from one to the next. */
 export function crankCamMap(valves: readonly MappedValve[]): CrankCamMap {
   const [columns, rows] = [TURN_DEG / STEP_DEG, CYCLE_DEG / STEP_DEG]
   const gapMm = new Float32Array(columns * rows).fill(Infinity)

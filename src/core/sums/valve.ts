@@ -294,7 +294,10 @@ export const valvedial: QuickSum = {
   },
 }
 
-/** `2.38@0, 2.05@4 atdc`: bare travels in the unit the stroke was given in. A comma behind an angle parts two; one before it is a decimal. */
+/**
+ * `2.38@0, 2.05@4 atdc`: bare travels in the unit the stroke was given in. A comma behind an angle parts two; one before it is a
+ * decimal.
+ */
 function dialReadings(text: string, unit: UnitId): readonly DialReading[] | SumOutcome {
   const readings: DialReading[] = []
   for (const [index, [one, travelText = '', degText = '']] of [...text.matchAll(/([^@]*)@([^@,;]*)[,;]?|[^@]+$/g)].entries()) {

@@ -51,7 +51,7 @@ export interface TrueEngine {
   readonly boltOverpullMm: Each
   /** By cam, in the order of the engine's cams: crank degrees it was set later than its card. */
   readonly camLateDeg: Each
-  /** By valve, in the order of the engine's valves: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
+  /** By valve, in the engine's order: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
   readonly lobeLateDeg: Each
   readonly lobeLowMm: Each
   /** By wheel of the drive, from one: its depth below the reference face. */

@@ -69,7 +69,8 @@ function stageLines({ done }: Run, system: UnitSystem): string[] {
   return [...group(pulled, ([{ stage }]) => stage)].map(([stage, steps]) => {
     const times = steps.map(([, { at }]) => at).toSorted()
     const people = [...new Set(steps.map(([, { by }]) => by))].join(', ')
-    return `Stage ${stage}, ${stageWords(steps[0]![0].pull, system)}: ${steps.length} by ${people}, ${timeWords(times[0]!)} to ${timeWords(times.at(-1)!)}`
+    const when = `${timeWords(times[0]!)} to ${timeWords(times.at(-1)!)}`
+    return `Stage ${stage}, ${stageWords(steps[0]![0].pull, system)}: ${steps.length} by ${people}, ${when}`
   })
 }
 

@@ -68,5 +68,6 @@ function aimWords(rounds: readonly LoopRound[]): string {
 function stopWords({ wheelDeg, liftMm, aimedOffDeg }: StopAt, system: UnitSystem): string {
   const lift = system === 'metric' ? formatQuantity(liftMm, 'mm', 2) : formatQuantity(liftMm, 'in', 3)
   const aimed = Math.abs(aimedOffDeg) < STRAYED_DEG ? '' : ', aimed off by that'
-  return `To set it: hold the crank where the wheel shows ${wheelDeg.toFixed(1)}°, and turn the cam forward until the dial shows ${lift}${aimed}.`
+  const held = `hold the crank where the wheel shows ${wheelDeg.toFixed(1)}°`
+  return `To set it: ${held}, and turn the cam forward until the dial shows ${lift}${aimed}.`
 }

@@ -26,11 +26,13 @@ export const REMARKS = {
   foundOut: ({ offDeg, teeth }, _shown, system) => {
     const by = differenceWords(Math.abs(offDeg), IN_WORDS.angle, system)
     const inTeeth = teeth ? `, ${counted(teeth, 'tooth', 'teeth')}` : ''
-    return `Found ${by} of crank ${offDeg > 0 ? 'ahead of' : 'behind'} its marks${inTeeth}: valves may have met pistons. Turn nothing before that is looked at.`
+    const found = `Found ${by} of crank ${offDeg > 0 ? 'ahead of' : 'behind'} its marks${inTeeth}`
+    return `${found}: valves may have met pistons. Turn nothing before that is looked at.`
   },
   badLobe: ({ valve, byDeg }, _shown, system) => {
     const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
-    return `${capital(subjectWords({ valve }))} alone stands ${by} ${byDeg > 0 ? 'later' : 'earlier'} than all others: read it again, then look at its lobe and follower.`
+    const stands = `${capital(subjectWords({ valve }))} alone stands ${by} ${byDeg > 0 ? 'later' : 'earlier'} than all others`
+    return `${stands}: read it again, then look at its lobe and follower.`
   },
   shaftTwisted: ({ byDeg }, _shown, system) => {
     const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
@@ -41,9 +43,15 @@ export const REMARKS = {
     return `${by} from where the crank wants it: another lobe was read, or throws and banks are otherwise than the layout says.`
   },
   stopTurnsBack: () =>
-    'This drive may never be turned back, and a stop wants it: with the chain or belt on, find TDC by equal drops, coming to both in the running direction.',
+    [
+      'This drive may never be turned back, and a stop wants it:',
+      'with the chain or belt on, find TDC by equal drops, coming to both in the running direction.',
+    ].join(' '),
   turnedBack: ({ count }) =>
-    `${counted(count, 'reading was', 'readings were')} taken turning back: the slack of chain or belt is in it. Within only once it is read in the running direction.`,
+    [
+      `${counted(count, 'reading was', 'readings were')} taken turning back: the slack of chain or belt is in it.`,
+      'Within only once it is read in the running direction.',
+    ].join(' '),
   dwellDoubt: ({ unseenDeg }, _shown, system) =>
     `A sanity check: within ${differenceWords(unseenDeg, IN_WORDS.angle, system)} of its top the piston moves less than the dial shows.`,
   camStands: ({ lateDeg, card }, _shown, system) => {

@@ -36,7 +36,7 @@ const USUAL_DURATION_DEG = 230
 
 /**
  * By how much the wheel reads more at this cam than its card says, to the degree: nothing at number one, where it was set; at the
- * second bank's cylinder what it shows at that one's TDC, and until that is read, where it would show it if nobody set it anew.
+ * second bank's cylinder what it shows at that one's TDC, and until that is read, where it would show it if nobody zeroed it again.
  */
 export function shiftDeg(build: Build, cam: Cam): number {
   const { layout } = build.spec

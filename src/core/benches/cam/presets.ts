@@ -6,7 +6,7 @@ const ASSUMED = 'Preset: assumed'
 export const presets: Presets = () => ({
   'cam.tdcApart': { upper: 0.5, source: PRACTICE, reason: 'Done twice to prove it: everything that follows hangs on it.' },
   'cam.wheelMoved': { lower: -0.5, upper: 0.5, source: PRACTICE, reason: 'Read again at the end, TDC proves that no angle was lost.' },
-  'cam.markOff': { lower: -0.5, upper: 0.5, source: ASSUMED, reason: 'Ignition is set by it: one that is off is scribed anew.' },
+  'cam.markOff': { lower: -0.5, upper: 0.5, source: ASSUMED, reason: 'Ignition is set by it: one that is off is scribed again.' },
   'cam.throwsApart': {
     lower: -1,
     upper: 1,

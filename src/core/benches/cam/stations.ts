@@ -54,7 +54,7 @@ function tdcStations(build: Build, cylinder: number): readonly Station[] {
 
 function stopStations({ spec }: Build, cylinder: number, proof: keyof typeof AGAIN): readonly Station[] {
   const what = spec.methods.camTdc === 'stop' ? 'stop' : 'drop'
-  // Of the second bank the wheel may have been left where it was, or set anew.
+  // Of the second bank the wheel may have been left where it was, or zeroed again.
   const topDeg = cylinder === 1 ? 0 : wrapped(topsDeg(spec.layout).get(cylinder)!)
   const at = cylinder === 1 ? '' : `Cylinder ${cylinder}, `
   return SIDES.map((side) => {
