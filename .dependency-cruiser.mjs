@@ -20,6 +20,7 @@ const CORE = [
   'metrology',
   'engine',
   'cam',
+  'clearance',
   'trueScale',
   'build',
   'joints',

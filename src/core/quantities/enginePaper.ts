@@ -18,15 +18,5 @@ export const ENGINE_PAPER = {
     signed: true,
     hint: 'than its card, crank degrees: its closing moves with it',
   },
-  intakeValveDrop: {
-    label: 'Intake valve drop at TDC',
-    ...LENGTH,
-    low: -5,
-    high: 40,
-    hint: 'valve shut, gasket crushed: travel along the valve until it touches',
-  },
-  exhaustValveDrop: { label: 'Exhaust valve drop at TDC', ...LENGTH, low: -5, high: 40 },
-  intakeValveAngle: { label: 'Intake valve to its bore', kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 0, high: 60 },
-  exhaustValveAngle: { label: 'Exhaust valve to its bore', kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 0, high: 60 },
   compressionHeight: { eachPiece: true, label: 'Compression height', ...LENGTH, low: 10, high: 120, hint: 'pin centre to crown edge' },
 } as const satisfies Record<string, PaperDefinition>

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback } from 'react'
-import { curveOf } from '@/core/benches/cam/curve'
+import { curveOf } from '@/core/quantities/camMotion/curve'
 import { camsOf } from '@/core/engine'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'

@@ -1,5 +1,5 @@
 import { checkLift, lashOf } from '@/core/quantities/camCard'
-import { curveOf } from '@/core/benches/cam/curve'
+import { curveOf } from '@/core/quantities/camMotion/curve'
 import type { Build, UnitSystem } from '@/core/build'
 import { gAt, lobeShape, type LobeShape } from '@/core/cam/lobeShape'
 import { isKnown } from '@/core/bench/finding'

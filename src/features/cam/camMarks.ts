@@ -1,6 +1,6 @@
 import type { Finding } from '@/core/bench/bench'
 import { cardCentreline, cardDuration } from '@/core/quantities/camCard'
-import { signOf } from '@/core/benches/cam/schools'
+import { signOf } from '@/core/quantities/camMotion/schools'
 import { isKnown } from '@/core/bench/finding'
 import type { Build } from '@/core/build'
 import { camsOf, type Cam } from '@/core/engine'

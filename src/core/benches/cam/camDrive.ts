@@ -6,7 +6,7 @@ import { toothDeg } from '../../cam'
 import { apart, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { asReadings, asTurnedBack, isOnceProven, tdcOf } from './wheel'
+import { asReadings, asTurnedBack, isOnceProven, tdcOf } from '../../quantities/camMotion/wheel'
 
 /** Each depth is read so often (common practice). */
 export const DEPTH_REPEATS = [1, 2, 3] as const

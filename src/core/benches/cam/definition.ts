@@ -1,10 +1,10 @@
 import type { BenchDefinition } from '../../bench/bench'
-import type { PaperDefinition } from '../../build/paper'
 import type { CardNumber, LobeSlip } from '../../cam'
-import { EVENT_CENTRES } from '../../cam/camCard'
 import type { Cam } from '../../engine'
 import type { Figure } from '../../metrology'
+import { CAM_PAPER, VALVE_PAPER } from '../../quantities/camPaper'
 import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import type { School } from '../../quantities/camMotion/schools'
 import type { methods } from './methods'
 
 declare module '../../build/ids' {
@@ -12,9 +12,6 @@ declare module '../../build/ids' {
     cam: typeof definition & { methods: typeof methods }
   }
 }
-
-/** A way to read where a cam stands. */
-export type School = 'curve' | 'events' | 'equalLift' | 'overlapLift'
 
 declare module '../../bench/vocabulary' {
   interface RemarkFields {
@@ -78,32 +75,6 @@ const RUN_WHEEL = { ...WHEEL, running: true } as const
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 const LIFT = { ...LENGTH, gauges: ['dial'], signed: true, passing: true, running: true } as const
 const SHOWN_LIFT = { ...LENGTH, digits: { metric: 2, inch: 4 } } as const
-const CARD = { ...DEG, signed: true } as const
-
-/** What a cam card says, once for the engine. */
-const CARD_LINES = {
-  cardIntakeOpens: { label: 'Intake opens, BTDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.io },
-  cardIntakeCloses: { label: 'Intake closes, ABDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.ic },
-  cardExhaustOpens: { label: 'Exhaust opens, BBDC', ...CARD, low: -60, high: 180, event: EVENT_CENTRES.eo },
-  cardExhaustCloses: { label: 'Exhaust closes, ATDC', ...CARD, low: -90, high: 150, event: EVENT_CENTRES.ec },
-  intakeDuration: { label: 'Intake duration', ...DEG, low: 90, high: 400 },
-  exhaustDuration: { label: 'Exhaust duration', ...DEG, low: 90, high: 400 },
-  intakeCentreline: { label: 'Intake centreline, ATDC', ...DEG, low: 60, high: 160 },
-  exhaustCentreline: { label: 'Exhaust centreline, BTDC', ...DEG, low: 60, high: 160 },
-  lobeSeparation: { label: 'Lobe separation', ...DEG, low: 80, high: 140 },
-  camAdvance: { label: 'Advance ground in', ...CARD, low: -40, high: 40 },
-  intakeLobeLift: { label: 'Intake lobe lift', ...LENGTH, low: 2, high: 25, hint: 'at the tappet' },
-  exhaustLobeLift: { label: 'Exhaust lobe lift', ...LENGTH, low: 2, high: 25 },
-} as const satisfies Readonly<Record<string, PaperDefinition>>
-
-type OwnCard<Suffix extends string> = { readonly [Key in keyof typeof CARD_LINES & string as `${Key}${Suffix}`]: PaperDefinition }
-
-/** The same lines once more, for cams that have a card of their own. */
-function cardOf<Suffix extends string>(suffix: Suffix, whose: string, of: PaperDefinition['of'] & string): OwnCard<Suffix> {
-  return Object.fromEntries(
-    Object.entries(CARD_LINES).map(([key, line]) => [`${key}${suffix}`, { ...line, label: `${line.label}, ${whose}`, of }]),
-  ) as OwnCard<Suffix>
-}
 
 const RUNNING = 'Turn in the running direction only; passed it? Back well before it and come again'
 
@@ -188,20 +159,7 @@ export const definition = {
     stroke: ENGINE_PAPER.stroke,
     rodLength: ENGINE_PAPER.rodLength,
     pinOffset: ENGINE_PAPER.pinOffset,
-    checkLift: { label: 'Check lift', ...LENGTH, low: 0.1, high: 5, hint: 'at the tappet: 1.27 mm (0.050 in), or 1 mm' },
-    ...CARD_LINES,
-    ...cardOf('Right', 'right bank', 'camsOfTwoBanks'),
-    ...cardOf('High', 'high lobe', 'highLobes'),
-    rockerRatio: {
-      label: 'Rocker ratio',
-      kind: 'ratio',
-      units: { metric: 'one', inch: 'one' },
-      low: 0.8,
-      high: 2.5,
-      hint: '1 for buckets',
-    },
-    intakeLash: { label: 'Intake lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },
-    exhaustLash: { label: 'Exhaust lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },
+    ...CAM_PAPER,
     curveStep: { label: 'Full curve, a reading every', ...DEG, low: 1, high: 20, hint: '2 to 5°' },
     camStep: { label: 'One step of its setting, crank degrees', ...DEG, low: 0.1, high: 40, hint: 'a vernier mark, a keyway, a bush' },
     camSteps: { label: 'Steps there are either way', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 1, high: 60 },
@@ -214,10 +172,7 @@ export const definition = {
       hint: 'cuts of head or deck retard a cam in the head by it',
     },
     intakeRetard: ENGINE_PAPER.intakeRetard,
-    intakeValveDrop: ENGINE_PAPER.intakeValveDrop,
-    exhaustValveDrop: ENGINE_PAPER.exhaustValveDrop,
-    intakeValveAngle: ENGINE_PAPER.intakeValveAngle,
-    exhaustValveAngle: ENGINE_PAPER.exhaustValveAngle,
+    ...VALVE_PAPER,
   },
   checks: {
     'cam.marksTwoTurns': {

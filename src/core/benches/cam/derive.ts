@@ -7,14 +7,24 @@ import type { Finding, Remark } from '../../bench/bench'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import type { Subject } from '../../build/place'
 import { cardCentreline, cardDisagreements, cardDuration } from '../../quantities/camCard'
-import { curveOf, curveRows, onCurve, peakLiftOf } from './curve'
-import { definition, type CamOutput, type School } from './definition'
-import { centreline, centrelineBy, closesAt, isAsked, opensAt, SCHOOL_NAMES, schoolsApart, signOf } from './schools'
+import { curveOf, curveRows, onCurve, peakLiftOf } from '../../quantities/camMotion/curve'
+import { definition, type CamOutput } from './definition'
+import {
+  centreline,
+  centrelineBy,
+  closesAt,
+  isAsked,
+  opensAt,
+  SCHOOL_NAMES,
+  schoolsApart,
+  signOf,
+  type School,
+} from '../../quantities/camMotion/schools'
 import { centrelineSpread, liftSpread, lobeLiftOf, lobeOff, valvesOfCam } from './lobes'
 import { depthsApart, foundOff, outOfLine, shaftsOf } from './camDrive'
 import { tdcCylinders } from './stations'
-import { offSeat, valveLiftOf } from './valveMotion'
-import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from './wheel'
+import { offSeat, valveLiftOf } from '../../quantities/camMotion/valveMotion'
+import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from '../../quantities/camMotion/wheel'
 
 const BY: Readonly<Record<School, CamOutput>> = {
   curve: 'cam.byCurve',

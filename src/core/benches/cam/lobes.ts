@@ -23,8 +23,8 @@ import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Remark } from '../../bench/bench'
 import { cardCentreline, ratioRead, valueOr } from '../../quantities/camCard'
-import { signOf } from './schools'
-import { asTurnedBack, laterBy, trueAngleFrom, wheelTdc } from './wheel'
+import { signOf } from '../../quantities/camMotion/schools'
+import { asTurnedBack, laterBy, trueAngleFrom, wheelTdc } from '../../quantities/camMotion/wheel'
 
 /** Where no card says where a lobe stands. */
 const USUAL_CENTRELINE_DEG = 108

@@ -5,8 +5,8 @@ import type { Reading } from '../../build/types'
 import type { Cam } from '../../engine'
 import { isKnown } from '../../bench/finding'
 import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
-import { signOf } from './schools'
-import { tdcOf } from './wheel'
+import { signOf } from '../../quantities/camMotion/schools'
+import { tdcOf } from '../../quantities/camMotion/wheel'
 
 /** One round: where the events were read, and what had been set since the round before. */
 export interface LoopRound {

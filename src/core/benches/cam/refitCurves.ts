@@ -5,8 +5,8 @@ import { camsOf, type Cam } from '../../engine'
 import { standardUncertainty } from '../../metrology'
 import { isKnown } from '../../bench/finding'
 import { checkLift } from '../../quantities/camCard'
-import { curveOf, rowDoubt } from './curve'
-import { tdcOf, WHEEL_OFF_U_DEG } from './wheel'
+import { curveOf, rowDoubt } from '../../quantities/camMotion/curve'
+import { tdcOf, WHEEL_OFF_U_DEG } from '../../quantities/camMotion/wheel'
 
 /** Where the events of one measured lobe came out over many refits, as the wheel shows them. */
 export interface RefitOfCam {

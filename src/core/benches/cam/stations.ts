@@ -6,12 +6,12 @@ import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
 import { cardCentreline, cardDuration, cardLobeLift, checkLift, ratioRead, valueOr } from '../../quantities/camCard'
 import { wrapped } from '../../cam/trueTdc'
-import { degreesPlanned, degreesRead, shiftDeg } from './curve'
+import { degreesPlanned, degreesRead, shiftDeg } from '../../quantities/camMotion/curve'
 import { definition, type CamCharacteristic } from './definition'
 import { DEPTH_REPEATS, depthPlace, shaftsOf, sprockets } from './camDrive'
 import { lobeExpectedDeg, lobeLabel, valvesOfCam } from './lobes'
-import { isAsked, signOf } from './schools'
-import { AFTER_CURVE, PROOFS, SIDES, stopPlace } from './wheel'
+import { isAsked, signOf } from '../../quantities/camMotion/schools'
+import { AFTER_CURVE, PROOFS, SIDES, stopPlace } from '../../quantities/camMotion/wheel'
 
 /** TDC first, twice; then every cam by the ways that are asked for, its full curve last, and TDC once more after it. */
 export function stations(build: Build): readonly Station[] {

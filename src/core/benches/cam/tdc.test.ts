@@ -7,7 +7,7 @@ import { find, ternDocument, valueOf, verdictOf, withReading, withSpecOf, withou
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
-import { dwellHalfDeg } from './wheel'
+import { dwellHalfDeg } from '../../quantities/camMotion/wheel'
 
 /** TDC where it is read, by what wheel, and what hangs on how the engine was turned. */
 const tern = openBuild(ternDocument)

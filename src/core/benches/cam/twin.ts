@@ -7,7 +7,7 @@ import type { Truth, VirtualHand } from '../../twin/truth'
 import { checkLift, lashOf, ratioRead, valueOr } from '../../quantities/camCard'
 import type { CamCharacteristic } from './definition'
 import { lobeExpectedDeg } from './lobes'
-import { dwellHalfDeg } from './wheel'
+import { dwellHalfDeg } from '../../quantities/camMotion/wheel'
 
 /** Piston below its top at the stop, or where the dial is turned back to. */
 const STOP_MM = { stop: 20, drop: 1.27 } as const

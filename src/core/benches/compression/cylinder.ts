@@ -2,19 +2,18 @@ import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import type { Methods } from '../../build/types'
 import { workOn } from '../../build/work'
-import { bankCount, crankTurns, cylinderPlaces } from '../../engine'
-import { difference, exactly, expand, limitsU, resultOf, type Figure } from '../../metrology'
-import { afterWork } from '../../quantities/afterWork'
-import type { CharacteristicId, Missing, Remark } from '../../bench/bench'
-import { isOfOldPart } from '../../quantities/oldParts'
+import { crankTurns } from '../../engine'
+import { exactly, resultOf, type Figure } from '../../metrology'
+import type { Missing, Remark } from '../../bench/bench'
 import { boreOf } from '../../quantities/boreDiameter'
+import { chamberVolume } from '../../quantities/chamberVolume'
+import { deckClearance } from '../../quantities/deckClearance'
+import { fromPaper } from '../../quantities/fromPaper'
+import { gasketOf } from '../../quantities/gasket'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
-import { deckClearance } from '../../quantities/deckClearance'
-import { buretteDifference, closingAsFound, pistonVolumeDownTheBore, repeatMean, volumeByMass } from './formulas'
-import { chamberRepeats } from './stations'
+import { closingAsFound, pistonVolumeDownTheBore } from './formulas'
 
 /** One cylinder as measured: every input of its ratio, and the ratio if all of them are there. */
 export interface CylinderState {
@@ -84,90 +83,6 @@ function closingOf(build: Build): Figure | undefined {
   ])
 }
 
-/** Chamber volume: the mean of the fills that are complete, by whichever method the build uses. */
-export const chamberVolume = quantity('chamber', (build, cylinder: number): Derived => {
-  const fills = chamberRepeats(build).map((repeat) => workedFill(build, cylinder, repeat))
-  const known = fills.flatMap((fill) => (isKnown(fill) ? [fill.figure] : []))
-  if (known.length === 0) return { missing: fills.flatMap((fill) => (isKnown(fill) ? [] : fill.missing)) }
-  const mean =
-    known.length === 1
-      ? known[0]!
-      : resultOf(
-          repeatMean,
-          known.map((fill, index) => ({ label: `Fill ${index + 1}`, weight: 1 / known.length, figure: fill })),
-        )
-  return {
-    figure: mean,
-    isPartial: known.length < fills.length,
-    remarks: [...missingFills(fills.length, known.length), ...repeatsDisagree(known)],
-  }
-})
-
-/** The reading that ends a fill, by the method of the build. */
-const LAST_OF_FILL = {
-  buretteLevels: 'compression.chamberEnd',
-  buretteVolume: 'compression.chamber',
-  mass: 'compression.chamberMass',
-} as const satisfies Record<Methods['chamber'], CharacteristicId>
-
-/** A fill as it was read, or as it will be once the head is cut and the chamber opened. */
-function workedFill(build: Build, cylinder: number, repeat: number): Derived {
-  const fill = oneFill(build, cylinder, repeat)
-  if (!isKnown(fill)) return fill
-  const station = stationId(LAST_OF_FILL[build.spec.methods.chamber], { cylinder, repeat })
-  const cutCm3 = ((build.spec.paper.chamberOpenArea?.value ?? 0) * workOn(build, 'headCut', station)) / MM_PER_CM
-  const changeCm3 = workOn(build, `openChamber/${cylinder}`, station) - cutCm3
-  return { ...fill, figure: afterWork(fill.figure, changeCm3, 'volume', 'Head cut and chamber work') }
-}
-
-const MM_PER_CM = 10
-
-function missingFills(wanted: number, used: number): Remark[] {
-  return used < wanted ? [{ code: 'incomplete', used, wanted }] : []
-}
-
-/** Two fills further apart than their own uncertainty: a bubble, a drip or a slip of the pen. */
-function repeatsDisagree(fills: readonly Figure[]): Remark[] {
-  const ranked = [...fills].sort((a, b) => a.value.value - b.value.value)
-  const apart = difference(ranked.at(-1)!.value, ranked[0]!.value)
-  if (apart.value <= expand(apart).U) return []
-  const text = { id: 'apart', title: 'Fills apart', kind: 'volume', expression: 'largest − smallest', source: 'definition' } as const
-  return [
-    {
-      code: 'repeatsDisagree',
-      apart: resultOf(text, [
-        { label: 'Largest fill', weight: 1, figure: ranked.at(-1)! },
-        { label: 'Smallest fill', weight: -1, figure: ranked[0]! },
-      ]),
-    },
-  ]
-}
-
-function oneFill(build: Build, cylinder: number, repeat: number): Derived {
-  const place = { cylinder, repeat }
-  switch (build.spec.methods.chamber) {
-    case 'buretteVolume':
-      return asRead(build, 'compression.chamber', place)
-    case 'mass': {
-      const inputs = allOf({ massG: asRead(build, 'compression.chamberMass', place), densityGPerCm3: fromPaper(build, 'fluidDensity') })
-      return inputs.missing ? inputs : { figure: volumeByMass.of(inputs.figures) }
-    }
-    case 'buretteLevels': {
-      const inputs = allOf({ start: asRead(build, 'compression.chamberStart', place), end: asRead(build, 'compression.chamberEnd', place) })
-      if (inputs.missing) return inputs
-      const { start, end } = inputs.figures
-      // Some burettes count down as they empty, some up: the volume run in is the difference either way.
-      const sign = start.value.value >= end.value.value ? 1 : -1
-      return {
-        figure: resultOf(buretteDifference, [
-          { label: 'Burette before', weight: sign, figure: start },
-          { label: 'Burette after', weight: -sign, figure: end },
-        ]),
-      }
-    }
-  }
-}
-
 /** Piston volume: the chosen piston of the stock, the paper, or filled down the bore. */
 export const pistonVolume = quantity('pistonVolume', (build, cylinder: number): Derived => {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
@@ -202,52 +117,4 @@ function creviceOf(build: Build, cylinder: number): RatioInputs['crevice'] {
   const crown = paperAt(build, 'crownDiameter', cylinder)
   const landHeight = paperAt(build, 'landHeight', cylinder)
   return crown && landHeight && { crown, landHeight }
-}
-
-/** The gasket above a cylinder: measured where it was clamped, or as its maker states it. */
-function gasketOf(build: Build, cylinder: number): { gasketBore: Derived; gasketThickness: Derived } {
-  const bank = bankCount(build.spec.layout) === 2 ? cylinderPlaces(build.spec.layout)[cylinder - 1]!.bank : 'left'
-  const stated = statedGasket(build)
-  if (build.spec.methods.gasket === 'paper') return stated
-  const measured = (which: keyof typeof stated): Derived => {
-    const characteristic = `compression.${which}` as const
-    const reading = build.readings.current.get(stationId(characteristic, { bank }))
-    if (!isOfOldPart(build, 'gasket', reading?.id)) return asRead(build, characteristic, { bank })
-    const maker = stated[which]
-    return isKnown(maker) ? { ...maker, isPartial: true, remarks: [{ code: 'oldPart', part: 'gasket' }] } : maker
-  }
-  return { gasketThickness: measured('gasketThickness'), gasketBore: measured('gasketBore') }
-}
-
-function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Derived } {
-  const gasket = build.spec.stock.gaskets.find((option) => option.id === build.spec.choice.gasket)
-  if (!gasket) {
-    const missing: Derived = { missing: [{ kind: 'choice', what: 'gasket' }] }
-    return { gasketBore: missing, gasketThickness: missing }
-  }
-  return gasketFigures(gasket)
-}
-
-/** A stock gasket as figures; its stated tolerance becomes uncertainty shared by every cylinder under it. */
-export function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): {
-  gasketBore: { figure: Figure }
-  gasketThickness: { figure: Figure }
-} {
-  const origin = { from: 'stock', id: gasket.id, name: gasket.name, source: gasket.source } as const
-  const owner = `stock:${gasket.id}`
-  const u = limitsU(gasket.thicknessToleranceMm ?? 0)
-  return {
-    gasketBore: { figure: { value: exactly(gasket.boreMm), origin } },
-    gasketThickness: {
-      figure: {
-        value: { value: gasket.thicknessMm, components: u === 0 ? [] : [{ source: { id: owner, owner, dof: Infinity }, u }] },
-        origin,
-      },
-    },
-  }
-}
-
-export function fromPaper(build: Build, key: Parameters<typeof paperAt>[1], piece?: number): Derived {
-  const figure = paperAt(build, key, piece)
-  return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
 }

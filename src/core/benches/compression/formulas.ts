@@ -6,22 +6,6 @@ const HEYWOOD = 'Heywood, Internal Combustion Engine Fundamentals'
 const GEOMETRY = 'geometry of a cylinder'
 const KELVIN = 273.15
 
-export const buretteDifference: FormulaText = {
-  id: 'buretteDifference',
-  title: 'Volume run in',
-  kind: 'volume',
-  expression: 'difference of the burette before and after',
-  source: 'definition',
-}
-
-export const repeatMean: FormulaText = {
-  id: 'repeatMean',
-  title: 'Mean of the fills',
-  kind: 'volume',
-  expression: 'mean of the repeats',
-  source: 'JCGM 100:2008, 4.2.1',
-}
-
 export const closingAsFound: FormulaText = {
   id: 'closingAsFound',
   title: 'Intake closes',
@@ -29,16 +13,6 @@ export const closingAsFound: FormulaText = {
   expression: 'by its card + cam later than its card',
   source: 'common practice',
 }
-
-export const volumeByMass = formula({
-  id: 'volumeByMass',
-  title: 'Volume by mass',
-  kind: 'volume',
-  expression: 'mass of fluid ÷ its density',
-  source: 'definition of density',
-  inputs: { massG: { label: 'Fluid weighed in', kind: 'mass' }, densityGPerCm3: { label: 'Density of the fluid', kind: 'density' } },
-  evaluate: ({ massG, densityGPerCm3 }) => massG / densityGPerCm3,
-})
 
 export const sweptLength = formula({
   id: 'sweptLength',

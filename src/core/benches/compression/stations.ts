@@ -3,12 +3,9 @@ import type { Build } from '../../build/build'
 import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'
 import type { Station } from '../../bench/bench'
+import { chamberRepeats } from '../../quantities/chamberVolume'
 import { DECK_SPOTS, deckSpots, type DeckSpot } from '../../quantities/deckClearance'
 import type { CompressionCharacteristic } from './definition'
-
-export function chamberRepeats(build: Build): readonly number[] {
-  return Array.from({ length: build.spec.methods.chamberRepeats }, (_, index) => index + 1)
-}
 
 export function gasketBanks(build: Build): readonly ('left' | 'right')[] {
   return bankCount(build.spec.layout) === 2 ? ['left', 'right'] : ['left']

@@ -19,10 +19,12 @@ import {
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
 import { stationId } from '../../build/place'
-import { cardDuration, cardLobeLift, checkLift, lashOf } from '../../quantities/camCard'
+import { cardDuration, cardLobeLift, checkLift, lashOf } from '../camCard'
 import { onCurve } from './curve'
-import type { School } from './definition'
 import { asTurnedBack, laterBy, tdcOf, trueAngle } from './wheel'
+
+/** A way to read where a cam stands. */
+export type School = 'curve' | 'events' | 'equalLift' | 'overlapLift'
 
 /** After overlap TDC an intake's centreline is positive; an exhaust's is spoken of as degrees before it. */
 export function signOf(cam: Cam): 1 | -1 {

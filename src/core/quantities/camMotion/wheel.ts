@@ -10,9 +10,9 @@ import type { Cam } from '../../engine'
 import { crankTurns, cylinderOfCam, pistonDropMm, topsDeg } from '../../engine'
 import { rootBetween } from '../../numerics/roots'
 import { apart, assumedFigure, leftOut, limitsU, resultOf, type Figure, type FormulaText } from '../../metrology'
-import { afterWork } from '../../quantities/afterWork'
+import { afterWork } from '../afterWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import type { CamCharacteristic } from './definition'
+import type { CharacteristicId } from '../../build/ids'
 
 /** Done twice to prove it (common practice). */
 export const PROOFS = [1, 2] as const
@@ -287,7 +287,7 @@ export function trueSpanOf(build: Build, cam: Cam, read: Figure, looks: readonly
 }
 
 /** True crank degrees of a reading of the wheel at a cam, as it stands or will once it is turned. */
-export function trueAngle(build: Build, characteristic: CamCharacteristic, place: Place & { readonly cam: Cam }): Derived {
+export function trueAngle(build: Build, characteristic: CharacteristicId, place: Place & { readonly cam: Cam }): Derived {
   const read = asRead(build, characteristic, place)
   if (!isKnown(read)) return read
   const angle = trueAngleOf(build, place.cam, read.figure)

@@ -5,7 +5,7 @@ import { eventsAt } from '../../cam'
 import type { Cam } from '../../engine'
 import { exactly, formula, leftOut } from '../../metrology'
 import { allOf, isKnown, type Derived } from '../../bench/finding'
-import { lashOf } from '../../quantities/camCard'
+import { lashOf } from '../camCard'
 import { curveOf, peakLiftOf, spanOnCurve } from './curve'
 
 const valveLift = formula({

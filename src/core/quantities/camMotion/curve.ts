@@ -10,7 +10,7 @@ import { camKind, cylinderOfCam, topsDeg, type Cam } from '../../engine'
 import { standardUncertainty, type Figure, type FormulaText } from '../../metrology'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
-import { cardCentreline, cardDuration, checkLift, ratioRead, valueOr } from '../../quantities/camCard'
+import { cardCentreline, cardDuration, checkLift, ratioRead, valueOr } from '../camCard'
 import { asTurnedBack, laterBy, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
