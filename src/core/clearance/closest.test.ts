@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { closedLiftMm } from '../cam/closedLobe'
 import { pistonDropMm } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
-import { advanced, closestApproach, gapMm, safeWindow, type ValveSweep } from './closest'
+import { advanced, closestApproach, gapMm, overPhasing, phasedGapMm, safeWindow, type ValveSweep } from './closest'
 import { dropFromDial } from './dialDrop'
 
 /** Three engines whose closest approach is common practice, and dials that read them. */
@@ -128,5 +128,21 @@ describe('the drop at TDC from a dial on the valve', () => {
     expect(weights.indexOf(Math.max(...weights))).toBe(slopes.indexOf(Math.min(...slopes)))
     expect(residualsMm.indexOf(Math.max(...residualsMm))).toBe(3)
     expect(pistonDropMm(zero.crank, 0)).toBe(0)
+  })
+})
+
+describe('the closest approach over phasing', () => {
+  const curve = overPhasing(sweepOf(v8))
+
+  it('is at every degree what it is with the cam set there, and between them on a straight line', () => {
+    expect(curve.map(({ advanceDeg }) => advanceDeg)).toEqual(Array.from({ length: 41 }, (_, index) => index - 20))
+    for (const { advanceDeg, gapMm: mm, atDeg } of curve) {
+      const own = closestApproach(advanced(sweepOf(v8), advanceDeg))
+      expect(mm, `${advanceDeg}`).toBeCloseTo(own.gapMm, 4)
+      expect(Math.abs(atDeg - own.atDeg)).toBeLessThan(0.2)
+      expect(phasedGapMm(curve, advanceDeg)).toBeCloseTo(mm, 9)
+    }
+    expect(phasedGapMm(curve, 2.5)).toBeCloseTo(closestApproach(advanced(sweepOf(v8), 2.5)).gapMm, 2)
+    expect(phasedGapMm(curve, 20)).toBeCloseTo(curve.at(-1)!.gapMm, 9)
   })
 })
