@@ -27,7 +27,17 @@ export function sixteen(): BuildDocument {
       drive: undefined,
       name: 'Sixteen',
       // The five benches its figures are asked for.
-      methods: { ...spec.methods, rodBolts: 'torque', camEvents: false, camEqualLift: false, camCurve: false },
+      methods: {
+        ...spec.methods,
+        rodBolts: 'torque',
+        camEvents: false,
+        camEqualLift: false,
+        camCurve: false,
+        clearanceDrop: false,
+        clearanceDial: 'none',
+        clearanceRound: false,
+        clearanceBetween: false,
+      },
       layout: {
         ...freshLayout({ kind: 'v', cylinders: 16, bankAngleDeg: 45, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' }),
         boreSpacingMm: spec.layout.boreSpacingMm,

@@ -1,5 +1,5 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
-import { DRIVES, VALVES } from './valvetrain'
+import { DRIVES, PROVED_CLEARANCES, VALVES } from './valvetrain'
 import { startingLimits } from '@/core/benches'
 import { USUAL_METHODS } from '@/core/benches'
 import type { Shell } from '@/core/benches/bearings'
@@ -207,6 +207,7 @@ const tern: DemoBuild = {
       'compression.chamberSpread': { upper: 0.8, source: SHOP, reason: '0.1 · clearance volume ÷ (ratio − 1).' },
       'compression.deckCut': { upper: 0.4, source: 'common practice', reason: 'Keeps the block strong and leaves some for next time.' },
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'Twin cams: the chain and the timing move with it.' },
+      ...PROVED_CLEARANCES,
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium', topRing: 'ductileIron' },
     drive: DRIVES.tern,
@@ -221,6 +222,9 @@ const tern: DemoBuild = {
       camTdc: 'drop',
       camEqualLift: true,
       camCurve: true,
+      clearanceDial: 'one',
+      clearanceRound: true,
+      clearanceBetween: true,
     },
     stock: {
       gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),
@@ -249,7 +253,8 @@ const petrel: DemoBuild = {
       'bearings.mainClearance',
       'bearings.rodClearance',
     ].includes(characteristic) ||
-    (characteristic === 'compression.deck' && cylinder <= 5),
+    (characteristic === 'compression.deck' && cylinder <= 5) ||
+    (characteristic === 'clearance.drop' && cylinder <= 4),
   spec: {
     name: 'Petrel',
     description: '90° V8, restored lake-racing hydroplane',
@@ -408,6 +413,7 @@ const wren: DemoBuild = {
       'compression.chamberVolume': band(35.8, 36.2, 36, SHOP, 'Two tenths either way is 0.07 of ratio.'),
       'compression.deckCut': { upper: 0.2, source: SHOP, reason: 'Barrel base shims are the other way.' },
       'compression.headCut': { upper: 0.2, source: SHOP, reason: 'The cam chain has to reach.' },
+      ...PROVED_CLEARANCES,
     },
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
     drive: DRIVES.wren,

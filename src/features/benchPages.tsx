@@ -12,6 +12,7 @@ const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
   rods: lazy(async () => ({ default: (await import('./rods/RodsBench')).RodsBench })),
   fasteners: lazy(async () => ({ default: (await import('./fasteners/FastenersBench')).FastenersBench })),
   cam: lazy(async () => ({ default: (await import('./cam/CamBench')).CamBench })),
+  clearance: lazy(async () => ({ default: (await import('./clearance/ClearanceBench')).ClearanceBench })),
   compression: lazy(async () => ({ default: (await import('./compression/CompressionBench')).CompressionBench })),
 }
 

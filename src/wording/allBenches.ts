@@ -3,6 +3,7 @@ import { benchWords, type CommonChange, type CommonCost, type CommonRemark } fro
 import * as bearings from './benches/bearings'
 import * as bores from './benches/bores'
 import * as cam from './benches/cam'
+import * as clearance from './benches/clearance'
 import * as compression from './benches/compression'
 import * as fasteners from './benches/fasteners'
 import * as rings from './benches/rings'
@@ -18,6 +19,7 @@ const REMARKS: Omit<RemarkWords, CommonRemark> = {
   ...fasteners.REMARKS,
   ...compression.REMARKS,
   ...cam.REMARKS,
+  ...clearance.REMARKS,
 }
 const CHANGES: Omit<ChangeWords, CommonChange> = {
   ...bores.CHANGES,
@@ -27,6 +29,7 @@ const CHANGES: Omit<ChangeWords, CommonChange> = {
   ...fasteners.CHANGES,
   ...compression.CHANGES,
   ...cam.CHANGES,
+  ...clearance.CHANGES,
 }
 const COSTS: Omit<CostWords, CommonCost> = {
   ...bores.COSTS,
@@ -35,6 +38,7 @@ const COSTS: Omit<CostWords, CommonCost> = {
   ...fasteners.COSTS,
   ...compression.COSTS,
   ...cam.COSTS,
+  ...clearance.COSTS,
 }
 
 export const { remarkWords, changeWords, costWords } = benchWords({ REMARKS, CHANGES, COSTS })

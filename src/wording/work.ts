@@ -13,9 +13,9 @@ export function workWords(work: Work, system: UnitSystem): string {
   const angle = differenceWords(Math.abs(work.by), IN_WORDS.angle, system)
   switch (work.what) {
     case 'deckCut':
-      return `Deck cut by ${length}`
+      return `Deck cut ${work.by < 0 ? 'less ' : ''}by ${length}`
     case 'headCut':
-      return `Head cut by ${length}`
+      return `Head cut ${work.by < 0 ? 'less ' : ''}by ${length}`
     case 'openChamber':
       return `Chamber ${work.cylinder} opened by ${differenceWords(work.by, IN_WORDS.volume, system)}`
     case 'hone':
@@ -24,6 +24,8 @@ export function workWords(work: Work, system: UnitSystem): string {
       return `${RING_WORDS[work.ring]} of cylinder ${work.cylinder}, gap ${work.by < 0 ? 'smaller' : 'larger'} by ${length}`
     case 'lighten':
       return `Piston set of cylinder ${work.cylinder} lightened by ${differenceWords(work.by, IN_WORDS.mass, system)}`
+    case 'cutPocket':
+      return `${capital(work.valves)} pockets cut deeper by ${length}`
     case 'turnCam':
       return `${capital(subjectWords({ cam: work.cam }))} set ${angle} ${work.by < 0 ? 'later' : 'earlier'}`
     case 'piston':

@@ -112,7 +112,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
   })
 
   it('validates, and names the fault of a damaged file with its path', () => {
-    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('558 entries') })
+    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('596 entries') })
     const damaged = JSON.stringify({
       ...tern,
       entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)),
@@ -130,7 +130,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
   })
 
   it('publishes the schema that the program reads by', () => {
-    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v8.schema.json'), 'utf8')
+    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v9.schema.json'), 'utf8')
     expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))
   })
 })

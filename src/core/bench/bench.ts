@@ -72,8 +72,12 @@ export interface Output {
   readonly digits: { readonly metric: number; readonly inch: number }
   /** Key of the limit it is judged by. */
   readonly limit?: Id
+  /** Where exhaust valves are judged by another. */
+  readonly exhaustLimit?: Id
   /** A model, not a measurement: said wherever it is shown. */
   readonly estimate?: boolean
+  /** Of what may yet be tried, not of the engine as it stands: what is out speaks before it. */
+  readonly prospective?: boolean
   /** Largest minus smallest of the parts: a part that is out speaks before it. */
   readonly spread?: boolean
   /** A size: no value of it can be below zero. */

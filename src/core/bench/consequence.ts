@@ -4,7 +4,7 @@ import type { BenchDefinition, Finding, Output } from './bench'
 const RANK = { over: 0, under: 0, inDoubt: 1, within: 2, noLimit: 3, notMeasured: 4 } as const
 /** A part that is out is what a hand can put right; the spread it makes comes after it. */
 const SPREAD_RANK = 0.25
-/** An estimate comes after what was measured. */
+/** An estimate, or what may yet be tried, comes after what was measured. */
 const ESTIMATE_RANK = 0.5
 
 /** A finding with what its bench says of such findings. */
@@ -42,7 +42,7 @@ export function cannotDecide({ conformity }: Finding): boolean {
 }
 
 function rank({ finding, output }: Found): number {
-  return RANK[standing(finding)] + (output?.spread ? SPREAD_RANK : 0) + (output?.estimate ? ESTIMATE_RANK : 0)
+  return RANK[standing(finding)] + (output?.spread ? SPREAD_RANK : 0) + (output?.estimate || output?.prospective ? ESTIMATE_RANK : 0)
 }
 
 /** Finer than any gauge: a figure without uncertainty that is out is out for sure. */

@@ -8,7 +8,7 @@ import { isPlannedWork } from '../build/work'
 import type { Place, Reading } from '../build/types'
 import { judge, judgeInterval, type Conformity, type Figure } from '../metrology'
 import { uncertaintyBudget } from './uncertaintyBudget'
-import type { BenchDefinition, Finding, Missing, Remark } from './bench'
+import type { BenchDefinition, Finding, Id, Missing, Output, Remark } from './bench'
 
 /** A share of the uncertainty worth naming: one owner has most of it. */
 const OWNS_MOST = 0.6
@@ -104,9 +104,14 @@ function asPlanned(found: Finding): Finding {
   }
 }
 
+/** The limit that judges an output of a subject. */
+export function limitOf(output: Output | undefined, { valve }: Subject): Id | undefined {
+  return valve?.startsWith('exhaust') ? (output?.exhaustLimit ?? output?.limit) : output?.limit
+}
+
 function judged(build: Build, definition: BenchDefinition, output: OutputId, derived: Derived, subject: Subject): Finding {
   const id = findingId(output, subject)
-  const limitKey = definition.outputs[output]?.limit
+  const limitKey = limitOf(definition.outputs[output], subject)
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
   if (!isKnown(derived)) return { id, output, missing: derived.missing, limit, remarks: [], ...subject }
   const { figure, interval } = derived

@@ -16,6 +16,10 @@ import { cam } from './cam'
 import { methods as camMethods } from './cam/methods'
 import { presets as camPresets } from './cam/presets'
 import { truths as camTruths } from './cam/twin'
+import { clearance } from './clearance'
+import { methods as clearanceMethods } from './clearance/methods'
+import { presets as clearancePresets } from './clearance/presets'
+import { truths as clearanceTruths } from './clearance/twin'
 import { compression } from './compression'
 import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
@@ -33,7 +37,7 @@ import { rods } from './rods'
 import { presets as rodsPresets } from './rods/presets'
 import { truths as rodsTruths } from './rods/twin'
 
-export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression, cam]
+export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression, cam, clearance]
 
 /** The ways of measuring each bench leaves to choose. */
 export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
@@ -43,6 +47,7 @@ export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
   ...fastenersMethods,
   ...compressionMethods,
   ...camMethods,
+  ...clearanceMethods,
 }
 
 /** The parts each bench chooses among. */
@@ -57,6 +62,7 @@ export const PRESETS: readonly Presets[] = [
   fastenersPresets,
   compressionPresets,
   camPresets,
+  clearancePresets,
 ]
 
 /** What a virtual engine shows at each bench. Apart from the benches, so that their pages need not fetch it. */
@@ -68,6 +74,7 @@ export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
   ...fastenersTruths,
   ...compressionTruths,
   ...camTruths,
+  ...clearanceTruths,
 }
 
 export function benchById(id: BenchId): AdvisingBench {

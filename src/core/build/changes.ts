@@ -38,10 +38,20 @@ export function withChosenAfter(
   }
   const chosen = (Object.keys(parts) as (keyof typeof parts)[]).filter((part) => parts[part] && before.choice.chosenAfter?.[part] !== last)
   if (last === undefined || chosen.length === 0) return spec
+  const formerGaskets = chosen.includes('gasket') ? formerAfter(before.choice, last) : spec.choice.formerGaskets
   return {
     ...spec,
-    choice: { ...spec.choice, chosenAfter: { ...spec.choice.chosenAfter, ...Object.fromEntries(chosen.map((part) => [part, last])) } },
+    choice: {
+      ...spec.choice,
+      chosenAfter: { ...spec.choice.chosenAfter, ...Object.fromEntries(chosen.map((part) => [part, last])) },
+      ...(formerGaskets && { formerGaskets }),
+    },
   }
+}
+
+/** Gaskets that were fitted before, and up to which entry, now that another one is. */
+function formerAfter({ gasket, formerGaskets = [] }: Spec['choice'], last: string): Spec['choice']['formerGaskets'] {
+  return gasket === undefined ? formerGaskets : [...formerGaskets, { gasket, until: last }]
 }
 
 /**

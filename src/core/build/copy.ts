@@ -39,12 +39,13 @@ function pullPointingAt(pull: Pull, copyOf: (id: string) => string): Pull {
 }
 
 function specPointingAt(spec: Spec, copyOf: (id: string) => string): Spec {
-  const { chosenAfter, shells } = spec.choice
+  const { chosenAfter, formerGaskets, shells } = spec.choice
   return {
     ...spec,
     choice: {
       ...spec.choice,
       ...(chosenAfter && { chosenAfter: mapped(chosenAfter, copyOf) }),
+      ...(formerGaskets && { formerGaskets: formerGaskets.map(({ gasket, until }) => ({ gasket, until: copyOf(until) })) }),
       ...(shells && { shells: mapped(shells, (pair) => ({ ...pair, plannedOn: copyOf(pair.plannedOn) })) }),
     },
     ...(spec.planned && { planned: spec.planned.map((one) => ({ ...one, ...(one.after && { after: copyOf(one.after) }) })) }),
@@ -58,6 +59,6 @@ function mapped<Value>(record: Readonly<Record<string, Value>>, change: (value: 
 /** The spec of a build for another engine of its kind: paper and limits, nothing that was chosen or planned for the parts of this one. */
 export function specForAnother(spec: Spec): Spec {
   const { planned: _, ...kept } = spec
-  const { chosenAfter: __, pistonInBore: ___, shells: ____, ...choice } = spec.choice
+  const { chosenAfter: __, formerGaskets: ___, pistonInBore: ____, shells: _____, ...choice } = spec.choice
   return { ...kept, putAway: false, choice }
 }

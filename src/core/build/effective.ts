@@ -56,7 +56,8 @@ function counts({ readings }: Build, station: string, { entry, state }: HistoryL
 function anchors({ entries, spec: { choice, planned = [] } }: Build): readonly Entry[] {
   const { gasket, pistons } = choice.chosenAfter ?? {}
   const shells = Object.values(choice.shells ?? {}).map(({ plannedOn }) => plannedOn)
-  const ids = new Set([gasket, pistons, ...shells, ...planned.map(({ after }) => after)])
+  const gaskets = (choice.formerGaskets ?? []).map(({ until }) => until)
+  const ids = new Set([gasket, pistons, ...gaskets, ...shells, ...planned.map(({ after }) => after)])
   return entries.filter(({ id }) => ids.has(id))
 }
 

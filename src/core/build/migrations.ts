@@ -66,6 +66,8 @@ const MIGRATIONS: MigrationSteps = {
   6: (document) => document,
   /** Readings at valves, angles read while turned back, second lobes and the drive of the cams came with version 8. */
   7: (document) => document,
+  /** Readings over pistons, former gaskets, pockets to be cut, and who answers for a limit or a plan came with version 9. */
+  8: (document) => document,
 }
 
 interface V3Spec {

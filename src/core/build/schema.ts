@@ -28,6 +28,7 @@ const finite = z.number()
 const id = z.string().min(1).max(64)
 export const partId = id
 const text = z.string().max(2000)
+const initials = z.string().trim().min(1).max(8)
 const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)
 /**
  * Which names there are is for the benches to say, and this layer knows no bench: here they have their form, at the door they are
@@ -108,6 +109,8 @@ export const limitSchema = z
     target: finite.optional(),
     source: words,
     reason: text,
+    /** Who answers for a bound below what is common practice at the least. */
+    by: initials.optional(),
     /** Put in by a bench; it follows the paper and the duty until somebody overrides it. */
     follows: z.literal(true).optional(),
   })
@@ -164,6 +167,8 @@ export const workSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('ringGap'), ring: z.enum(['top', 'second', 'upperRail', 'lowerRail']), ...onCylinder }).strict(),
   /** Taken off the reciprocating mass. */
   z.object({ what: z.literal('lighten'), ...onCylinder }).strict(),
+  /** Pockets of all intake or exhaust valves cut deeper, along the valve. */
+  z.object({ what: z.literal('cutPocket'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
   /** A cam set earlier on its sprocket, crank degrees; negative: later. */
   z.object({ what: z.literal('turnCam'), cam: z.enum(CAMS), ...by }).strict(),
   /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
@@ -195,7 +200,15 @@ export const driveSchema = z
   .strict()
 
 /** Work that somebody means to do: on the parts as they were read up to an entry; what is read later has been worked on. */
-export const plannedSchema = z.object({ id: z.uuid(), work: workSchema, after: z.uuid().optional() }).strict()
+export const plannedSchema = z
+  .object({
+    id: z.uuid(),
+    work: workSchema,
+    after: z.uuid().optional(),
+    /** Taken although it breaks a limit: why, and whose word it is. */
+    despite: z.object({ reason: words, by: initials }).strict().optional(),
+  })
+  .strict()
 
 export const specSchema = z
   .object({
@@ -226,6 +239,11 @@ export const specSchema = z
         gasket: id.optional(),
         /** The last entry there was when other parts were chosen: readings up to it were taken with the old ones. */
         chosenAfter: z.object({ gasket: z.uuid().optional(), pistons: z.uuid().optional() }).strict().optional(),
+        /** Gaskets that were fitted before, oldest first, each with the last entry there was when another was chosen. */
+        formerGaskets: z
+          .array(z.object({ gasket: id, until: z.uuid() }).strict())
+          .max(60)
+          .optional(),
         piston: id.optional(),
         /** The mark of the piston that goes into each cylinder, number one first; left out: each into its own. */
         pistonInBore: z.array(z.int().min(1).max(16)).optional(),
@@ -270,7 +288,7 @@ function axisSchema(form: AxisForm): z.ZodType {
 
 /** In small letters: the same id in capitals would be a second one. */
 const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
-const stamp = { id: entryId, at: instant, by: z.string().trim().min(1).max(8) }
+const stamp = { id: entryId, at: instant, by: initials }
 const station = { characteristic: stationName, place: placeSchema }
 
 export const readingSchema = z

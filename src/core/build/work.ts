@@ -9,6 +9,7 @@ import type { Work } from './types'
 /** What work is done on, as `hone/3`: two amounts on one are added up. */
 export function workPlace(work: Work): string {
   if ('ring' in work) return `${work.what}/${work.ring}/${work.cylinder}`
+  if ('valves' in work) return `${work.what}/${work.valves}`
   if ('cam' in work) return `${work.what}/${work.cam}`
   return 'cylinder' in work ? `${work.what}/${work.cylinder}` : work.what
 }

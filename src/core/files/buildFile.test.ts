@@ -132,8 +132,8 @@ describe('build files', () => {
     )
     expect(Object.keys(spec.limits)).toHaveLength(Object.keys(old.spec.limits).length)
     expect(spec.unlimited).toEqual(['bearings.spinRise'])
-    // Rod bolts and cams came later.
-    const benches = BENCHES.filter(({ id }) => id !== 'fasteners' && id !== 'cam')
+    // Rod bolts, cams and valve clearance came later.
+    const benches = BENCHES.filter(({ id }) => !['fasteners', 'cam', 'clearance'].includes(id))
     const measured = new Set(benches.flatMap(({ definition }) => Object.keys(definition.characteristics)))
     const looked = new Set(benches.flatMap(({ definition }) => Object.keys(definition.checks ?? {})))
     expect(new Set(entries.flatMap((entry) => (entry.kind === 'note' ? [entry.characteristic] : [])))).toEqual(measured)
@@ -195,6 +195,14 @@ describe('build files', () => {
     if (!result.ok) throw new Error(JSON.stringify(result.issues))
     expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
     expect(result.document.entries.filter((one) => one.kind === 'reading' && one.characteristic === 'cam.event')).toHaveLength(4)
+  })
+
+  it('reads a file of version 8 as it was: no valve was read over its piston, and the usual way is to', () => {
+    const old = JSON.parse(sampleOf(8))
+    const result = readBuildFile(sampleOf(8))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    expect([old.spec.methods.clearanceDrop, result.document.spec.methods.clearanceDrop]).toEqual([undefined, true])
   })
 
   it.each([

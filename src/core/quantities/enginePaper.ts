@@ -18,5 +18,12 @@ export const ENGINE_PAPER = {
     signed: true,
     hint: 'than its card, crank degrees: its closing moves with it',
   },
+  camPitchRadius: {
+    label: 'Pitch radius of the cam sprocket',
+    ...LENGTH,
+    low: 10,
+    high: 200,
+    hint: 'cuts of head or deck retard a cam in the head by it',
+  },
   compressionHeight: { eachPiece: true, label: 'Compression height', ...LENGTH, low: 10, high: 120, hint: 'pin centre to crown edge' },
 } as const satisfies Record<string, PaperDefinition>

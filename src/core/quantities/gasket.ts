@@ -47,3 +47,15 @@ function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): {
     },
   }
 }
+
+/**
+ * The compressed thickness of the gasket a reading was taken over: of the one fitted now, or of one that was fitted then. Missing where
+ * that one has left the shelf.
+ */
+export function gasketWhenRead(build: Build, cylinder: number, readingId: string): Derived {
+  const arrivedAt = (id: string) => build.readings.arrival.get(id) ?? Infinity
+  const former = build.spec.choice.formerGaskets?.find(({ until }) => arrivedAt(until) >= arrivedAt(readingId))
+  if (!former) return gasketOf(build, cylinder).gasketThickness
+  const gasket = build.spec.stock.gaskets.find(({ id }) => id === former.gasket)
+  return gasket ? gasketFigures(gasket).gasketThickness : { missing: [{ kind: 'impossible', reason: 'otherGasket' }] }
+}

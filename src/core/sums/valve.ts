@@ -1,4 +1,5 @@
 /** Sums of valves over pistons: how near they come, what a dial on one says, round their pockets, and where a crank is parked. */
+import { FLOOR_MM } from '../benches/clearance/floor'
 import { liftTableFrom } from '../cam'
 import { closedLiftMm } from '../cam/closedLobe'
 import { lobeCurve } from '../cam/lobeCurve'
@@ -140,9 +141,6 @@ function sweepFigures({ figures }: Given, liftMm: Figure, dropMm: Figure): Reado
 
 const valuesOf = (figures: Readonly<Record<keyof typeof SWEEP_INPUTS, Figure>>) =>
   Object.fromEntries(Object.entries(figures).map(([name, { value }]) => [name, value.value])) as SweepValues
-
-/** Least gaps that no preset goes below (common practice): less only as a signed exception. */
-const FLOOR_MM = { intake: 1.5, exhaust: 2 } as const
 
 export const valvegap: QuickSum = {
   id: 'valvegap',

@@ -54,6 +54,8 @@ export interface TrueEngine {
   /** By valve, in the engine's order: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
   readonly lobeLateDeg: Each
   readonly lobeLowMm: Each
+  /** By valve, in the engine's order: how much deeper its seat is cut than the paper's. */
+  readonly seatMm: Each
   /** By wheel of the drive, from one: its depth below the reference face. */
   readonly sprocketMm: Each
   /** By cam: its lobe, and where the centreline of it truly stands, crank degrees after overlap TDC. */
@@ -142,6 +144,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     boltYieldShare: around('boltYieldShare', 1, 0.01, bolts),
     boltOverpullMm: around('boltOverpullMm', 0, 0.002, bolts),
     ...makeCams(spec, faults, seed),
+    seatMm: makeSeats(spec, faults, seed),
   }
 }
 
@@ -172,6 +175,14 @@ function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {
     lobeLowMm: each(valves.length, 0, LOBE_GROUND_MM, lobeLowMm),
     sprocketMm: each(MOST_WHEELS, SPROCKET_MM, IN_LINE_MM, sprocketMm),
   }
+}
+
+/** How alike seats are cut, standard deviation. */
+const SEAT_CUT_MM = 0.02
+
+function makeSeats({ layout }: Spec, { seatMm = {} }: Faults, seed: number): Each {
+  const { normal } = randomStream(seedOf(seed + 1))
+  return new Map(valvesOf(layout).map((_, index) => [index + 1, SEAT_CUT_MM * normal() + (seatMm[index + 1] ?? 0)]))
 }
 
 type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm' | 'sprocketMm'>

@@ -1,3 +1,4 @@
+import { cylinderOfValve } from '../engine'
 import type { RandomStream } from '../numerics/random'
 import type { Build } from '../build/build'
 import type { Place, Spec } from '../build/types'
@@ -16,9 +17,9 @@ export interface VirtualHand {
 /** What a virtual engine has at a place, canonical unit, before any gauge has looked at it. */
 export type Truth = (hand: VirtualHand, place: Place) => number
 
-/** Which of its kind a place is: the cylinder, the main, or the bolt. */
-export function numberAt({ cylinder, main, bolt }: Place): number {
-  return cylinder ?? main ?? bolt ?? 1
+/** Which of its kind a place is: the cylinder, the main, or the bolt; of a valve its cylinder. */
+export function numberAt({ cylinder, main, bolt, valve }: Place): number {
+  return cylinder ?? main ?? bolt ?? (valve === undefined ? undefined : cylinderOfValve(valve)) ?? 1
 }
 
 /** The true dimension of the cylinder, main or bolt at a place. */

@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Output, Station } from '@/core/bench/bench'
+import { limitOf } from '@/core/bench/finding'
 import { rowOf } from '@/core/bench/sheets'
 import {
   checkDue,
@@ -122,7 +123,8 @@ function Family({ finding, siblings, onPick }: Pick<FindingPanelProps, 'finding'
 function Judged({ finding, output, build, system }: Pick<FindingPanelProps, 'finding' | 'build' | 'system'> & { output: Output }) {
   const { remarkWords } = useBenchWords()
   const { conformity, limit, remarks } = finding
-  const limitHref = output.limit && `/builds/${build.id}/paper#limit.${output.limit}`
+  const limitKey = limitOf(output, finding)
+  const limitHref = limitKey && `/builds/${build.id}/paper#limit.${limitKey}`
   const isJudged = conformity !== undefined && limit !== undefined
   return (
     <Quiet>

@@ -51,11 +51,14 @@ type ReadingRow = readonly [
   rest?: Readonly<Partial<Reading>>,
 ]
 
-const END = 12
+/** Letters of base 64 that 48 bits come to. */
+const END = 8
 
-/** As much of an id as tells it from any other: the 48 bits of chance at its end. */
+/** As much of an id as tells it from any other: the 48 bits of chance at its end, in base 64. */
 export function endOfId(id: string): string {
-  return id.slice(-END)
+  const hex = id.slice(-12)
+  const bytes = Array.from({ length: 6 }, (_, index) => Number.parseInt(hex.slice(2 * index, 2 * index + 2), 16))
+  return btoa(String.fromCharCode(...bytes))
 }
 
 /** The ends of ids, one by one. */

@@ -15,7 +15,9 @@ describe('what the board and the front of a build show', () => {
   it('draws the worst of each cylinder and main at its place, over all benches, and nothing where all is well', () => {
     const at = (marks: ReturnType<typeof marksOf>) => marks.map(({ id, standing }) => `${id} ${standing}`).sort()
     expect(at(marksOf(openBuild(tern)))).toEqual(['cylinder/2 under', 'cylinder/3 over', 'cylinder/4 over'])
-    expect(at(marksOf(openBuild(petrel)))).toEqual(['cylinder/3 inDoubt', 'cylinder/6 inDoubt', 'main/2 inDoubt', 'main/4 over'])
+    // Valves of the first four cylinders were read, over lobes of which only the card is known; the fifth follows from them.
+    const cylinders = [1, 2, 3, 4, 5, 6].map((cylinder) => `cylinder/${cylinder} inDoubt`)
+    expect(at(marksOf(openBuild(petrel)))).toEqual([...cylinders, 'main/2 inDoubt', 'main/4 over'])
     expect(marksOf(soundBuild(2)).filter(({ standing }) => standing === 'over' || standing === 'under')).toEqual([])
     const four = summarise(petrel).marks.find(({ id }) => id === 'main/4')!
     expect(four).toMatchObject({ main: 4, x: 0, y: 0, label: 'Main clearance, main 4: over by 0.3 thou' })
@@ -41,12 +43,12 @@ describe('what the board and the front of a build show', () => {
     expect(summarise(petrel)).toMatchObject({
       name: 'Petrel',
       boreMm: expect.closeTo(105.537, 3),
-      verdicts: { out: 3, inDoubt: 6, within: 76, notMeasured: 154 },
+      verdicts: { out: 5, inDoubt: 18, within: 76, notMeasured: 176 },
       worst: { bench: 'bearings', standing: 'over', words: 'Main clearance, main 4: over by 0.3 thou' },
       next: { bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' },
     })
     const full = summarise(tern)
-    expect(full).toMatchObject({ verdicts: { out: 13, inDoubt: 14, within: 158, notMeasured: 0 }, read: 549, wanted: 549 })
+    expect(full).toMatchObject({ verdicts: { out: 13, inDoubt: 14, within: 207, notMeasured: 0 }, read: 587, wanted: 587 })
     expect([full.worst?.words, full.next, full.copyOf]).toEqual(['Top ring gap, cylinder 2: under by 0.035 mm', undefined, undefined])
     expect(summarise({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } })).toMatchObject({
       copyOf: 'Tern',

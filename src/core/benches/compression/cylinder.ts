@@ -10,7 +10,9 @@ import { boreOf } from '../../quantities/boreDiameter'
 import { chamberVolume } from '../../quantities/chamberVolume'
 import { deckClearance } from '../../quantities/deckClearance'
 import { fromPaper } from '../../quantities/fromPaper'
+import { afterWork } from '../../quantities/afterWork'
 import { gasketOf } from '../../quantities/gasket'
+import { pocketsCm3 } from '../../quantities/pocketWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
 import { closingAsFound, pistonVolumeDownTheBore } from './formulas'
@@ -83,23 +85,25 @@ function closingOf(build: Build): Figure | undefined {
   ])
 }
 
-/** Piston volume: the chosen piston of the stock, the paper, or filled down the bore. */
+/** Piston volume: the chosen piston of the stock, the paper, or filled down the bore; with pockets as they are to be cut. */
 export const pistonVolume = quantity('pistonVolume', (build, cylinder: number): Derived => {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
   // Filled above pistons that are to come out, it says nothing of those that go in.
   const isFilled = build.spec.methods.piston === 'downTheBore' && !(chosen && isOutgoing(build, cylinder))
-  if (isFilled) {
-    const inputs = allOf({
-      fillCm3: asRead(build, 'compression.pistonFill', { cylinder }),
-      boreMm: boreOf(build, cylinder),
-      dropMm: asRead(build, 'compression.pistonDrop', { cylinder }),
-    })
-    return inputs.missing ? inputs : { figure: pistonVolumeDownTheBore.of(inputs.figures) }
-  }
-  if (chosen) return { figure: stockVolume(chosen) }
-  const figure = paperAt(build, 'pistonVolume', cylinder)
-  return figure ? { figure } : { missing: [{ kind: 'paper', key: 'pistonVolume' }] }
+  if (!isFilled) return withPockets(build, chosen ? { figure: stockVolume(chosen) } : fromPaper(build, 'pistonVolume', cylinder))
+  const inputs = allOf({
+    fillCm3: asRead(build, 'compression.pistonFill', { cylinder }),
+    boreMm: boreOf(build, cylinder),
+    dropMm: asRead(build, 'compression.pistonDrop', { cylinder }),
+  })
+  if (inputs.missing) return inputs
+  return withPockets(build, { figure: pistonVolumeDownTheBore.of(inputs.figures) }, stationId('compression.pistonFill', { cylinder }))
 })
+
+function withPockets(build: Build, volume: Derived, station?: string): Derived {
+  if (!isKnown(volume)) return volume
+  return { ...volume, figure: afterWork(volume.figure, pocketsCm3(build, station), 'volume', 'Pockets cut deeper') }
+}
 
 /** Other pistons are considered or planned, and what was filled is the ones that come out. */
 function isOutgoing(build: Build, cylinder: number): boolean {

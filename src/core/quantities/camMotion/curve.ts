@@ -71,10 +71,15 @@ export function liftStation(cam: Cam, degree: number): string {
 /** A wheel that nobody has a card of, read to half of what it is marked in. */
 const USUAL_WHEEL_U_DEG = 0.25
 
+/** How closely an angle is read: the wheel by its card. */
+export function wheelDoubtDeg(build: Build): number {
+  const wheel = [...build.gauges.values()].find(({ use }) => use === 'wheel')
+  return wheel ? Math.hypot(wheel.resolution / Math.sqrt(12), wheel.repeatability) : USUAL_WHEEL_U_DEG
+}
+
 /** What one row leaves open: the wheel by its card, the dial by that of the gauge that read it. */
 export function rowDoubt(build: Build, cam: Cam) {
-  const wheel = [...build.gauges.values()].find(({ use }) => use === 'wheel')
-  const wheelDeg = wheel ? Math.hypot(wheel.resolution / Math.sqrt(12), wheel.repeatability) : USUAL_WHEEL_U_DEG
+  const wheelDeg = wheelDoubtDeg(build)
   const [first = 0] = degreesRead(build, cam)
   const read = figureAt(build, liftStation(cam, first))
   const dialMm = read ? standardUncertainty({ ...read.value, components: read.value.components.filter(isOwn) }) : 0

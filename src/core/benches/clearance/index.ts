@@ -1,0 +1,1 @@
+export { clearance } from './advise'

@@ -1,0 +1,95 @@
+import { closedLiftMm } from '../../cam/closedLobe'
+import { closestApproach, gapMm, type ValveSweep } from '../../clearance/closest'
+import { camKind, camOfValve, valvePlaces, type ValvePlace } from '../../engine'
+import type { Place } from '../../build/place'
+import { isKnown } from '../../bench/finding'
+import { valveRatio } from '../../quantities/camMotion/valveMotion'
+import type { Truth, VirtualHand } from '../../twin/truth'
+import type { ClearanceCharacteristic } from './definition'
+import { lashWhenRead } from './lash'
+import { alongValve } from './sweep'
+
+/** Where no paper says it. */
+const USUAL = { dropMm: 4, angleDeg: 15, pocketMm: 36, headMm: 33, strokeMm: 90, rodMm: 150 }
+/** Seats below the head face, before what each was cut deeper. */
+const SEAT_MM = 5
+/** Leaves of a feeler set go up by so much. */
+const LEAF_MM = 0.05
+/** The stack a shop collapses a lifter with, for a feeler. */
+const STACK_MM = 1
+
+interface ValveTruth {
+  readonly place: ValvePlace
+  readonly number: number
+  /** At TDC, gasket crushed. */
+  readonly dropMm: number
+  readonly along: number
+  readonly sweep: ValveSweep
+}
+
+/** One valve of a virtual engine over its piston: what its paper says, and by how much deck and seat differ from theirs. */
+function valveTruth({ spec, engine, unread }: VirtualHand, { valve }: Place): ValveTruth {
+  const { paper, layout } = spec
+  const places = valvePlaces(layout)
+  const index = places.findIndex((place) => place.valve === valve)
+  const place = places[index]!
+  const angleDeg = paper[`${place.kind}ValveAngle`]?.value ?? USUAL.angleDeg
+  const along = alongValve(unread, angleDeg)
+  const deckMm = engine.deckMm.get(place.cylinder)! - (paper.deckClearance?.value ?? 0)
+  const dropMm = (paper[`${place.kind}ValveDrop`]?.value ?? USUAL.dropMm) + deckMm * along + engine.seatMm.get(index + 1)!
+  const { lobe, centreDeg } = engine.cams.get(camOfValve(layout, place))!
+  const [ratio, lash] = [valveRatio(unread), lashWhenRead(unread)]
+  const ratioIs = isKnown(ratio) ? ratio.figure.value.value : 1
+  const lashMm = isKnown(lash) ? lash.figure.value.value : 0
+  return {
+    place,
+    number: index + 1,
+    dropMm,
+    along,
+    sweep: {
+      over: { dropAtTdcMm: dropMm + asRead(spec, engine.gasketThicknessMm) * along, angleDeg, surface: spec.methods.valveSurface },
+      crank: {
+        strokeMm: paper.stroke?.value ?? USUAL.strokeMm,
+        rodMm: paper.rodLength?.value ?? USUAL.rodMm,
+        pinOffsetMm: paper.pinOffset?.value ?? 0,
+      },
+      liftMm: (deg) => Math.max(0, closedLiftMm(lobe, deg - centreDeg) * ratioIs - lashMm),
+    },
+  }
+}
+
+/** How much thicker the gasket is while it is read than crushed, mm. */
+function asRead({ methods, paper }: VirtualHand['spec'], crushedMm: number): number {
+  if (methods.clearanceGasket === 'none') return -crushedMm
+  return methods.clearanceGasket === 'snugged' ? (paper.gasketSnugged?.value ?? crushedMm) - crushedMm : 0
+}
+
+const leastGap: Truth = (hand, place) => closestApproach(valveTruth(hand, place).sweep).gapMm
+
+/** The gap a feeler is tried in, with the lifter collapsed by the stack. */
+const leafGap: Truth = (hand, place) => {
+  const ratio = valveRatio(hand.unread)
+  return leastGap(hand, place) + STACK_MM * (isKnown(ratio) ? ratio.figure.value.value : 1)
+}
+const leafThatGoes: Truth = (hand, place) => Math.floor(leafGap(hand, place) / LEAF_MM) * LEAF_MM
+
+/** What a virtual engine has where this bench reads. */
+export const truths: Readonly<Record<ClearanceCharacteristic, Truth>> = {
+  'clearance.drop': (hand, place) => valveTruth(hand, place).sweep.over.dropAtTdcMm,
+  'clearance.travel': (hand, place) => gapMm(valveTruth(hand, place).sweep, place.degree ?? 0),
+  'clearance.clay': leastGap,
+  'clearance.claySide': (hand, place) => {
+    const { kind } = valveTruth(hand, place).place
+    const { paper } = hand.spec
+    const [pocketMm, headMm] = [paper[`${kind}Pocket`]?.value ?? USUAL.pocketMm, paper[`${kind}ValveHead`]?.value ?? USUAL.headMm]
+    return (pocketMm - headMm) / 2 - (paper[`${kind}PocketOffset`]?.value ?? 0)
+  },
+  'clearance.feelerWent': leafThatGoes,
+  'clearance.feelerStopped': (hand, place) => leafThatGoes(hand, place) + LEAF_MM,
+  'clearance.extraTravel': (hand, place) => leafGap(hand, place) - leafThatGoes(hand, place),
+  'clearance.collapse': () => STACK_MM,
+  'clearance.headSize': ({ spec }, place) => spec.paper[`${camKind(place.cam ?? 'intake')}ValveHead`]?.value ?? USUAL.headMm,
+  'clearance.pocketSize': ({ spec }, place) => spec.paper[`${camKind(place.cam ?? 'intake')}Pocket`]?.value ?? USUAL.pocketMm,
+  'clearance.seat': (hand, place) => SEAT_MM + hand.engine.seatMm.get(valveTruth(hand, place).number)!,
+  'clearance.squish': ({ engine }, { cylinder = 1 }) => engine.deckMm.get(cylinder)! + engine.gasketThicknessMm,
+}

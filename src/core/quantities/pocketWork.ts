@@ -1,0 +1,17 @@
+import type { Build } from '../build/build'
+import { workOn } from '../build/work'
+import { cylinderVolumeCm3, valvesOfKind, type CamKind } from '../engine'
+
+/** What a pocket takes off a crown for each millimetre it is cut deeper, all valves of the kind of one cylinder, cm³; undefined: its size is not on paper. */
+export function pocketCm3PerMm({ spec: { paper, layout } }: Build, kind: CamKind): number | undefined {
+  const across = paper[`${kind}Pocket`] ?? paper[`${kind}ValveHead`]
+  return across && cylinderVolumeCm3(across.value, 1) * valvesOfKind(layout, kind)
+}
+
+/** What pockets that are to be cut deeper add to a piston's volume; `station`: what its volume was read at, where it was. */
+export function pocketsCm3(build: Build, station?: string): number {
+  return (['intake', 'exhaust'] as const).reduce((sum, kind) => {
+    const byMm = workOn(build, `cutPocket/${kind}`, station)
+    return byMm === 0 ? sum : sum + byMm * (pocketCm3PerMm(build, kind) ?? 0)
+  }, 0)
+}
