@@ -33,6 +33,9 @@ function twinOf(spec: Spec): Spec {
   return { ...schools(spec, { ringDepths: 1, ...ALL_OF_CAMS }, layout), joints: undefined, drive: undefined }
 }
 
+/** Valves by every way: drop, dial, clay; of the others what follows from them. */
+const EVERY_WAY = { clearanceDial: 'every', clearanceClay: true, clearanceHead: true, clearanceRound: true } as const
+
 const VARIANTS: readonly (readonly [string, Spec])[] = [
   ['metric five', schools(tern, { ringDepths: 1, ...ALL_OF_CAMS })],
   [
@@ -41,6 +44,8 @@ const VARIANTS: readonly (readonly [string, Spec])[] = [
   ],
   ['metric five, pieces that vary', piecesVary(tern)],
   ['inch V8', schools(petrel, ALL_OF_CAMS)],
+  ['metric five, valves by dial', schools(tern, { ringDepths: 1, ...EVERY_WAY, clearanceDrop: false })],
+  ['metric five, valves of one cylinder', schools(tern, { ringDepths: 1, clearanceValves: 'first', clearanceGasket: 'none' })],
   ['metric twin, cams in the heads', twinOf(tern)],
   ['inch V8, other schools', schools(petrel, { bore: 'measured', chamber: 'buretteVolume', gasket: 'measured', bearings: 'strip' })],
 ]

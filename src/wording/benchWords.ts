@@ -38,6 +38,12 @@ const REMARKS = {
     part === 'piston'
       ? 'Read with the piston that stood here before the plan: read it again with the new one.'
       : 'By its maker’s figure: what was measured was another gasket.',
+  turnedBack: ({ count }) =>
+    [
+      `${counted(count, 'reading was', 'readings were')} taken turning back: the slack of chain or belt is in it.`,
+      'Within only once it is read in the running direction.',
+    ].join(' '),
+  syntheticLobe: () => 'By a lobe made of its card, not a measured one.',
   partState: ({ state }) => `Judged ${PART_STATE_WORDS[state]}.`,
   partStates: ({ states }) => `Read of parts in different states: ${states.map((state) => PART_STATE_WORDS[state]).join(', ')}.`,
   planned: () => 'As it will be once the planned work is done; measure again then.',

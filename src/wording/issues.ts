@@ -21,6 +21,8 @@ export function placeWords(path: readonly (string | number)[]): string {
   return words.length === 0 ? 'This' : capital(words.join(', '))
 }
 
+const FLOOR_DECIMALS = 1
+
 /** What is wrong with a file or an entry; `where` says it as a path in a file, or in words. */
 export function fileIssueWords(issue: FileIssue, where: (path: readonly (string | number)[]) => string = pathWords): string {
   switch (issue.code) {
@@ -34,6 +36,8 @@ export function fileIssueWords(issue: FileIssue, where: (path: readonly (string 
       return `${where(issue.path)}: ${issue.detail}.`
     case 'olderUnreadable':
       return `Written as version ${issue.version}, but parts that version always had are not in it.`
+    case 'belowFloor':
+      return `${where(issue.path)}: below ${formatQuantity(issue.floor, issue.unit, FLOOR_DECIMALS)}, the least that is common practice: a reason and initials are wanted beside it.`
     case 'unknownGauge':
       return `${where(issue.path)}: gauge “${issue.gauge}” is not in the drawer.`
     case 'wrongGauge':

@@ -51,7 +51,7 @@ const AXES_WORDS: Readonly<Record<SubjectAxis, (values: readonly (number | strin
   main: (numbers) => `Main${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')}`,
   bank: (sides) => `${sides.join(' and ')} bank`.replace(/^l/, 'L').replace(/^r/, 'R'),
   cam: (cams) => capital(cams.map((cam) => camWords(String(cam))).join(', ')),
-  valve: (valves) => `Valve${valves.length > 1 ? 's' : ''} ${valves.map((valve) => valveWords(String(valve))).join(', ')}`,
+  valve: (valves) => valvesWords(valves.map(String)),
   bolt: (numbers) =>
     numbers.length === 1
       ? capital(boltWords(Number(numbers[0])))
@@ -73,6 +73,18 @@ function camName(cam: string): { readonly name: string; readonly isHigh: boolean
 }
 
 /** "intake 3", or "intake 3b" of two. */
+/** More valves than so many are counted, not named. */
+const MOST_VALVES = 5
+
+function valvesWords(valves: readonly string[]): string {
+  if (valves.length <= MOST_VALVES) return `Valve${valves.length > 1 ? 's' : ''} ${valves.map(valveWords).join(', ')}`
+  const counts = (['intake', 'exhaust'] as const).flatMap((kind) => {
+    const count = valves.filter((valve) => valve.startsWith(kind)).length
+    return count > 0 ? [`${count} ${kind}`] : []
+  })
+  return `${counts.join(' and ')} valves`
+}
+
 function valveWords(valve: string): string {
   return valve.replace(/^([a-z]+)/, '$1 ')
 }

@@ -30,6 +30,15 @@ import {
   verdictWords,
   type Shown,
 } from '.'
+import * as bearings from './benches/bearings'
+import * as bores from './benches/bores'
+import * as cam from './benches/cam'
+import * as clearance from './benches/clearance'
+import * as compressionWords from './benches/compression'
+import * as fasteners from './benches/fasteners'
+import * as rings from './benches/rings'
+import * as rods from './benches/rods'
+import { benchWords, type OwnWords } from './benchWords'
 import { sumIssueWords } from './sums'
 
 const known = (value: number, u: number): Uncertain => ({
@@ -366,4 +375,27 @@ describe('issues in words say what, where and what to do', () => {
     [gaugeLineIssueWords({ code: 'checksum', got: '', wanted: 'A1B2' }), /checksum says nothing, the line comes to A1B2/],
     [gaugeLineIssueWords({ code: 'fields', got: 3 }), /^3 fields where .* are five/],
   ])('%s', (words, pattern) => expect(words).toMatch(pattern))
+})
+
+describe('the words of one bench', () => {
+  const OWN: Readonly<Record<string, OwnWords>> = { bearings, bores, cam, clearance, compression: compressionWords, fasteners, rings, rods }
+
+  it('say every remark of its findings by themselves: its page has no others', () => {
+    const said = new Set<string>()
+    for (const demo of DEMO_BUILDS)
+      for (const read of [() => true, demo.read]) {
+        const build = openBuild(demoDocument({ ...demo, read }, new Date('2026-03-01T12:00:00Z')))
+        for (const { id, definition, derive } of BENCHES) {
+          const words = benchWords(OWN[id]!)
+          for (const finding of derive(build))
+            for (const remark of finding.remarks) {
+              expect(words.remarkWords(remark, finding, definition.outputs[finding.output]!, 'metric').length, remark.code).toBeGreaterThan(
+                8,
+              )
+              said.add(remark.code)
+            }
+        }
+      }
+    expect([...said]).toEqual(expect.arrayContaining(['syntheticLobe', 'pistonApart', 'dropBy', 'readBy', 'oddOneOut']))
+  })
 })

@@ -2,8 +2,10 @@ import type { BuildDocument } from '@/core/build'
 import type { MonteCarloResult } from '@/core/metrology'
 import type { BenchId, JudgedAdvice } from '@/core/benches'
 import type { PlannerResult } from '@/core/benches/compression'
+import type { PhasingMap } from '@/core/benches/clearance'
 import type { OutOfStep, OutOfStepQuestion, RefitOfCam } from '@/core/benches/cam'
 import type { ButtingResult } from '@/core/benches/rings'
+import type { Cam } from '@/core/engine'
 import type { CsvReport } from '@/core/files'
 
 /** What the compression worker does. Arguments and answers are plain data. */
@@ -34,6 +36,19 @@ export interface CamWorker {
   refit(document: BuildDocument, count: number, seed: number, onProgress: (done: number) => void): Promise<readonly RefitOfCam[]>
   /** Undefined where numbers on paper are wanted. */
   outOfStep(document: BuildDocument, question: OutOfStepQuestion): Promise<OutOfStep | undefined>
+}
+
+/** What the clearance worker does. */
+export interface ClearanceWorker {
+  /** Random draws of every known valve's closest approach; calls `onProgress` between slices with the draws done. */
+  drawClosest(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void): Promise<ClosestDraws>
+  /** Undefined where numbers on paper, or the cams, are wanted. */
+  mapPhasing(document: BuildDocument, intake: Cam, exhaust: Cam): Promise<PhasingMap | undefined>
+}
+
+export interface ClosestDraws {
+  readonly valves: readonly string[]
+  readonly results: readonly MonteCarloResult[]
 }
 
 /** What the reader of tables does. */

@@ -332,6 +332,7 @@ test.describe('axe finds nothing, by day and by night', () => {
       [id, 'rings'],
       [id, 'rods'],
       [fresh, 'cam'],
+      [id, 'clearance'],
       [fresh, 'compression'],
       [id, 'compression'],
     ] as const) {

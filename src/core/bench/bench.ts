@@ -86,6 +86,8 @@ export interface Output {
 
 export interface LimitDefinition {
   readonly label: string
+  /** No lower bound goes below this unless somebody gives a reason and answers for it. */
+  readonly floor?: number
   readonly kind: Kind
   readonly units: Units
   readonly digits: { readonly metric: number; readonly inch: number }

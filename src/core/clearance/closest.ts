@@ -36,7 +36,8 @@ export function closestApproach(sweep: ValveSweep): Approach {
   return leastBetween(sweep, nearest - STEP_DEG, nearest + STEP_DEG, GOLDEN_STEPS)
 }
 
-function leastBetween(sweep: ValveSweep, from: number, to: number, steps: number): Approach {
+/** The least gap between two angles, of which it has one minimum; each step leaves 0.618 of the stretch. */
+export function leastBetween(sweep: ValveSweep, from: number, to: number, steps: number): Approach {
   let [low, high] = [from, to]
   for (let step = 0; step < steps; step++) {
     const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)]

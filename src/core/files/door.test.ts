@@ -180,6 +180,10 @@ const paper = (key: string, value: number, unit = 'mm'): Spec => ({
 })
 const methods = (more: object): Spec => ({ ...spec, methods: { ...spec.methods, ...more } })
 const limited = (id: string): Spec => ({ ...spec, limits: { ...spec.limits, [id]: { upper: 1, source: 'sheet', reason: '' } } })
+const closest = (lower: number, more: object = {}): Spec => ({
+  ...spec,
+  limits: { ...spec.limits, 'clearance.intake': { lower, source: 'sheet', reason: '', ...more } },
+})
 const layout = (more: Partial<Spec['layout']>): Spec => ({ ...spec, layout: { ...spec.layout, ...more } })
 const onShelf = (kind: string, ...parts: readonly object[]): Spec => ({ ...spec, choice: {}, stock: { ...spec.stock, [kind]: parts } })
 const thin = { id: 'g', name: 'G', source: 's', thicknessMm: 0.4, boreMm: 84 }
@@ -202,6 +206,14 @@ describe('a spec at the door', () => {
     ['a number no bench rests on', paper('sparkle', 3), ['unknownPaper spec.paper.sparkle']],
     ['a limit of a name that was', limited('clearance'), ['unknownLimit spec.limits.clearance']],
     ['a limit of its bench', limited('bores.clearance'), []],
+    ['a clearance below the least there should be', closest(1.4), ['belowFloor spec.limits.clearance.intake']],
+    [
+      'the same with a reason and nobody’s initials',
+      closest(1.4, { reason: 'run so before' }),
+      ['belowFloor spec.limits.clearance.intake'],
+    ],
+    ['the same answered for', closest(1.4, { reason: 'run so before', by: 'AB' }), []],
+    ['a clearance of just the least', closest(1.5), []],
     ['a limit taken off that never was', { ...spec, unlimited: ['bores.sparkle'] }, ['unknownLimit spec.unlimited.0']],
     ['a bore in °C', paper('bore', 83, 'degC'), ['wrongUnit spec.paper.bore.unit']],
     [

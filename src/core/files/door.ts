@@ -1,12 +1,13 @@
 /** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
 import { BENCHES, METHODS, PAPER } from '../benches'
-import type { Characteristic } from '../bench/bench'
+import { isAnsweredFor, isBelowFloor } from '../bench/belowFloor'
+import type { Characteristic, LimitDefinition } from '../bench/bench'
 import type { Build } from '../build/build'
 import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
 import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
-import type { BuildDocument, Entry, Gauge, Place, Pull, Spec } from '../build/types'
+import type { BuildDocument, Entry, Gauge, Limit, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
 import { bankCount, camsOf, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
@@ -15,7 +16,7 @@ import type { FileIssue, Path } from './fileIssue'
 import { stockIssues } from './stock'
 
 const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
-const LIMITS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.limits)))
+const LIMITS: ReadonlyMap<string, LimitDefinition> = new Map(BENCHES.flatMap((bench) => Object.entries(bench.definition.limits)))
 const CHECKS = new Set(BENCHES.flatMap((bench) => Object.keys(bench.definition.checks ?? {})))
 
 /** No part of an engine and no gauge reads more than this, in the canonical unit: beyond it a number is damaged. */
@@ -226,7 +227,14 @@ function limitIssues({ limits, unlimited = [] }: Spec): FileIssue[] {
   return [
     ...Object.keys(limits).flatMap((id) => unknown(id, ['spec', 'limits', id])),
     ...unlimited.flatMap((id, index) => unknown(id, ['spec', 'unlimited', index])),
+    ...Object.entries(limits).flatMap(([id, limit]) => floorIssues(id, limit)),
   ]
+}
+
+function floorIssues(id: string, limit: Limit): FileIssue[] {
+  const definition = LIMITS.get(id)
+  if (definition?.floor === undefined || !isBelowFloor(limit, definition) || isAnsweredFor(limit)) return []
+  return [{ code: 'belowFloor', path: ['spec', 'limits', id], floor: definition.floor, unit: definition.units.metric }]
 }
 
 function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {

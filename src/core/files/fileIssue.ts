@@ -36,4 +36,6 @@ export type FileIssue =
       readonly high: number
       readonly unit: UnitId
     }
+  /** A limit below the least that is common practice, and nobody answers for it. */
+  | { readonly code: 'belowFloor'; readonly path: Path; readonly floor: number; readonly unit: UnitId }
   | { readonly code: 'intervalOrder'; readonly path: Path }

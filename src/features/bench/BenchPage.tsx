@@ -103,7 +103,7 @@ function WorkArea({ page }: { page: BenchAtWork }) {
       </SpokenTitle>
       {view.Drawing ? (
         <Plan aria-label="Drawing" data-tall>
-          <view.Drawing findings={later.settled} build={later.build} system={system} />
+          <view.Drawing findings={later.settled} build={later.build} system={system} current={current} />
         </Plan>
       ) : (
         <Plan aria-label="Engine">

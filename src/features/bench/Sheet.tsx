@@ -85,6 +85,9 @@ const Table = styled.table`
     tr[data-total] td {
       font-size: 11.5px;
       padding: 0 2px;
+      svg {
+        margin-right: 1px;
+      }
     }
     th:first-child {
       width: 104px;
@@ -105,6 +108,9 @@ const Table = styled.table`
     font-weight: 600;
     font-size: 13.5px;
     white-space: nowrap;
+    svg {
+      margin-right: 5px;
+    }
   }
   tr[data-total] th {
     font-weight: 600;
@@ -233,7 +239,17 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
         {sheet.rows.flatMap((row, index) => [
           <ReadingRow key={row.label} row={row} sheet={sheet} byId={byId} {...cells} />,
           ...(isLastOfSeveral(bench, sheet, index)
-            ? [<Total key={`${row.label}/total`} output={judgeOf(bench, row)!} sheet={sheet} bench={bench} byId={byId} system={system} />]
+            ? linesOf(bench, sheet, row).map((of) => (
+                <Total
+                  key={`${of.label}/total`}
+                  output={judgeOf(bench, row)!}
+                  of={of}
+                  sheet={sheet}
+                  bench={bench}
+                  byId={byId}
+                  system={system}
+                />
+              ))
             : []),
         ])}
       </tbody>
@@ -297,27 +313,35 @@ function isLastOfSeveral(bench: Bench, sheet: SheetOf, index: number): boolean {
   return output !== undefined && feeding > 1 && output !== judgeOf(bench, sheet.rows[index + 1])
 }
 
+/** The rows whose places one value each is of: the first, or the first of every line. */
+function linesOf(bench: Bench, sheet: SheetOf, row: SheetRow): readonly SheetRow[] {
+  const feeding = sheet.rows.filter((other) => judgeOf(bench, other) === judgeOf(bench, row))
+  return feeding.filter((one, index) => feeding.findIndex(({ line }) => line === one.line) === index)
+}
+
 const TOTAL_COLOURS: Readonly<Partial<Record<Standing, string>>> = { over: 'var(--out)', under: 'var(--out)', inDoubt: 'var(--doubt)' }
 
 /** What the rows above come to in each column, with its verdict. */
 function Total({
   output,
+  of,
   sheet,
   bench,
   byId,
   system,
 }: {
   output: Id
+  of: SheetRow
   sheet: SheetOf
   bench: Bench
   byId: ReadonlyMap<string, Finding>
   system: UnitSystem
 }) {
   const definition = bench.definition.outputs[output]!
-  const { stations } = sheet.rows.find((row) => judgeOf(bench, row) === output)!
+  const { stations, line } = of
   return (
     <tr data-total="">
-      <th scope="row">{definition.label}</th>
+      <th scope="row">{line === undefined ? definition.label : `${definition.label}, ${line}`}</th>
       {sheet.columns.map((column) => {
         const finding = byId.get(findingId(output, stations.get(column)?.place ?? {}))
         const standing = finding ? standingOf(finding) : 'notMeasured'
@@ -325,7 +349,7 @@ function Total({
           <td key={column} style={{ color: TOTAL_COLOURS[standing] }}>
             {finding?.figure ? (
               <>
-                {standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />}{' '}
+                {standing !== 'within' && standing !== 'noLimit' && <VerdictMark standing={standing} size={9} />}
                 {showFinding(finding, finding.figure.value, definition, system).value}
               </>
             ) : (

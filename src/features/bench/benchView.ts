@@ -1,6 +1,6 @@
 import type { ExoticComponent } from 'react'
 import type { Draft } from './useBench'
-import type { Finding, JudgedAdvice } from '@/core/bench/bench'
+import type { Finding, JudgedAdvice, Station } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/build'
 import type { BenchWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'
@@ -23,6 +23,11 @@ export interface PictureProps {
   readonly system: UnitSystem
 }
 
+/** What a drawing in place of the plan is drawn of: also the place in hand. */
+export interface DrawingProps extends PictureProps {
+  readonly current: Station | undefined
+}
+
 /**
  * What a bench adds to the frame: its picture beside the sheet and its tools under the advice. Memoised: neither is drawn
  * again for a figure being typed.
@@ -32,6 +37,6 @@ export interface BenchView {
   readonly words: BenchWords
   readonly Picture: ExoticComponent<PictureProps>
   /** Drawn in place of the plan of the engine, where places are no cylinders. */
-  readonly Drawing?: ExoticComponent<PictureProps>
+  readonly Drawing?: ExoticComponent<DrawingProps>
   readonly Tools: ExoticComponent<ToolProps>
 }

@@ -1,10 +1,12 @@
 'use client'
 import { useState } from 'react'
+import { isBelowFloor } from '@/core/bench/belowFloor'
 import type { LimitDefinition } from '@/core/benches'
 import type { Limit, LimitId, Spec, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
 import { limitWords } from '@/wording'
+import { BelowFloor } from './BelowFloor'
 import { PaperGrid } from './PaperGrid'
 import { QuantityInput } from './QuantityInput'
 import { Words } from './Words'
@@ -36,11 +38,19 @@ export function LimitRow({ name, definition, preset, edit, system }: LimitRowPro
 
   function commit(which: Bound, value: number | undefined): void {
     const next = { lower: shown.lower, target: shown.target, upper: shown.upper, [which]: value }
-    if (troubleOf(next)) return setPending(next)
+    if (troubleOf(next) || (which === 'lower' && isBelowFloor(next, definition))) return setPending(next)
+    keep(next)
+  }
+
+  function keep(next: Typed, answer?: Pick<Limit, 'reason' | 'by'>): void {
     setPending(undefined)
     const isEmpty = next.lower === undefined && next.upper === undefined
     const { source = 'source not said', reason = '' } = limit && !limit.follows ? limit : {}
-    void set(isEmpty ? undefined : { ...withoutEmpty(next), source, reason }, isEmpty ? `${label}: no limit` : `${label} limit`)
+    const by = isBelowFloor(next, definition) ? limit?.by : undefined
+    void set(
+      isEmpty ? undefined : { ...withoutEmpty(next), source, reason, ...(by && { by }), ...answer },
+      isEmpty ? `${label}: no limit` : `${label} limit`,
+    )
   }
 
   const trouble = pending && troubleOf(pending)
@@ -49,6 +59,9 @@ export function LimitRow({ name, definition, preset, edit, system }: LimitRowPro
       <p>
         <b>{label}</b>
         <small>{stateWords(limit, definition, system)}</small>
+        {pending && !trouble && isBelowFloor(pending, definition) && (
+          <BelowFloor definition={definition} system={system} onAnswer={(answer) => keep(pending, answer)} />
+        )}
         {trouble && (
           <small role="alert" style={{ color: 'var(--out)' }}>
             {trouble}

@@ -47,11 +47,6 @@ export const REMARKS = {
       'This drive may never be turned back, and a stop wants it:',
       'with the chain or belt on, find TDC by equal drops, coming to both in the running direction.',
     ].join(' '),
-  turnedBack: ({ count }) =>
-    [
-      `${counted(count, 'reading was', 'readings were')} taken turning back: the slack of chain or belt is in it.`,
-      'Within only once it is read in the running direction.',
-    ].join(' '),
   dwellDoubt: ({ unseenDeg }, _shown, system) =>
     `A sanity check: within ${differenceWords(unseenDeg, IN_WORDS.angle, system)} of its top the piston moves less than the dial shows.`,
   camStands: ({ lateDeg, card }, _shown, system) => {
@@ -74,7 +69,6 @@ export const REMARKS = {
     is === 'more'
       ? `Its rows scatter ${scale.toFixed(1)} times as much as wheel and dial say; the doubt is taken as they scatter.`
       : 'Its rows scatter less than wheel and dial say; the doubt stays as they say.',
-  syntheticLobe: () => 'By a lobe made of its card, not a measured one.',
   tdcNotProven: ({ apart }, _shown, system) =>
     [
       `TDC is not proven: its two readings are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart.`,

@@ -7,6 +7,7 @@ import { expand, resultOf, type Figure, type FormulaText } from '../../metrology
 import { rootBetween } from '../../numerics/roots'
 import type { Remark } from '../../bench/bench'
 import { againstOthers, everyCylinder, knownFigures, oddOneOut } from '../../bench/engineWide'
+import { isAnsweredFor, isBelowFloor } from '../../bench/belowFloor'
 import { isKnown, ONLY_SAID, type Derived, type Interval } from '../../bench/finding'
 import { deckClearance } from '../../quantities/deckClearance'
 import { camOf, isBound, valveDrop, type Bound } from './drop'
@@ -106,9 +107,8 @@ function belowFloor({ spec: { limits } }: Build, cam: Cam): Remark[] {
   const kind = camKind(cam)
   const limit = limits[`clearance.${kind}`]
   const floorMm = FLOOR_MM[kind]
-  if (limit?.lower === undefined || limit.lower >= floorMm) return []
-  const isSigned = limit.by !== undefined && limit.reason.trim() !== ''
-  return [{ code: 'belowFloor', floorMm, ...(isSigned && { by: limit.by }) }]
+  if (!limit || !isBelowFloor(limit, { floor: floorMm })) return []
+  return [{ code: 'belowFloor', floorMm, ...(isAnsweredFor(limit) && { by: limit.by }) }]
 }
 
 function isUnanswered(remarks: readonly Remark[]): boolean {

@@ -2,6 +2,7 @@ import type { BenchDefinition } from '../../bench/bench'
 import { CAM_PAPER, VALVE_PAPER } from '../../quantities/camPaper'
 import { ENGINE_PAPER } from '../../quantities/enginePaper'
 import type { Cam } from '../../engine'
+import { FLOOR_MM } from './floor'
 import type { methods } from './methods'
 
 declare module '../../build/ids' {
@@ -86,7 +87,7 @@ export const definition = {
     'clearance.squish': { label: 'Soft wire, squeezed', ...MM, gauges: ['micrometer', 'other'], judgedBy: 'clearance.pistonToHead' },
   },
   outputs: {
-    'clearance.closest': { label: 'Valve to piston', ...SHOWN, limit: 'clearance.intake', exhaustLimit: 'clearance.exhaust' },
+    'clearance.closest': { label: 'Closest', ...SHOWN, limit: 'clearance.intake', exhaustLimit: 'clearance.exhaust' },
     'clearance.atRedline': { label: 'At redline', ...SHOWN, limit: 'clearance.atRedline', estimate: true },
     'clearance.roomToMove': { label: 'Room on the dyno', ...SHOWN_DEG, limit: 'clearance.roomToMove', prospective: true },
     'clearance.dropAtTdc': { label: 'Drop at TDC, gasket crushed', ...SHOWN },
@@ -99,8 +100,8 @@ export const definition = {
     'clearance.parked': { label: 'Turned alone, crank parked', ...SHOWN, limit: 'clearance.parked' },
   },
   limits: {
-    'clearance.intake': { label: 'Intake to piston', ...SHOWN },
-    'clearance.exhaust': { label: 'Exhaust to piston', ...SHOWN },
+    'clearance.intake': { label: 'Intake to piston', ...SHOWN, floor: FLOOR_MM.intake },
+    'clearance.exhaust': { label: 'Exhaust to piston', ...SHOWN, floor: FLOOR_MM.exhaust },
     'clearance.atRedline': { label: 'Valve to piston at redline', ...SHOWN },
     'clearance.roomToMove': { label: 'Room to move a cam on the dyno', ...SHOWN_DEG },
     'clearance.waysApart': { label: 'Ways of reading one valve apart', ...SHOWN },

@@ -1,1 +1,3 @@
 export { clearance } from './advise'
+export { closestModel } from './draws'
+export { phasingMap, type PhasingMap } from './phasingMap'

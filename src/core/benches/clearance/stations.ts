@@ -74,7 +74,7 @@ function rowsOf(build: Build, place: ValvePlace): readonly Row[] {
           {
             characteristic: 'clearance.drop',
             words: 'drop to the piston at TDC',
-            row: 'Drop at TDC',
+            row: 'Drop',
             ...(centre !== undefined && { centre }),
           } as const,
         ]
@@ -106,7 +106,7 @@ function dialRows(build: Build, place: ValvePlace, dropMm: number | undefined): 
   return degrees.map((degree) => ({
     characteristic: 'clearance.travel',
     words: `travel to the piston at ${degreeWords(degree)}`,
-    row: `Dial, ${degreeWords(degree)}`,
+    row: degree === 0 ? 'Dial, TDC' : `${degree > 0 ? '+' : '−'}${Math.abs(degree)}°`,
     more: { degree },
     ...(sweep && dropMm !== undefined && { centre: dropMm + gapMm(sweep, degree) }),
   }))

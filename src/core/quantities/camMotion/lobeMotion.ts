@@ -10,7 +10,8 @@ import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
 import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '../camCard'
 import { curveOf, peakLiftOf } from './curve'
-import { centreline, signOf } from './schools'
+import { centreline, signOf, turnedBackOf } from './schools'
+import { laterBy } from './wheel'
 
 /** A cam's lobe as it stands, or will after what is planned. */
 export interface LobeMotion {
@@ -64,9 +65,12 @@ function measuredMotion(build: Build, cam: Cam, found: Derived): LobeMotion | un
     formMm: () => 0,
     isSynthetic: false,
     isPartial: found.isPartial ?? false,
-    remarks: [],
+    remarks: turnedBackOf([found]),
   }
 }
+
+/** A place nobody has read: all that is planned is still to be done. */
+const UNREAD = ''
 
 /** Lobes made of a card have this power, give or take (assumed). */
 const POWER_TOLERANCE = 0.3
@@ -83,7 +87,8 @@ function motionByCard(build: Build, cam: Cam, found: Derived): KnownMotion {
   if (!lobe || !flat || !pointed) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
   return {
     liftMm: (deg) => closedLiftMm(lobe, deg),
-    centreDeg: centreAfterTdc(cam, stands.figure),
+    // What was found already counts what is planned; a card does not.
+    centreDeg: isKnown(found) ? centreAfterTdc(cam, found.figure) : laterBy(build, cam, UNREAD, centreAfterTdc(cam, stands.figure)),
     peakMm: lift.figure,
     formMm: (deg) => Math.abs(closedLiftMm(pointed, deg) - closedLiftMm(flat, deg)) / 2,
     isSynthetic: true,

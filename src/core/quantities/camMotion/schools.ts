@@ -40,7 +40,7 @@ const MIDDLE: FormulaText = {
 }
 
 /** Of two angles that were read turned back it is said once, with how many. */
-function turnedBackOf(parts: readonly Derived[]): readonly Remark[] {
+export function turnedBackOf(parts: readonly Derived[]): readonly Remark[] {
   const said = parts.flatMap((part) => (isKnown(part) ? (part.remarks ?? []) : [])).filter(({ code }) => code === 'turnedBack')
   return said.length > 0 ? [{ code: 'turnedBack', count: said.length }] : []
 }

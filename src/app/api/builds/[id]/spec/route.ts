@@ -3,11 +3,13 @@ import { z } from 'zod'
 import { benchById, followPresets, openBuild, withUsual } from '@/core/benches'
 import { compare } from '@/core/evaluation/compare'
 import { evaluate } from '@/core/evaluation/evaluate'
+import { plannedTooNear } from '@/core/evaluation/tooNear'
 import { withPlannedAfter, withChosenAfter } from '@/core/build/changes'
 import { benchOf, withSpec, type OutputId } from '@/core/build'
 import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
-import { fileIssueWords, movedWords, placeWords } from '@/wording'
+import type { Finding } from '@/core/bench/bench'
+import { fileIssueWords, movedWords, placeWords, subjectsWords } from '@/wording'
 import { buildNews } from '../news/buildNews'
 import { answering, bodyOf, refused } from '../../../../answer'
 
@@ -30,15 +32,25 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const before = await builds.load(id)
     if (!before) return refused(404, 'There is no such build here. Nothing was stored.')
     const next = withPlannedAfter(withChosenAfter(followPresets(spec), before.document), before.document)
+    const build = openBuild(before.document)
+    const near = plannedTooNear(build, withSpec(build, next))
+    if (near.length > 0) return refused(422, `${tooNearWords(near)} Nothing was stored.`)
     const revision = await builds.revise(id, basedOn, next, by, reason)
     buildNews().emit('change', { build: id, revision })
-    const build = openBuild(before.document)
     return NextResponse.json({
       revision,
       spec: next,
       moved: movedWords(compare(evaluate(build), evaluate(withSpec(build, next))), labelOf),
     })
   })
+}
+
+/** What a plan brings too near, and what is wanted before it is taken. */
+function tooNearWords(near: readonly Finding[]): string {
+  const [first] = near as [Finding]
+  const alike = near.filter(({ output }) => output === first.output)
+  const whom = subjectsWords(alike)
+  return `This plan brings ${labelOf(first.output).toLowerCase()}${whom && `, ${whom.toLowerCase()},`} under its limit: take it at What if, with a reason and initials.`
 }
 
 function labelOf(output: OutputId): string {

@@ -1,0 +1,92 @@
+/** The closest approach of every valve by chance: all that is doubtful drawn many times, and the sweep searched each time. */
+import type { Build } from '../../build/build'
+import { leastBetween, type ValveSweep } from '../../clearance/closest'
+import { camKind, camsOf, isHighProfile, valvesOf, type Cam } from '../../engine'
+import type { MonteCarloModel, Uncertain } from '../../metrology'
+import { paperAt } from '../../build/figures'
+import { isKnown } from '../../bench/finding'
+import { fromPaper } from '../../quantities/fromPaper'
+import { crankOnPaper, formFigure, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { valveRatio } from '../../quantities/camMotion/valveMotion'
+import { camOf, isBound, valveDrop } from './drop'
+import { judgedLash } from './lash'
+import { nearest, valveAngle } from './sweep'
+
+/** What a draw sets of a cam, in the order it is drawn in. */
+const OF_CAM = ['centreDeg', 'peakMm', 'formMm', 'ratio', 'lashMm', 'strokeMm', 'rodMm'] as const
+type CamDraw = { -readonly [Name in (typeof OF_CAM)[number]]: number }
+
+interface DrawnCam {
+  readonly cam: Cam
+  readonly motion: LobeMotion
+  readonly angleDeg: number
+  /** Where it is closest as it stands: it is looked for about there. */
+  readonly atDeg: number
+  readonly inputs: readonly Uncertain[]
+}
+
+/** A cam's closest approach is looked for so far to either side of where it is. */
+const ABOUT_DEG = 12
+const STEPS = 16
+
+/**
+ * A Monte Carlo model of the closest approach of every valve that was read or taken from others: drops, centrelines, lobes, lash,
+ * ratio, crank and rod are drawn, what they share once a draw, and the least of the sweep is found for each. Where a lobe hardly
+ * reaches its valve the least has a kink that a linear budget does not see.
+ */
+export function closestModel(build: Build): MonteCarloModel & { readonly valves: readonly string[] } {
+  const cams = camsOf(build.spec.layout)
+    .filter((cam) => !isHighProfile(cam))
+    .flatMap((cam) => drawnCam(build, cam) ?? [])
+  const valves = valvesOf(build.spec.layout).flatMap((valve) => {
+    const [drop, at] = [valveDrop(build, valve), cams.findIndex(({ cam }) => cam === camOf(build, valve))]
+    return at >= 0 && !isBound(drop) && isKnown(drop) ? [{ valve, at, drop: drop.figure.value }] : []
+  })
+  const { surface, crank } = { surface: build.spec.methods.valveSurface, crank: crankOnPaper(build) }
+  const nearestMm = new Float64Array(cams.length)
+  const lashMm = new Float64Array(cams.length)
+  const drawn = {} as CamDraw
+  return {
+    valves: valves.map(({ valve }) => valve),
+    inputs: [...cams.flatMap(({ inputs }) => inputs), ...valves.map(({ drop }) => drop)],
+    results: valves.length,
+    bounds: valves.map(({ at }) => build.spec.limits[`clearance.${camKind(cams[at]!.cam)}`]),
+    evaluate(values, out) {
+      for (const [index, cam] of cams.entries()) {
+        for (const [place, name] of OF_CAM.entries()) drawn[name] = values[index * OF_CAM.length + place]!
+        lashMm[index] = drawn.lashMm
+        const sweep = sweepOf(cam, drawn, { surface, pinOffsetMm: crank.pinOffsetMm })
+        nearestMm[index] = leastBetween(sweep, cam.atDeg - ABOUT_DEG, cam.atDeg + ABOUT_DEG, STEPS).gapMm
+      }
+      const first = cams.length * OF_CAM.length
+      for (const [index, { at }] of valves.entries()) out[index] = values[first + index]! + Math.min(0, nearestMm[at]! + lashMm[at]!)
+    },
+  }
+}
+
+function sweepOf(
+  { motion, angleDeg }: DrawnCam,
+  { centreDeg, peakMm, formMm, ratio, strokeMm, rodMm }: CamDraw,
+  { surface, pinOffsetMm }: { readonly surface: 'pocket' | 'flat'; readonly pinOffsetMm: number },
+): ValveSweep {
+  const scale = peakMm / motion.peakMm.value.value
+  return {
+    over: { dropAtTdcMm: 0, angleDeg, surface },
+    crank: { strokeMm, rodMm, pinOffsetMm },
+    liftMm: (deg) => {
+      const lobeMm = motion.liftMm(withinCycle(deg - centreDeg))
+      return lobeMm > 0 ? (lobeMm * scale + formMm) * ratio : 0
+    },
+  }
+}
+
+/** Undefined where the closest approach of a cam's valves is not known. */
+function drawnCam(build: Build, cam: Cam): DrawnCam | undefined {
+  const [motion, found, ratio, lash] = [lobeMotion(build, cam), nearest(build, cam, 0), valveRatio(build), judgedLash(build, cam)]
+  const [angle, stroke, rod] = [valveAngle(build, camKind(cam)), fromPaper(build, 'stroke'), paperAt(build, 'rodLength')]
+  if ('missing' in motion || 'missing' in found || !isKnown(ratio) || !isKnown(lash) || !isKnown(angle) || !isKnown(stroke) || !rod)
+    return undefined
+  const form = formFigure(cam, motion, withinCycle(found.atDeg - motion.centreDeg.value.value))
+  const figures = [motion.centreDeg, motion.peakMm, form, ratio.figure, lash.figure, stroke.figure, rod]
+  return { cam, motion, angleDeg: angle.figure.value.value, atDeg: found.atDeg, inputs: figures.map(({ value }) => value) }
+}
