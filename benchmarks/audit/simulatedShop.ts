@@ -1,8 +1,9 @@
 import { BENCHES, gaugesFor, GROWTH, openBuild, TRUTHS } from '@/core/benches'
 import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
 import { growingParts } from '@/core/build/growth'
-import { cylinderNumbers, EXPANSION } from '@/core/engine'
-import { randomStream, type RandomStream } from '@/core/numerics/random'
+import { trueClosestMm } from '@/core/benches/clearance/twin'
+import { camsOf, cylinderNumbers, EXPANSION } from '@/core/engine'
+import { randomStream, seedOf, type RandomStream } from '@/core/numerics/random'
 import { makeEngine, SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
 
 /** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
@@ -10,6 +11,8 @@ export interface Measured {
   readonly measured: Build
   /** The engine as it truly is; each cylinder with its own pieces, where those differ. */
   readonly truthOf: (cylinder: number | undefined) => Build
+  /** How near a valve truly comes to its piston: by the engine's own lobes, which no build knows of. */
+  readonly trueClosestMm: (valve: string) => number
 }
 
 /** How far a shop nobody wrote the temperature of may be from 20 °C; the same assumption as the readings are taken with. */
@@ -28,7 +31,7 @@ export function measure(nominal: Spec, seed: number): Measured {
   const random = randomStream(seed)
   const trueSpec = specWithin(nominal, random)
   const pieces = new Map(cylinderNumbers(nominal.layout).map((cylinder) => [cylinder, piecesWithin(trueSpec, random)]))
-  const engine = makeEngine(trueSpec, {}, seed + 1)
+  const engine = makeEngine(trueSpec, { lobePower: lobePowers(nominal, seed) }, seed + 1)
   const warmK = SHOP_K * (2 * random.uniform() - 1)
   const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
   const truth = buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0))
@@ -36,7 +39,17 @@ export function measure(nominal: Spec, seed: number): Measured {
   return {
     measured: buildFrom(nominal, reader(nominal, engine, seed + 2, random, gauges, warmK)),
     truthOf: (cylinder) => own.get(cylinder ?? Number.NaN) ?? truth,
+    trueClosestMm: (valve) =>
+      trueClosestMm({ engine, spec: trueSpec, unread: withSpec(truth, trueSpec), random, buretteLevelCm3: 0 }, valve),
   }
+}
+
+/** Lobes are as pointed as they are assumed to be, give or take, evenly. */
+const POWER_TOLERANCE = 0.3
+
+function lobePowers({ layout }: Spec, seed: number): Readonly<Record<number, number>> {
+  const { uniform } = randomStream(seedOf(seed))
+  return Object.fromEntries(camsOf(layout).map((_, index) => [index + 1, POWER_TOLERANCE * (2 * uniform() - 1)]))
 }
 
 type Read = (characteristic: Id, place: Place, gauge: Gauge) => { value: number; upper?: number }

@@ -28,6 +28,8 @@ export function workWords(work: Work, system: UnitSystem): string {
       return `${capital(work.valves)} pockets cut deeper by ${length}`
     case 'turnCam':
       return `${capital(subjectWords({ cam: work.cam }))} set ${angle} ${work.by < 0 ? 'later' : 'earlier'}`
+    case 'raisePiston':
+      return `Every piston ${length} ${work.by < 0 ? 'lower' : 'higher'}`
     case 'piston':
       return `Other pistons, ${length} ${work.by < 0 ? 'shorter' : 'taller'}`
   }

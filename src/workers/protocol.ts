@@ -6,6 +6,7 @@ import type { PhasingMap } from '@/core/benches/clearance'
 import type { OutOfStep, OutOfStepQuestion, RefitOfCam } from '@/core/benches/cam'
 import type { ButtingResult } from '@/core/benches/rings'
 import type { Cam } from '@/core/engine'
+import type { Effect, Question, SearchResult, Settings } from '@/core/whatIf'
 import type { CsvReport } from '@/core/files'
 
 /** What the compression worker does. Arguments and answers are plain data. */
@@ -49,6 +50,18 @@ export interface ClearanceWorker {
 export interface ClosestDraws {
   readonly valves: readonly string[]
   readonly results: readonly MonteCarloResult[]
+}
+
+/** What the what-if worker does. */
+export interface WhatIfWorker {
+  search(document: BuildDocument, question: Question, onProgress: (done: number) => void): Promise<FoundVariants>
+  /** The knob that moves the finding most first. */
+  sensitivity(document: BuildDocument, settings: Settings, findingId: string): Promise<readonly Effect[]>
+}
+
+/** What a search found, as settings: whoever shows them works them out for himself. */
+export interface FoundVariants extends Omit<SearchResult, 'front'> {
+  readonly settings: readonly Settings[]
 }
 
 /** What the reader of tables does. */

@@ -1,7 +1,7 @@
 /** Changes of an engine as data: applied to be judged, or held by its spec. */
 import { v7 as uuidV7 } from 'uuid'
 import { withSpec, type Build } from './build'
-import type { EngineChange, Spec, Work } from './types'
+import type { EngineChange, Planned, Spec, Work } from './types'
 import { withConsidered } from './work'
 
 type Choice = Exclude<EngineChange, Work>
@@ -16,11 +16,13 @@ export function applyChanges(build: Build, changes: readonly EngineChange[]): Bu
   return works.length > 0 ? withConsidered(chosen, works) : chosen
 }
 
-/** The spec that holds changes: parts chosen, and work planned. */
-export function withChanges(spec: Spec, changes: readonly EngineChange[]): Spec {
+/** The spec that holds changes: parts chosen, and work planned; `despite`: why it is planned although it brings something too near. */
+export function withChanges(spec: Spec, changes: readonly EngineChange[], despite?: Planned['despite']): Spec {
   const { choices, works } = parted(changes)
   const chosen = withChoices(spec, choices)
-  return works.length > 0 ? { ...chosen, planned: [...(spec.planned ?? []), ...works.map((work) => ({ id: uuidV7(), work }))] } : chosen
+  return works.length > 0
+    ? { ...chosen, planned: [...(spec.planned ?? []), ...works.map((work) => ({ id: uuidV7(), work, ...(despite && { despite }) }))] }
+    : chosen
 }
 
 /**
@@ -80,13 +82,17 @@ function parted(changes: readonly EngineChange[]): { readonly choices: readonly 
 
 function withChoices(spec: Spec, choices: readonly Choice[]): Spec {
   return choices.reduce((now, choice) => {
+    if (choice.choose === 'duty') {
+      const { choose: _, ...duty } = choice
+      return { ...now, duty: { ...now.duty, ...duty } }
+    }
     if (choice.choose !== 'paper') return { ...now, choice: { ...now.choice, ...chosenBy(now.choice, choice) } }
     const { key, value, unit, source } = choice
     return { ...now, paper: { ...now.paper, [key]: { value, unit, source } } }
   }, spec)
 }
 
-function chosenBy(now: Spec['choice'], change: Exclude<Choice, { choose: 'paper' }>): Partial<Spec['choice']> {
+function chosenBy(now: Spec['choice'], change: Exclude<Choice, { choose: 'paper' | 'duty' }>): Partial<Spec['choice']> {
   switch (change.choose) {
     case 'gasket':
       return { gasket: change.id }

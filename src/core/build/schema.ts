@@ -171,6 +171,8 @@ export const workSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('cutPocket'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
   /** A cam set earlier on its sprocket, crank degrees; negative: later. */
   z.object({ what: z.literal('turnCam'), cam: z.enum(CAMS), ...by }).strict(),
+  /** Every piston stands so much higher: by another compression height, rod or stroke. */
+  z.object({ what: z.literal('raisePiston'), ...by }).strict(),
   /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
   z.object({ what: z.literal('piston'), id, ...by }).strict(),
 ])

@@ -34,6 +34,7 @@ export type EngineChange =
   | { readonly choose: 'pistonInBore'; readonly marks: readonly number[] }
   | { readonly choose: 'shells'; readonly journal: string; readonly pair: ShellPair }
   | { readonly choose: 'paper'; readonly key: PaperKey; readonly value: number; readonly unit: UnitId; readonly source: string }
+  | { readonly choose: 'duty'; readonly redlineRpm?: number; readonly boostKpa?: number }
   | Work
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>

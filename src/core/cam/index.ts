@@ -16,6 +16,7 @@ export { chainRetardDeg, filedSide, keyAngleDeg, toothDeg, type FiledKey } from 
 export { liftTableFrom, type CurveTableIssue } from './curveCsv'
 export { figureFromCurve } from './curveFigures'
 export { checkedLobe, type CheckedLobe, type LobeSlip } from './lobeSlips'
-export { eventsAt, peakOf, type FromCurve, type LobeEvents } from './lobeEvents'
+export { eventsAt, liftAt, peakOf, type FromCurve, type LobeEvents } from './lobeEvents'
 export type { LiftRow } from './curveTable'
 export { stopDrop, tdcInputs, trueTdc } from './tdcFormulas'
+export type { LobeCurve } from './lobeCurve'

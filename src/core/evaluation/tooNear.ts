@@ -1,6 +1,6 @@
 import type { Build } from '../build/build'
 import type { Finding, OutputId } from '../bench/bench'
-import { compare, isOut } from './compare'
+import { compare, isOut, type Moved } from './compare'
 import { evaluate } from './evaluate'
 
 /** Findings that no plan may bring out of their limits without a reason on record: what meets at speed breaks an engine. */
@@ -19,12 +19,10 @@ const NEVER_UNASKED: ReadonlySet<OutputId> = new Set([
 export function plannedTooNear(before: Build, after: Build): readonly Finding[] {
   const known = new Set((before.spec.planned ?? []).map(({ id }) => id))
   const unasked = (after.spec.planned ?? []).some(({ id, despite }) => !known.has(id) && !despite)
-  return unasked ? tooNear(before, after) : []
+  return unasked ? tooNear(compare(evaluate(before), evaluate(after))) : []
 }
 
-/** What one build has too near and the other has not. */
-export function tooNear(before: Build, after: Build): readonly Finding[] {
-  return compare(evaluate(before), evaluate(after)).flatMap(({ before: was, after: is }) =>
-    is && NEVER_UNASKED.has(is.output) && isOut(is) && !isOut(was) ? [is] : [],
-  )
+/** What is too near after a change and was not before. */
+export function tooNear(moved: readonly Moved[]): readonly Finding[] {
+  return moved.flatMap(({ before, after }) => (after && NEVER_UNASKED.has(after.output) && isOut(after) && !isOut(before) ? [after] : []))
 }

@@ -34,12 +34,17 @@ export function deckSpots(build: Build): readonly DeckSpot[] {
   return build.spec.methods.deckPlaces === 2 ? PIN_AXIS : (Object.keys(DECK_SPOTS) as DeckSpot[])
 }
 
+/** How much higher every piston will stand than it was read: deck cut, taller pistons, another compression height, rod or stroke. */
+export function higherByMm(build: Build, station: string): number {
+  return workOn(build, 'deckCut', station) + workOn(build, 'piston', station) + workOn(build, 'raisePiston', station)
+}
+
 /** A place of the deck as it was read, or as it will be once the deck is cut or other pistons are in. */
 function deckAt(build: Build, cylinder: number, spot: DeckSpot): Figure | undefined {
   const place = { cylinder, spot }
   const read = readingAt(build, 'compression.deck', place)
   const station = stationId('compression.deck', place)
-  const higherMm = workOn(build, 'deckCut', station) + workOn(build, 'piston', station)
+  const higherMm = higherByMm(build, station)
   return read && afterWork(read, -higherMm, 'length', 'Deck cut or taller piston')
 }
 

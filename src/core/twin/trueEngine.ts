@@ -51,6 +51,8 @@ export interface TrueEngine {
   readonly boltOverpullMm: Each
   /** By cam, in the order of the engine's cams: crank degrees it was set later than its card. */
   readonly camLateDeg: Each
+  /** By cam: the power of its lobes in closed form. */
+  readonly lobePower: Each
   /** By valve, in the engine's order: crank degrees its lobe is ground later than its cam's others, and what it lacks of lift. */
   readonly lobeLateDeg: Each
   readonly lobeLowMm: Each
@@ -155,13 +157,21 @@ const CAM_SET_DEG = 0.15
 const USUAL_CAM = { liftMm: 10, centrelineDeg: 108, durationDeg: 225 }
 
 /** Cams and wheel, by noise of their own: what is in the block stays as it was. */
-function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {}, sprocketMm = {} }: Faults, seed: number): Timed {
+function makeCams(
+  spec: Spec,
+  { camLateDeg = {}, lobePower = {}, lobeLateDeg = {}, lobeLowMm = {}, sprocketMm = {} }: Faults,
+  seed: number,
+): Timed {
   const { normal } = randomStream(seedOf(seed))
   const all = camsOf(spec.layout)
   const late = new Map(all.map((_, index) => [index + 1, CAM_SET_DEG * normal() + (camLateDeg[index + 1] ?? 0)]))
   const card = openBuildWith({ id: 'card', spec, gauges: [], entries: [] }, {})
+  const powers = new Map(all.map((_, index) => [index + 1, USUAL_LOBE_POWER + (lobePower[index + 1] ?? 0)]))
   const cams = new Map(
-    all.map((cam, index) => [cam, { lobe: lobeOf(card, cam), centreDeg: cardCentreDeg(card, cam) + late.get(index + 1)! }]),
+    all.map((cam, index) => [
+      cam,
+      { lobe: lobeOf(card, cam, powers.get(index + 1)!), centreDeg: cardCentreDeg(card, cam) + late.get(index + 1)! },
+    ]),
   )
   const wheelOffDeg = WHEEL_OFF_DEG * normal()
   const valves = valvesOf(spec.layout)
@@ -169,6 +179,7 @@ function makeCams(spec: Spec, { camLateDeg = {}, lobeLateDeg = {}, lobeLowMm = {
     new Map(Array.from({ length: count }, (_, index) => [index + 1, nominal + scatter * normal() + (faults[index + 1] ?? 0)]))
   return {
     camLateDeg: late,
+    lobePower: powers,
     cams,
     wheelOffDeg,
     lobeLateDeg: each(valves.length, 0, LOBE_GROUND_DEG, lobeLateDeg),
@@ -185,7 +196,7 @@ function makeSeats({ layout }: Spec, { seatMm = {} }: Faults, seed: number): Eac
   return new Map(valvesOf(layout).map((_, index) => [index + 1, SEAT_CUT_MM * normal() + (seatMm[index + 1] ?? 0)]))
 }
 
-type Timed = Pick<TrueEngine, 'camLateDeg' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm' | 'sprocketMm'>
+type Timed = Pick<TrueEngine, 'camLateDeg' | 'lobePower' | 'cams' | 'wheelOffDeg' | 'lobeLateDeg' | 'lobeLowMm' | 'sprocketMm'>
 /** How alike a grinder makes the lobes of a shaft, standard deviations. */
 const LOBE_GROUND_DEG = 0.12
 const LOBE_GROUND_MM = 0.004
@@ -199,9 +210,9 @@ function cardCentreDeg(card: Build, cam: Cam): number {
 }
 
 /** The lobe that has the lift and the duration of its card. */
-function lobeOf(card: Build, cam: Cam): ClosedLobe {
+function lobeOf(card: Build, cam: Cam, power: number): ClosedLobe {
   const liftMm = valueOr(cardLobeLift(card, cam), USUAL_CAM.liftMm)
   const durationDeg = valueOr(cardDuration(card, cam), USUAL_CAM.durationDeg)
-  const lobe = lobeOfDuration(liftMm, durationDeg, checkLift(card).value.value)
-  return lobe ?? { liftMm, halfWidthDeg: durationDeg / 2, power: USUAL_LOBE_POWER }
+  const lobe = lobeOfDuration(liftMm, durationDeg, checkLift(card).value.value, power)
+  return lobe ?? { liftMm, halfWidthDeg: durationDeg / 2, power }
 }

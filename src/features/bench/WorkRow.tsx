@@ -19,12 +19,15 @@ const Bar = styled(ProgressBar)`
 export function WorkRow<Answer>({
   label,
   words,
+  again = 'Draw again',
   work,
   start,
   stop,
 }: {
   label: string
   words: string
+  /** What the button says once it was done. */
+  again?: string
   work: Work<Answer>
   start: () => void
   stop: () => void
@@ -40,7 +43,7 @@ export function WorkRow<Answer>({
         </>
       ) : (
         <Button kind="primary" onPress={start}>
-          {work.state === 'done' ? 'Draw again' : words}
+          {work.state === 'done' ? again : words}
         </Button>
       )}
     </Row>

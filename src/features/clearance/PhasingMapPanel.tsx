@@ -35,7 +35,7 @@ export function PhasingMapPanel({ build, system, onClose }: ToolProps & { onClos
           options={intakes.map((value) => ({ value, label: capital(subjectWords({ cam: value })) }))}
         />
       )}
-      <WorkRow label="Map" work={work} start={start} stop={stop} words="Map every setting of both" />
+      <WorkRow label="Map" work={work} start={start} stop={stop} words="Map every setting of both" again="Map again" />
       <div aria-live="polite">
         {work.state === 'failed' && <p>{work.words}</p>}
         {work.state === 'done' && !work.answer && (

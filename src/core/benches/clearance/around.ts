@@ -10,7 +10,7 @@ import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { deckClearance } from '../../quantities/deckClearance'
 import { fromPaper } from '../../quantities/fromPaper'
 import { gasketOf } from '../../quantities/gasket'
-import { crankOnPaper, formFigure, lobeMotion, withinCycle, type KnownMotion } from '../../quantities/camMotion/lobeMotion'
+import { crankOnPaper, lobeMotion, withinCycle, type KnownMotion } from '../../quantities/camMotion/lobeMotion'
 import { runningLash, valveRatio } from '../../quantities/camMotion/valveMotion'
 import { closestOfCam } from './closest'
 import { centreline } from '../../quantities/camMotion/schools'
@@ -88,8 +88,8 @@ export function between(build: Build, intake: Cam, exhaust: Cam): Derived {
   const { atDeg } = closestValves(pairOf(valuesAt), ...liftsOf(motions, valuesAt))
   const formed = {
     ...figures,
-    intakeFormMm: formFigure(intake, motions.intake, withinCycle(atDeg - valuesAt.intakeCentreDeg)),
-    exhaustFormMm: formFigure(exhaust, motions.exhaust, withinCycle(atDeg - valuesAt.exhaustCentreDeg)),
+    intakeFormMm: motions.intake.varied.offMm(withinCycle(atDeg - valuesAt.intakeCentreDeg)),
+    exhaustFormMm: motions.exhaust.varied.offMm(withinCycle(atDeg - valuesAt.exhaustCentreDeg)),
   }
   const figure = formula({
     id: 'valveToValve',
@@ -143,8 +143,8 @@ export function betweenParts(
   const figures = {
     ...inputs.figures,
     stepMm: paperAt(build, 'valvesStep') ?? leftOut(),
-    intakeCentreDeg: motions.intake.centreDeg,
-    exhaustCentreDeg: motions.exhaust.centreDeg,
+    intakeCentreDeg: motions.intake.varied.centreDeg,
+    exhaustCentreDeg: motions.exhaust.varied.centreDeg,
     intakeFormMm: leftOut(),
     exhaustFormMm: leftOut(),
   }

@@ -6,7 +6,7 @@ import type { MonteCarloModel, Uncertain } from '../../metrology'
 import { paperAt } from '../../build/figures'
 import { isKnown } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
-import { crankOnPaper, formFigure, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { crankOnPaper, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 import { camOf, isBound, valveDrop } from './drop'
 import { judgedLash } from './lash'
@@ -86,7 +86,8 @@ function drawnCam(build: Build, cam: Cam): DrawnCam | undefined {
   const [angle, stroke, rod] = [valveAngle(build, camKind(cam)), fromPaper(build, 'stroke'), paperAt(build, 'rodLength')]
   if ('missing' in motion || 'missing' in found || !isKnown(ratio) || !isKnown(lash) || !isKnown(angle) || !isKnown(stroke) || !rod)
     return undefined
-  const form = formFigure(cam, motion, withinCycle(found.atDeg - motion.centreDeg.value.value))
-  const figures = [motion.centreDeg, motion.peakMm, form, ratio.figure, lash.figure, stroke.figure, rod]
+  const { centreDeg, peakMm, offMm } = motion.varied
+  const off = offMm(withinCycle(found.atDeg - centreDeg.value.value))
+  const figures = [centreDeg, peakMm, off, ratio.figure, lash.figure, stroke.figure, rod]
   return { cam, motion, angleDeg: angle.figure.value.value, atDeg: found.atDeg, inputs: figures.map(({ value }) => value) }
 }

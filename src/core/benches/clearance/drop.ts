@@ -10,7 +10,7 @@ import type { Missing, Remark } from '../../bench/bench'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { afterWork } from '../../quantities/afterWork'
 import { chamberVolume } from '../../quantities/chamberVolume'
-import { deckClearance } from '../../quantities/deckClearance'
+import { deckClearance, higherByMm } from '../../quantities/deckClearance'
 import { fromPaper } from '../../quantities/fromPaper'
 import { gasketOf, gasketWhenRead } from '../../quantities/gasket'
 import { oldPistonRemarks } from '../../quantities/oldParts'
@@ -100,7 +100,7 @@ function asItRuns(build: Build, valve: string, station: string, read: Figure): D
   if ('missing' in gasket) return gasket
   const crushed =
     gasket.terms.length === 0 ? read : resultOf(AS_IT_RUNS, [asReadTerm(read), ...gasket.terms.map((term) => weighed(term, along))])
-  const nearerMm = workOn(build, 'deckCut', station) + workOn(build, 'headCut', station) + workOn(build, 'piston', station)
+  const nearerMm = higherByMm(build, station) + workOn(build, 'headCut', station)
   const moved = afterWork(crushed, -along * nearerMm, 'length', 'Deck or head cut, or taller piston, along the valve')
   const figure = afterWork(moved, workOn(build, `cutPocket/${kind}`, station), 'length', 'Pocket cut')
   const ofOldPiston = oldPistonRemarks(build, cylinder, [station])

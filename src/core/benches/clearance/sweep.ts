@@ -8,7 +8,7 @@ import { formula, leftOut, type Figure } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
 import { allOf, type Derived } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
-import { crankOnPaper, formFigure, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { crankOnPaper, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 
 const RAD_PER_DEG = Math.PI / 180
@@ -40,7 +40,7 @@ export type KnownNearest = Nearest | { readonly missing: readonly Missing[] }
 const INPUTS = {
   centreDeg: { label: 'Centreline after overlap TDC', kind: 'angle' },
   peakMm: { label: 'Lobe lift', kind: 'length' },
-  formMm: { label: 'Form of the lobe', kind: 'length' },
+  formMm: { label: 'Off at this angle', kind: 'length' },
   ratio: { label: 'Ratio', kind: 'ratio' },
   strokeMm: { label: 'Stroke', kind: 'length' },
   rodMm: { label: 'Rod length', kind: 'length' },
@@ -73,7 +73,7 @@ function nearestOfLobe(build: Build, cam: Cam, laterDeg: number): KnownNearest {
   if (!crankTurns(crankOnPaper(build))) return { missing: [{ kind: 'impossible', reason: 'crankDoesNotTurn' }] }
   const pinOffsetMm = paperAt(build, 'pinOffset') ?? leftOut()
   const { surface, sweepOf } = sweeping(build, motion, laterDeg)
-  const values = valuesOf({ ...inputs.figures, pinOffsetMm, ...lobeFigures(cam, motion, 0) })
+  const values = valuesOf({ ...inputs.figures, pinOffsetMm, ...lobeFigures(motion, 0) })
   const { atDeg } = closestApproach(sweepOf(values))
   const figure = formula({
     id: 'nearest',
@@ -84,12 +84,12 @@ function nearestOfLobe(build: Build, cam: Cam, laterDeg: number): KnownNearest {
     inputs: INPUTS,
     // At a minimum what moves its place changes nothing of it: the doubt is that of the gap there (envelope theorem).
     evaluate: (at) => gapMm(sweepOf(at), atDeg),
-  }).of({ ...inputs.figures, pinOffsetMm, ...lobeFigures(cam, motion, atDeg - values.centreDeg - laterDeg) })
+  }).of({ ...inputs.figures, pinOffsetMm, ...lobeFigures(motion, atDeg - values.centreDeg - laterDeg) })
   return { figure, atDeg, sweep: sweepOf(values), isPartial: motion.isPartial, remarks: motion.remarks }
 }
 
-function lobeFigures(cam: Cam, motion: LobeMotion, fromCentreDeg: number) {
-  return { centreDeg: motion.centreDeg, peakMm: motion.peakMm, formMm: formFigure(cam, motion, withinCycle(fromCentreDeg)) }
+function lobeFigures({ varied }: LobeMotion, fromCentreDeg: number) {
+  return { centreDeg: varied.centreDeg, peakMm: varied.peakMm, formMm: varied.offMm(withinCycle(fromCentreDeg)) }
 }
 
 function valuesOf(figures: Readonly<Record<keyof typeof INPUTS, Figure>>): Values {

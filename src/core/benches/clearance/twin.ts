@@ -6,7 +6,7 @@ import { isKnown } from '../../bench/finding'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 import type { Truth, VirtualHand } from '../../twin/truth'
 import type { ClearanceCharacteristic } from './definition'
-import { lashWhenRead } from './lash'
+import { judgedLash, lashWhenRead } from './lash'
 import { alongValve } from './sweep'
 
 /** Where no paper says it. */
@@ -28,7 +28,8 @@ interface ValveTruth {
 }
 
 /** One valve of a virtual engine over its piston: what its paper says, and by how much deck and seat differ from theirs. */
-function valveTruth({ spec, engine, unread }: VirtualHand, { valve }: Place): ValveTruth {
+function valveTruth(hand: VirtualHand, { valve }: Place, lash = lashWhenRead(hand.unread)): ValveTruth {
+  const { spec, engine, unread } = hand
   const { paper, layout } = spec
   const places = valvePlaces(layout)
   const index = places.findIndex((place) => place.valve === valve)
@@ -38,7 +39,7 @@ function valveTruth({ spec, engine, unread }: VirtualHand, { valve }: Place): Va
   const deckMm = engine.deckMm.get(place.cylinder)! - (paper.deckClearance?.value ?? 0)
   const dropMm = (paper[`${place.kind}ValveDrop`]?.value ?? USUAL.dropMm) + deckMm * along + engine.seatMm.get(index + 1)!
   const { lobe, centreDeg } = engine.cams.get(camOfValve(layout, place))!
-  const [ratio, lash] = [valveRatio(unread), lashWhenRead(unread)]
+  const ratio = valveRatio(unread)
   const ratioIs = isKnown(ratio) ? ratio.figure.value.value : 1
   const lashMm = isKnown(lash) ? lash.figure.value.value : 0
   return {
@@ -56,6 +57,13 @@ function valveTruth({ spec, engine, unread }: VirtualHand, { valve }: Place): Va
       liftMm: (deg) => Math.max(0, closedLiftMm(lobe, deg - centreDeg) * ratioIs - lashMm),
     },
   }
+}
+
+/** How near a valve of a virtual engine truly comes to its piston as it runs, mm. */
+export function trueClosestMm(hand: VirtualHand, valve: string): number {
+  const place = valvePlaces(hand.spec.layout).find((one) => one.valve === valve)!
+  const { sweep, dropMm } = valveTruth(hand, { valve }, judgedLash(hand.unread, camOfValve(hand.spec.layout, place)))
+  return closestApproach({ ...sweep, over: { ...sweep.over, dropAtTdcMm: dropMm } }).gapMm
 }
 
 /** How much thicker the gasket is while it is read than crushed, mm. */

@@ -2,16 +2,16 @@
 import type { Build } from '../../build/build'
 import { quantity } from '../../build/remembered'
 import { closedLiftMm, lobeOfDuration, USUAL_LOBE_POWER } from '../../cam/closedLobe'
-import { eventsAt } from '../../cam'
+import { eventsAt, figureFromCurve, liftAt, type LobeCurve } from '../../cam'
 import type { Cam, Crank } from '../../engine'
-import { assumedFigure, resultOf, type Figure, type FormulaText } from '../../metrology'
+import { assumedFigure, exactly, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { splineAt } from '../../numerics/smoothingSpline'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
 import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '../camCard'
 import { curveOf, peakLiftOf } from './curve'
 import { centreline, signOf, turnedBackOf } from './schools'
-import { laterBy } from './wheel'
+import { laterBy, offCentreTerms, tdcOf } from './wheel'
 
 /** A cam's lobe as it stands, or will after what is planned. */
 export interface LobeMotion {
@@ -20,8 +20,11 @@ export interface LobeMotion {
   /** Crank degrees from overlap TDC to its centreline: positive after it. */
   readonly centreDeg: Figure
   readonly peakMm: Figure
-  /** How far its form may be otherwise at so many degrees from its centreline, half-width, mm; nothing where it was measured. */
-  readonly formMm: (fromCentreDeg: number) => number
+  /**
+   * What of it is doubtful, to be varied together: where it stands, how far it lifts, and by how much it is off at so many degrees from
+   * its centreline. A measured lobe is known where it is wanted better than where its middle stands: all its doubt is in its lift there.
+   */
+  readonly varied: { readonly centreDeg: Figure; readonly peakMm: Figure; readonly offMm: (fromCentreDeg: number) => Figure }
   readonly isSynthetic: boolean
   readonly isPartial: boolean
   readonly remarks: readonly Remark[]
@@ -50,23 +53,55 @@ function centreAfterTdc(cam: Cam, figure: Figure): Figure {
 function measuredMotion(build: Build, cam: Cam, found: Derived): LobeMotion | undefined {
   const curve = curveOf(build, cam)
   const peak = peakLiftOf(build, cam)
-  if (!curve || !isKnown(found) || !isKnown(peak)) return undefined
+  const tdc = tdcOf(build, cam)
+  if (!curve || !isKnown(found) || !isKnown(peak) || !isKnown(tdc)) return undefined
   const { spline } = curve.curve
   const { from, to } = spline.knots
   const onWheelDeg = eventsAt(curve.curve, checkLift(build).value.value).centreline?.value
   if (onWheelDeg === undefined) return undefined
+  const centreDeg = centreAfterTdc(cam, found.figure)
   return {
     liftMm: (deg) => {
       const at = onWheelDeg + deg
       return at > from && at < to ? Math.max(0, splineAt(spline, at)) : 0
     },
-    centreDeg: centreAfterTdc(cam, found.figure),
+    centreDeg,
     peakMm: peak.figure,
-    formMm: () => 0,
+    varied: {
+      centreDeg: known(centreDeg),
+      peakMm: known(peak.figure),
+      offMm: (deg) => liftDoubt(cam, curve.curve, onWheelDeg + deg, tdc.figure),
+    },
     isSynthetic: false,
     isPartial: found.isPartial ?? false,
     remarks: turnedBackOf([found]),
   }
+}
+
+/** The value of a figure, taken as it is. */
+function known({ value: { value }, origin }: Figure): Figure {
+  return { value: exactly(value), origin }
+}
+
+const LIFT_THERE: FormulaText = {
+  id: 'liftThere',
+  title: 'Lift of the measured lobe where it is closest',
+  kind: 'length',
+  expression: 'as the curve has it + its slope · (true TDC, wheel off centre)',
+  source: 'quintic smoothing spline, restricted likelihood: Eilers and Marx, 1996; Wahba, 1983',
+}
+
+/** By how much the lift of a curve may be off where the wheel shows an angle: by its rows and its zero, by TDC, and by the wheel. */
+function liftDoubt(cam: Cam, curve: LobeCurve, atDeg: number, tdc: Figure): Figure {
+  const text = { ...LIFT_THERE, id: `liftThere/${atDeg.toFixed(1)}` }
+  const there = figureFromCurve(text, liftAt(curve, atDeg), { curve: cam, tdc: `curve:${cam}/tdc`, wheel: `curve:${cam}/wheel` })
+  const slope = splineAt(curve.spline, atDeg, 1)
+  const lift = resultOf(LIFT_THERE, [
+    { label: 'On the curve', weight: 1, figure: there },
+    { label: 'True TDC', weight: slope, figure: tdc },
+    ...offCentreTerms([{ deg: atDeg, weight: slope }], tdc.value.value),
+  ])
+  return { ...lift, value: { value: 0, components: lift.value.components } }
 }
 
 /** A place nobody has read: all that is planned is still to be done. */
@@ -85,25 +120,26 @@ function motionByCard(build: Build, cam: Cam, found: Derived): KnownMotion {
     lobeOfDuration(lift.figure.value.value, duration.figure.value.value, checkLift(build).value.value, power)
   const [lobe, flat, pointed] = [lobeWith(), lobeWith(USUAL_LOBE_POWER - POWER_TOLERANCE), lobeWith(USUAL_LOBE_POWER + POWER_TOLERANCE)]
   if (!lobe || !flat || !pointed) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
+  // What was found already counts what is planned; a card does not.
+  const centreDeg = isKnown(found) ? centreAfterTdc(cam, found.figure) : laterBy(build, cam, UNREAD, centreAfterTdc(cam, stands.figure))
   return {
     liftMm: (deg) => closedLiftMm(lobe, deg),
-    // What was found already counts what is planned; a card does not.
-    centreDeg: isKnown(found) ? centreAfterTdc(cam, found.figure) : laterBy(build, cam, UNREAD, centreAfterTdc(cam, stands.figure)),
+    centreDeg,
     peakMm: lift.figure,
-    formMm: (deg) => Math.abs(closedLiftMm(pointed, deg) - closedLiftMm(flat, deg)) / 2,
+    varied: {
+      centreDeg,
+      peakMm: lift.figure,
+      offMm: (deg) => formFigure(cam, Math.abs(closedLiftMm(pointed, deg) - closedLiftMm(flat, deg)) / 2),
+    },
     isSynthetic: true,
     isPartial: !isKnown(found),
     remarks: [{ code: 'syntheticLobe' }],
   }
 }
 
-/** What the form of a lobe leaves open at an angle, as a figure that is nothing and may be so much. */
-export function formFigure(cam: Cam, motion: LobeMotion, fromCentreDeg: number): Figure {
-  return assumedFigure(`lobe form, ${cam}`, {
-    value: 0,
-    tolerance: motion.formMm(fromCentreDeg),
-    source: 'assumed: the power of a lobe in closed form',
-  })
+/** What the form of a lobe made of its card leaves open, as a figure that is nothing and may be so much. */
+function formFigure(cam: Cam, tolerance: number): Figure {
+  return assumedFigure(`lobe form, ${cam}`, { value: 0, tolerance, source: 'assumed: the power of a lobe in closed form' })
 }
 
 const CYCLE_DEG = 720

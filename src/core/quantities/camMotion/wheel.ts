@@ -139,8 +139,17 @@ export function throwsApart(build: Build, cylinder: number): Derived | undefined
   const figure = resultOf(THROWS_APART, [
     { label: `Cylinder ${cylinder}`, weight: 1, figure: inputs.figures.other },
     { label: 'Number one', weight: -1, figure: inputs.figures.one },
+    ...offCentreTerms([...looksAtStops(build, cylinder, 1), ...looksAtStops(build, 1, -1)], inputs.figures.one.value.value),
   ])
   return { figure: { ...figure, value: { ...figure.value, value: offDeg } }, isPartial: isOnceProven(build, 1, cylinder) }
+}
+
+/** Where the wheel was looked at for the TDC of a cylinder: at both stops, each for half of it. */
+function looksAtStops(build: Build, cylinder: number, weight: number): readonly LookedAt[] {
+  return SIDES.flatMap((side) => {
+    const stop = asRead(build, 'cam.stop', stopPlace(cylinder, side, 1))
+    return isKnown(stop) ? [{ deg: stop.figure.value.value, weight: weight / 2 }] : []
+  })
 }
 
 /** TDC proven once at one of these cylinders: what rests on it is never within. */
@@ -241,7 +250,7 @@ export interface LookedAt {
  * What a wheel off centre makes of a number that was read in several places: alike wherever the same angle is read. TDC was found by
  * it too, at `tdcDeg`, so that what it errs there is taken off every angle.
  */
-function offCentreTerms(looks: readonly LookedAt[], tdcDeg: number) {
+export function offCentreTerms(looks: readonly LookedAt[], tdcDeg: number) {
   const at = ({ deg }: LookedAt) => (deg - tdcDeg) * RAD_PER_DEG
   const along = looks.reduce((sum, look) => sum + look.weight * (1 - Math.cos(at(look))), 0)
   const across = looks.reduce((sum, look) => sum - look.weight * Math.sin(at(look)), 0)

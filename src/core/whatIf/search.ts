@@ -1,0 +1,196 @@
+/** Every combination of some knobs: which keep the limits, which of these nobody betters, and what binds where none does. */
+import type { Build } from '../build/build'
+import type { Limit } from '../build/types'
+import { kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type KernelKnob, type Searched } from './kernel'
+import { knobsOf, type Settings } from './knobs'
+import { todayOf, variantOf, type Variant } from './variant'
+
+/** A knob that is searched over, and the values it may have. */
+export interface SearchedKnob {
+  readonly id: KernelKnob
+  readonly values: readonly number[]
+}
+
+/** What is wanted of a figure: near a value, or as large or as small as it goes. */
+export interface Goal {
+  readonly figure: Searched
+  readonly aim: 'near' | 'most' | 'least'
+  readonly value?: number
+}
+
+export interface Question {
+  readonly knobs: readonly SearchedKnob[]
+  readonly goals: readonly Goal[]
+}
+
+/** A limit that alone keeps some variant from passing, and by how little it is missed at the least. */
+export interface Binding {
+  readonly figure: Searched
+  readonly by: number
+  readonly variants: number
+}
+
+export interface SearchResult {
+  readonly tried: number
+  readonly passed: number
+  /** Variants nobody betters in every goal at once, by how much is turned, confirmed by the full evaluation. */
+  readonly front: readonly Variant[]
+  /** Where none passes: what binds, the one that is missed by least first. */
+  readonly binding: readonly Binding[]
+  /** Where every variant misses several limits at once: the one that misses least, in widths of its limits. */
+  readonly nearest?: Settings
+}
+
+export interface SearchStep {
+  readonly done: number
+  readonly of: number
+  readonly result?: SearchResult
+}
+
+const SLICE = 5000
+/** More than so many nobody looks through. */
+const MOST_SHOWN = 12
+/** Taken from the front to be confirmed. */
+const MOST_CONFIRMED = 24
+
+export function combinationsOf({ knobs }: Question): number {
+  return knobs.reduce((count, { values }) => count * values.length, 1)
+}
+
+interface Found {
+  readonly settings: Settings
+  readonly scores: readonly number[]
+  readonly turned: number
+}
+
+/** Searches every combination in slices, so that a worker can say how far it is and be stopped between them. */
+export function* search(build: Build, question: Question): Generator<SearchStep, void> {
+  const of = combinationsOf(question)
+  const kernel = kernelOf(build)
+  const limits = limitsOf(build)
+  const now = kernel({})
+  const front: Found[] = []
+  const binding = new Map<Searched, { by: number; variants: number }>()
+  let [passed, nearest, leastMiss] = [0, undefined as Settings | undefined, Infinity]
+  for (let index = 0; index < of; index++) {
+    const settings = settingsAt(question, index)
+    const figures = kernel(settings)
+    const misses = missesOf(figures, now, limits)
+    if (misses.length === 0) {
+      passed++
+      keepBest(front, { settings, scores: scoresOf(question, figures), turned: turnedBy(build, settings) })
+    } else {
+      if (misses.length === 1) noteBinding(binding, misses[0]!)
+      const miss = misses.reduce((sum, { widths }) => sum + widths, 0)
+      if (miss < leastMiss) [leastMiss, nearest] = [miss, settings]
+    }
+    if (index % SLICE === SLICE - 1) yield { done: index + 1, of }
+  }
+  yield { done: of, of, result: { tried: of, passed, ...confirmed(build, front), ...boundBy(passed, binding, nearest) } }
+}
+
+function settingsAt({ knobs }: Question, index: number): Record<string, number> {
+  const settings: Record<string, number> = {}
+  let left = index
+  for (const { id, values } of knobs) {
+    settings[id] = values[left % values.length]!
+    left = Math.floor(left / values.length)
+  }
+  return settings
+}
+
+type Bounds = Pick<Limit, 'lower' | 'upper'>
+type Limits = Readonly<Partial<Record<Searched, Bounds>>>
+
+function limitsOf({ spec: { limits } }: Build): Limits {
+  return Object.fromEntries(SEARCHED.flatMap((name) => (limits[SEARCHED_LIMITS[name]] ? [[name, limits[SEARCHED_LIMITS[name]]]] : [])))
+}
+
+interface Miss {
+  readonly figure: Searched
+  readonly by: number
+  /** In widths of its limit, so that a ratio and a gap can be added. */
+  readonly widths: number
+}
+
+const EPSILON = 1e-9
+
+/** What is outside a limit, and no less outside than today: a fault that no knob here mends is no reason to offer nothing. */
+function missesOf(figures: Figures, now: Figures, limits: Limits): readonly Miss[] {
+  const misses: Miss[] = []
+  for (const figure of SEARCHED) {
+    const [bounds, then, was] = [limits[figure], figures[figure], now[figure]]
+    if (!bounds || !then) continue
+    const by = outside(then, bounds)
+    const isFault = (figure === 'ratioSpread' || figure === 'deck') && was !== undefined && by <= outside(was, bounds) + EPSILON
+    if (by > EPSILON && !isFault) misses.push({ figure, by, widths: by / widthOf(bounds) })
+  }
+  return misses
+}
+
+function outside({ low, high }: { readonly low: number; readonly high: number }, { lower = -Infinity, upper = Infinity }: Bounds): number {
+  return Math.max(0, lower - low, high - upper)
+}
+
+function widthOf({ lower, upper }: Bounds): number {
+  return lower !== undefined && upper !== undefined ? upper - lower || 1 : Math.abs(lower ?? upper ?? 1) || 1
+}
+
+/** Smaller is better, goal by goal. */
+function scoresOf({ goals }: Question, figures: Figures): readonly number[] {
+  return goals.map(({ figure, aim, value = 0 }) => {
+    const of = figures[figure]
+    if (!of) return 0
+    if (aim === 'near') return Math.max(Math.abs(of.low - value), Math.abs(of.high - value))
+    return aim === 'most' ? -of.low : of.high
+  })
+}
+
+/** How many knobs stand elsewhere than today. */
+function turnedBy(build: Build, settings: Settings): number {
+  return knobsToday(build).reduce((count, [id, today]) => count + Number(settings[id] !== undefined && settings[id] !== today), 0)
+}
+
+const todays = new WeakMap<Build, readonly (readonly [string, number])[]>()
+function knobsToday(build: Build): readonly (readonly [string, number])[] {
+  const known = todays.get(build) ?? knobsOf(build).map(({ knob, today }) => [knob.id, today] as const)
+  todays.set(build, known)
+  return known
+}
+
+/** One that is better in some goal and in none worse, or alike in all with less turned, betters another. */
+function betters(a: Found, b: Found): boolean {
+  const isWorse = a.scores.some((score, goal) => score > b.scores[goal]! + EPSILON)
+  const isBetter = a.scores.some((score, goal) => score < b.scores[goal]! - EPSILON)
+  return !isWorse && (isBetter || a.turned <= b.turned)
+}
+
+function keepBest(front: Found[], one: Found): void {
+  if (front.some((other) => betters(other, one))) return
+  for (let at = front.length - 1; at >= 0; at--) if (betters(one, front[at]!)) front.splice(at, 1)
+  front.push(one)
+}
+
+function noteBinding(binding: Map<Searched, { by: number; variants: number }>, { figure, by }: Miss): void {
+  const known = binding.get(figure)
+  binding.set(figure, { by: Math.min(by, known?.by ?? Infinity), variants: (known?.variants ?? 0) + 1 })
+}
+
+/** The front as the full evaluation finds it: what breaks anything that is kept today is left out. */
+function confirmed(build: Build, front: readonly Found[]): Pick<SearchResult, 'front'> {
+  const today = todayOf(build)
+  const least = front.toSorted((a, b) => a.scores[0]! - b.scores[0]! || a.turned - b.turned).slice(0, MOST_CONFIRMED)
+  const variants = least.map(({ settings }) => variantOf(today, settings))
+  const sound = variants.filter(({ headlines }) => headlines.every(({ breaks }) => breaks.length === 0))
+  return { front: (sound.length > 0 ? sound : variants).slice(0, MOST_SHOWN) }
+}
+
+function boundBy(
+  passed: number,
+  binding: ReadonlyMap<Searched, { readonly by: number; readonly variants: number }>,
+  nearest: Settings | undefined,
+): Pick<SearchResult, 'binding' | 'nearest'> {
+  if (passed > 0) return { binding: [] }
+  const found = [...binding].map(([figure, { by, variants }]) => ({ figure, by, variants })).sort((a, b) => a.by - b.by)
+  return { binding: found, ...(nearest && { nearest }) }
+}

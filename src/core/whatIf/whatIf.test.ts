@@ -1,0 +1,227 @@
+import { describe, expect, it } from 'vitest'
+import { withSpec, type Build, type Spec } from '@/core/build'
+import { withChanges, withChosenAfter, withPlannedAfter } from '@/core/build/changes'
+import { soundBuild } from '../../../tests/support/builds'
+import { expectNear } from '../../../tests/support/expectNear'
+import { evaluate } from '../evaluation/evaluate'
+import { followPresets } from '../benches'
+import { kernelOf } from './kernel'
+import { changesOf, knobsOf } from './knobs'
+import { combinationsOf, search, type Question, type SearchResult } from './search'
+import { sensitivity, watchedOf } from './sensitivity'
+import { todayOf, variantOf } from './variant'
+
+/** Knobs over all benches: what they move, that a variant is what its plan comes to, and that a search misses nothing. */
+const tern = soundBuild(0)
+const petrel = soundBuild(1)
+const wren = soundBuild(2)
+
+const headline = (build: Build, settings: Readonly<Record<string, number>>, output: string) =>
+  variantOf(todayOf(build), settings).headlines.find((one) => one.output === output)!
+
+const drained = (build: Build, question: Question): SearchResult => {
+  let result: SearchResult | undefined
+  for (const step of search(build, question)) result = step.result
+  return result!
+}
+
+describe('a variant', () => {
+  it('with nothing turned is the engine as it stands: nothing moves, nothing breaks', () => {
+    for (const build of [tern, petrel, wren]) {
+      const { changes, headlines, moved, near } = variantOf(todayOf(build), {})
+      expect([changes, moved, near]).toEqual([[], 0, []])
+      expect(headlines.some(({ hasMoved, breaks }) => hasMoved || breaks.length > 0)).toBe(false)
+      const atToday = Object.fromEntries(knobsOf(build).map(({ knob, today }) => [knob.id, today]))
+      expect(variantOf(todayOf(build), atToday).moved).toBe(0)
+    }
+  })
+
+  it('with a gasket 0.15 mm thicker has so much more quench, and every valve its cosine of it', () => {
+    const quench = headline(tern, { gasket: 1.25 }, 'compression.quench')
+    expectNear(quench.next!.low.value - quench.today!.low.value, 0.15, 1e-9)
+    const closest = headline(tern, { gasket: 1.25 }, 'clearance.closest')
+    expectNear(closest.next!.low.value - closest.today!.low.value, 0.15 * Math.cos((15.5 * Math.PI) / 180), 1e-6)
+    expect(headline(tern, { gasket: 1.25 }, 'bores.clearance').hasMoved).toBe(false)
+  })
+
+  it('with another stroke, rod or piston stands where the stack says: a longer rod and a shorter piston cancel', () => {
+    const rod = headline(tern, { rodLength: 144.1 }, 'compression.deckClearance')
+    expectNear(rod.next!.low.value - rod.today!.low.value, -0.1, 1e-9)
+    const both = headline(tern, { rodLength: 144.1, compressionHeight: 29.45 }, 'compression.deckClearance')
+    expectNear(both.next!.low.value, both.today!.low.value, 1e-9)
+    const stroke = headline(tern, { stroke: 93 }, 'compression.deckClearance')
+    expectNear(stroke.next!.low.value - stroke.today!.low.value, -0.1, 1e-9)
+    // The computed stack goes with the measured deck: both agree as well as before.
+    expect(headline(tern, { stroke: 93 }, 'rods.stackApart').next!.verdict).toBe('within')
+    const shim = headline(wren, { baseShim: 0.3 }, 'compression.deckClearance')
+    expectNear(shim.next!.low.value - shim.today!.low.value, 0.3, 1e-9)
+  })
+
+  it('names what breaks, and what comes too near: the V8 with eight degrees more advance', () => {
+    const { headlines, near } = variantOf(todayOf(petrel), { 'advance.intake': 8 })
+    expect(headlines.find(({ output }) => output === 'clearance.closest')!.breaks.length).toBe(8)
+    expect(near.every(({ valve }) => valve?.startsWith('intake'))).toBe(true)
+    // One shaft: one knob for both kinds of lobes.
+    expect(knobsOf(petrel).map(({ knob }) => knob.id)).not.toContain('advance.exhaust')
+    expect(knobsOf(tern).map(({ knob }) => knob.id)).toContain('advance.exhaust')
+  })
+
+  it('moves limits that follow: more boost asks for wider rings, where nobody has set them', () => {
+    const unset = withSpec(tern, followPresets({ ...tern.spec, limits: withoutLimit(tern.spec, 'rings.topGap') }))
+    const gap = (boost: number) => variantOf(todayOf(unset), { boost }).headlines.find(({ output }) => output === 'rings.topGap')!
+    expect(gap(160).next!.verdict).toBe(gap(160).today!.verdict)
+    expect(gap(20).next!.verdict).not.toBe(undefined)
+  })
+
+  it('is what its plan comes to once the build holds it', () => {
+    const settings = { gasket: 1.25, deckCut: 0.1, 'pocket.intake': 0.2, 'advance.intake': -2, redline: 8600, intakeLash: 0.25 }
+    const variant = variantOf(todayOf(tern), settings)
+    const planned = withSpec(
+      tern,
+      followPresets(withPlannedAfter(withChosenAfter(withChanges(tern.spec, changesOf(tern, settings)), tern), tern)),
+    )
+    const after = new Map(evaluate(planned).map((one) => [one.id, one.figure?.value.value]))
+    for (const { output, next } of variant.headlines) {
+      const values = [...after]
+        .flatMap(([id, value]) => (id === output || id.startsWith(`${output}.`) ? [value] : []))
+        .filter((one) => one !== undefined)
+      if (next) expectNear(Math.min(...values), next.low.value, 1e-9)
+    }
+  })
+})
+
+function withoutLimit(spec: Spec, name: string): Spec['limits'] {
+  return Object.fromEntries(Object.entries(spec.limits).filter(([id]) => id !== name))
+}
+
+describe('the kernel of a search', () => {
+  it.each([
+    [
+      'the five',
+      tern,
+      {
+        gasket: 1.4,
+        deckCut: 0.2,
+        headCut: 0.1,
+        chamber: 0.8,
+        pistonVolume: 9.4,
+        'advance.intake': 3,
+        'advance.exhaust': -2,
+        intakeLash: 0.3,
+        'pocket.exhaust': 0.4,
+      },
+    ],
+    [
+      'the V8',
+      petrel,
+      { gasket: 0.9144, deckCut: 0.1, headCut: 0.2, chamber: 1.2, 'advance.intake': -5, exhaustLash: 0.6, 'pocket.intake': 0.3 },
+    ],
+    ['the single', wren, { gasket: 0.6, baseShim: 0.4, headCut: 0.1, compressionHeight: 30, 'advance.exhaust': 4 }],
+  ])('of %s says what the full evaluation says', (_, build, settings: Readonly<Record<string, number>>) => {
+    const known = Object.fromEntries(Object.entries(settings).filter(([id]) => knobsOf(build).some(({ knob }) => knob.id === id)))
+    const kernel = kernelOf(build)(known)
+    const { headlines } = variantOf(todayOf(build), known)
+    const spanOf = (output: string) => headlines.find((one) => one.output === output)?.next
+    for (const [name, output] of [
+      ['ratio', 'compression.compressionRatio'],
+      ['quench', 'compression.quench'],
+      ['deck', 'compression.deckClearance'],
+    ] as const) {
+      expectNear(kernel[name]!.low, spanOf(output)!.low.value, 1e-9)
+      expectNear(kernel[name]!.high, spanOf(output)!.high.value, 1e-9)
+    }
+    const closest = spanOf('clearance.closest')!
+    // Between degrees the curve over phasing is a straight line.
+    expectNear(Math.min(kernel.intake!.low, kernel.exhaust!.low), closest.low.value, 0.002)
+    expectNear(Math.max(kernel.intake!.high, kernel.exhaust!.high), closest.high.value, 0.002)
+  })
+})
+
+describe('a search', () => {
+  const question: Question = {
+    knobs: [
+      { id: 'gasket', values: [1, 1.1, 1.25, 1.4] },
+      { id: 'deckCut', values: [0, 0.02, 0.04] },
+      { id: 'pistonVolume', values: [9.8, 10, 10.2, 10.4] },
+      { id: 'pocket.intake', values: [0, 0.2] },
+    ],
+    goals: [
+      { figure: 'ratio', aim: 'near', value: 9.05 },
+      { figure: 'intake', aim: 'most' },
+    ],
+  }
+
+  it('finds what brute force by the full evaluation finds best, and nothing it leaves is bettered by any', () => {
+    const { front, tried, passed } = drained(tern, question)
+    expect([tried, combinationsOf(question)]).toEqual([96, 96])
+    expect(passed).toBeGreaterThan(0)
+    const today = todayOf(tern)
+    const scores = (settings: Readonly<Record<string, number>>) => {
+      const { headlines } = variantOf(today, settings)
+      const ratio = headlines.find(({ output }) => output === 'compression.compressionRatio')!.next!
+      const closest = headlines.find(({ output }) => output === 'clearance.closest')!.next!
+      const isKept = (['compression.compressionRatio', 'compression.quench', 'compression.deckClearance'] as const).every((output) => {
+        const { low, high } = headlines.find((one) => one.output === output)!.next!
+        const { lower = -Infinity, upper = Infinity } = tern.spec.limits[output] ?? {}
+        return low.value >= lower - 1e-9 && high.value <= upper + 1e-9
+      })
+      return { off: Math.max(Math.abs(ratio.low.value - 9.05), Math.abs(ratio.high.value - 9.05)), room: closest.low.value, isKept }
+    }
+    const all = question.knobs[0]!.values.flatMap((gasket) =>
+      question.knobs[1]!.values.flatMap((deckCut) =>
+        question.knobs[2]!.values.flatMap((pistonVolume) =>
+          question.knobs[3]!.values.map((pocket) => scores({ gasket, deckCut, pistonVolume, 'pocket.intake': pocket })),
+        ),
+      ),
+    )
+    const best = Math.min(...all.filter(({ isKept }) => isKept).map(({ off }) => off))
+    expectNear(scores(front[0]!.settings).off, best, 1e-9)
+    for (const { settings, headlines } of front) {
+      expect(
+        headlines.every(({ breaks }) => breaks.length === 0),
+        JSON.stringify(settings),
+      ).toBe(true)
+    }
+  })
+
+  it('says which limit binds when none is left, and which misses least', () => {
+    const narrow = withSpec(tern, {
+      ...tern.spec,
+      limits: { ...tern.spec.limits, 'compression.compressionRatio': { lower: 11, upper: 11.1, source: 'test', reason: '' } },
+    })
+    const { passed, binding, nearest } = drained(narrow, { ...question, goals: [{ figure: 'ratio', aim: 'near', value: 11 }] })
+    expect(passed).toBe(0)
+    expect(binding.map(({ figure }) => figure)).toContain('ratio')
+    expect(nearest).toBeDefined()
+  })
+
+  it('goes on in slices, so that a worker can be stopped between them', () => {
+    const many: Question = {
+      knobs: [
+        { id: 'deckCut', values: Array.from({ length: 120 }, (_, index) => index / 1000) },
+        { id: 'headCut', values: Array.from({ length: 100 }, (_, index) => index / 1000) },
+      ],
+      goals: [{ figure: 'ratio', aim: 'near', value: 9 }],
+    }
+    const steps = [...search(wren, many)]
+    expect(steps.map(({ done }) => done)).toEqual([5000, 10_000, 12_000])
+    expect(steps.at(-1)!.result!.tried).toBe(12_000)
+  })
+})
+
+describe('sensitivity', () => {
+  it('ranks knobs by what a step of each does to the figure that is nearest to its limit', () => {
+    const watched = watchedOf(evaluate(tern), 'clearance.closest')!
+    const steps = sensitivity(tern, {}, watched.id)
+    let step = steps.next()
+    while (!step.done) step = steps.next()
+    const effects = new Map(step.value.map(({ knob, by }) => [knob, by]))
+    const kind = watched.valve!.startsWith('intake') ? 'intake' : 'exhaust'
+    expectNear(effects.get(`${kind}Lash`)!, 0.05, 1e-6)
+    expectNear(effects.get(`pocket.${kind}`)!, 0.1, 1e-6)
+    expect(effects.get('gasket')!).toBeGreaterThan(0.1)
+    expect(effects.has('topGap')).toBe(false)
+    const sizes = step.value.map(({ by }) => Math.abs(by))
+    expect(sizes).toEqual(sizes.toSorted((a, b) => b - a))
+  })
+})

@@ -1,0 +1,89 @@
+import type { Page } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import { demo, expect, PETREL, TERN, test, type Shop } from '../support/shop'
+
+/** What-if: knobs turned by keys, what moves over all benches, variants beside, a plan taken, refused, and undone; a search. */
+async function openWhatIf(page: Page, shop: Shop, which: number): Promise<string> {
+  const id = await shop.bring(demo(which))
+  await page.goto(`${shop.server.address}/builds/${id}/what-if`)
+  await page.locator('[data-ready]').waitFor()
+  return id
+}
+
+async function turn(page: Page, knob: string, presses: number): Promise<void> {
+  await page.getByRole('slider', { name: knob, exact: true }).focus()
+  for (let press = 0; press < Math.abs(presses); press++) await page.keyboard.press(presses > 0 ? 'ArrowRight' : 'ArrowLeft')
+}
+
+const row = (page: Page, output: string) => page.locator(`tr[data-output="${output}"]`)
+
+test.setTimeout(90_000)
+
+test('a gasket is turned, kept beside another, taken as the plan and given back', async ({ page, shop }) => {
+  const id = await openWhatIf(page, shop, TERN)
+  await expect(page.getByText('Turn a knob: what it moves appears here, whichever bench it is of.')).toBeVisible()
+  await turn(page, 'Gasket', 1)
+  await expect(row(page, 'compression.quench')).toContainText('1.15–1.21')
+  await expect(row(page, 'compression.quench')).toContainText('1.30–1.35')
+  await expect(row(page, 'clearance.closest')).toContainText('2.28–2.4')
+  await expect(page.getByLabel('What breaks')).toContainText('Quench')
+  await page.getByRole('button', { name: 'Keep beside' }).click()
+  await turn(page, 'Gasket', -2)
+  await expect(page.getByRole('columnheader', { name: 'B' })).toBeVisible()
+  await expect(row(page, 'compression.quench')).toContainText('1.05–1.1')
+  await expect(page.getByRole('img', { name: /^What a step of each knob does to Closest/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Look at B' }).click()
+  await page.getByRole('button', { name: 'Take as the plan…' }).click()
+  await expect(page.getByLabel('What the plan changes')).toHaveText('Gasket Multi-layer steel 1.25')
+  await page.getByRole('button', { name: 'Take it as the plan' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g3')
+  await expect(page.getByRole('status')).toContainText('Taken: Gasket Multi-layer steel 1.25')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasket).toBe('hl-g2')
+})
+
+test('four degrees more advance on the V8 is not taken without a reason and initials', async ({ page, shop }) => {
+  const id = await openWhatIf(page, shop, PETREL)
+  await turn(page, 'Intake cam earlier by', 8)
+  await expect(page.getByLabel('What breaks')).toContainText(/closest/i)
+  await page.getByRole('button', { name: 'Take as the plan…' }).click()
+  const take = page.getByRole('button', { name: 'Take it as the plan' })
+  await expect(take).toBeDisabled()
+  await page.getByRole('textbox', { name: 'Why it is done all the same' }).fill('One pull on the dyno')
+  await page.getByRole('textbox', { name: 'On whose word, initials' }).fill('AB')
+  await take.click()
+  await expect
+    .poll(async () => (await shop.document(id)).spec.planned?.map(({ work, despite }) => [work.what, work.by, despite?.by]))
+    .toEqual([
+      ['turnCam', 8, 'AB'],
+      ['turnCam', 8, 'AB'],
+    ])
+})
+
+test('a part that must stay holds its knobs; a search finds the front, or says what binds', async ({ page, shop }) => {
+  await openWhatIf(page, shop, PETREL)
+  await turn(page, 'Deck cut', 2)
+  await page.getByRole('checkbox', { name: 'Block' }).check()
+  await expect(page.getByRole('slider', { name: 'Deck cut' })).toBeDisabled()
+  await expect(page.getByText('Turn a knob: what it moves appears here, whichever bench it is of.')).toBeVisible()
+  await page.getByRole('button', { name: 'Find the best…' }).click()
+  await expect(page.getByRole('checkbox', { name: 'Deck cut' })).toHaveCount(0)
+  await page.getByRole('checkbox', { name: 'Intake cam earlier by' }).check()
+  await page.getByRole('button', { name: 'Search', exact: true }).click()
+  await expect(page.getByText(/tried, .* keep their limits\./)).toBeVisible({ timeout: 30_000 })
+  const look = page.getByRole('button', { name: /^Look/ }).first()
+  await look.click()
+  await expect(page.getByRole('button', { name: 'Back to today' })).toBeVisible()
+})
+
+test('axe finds nothing at what-if, on a phone neither', async ({ page, shop }) => {
+  await openWhatIf(page, shop, TERN)
+  await turn(page, 'Gasket', 1)
+  const scan = async () =>
+    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
+      ({ id, nodes }) => `${id} ${nodes[0]!.target.join(' ')}`,
+    )
+  expect(await scan()).toEqual([])
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await scan()).toEqual([])
+})
