@@ -23,7 +23,7 @@ import { sixteen } from './sixteen'
 function eight(): BuildDocument {
   const petrel = DEMO_BUILDS[1]!
   const { methods } = petrel.spec
-  const asked = { deckPlaces: 4, ringDepths: 3, chamberRepeats: 2, rodBolts: 'torque', camEvents: false } as const
+  const asked = { deckPlaces: 4, ringDepths: 3, chamberRepeats: 2, rodBolts: 'torque', camEvents: false, clearanceDrop: false } as const
   const spec = { ...petrel.spec, methods: { ...methods, ...asked } }
   return demoDocument({ ...petrel, spec, read: () => true }, new Date())
 }

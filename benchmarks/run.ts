@@ -3,9 +3,11 @@ import { coreFigures } from './core'
 import { pageFigures } from './page'
 import { Report } from './report'
 import { shopFigures } from './shop'
+import { whatIfFigures } from './whatIf'
 
 const report = new Report()
 await coreFigures(report)
+whatIfFigures(report)
 await pageFigures(report)
 await shopFigures(report)
 console.log(report.over === 0 ? 'Every figure is within its bound.' : `${report.over} figures are over.`)

@@ -26,7 +26,7 @@ test('a gasket is turned, kept beside another, taken as the plan and given back'
   await expect(row(page, 'compression.quench')).toContainText('1.15–1.21')
   await expect(row(page, 'compression.quench')).toContainText('1.30–1.35')
   await expect(row(page, 'clearance.closest')).toContainText('2.28–2.4')
-  await expect(page.getByLabel('What breaks')).toContainText('Quench')
+  await expect(page.getByLabel('What breaks')).toContainText('quench')
   await page.getByRole('button', { name: 'Keep beside' }).click()
   await turn(page, 'Gasket', -2)
   await expect(page.getByRole('columnheader', { name: 'B' })).toBeVisible()

@@ -1,5 +1,5 @@
 export { knobsOf, PARTS, type Knob, type KnobHere, type Part, type Settings } from './knobs'
 export { todayOf, variantOf, type Headline, type Span, type Today, type Variant } from './variant'
 export { sensitivity, watchedOf, type Effect } from './sensitivity'
-export { KERNEL_KNOBS, SEARCHED_OUTPUTS, type KernelKnob, type Searched } from './kernel'
+export { KERNEL_KNOBS, type KernelKnob, type Searched } from './kernel'
 export { combinationsOf, search, type Goal, type Question, type SearchedKnob, type SearchResult } from './search'

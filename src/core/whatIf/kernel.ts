@@ -7,7 +7,7 @@ import { chainRetardDeg } from '../cam'
 import { phasedGapMm, type Phased } from '../clearance/closest'
 import { camKind, valvesOf, type CamKind } from '../engine'
 import { isKnown } from '../bench/finding'
-import type { LimitId, OutputId } from '../bench/bench'
+import type { LimitId } from '../bench/bench'
 import { benchById } from '../benches'
 import { bareRatio, numbersOf, type RatioNumbers } from '../benches/compression/chain'
 import { cylinderStates } from '../benches/compression'
@@ -19,15 +19,6 @@ import { knobsOf } from './knobs'
 /** What is searched over, and judged: alike in the kernel and in the evaluation. */
 export const SEARCHED = ['ratio', 'ratioSpread', 'quench', 'deck', 'intake', 'exhaust'] as const
 export type Searched = (typeof SEARCHED)[number]
-
-export const SEARCHED_OUTPUTS: Readonly<Record<Searched, OutputId>> = {
-  ratio: 'compression.compressionRatio',
-  ratioSpread: 'compression.ratioSpread',
-  quench: 'compression.quench',
-  deck: 'compression.deckClearance',
-  intake: 'clearance.closest',
-  exhaust: 'clearance.closest',
-}
 
 export const SEARCHED_LIMITS: Readonly<Record<Searched, LimitId>> = {
   ratio: 'compression.compressionRatio',
