@@ -60,20 +60,22 @@ const PICTURES: readonly Picture[] = [
       }
     },
   },
+  { name: 'clearance', url: `${tern}/clearance` },
   {
-    name: 'sum',
-    url: `${tern}/compression`,
+    name: 'what-if',
+    url: `${tern}/what-if`,
     prepare: async (page) => {
-      await page.locator('[data-finding="compression.compressionRatio.4"] button').click()
-      await page.getByRole('button', { name: /Clearance volume/ }).click()
-    },
-  },
-  {
-    name: 'planner',
-    url: `${tern}/compression`,
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Plan gasket and cuts' }).click()
-      await page.getByRole('dialog').getByRole('row').nth(1).waitFor()
+      for (const [knob, presses] of [
+        ['Gasket', 1],
+        ['Head cut', 3],
+      ] as const) {
+        await page.getByRole('slider', { name: knob, exact: true }).focus()
+        for (let press = 0; press < presses; press++) await page.keyboard.press('ArrowRight')
+      }
+      await page.getByRole('button', { name: 'Keep beside' }).click()
+      await page.getByRole('slider', { name: 'Gasket', exact: true }).focus()
+      await page.keyboard.press('ArrowLeft')
+      await page.getByRole('img', { name: /^What a step of each knob does/ }).waitFor()
     },
   },
   { name: 'front', url: tern! },
