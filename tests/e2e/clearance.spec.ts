@@ -89,7 +89,7 @@ test('both cams are mapped, and the doubt drawn, in a worker', async ({ page, sh
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'The doubt, by draws' }).click()
   await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
-  await expect(page.getByRole('row', { name: /^Valve intake 1a 2\.137 0\.016/ })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('row', { name: /^Valve intake 1a 2\.137 0\.01/ })).toBeVisible({ timeout: 60_000 })
 })
 
 test('a limit below the floor wants a reason and initials before it is kept', async ({ page, shop }) => {

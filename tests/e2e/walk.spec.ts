@@ -125,5 +125,5 @@ test('the book says first what stands out, then every value across the cylinders
   await expect(page.getByText('Mains at final torque: right')).toBeVisible()
   await page.goto(`${shop.server.address}/builds/${await shop.bring(demo(WREN))}/book`)
   await expect(page.getByText('Nothing is measured yet.')).toBeVisible()
-  expect(readings(await shop.document(id)).length).toBe(549)
+  expect(readings(await shop.document(id)).length).toBe(587)
 })

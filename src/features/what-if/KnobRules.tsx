@@ -17,7 +17,7 @@ const Knob = styled.div`
     font-weight: 600;
     font-size: 14px;
   }
-  output {
+  label span {
     ${numerals} margin-left: auto;
     font-size: 14px;
     white-space: nowrap;
@@ -26,7 +26,7 @@ const Knob = styled.div`
     color: var(--quiet);
     font-weight: 400;
   }
-  &[data-turned] output b {
+  &[data-turned] label b {
     color: var(--scribe);
   }
   input {
@@ -165,9 +165,9 @@ const KnobRule = memo(({ here: { knob, today, low, high }, value, choices, isHel
     <Knob data-turned={isTurned || undefined} data-held={held || undefined}>
       <label>
         {knob.label}
-        <output>
+        <span>
           <b>{words}</b> {isTurned && <small>was {settingWords(today, step, unit)}</small>}
-        </output>
+        </span>
       </label>
       <input
         type="range"
