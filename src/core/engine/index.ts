@@ -40,6 +40,6 @@ export {
   type DriveWheel,
   type DriveWheelKind,
 } from './camDrive'
-export { camOfValve, cylinderOfValve, valvePlaces, valvesOf, valvesOfKind, type Valve, type ValvePlace } from './valves'
+export { camOfValve, camOfValveNamed, cylinderOfValve, valvePlaces, valvesOf, valvesOfKind, type Valve, type ValvePlace } from './valves'
 export { firingIssues, firingIntervals, parkingAngle, parkingOf, phasesDeg, usualFiringOrder, type FiringIssue } from './firing'
 export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, withinTurn, type CrankStyle } from './crankPins'

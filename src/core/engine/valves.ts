@@ -23,8 +23,25 @@ export function valvesOfKind({ valvesPerCylinder }: Pick<EngineLayout, 'valvesPe
   return COUNTS[valvesPerCylinder][kind === 'intake' ? 0 : 1]
 }
 
+/** Worked out once a layout: a derivation of a big engine asks for its valves some thousand times. */
+const placesOf = new WeakMap<EngineLayout, readonly ValvePlace[]>()
+const camsByValve = new WeakMap<EngineLayout, ReadonlyMap<string, Cam>>()
+
 /** Every valve of an engine: cylinder by cylinder, intakes first, front to rear. */
 export function valvePlaces(layout: EngineLayout): readonly ValvePlace[] {
+  const known = placesOf.get(layout) ?? placesIn(layout)
+  placesOf.set(layout, known)
+  return known
+}
+
+/** The cam that opens a valve, by the valve's name; undefined for a valve the engine has not. */
+export function camOfValveNamed(layout: EngineLayout, valve: string): Cam | undefined {
+  const known = camsByValve.get(layout) ?? new Map(valvePlaces(layout).map((place) => [place.valve, camOfValve(layout, place)]))
+  camsByValve.set(layout, known)
+  return known.get(valve)
+}
+
+function placesIn(layout: EngineLayout): readonly ValvePlace[] {
   return cylinderNumbers(layout).flatMap((cylinder) =>
     (['intake', 'exhaust'] as const).flatMap((kind) => {
       const count = valvesOfKind(layout, kind)

@@ -229,6 +229,10 @@ const PARKED_DEG = 1
 
 /** What is left where a cam is turned alone over a crank that is parked, at full lift with no lash: above zero it may be. */
 export function parked(build: Build, cam: Cam): Derived {
+  const drops = closestOfCam(build, cam).map(({ valve }) => valveDrop(build, valve))
+  const known = drops.flatMap((drop) => (!isBound(drop) && isKnown(drop) ? [drop] : []))
+  const least = known.toSorted((a, b) => a.figure.value.value - b.figure.value.value)[0]
+  if (!least) return { missing: drops.flatMap((drop) => ('missing' in drop ? drop.missing : [])) }
   const motion = lobeMotion(build, cam)
   const inputs = allOf({
     stroke: fromPaper(build, 'stroke'),
@@ -236,15 +240,7 @@ export function parked(build: Build, cam: Cam): Derived {
     ratio: valveRatio(build),
     angle: valveAngle(build, camKind(cam)),
   })
-  const drops = closestOfCam(build, cam).map(({ valve }) => valveDrop(build, valve))
-  const known = drops.flatMap((drop) => (!isBound(drop) && isKnown(drop) ? [drop] : []))
-  const missing = [
-    ...(inputs.missing ?? []),
-    ...('missing' in motion ? motion.missing : []),
-    ...drops.flatMap((drop) => ('missing' in drop ? drop.missing : [])),
-  ]
-  const least = known.toSorted((a, b) => a.figure.value.value - b.figure.value.value)[0]
-  if (!least || inputs.missing || 'missing' in motion) return { missing }
+  if (inputs.missing || 'missing' in motion) return { missing: [...(inputs.missing ?? []), ...('missing' in motion ? motion.missing : [])] }
   const crank = crankOnPaper(build)
   const { dropMm, anglesDeg } = parkingAngle(build.spec.layout, crank)
   const { ratio, angle } = inputs.figures

@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build'
 import { quantity } from '../../build/remembered'
 import { phasedGapMm, type Phased } from '../../clearance/closest'
-import { camKind, camOfValve, cylinderOfValve, valvePlaces, type Cam } from '../../engine'
+import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam } from '../../engine'
 import { expand, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { rootBetween } from '../../numerics/roots'
 import type { Remark } from '../../bench/bench'
@@ -27,9 +27,10 @@ const CLOSEST: FormulaText = {
 export const closest = quantity('valveClosest', (build, valve: string): Derived => {
   const cam = camOf(build, valve)
   const drop = valveDrop(build, valve)
+  // A sweep of a valve nobody has read is a sweep for nothing.
+  if ('missing' in drop) return drop
   const lobe = nearest(build, cam, 0)
   const lash = judgedLash(build, cam)
-  if ('missing' in drop) return drop
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash
   const from = (figure: Figure) => closestFrom(figure, lobe.figure, lash.figure)
@@ -119,7 +120,7 @@ function isUnanswered(remarks: readonly Remark[]): boolean {
 export function closestOfCam(build: Build, cam: Cam): readonly { readonly valve: string; readonly derived: Derived }[] {
   const { layout } = build.spec
   return valvePlaces(layout)
-    .filter((place) => camOfValve(layout, place) === cam)
+    .filter(({ valve }) => camOfValveNamed(layout, valve) === cam)
     .map(({ valve }) => ({ valve, derived: closest(build, valve) }))
 }
 
@@ -139,8 +140,8 @@ export function roomToMove(build: Build, cam: Cam): Derived {
   const limitMm = build.spec.limits[`clearance.${kind}`]?.lower ?? 0
   const all = closestOfCam(build, cam)
   const known = all.flatMap(({ derived }) => (isKnown(derived) && !derived.interval ? [derived] : []))
-  const curve = phasing(build, cam)
   const least = known.toSorted((a, b) => a.figure.value.value - b.figure.value.value)[0]
+  const curve = least && phasing(build, cam)
   if (!least || !curve) return { missing: all.flatMap(({ derived }) => (isKnown(derived) ? [] : derived.missing)) }
   const way = kind === 'intake' ? 1 : -1
   // Beside the closest approach as it stands, which has drop and lash in it.

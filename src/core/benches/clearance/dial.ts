@@ -37,21 +37,27 @@ export function travelStation(valve: string, degree: number): string {
 
 const SEPARATOR = ' '
 
-/** Angles at which a valve was read, rising; as one text, so that what has the same text is the same to who asks. */
-const degreesText = quantity('valveDialDegrees', (build, valve: string): string => {
-  const degrees: number[] = []
+/**
+ * Angles at which valves were read, a line a valve: looked for once among all readings. As one text, so that what has the same text is
+ * the same to who asks.
+ */
+const degreesText = quantity('valveDialDegrees', (build): string => {
+  const byValve = new Map<string, number[]>()
   for (const { characteristic, place } of build.readings.current.values()) {
-    const { degree } = place
+    const { degree, valve } = place
+    if (characteristic !== 'clearance.travel' || degree === undefined || valve === undefined) continue
     // Moved to a place that is none of this bench, a reading says nothing of the valve.
-    if (characteristic === 'clearance.travel' && degree !== undefined && stationId(characteristic, place) === travelStation(valve, degree))
-      degrees.push(degree)
+    if (stationId(characteristic, place) === travelStation(valve, degree)) byValve.set(valve, [...(byValve.get(valve) ?? []), degree])
   }
-  return degrees.sort((a, b) => a - b).join(SEPARATOR)
+  return [...byValve].map(([valve, degrees]) => [valve, ...degrees.sort((a, b) => a - b)].join(SEPARATOR)).join(LINE)
 })
+const LINE = '\n'
 
 export function dialDegrees(build: Build, valve: string): readonly number[] {
-  const text = degreesText(build, valve)
-  return text === '' ? [] : text.split(SEPARATOR).map(Number)
+  const text = degreesText(build)
+  if (text === '') return []
+  const line = text.split(LINE).find((one) => one.startsWith(`${valve}${SEPARATOR}`))
+  return line === undefined ? [] : line.split(SEPARATOR).slice(1).map(Number)
 }
 
 /** The drop at TDC by the dial readings of a valve, with the gasket that lay there; slips among them are named. */

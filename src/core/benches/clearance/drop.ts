@@ -4,7 +4,7 @@ import { figureAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { workOn } from '../../build/work'
-import { camKind, camOfValve, cylinderOfValve, valvePlaces, type Cam, type CamKind } from '../../engine'
+import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam, type CamKind } from '../../engine'
 import { assumedFigure, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
@@ -74,11 +74,7 @@ function joined(first: Derived, then: Derived): Derived {
 }
 
 export function camOf(build: Build, valve: string): Cam {
-  const { layout } = build.spec
-  return camOfValve(
-    layout,
-    valvePlaces(layout).find((place) => place.valve === valve)!,
-  )
+  return camOfValveNamed(build.spec.layout, valve)!
 }
 
 const AS_IT_RUNS: FormulaText = {
@@ -249,6 +245,14 @@ export function valvesOfKind(build: Build, kind: CamKind): readonly string[] {
   return valvePlaces(build.spec.layout).flatMap((place) => (place.kind === kind ? [place.valve] : []))
 }
 
+/** Valves of a kind that were read, with the drop of each; asked for by every one that was not. */
+const readOfKind = quantity('valvesRead', (build, kind: CamKind): readonly { readonly valve: string; readonly figure: Figure }[] =>
+  valvesOfKind(build, kind).flatMap((valve) => {
+    const drop = measuredDrop(build, valve)
+    return !isBound(drop) && isKnown(drop) ? [{ valve, figure: drop.figure }] : []
+  }),
+)
+
 /** How far seats of one head that nobody measured may stand apart (assumed). */
 const SEATS = { value: 0, tolerance: 0.15, source: 'assumed: seats cut by hand' }
 
@@ -264,10 +268,7 @@ const INFERRED: FormulaText = {
 function inferredDrop(build: Build, valve: string): Derived | undefined {
   const kind = camKind(camOf(build, valve))
   const angle = valveAngle(build, kind)
-  const read = valvesOfKind(build, kind).flatMap((other) => {
-    const drop = measuredDrop(build, other)
-    return other !== valve && !isBound(drop) && isKnown(drop) ? [{ valve: other, figure: drop.figure }] : []
-  })
+  const read = readOfKind(build, kind).filter((other) => other.valve !== valve)
   if (read.length === 0 || !isKnown(angle)) return undefined
   const along = alongValve(build, angle.figure.value.value)
   const share = 1 / read.length

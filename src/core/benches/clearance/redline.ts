@@ -99,9 +99,10 @@ const SLOPE_DEG = 0.5
 export function atRedline(build: Build, valve: string): Derived {
   const cam = camOf(build, valve)
   const still = closest(build, valve)
+  if (!isKnown(still)) return still
   const angle = valveAngle(build, camKind(cam))
   const inputs = allOf({ still, angle, stretch: stretchOf(build, cylinderOfValve(valve)!) })
-  if (inputs.missing || !isKnown(still)) return inputs.missing ? { missing: inputs.missing } : still
+  if (inputs.missing) return inputs
   const along = alongValve(build, inputs.figures.angle.value.value)
   const [slack, heat] = [paperAt(build, 'driveSlack'), paperAt(build, 'heatGrowth')]
   const what = [...(slack || isGeared(build) ? [] : (['slack'] as const)), ...(heat ? [] : (['heat'] as const))]
