@@ -29,7 +29,7 @@ export {
   percent,
   type Standing,
 } from './verdicts'
-export { workWords } from './work'
+export { plannedWords, workWords } from './work'
 export { PART_STATE_CHOICES } from './partState'
 export { capital, small } from './letters'
 export { brokenWords, missingWords, stationWords } from './findings'

@@ -18,6 +18,7 @@ import {
   limitWords,
   missingWords,
   percent,
+  plannedWords,
   plainWords,
   remarkWords,
   rowIssueWords,
@@ -397,5 +398,21 @@ describe('the words of one bench', () => {
         }
       }
     expect([...said]).toEqual(expect.arrayContaining(['syntheticLobe', 'pistonApart', 'dropBy', 'readBy', 'oddOneOut']))
+  })
+})
+
+describe('work that is planned', () => {
+  it('says why it is done although it comes too near, and on whose word', () => {
+    const work = { what: 'turnCam', cam: 'intake', by: 4 } as const
+    const id = '0199f000-0000-7000-8000-000000000001'
+    expect(plannedWords({ id, work }, 'metric')).toBe('Intake cam set 4° earlier')
+    expect(plannedWords({ id, work, despite: { reason: 'one pull', by: 'AB' } }, 'metric')).toBe(
+      'Intake cam set 4° earlier, although it comes too near: one pull (AB)',
+    )
+    expect(plannedWords({ id, work: { what: 'cutPocket', valves: 'exhaust', by: 0.5 } }, 'inch')).toBe(
+      'Exhaust pockets cut deeper by 19.69 thou',
+    )
+    expect(plannedWords({ id, work: { what: 'deckCut', by: -0.1 } }, 'metric')).toBe('Deck cut less by 0.1 mm')
+    expect(plannedWords({ id, work: { what: 'raisePiston', by: -0.3 } }, 'metric')).toBe('Every piston 0.3 mm lower')
   })
 })

@@ -1,11 +1,16 @@
-import type { Work } from '@/core/build'
-import type { UnitSystem } from '@/core/build'
+import type { Planned, UnitSystem, Work } from '@/core/build'
 import { differenceWords } from './figures'
 import { capital } from './letters'
 import { subjectWords } from './verdicts'
 import { IN_WORDS } from './vocabulary'
 
 const RING_WORDS = { top: 'Top ring', second: 'Second ring', upperRail: 'Upper oil rail', lowerRail: 'Lower oil rail' } as const
+
+/** Work as it is planned, in a line; and where it is done although something comes too near, why and on whose word. */
+export function plannedWords({ work, despite }: Planned, system: UnitSystem): string {
+  const words = workWords(work, system)
+  return despite ? `${words}, although it comes too near: ${despite.reason} (${despite.by})` : words
+}
 
 /** Work to be done, in a line: "Bore 3 honed by 0.02 mm". */
 export function workWords(work: Work, system: UnitSystem): string {

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { memo } from 'react'
 import styled from 'styled-components'
 import type { Bench, Finding, Id, JudgedAdvice } from '@/core/bench/bench'
@@ -64,6 +65,9 @@ export function BenchAdvice({
       ) : (
         <p>{emptyWords(findings, advice)}</p>
       )}
+      <p>
+        <Link href={`/builds/${build.id}/what-if`}>What if…</Link> turns any knob, over the whole engine.
+      </p>
       <Tools build={build} system={system} edit={edit} onTake={onTake} onTable={onTable} />
       {definition.checks && <Checks bench={bench} build={now} onCheck={onCheck} />}
     </Advices>

@@ -2,7 +2,7 @@
 import styled from 'styled-components'
 import type { Planned, UnitSystem } from '@/core/build'
 import { Button } from '@/ui/Button'
-import { small, workWords } from '@/wording'
+import { plannedWords, small, workWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'
 
 const List = styled.ul`
@@ -35,7 +35,7 @@ export function PlannedWork({ planned, system, edit }: { planned: readonly Plann
       <List>
         {planned.map((one) => (
           <Line key={one.id}>
-            {workWords(one.work, system)}
+            {plannedWords(one, system)}
             <Button size="small" onPress={() => void drop(one)} aria-label={`Drop: ${workWords(one.work, system)}`}>
               Drop
             </Button>

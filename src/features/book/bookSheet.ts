@@ -38,7 +38,7 @@ import {
   standingOf,
   subjectWords,
   verdictWords,
-  workWords,
+  plannedWords,
   type Standing,
   columnHeading,
 } from '@/wording'
@@ -140,7 +140,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     ),
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
-    planned: (spec.planned ?? []).map(({ work }) => workWords(work, system)),
+    planned: (spec.planned ?? []).map((one) => plannedWords(one, system)),
     crossed: crossedOut(build),
     notChecked: [
       ...notChecked(build),
