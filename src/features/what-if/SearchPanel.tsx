@@ -17,7 +17,7 @@ import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 import { WorkRow } from '@/features/bench/WorkRow'
 import { Button } from '@/ui/Button'
-import { TextField } from '@/ui/fields'
+import { ChoiceRow, TextField } from '@/ui/fields'
 import { FigureTable } from '@/ui/FigureTable'
 import { SidePanel } from '@/ui/SidePanel'
 import { showFigure } from '@/wording'
@@ -44,9 +44,18 @@ const Picks = styled.fieldset`
     min-height: 32px;
   }
 `
-/** A search takes so many steps of a knob, and no more combinations than it tries in a while. */
-const STEPS = 12
+/** A search takes so many steps of a knob where nobody says otherwise, and no more combinations than it tries in a while. */
+const USUAL_STEPS = '12'
+const MOST_STEPS = 40
 const MOST_TRIED = 400_000
+/** What is wanted beside the ratio. */
+const WISHES = {
+  intake: { label: 'Most room over the intakes', goal: { figure: 'intake', aim: 'most' } },
+  exhaust: { label: 'Most room over the exhausts', goal: { figure: 'exhaust', aim: 'most' } },
+  quench: { label: 'Least quench', goal: { figure: 'quench', aim: 'least' } },
+  spread: { label: 'Ratios alike', goal: { figure: 'ratioSpread', aim: 'least' } },
+} as const satisfies Readonly<Record<string, { readonly label: string; readonly goal: Goal }>>
+type Wish = keyof typeof WISHES
 const USUAL: readonly KernelKnob[] = ['gasket', 'deckCut', 'headCut']
 
 /** Knobs with allowed steps, goals and limits: the front of best variants, or what binds. */
@@ -58,35 +67,45 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
   )
   const [ratio, setRatio] = useState(String(build.spec.limits['compression.compressionRatio']?.target ?? ''))
   const wanted = parseEntry(ratio, { kind: 'ratio', unit: 'one' })
+  const [wish, setWish] = useState<Wish>('intake')
+  const [stepsText, setStepsText] = useState(USUAL_STEPS)
+  const steps = Math.min(MOST_STEPS, Math.max(1, Math.round(Number(stepsText)) || 1))
   const question: Question = {
     knobs: there
       .filter(({ knob }) => picked.has(knob.id))
-      .map((here) => ({ id: here.knob.id as KernelKnob, values: valuesOf(here, what, system) })),
-    goals: goalsOf(wanted.ok ? wanted.value : undefined),
+      .map((here) => ({ id: here.knob.id as KernelKnob, values: valuesOf(here, what, system, steps) })),
+    goals: goalsOf(wanted.ok ? wanted.value : undefined, wish),
   }
   const count = combinationsOf(question)
+  const isRatioKnown = what.variant.headlines.some(({ output, today }) => output === 'compression.compressionRatio' && today)
   const job = useCallback(
     (signal: AbortSignal, onProgress: (share: number) => void) =>
       searchInWorker(documentOf(build), question, (done) => onProgress(done / count), signal),
     // The question is what was picked and typed.
     // oxlint-disable-next-line react/exhaustive-deps
-    [build, picked, ratio, count],
+    [build, picked, ratio, wish, steps, count],
   )
   const { work, start, stop } = useWork(job)
   const toggle = (id: string) => setPicked((now) => new Set(now.has(id) ? [...now].filter((one) => one !== id) : [...now, id]))
   return (
     <SidePanel title="Find the best" isOpen onClose={onClose}>
       <p>Every combination of the knobs picked, within today’s limits: what nobody betters, confirmed over all benches.</p>
-      <Picks>
-        <legend>Knobs that may be turned, {STEPS} steps each</legend>
-        {there.map(({ knob }) => (
-          <label key={knob.id}>
-            <input type="checkbox" checked={picked.has(knob.id)} onChange={() => toggle(knob.id)} />
-            {knob.label}
-          </label>
-        ))}
-      </Picks>
-      <TextField label="Ratio wanted" hint="then as much room over the intakes as there is" value={ratio} onChange={setRatio} numeric />
+      <KnobPicks there={there} picked={picked} onToggle={toggle} />
+      <TextField
+        label="Steps of each"
+        hint={`from today on, or to both sides of it; at most ${MOST_STEPS}`}
+        value={stepsText}
+        onChange={setStepsText}
+        numeric
+      />
+      <TextField label="Ratio wanted" hint="left empty: any within its limit" value={ratio} onChange={setRatio} numeric />
+      <ChoiceRow
+        label="And beside it"
+        value={wish}
+        onChange={setWish}
+        options={(Object.keys(WISHES) as Wish[]).map((value) => ({ value, label: WISHES[value].label }))}
+      />
+      {!isRatioKnown && <p>The ratio of this engine is not known yet: it is left out of the search.</p>}
       <p>
         <b>{count.toLocaleString('en')}</b> variants{count > MOST_TRIED && ': too many to try, pick fewer knobs'}.
       </p>
@@ -102,21 +121,46 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
   )
 }
 
+function KnobPicks({
+  there,
+  picked,
+  onToggle,
+}: {
+  there: readonly KnobHere[]
+  picked: ReadonlySet<string>
+  onToggle: (id: string) => void
+}) {
+  return (
+    <Picks>
+      <legend>Knobs that may be turned</legend>
+      {there.map(({ knob }) => (
+        <label key={knob.id}>
+          <input type="checkbox" checked={picked.has(knob.id)} onChange={() => onToggle(knob.id)} />
+          {knob.label}
+        </label>
+      ))}
+    </Picks>
+  )
+}
+
 function isKernel(id: string): id is KernelKnob {
   return (KERNEL_KNOBS as readonly string[]).includes(id)
 }
 
 /** From today upwards where a knob only takes off, else to both sides of it. */
-function valuesOf({ knob, today, low, high }: KnobHere, { build }: WhatIf, system: UnitSystem): readonly number[] {
+function valuesOf({ knob, today, low, high }: KnobHere, { build }: WhatIf, system: UnitSystem, steps: number): readonly number[] {
   const choices = knob.choices?.(build)
   if (choices) return choices
   const all = stepsAbout(today, low, high, knob.step[system])
-  const from = Math.max(0, Math.min(all.length - STEPS, all.findIndex((one) => one >= today - 1e-9) - (low < today ? STEPS / 2 : 0)))
-  return all.slice(from, from + STEPS)
+  const from = Math.max(
+    0,
+    Math.min(all.length - steps, all.findIndex((one) => one >= today - 1e-9) - (low < today ? Math.floor(steps / 2) : 0)),
+  )
+  return all.slice(from, from + steps)
 }
 
-function goalsOf(ratio: number | undefined): readonly Goal[] {
-  return [...(ratio === undefined ? [] : [{ figure: 'ratio', aim: 'near', value: ratio } as const]), { figure: 'intake', aim: 'most' }]
+function goalsOf(ratio: number | undefined, wish: Wish): readonly Goal[] {
+  return [...(ratio === undefined ? [] : [{ figure: 'ratio', aim: 'near', value: ratio } as const]), WISHES[wish].goal]
 }
 
 const SHOWN = ['compression.compressionRatio', 'compression.quench', 'clearance.closest'] as const

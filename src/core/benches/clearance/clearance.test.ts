@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { benchById, openBuild } from '@/core/benches'
 import { withSpec, type Build } from '@/core/build'
 import { applyChanges, withChanges, withChosenAfter, withPlannedAfter } from '@/core/build/changes'
-import { soundBuild, ternDocument, valueOf, withReading, without } from '../../../../tests/support/builds'
+import { readingOf, soundBuild, ternDocument, valueOf, withReading, without } from '../../../../tests/support/builds'
 import { by, number, onPaper } from '../../../../tests/support/cams'
 import { adviceOf, at, codesOf, DIAL, found, LEAF, mmOf, unread } from '../../../../tests/support/clearances'
 import { expectNear } from '../../../../tests/support/expectNear'
@@ -88,7 +88,9 @@ describe('one valve by every way of reading', () => {
     expect(found(went, 'closest.intake1a').conformity?.verdict).toBe('within')
     const wide = withLimit(went, 2.5)
     expect(found(wide, 'closest.intake1a').conformity?.verdict).toBe('inDoubt')
-    expect(adviceOf(wide).map(({ id }) => id)).toContain('readByDial.intake1a')
+    expect(adviceOf(wide).map(({ id }) => id)).toEqual(['readByDial.intake1a'])
+    // What is decided, or was read by a dial, is not asked for again.
+    expect(adviceOf(went)).toEqual([])
     const stopped = at(asked, 'clearance.feelerStopped', { valve: 'intake1a' }, 1.2, LEAF)
     expect(found(stopped, 'closest.intake1a').conformity?.verdict).toBe('under')
     const both = at(went, 'clearance.feelerStopped', { valve: 'intake1a' }, 2.1, LEAF)
@@ -238,6 +240,20 @@ describe('valves that were not read', () => {
     expectNear(mmOf(seats, 'closest.intake2a') - mmOf(build, 'closest.intake2a'), 0.3, 1e-9)
     expect(found(seats, 'closest.intake2a').remarks).toContainEqual({ code: 'inferredDrop', from: ['intake1a', 'intake1b'], seats: 'read' })
     expect(expand(found(seats, 'closest.intake2a').figure!.value).U).toBeLessThan(0.1)
+  })
+
+  it('are the less sure the more their chamber holds than those of valves that were read: it may be depth', () => {
+    const build = only(1)
+    const larger = [1, 2].reduce((now, repeat) => {
+      const { value } = readingOf(now, `compression.chamberEnd/c2/r${repeat}`)
+      return withReading(now, 'compression.chamberEnd', { cylinder: 2, repeat }, value - 1, 'burette.1', { unit: 'cm3' })
+    }, build)
+    const U = (of: Build) => expand(found(of, 'closest.intake2a').figure!.value).U
+    // A cubic centimetre over 51 cm² is 0.196 mm, evenly; along the valve.
+    const more = (2 * 0.196 * COS_INTAKE) / Math.sqrt(3)
+    expect(U(larger)).toBeGreaterThan(Math.hypot(U(build), more) - 0.01)
+    expect(U(larger)).toBeLessThan(Math.hypot(U(build), more) + 0.02)
+    expectNear(mmOf(larger, 'closest.intake2a'), mmOf(build, 'closest.intake2a'), 1e-9)
   })
 
   it('are not known where no deck says how their piston stands, nor where no valve of their kind was read', () => {
