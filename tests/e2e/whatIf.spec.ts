@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
-import { demo, expect, PETREL, TERN, test, type Shop } from '../support/shop'
+import { v7 as uuidV7 } from 'uuid'
+import { demo, expect, PETREL, readings, TERN, test, type Shop } from '../support/shop'
 
 /** What-if: knobs turned by keys, what moves over all benches, variants beside, a plan taken, refused, and undone; a search. */
 async function openWhatIf(page: Page, shop: Shop, which: number): Promise<string> {
@@ -74,6 +75,18 @@ test('a part that must stay holds its knobs; a search finds the front, or says w
   const look = page.getByRole('button', { name: /^Look/ }).first()
   await look.click()
   await expect(page.getByRole('button', { name: 'Back to today' })).toBeVisible()
+})
+
+test('a reading that comes in from the bench moves today, and leaves what is turned', async ({ page, shop }) => {
+  const id = await openWhatIf(page, shop, TERN)
+  await turn(page, 'Gasket', 1)
+  await expect(row(page, 'compression.quench')).toContainText('1.15–1.21')
+  const lower = readings(await shop.document(id))
+    .filter(({ characteristic, place }) => characteristic === 'compression.deck' && place.cylinder === 3)
+    .map((one) => ({ ...one, id: uuidV7(), value: one.value + 0.1, asTyped: String(one.value + 0.1) }))
+  await shop.server.post(`/api/builds/${id}/entries`, { entries: lower })
+  await expect(row(page, 'compression.quench')).toContainText('1.15–1.31')
+  await expect(row(page, 'compression.quench')).toContainText('1.30–1.46')
 })
 
 test('axe finds nothing at what-if, on a phone neither', async ({ page, shop }) => {

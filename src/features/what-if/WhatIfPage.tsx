@@ -1,9 +1,11 @@
 'use client'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OutputId } from '@/core/bench/bench'
 import { withChanges } from '@/core/build/changes'
 import { RefusedChange } from '@/features/spec/RefusedChange'
+import { useNews } from '@/features/spec/useNews'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { PHONE } from '@/ui/GlobalStyle'
@@ -80,6 +82,9 @@ const FIRST_WATCHED: OutputId = 'clearance.closest'
 /** Every knob of an engine and what it moves over all benches: nothing touches it until a variant is taken as the plan. */
 export function WhatIfPage({ served, revision }: { served: ServedBuild; revision: number }) {
   const device = useDevice()
+  const router = useRouter()
+  // A reading that comes in from the bench moves today, and with it every variant.
+  useNews(served.id, { onEntries: () => router.refresh() })
   const what = useWhatIf(served, revision, device.initials)
   const system = device.systemFor(what.build.spec.units, served.id)
   const [watched, setWatched] = useState<OutputId>(FIRST_WATCHED)
