@@ -1,13 +1,15 @@
 /** What may be turned on an engine before metal is cut: each knob with today's value, and what turning it changes. */
 import type { Build } from '../build/build'
+import { readingAt } from '../build/figures'
 import type { PaperKey } from '../build/paper'
 import type { EngineChange } from '../build/types'
 import { allWorkOn } from '../build/work'
 import type { Units } from '../bench/bench'
 import { isKnown } from '../bench/finding'
-import { bankCount, camKind, camsOf, cylinderNumbers, onOneShaft, type CamKind } from '../engine'
+import { bankCount, camKind, camsOf, cylinderNumbers, onOneShaft, type Cam, type CamKind } from '../engine'
 import { printed } from '../numerics/printed'
 import { UNITS, type Kind, type UnitId } from '../quantity'
+import { curveOf } from '../quantities/camMotion/curve'
 import { chamberVolume } from '../quantities/chamberVolume'
 import { PAPER } from '../benches/paper'
 
@@ -74,6 +76,24 @@ function onPaper({ spec }: Build, key: PaperKey, value: number): EngineChange {
     source: WHAT_IF,
   }
 }
+
+/** A number on a card, as long as something rests on it: a reading outranks paper, and turning paper would then move nothing. */
+function cardKnob(key: PaperKey, reach: number, step: Knob['step'], part: Part, isIdle: (build: Build, cam: Cam) => boolean): Knob {
+  const knob = paperKnob(key, reach, step, part)
+  const kind: CamKind = key.startsWith('intake') ? 'intake' : 'exhaust'
+  return {
+    ...knob,
+    today: (build) => {
+      const idle = camsOf(build.spec.layout).some((cam) => camKind(cam) === kind && isIdle(build, cam))
+      return idle ? undefined : knob.today(build)
+    },
+  }
+}
+
+const isLobeRead = (build: Build, cam: Cam) => curveOf(build, cam) !== undefined
+/** On paper it counts between valves alone. */
+const isHeadIdle = (build: Build, cam: Cam) =>
+  build.spec.paper.valvesApart === undefined || readingAt(build, 'clearance.headSize', { cam }) !== undefined
 
 /** A cut, or what is opened: work on top of what is planned. */
 function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): Knob {
@@ -241,10 +261,12 @@ const KNOBS: readonly Knob[] = [
   paperKnob('rockerRatio', 0.3, alike(0.05), 'cams'),
   paperKnob('intakeLash', 0.4, inThou(0.05, 1)),
   paperKnob('exhaustLash', 0.4, inThou(0.05, 1)),
-  paperKnob('intakeLobeLift', 2, inThou(0.1, 5), 'cams'),
-  paperKnob('exhaustLobeLift', 2, inThou(0.1, 5), 'cams'),
-  paperKnob('intakeDuration', 20, alike(1), 'cams'),
-  paperKnob('exhaustDuration', 20, alike(1), 'cams'),
+  cardKnob('intakeLobeLift', 2, inThou(0.1, 5), 'cams', isLobeRead),
+  cardKnob('exhaustLobeLift', 2, inThou(0.1, 5), 'cams', isLobeRead),
+  cardKnob('intakeDuration', 20, alike(1), 'cams', isLobeRead),
+  cardKnob('exhaustDuration', 20, alike(1), 'cams', isLobeRead),
+  cardKnob('intakeValveHead', 4, inThou(0.1, 5), 'head', isHeadIdle),
+  cardKnob('exhaustValveHead', 4, inThou(0.1, 5), 'head', isHeadIdle),
   pocketKnob('intake'),
   pocketKnob('exhaust'),
   ringKnob,

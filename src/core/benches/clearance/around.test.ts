@@ -10,7 +10,7 @@ import { soundBuild, TODAY } from '../../../../tests/support/builds'
 import { by, number, onPaper } from '../../../../tests/support/cams'
 import { adviceOf, at, codesOf, found, LEAF, mmOf } from '../../../../tests/support/clearances'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { expand } from '../../metrology'
+import { expand, standardUncertainty } from '../../metrology'
 import { judgedAdvice } from '../../evaluation/judgeAdvice'
 import { clearance } from '.'
 import { rodStretch } from './redline'
@@ -49,6 +49,18 @@ describe('at redline', () => {
       lines['Slack of the drive']! -
       lines.Heat!
     expectNear(mmOf(one, 'atRedline.intake2a'), left, 1e-9)
+  })
+
+  it('slack is as sure as its degrees, by what a degree takes of the gap', () => {
+    const line = (slackDeg: number) => {
+      const { origin } = found(onPaper(one, { driveSlack: { ...number(slackDeg), tolerance: 0.5 } }), 'atRedline.exhaust2a').figure!
+      if (origin.from !== 'sum') throw new Error('a sum')
+      return origin.sum.terms.find(({ label }) => label === 'Slack of the drive')!.figure.value
+    }
+    const mmPerDeg = (line(2.2).value - line(1.8).value) / 0.4
+    expect(mmPerDeg).toBeLessThan(-0.02)
+    // A tolerance of half a degree, taken as uniform: u = 0.5 / √3 (JCGM 100, 4.3.7).
+    expectNear(standardUncertainty(line(2)), (0.5 / Math.sqrt(3)) * -mmPerDeg, 0.001)
   })
 
   it('what nothing is known of is left out, said, and keeps it from being within', () => {

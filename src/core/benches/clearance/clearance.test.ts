@@ -57,6 +57,17 @@ describe('the valves of the demo', () => {
     expectNear((mmOf(petrel, 'closest.intake2') - mmOf(advanced, 'closest.intake2')) / 25.4, 0.023, 0.002)
     expect(mmOf(advanced, 'closest.exhaust2')).toBeGreaterThan(mmOf(petrel, 'closest.exhaust2'))
   })
+
+  it('leave room in degrees that is as sure as the gap, by what a degree takes of it', () => {
+    const petrel = soundBuild(1)
+    const lowerMm = petrel.spec.limits['clearance.intake']!.lower!
+    const roomDeg = (lower: number) => found(withLimit(petrel, lower), 'roomToMove.intake').figure!.value
+    const degPerMm = (roomDeg(lowerMm - 0.02).value - roomDeg(lowerMm + 0.02).value) / 0.04
+    const least = Math.min(...[1, 2, 3, 4, 5, 6, 7, 8].map((one) => mmOf(petrel, `closest.intake${one}`)))
+    const nearest = [1, 2, 3, 4, 5, 6, 7, 8].find((one) => mmOf(petrel, `closest.intake${one}`) === least)!
+    const { U } = expand(found(petrel, `closest.intake${nearest}`).figure!.value)
+    expectNear(expand(roomDeg(lowerMm)).U, degPerMm * U, 0.03 * degPerMm * U)
+  })
 })
 
 describe('one valve by every way of reading', () => {
