@@ -45,7 +45,7 @@ export const VALVES: Readonly<Record<'tern' | 'petrel' | 'wren', Paper>> = {
     exhaustMargin: { value: 1.5, unit: 'mm', source: SHEET },
     rodSection: { value: 2, tolerance: 0.1, unit: 'cm2', source: 'drawn from the rod' },
     driveSlack: { value: 1.4, tolerance: 0.5, unit: 'deg', source: 'as the shop has seen it' },
-    heatGrowth: { value: 0.1, tolerance: 0.05, unit: 'mm', source: 'as the shop reckons it' },
+    heatGrowth: { value: 0.1, tolerance: 0.05, unit: 'mm', source: 'as the shop estimates it' },
   },
   petrel: {
     ...valves(SHEET, [7.6, 18], [7.4, 18], 'in'),

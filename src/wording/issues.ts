@@ -36,8 +36,10 @@ export function fileIssueWords(issue: FileIssue, where: (path: readonly (string 
       return `${where(issue.path)}: ${issue.detail}.`
     case 'olderUnreadable':
       return `Written as version ${issue.version}, but parts that version always had are not in it.`
-    case 'belowFloor':
-      return `${where(issue.path)}: below ${formatQuantity(issue.floor, issue.unit, FLOOR_DECIMALS)}, the least that is common practice: a reason and initials are wanted beside it.`
+    case 'belowFloor': {
+      const floor = formatQuantity(issue.floor, issue.unit, FLOOR_DECIMALS)
+      return `${where(issue.path)}: below ${floor}, the least that is common practice: a reason and initials are wanted beside it.`
+    }
     case 'unknownGauge':
       return `${where(issue.path)}: gauge “${issue.gauge}” is not in the drawer.`
     case 'wrongGauge':

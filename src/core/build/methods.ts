@@ -3,7 +3,7 @@ import type { BenchId, Definitions } from './ids'
 
 export type MethodValue = string | number | boolean
 
-/** One way among several of measuring or reckoning something, and why anybody would choose it. */
+/** One way among several of measuring or computing something, and why anybody would choose it. */
 export interface MethodDefinition {
   readonly label: string
   readonly hint: string

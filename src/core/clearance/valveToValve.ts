@@ -36,7 +36,7 @@ export function valveToValveMm({ apartMm, stepMm, intake, exhaust }: ValvePair, 
   return haveMet(one, other) ? -least : least
 }
 
-/** The rim that faces the other valve, at so much lift: its edge at the face, and the one a margin above it. `towards`: the other's side. */
+/** The rim that faces the other valve at a lift: its edge at the face, and the one a margin above it. `towards`: the other's side. */
 function rimOf({ diameterMm, marginMm, angleDeg }: ValveHead, seat: Point, liftMm: number, towards: 1 | -1): Segment {
   const [sine, cosine] = [Math.sin(angleDeg * RAD_PER_DEG), Math.cos(angleDeg * RAD_PER_DEG)]
   // Stems lean away from each other: a valve that opens goes down, and towards the other.

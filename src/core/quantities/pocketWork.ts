@@ -2,7 +2,7 @@ import type { Build } from '../build/build'
 import { workOn } from '../build/work'
 import { cylinderVolumeCm3, valvesOfKind, type CamKind } from '../engine'
 
-/** What a pocket takes off a crown for each millimetre it is cut deeper, all valves of the kind of one cylinder, cm³; undefined: its size is not on paper. */
+/** What a pocket takes off a crown per millimetre of depth, all valves of a kind of a cylinder, cm³; undefined: its size is not known. */
 export function pocketCm3PerMm({ spec: { paper, layout } }: Build, kind: CamKind): number | undefined {
   const across = paper[`${kind}Pocket`] ?? paper[`${kind}ValveHead`]
   return across && cylinderVolumeCm3(across.value, 1) * valvesOfKind(layout, kind)

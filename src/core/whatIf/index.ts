@@ -2,4 +2,4 @@ export { knobsOf, PARTS, type Knob, type KnobHere, type Part, type Settings } fr
 export { todayOf, variantOf, type Headline, type Span, type Today, type Variant } from './variant'
 export { sensitivity, watchedOf, type Effect } from './sensitivity'
 export { KERNEL_KNOBS, type KernelKnob, type Searched } from './kernel'
-export { combinationsOf, search, type Goal, type Question, type SearchedKnob, type SearchResult } from './search'
+export { combinationsOf, search, type Binding, type Goal, type Question, type SearchedKnob, type SearchResult } from './search'

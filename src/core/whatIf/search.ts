@@ -1,4 +1,4 @@
-/** Every combination of some knobs: which keep the limits, which of these nobody betters, and what binds where none does. */
+/** Every combination of some knobs: which keep the limits, which of these no other dominates, and what binds where none does. */
 import type { Build } from '../build/build'
 import type { Limit } from '../build/types'
 import { kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type KernelKnob, type Searched } from './kernel'
@@ -33,7 +33,7 @@ export interface Binding {
 export interface SearchResult {
   readonly tried: number
   readonly passed: number
-  /** Variants nobody betters in every goal at once, by how much is turned, confirmed by the full evaluation. */
+  /** Variants no other dominates in its goals, by how much is turned, confirmed by the full evaluation. */
   readonly front: readonly Variant[]
   /** Where none passes: what binds, the one that is missed by least first. */
   readonly binding: readonly Binding[]
@@ -158,16 +158,16 @@ function knobsToday(build: Build): readonly (readonly [string, number])[] {
   return known
 }
 
-/** One that is better in some goal and in none worse, or alike in all with less turned, betters another. */
-function betters(a: Found, b: Found): boolean {
+/** One that is better in some goal and in none worse, or alike in all with less turned, dominates another. */
+function dominates(a: Found, b: Found): boolean {
   const isWorse = a.scores.some((score, goal) => score > b.scores[goal]! + EPSILON)
   const isBetter = a.scores.some((score, goal) => score < b.scores[goal]! - EPSILON)
   return !isWorse && (isBetter || a.turned <= b.turned)
 }
 
 function keepBest(front: Found[], one: Found): void {
-  if (front.some((other) => betters(other, one))) return
-  for (let at = front.length - 1; at >= 0; at--) if (betters(one, front[at]!)) front.splice(at, 1)
+  if (front.some((other) => dominates(other, one))) return
+  for (let at = front.length - 1; at >= 0; at--) if (dominates(one, front[at]!)) front.splice(at, 1)
   front.push(one)
 }
 

@@ -69,8 +69,7 @@ describe('a variant', () => {
   it('moves limits that follow: more boost asks for wider rings, where nobody has set them', () => {
     const unset = withSpec(tern, followPresets({ ...tern.spec, limits: withoutLimit(tern.spec, 'rings.topGap') }))
     const gap = (boost: number) => variantOf(todayOf(unset), { boost }).headlines.find(({ output }) => output === 'rings.topGap')!
-    expect(gap(160).next!.verdict).toBe(gap(160).today!.verdict)
-    expect(gap(20).next!.verdict).not.toBe(undefined)
+    expect([20, 160, 260].map((boost) => gap(boost).next!.verdict)).toEqual(['within', 'within', 'under'])
   })
 
   it('has no knob that a reading outranks: a card of a lobe that was read, a valve that was measured across', () => {
@@ -186,7 +185,7 @@ describe('a search', () => {
     ],
   }
 
-  it('finds what brute force by the full evaluation finds best, and nothing it leaves is bettered by any', () => {
+  it('finds what brute force by the full evaluation finds best, and nothing it leaves is dominated by any', () => {
     const { front, tried, passed } = drained(tern, question)
     expect([tried, combinationsOf(question)]).toEqual([96, 96])
     const today = todayOf(tern)

@@ -106,7 +106,8 @@ export function SectionPicture({ build, valve, sweep, deg, system }: SectionProp
   )
   const half = boreMm / HALF
   const width = boreMm + HALF * WALL_MM
-  const words = `${capital(subjectWords({ valve }))}, ${atAngleWords(deg)}: ${formatQuantity(gap, UNIT[system], DECIMALS[system])} to the piston`
+  const far = formatQuantity(gap, UNIT[system], DECIMALS[system])
+  const words = `${capital(subjectWords({ valve }))}, ${atAngleWords(deg)}: ${far} to the piston`
   const side = kind === 'intake' ? 1 : -1
   return (
     <Svg

@@ -51,14 +51,11 @@ export function brokenOf(finding: Finding, { output, shown }: Headline): Broken 
 export function WouldMove({ variant }: { variant: Variant }) {
   const counts = new Map<string, number>()
   for (const { bench, hasMoved } of variant.headlines) if (hasMoved) counts.set(bench, (counts.get(bench) ?? 0) + 1)
+  const byBench = [...counts].map(([bench, count]) => `${bench} ${count}`).join(', ')
   return (
     <Box aria-label="Would make stale">
       <h2>Would make stale</h2>
-      <p>
-        {counts.size === 0
-          ? 'Nothing.'
-          : `${[...counts].map(([bench, count]) => `${bench} ${count}`).join(', ')}: lines of the ledger that would be others, to be measured again or confirmed.`}
-      </p>
+      <p>{counts.size === 0 ? 'Nothing.' : `${byBench}: lines of the ledger that would be others, to be measured again or confirmed.`}</p>
     </Box>
   )
 }

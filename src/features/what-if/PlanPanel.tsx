@@ -23,7 +23,7 @@ export interface Despite {
   readonly by: string
 }
 
-/** The list of what the plan changes, what it breaks and makes stale; taken once it is confirmed, and with a reason where it must have one. */
+/** What the plan changes, breaks and makes stale; taken once it is confirmed, and with a reason where it must have one. */
 export function PlanPanel({
   what,
   system,

@@ -6,6 +6,7 @@ import {
   combinationsOf,
   KERNEL_KNOBS,
   variantOf,
+  type Binding,
   type Goal,
   type KernelKnob,
   type KnobHere,
@@ -89,7 +90,7 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
   const toggle = (id: string) => setPicked((now) => new Set(now.has(id) ? [...now].filter((one) => one !== id) : [...now, id]))
   return (
     <SidePanel title="Find the best" isOpen onClose={onClose}>
-      <p>Every combination of the knobs picked, within today’s limits: what nobody betters, confirmed over all benches.</p>
+      <p>Every combination of the knobs picked, within today’s limits: those no other beats all round, confirmed over all benches.</p>
       <KnobPicks there={there} picked={picked} onToggle={toggle} />
       <TextField
         label="Steps of each"
@@ -163,6 +164,8 @@ function goalsOf(ratio: number | undefined, wish: Wish): readonly Goal[] {
   return [...(ratio === undefined ? [] : [{ figure: 'ratio', aim: 'near', value: ratio } as const]), WISHES[wish].goal]
 }
 
+const bindingWords = ({ figure, variants }: Binding) => `${SEARCHED_WORDS[figure]}, alone in the way of ${variants.toLocaleString('en')}`
+
 const SHOWN = ['compression.compressionRatio', 'compression.quench', 'clearance.closest'] as const
 
 function Answer({ found, what, system, onClose }: { found: FoundVariants; what: WhatIf; system: UnitSystem; onClose: () => void }) {
@@ -179,9 +182,7 @@ function Answer({ found, what, system, onClose }: { found: FoundVariants; what: 
       {passed === 0 && (
         <p role="alert">
           None is left.{' '}
-          {binding.length > 0
-            ? `What binds: ${binding.map(({ figure, variants }) => `${SEARCHED_WORDS[figure]}, alone in the way of ${variants.toLocaleString('en')}`).join('; ')}.`
-            : 'Every variant misses several limits at once.'}
+          {binding.length > 0 ? `What binds: ${binding.map(bindingWords).join('; ')}.` : 'Every variant misses several limits at once.'}
         </p>
       )}
       {nearest && (

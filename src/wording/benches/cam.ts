@@ -85,7 +85,7 @@ export const CHANGES = {
   },
   noteRetard: ({ lateDeg }, system) => {
     const by = differenceWords(Math.abs(lateDeg), IN_WORDS.angle, system)
-    return `Reckon the ratio with the intake ${by} ${lateDeg < 0 ? 'earlier' : 'later'} than its card, as found`
+    return `Compute the ratio with the intake ${by} ${lateDeg < 0 ? 'earlier' : 'later'} than its card, as found`
   },
   readRowsAgain: ({ cam, degrees }) =>
     `Read the curve of ${subjectsWords([{ cam }]).toLowerCase()} again at ${degrees.map((degree) => `${degree}°`).join(', ')}`,

@@ -45,7 +45,7 @@ export const REMARKS = {
   gasketThen: ({ was }) =>
     was === 'none'
       ? 'Read without a gasket: the one that runs is added.'
-      : 'Read over a gasket that was only snugged: reckoned to the crushed one.',
+      : 'Read over a gasket that was only snugged: corrected to the crushed one.',
 } satisfies Partial<RemarkWords>
 
 const CUTS = { deckCut: 'deck', headCut: 'head' } as const
@@ -64,6 +64,8 @@ export const CHANGES = {
 export const COSTS = {
   pocketVolume: ({ cm3 }, system) => `piston volume larger by ${differenceWords(cm3, IN_WORDS.volume, system)}`,
   crownLeft: () => 'measure the crown above the ring groove first: the piston maker says how thin it may be',
-  timingMoves: ({ byDeg }, system) =>
-    `its events ${differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)} ${byDeg > 0 ? 'earlier' : 'later'}: torque and ratio move with them`,
+  timingMoves: ({ byDeg }, system) => {
+    const by = differenceWords(Math.abs(byDeg), IN_WORDS.angle, system)
+    return `its events ${by} ${byDeg > 0 ? 'earlier' : 'later'}: torque and ratio move with them`
+  },
 } satisfies Partial<CostWords>

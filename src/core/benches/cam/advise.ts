@@ -90,7 +90,7 @@ function rowsAgain({ output, cam: subject, remarks }: Finding): Advice[] {
   )
 }
 
-/** The effective ratio is reckoned with where the intake was found. */
+/** The effective ratio is computed with where the intake was found. */
 function noteRetard(build: Build, { output, figure, conformity }: Finding): Advice[] {
   const isOut = conformity?.verdict === 'over' || conformity?.verdict === 'under'
   if (output !== 'cam.retardApart' || !figure || !isOut) return []

@@ -267,7 +267,7 @@ const RETARD_APART: FormulaText = {
   source: 'definition',
 }
 
-/** What the effective ratio is reckoned with, against where the intake was found: on two banks the first that is known. */
+/** What the effective ratio is computed with, against where the intake was found: on two banks the first that is known. */
 function retardApart(build: Build): Derived {
   const cams = camsOf(build.spec.layout).filter((cam) => camKind(cam) === 'intake' && !isHighProfile(cam))
   const found = cams.map((cam) => advance(build, cam))

@@ -18,7 +18,7 @@ import { alongValve, phasing, valveAngle } from './sweep'
 /** The bench with its advice. */
 export const clearance: AdvisingBench = { ...bench, advise }
 
-/** What gives valves the room they lack: a gasket, a pocket, less of a cut, another setting of the cam; a dial where a feeler cannot decide. */
+/** What gives valves the room they lack: gasket, pocket, less of a cut, another setting of the cam; a dial where a feeler cannot decide. */
 function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const cams = camsOf(build.spec.layout).filter((cam) => !isHighProfile(cam))
   const short = new Map(cams.map((cam) => [cam, shortMm(build, cam, findings)] as const).filter(([, mm]) => mm > 0))

@@ -125,7 +125,7 @@ function gasketTerms(
     snugged: () => fromPaper(build, 'gasketSnugged'),
     none: nothing,
   }[was]()
-  // As it runs, and still the same one: nothing is to be reckoned.
+  // As it runs, and still the same one: nothing is to be corrected.
   if (was === 'crushed' && (!isKnown(now) || (isKnown(before) && before.figure.value === now.figure.value)))
     return { terms: [], remarks: [] }
   const both = allOf({ now, before })

@@ -53,7 +53,7 @@ export const methods = {
   },
   clearanceGasket: {
     label: 'Gasket while it was read',
-    hint: 'Without one, or with one that was only snugged, the gap is another: it is reckoned to the one that is crushed.',
+    hint: 'Without one, or with one that was only snugged, the gap is another: it is corrected to the one that is crushed.',
     options: [
       { value: 'crushed', label: 'Crushed, as it runs' },
       { value: 'snugged', label: 'Only snugged' },

@@ -50,7 +50,8 @@ function tooNearWords(near: readonly Finding[]): string {
   const [first] = near as [Finding]
   const alike = near.filter(({ output }) => output === first.output)
   const whom = subjectsWords(alike)
-  return `This plan brings ${labelOf(first.output).toLowerCase()}${whom && `, ${whom.toLowerCase()},`} under its limit: take it at What if, with a reason and initials.`
+  const brought = `${labelOf(first.output).toLowerCase()}${whom && `, ${whom.toLowerCase()},`}`
+  return `This plan brings ${brought} under its limit: take it at What if, with a reason and initials.`
 }
 
 function labelOf(output: OutputId): string {
