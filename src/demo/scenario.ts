@@ -3,7 +3,7 @@ import { DRIVES, PROVED_CLEARANCES, VALVES } from './valvetrain'
 import { startingLimits } from '@/core/benches'
 import { USUAL_METHODS } from '@/core/benches'
 import type { Shell } from '@/core/benches/bearings'
-import type { Gasket } from '@/core/benches/compression'
+import type { Gasket, Layer } from '@/core/benches/compression'
 import { DEFAULT_MATERIALS, type Id, type Joint, type Limit, type Spec } from '@/core/build'
 import { usualPins, type LayoutKind } from '@/core/engine'
 import { fromCanonical, toCanonical } from '@/core/quantity'
@@ -73,6 +73,10 @@ function gaskets(
     kind,
     source: GASKETS,
   }))
+}
+
+function layer(name: string, thicknessMm: number, thicknessToleranceMm: number): Layer {
+  return { id: 'hl-l1', name, thicknessMm, thicknessToleranceMm, source: GASKETS }
 }
 
 /** Standard, X and undersize halves of one invented maker. */
@@ -228,6 +232,7 @@ const tern: DemoBuild = {
     },
     stock: {
       gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),
+      layers: [layer('Steel spacer 0.30', 0.3, 0.01)],
       pistons: [],
       shells: [],
     },
@@ -354,6 +359,7 @@ const petrel: DemoBuild = {
         'steelShim',
         (mm) => `Steel ${fromCanonical(mm, 'in').toFixed(3)}`,
       ),
+      layers: [],
       pistons: [],
       shells: [...shells('main', 'M', 10), ...shells('rod', 'R', 16)],
     },
@@ -423,7 +429,12 @@ const wren: DemoBuild = {
     materials: { ...DEFAULT_MATERIALS, block: 'castAluminium' },
     drive: DRIVES.wren,
     methods: { ...USUAL_METHODS, deckPlaces: 4, chamberRepeats: 2 },
-    stock: { gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`), pistons: [], shells: [] },
+    stock: {
+      gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`),
+      layers: [layer('Copper spacer 0.20', 0.2, 0.01)],
+      pistons: [],
+      shells: [],
+    },
     choice: { gasket: 'hl-g2' },
   },
 }

@@ -22,7 +22,11 @@ export function dutyWords({ use, useWords }: Duty): string {
   return useWords ? `${useWords} (${label})` : label
 }
 
+export function fuelLabel(fuel: Fuel): string {
+  return FUEL_CHOICES.find(({ value }) => value === fuel)!.label
+}
+
 export function fuelWords({ fuel, fuelWords: words }: Duty): string {
-  const label = FUEL_CHOICES.find(({ value }) => value === fuel)!.label.toLowerCase()
+  const label = fuelLabel(fuel).toLowerCase()
   return words ? `${words} (${label})` : label
 }

@@ -47,6 +47,8 @@ export function planLineWords(
   switch (change.choose) {
     case 'gasket':
       return `Gasket ${gaskets.find(({ id }) => id === change.id)?.name ?? change.id}`
+    case 'gasketLayers':
+      return `Laid into the gasket: ${change.ids.join(', ') || 'nothing'}`
     case 'paper': {
       const { label, units } = PAPER[change.key]
       return `On paper: ${label.toLowerCase()} ${formatQuantity(change.value, units[system], MOST_DECIMALS)}`

@@ -31,6 +31,10 @@ export function workWords(work: Work, system: UnitSystem): string {
       return `Piston set of cylinder ${work.cylinder} lightened by ${differenceWords(work.by, IN_WORDS.mass, system)}`
     case 'cutPocket':
       return `${capital(work.valves)} pockets cut deeper by ${length}`
+    case 'lobeLift':
+      return `Other ${work.valves} lobes, lifting ${length} ${work.by < 0 ? 'less' : 'more'}`
+    case 'lobeDuration':
+      return `Other ${work.valves} lobes, ${angle} ${work.by < 0 ? 'shorter' : 'longer'}`
     case 'turnCam':
       return `${capital(subjectWords({ cam: work.cam }))} set ${angle} ${work.by < 0 ? 'later' : 'earlier'}`
     case 'raisePiston':

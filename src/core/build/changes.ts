@@ -35,7 +35,7 @@ export function withChosenAfter(
 ): Spec {
   const last = entries.at(-1)?.id
   const parts = {
-    gasket: spec.choice.gasket !== before.choice.gasket,
+    gasket: spec.choice.gasket !== before.choice.gasket || !sameLayers(spec.choice, before.choice),
     pistons: JSON.stringify(spec.choice.pistonInBore) !== JSON.stringify(before.choice.pistonInBore),
   }
   const chosen = (Object.keys(parts) as (keyof typeof parts)[]).filter((part) => parts[part] && before.choice.chosenAfter?.[part] !== last)
@@ -52,8 +52,12 @@ export function withChosenAfter(
 }
 
 /** Gaskets that were fitted before, and up to which entry, now that another one is. */
-function formerAfter({ gasket, formerGaskets = [] }: Spec['choice'], last: string): Spec['choice']['formerGaskets'] {
-  return gasket === undefined ? formerGaskets : [...formerGaskets, { gasket, until: last }]
+function formerAfter({ gasket, gasketLayers, formerGaskets = [] }: Spec['choice'], last: string): Spec['choice']['formerGaskets'] {
+  return gasket === undefined ? formerGaskets : [...formerGaskets, { gasket, ...(gasketLayers && { layers: gasketLayers }), until: last }]
+}
+
+function sameLayers({ gasketLayers: one = [] }: Spec['choice'], { gasketLayers: other = [] }: Spec['choice']): boolean {
+  return one.length === other.length && one.every((id, index) => id === other[index])
 }
 
 /**
@@ -96,6 +100,8 @@ function chosenBy(now: Spec['choice'], change: Exclude<Choice, { choose: 'paper'
   switch (change.choose) {
     case 'gasket':
       return { gasket: change.id }
+    case 'gasketLayers':
+      return { gasketLayers: [...change.ids] }
     case 'piston':
       return { piston: change.id }
     case 'pistonInBore':

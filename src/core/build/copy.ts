@@ -45,7 +45,7 @@ function specPointingAt(spec: Spec, copyOf: (id: string) => string): Spec {
     choice: {
       ...spec.choice,
       ...(chosenAfter && { chosenAfter: mapped(chosenAfter, copyOf) }),
-      ...(formerGaskets && { formerGaskets: formerGaskets.map(({ gasket, until }) => ({ gasket, until: copyOf(until) })) }),
+      ...(formerGaskets && { formerGaskets: formerGaskets.map((former) => ({ ...former, until: copyOf(former.until) })) }),
       ...(shells && { shells: mapped(shells, (pair) => ({ ...pair, plannedOn: copyOf(pair.plannedOn) })) }),
     },
     ...(spec.planned && { planned: spec.planned.map((one) => ({ ...one, ...(one.after && { after: copyOf(one.after) }) })) }),

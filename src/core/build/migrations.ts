@@ -68,6 +68,8 @@ const MIGRATIONS: MigrationSteps = {
   7: (document) => document,
   /** Readings over pistons, former gaskets, pockets to be cut, and who answers for a limit or a plan came with version 9. */
   8: (document) => document,
+  /** Layers of a gasket, and cams that lift more or longer than the ones that were read, came with version 10. */
+  9: (document) => document,
 }
 
 interface V3Spec {

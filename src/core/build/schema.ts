@@ -171,6 +171,10 @@ export const workSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('cutPocket'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
   /** A cam set earlier on its sprocket, crank degrees; negative: later. */
   z.object({ what: z.literal('turnCam'), cam: z.enum(CAMS), ...by }).strict(),
+  /** Other cams of a kind: their lobes lift so much more than those that were read, or than the card says. */
+  z.object({ what: z.literal('lobeLift'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
+  /** Other cams of a kind: their lobes are open so many crank degrees longer at the check lift, half of it on either side. */
+  z.object({ what: z.literal('lobeDuration'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
   /** Every piston stands so much higher: by another compression height, rod or stroke. */
   z.object({ what: z.literal('raisePiston'), ...by }).strict(),
   /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
@@ -239,11 +243,13 @@ export const specSchema = z
     choice: z
       .object({
         gasket: id.optional(),
+        /** Layers laid into it: spacers, shims, what is sprayed on. */
+        gasketLayers: z.array(id).max(8).optional(),
         /** The last entry there was when other parts were chosen: readings up to it were taken with the old ones. */
         chosenAfter: z.object({ gasket: z.uuid().optional(), pistons: z.uuid().optional() }).strict().optional(),
         /** Gaskets that were fitted before, oldest first, each with the last entry there was when another was chosen. */
         formerGaskets: z
-          .array(z.object({ gasket: id, until: z.uuid() }).strict())
+          .array(z.object({ gasket: id, layers: z.array(id).max(8).optional(), until: z.uuid() }).strict())
           .max(60)
           .optional(),
         piston: id.optional(),

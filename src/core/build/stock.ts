@@ -45,6 +45,8 @@ export interface StockDefinition {
   readonly fields: Readonly<Record<string, StockNumber | StockWord>>
   /** One of them is on the engine: the choice that says which. */
   readonly chosenAs?: 'gasket'
+  /** Any of them may be on the engine, together: the choice that lists which. */
+  readonly laidInAs?: 'gasketLayers'
   /** The number that goes up and down as they come and go, and what it counts. */
   readonly counted?: { readonly field: string; readonly one: string }
 }

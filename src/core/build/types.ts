@@ -1,6 +1,7 @@
 /** Types of the Build document, derived from its schema. Kept apart so that the browser need not load the schema. */
 import type { z } from 'zod'
 import type { UnitId } from '../quantity'
+import type { Fuel } from './duty'
 import type { PaperKey } from './paper'
 import type {
   buildDocumentSchema,
@@ -30,11 +31,12 @@ export type Planned = z.infer<typeof plannedSchema>
 /** A change of the engine as data: another part or place chosen, or work on metal. */
 export type EngineChange =
   | { readonly choose: 'gasket'; readonly id: string }
+  | { readonly choose: 'gasketLayers'; readonly ids: readonly string[] }
   | { readonly choose: 'piston'; readonly id: string }
   | { readonly choose: 'pistonInBore'; readonly marks: readonly number[] }
   | { readonly choose: 'shells'; readonly journal: string; readonly pair: ShellPair }
   | { readonly choose: 'paper'; readonly key: PaperKey; readonly value: number; readonly unit: UnitId; readonly source: string }
-  | { readonly choose: 'duty'; readonly redlineRpm?: number; readonly boostKpa?: number }
+  | { readonly choose: 'duty'; readonly redlineRpm?: number; readonly boostKpa?: number; readonly fuel?: Fuel }
   | Work
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>

@@ -58,6 +58,15 @@ function isBefore(build: Build, readingId: string | undefined, after: string | u
   return after !== undefined && (arrival.get(readingId) ?? Infinity) <= (arrival.get(after) ?? -1)
 }
 
+/** The station of a reading that was taken before work that is planned and not done; undefined: it was something else that was looked up. */
+export function stationBeforeWork(use: Parameters<typeof isPlannedWork>[0]): string | undefined {
+  if (!isPlannedWork(use)) return undefined
+  const parts = String(use.key).split('/')
+  // What is worked on has no dot in it, a station begins with one in its name.
+  const at = parts.findIndex((part) => part.includes('.'))
+  return at < 0 ? undefined : parts.slice(at).join('/')
+}
+
 /** Whether something looked up was work that is planned and not done. */
 export function isPlannedWork({ source, key, value }: { readonly source: string; readonly key: string | number; readonly value: unknown }) {
   return source === 'quantity' && value !== 0 && String(key).startsWith(`${PLANNED}/`)

@@ -205,6 +205,18 @@ describe('build files', () => {
     expect([old.spec.methods.clearanceDrop, result.document.spec.methods.clearanceDrop]).toEqual([undefined, true])
   })
 
+  it('reads a file of version 9 as it was: nothing laid into its gaskets, and nothing on that shelf', () => {
+    const old = JSON.parse(sampleOf(9))
+    const result = readBuildFile(sampleOf(9))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    expect([old.spec.stock.layers, result.document.spec.stock.layers]).toEqual([undefined, []])
+    expect(result.document.spec.planned?.map(({ work, despite }) => [work.what, despite?.by])).toEqual([
+      ['cutPocket', undefined],
+      ['turnCam', 'KV'],
+    ])
+  })
+
   it.each([
     ['ringTop', 'rings.topGap'],
     ['deck', 'compression.deck'],

@@ -248,6 +248,7 @@ function choiceIssues({ choice, stock, layout }: Spec): FileIssue[] {
     (marks.length === layout.cylinders && new Set(marks).size === marks.length && Math.max(...marks) <= layout.cylinders)
   return [
     ...unknown(['gasket'], choice.gasket, stock.gaskets),
+    ...(choice.gasketLayers ?? []).flatMap((id, index) => unknown(['gasketLayers', index], id, stock.layers)),
     ...unknown(['piston'], choice.piston, stock.pistons),
     ...Object.entries(choice.shells ?? {}).flatMap(([journal, pair]) => [
       ...unknown(['shells', journal, 'upper'], pair.upper, stock.shells),

@@ -1,7 +1,8 @@
 import type { Build } from '../build/build'
 import { stationId } from '../build/place'
+import type { Part } from '../build/stock'
 import { bankCount, cylinderPlaces } from '../engine'
-import { exactly, limitsU, type Figure } from '../metrology'
+import { exactly, limitsU, resultOf, type Figure, type FormulaText } from '../metrology'
 import { asRead, isKnown, type Derived } from '../bench/finding'
 import { isOfOldPart } from './oldParts'
 
@@ -21,30 +22,64 @@ export function gasketOf(build: Build, cylinder: number): { gasketBore: Derived;
 }
 
 function statedGasket(build: Build): { gasketBore: Derived; gasketThickness: Derived } {
-  const gasket = build.spec.stock.gaskets.find((option) => option.id === build.spec.choice.gasket)
-  if (!gasket) {
-    const missing: Derived = { missing: [{ kind: 'choice', what: 'gasket' }] }
-    return { gasketBore: missing, gasketThickness: missing }
-  }
-  return gasketFigures(gasket)
+  const { gasket, gasketLayers } = build.spec.choice
+  const stated = stackFigures(build, gasket, gasketLayers)
+  if (stated) return stated
+  const missing: Derived = { missing: [{ kind: 'choice', what: 'gasket' }] }
+  return { gasketBore: missing, gasketThickness: missing }
+}
+
+type Stated = { readonly gasketBore: { readonly figure: Figure }; readonly gasketThickness: { readonly figure: Figure } }
+
+const STACK: FormulaText = {
+  id: 'gasketStack',
+  title: 'Gasket with its layers',
+  kind: 'length',
+  expression: 'sum of the layers, each compressed',
+  source: 'definition',
+}
+
+/** What is laid into the gasket, as far as it is on the shelf. */
+export function layersOf({ stock, choice }: Build['spec']): readonly Part<'layers'>[] {
+  return layersNamed(stock, choice.gasketLayers)
+}
+
+function layersNamed(stock: Build['spec']['stock'], ids: readonly string[] = []): readonly Part<'layers'>[] {
+  return ids.flatMap((id) => stock.layers.find((layer) => layer.id === id) ?? [])
+}
+
+/** A gasket of the stock with what is laid into it; undefined where any of it has left the shelf. */
+function stackFigures({ spec: { stock } }: Build, id: string | undefined, layerIds: readonly string[] = []): Stated | undefined {
+  const gasket = stock.gaskets.find((option) => option.id === id)
+  const layers = layersNamed(stock, layerIds)
+  if (!gasket || layers.length < layerIds.length) return undefined
+  const alone = gasketFigures(gasket)
+  if (layers.length === 0) return alone
+  const thickness = resultOf(STACK, [
+    { label: gasket.name, weight: 1, figure: alone.gasketThickness.figure },
+    ...layers.map((layer) => ({ label: layer.name, weight: 1, figure: thicknessFigure(layer) })),
+  ])
+  return { ...alone, gasketThickness: { figure: thickness } }
 }
 
 /** A stock gasket as figures; its stated tolerance becomes uncertainty shared by every cylinder under it. */
-function gasketFigures(gasket: Build['spec']['stock']['gaskets'][number]): {
-  gasketBore: { figure: Figure }
-  gasketThickness: { figure: Figure }
-} {
-  const origin = { from: 'stock', id: gasket.id, name: gasket.name, source: gasket.source } as const
-  const owner = `stock:${gasket.id}`
-  const u = limitsU(gasket.thicknessToleranceMm ?? 0)
+function gasketFigures(gasket: Part<'gaskets'>): Stated {
   return {
-    gasketBore: { figure: { value: exactly(gasket.boreMm), origin } },
-    gasketThickness: {
-      figure: {
-        value: { value: gasket.thicknessMm, components: u === 0 ? [] : [{ source: { id: owner, owner, dof: Infinity }, u }] },
-        origin,
-      },
-    },
+    gasketBore: { figure: { value: exactly(gasket.boreMm), origin: originOf(gasket) } },
+    gasketThickness: { figure: thicknessFigure(gasket) },
+  }
+}
+
+function originOf({ id, name, source }: Part<'gaskets'> | Part<'layers'>) {
+  return { from: 'stock', id, name, source } as const
+}
+
+function thicknessFigure(part: Part<'gaskets'> | Part<'layers'>): Figure {
+  const owner = `stock:${part.id}`
+  const u = limitsU(part.thicknessToleranceMm ?? 0)
+  return {
+    value: { value: part.thicknessMm, components: u === 0 ? [] : [{ source: { id: owner, owner, dof: Infinity }, u }] },
+    origin: originOf(part),
   }
 }
 
@@ -56,6 +91,5 @@ export function gasketWhenRead(build: Build, cylinder: number, readingId: string
   const arrivedAt = (id: string) => build.readings.arrival.get(id) ?? Infinity
   const former = build.spec.choice.formerGaskets?.find(({ until }) => arrivedAt(until) >= arrivedAt(readingId))
   if (!former) return gasketOf(build, cylinder).gasketThickness
-  const gasket = build.spec.stock.gaskets.find(({ id }) => id === former.gasket)
-  return gasket ? gasketFigures(gasket).gasketThickness : { missing: [{ kind: 'impossible', reason: 'otherGasket' }] }
+  return stackFigures(build, former.gasket, former.layers)?.gasketThickness ?? { missing: [{ kind: 'impossible', reason: 'otherGasket' }] }
 }

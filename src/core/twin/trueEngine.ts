@@ -5,6 +5,7 @@
 import { openBuildWith, type Build } from '../build/build'
 import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../cam/closedLobe'
 import { cardCentreline, cardDuration, cardLobeLift, checkLift, valueOr } from '../quantities/camCard'
+import { layersOf } from '../quantities/gasket'
 import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, valvesOf, type Cam } from '../engine'
 import { randomStream, seedOf } from '../numerics/random'
 import type { LimitId } from '../build/ids'
@@ -123,7 +124,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     skirtMm: around('skirtMm', paper.bore.value - aim('bores.clearance', USUAL.skirtClearanceMm), 0.005),
     rockMm: ROCK_MM,
     pistonCm3: paper.pistonVolume?.value ?? 0,
-    gasketThicknessMm: gasket.thicknessMm,
+    gasketThicknessMm: layersOf(spec).reduce((sum, { thicknessMm }) => sum + thicknessMm, gasket.thicknessMm),
     gasketBoreMm: gasket.boreMm,
     ringTopMm: around('ringTopMm', aim('rings.topGap', USUAL.topGapMm) + 0.008, 0.004),
     ringSecondMm: around('ringSecondMm', aim('rings.secondGap', USUAL.secondGapMm) + 0.008, 0.004),

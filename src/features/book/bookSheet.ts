@@ -25,6 +25,7 @@ import {
   type Reading,
   type UnitSystem,
 } from '@/core/build'
+import { layersOf } from '@/core/quantities/gasket'
 import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import {
   dutyWords,
@@ -123,7 +124,9 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
       [
         'Gasket',
         gasket
-          ? `${gasket.name}, ${joinUnit(formatExact(gasket.thicknessMm, thickIn), thickIn)} compressed (${gasket.source})`
+          ? [gasket, ...layersOf(spec)]
+              .map((one) => `${one.name}, ${joinUnit(formatExact(one.thicknessMm, thickIn), thickIn)} compressed (${one.source})`)
+              .join('; ')
           : 'not chosen',
       ],
     ],

@@ -35,7 +35,7 @@ export interface GapLine {
 /** A valve through the cycle as it runs; undefined while its drop, its lobe or its lash is not known. */
 export function runningSweep(build: Build, valve: string): ValveSweep | undefined {
   const cam = camOf(build, valve)
-  const [drop, lobe, lash] = [valveDrop(build, valve), nearest(build, cam, 0), judgedLash(build, cam)]
+  const [drop, lobe, lash] = [valveDrop(build, valve), nearest(build, cam), judgedLash(build, cam)]
   if (isBound(drop) || !isKnown(drop) || 'missing' in lobe || !isKnown(lash)) return undefined
   const sweep = withLash(lobe.sweep, lash.figure.value.value)
   return { ...sweep, over: { ...sweep.over, dropAtTdcMm: drop.figure.value.value } }

@@ -65,8 +65,8 @@ export function StockSection({ kind, edit, system }: { kind: StockKind; edit: Sp
 }
 
 function Shelf({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system: UnitSystem }) {
-  const { one, fields, chosenAs, counted }: StockDefinition = STOCK[kind]
-  const last = counted ? fields[counted.field]!.label : chosenAs && 'On the engine'
+  const { one, fields, chosenAs, laidInAs, counted }: StockDefinition = STOCK[kind]
+  const last = counted ? fields[counted.field]!.label : (chosenAs ?? laidInAs) && 'On the engine'
   const shown = Object.entries(fields).filter(([name]) => name !== counted?.field)
   return (
     <Table>
@@ -131,8 +131,28 @@ function Counted({ kind, part, edit }: { kind: StockKind; part: AnyPart; edit: S
 
 /** Whether it is the one on the engine; any other can be chosen or taken off the list. */
 function Chosen({ kind, part, edit }: { kind: StockKind; part: AnyPart; edit: SpecEdit }) {
-  const { one, chosenAs }: StockDefinition = STOCK[kind]
+  const { one, chosenAs, laidInAs }: StockDefinition = STOCK[kind]
   if (chosenAs && edit.spec.choice[chosenAs] === part.id) return <b>chosen</b>
+  const laidIn = (laidInAs && edit.spec.choice[laidInAs]) ?? []
+  const layIn = (ids: string[], words: string) =>
+    edit.change(`${one} ${part.name} ${words}`, (spec) => ({ ...spec, choice: { ...spec.choice, [laidInAs!]: ids } }))
+  if (laidIn.includes(part.id))
+    return (
+      <>
+        <b>laid in</b>{' '}
+        <Button
+          size="small"
+          onPress={() =>
+            layIn(
+              laidIn.filter((id) => id !== part.id),
+              'left out',
+            )
+          }
+        >
+          Leave out
+        </Button>
+      </>
+    )
   const choose = () => edit.change(`${one} ${part.name} chosen`, (spec) => ({ ...spec, choice: { ...spec.choice, [chosenAs!]: part.id } }))
   const takeOut = () =>
     edit.change(`${one} ${part.name} out of stock`, (spec) =>
@@ -144,6 +164,13 @@ function Chosen({ kind, part, edit }: { kind: StockKind; part: AnyPart; edit: Sp
     )
   return (
     <>
+      {laidInAs && (
+        <>
+          <Button size="small" onPress={() => layIn([...laidIn, part.id], 'laid in')}>
+            Lay in
+          </Button>{' '}
+        </>
+      )}
       {chosenAs && (
         <>
           <Button size="small" onPress={choose}>

@@ -1,11 +1,13 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
+import { allWorkOn } from '../../build/work'
 import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, type Cam } from '../../engine'
 import { bothSides } from '../../cam/trueTdc'
 import { resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import type { Subject } from '../../build/place'
+import { afterWork } from '../../quantities/afterWork'
 import { cardCentreline, cardDisagreements, cardDuration } from '../../quantities/camCard'
 import { curveOf, curveRows, onCurve, peakLiftOf } from '../../quantities/camMotion/curve'
 import { definition, type CamOutput } from './definition'
@@ -209,8 +211,16 @@ const BEYOND_CARD: FormulaText = {
 function durationApart(build: Build, cam: Cam): Derived {
   return weighted(BEYOND_CARD, [
     { label: 'Found', weight: 1, derived: duration(build, cam) },
-    { label: 'Card', weight: -1, derived: cardDuration(build, cam) },
+    { label: 'Card', weight: -1, derived: cardDurationOfNext(build, cam) },
   ])
+}
+
+/** Of a cam that is to come in, so much longer than its card says as it is to be. */
+function cardDurationOfNext(build: Build, cam: Cam): Derived {
+  const card = cardDuration(build, cam)
+  return isKnown(card)
+    ? { ...card, figure: afterWork(card.figure, allWorkOn(build, `lobeDuration/${camKind(cam)}`), 'angle', 'Another cam') }
+    : card
 }
 
 interface Pair {

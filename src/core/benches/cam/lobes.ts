@@ -8,6 +8,7 @@ import {
   bankOfCam,
   camKind,
   camOfValve,
+  camOfValveNamed,
   cylinderPlaces,
   isHighProfile,
   onOneShaft,
@@ -23,6 +24,7 @@ import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import type { Remark } from '../../bench/bench'
 import { cardCentreline, ratioRead, valueOr } from '../../quantities/camCard'
+import { withOtherLift } from '../../quantities/camMotion/otherCam'
 import { signOf } from '../../quantities/camMotion/schools'
 import { asTurnedBack, laterBy, trueAngleFrom, wheelTdc } from '../../quantities/camMotion/wheel'
 
@@ -157,7 +159,8 @@ const LOBE_LIFT: FormulaText = {
 export const lobeLiftOf = quantity('lobeLift', (build, valve: Valve): Derived => {
   const read = asRead(build, 'cam.lobePeak', { valve })
   if (!isKnown(read)) return read
-  return { figure: resultOf(LOBE_LIFT, [{ label: 'Greatest lift read', weight: 1 / ratioRead(build), figure: read.figure }]) }
+  const lift = resultOf(LOBE_LIFT, [{ label: 'Greatest lift read', weight: 1 / ratioRead(build), figure: read.figure }])
+  return { figure: withOtherLift(build, camOfValveNamed(build.spec.layout, valve)!, stationId('cam.lobePeak', { valve }), lift) }
 })
 
 export function liftSpread(build: Build, cam: Cam): Derived {

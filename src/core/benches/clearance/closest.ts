@@ -29,7 +29,7 @@ export const closest = quantity('valveClosest', (build, valve: string): Derived 
   const drop = valveDrop(build, valve)
   // A sweep of a valve nobody has read is a sweep for nothing.
   if ('missing' in drop) return drop
-  const lobe = nearest(build, cam, 0)
+  const lobe = nearest(build, cam)
   const lash = judgedLash(build, cam)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

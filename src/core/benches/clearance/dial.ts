@@ -4,7 +4,6 @@ import type { Build } from '../../build/build'
 import { figureAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
 import { dropFromDial } from '../../clearance/dialDrop'
 import { gapMm, type ValveSweep } from '../../clearance/closest'
 import { valvePlaces, type Cam, type EngineLayout } from '../../engine'
@@ -13,7 +12,7 @@ import type { Remark } from '../../bench/bench'
 import { isKnown, type Derived } from '../../bench/finding'
 import { wheelDoubtDeg } from '../../quantities/camMotion/curve'
 import { lashWhenRead } from './lash'
-import { nearest } from './sweep'
+import { nearestWhenRead } from './sweep'
 
 /** Where a dial is read: about the closest approach, the nearer to it the more a reading says of the drop. */
 const ANGLES_DEG = { ten: [10], several: [0, 4, 8, 12, 16, 20, 24] } as const
@@ -65,7 +64,7 @@ export function dropByDial(build: Build, valve: string, cam: Cam): Derived {
   const degrees = dialDegrees(build, valve)
   if (degrees.length === 0) return { missing: degreesAsked(build, valve).map((degree) => wanted(valve, degree)) }
   const station = travelStation(valve, degrees[0]!)
-  const lobe = nearest(build, cam, workOn(build, `turnCam/${cam}`, station))
+  const lobe = nearestWhenRead(build, cam, station)
   const lash = lashWhenRead(build)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

@@ -82,7 +82,7 @@ function sweepOf(
 
 /** Undefined where the closest approach of a cam's valves is not known. */
 function drawnCam(build: Build, cam: Cam): DrawnCam | undefined {
-  const [motion, found, ratio, lash] = [lobeMotion(build, cam), nearest(build, cam, 0), valveRatio(build), judgedLash(build, cam)]
+  const [motion, found, ratio, lash] = [lobeMotion(build, cam), nearest(build, cam), valveRatio(build), judgedLash(build, cam)]
   const [angle, stroke, rod] = [valveAngle(build, camKind(cam)), fromPaper(build, 'stroke'), paperAt(build, 'rodLength')]
   if ('missing' in motion || 'missing' in found || !isKnown(ratio) || !isKnown(lash) || !isKnown(angle) || !isKnown(stroke) || !rod)
     return undefined

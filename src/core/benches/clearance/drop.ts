@@ -17,7 +17,7 @@ import { oldPistonRemarks } from '../../quantities/oldParts'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 import type { ClearanceCharacteristic, Way } from './definition'
 import { dropByDial, dialDegrees, travelStation } from './dial'
-import { alongValve, nearest, valveAngle } from './sweep'
+import { alongValve, nearestWhenRead, valveAngle } from './sweep'
 import { lashWhenRead } from './lash'
 
 /** A drop that is not a number: a feeler that went is a lower bound, one that did not an upper one. */
@@ -150,7 +150,7 @@ const FROM_GAP: FormulaText = {
 /** A least gap of the whole turn brought to a drop: the lobe and the lash it was read at go out of it. */
 function fromGap(build: Build, valve: string, station: string, gap: readonly Term[]): Derived {
   const cam = camOf(build, valve)
-  const lobe = nearest(build, cam, workOn(build, `turnCam/${cam}`, station))
+  const lobe = nearestWhenRead(build, cam, station)
   const lash = lashWhenRead(build)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

@@ -101,7 +101,7 @@ function rowsOf(build: Build, place: ValvePlace): readonly Row[] {
 function dialRows(build: Build, place: ValvePlace, dropMm: number | undefined): readonly Row[] {
   const degrees = [...new Set([...degreesAsked(build, place.valve), ...dialDegrees(build, place.valve)])]
   if (degrees.length === 0) return []
-  const lobe = nearest(build, camOfValve(build.spec.layout, place), 0)
+  const lobe = nearest(build, camOfValve(build.spec.layout, place))
   const sweep = 'missing' in lobe ? undefined : lobe.sweep
   return degrees.map((degree) => ({
     characteristic: 'clearance.travel',

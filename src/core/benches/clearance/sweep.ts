@@ -2,13 +2,15 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
+import { workOn } from '../../build/work'
 import { closestApproach, gapMm, overPhasing, type Phased, type ValveSweep } from '../../clearance/closest'
 import { camKind, camsOf, crankTurns, type Cam, type CamKind } from '../../engine'
 import { formula, leftOut, type Figure } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
 import { allOf, type Derived } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
-import { crankOnPaper, lobeMotion, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { crankOnPaper, lobeMotionBefore, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { otherLobe, type OtherLobe } from '../../quantities/camMotion/otherCam'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 
 const RAD_PER_DEG = Math.PI / 180
@@ -49,20 +51,27 @@ const INPUTS = {
 } as const
 type Values = Readonly<Record<keyof typeof INPUTS, number>>
 
-/**
- * The nearest that a cam brings its valves, `laterDeg` crank degrees later than it stands or is planned to; of an engine that switches
- * profiles the lobe that comes nearer.
- */
-export const nearest = quantity('valveNearest', (build, cam: Cam, laterDeg: number): KnownNearest => {
+/** The nearest that a cam brings its valves, as it stands or is planned to; of an engine that switches profiles the lobe that comes nearer. */
+export function nearest(build: Build, cam: Cam): KnownNearest {
+  return nearestBefore(build, cam, 0, 0, 0)
+}
+
+/** The same as it was when something was read at a station: before what is still to be done to the cam, or another comes in. */
+export function nearestWhenRead(build: Build, cam: Cam, station: string): KnownNearest {
+  const { liftMm, durationDeg } = otherLobe(build, cam, station)
+  return nearestBefore(build, cam, workOn(build, `turnCam/${cam}`, station), liftMm, durationDeg)
+}
+
+const nearestBefore = quantity('valveNearest', (build, cam: Cam, laterDeg: number, liftMm: number, durationDeg: number): KnownNearest => {
   const lobes = camsOf(build.spec.layout).filter((one) => one === cam || one === `${cam}-high`)
-  const found = lobes.map((one) => nearestOfLobe(build, one, laterDeg))
+  const found = lobes.map((one) => nearestOfLobe(build, one, laterDeg, { liftMm, durationDeg }))
   const missing = found.flatMap((one) => ('missing' in one ? one.missing : []))
   if (missing.length > 0) return { missing }
   return found.reduce((a, b) => ('figure' in a && 'figure' in b && b.figure.value.value < a.figure.value.value ? b : a))
 })
 
-function nearestOfLobe(build: Build, cam: Cam, laterDeg: number): KnownNearest {
-  const motion = lobeMotion(build, cam)
+function nearestOfLobe(build: Build, cam: Cam, laterDeg: number, before: OtherLobe): KnownNearest {
+  const motion = lobeMotionBefore(build, cam, before.liftMm, before.durationDeg)
   const inputs = allOf({
     angleDeg: valveAngle(build, camKind(cam)),
     strokeMm: fromPaper(build, 'stroke'),
@@ -112,6 +121,6 @@ function sweeping(build: Build, motion: LobeMotion, laterDeg: number) {
 
 /** The nearest over every setting of a cam about where it stands, crank degrees earlier, drop and lash left out; undefined: not known. */
 export const phasing = quantity('valvePhasing', (build, cam: Cam): readonly Phased[] | undefined => {
-  const found = nearest(build, cam, 0)
+  const found = nearest(build, cam)
   return 'missing' in found ? undefined : overPhasing(found.sweep)
 })

@@ -2,7 +2,7 @@ import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
+import { allWorkOn, workOn } from '../../build/work'
 import { crankTurns } from '../../engine'
 import { exactly, resultOf, type Figure } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
@@ -77,7 +77,9 @@ function ratioInputs(
 
 /** Where the intake closes: as its card says, and by what its cam was found later than that. */
 function closingOf(build: Build): Figure | undefined {
-  const [card, later] = [paperAt(build, 'intakeClosing'), paperAt(build, 'intakeRetard')]
+  const [stated, later] = [paperAt(build, 'intakeClosing'), paperAt(build, 'intakeRetard')]
+  // Another cam that is open longer closes later by half of it.
+  const card = stated && afterWork(stated, allWorkOn(build, 'lobeDuration/intake') / 2, 'angle', 'Another cam')
   if (!card || !later) return card
   return resultOf(closingAsFound, [
     { label: 'By its card', weight: 1, figure: card },

@@ -4,6 +4,7 @@ import type { Place } from '../../build/types'
 import { bankCount, cylinderNumbers } from '../../engine'
 import type { Station } from '../../bench/bench'
 import { chamberRepeats } from '../../quantities/chamberVolume'
+import { layersOf } from '../../quantities/gasket'
 import { DECK_SPOTS, deckSpots, type DeckSpot } from '../../quantities/deckClearance'
 import type { CompressionCharacteristic } from './definition'
 
@@ -105,6 +106,7 @@ function pistonStations(build: Build, cylinder: number): Station[] {
 
 function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
   const chosen = build.spec.stock.gaskets.find((gasket) => gasket.id === build.spec.choice.gasket)
+  const layersMm = layersOf(build.spec).reduce((sum, { thicknessMm }) => sum + thicknessMm, 0)
   const where = bankCount(build.spec.layout) === 2 ? `, ${bank} bank` : ''
   const boreMm = chosen?.boreMm ?? build.spec.paper.bore?.value ?? 85
   const middle = { x: 0, y: 0 }
@@ -114,8 +116,8 @@ function gasketStations(build: Build, bank: 'left' | 'right'): Station[] {
       place: { bank },
       label: `Gasket${where}, thickness where it was clamped`,
       row: `Gasket${where}`,
-      expected: { low: 0.2, high: 3.5 },
-      nominal: chosen?.thicknessMm,
+      expected: { low: 0.2, high: 3.5 + layersMm },
+      nominal: chosen && chosen.thicknessMm + layersMm,
       drawnAt: middle,
     }),
     station({

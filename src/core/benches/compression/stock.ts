@@ -28,6 +28,22 @@ export const stock = {
     },
     chosenAs: 'gasket',
   },
+  layers: {
+    title: 'Layers of a gasket',
+    one: 'layer',
+    add: 'Add a layer',
+    fields: {
+      /** Compressed, of the gasket's own bore. */
+      thicknessMm: {
+        label: 'Compressed',
+        hint: 'a spacer, a shim, or what is sprayed on; with the bore of its gasket',
+        ...MM,
+        isPositive: true,
+      },
+      thicknessToleranceMm: { label: '± thickness', ...MM, low: 0, optional: true },
+    },
+    laidInAs: 'gasketLayers',
+  },
   pistons: {
     title: 'Other pistons to consider',
     one: 'piston',
@@ -45,4 +61,5 @@ export const stock = {
 } as const satisfies Readonly<Record<string, StockDefinition>>
 
 export type Gasket = Part<'gaskets'>
+export type Layer = Part<'layers'>
 export type PistonOption = Part<'pistons'>

@@ -11,6 +11,7 @@ import { standardUncertainty, type Figure, type FormulaText } from '../../metrol
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
 import { cardCentreline, cardDuration, checkLift, ratioRead, valueOr } from '../camCard'
+import { withOtherDuration, withOtherLift } from './otherCam'
 import { asTurnedBack, laterBy, tdcOf, trueAngleOf, trueSpanOf, type LookedAt } from './wheel'
 
 const SEPARATOR = ' '
@@ -128,20 +129,28 @@ export function onCurve(build: Build, cam: Cam, what: keyof LobeEvents): Derived
   const looks = looksOf(what, events)
   const angle = trueAngleOf(build, cam, figure, looks)
   if (!isKnown(angle)) return angle
-  const [degree = 0] = degreesRead(build, cam)
+  const station = firstStation(build, cam)
+  const half = { open: -0.5, close: 0.5, centreline: 0 }[what]
+  const turned = withOtherDuration(build, cam, station, laterBy(build, cam, station, angle.figure), half)
   return asTurnedBack(
     build,
     degreesRead(build, cam).map((at) => liftStation(cam, at)),
-    { figure: laterBy(build, cam, liftStation(cam, degree), angle.figure), isPartial: isPartial || angle.isPartial },
+    { figure: turned, isPartial: isPartial || angle.isPartial },
   )
+}
+
+/** All rows of a curve are read in one go: what was planned before the first was planned before all of them. */
+export function firstStation(build: Build, cam: Cam): string {
+  return liftStation(cam, degreesRead(build, cam)[0] ?? 0)
 }
 
 /** Crank degrees between two events of the measured lobe at a lift of one's own; missing: the rows that are not read yet. */
 export function spanOnCurve(build: Build, cam: Cam, events: Partial<LobeEvents>): Derived {
   const lobe = curveOf(build, cam)
   if (!lobe || !events.duration) return { missing: rowsMissing(build, cam) }
-  const figure = wheelFigure(cam, TEXTS.duration, events.duration)
-  return { figure: trueSpanOf(build, cam, figure, looksOf('duration', events)), isPartial: lobe.slips.length > 0 }
+  const onWheel = wheelFigure(cam, TEXTS.duration, events.duration)
+  const span = trueSpanOf(build, cam, onWheel, looksOf('duration', events))
+  return { figure: withOtherDuration(build, cam, firstStation(build, cam), span), isPartial: lobe.slips.length > 0 }
 }
 
 /** An event is read where it is; a centreline is half of each event, a duration the one less the other. */
@@ -163,7 +172,8 @@ function looksOf(what: keyof LobeEvents, { open, close }: Partial<LobeEvents>): 
 export function peakLiftOf(build: Build, cam: Cam): Derived {
   const lobe = curveOf(build, cam)
   if (!lobe) return { missing: rowsMissing(build, cam) }
-  return { figure: wheelFigure(cam, text('peakLift', 'Lobe lift', 'greatest lift of the curve', 'length'), peakOf(lobe.curve).lift) }
+  const peak = wheelFigure(cam, text('peakLift', 'Lobe lift', 'greatest lift of the curve', 'length'), peakOf(lobe.curve).lift)
+  return { figure: withOtherLift(build, cam, firstStation(build, cam), peak) }
 }
 
 function rowsMissing(build: Build, cam: Cam): Missing[] {

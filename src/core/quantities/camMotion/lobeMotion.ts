@@ -2,14 +2,16 @@
 import type { Build } from '../../build/build'
 import { quantity } from '../../build/remembered'
 import { closedLiftMm, lobeOfDuration, USUAL_LOBE_POWER } from '../../cam/closedLobe'
-import { eventsAt, figureFromCurve, liftAt, type LobeCurve } from '../../cam'
+import { eventsAt, figureFromCurve, liftAt, peakOf, type LobeCurve } from '../../cam'
 import type { Cam, Crank } from '../../engine'
 import { assumedFigure, exactly, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { splineAt } from '../../numerics/smoothingSpline'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing, Remark } from '../../bench/bench'
 import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '../camCard'
-import { curveOf, peakLiftOf } from './curve'
+import { afterWork } from '../afterWork'
+import { curveOf, firstStation, peakLiftOf } from './curve'
+import { otherLobe, type OtherLobe } from './otherCam'
 import { centreline, signOf, turnedBackOf } from './schools'
 import { laterBy, offCentreTerms, tdcOf } from './wheel'
 
@@ -33,9 +35,15 @@ export interface LobeMotion {
 export type KnownMotion = LobeMotion | { readonly missing: readonly Missing[] }
 
 /** The motion of a cam's lobes; missing: what is wanted where neither a curve nor a card says it. */
-export const lobeMotion = quantity('lobeMotion', (build, cam: Cam): KnownMotion => {
+export function lobeMotion(build: Build, cam: Cam): KnownMotion {
+  return lobeMotionBefore(build, cam, 0, 0)
+}
+
+/** The motion of a cam's lobes before others come in that lift so much more, mm, and so many crank degrees longer. */
+export const lobeMotionBefore = quantity('lobeMotion', (build, cam: Cam, liftMm: number, durationDeg: number): KnownMotion => {
   const found = centreline(build, cam)
-  return measuredMotion(build, cam, found) ?? motionByCard(build, cam, found)
+  const before = { liftMm, durationDeg }
+  return measuredMotion(build, cam, found, before) ?? motionByCard(build, cam, found, before)
 })
 
 const CENTRE: FormulaText = {
@@ -50,7 +58,7 @@ function centreAfterTdc(cam: Cam, figure: Figure): Figure {
   return signOf(cam) === 1 ? figure : resultOf(CENTRE, [{ label: 'Centreline', weight: -1, figure }])
 }
 
-function measuredMotion(build: Build, cam: Cam, found: Derived): LobeMotion | undefined {
+function measuredMotion(build: Build, cam: Cam, found: Derived, before: OtherLobe): LobeMotion | undefined {
   const curve = curveOf(build, cam)
   const peak = peakLiftOf(build, cam)
   const tdc = tdcOf(build, cam)
@@ -60,22 +68,38 @@ function measuredMotion(build: Build, cam: Cam, found: Derived): LobeMotion | un
   const onWheelDeg = eventsAt(curve.curve, checkLift(build).value.value).centreline?.value
   if (onWheelDeg === undefined) return undefined
   const centreDeg = centreAfterTdc(cam, found.figure)
+  const peakMm = afterWork(peak.figure, -before.liftMm, 'length', 'Before the other cam')
+  const { times, wider } = reshaped(build, cam, curve.curve, before)
   return {
     liftMm: (deg) => {
-      const at = onWheelDeg + deg
-      return at > from && at < to ? Math.max(0, splineAt(spline, at)) : 0
+      const at = onWheelDeg + deg / wider
+      return at > from && at < to ? Math.max(0, splineAt(spline, at) * times) : 0
     },
     centreDeg,
-    peakMm: peak.figure,
+    peakMm,
     varied: {
       centreDeg: known(centreDeg),
-      peakMm: known(peak.figure),
-      offMm: (deg) => liftDoubt(cam, curve.curve, onWheelDeg + deg, tdc.figure),
+      peakMm: known(peakMm),
+      offMm: (deg) => liftDoubt(cam, curve.curve, onWheelDeg + deg / wider, tdc.figure),
     },
     isSynthetic: false,
     isPartial: found.isPartial ?? false,
     remarks: turnedBackOf([found]),
   }
+}
+
+/**
+ * How a measured lobe is drawn out to another that lifts more or is open longer: so many times as high, and about its middle so many times
+ * as wide that it has its duration at the check lift.
+ */
+function reshaped(build: Build, cam: Cam, curve: LobeCurve, before: OtherLobe): { readonly times: number; readonly wider: number } {
+  const other = otherLobe(build, cam, firstStation(build, cam))
+  const [liftMm, durationDeg] = [other.liftMm - before.liftMm, other.durationDeg - before.durationDeg]
+  if (liftMm === 0 && durationDeg === 0) return { times: 1, wider: 1 }
+  const checkMm = checkLift(build).value.value
+  const times = 1 + liftMm / peakOf(curve).lift.value
+  const [was, higher] = [eventsAt(curve, checkMm).duration?.value, eventsAt(curve, checkMm / times).duration?.value]
+  return { times, wider: was === undefined || higher === undefined ? 1 : (was + durationDeg) / higher }
 }
 
 /** The value of a figure, taken as it is. */
@@ -111,13 +135,15 @@ const UNREAD = ''
 const POWER_TOLERANCE = 0.3
 
 /** Where it was found where that is known, else where its card puts it. */
-function motionByCard(build: Build, cam: Cam, found: Derived): KnownMotion {
+function motionByCard(build: Build, cam: Cam, found: Derived, before: OtherLobe): KnownMotion {
   const [lift, duration, card] = [cardLobeLift(build, cam), cardDuration(build, cam), cardCentreline(build, cam)]
   const stands = isKnown(found) ? found : card
   if (!isKnown(lift) || !isKnown(duration) || !isKnown(stands))
     return { missing: [lift, duration, stands].flatMap((one) => (isKnown(one) ? [] : one.missing)) }
-  const lobeWith = (power?: number) =>
-    lobeOfDuration(lift.figure.value.value, duration.figure.value.value, checkLift(build).value.value, power)
+  const other = otherLobe(build, cam, UNREAD)
+  const peakMm = afterWork(lift.figure, other.liftMm - before.liftMm, 'length', 'Another cam')
+  const durationDeg = duration.figure.value.value + other.durationDeg - before.durationDeg
+  const lobeWith = (power?: number) => lobeOfDuration(peakMm.value.value, durationDeg, checkLift(build).value.value, power)
   const [lobe, flat, pointed] = [lobeWith(), lobeWith(USUAL_LOBE_POWER - POWER_TOLERANCE), lobeWith(USUAL_LOBE_POWER + POWER_TOLERANCE)]
   if (!lobe || !flat || !pointed) return { missing: [{ kind: 'impossible', reason: 'noSuchLift' }] }
   // What was found already counts what is planned; a card does not.
@@ -125,12 +151,8 @@ function motionByCard(build: Build, cam: Cam, found: Derived): KnownMotion {
   return {
     liftMm: (deg) => closedLiftMm(lobe, deg),
     centreDeg,
-    peakMm: lift.figure,
-    varied: {
-      centreDeg,
-      peakMm: lift.figure,
-      offMm: (deg) => formFigure(cam, Math.abs(closedLiftMm(pointed, deg) - closedLiftMm(flat, deg)) / 2),
-    },
+    peakMm,
+    varied: { centreDeg, peakMm, offMm: (deg) => formFigure(cam, Math.abs(closedLiftMm(pointed, deg) - closedLiftMm(flat, deg)) / 2) },
     isSynthetic: true,
     isPartial: !isKnown(found),
     remarks: [{ code: 'syntheticLobe' }],

@@ -21,6 +21,7 @@ import type { Missing, Remark } from '../../bench/bench'
 import { stationId } from '../../build/place'
 import { cardDuration, cardLobeLift, checkLift, lashOf } from '../camCard'
 import { onCurve } from './curve'
+import { withOtherDuration } from './otherCam'
 import { asTurnedBack, laterBy, tdcOf, trueAngle } from './wheel'
 
 /** A way to read where a cam stands. */
@@ -60,11 +61,17 @@ function middleOf(cam: Cam, one: Derived, other: Derived, labels: readonly [stri
 }
 
 export function opensAt(build: Build, cam: Cam): Derived {
-  return trueAngle(build, 'cam.event', { cam, spot: 'opens' })
+  return eventAt(build, cam, 'opens', -0.5)
 }
 
 export function closesAt(build: Build, cam: Cam): Derived {
-  return trueAngle(build, 'cam.event', { cam, spot: 'closes' })
+  return eventAt(build, cam, 'closes', 0.5)
+}
+
+function eventAt(build: Build, cam: Cam, spot: 'opens' | 'closes', share: number): Derived {
+  const place = { cam, spot }
+  const read = trueAngle(build, 'cam.event', place)
+  return isKnown(read) ? { ...read, figure: withOtherDuration(build, cam, stationId('cam.event', place), read.figure, share) } : read
 }
 
 function byEvents(build: Build, cam: Cam): Derived {
