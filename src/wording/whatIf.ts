@@ -1,16 +1,20 @@
-import type { EngineChange, UnitSystem } from '@/core/build'
+import type { EngineChange, Spec, UnitSystem } from '@/core/build'
 import { PAPER } from '@/core/benches'
-import type { Part, Searched } from '@/core/whatIf'
-import { formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { FUELS } from '@/core/build'
+import type { Knob, Part, Searched } from '@/core/whatIf'
+import { formatNumber, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { fuelLabel } from './duty'
 import { workWords } from './work'
 
 export const PART_WORDS: Readonly<Record<Part, string>> = {
   gasket: 'Gasket',
   block: 'Block',
   head: 'Head',
+  manifold: 'Intake manifold',
   pistons: 'Pistons',
   rods: 'Rods',
   crank: 'Crank',
+  shells: 'Shells',
   cams: 'Cams',
   rings: 'Rings',
 }
@@ -26,9 +30,20 @@ export const SEARCHED_WORDS: Readonly<Record<Searched, string>> = {
 
 const MOST_DECIMALS = 3
 
-/** A value on the step it is turned by. */
-export function settingWords(canonical: number, stepCanonical: number, unit: UnitId): string {
-  return formatQuantity(canonical, unit, decimalsOf(stepCanonical, unit))
+/** What is to be said of a knob once it is turned. */
+export const KNOB_HINTS: Readonly<Partial<Record<string, string>>> = {
+  fuel: 'What ratio a fuel stands is the tuner’s to say: no figure here follows it.',
+}
+
+/** Where a knob is set, on the step it is turned by. */
+export function settingWords({ id, step, units }: Pick<Knob, 'id' | 'step' | 'units'>, canonical: number, system: UnitSystem): string {
+  if (id === 'fuel') return fuelLabel(FUELS[Math.round(canonical)]!)
+  return formatQuantity(canonical, units[system], decimalsOf(step[system], units[system]))
+}
+
+/** The same without its unit. */
+export function settingNumber({ step, units }: Pick<Knob, 'step' | 'units'>, canonical: number, system: UnitSystem): string {
+  return formatNumber(canonical, units[system], decimalsOf(step[system], units[system]))
 }
 
 function decimalsOf(stepCanonical: number, unit: UnitId): number {
@@ -38,17 +53,15 @@ function decimalsOf(stepCanonical: number, unit: UnitId): number {
 }
 
 /** A change of the plan in a line, as it will stand in the record. */
-export function planLineWords(
-  change: EngineChange,
-  gaskets: readonly { readonly id: string; readonly name: string }[],
-  system: UnitSystem,
-): string {
+export function planLineWords(change: EngineChange, stock: Spec['stock'], system: UnitSystem): string {
   if ('what' in change) return workWords(change, system)
   switch (change.choose) {
     case 'gasket':
-      return `Gasket ${gaskets.find(({ id }) => id === change.id)?.name ?? change.id}`
+      return `Gasket ${nameIn(stock.gaskets, change.id)}`
     case 'gasketLayers':
-      return `Laid into the gasket: ${change.ids.join(', ') || 'nothing'}`
+      return change.ids.length > 0
+        ? `Laid into the gasket: ${change.ids.map((id) => nameIn(stock.layers, id)).join(', ')}`
+        : 'Nothing laid into the gasket'
     case 'paper': {
       const { label, units } = PAPER[change.key]
       return `On paper: ${label.toLowerCase()} ${formatQuantity(change.value, units[system], MOST_DECIMALS)}`
@@ -56,6 +69,7 @@ export function planLineWords(
     case 'duty':
       return [
         ...(change.redlineRpm === undefined ? [] : [`Redline ${change.redlineRpm} ${UNITS.rpm.symbol}`]),
+        ...(change.fuel === undefined ? [] : [`Fuel ${fuelLabel(change.fuel).toLowerCase()}`]),
         ...(change.boostKpa === undefined ? [] : [`Boost ${formatQuantity(change.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)}`]),
       ].join(', ')
     case 'piston':
@@ -63,6 +77,15 @@ export function planLineWords(
     case 'pistonInBore':
       return 'Pistons in other bores'
     case 'shells':
-      return `Shells of ${change.journal}`
+      return `Shells of ${journalWords(change.journal)}: upper ${nameIn(stock.shells, change.pair.upper)}, lower ${nameIn(stock.shells, change.pair.lower)}`
   }
+}
+
+function nameIn(parts: readonly { readonly id: string; readonly name: string }[], wanted: string): string {
+  return parts.find(({ id }) => id === wanted)?.name ?? wanted
+}
+
+/** `main.3` as it is spoken of. */
+function journalWords(journal: string): string {
+  return journal.replace('.', ' ')
 }

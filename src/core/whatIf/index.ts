@@ -1,5 +1,17 @@
 export { knobsOf, PARTS, type Knob, type KnobHere, type Part, type Settings } from './knobs'
 export { todayOf, variantOf, type Headline, type Span, type Today, type Variant } from './variant'
+export { toReadAgain } from './readAgain'
 export { sensitivity, watchedOf, type Effect } from './sensitivity'
-export { KERNEL_KNOBS, type KernelKnob, type Searched } from './kernel'
-export { combinationsOf, search, type Binding, type Goal, type Question, type SearchedKnob, type SearchResult } from './search'
+export { SEARCHED, shownAs, type Searched } from './kernel'
+export {
+  combinationsOf,
+  limitsOf,
+  search,
+  type Binding,
+  type Bounds,
+  type Goal,
+  type Question,
+  type SearchedKnob,
+  type SearchLimits,
+  type SearchResult,
+} from './search'

@@ -7,7 +7,7 @@ import { chainRetardDeg } from '../cam'
 import { phasedGapMm, type Phased } from '../clearance/closest'
 import { camKind, valvesOf, type CamKind } from '../engine'
 import { isKnown } from '../bench/finding'
-import type { LimitId } from '../bench/bench'
+import { benchOf, type LimitId, type Output } from '../bench/bench'
 import { benchById } from '../benches'
 import { bareRatio, numbersOf, type RatioNumbers } from '../benches/compression/chain'
 import { cylinderStates } from '../benches/compression'
@@ -29,12 +29,17 @@ export const SEARCHED_LIMITS: Readonly<Record<Searched, LimitId>> = {
   exhaust: 'clearance.exhaust',
 }
 
+/** How a bound of what is searched is written. */
+export function shownAs(figure: Searched): Pick<Output, 'label' | 'kind' | 'units' | 'digits'> {
+  const id = SEARCHED_LIMITS[figure]
+  return benchById(benchOf(id)).definition.limits[id]!
+}
+
 /** Least and greatest of each over cylinders or valves; what is not known today is missing. */
 export type Figures = { [Name in Searched]: { low: number; high: number } | undefined }
 
-/** Knobs the kernel knows; others are turned by the full evaluation alone. */
-export const KERNEL_KNOBS = [
-  'gasket',
+/** Knobs the kernel turns by itself; for any other the engine is taken apart again, and the kernel is that of what comes of it. */
+const KERNEL_KNOBS = [
   'deckCut',
   'headCut',
   'baseShim',
@@ -48,7 +53,12 @@ export const KERNEL_KNOBS = [
   'pocket.intake',
   'pocket.exhaust',
 ] as const
-export type KernelKnob = (typeof KERNEL_KNOBS)[number]
+type KernelKnob = (typeof KERNEL_KNOBS)[number]
+
+export function isKernelKnob(id: string): id is KernelKnob {
+  return (KERNEL_KNOBS as readonly string[]).includes(id)
+}
+
 type Turned = Readonly<Partial<Record<KernelKnob, number>>>
 
 const MM_PER_CM = 10
@@ -72,18 +82,17 @@ export function kernelOf(build: Build): (settings: Turned) => Figures {
   const isShared = !('advance.exhaust' in today)
   return (settings) => {
     const by = (id: KernelKnob) => (settings[id] === undefined || today[id] === undefined ? 0 : settings[id] - today[id])
-    const gasketMm = by('gasket')
     const higherMm = by('deckCut') + by('compressionHeight') - by('baseShim')
     const volumeCm3 = by('chamber') - (openAreaCm2 * by('headCut')) / MM_PER_CM
     const pistonCm3 = by('pistonVolume') + by('pocket.intake') * perMm.intake + by('pocket.exhaust') * perMm.exhaust
-    const nearerMm = higherMm + by('headCut') - gasketMm
+    const nearerMm = higherMm + by('headCut')
     const laterDeg = retardPerMm * (by('deckCut') + by('headCut'))
     const advanceDeg = {
       intake: by('advance.intake') - laterDeg,
       exhaust: (isShared ? by('advance.intake') : by('advance.exhaust')) - laterDeg,
     }
     return {
-      ...ofCylinders(cylinders, { gasketMm, higherMm, volumeCm3, pistonCm3 }),
+      ...ofCylinders(cylinders, { higherMm, volumeCm3, pistonCm3 }),
       intake: ofValves(valves, 'intake', nearerMm, by('pocket.intake') + by('intakeLash'), advanceDeg.intake),
       exhaust: ofValves(valves, 'exhaust', nearerMm, by('pocket.exhaust') + by('exhaustLash'), advanceDeg.exhaust),
     }
@@ -98,33 +107,25 @@ function retardPerMmOf({ spec: { layout, drive, paper } }: Build): number {
 }
 
 interface Shift {
-  readonly gasketMm: number
   readonly higherMm: number
   readonly volumeCm3: number
   readonly pistonCm3: number
 }
 
-function ofCylinders(cylinders: readonly RatioNumbers[], { gasketMm, higherMm, volumeCm3, pistonCm3 }: Shift) {
+function ofCylinders(cylinders: readonly RatioNumbers[], { higherMm, volumeCm3, pistonCm3 }: Shift) {
   if (cylinders.length === 0) return { ratio: undefined, ratioSpread: undefined, quench: undefined, deck: undefined }
   const ratio = { low: Infinity, high: -Infinity }
   const quench = { low: Infinity, high: -Infinity }
   const deck = { low: Infinity, high: -Infinity }
   for (const one of cylinders) {
     const deckMm = one.deckMm - higherMm
-    const gasketThicknessMm = one.gasketThicknessMm + gasketMm
-    const is = bareRatio({
-      ...one,
-      deckMm,
-      gasketThicknessMm,
-      chamberCm3: one.chamberCm3 + volumeCm3,
-      pistonCm3: one.pistonCm3 + pistonCm3,
-    })
+    const is = bareRatio({ ...one, deckMm, chamberCm3: one.chamberCm3 + volumeCm3, pistonCm3: one.pistonCm3 + pistonCm3 })
     ratio.low = Math.min(ratio.low, is)
     ratio.high = Math.max(ratio.high, is)
     deck.low = Math.min(deck.low, deckMm)
     deck.high = Math.max(deck.high, deckMm)
-    quench.low = Math.min(quench.low, deckMm + gasketThicknessMm)
-    quench.high = Math.max(quench.high, deckMm + gasketThicknessMm)
+    quench.low = Math.min(quench.low, deckMm + one.gasketThicknessMm)
+    quench.high = Math.max(quench.high, deckMm + one.gasketThicknessMm)
   }
   const spread = ratio.high - ratio.low
   return { ratio, quench, deck, ratioSpread: cylinders.length > 1 ? { low: spread, high: spread } : undefined }

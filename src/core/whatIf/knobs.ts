@@ -1,20 +1,25 @@
 /** What may be turned on an engine before metal is cut: each knob with today's value, and what turning it changes. */
 import type { Build } from '../build/build'
+import { FUELS } from '../build/duty'
 import { readingAt } from '../build/figures'
 import type { PaperKey } from '../build/paper'
 import type { EngineChange } from '../build/types'
 import { allWorkOn } from '../build/work'
 import type { Units } from '../bench/bench'
-import { isKnown } from '../bench/finding'
+import { isKnown, type Derived } from '../bench/finding'
 import { bankCount, camKind, camsOf, cylinderNumbers, onOneShaft, type Cam, type CamKind } from '../engine'
 import { printed } from '../numerics/printed'
 import { UNITS, type Kind, type UnitId } from '../quantity'
-import { curveOf } from '../quantities/camMotion/curve'
+import { cardDuration, cardLobeLift } from '../quantities/camCard'
+import { onCurve, peakLiftOf } from '../quantities/camMotion/curve'
+import { lobeMotion } from '../quantities/camMotion/lobeMotion'
+import { layersOf } from '../quantities/gasket'
+import { shellSteps } from '../benches/bearings'
 import { chamberVolume } from '../quantities/chamberVolume'
 import { PAPER } from '../benches/paper'
 
 /** Parts that may have to stay as they are: a knob that wants another one, or wants it worked on, is then held. */
-export const PARTS = ['gasket', 'block', 'head', 'pistons', 'rods', 'crank', 'cams', 'rings'] as const
+export const PARTS = ['gasket', 'block', 'head', 'manifold', 'pistons', 'rods', 'crank', 'shells', 'cams', 'rings'] as const
 export type Part = (typeof PARTS)[number]
 
 export interface Knob {
@@ -26,6 +31,8 @@ export interface Knob {
   readonly step: Readonly<Record<'metric' | 'inch', number>>
   /** The part it wants another of, or works on; left out: nothing is bought or cut. */
   readonly part?: Part
+  /** It brings heads nearer to the crank, or further: a manifold that lies between them fits no more. */
+  readonly movesHeads?: true
   /** Today's value, canonical unit; undefined: this engine has no such knob. */
   readonly today: (build: Build) => number | undefined
   readonly low: (build: Build, today: number) => number
@@ -77,23 +84,50 @@ function onPaper({ spec }: Build, key: PaperKey, value: number): EngineChange {
   }
 }
 
-/** A number on a card, as long as something rests on it: a reading outranks paper, and turning paper would then move nothing. */
-function cardKnob(key: PaperKey, reach: number, step: Knob['step'], part: Part, isIdle: (build: Build, cam: Cam) => boolean): Knob {
-  const knob = paperKnob(key, reach, step, part)
-  const kind: CamKind = key.startsWith('intake') ? 'intake' : 'exhaust'
-  return {
-    ...knob,
-    today: (build) => {
-      const idle = camsOf(build.spec.layout).some((cam) => camKind(cam) === kind && isIdle(build, cam))
-      return idle ? undefined : knob.today(build)
-    },
-  }
+/** The first of a kind: what its lobes do the others of the kind do. */
+function firstCam({ spec }: Build, kind: CamKind): Cam | undefined {
+  return camsOf(spec.layout).find((cam) => camKind(cam) === kind)
 }
 
-const isLobeRead = (build: Build, cam: Cam) => curveOf(build, cam) !== undefined
-/** On paper it counts between valves alone. */
-const isHeadIdle = (build: Build, cam: Cam) =>
-  build.spec.paper.valvesApart === undefined || readingAt(build, 'clearance.headSize', { cam }) !== undefined
+/** Larger valves, as long as their size on paper counts: between valves alone, and until one is measured across. */
+function headKnob(valves: CamKind): Knob {
+  const knob = paperKnob(`${valves}ValveHead`, 4, inThou(0.1, 5), 'head')
+  const isIdle = (build: Build) =>
+    build.spec.paper.valvesApart === undefined ||
+    camsOf(build.spec.layout).some((cam) => camKind(cam) === valves && readingAt(build, 'clearance.headSize', { cam }))
+  return { ...knob, today: (build) => (isIdle(build) ? undefined : knob.today(build)) }
+}
+
+const LOBE = {
+  lift: { label: 'lobe lift', ...MM, step: inThou(0.1, 5), reach: 2, what: 'lobeLift', read: peakLiftOf, card: cardLobeLift },
+  duration: { label: 'duration', ...DEG, step: alike(1), reach: 20, what: 'lobeDuration', read: readDuration, card: cardDuration },
+} as const
+
+function readDuration(build: Build, cam: Cam): Derived {
+  return onCurve(build, cam, 'duration')
+}
+
+/** Other cams of a kind: what their lobes do at the check lift, from what was read on, or else from what their card says. */
+function lobeKnob(valves: CamKind, what: keyof typeof LOBE): Knob {
+  const { label, kind, units, step, reach, what: work, read, card } = LOBE[what]
+  return {
+    id: `${work}.${valves}`,
+    label: `${valves === 'intake' ? 'Intake' : 'Exhaust'} ${label}`,
+    kind,
+    units,
+    step,
+    part: 'cams',
+    today: (build) => {
+      const cam = firstCam(build, valves)
+      if (!cam || 'missing' in lobeMotion(build, cam)) return undefined
+      const [known, stated] = [read(build, cam), card(build, cam)]
+      if (isKnown(known)) return known.figure.value.value
+      return isKnown(stated) ? stated.figure.value.value + allWorkOn(build, `${work}/${valves}`) : undefined
+    },
+    ...around(reach),
+    changes: (_, value, today) => [{ what: work, valves, by: printed(value - today) }],
+  }
+}
 
 /** A cut, or what is opened: work on top of what is planned. */
 function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): Knob {
@@ -103,6 +137,7 @@ function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): Knob {
     ...MM,
     step: inThou(0.05, 2),
     part,
+    movesHeads: true,
     today: (build) => (id === 'headCut' && !build.spec.paper.chamberOpenArea ? undefined : allWorkOn(build, id)),
     ...upTo(0.6),
     changes: (_, value, today) => [{ what: id, by: printed(value - today) }],
@@ -137,13 +172,18 @@ function phasingKnob(kind: CamKind): Knob {
       return first && !isFollower ? allWorkOn(build, `turnCam/${first}`) : undefined
     },
     ...around(12),
-    changes: (build, value, today) =>
-      [...new Set(cams(build).flatMap((cam) => onOneShaft(build.spec.layout, cam)))].map((cam) => ({
-        what: 'turnCam',
-        cam,
-        by: printed(value - today),
-      })),
+    changes: (build, value, today) => {
+      const by = printed(value - today)
+      const turned = [...new Set(cams(build).flatMap((cam) => onOneShaft(build.spec.layout, cam)))]
+      return [...turned.map((cam): EngineChange => ({ what: 'turnCam', cam, by })), ...(kind === 'intake' ? closingEarlier(build, by) : [])]
+    },
   }
+}
+
+/** Where the ratio is counted from the intake's closing, what is noted of it goes with its cam. */
+function closingEarlier(build: Build, byDeg: number): readonly EngineChange[] {
+  const { intakeClosing, intakeRetard } = build.spec.paper
+  return intakeClosing ? [onPaper(build, 'intakeRetard', (intakeRetard?.value ?? 0) - byDeg)] : []
 }
 
 const eachCylinder = (build: Build, change: (cylinder: number) => EngineChange) => cylinderNumbers(build.spec.layout).map(change)
@@ -154,6 +194,7 @@ const gasketKnob: Knob = {
   ...MM,
   step: inThou(0.05, 1),
   part: 'gasket',
+  movesHeads: true,
   today: ({ spec: { stock, choice } }) => stock.gaskets.find(({ id }) => id === choice.gasket)?.thicknessMm,
   low: (build) => Math.min(...build.spec.stock.gaskets.map(({ thicknessMm }) => thicknessMm)),
   high: (build) => Math.max(...build.spec.stock.gaskets.map(({ thicknessMm }) => thicknessMm)),
@@ -162,6 +203,60 @@ const gasketKnob: Knob = {
     const nearest = stock.gaskets.toSorted((a, b) => Math.abs(a.thicknessMm - value) - Math.abs(b.thicknessMm - value))[0]
     return nearest ? [{ choose: 'gasket', id: nearest.id }] : []
   },
+}
+
+/** What layers of the shelf can be laid in together, by what they come to. */
+function layerings({ spec: { stock } }: Build): ReadonlyMap<number, readonly string[]> {
+  const sums = new Map<number, readonly string[]>([[0, []]])
+  for (const { id, thicknessMm } of stock.layers)
+    for (const [mm, ids] of [...sums]) {
+      const sum = printed(mm + thicknessMm)
+      if (ids.length < MOST_LAYERS && !sums.has(sum)) sums.set(sum, [...ids, id])
+    }
+  return new Map([...sums].sort(([a], [b]) => a - b))
+}
+const MOST_LAYERS = 3
+
+const layersKnob: Knob = {
+  id: 'gasketLayers',
+  label: 'Layers laid into the gasket',
+  ...MM,
+  step: inThou(0.01, 0.5),
+  part: 'gasket',
+  movesHeads: true,
+  today: ({ spec }) =>
+    spec.choice.gasket !== undefined && spec.stock.layers.length > 0
+      ? printed(layersOf(spec).reduce((sum, { thicknessMm }) => sum + thicknessMm, 0))
+      : undefined,
+  low: () => 0,
+  high: (build) => Math.max(...layerings(build).keys()),
+  choices: (build) => [...layerings(build).keys()],
+  changes: (build, value) => {
+    const all = [...layerings(build)]
+    const [, ids] = all.reduce((a, b) => (Math.abs(b[0] - value) < Math.abs(a[0] - value) ? b : a))
+    return [{ choose: 'gasketLayers', ids }]
+  },
+}
+
+/** Shells of all journals of a kind that were read, a grade tighter or looser: what pairs on the list come to. */
+function shellKnob(kind: 'main' | 'rod'): Knob {
+  return {
+    id: `shells.${kind}`,
+    label: `${kind === 'main' ? 'Main' : 'Rod'} shells looser by`,
+    kind: 'length',
+    units: { metric: 'um', inch: 'thou' },
+    step: inThou(0.001, 0.1),
+    part: 'shells',
+    today: (build) => (shellSteps(build, kind).size > 1 ? 0 : undefined),
+    low: (build) => Math.min(...shellSteps(build, kind).keys()),
+    high: (build) => Math.max(...shellSteps(build, kind).keys()),
+    choices: (build) => [...shellSteps(build, kind).keys()],
+    changes: (build, value) => {
+      const all = [...shellSteps(build, kind)]
+      const [, pairs] = all.reduce((a, b) => (Math.abs(b[0] - value) < Math.abs(a[0] - value) ? b : a))
+      return Object.entries(pairs).map(([journal, pair]) => ({ choose: 'shells', journal, pair }))
+    },
+  }
 }
 
 const chamberKnob: Knob = {
@@ -213,6 +308,7 @@ const shimKnob: Knob = {
   ...MM,
   step: inThou(0.1, 4),
   part: 'gasket',
+  movesHeads: true,
   // Barrels of their own: singles, flat engines and air-cooled twins.
   today: ({ spec: { layout } }) =>
     layout.kind === 'single' || layout.kind === 'flat' || (bankCount(layout) === 2 && layout.cylinders === 2) ? 0 : undefined,
@@ -244,9 +340,31 @@ const boostKnob: Knob = {
   changes: (_, value) => [{ choose: 'duty', boostKpa: value }],
 }
 
+/** By its place in the list. What ratio it stands no figure here knows: that is the tuner's. */
+const fuelKnob: Knob = {
+  id: 'fuel',
+  label: 'Fuel',
+  kind: 'ratio',
+  units: { metric: 'one', inch: 'one' },
+  step: alike(1),
+  today: ({ spec }) => FUELS.indexOf(spec.duty.fuel),
+  low: () => 0,
+  high: () => FUELS.length - 1,
+  choices: () => FUELS.map((_, index) => index),
+  changes: (_, value) => [{ choose: 'duty', fuel: FUELS[Math.round(value)] ?? 'unsaid' }],
+}
+
+/** A limit somebody has set does not follow what is wanted on paper. */
+const wantedRatioKnob: Knob = {
+  ...paperKnob('compressionRatio', 3, alike(0.1)),
+  label: 'Ratio wanted',
+  today: ({ spec: { paper, limits } }) => (limits['compression.compressionRatio']?.follows ? paper.compressionRatio?.value : undefined),
+}
+
 /** Every knob, in the order an engine is thought about: height, volume, cams, valves, running. */
 const KNOBS: readonly Knob[] = [
   gasketKnob,
+  layersKnob,
   cutKnob('deckCut', 'Deck cut', 'block'),
   cutKnob('headCut', 'Head cut', 'head'),
   shimKnob,
@@ -261,15 +379,19 @@ const KNOBS: readonly Knob[] = [
   paperKnob('rockerRatio', 0.3, alike(0.05), 'cams'),
   paperKnob('intakeLash', 0.4, inThou(0.05, 1)),
   paperKnob('exhaustLash', 0.4, inThou(0.05, 1)),
-  cardKnob('intakeLobeLift', 2, inThou(0.1, 5), 'cams', isLobeRead),
-  cardKnob('exhaustLobeLift', 2, inThou(0.1, 5), 'cams', isLobeRead),
-  cardKnob('intakeDuration', 20, alike(1), 'cams', isLobeRead),
-  cardKnob('exhaustDuration', 20, alike(1), 'cams', isLobeRead),
-  cardKnob('intakeValveHead', 4, inThou(0.1, 5), 'head', isHeadIdle),
-  cardKnob('exhaustValveHead', 4, inThou(0.1, 5), 'head', isHeadIdle),
+  lobeKnob('intake', 'lift'),
+  lobeKnob('exhaust', 'lift'),
+  lobeKnob('intake', 'duration'),
+  lobeKnob('exhaust', 'duration'),
+  headKnob('intake'),
+  headKnob('exhaust'),
   pocketKnob('intake'),
   pocketKnob('exhaust'),
   ringKnob,
+  shellKnob('main'),
+  shellKnob('rod'),
+  wantedRatioKnob,
+  fuelKnob,
   boostKnob,
   redlineKnob,
   paperKnob('intakeTemperature', 40, alike(5)),
@@ -281,6 +403,8 @@ const KNOBS: readonly Knob[] = [
 /** A knob of this engine, where it stands today, and between what it turns. */
 export interface KnobHere {
   readonly knob: Knob
+  /** Parts that it wants another of, works on, or makes fit no more. */
+  readonly parts: readonly Part[]
   readonly today: number
   readonly low: number
   readonly high: number
@@ -289,8 +413,15 @@ export interface KnobHere {
 export function knobsOf(build: Build): readonly KnobHere[] {
   return KNOBS.flatMap((knob) => {
     const today = knob.today(build)
-    return today === undefined ? [] : [{ knob, today, low: knob.low(build, today), high: knob.high(build, today) }]
+    if (today === undefined) return []
+    return [{ knob, parts: partsOf(build, knob), today, low: knob.low(build, today), high: knob.high(build, today) }]
   })
+}
+
+/** A manifold between two banks sits on both heads. */
+function partsOf({ spec: { layout } }: Build, { part, movesHeads }: Knob): readonly Part[] {
+  const isBetween = bankCount(layout) === 2 && layout.intakeSide === 'valley'
+  return [...(part ? [part] : []), ...(movesHeads && isBetween ? (['manifold'] as const) : [])]
 }
 
 /** Where knobs are set, by their ids; one that is not named stands as today. */

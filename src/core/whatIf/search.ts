@@ -1,13 +1,13 @@
 /** Every combination of some knobs: which keep the limits, which of these no other dominates, and what binds where none does. */
 import type { Build } from '../build/build'
 import type { Limit } from '../build/types'
-import { kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type KernelKnob, type Searched } from './kernel'
-import { knobsOf, type Settings } from './knobs'
-import { todayOf, variantOf, type Variant } from './variant'
+import { isKernelKnob, kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type Searched } from './kernel'
+import { changesOf, knobsOf, type Settings } from './knobs'
+import { changedBuild, todayOf, variantOf, type Variant } from './variant'
 
 /** A knob that is searched over, and the values it may have. */
 export interface SearchedKnob {
-  readonly id: KernelKnob
+  readonly id: string
   readonly values: readonly number[]
 }
 
@@ -21,7 +21,12 @@ export interface Goal {
 export interface Question {
   readonly knobs: readonly SearchedKnob[]
   readonly goals: readonly Goal[]
+  /** Bounds in place of the limits of the engine, where somebody asks for others. */
+  readonly limits?: SearchLimits
 }
+
+export type Bounds = Pick<Limit, 'lower' | 'upper'>
+export type SearchLimits = Readonly<Partial<Record<Searched, Bounds>>>
 
 /** A limit that alone keeps some variant from passing, and by how little it is missed at the least. */
 export interface Binding {
@@ -53,7 +58,7 @@ const MOST_SHOWN = 12
 /** Taken from the front to be confirmed. */
 const MOST_CONFIRMED = 24
 
-export function combinationsOf({ knobs }: Question): number {
+export function combinationsOf({ knobs }: Pick<Question, 'knobs'>): number {
   return knobs.reduce((count, { values }) => count * values.length, 1)
 }
 
@@ -66,30 +71,56 @@ interface Found {
 /** Searches every combination in slices, so that a worker can say how far it is and be stopped between them. */
 export function* search(build: Build, question: Question): Generator<SearchStep, void> {
   const of = combinationsOf(question)
-  const kernel = kernelOf(build)
-  const limits = limitsOf(build)
-  const now = kernel({})
-  const front: Found[] = []
-  const binding = new Map<Searched, { by: number; variants: number }>()
-  let [passed, nearest, leastMiss] = [0, undefined as Settings | undefined, Infinity]
-  for (let index = 0; index < of; index++) {
-    const settings = settingsAt(question, index)
-    const figures = kernel(settings)
-    const misses = missesOf(figures, now, limits)
+  const kept: Kept = { passed: 0, front: [], binding: new Map(), nearest: undefined, leastMiss: Infinity }
+  let done = 0
+  for (const { settings, figures, misses } of variantsOf(build, question)) {
     if (misses.length === 0) {
-      passed++
-      keepBest(front, { settings, scores: scoresOf(question, figures), turned: turnedBy(build, settings) })
-    } else {
-      if (misses.length === 1) noteBinding(binding, misses[0]!)
-      const miss = misses.reduce((sum, { widths }) => sum + widths, 0)
-      if (miss < leastMiss) [leastMiss, nearest] = [miss, settings]
-    }
-    if (index % SLICE === SLICE - 1) yield { done: index + 1, of }
+      kept.passed++
+      keepBest(kept.front, { settings, scores: scoresOf(question, figures), turned: turnedBy(build, settings) })
+    } else keepNearest(kept, settings, misses)
+    done++
+    if (done % SLICE === 0) yield { done, of }
   }
+  const { passed, front, binding, nearest } = kept
   yield { done: of, of, result: { tried: of, passed, ...confirmed(build, front), ...boundBy(passed, binding, nearest) } }
 }
 
-function settingsAt({ knobs }: Question, index: number): Record<string, number> {
+interface Kept {
+  passed: number
+  readonly front: Found[]
+  readonly binding: Map<Searched, { by: number; variants: number }>
+  nearest: Settings | undefined
+  leastMiss: number
+}
+
+function keepNearest(kept: Kept, settings: Settings, misses: readonly Miss[]): void {
+  if (misses.length === 1) noteBinding(kept.binding, misses[0]!)
+  const miss = misses.reduce((sum, { widths }) => sum + widths, 0)
+  if (miss < kept.leastMiss) [kept.leastMiss, kept.nearest] = [miss, settings]
+}
+
+/** Every combination with its figures: knobs the kernel does not turn outside, so that its engine is taken apart as seldom as can be. */
+function* variantsOf(
+  build: Build,
+  { knobs, limits }: Question,
+): Generator<{ readonly settings: Settings; readonly figures: Figures; readonly misses: readonly Miss[] }> {
+  const now = kernelOf(build)({})
+  const [inner, outer] = [knobs.filter(({ id }) => isKernelKnob(id)), knobs.filter(({ id }) => !isKernelKnob(id))]
+  const [each, all] = [inner, outer].map((some) => combinationsOf({ knobs: some })) as [number, number]
+  for (let index = 0; index < all; index++) {
+    const around = settingsAt(outer, index)
+    const taken = outer.length > 0 ? changedBuild(build, changesOf(build, around)) : build
+    const kernel = kernelOf(taken)
+    const bounds = { ...limitsOf(taken), ...limits }
+    for (let at = 0; at < each; at++) {
+      const settings = { ...around, ...settingsAt(inner, at) }
+      const figures = kernel(settings)
+      yield { settings, figures, misses: missesOf(figures, now, bounds) }
+    }
+  }
+}
+
+function settingsAt(knobs: readonly SearchedKnob[], index: number): Record<string, number> {
   const settings: Record<string, number> = {}
   let left = index
   for (const { id, values } of knobs) {
@@ -99,10 +130,8 @@ function settingsAt({ knobs }: Question, index: number): Record<string, number> 
   return settings
 }
 
-type Bounds = Pick<Limit, 'lower' | 'upper'>
-type Limits = Readonly<Partial<Record<Searched, Bounds>>>
-
-function limitsOf({ spec: { limits } }: Build): Limits {
+/** What the engine's own limits say of what is searched. */
+export function limitsOf({ spec: { limits } }: Build): SearchLimits {
   return Object.fromEntries(SEARCHED.flatMap((name) => (limits[SEARCHED_LIMITS[name]] ? [[name, limits[SEARCHED_LIMITS[name]]]] : [])))
 }
 
@@ -116,20 +145,25 @@ interface Miss {
 const EPSILON = 1e-9
 
 /** What is outside a limit, and no less outside than today: a fault that no knob here mends is no reason to offer nothing. */
-function missesOf(figures: Figures, now: Figures, limits: Limits): readonly Miss[] {
+function missesOf(figures: Figures, now: Figures, limits: SearchLimits): readonly Miss[] {
   const misses: Miss[] = []
   for (const figure of SEARCHED) {
     const [bounds, then, was] = [limits[figure], figures[figure], now[figure]]
     if (!bounds || !then) continue
-    const by = outside(then, bounds)
-    const isFault = (figure === 'ratioSpread' || figure === 'deck') && was !== undefined && by <= outside(was, bounds) + EPSILON
+    const [under, over] = outside(then, bounds)
+    const [wasUnder, wasOver] = was ? outside(was, bounds) : [0, 0]
+    const isFault = (figure === 'ratioSpread' || figure === 'deck') && under <= wasUnder + EPSILON && over <= wasOver + EPSILON
+    const by = Math.max(under, over)
     if (by > EPSILON && !isFault) misses.push({ figure, by, widths: by / widthOf(bounds) })
   }
   return misses
 }
 
-function outside({ low, high }: { readonly low: number; readonly high: number }, { lower = -Infinity, upper = Infinity }: Bounds): number {
-  return Math.max(0, lower - low, high - upper)
+type Range = { readonly low: number; readonly high: number }
+
+/** By how much below a lower bound, and beyond an upper one. */
+function outside({ low, high }: Range, { lower = -Infinity, upper = Infinity }: Bounds): readonly [number, number] {
+  return [Math.max(0, lower - low), Math.max(0, high - upper)]
 }
 
 function widthOf({ lower, upper }: Bounds): number {

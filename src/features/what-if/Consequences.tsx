@@ -1,10 +1,12 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { group } from 'd3-array'
+import { useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { subjectOf } from '@/core/build/place'
-import type { Broken, Finding, OutputId } from '@/core/bench/bench'
-import type { UnitSystem } from '@/core/build'
-import { watchedOf, type Effect, type Headline, type Variant } from '@/core/whatIf'
+import type { Broken, Finding, OutputId, Station } from '@/core/bench/bench'
+import { BENCHES } from '@/core/benches'
+import type { Build, UnitSystem } from '@/core/build'
+import { toReadAgain, watchedOf, type Effect, type Headline, type Variant } from '@/core/whatIf'
 import { differenceInUnit } from '@/core/quantity'
 import { useAfterPause } from '@/features/bench/useAfterPause'
 import { documentOf } from '@/features/bench/documentOf'
@@ -22,9 +24,24 @@ const Box = styled.section`
   li {
     margin-bottom: 6px;
   }
-  p {
+  p,
+  dl {
     font-size: 13px;
     color: var(--quiet);
+  }
+  dl {
+    display: grid;
+    gap: 4px;
+    margin-top: 4px;
+  }
+  dt {
+    color: var(--ink);
+    font-weight: 600;
+  }
+  summary {
+    cursor: pointer;
+    min-height: 28px;
+    font-weight: 600;
   }
 `
 
@@ -47,17 +64,59 @@ export function brokenOf(finding: Finding, { output, shown }: Headline): Broken 
   return { output, shown, ...subjectOf(finding), verdict: finding.conformity!.verdict, excess: finding.conformity!.excess }
 }
 
-/** By bench, how many findings are others than today: each was relied on as it is. */
+/** By bench, the lines of the ledger that are others than today: each was relied on as it is. */
 export function WouldMove({ variant }: { variant: Variant }) {
-  const counts = new Map<string, number>()
-  for (const { bench, hasMoved } of variant.headlines) if (hasMoved) counts.set(bench, (counts.get(bench) ?? 0) + 1)
-  const byBench = [...counts].map(([bench, count]) => `${bench} ${count}`).join(', ')
+  const moved = group(
+    variant.headlines.filter(({ hasMoved }) => hasMoved),
+    ({ bench }) => bench,
+  )
   return (
     <Box aria-label="Would make stale">
       <h2>Would make stale</h2>
-      <p>{counts.size === 0 ? 'Nothing.' : `${byBench}: lines of the ledger that would be others, to be measured again or confirmed.`}</p>
+      {moved.size === 0 ? (
+        <p>Nothing.</p>
+      ) : (
+        <>
+          <p>Lines of the ledger that would be others, to be measured again or confirmed:</p>
+          <dl>
+            {[...moved].map(([bench, lines]) => (
+              <div key={bench}>
+                <dt>{bench}</dt>
+                <dd>{lines.map(({ shown }) => shown.label).join(', ')}</dd>
+              </div>
+            ))}
+          </dl>
+        </>
+      )}
     </Box>
   )
+}
+
+/** Reading by reading, what the plan makes stale: each is taken again once the work is done. */
+export function ReadAgain({ build, variant }: { build: Build; variant: Variant }) {
+  const labels = useMemo(() => labelsAgain(build, toReadAgain(build, variant.changes)), [build, variant.changes])
+  if (labels.length === 0) return null
+  const byRow = group(labels, ({ row }) => row)
+  return (
+    <Box as="details" aria-label="To be read again">
+      <summary>
+        To be read again once it is done: {labels.length} {labels.length === 1 ? 'reading' : 'readings'}
+      </summary>
+      <dl>
+        {[...byRow].map(([row, all]) => (
+          <div key={row}>
+            <dt>{row}</dt>
+            <dd>{all.map(({ label }) => label).join('; ')}</dd>
+          </div>
+        ))}
+      </dl>
+    </Box>
+  )
+}
+
+function labelsAgain(build: Build, stations: readonly string[]): readonly Pick<Station, 'row' | 'label'>[] {
+  const again = new Set(stations)
+  return BENCHES.flatMap((bench) => bench.stations(build).filter(({ id }) => again.has(id)))
 }
 
 const WIDE = 200

@@ -4,7 +4,8 @@ import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
 import { PARTS, type KnobHere, type Part } from '@/core/whatIf'
 import { numerals } from '@/ui/GlobalStyle'
-import { PART_WORDS, settingWords } from '@/wording/whatIf'
+import { KNOB_HINTS, PART_WORDS, settingWords } from '@/wording/whatIf'
+import { stepsAbout } from './stepsAbout'
 import type { WhatIf } from './useWhatIf'
 
 const Knob = styled.div`
@@ -103,7 +104,7 @@ const Locks = styled.fieldset`
 
 /** Which parts must stay as they are: their knobs are held at today. */
 export function PartLocks({ what }: { what: WhatIf }) {
-  const there = PARTS.filter((part) => what.knobs.some(({ knob }) => knob.part === part))
+  const there = PARTS.filter((part) => what.knobs.some(({ parts }) => parts.includes(part)))
   return (
     <Locks>
       <legend>Must stay as it is</legend>
@@ -135,8 +136,8 @@ export function KnobRules({ what, system }: { what: WhatIf; system: UnitSystem }
   )
 }
 
-function isHeld({ knob }: KnobHere, locked: ReadonlySet<Part>): boolean {
-  return knob.part !== undefined && locked.has(knob.part)
+export function isHeld({ parts }: KnobHere, locked: ReadonlySet<Part>): boolean {
+  return parts.some((part) => locked.has(part))
 }
 
 interface RuleProps {
@@ -154,11 +155,10 @@ const WIDE = 100
 /** A knob as a rule: today's value marked on it, the one it is turned to in scribe. */
 const KnobRule = memo(({ here: { knob, today, low, high }, value, choices, isHeld: held, system, onTurn }: RuleProps) => {
   const step = knob.step[system]
-  const unit = knob.units[system]
   // Steps count from today, so that today can be gone back to.
   const scale = choices ?? stepsAbout(today, low, high, step)
   const at = nearestIndex(scale, value)
-  const words = settingWords(value, step, unit)
+  const words = settingWords(knob, value, system)
   const isTurned = Math.abs(value - today) > 1e-9
   const todayAt = placeOf(scale, today)
   return (
@@ -166,7 +166,7 @@ const KnobRule = memo(({ here: { knob, today, low, high }, value, choices, isHel
       <label>
         {knob.label}
         <span>
-          <b>{words}</b> {isTurned && <small>was {settingWords(today, step, unit)}</small>}
+          <b>{words}</b> {isTurned && <small>was {settingWords(knob, today, system)}</small>}
         </span>
       </label>
       <input
@@ -187,18 +187,13 @@ const KnobRule = memo(({ here: { knob, today, low, high }, value, choices, isHel
         {isTurned && <line className="moved" x1={todayAt} x2={placeOf(scale, value)} y1={1} y2={1} />}
         <line className="today" x1={todayAt} x2={todayAt} y1={0} y2={8} />
       </Rule>
+      {isTurned && KNOB_HINTS[knob.id] && <small>{KNOB_HINTS[knob.id]}</small>}
     </Knob>
   )
 })
 
 function placeOf(scale: readonly number[], value: number): number {
   return scale.length > 1 ? (nearestIndex(scale, value) / (scale.length - 1)) * WIDE : 0
-}
-
-/** Every step from today to either end. */
-export function stepsAbout(today: number, low: number, high: number, step: number): readonly number[] {
-  const [below, above] = [Math.floor((today - low) / step + 1e-6), Math.floor((high - today) / step + 1e-6)]
-  return Array.from({ length: below + above + 1 }, (_, index) => Number((today + (index - below) * step).toPrecision(12)))
 }
 
 function nearestIndex(scale: readonly number[], value: number): number {

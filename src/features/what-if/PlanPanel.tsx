@@ -8,7 +8,7 @@ import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { brokenWords, capital } from '@/wording'
 import { planLineWords } from '@/wording/whatIf'
-import { brokenOf, WouldMove } from './Consequences'
+import { brokenOf, ReadAgain, WouldMove } from './Consequences'
 import type { WhatIf } from './useWhatIf'
 
 const Lines = styled.ul`
@@ -49,12 +49,13 @@ export function PlanPanel({
       <p>The build will hold this; everything is counted from then on, and read again once it is done. One press takes it back.</p>
       <Lines aria-label="What the plan changes">
         {variant.changes.map((change) => {
-          const words = planLineWords(change, build.spec.stock.gaskets, system)
+          const words = planLineWords(change, build.spec.stock, system)
           return <li key={words}>{words}</li>
         })}
       </Lines>
       {broken.length > 0 && <Notice role="alert">It breaks: {capital(brokenWords(broken, system))}.</Notice>}
       <WouldMove variant={variant} />
+      <ReadAgain build={build} variant={variant} />
       {isNear && (
         <>
           <p>

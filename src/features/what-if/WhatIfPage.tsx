@@ -92,7 +92,7 @@ export function WhatIfPage({ served, revision }: { served: ServedBuild; revision
   const [taken, setTaken] = useState('')
   const { build, variant, edit } = what
   const take = (despite: Despite | undefined) => {
-    const words = variant.changes.map((change) => planLineWords(change, build.spec.stock.gaskets, system)).join('; ')
+    const words = variant.changes.map((change) => planLineWords(change, build.spec.stock, system)).join('; ')
     setOpen(undefined)
     void edit
       .change(words.slice(0, MOST_REASON), (spec) => withChanges(spec, variant.changes, despite))

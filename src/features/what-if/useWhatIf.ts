@@ -63,7 +63,9 @@ export function useWhatIf(served: ServedBuild, revision: number, by: string): Wh
     lock: (part) => {
       setLocked((now) => new Set(now.has(part) ? [...now].filter((one) => one !== part) : [...now, part]))
       // What is held stands as today.
-      set((now) => Object.fromEntries(Object.entries(now).filter(([id]) => knobs.find(({ knob }) => knob.id === id)?.knob.part !== part)))
+      set((now) =>
+        Object.fromEntries(Object.entries(now).filter(([id]) => !knobs.find(({ knob }) => knob.id === id)?.parts.includes(part))),
+      )
     },
   }
 }

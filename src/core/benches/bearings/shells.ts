@@ -1,6 +1,7 @@
 import type { Build } from '../../build/build'
 import type { ShellPair } from '../../build/types'
 import { exactly, judge, limitsU, type Figure } from '../../metrology'
+import { printed } from '../../numerics/printed'
 import { selectEvenly } from '../../numerics/selection'
 import { UNITS } from '../../quantity'
 import { isKnown } from '../../bench/finding'
@@ -99,12 +100,7 @@ export function selectShells(build: Build, kind: Journal['kind']): ShellSelectio
   if (!limit || shells.length === 0 || journals.length === 0 || journals.some(({ clearance, reading }) => !isKnown(clearance) || !reading))
     return undefined
   const targetMm = limit.target ?? ((limit.lower ?? limit.upper!) + (limit.upper ?? limit.lower!)) / 2
-  const pairs = shells.flatMap((upper, first) =>
-    shells
-      .slice(first)
-      .filter((lower) => mayPair(upper, lower))
-      .map((lower) => ({ upper, lower })),
-  )
+  const pairs = pairsOf(shells)
   const rows = journals.map(({ journal, clearance, reading }) => {
     const before = (clearance as { figure: Figure }).figure
     return { journal, before, plannedOn: reading!.id, bareMm: before.value.value + measuredWithMm(build, journal) }
@@ -118,10 +114,10 @@ export function selectShells(build: Build, kind: Journal['kind']): ShellSelectio
   const stock = shells.map((shell) => shell.halves)
   const landing = all.map((options) => options.map((option, pair) => ({ ...option, pair })).filter(({ value }) => inside(value, limit)))
   const canLand = landing.every((options) => options.length > 0)
-  const pairsOf = (picked: readonly number[] | undefined) => picked?.map((option, row) => landing[row]![option]!.pair)
+  const landingPairs = (picked: readonly number[] | undefined) => picked?.map((option, row) => landing[row]![option]!.pair)
   const picked =
     (canLand
-      ? (pairsOf(selectEvenly(landing, targetMm, stock, 'shelf')) ?? pairsOf(selectEvenly(landing, targetMm, stock, 'buy')))
+      ? (landingPairs(selectEvenly(landing, targetMm, stock, 'shelf')) ?? landingPairs(selectEvenly(landing, targetMm, stock, 'buy')))
       : undefined) ??
     selectEvenly(all, targetMm, stock, 'shelf') ??
     selectEvenly(all, targetMm, stock, 'buy')
@@ -147,16 +143,57 @@ function inside(valueMm: number, limit: { lower?: number; upper?: number }): boo
   return judge(exactly(valueMm), limit, 'strict').verdict === 'within'
 }
 
+/**
+ * Every amount by which pairs on the list make all journals of a kind that were read looser than they stand or are planned, mm, with the
+ * pairs that do it; nothing for those that not every journal has a pair for.
+ */
+export function shellSteps(build: Build, kind: Journal['kind']): ReadonlyMap<number, Readonly<Record<string, ShellPair>>> {
+  const rows = journalsOf(build, kind).flatMap((journal) => {
+    const reading = clearanceReading(build, journal)
+    const planned = pendingPair(build, journal)
+    const nowMm = planned ? pairThicknessMm(planned.upper, planned.lower) : measuredWithMm(build, journal)
+    return reading ? [{ journal, plannedOn: reading.id, nowMm }] : []
+  })
+  const pairs = pairsOf(build.spec.stock.shells.filter((shell) => shell.fits === kind))
+  const steps = new Map<number, Record<string, ShellPair>>([[0, {}]])
+  for (const one of pairs) {
+    const looserMm = printed((rows[0]?.nowMm ?? 0) - pairThicknessMm(one.upper, one.lower))
+    const chosen = rows.map((row) => ({
+      ...row,
+      pair: pairs.find((pair) => isAlike(row.nowMm - looserMm, pairThicknessMm(pair.upper, pair.lower))),
+    }))
+    if (looserMm === 0 || steps.has(looserMm) || chosen.some(({ pair }) => !pair)) continue
+    steps.set(
+      looserMm,
+      Object.fromEntries(chosen.map(({ journal, plannedOn, pair }) => [journalName(journal), asPlanned(build, journal, pair!, plannedOn)])),
+    )
+  }
+  return rows.length === 0 ? new Map([[0, {}]]) : new Map([...steps].sort(([a], [b]) => a - b))
+}
+
+const isAlike = (one: number, other: number) => Math.abs(one - other) < 1e-6
+
+function pairsOf(shells: readonly Shell[]): readonly { readonly upper: Shell; readonly lower: Shell }[] {
+  return shells.flatMap((upper, first) =>
+    shells
+      .slice(first)
+      .filter((lower) => mayPair(upper, lower))
+      .map((lower) => ({ upper, lower })),
+  )
+}
+
+function asPlanned(build: Build, journal: Journal, { upper, lower }: { upper: Shell; lower: Shell }, plannedOn: string): ShellPair {
+  const instead = standingPair(build, journal)
+  return { upper: upper.id, lower: lower.id, plannedOn, ...(instead && { instead }) }
+}
+
 /** Shell walls are made to about a micron or two either way (common practice): what a planned pair adds to the uncertainty. */
 const WALL_TOLERANCE_MM = 0.002
 
 /** The plan of a selection as the build keeps it: by journal, on the reading it was made on, over what stood there. */
 export function plannedShells(build: Build, selection: ShellSelection): Record<string, ShellPair> {
   return Object.fromEntries(
-    selection.choices.map(({ journal, upper, lower, plannedOn }) => {
-      const instead = standingPair(build, journal)
-      return [journalName(journal), { upper: upper.id, lower: lower.id, plannedOn, ...(instead && { instead }) }]
-    }),
+    selection.choices.map((choice) => [journalName(choice.journal), asPlanned(build, choice.journal, choice, choice.plannedOn)]),
   )
 }
 

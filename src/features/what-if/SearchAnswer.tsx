@@ -1,0 +1,92 @@
+'use client'
+import type { UnitSystem } from '@/core/build'
+import { variantOf, type Binding, type Settings } from '@/core/whatIf'
+import { Button } from '@/ui/Button'
+import { FigureTable } from '@/ui/FigureTable'
+import { showFigure } from '@/wording'
+import { SEARCHED_WORDS, settingWords } from '@/wording/whatIf'
+import type { FoundVariants } from '@/workers/protocol'
+import type { WhatIf } from './useWhatIf'
+
+const bindingWords = ({ figure, variants }: Binding) => `${SEARCHED_WORDS[figure]}, alone in the way of ${variants.toLocaleString('en')}`
+
+const SHOWN = ['compression.compressionRatio', 'compression.quench', 'clearance.closest'] as const
+
+/** The front of a search, or what binds; each can be looked at. */
+export function SearchAnswer({
+  found,
+  what,
+  system,
+  onClose,
+}: {
+  found: FoundVariants
+  what: WhatIf
+  system: UnitSystem
+  onClose: () => void
+}) {
+  const { tried, passed, settings, binding, nearest } = found
+  const look = (one: Settings) => {
+    what.set({ ...what.settings, ...one })
+    onClose()
+  }
+  return (
+    <>
+      <p>
+        {tried.toLocaleString('en')} tried, {passed.toLocaleString('en')} keep their limits.
+      </p>
+      {passed === 0 && (
+        <p role="alert">
+          None is left.{' '}
+          {binding.length > 0 ? `What binds: ${binding.map(bindingWords).join('; ')}.` : 'Every variant misses several limits at once.'}
+        </p>
+      )}
+      {nearest && (
+        <Button size="small" onPress={() => look(nearest)}>
+          Look at the nearest miss
+        </Button>
+      )}
+      {settings.length > 0 && (
+        <FigureTable>
+          <thead>
+            <tr>
+              <th scope="col">Turn</th>
+              <th scope="col">Ratio</th>
+              <th scope="col">Quench</th>
+              <th scope="col">Closest</th>
+              <th scope="col">Breaks</th>
+              <th scope="col" aria-label="Look" />
+            </tr>
+          </thead>
+          <tbody>
+            {settings.map((one) => (
+              <FoundRow key={JSON.stringify(one)} settings={one} what={what} system={system} onLook={() => look(one)} />
+            ))}
+          </tbody>
+        </FigureTable>
+      )}
+    </>
+  )
+}
+
+function FoundRow({ settings, what, system, onLook }: { settings: Settings; what: WhatIf; system: UnitSystem; onLook: () => void }) {
+  const variant = variantOf(what.today, settings)
+  const words = what.knobs.flatMap(({ knob, today }) => {
+    const value = settings[knob.id]
+    return value === undefined || Math.abs(value - today) < 1e-9 ? [] : [`${knob.label} ${settingWords(knob, value, system)}`]
+  })
+  return (
+    <tr>
+      <td>{words.join(', ') || 'As today'}</td>
+      {SHOWN.map((output) => {
+        const headline = variant.headlines.find((one) => one.output === output)
+        return <td key={output}>{headline?.next ? showFigure(headline.next.low, headline.shown, system).value : '–'}</td>
+      })}
+      <td>{variant.headlines.reduce((sum, { breaks }) => sum + breaks.length, 0)}</td>
+      <td>
+        <Button size="small" onPress={onLook}>
+          Look
+        </Button>
+      </td>
+    </tr>
+  )
+}
