@@ -1,4 +1,5 @@
-import type { EngineChange, Spec, UnitSystem } from '@/core/build'
+import { group } from 'd3-array'
+import type { EngineChange, ShellPair, Spec, UnitSystem } from '@/core/build'
 import { PAPER } from '@/core/benches'
 import { FUELS } from '@/core/build'
 import type { Knob, Part, Searched } from '@/core/whatIf'
@@ -52,8 +53,27 @@ function decimalsOf(stepCanonical: number, unit: UnitId): number {
   return Math.min(MOST_DECIMALS, decimals)
 }
 
+/** The changes of a plan, a line each; those that are alike but for their place are one. */
+export function planWords(changes: readonly EngineChange[], stock: Spec['stock'], system: UnitSystem): readonly string[] {
+  return [...group(changes, alikeBut).values()].map((all) => {
+    const words = planLineWords(all[0]!, stock, system)
+    return all.length > 1 ? `${words}, and ${all.length - 1} more alike` : words
+  })
+}
+
+/** What a change is, its cylinder or its journal left out. */
+function alikeBut(change: EngineChange): string {
+  const {
+    cylinder: _,
+    journal: __,
+    pair,
+    ...rest
+  } = change as EngineChange & Partial<Record<'cylinder' | 'journal', unknown>> & { pair?: ShellPair }
+  return JSON.stringify({ ...rest, ...(pair && { upper: pair.upper, lower: pair.lower }) })
+}
+
 /** A change of the plan in a line, as it will stand in the record. */
-export function planLineWords(change: EngineChange, stock: Spec['stock'], system: UnitSystem): string {
+function planLineWords(change: EngineChange, stock: Spec['stock'], system: UnitSystem): string {
   if ('what' in change) return workWords(change, system)
   switch (change.choose) {
     case 'gasket':

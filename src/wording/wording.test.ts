@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BENCHES, openBuild, type Change, type Finding, type Remark } from '@/core/benches'
 import { compression } from '@/core/benches/compression'
-import { withSpec, type Limit } from '@/core/build'
+import { withSpec, type EngineChange, type Limit } from '@/core/build'
 import { judge, judgeInterval, type Figure, type Uncertain } from '@/core/metrology'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -41,6 +41,7 @@ import * as rings from './benches/rings'
 import * as rods from './benches/rods'
 import { benchWords, type OwnWords } from './benchWords'
 import { sumIssueWords } from './sums'
+import { planWords } from './whatIf'
 
 const known = (value: number, u: number): Uncertain => ({
   value,
@@ -398,6 +399,34 @@ describe('the words of one bench', () => {
         }
       }
     expect([...said]).toEqual(expect.arrayContaining(['syntheticLobe', 'pistonApart', 'dropBy', 'readBy', 'oddOneOut']))
+  })
+})
+
+describe('a plan in lines', () => {
+  const { stock } = DEMO_BUILDS[1]!.spec
+  const pair = { upper: 'hl-RX', lower: 'hl-RS', plannedOn: '0199f000-0000-7000-8000-000000000001' }
+
+  it('says alike changes once, with how many there are', () => {
+    const hone = (cylinder: number, by = 0.02) => ({ what: 'hone', cylinder, by }) as const
+    expect(planWords([hone(1), hone(2), hone(3, 0.03), hone(4)], stock, 'metric')).toEqual([
+      'Bore 1 honed by 0.02 mm, and 2 more alike',
+      'Bore 3 honed by 0.03 mm',
+    ])
+    const shells = (journal: string, upper: string) => ({ choose: 'shells', journal, pair: { ...pair, upper } }) as const
+    expect(planWords([shells('rod.1', 'hl-RX'), shells('rod.2', 'hl-RX'), shells('rod.3', 'hl-RU')], stock, 'metric')).toEqual([
+      'Shells of rod 1: upper R-X, lower R-standard, and 1 more alike',
+      'Shells of rod 3: upper R-undersize, lower R-standard',
+    ])
+  })
+
+  it('says what is laid in, another cam, and what the engine is to burn', () => {
+    const layers = [{ id: 'a', name: 'Spacer', thicknessMm: 0.3, source: 'test' }]
+    const words = (change: EngineChange) => planWords([change], { ...stock, layers }, 'inch')
+    expect(words({ choose: 'gasketLayers', ids: ['a'] })).toEqual(['Laid into the gasket: Spacer'])
+    expect(words({ choose: 'gasketLayers', ids: [] })).toEqual(['Nothing laid into the gasket'])
+    expect(words({ what: 'lobeLift', valves: 'exhaust', by: -0.254 })).toEqual(['Other exhaust lobes, lifting 10 thou less'])
+    expect(words({ what: 'lobeDuration', valves: 'intake', by: 6 })).toEqual(['Other intake lobes, 6° longer'])
+    expect(words({ choose: 'duty', fuel: 'ethanolBlend', redlineRpm: 7000 })).toEqual(['Redline 7000 rpm, Fuel ethanol blend'])
   })
 })
 

@@ -77,6 +77,51 @@ test('a part that must stay holds its knobs; a search finds the front, or says w
   await expect(page.getByRole('button', { name: 'Back to today' })).toBeVisible()
 })
 
+test('a search asks for steps and bounds of its own, and names what it cannot read', async ({ page, shop }) => {
+  await openWhatIf(page, shop, TERN)
+  await page.getByRole('button', { name: 'Find the best…' }).click()
+  await expect(page.getByText('576 variants')).toBeVisible()
+  const by = page.getByRole('textbox', { name: 'Deck cut, by' })
+  await by.fill('0,0')
+  await expect(by).toHaveAttribute('aria-invalid', 'true')
+  await expect(page.getByRole('button', { name: 'Search', exact: true })).toHaveCount(0)
+  await by.fill('0.05')
+  await page.getByRole('textbox', { name: 'Deck cut, to' }).fill('0.1')
+  await page.getByRole('checkbox', { name: 'Intake lobe lift' }).check()
+  await page.getByRole('textbox', { name: 'Intake lobe lift, by' }).fill('0.5')
+  await page.getByRole('textbox', { name: 'Ratio, at least' }).fill('11')
+  await page.getByRole('textbox', { name: 'Ratio, at most' }).fill('12')
+  await page.getByRole('button', { name: 'Search', exact: true }).click()
+  await expect(page.getByText(/None is left\..*Ratio/)).toBeVisible({ timeout: 30_000 })
+  await page.getByRole('textbox', { name: 'Ratio, at least' }).fill('8.8')
+  await page.getByRole('textbox', { name: 'Ratio, at most' }).fill('9.1')
+  await page.getByRole('button', { name: 'Search again' }).click()
+  await expect(page.getByRole('button', { name: /^Look/ }).first()).toBeVisible({ timeout: 30_000 })
+})
+
+test('layers laid in and another cam are planned, the readings that fall are named, and the shelf shows what lies in', async ({
+  page,
+  shop,
+}) => {
+  const id = await openWhatIf(page, shop, TERN)
+  await turn(page, 'Layers laid into the gasket', 1)
+  await expect(row(page, 'compression.quench')).toContainText('1.45–1.51')
+  await turn(page, 'Intake lobe lift', 2)
+  await page.getByRole('button', { name: 'Take as the plan…' }).click()
+  await expect(page.getByLabel('What the plan changes').getByRole('listitem')).toHaveText([
+    'Laid into the gasket: Steel spacer 0.30',
+    'Other intake lobes, lifting 0.2 mm more',
+  ])
+  await page.getByText(/^To be read again once it is done: \d+ readings$/).click()
+  await expect(page.getByLabel('To be read again')).toContainText('lift')
+  await page.getByRole('button', { name: 'Take it as the plan' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasketLayers).toEqual(['hl-l1'])
+  expect((await shop.document(id)).spec.planned?.map(({ work }) => [work.what, Number(work.by.toFixed(6))])).toEqual([['lobeLift', 0.2]])
+  await page.goto(`${shop.server.address}/builds/${id}/paper`)
+  await page.getByRole('button', { name: 'Leave out' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.choice.gasketLayers).toEqual([])
+})
+
 test('a reading that comes in from the bench moves today, and leaves what is turned', async ({ page, shop }) => {
   const id = await openWhatIf(page, shop, TERN)
   await turn(page, 'Gasket', 1)

@@ -144,7 +144,10 @@ interface Miss {
 
 const EPSILON = 1e-9
 
-/** What is outside a limit, and no less outside than today: a fault that no knob here mends is no reason to offer nothing. */
+/** A spread goes up with what it is a spread of: by less than this share of its limit's width a fault is the same one. */
+const SAME_FAULT = 0.1
+
+/** What is outside a limit, and no more outside than today: a fault that no knob here mends is no reason to offer nothing. */
 function missesOf(figures: Figures, now: Figures, limits: SearchLimits): readonly Miss[] {
   const misses: Miss[] = []
   for (const figure of SEARCHED) {
@@ -152,11 +155,17 @@ function missesOf(figures: Figures, now: Figures, limits: SearchLimits): readonl
     if (!bounds || !then) continue
     const [under, over] = outside(then, bounds)
     const [wasUnder, wasOver] = was ? outside(was, bounds) : [0, 0]
-    const isFault = (figure === 'ratioSpread' || figure === 'deck') && under <= wasUnder + EPSILON && over <= wasOver + EPSILON
+    const isFault =
+      (figure === 'ratioSpread' || figure === 'deck') && isNoWorse(under, wasUnder, bounds) && isNoWorse(over, wasOver, bounds)
     const by = Math.max(under, over)
     if (by > EPSILON && !isFault) misses.push({ figure, by, widths: by / widthOf(bounds) })
   }
   return misses
+}
+
+/** What is inside today has to stay there. */
+function isNoWorse(by: number, was: number, bounds: Bounds): boolean {
+  return by <= was + (was > EPSILON ? SAME_FAULT * widthOf(bounds) : EPSILON)
 }
 
 type Range = { readonly low: number; readonly high: number }

@@ -7,7 +7,7 @@ import { TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { brokenWords, capital } from '@/wording'
-import { planLineWords } from '@/wording/whatIf'
+import { planWords } from '@/wording/whatIf'
 import { brokenOf, ReadAgain, WouldMove } from './Consequences'
 import type { WhatIf } from './useWhatIf'
 
@@ -48,10 +48,9 @@ export function PlanPanel({
     <SidePanel title="Take as the plan" isOpen onClose={onClose}>
       <p>The build will hold this; everything is counted from then on, and read again once it is done. One press takes it back.</p>
       <Lines aria-label="What the plan changes">
-        {variant.changes.map((change) => {
-          const words = planLineWords(change, build.spec.stock, system)
-          return <li key={words}>{words}</li>
-        })}
+        {planWords(variant.changes, build.spec.stock, system).map((words) => (
+          <li key={words}>{words}</li>
+        ))}
       </Lines>
       {broken.length > 0 && <Notice role="alert">It breaks: {capital(brokenWords(broken, system))}.</Notice>}
       <WouldMove variant={variant} />

@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
 import { UNITS } from '@/core/quantity'
 import { SEARCHED, shownAs, type KnobHere, type Searched } from '@/core/whatIf'
-import { numerals } from '@/ui/GlobalStyle'
+import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { SEARCHED_WORDS } from '@/wording/whatIf'
 import type { AskedBounds, AskedRange, AskedSearch, Wish } from './askedSearch'
 
@@ -30,14 +30,40 @@ const Wishes = styled(Group)`
   grid-template-columns: 1fr 1fr;
   gap: 2px 16px;
 `
+const Knobs = styled(Group)`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 2px 16px;
+  ${PHONE} {
+    grid-template-columns: 1fr;
+  }
+`
+/** A knob that is picked takes the whole width, with its ends and its step. */
 const Line = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 76px 76px 64px 36px;
   gap: 6px;
   align-items: center;
   min-height: 34px;
+  &[data-picked] {
+    grid-column: 1 / -1;
+  }
+  &:not([data-picked]) {
+    grid-template-columns: 1fr;
+  }
   > :nth-child(2):last-child {
     grid-column: 2 / -1;
+  }
+  ${PHONE} {
+    &[data-picked] {
+      grid-template-columns: 1fr 1fr 1fr 36px;
+      > :first-child {
+        grid-column: 1 / -1;
+      }
+      > :nth-child(2):last-child {
+        grid-column: 1 / -1;
+      }
+    }
   }
   input:not([type='checkbox']) {
     ${numerals}
@@ -56,7 +82,9 @@ const Line = styled.div`
   }
 `
 const Bounds = styled(Line)`
-  grid-template-columns: minmax(0, 1fr) 76px 76px 36px;
+  &:not([data-picked]) {
+    grid-template-columns: minmax(0, 1fr) 76px 76px 36px;
+  }
 `
 
 interface NumberProps {
@@ -89,7 +117,7 @@ export function SearchKnobs({
   onRange: (id: string, range: AskedRange) => void
 }) {
   return (
-    <Group>
+    <Knobs>
       <legend>Knobs that may be turned: from, to, by</legend>
       {there.map(({ knob: { id, label, units } }) => {
         const range = asked.ranges[id]
@@ -102,7 +130,7 @@ export function SearchKnobs({
           />
         )
         return (
-          <Line key={id}>
+          <Line key={id} data-picked={asked.picked.has(id) || undefined}>
             <label>
               <input type="checkbox" checked={asked.picked.has(id)} onChange={() => onPick(id)} />
               {label}
@@ -119,7 +147,7 @@ export function SearchKnobs({
           </Line>
         )
       })}
-    </Group>
+    </Knobs>
   )
 }
 

@@ -44,7 +44,7 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
         value={asked.ratio}
         onChange={set.ratio}
         isInvalid={unread.has('wanted')}
-        error="A number"
+        {...(unread.has('wanted') && { error: 'This is no ratio.' })}
         numeric
       />
       <SearchWishes wishes={asked.wishes} words={WISHES} onWish={set.wish} />

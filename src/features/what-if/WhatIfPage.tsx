@@ -11,7 +11,7 @@ import { useDevice } from '@/ui/device'
 import { PHONE } from '@/ui/GlobalStyle'
 import { lazyPart, useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
-import { planLineWords } from '@/wording/whatIf'
+import { planWords } from '@/wording/whatIf'
 import type { ServedBuild } from '../bench/servedBuild'
 import { Breaks, Sensitivity, WouldMove } from './Consequences'
 import { KnobRules, PartLocks } from './KnobRules'
@@ -92,7 +92,7 @@ export function WhatIfPage({ served, revision }: { served: ServedBuild; revision
   const [taken, setTaken] = useState('')
   const { build, variant, edit } = what
   const take = (despite: Despite | undefined) => {
-    const words = variant.changes.map((change) => planLineWords(change, build.spec.stock, system)).join('; ')
+    const words = planWords(variant.changes, build.spec.stock, system).join('; ')
     setOpen(undefined)
     void edit
       .change(words.slice(0, MOST_REASON), (spec) => withChanges(spec, variant.changes, despite))
