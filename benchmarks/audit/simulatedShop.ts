@@ -2,7 +2,7 @@ import { BENCHES, gaugesFor, GROWTH, openBuild, TRUTHS } from '@/core/benches'
 import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
 import { growingParts } from '@/core/build/growth'
 import { trueClosestMm } from '@/core/benches/clearance/twin'
-import { camsOf, cylinderNumbers, EXPANSION } from '@/core/engine'
+import { camsOf, cylinderNumbers, EXPANSION, valvePlaces } from '@/core/engine'
 import { randomStream, seedOf, type RandomStream } from '@/core/numerics/random'
 import { makeEngine, SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
 
@@ -31,7 +31,7 @@ export function measure(nominal: Spec, seed: number): Measured {
   const random = randomStream(seed)
   const trueSpec = specWithin(nominal, random)
   const pieces = new Map(cylinderNumbers(nominal.layout).map((cylinder) => [cylinder, piecesWithin(trueSpec, random)]))
-  const engine = makeEngine(trueSpec, { lobePower: lobePowers(nominal, seed) }, seed + 1)
+  const engine = makeEngine(trueSpec, { lobePower: lobePowers(nominal, seed), seatMm: seatsApart(nominal, seed) }, seed + 1)
   const warmK = SHOP_K * (2 * random.uniform() - 1)
   const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
   const truth = buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0))
@@ -50,6 +50,20 @@ const POWER_TOLERANCE = 0.3
 function lobePowers({ layout }: Spec, seed: number): Readonly<Record<number, number>> {
   const { uniform } = randomStream(seedOf(seed))
   return Object.fromEntries(camsOf(layout).map((_, index) => [index + 1, POWER_TOLERANCE * (2 * uniform() - 1)]))
+}
+
+/**
+ * What is assumed of seats nobody read, and of how clay is cut: of neither anybody knows the form, and each is drawn normally with the
+ * standard deviation it is assumed to have.
+ */
+const SEATS_APART_MM = 0.15 / Math.sqrt(3)
+const CLAY_OFF_MM = 0.1 / Math.sqrt(3)
+
+/** Where only the first cylinder's valves are read, the seats of the others stand where nobody knows. */
+function seatsApart({ layout, methods }: Spec, seed: number): Readonly<Record<number, number>> {
+  if (methods.clearanceValves !== 'first' || methods.clearanceSeats) return {}
+  const { normal } = randomStream(seedOf(seed + 3))
+  return Object.fromEntries(valvePlaces(layout).map(({ cylinder }, index) => [index + 1, cylinder === 1 ? 0 : SEATS_APART_MM * normal()]))
 }
 
 type Read = (characteristic: Id, place: Place, gauge: Gauge) => { value: number; upper?: number }
@@ -122,7 +136,8 @@ function reader(
       spec.methods.bearings === 'direct' && (characteristic === 'bearings.mainClearance' || characteristic === 'bearings.rodClearance')
     // Zeroed on the micrometer that read the journal: its bias is not seen, its step, its noise and the setting are; so is the zero.
     const own = isZeroed ? zeroError(gauges.get(micrometer.id)!, gauges.get(gauge.id)!, random) : bias
-    const err = off && gauge.use === 'wheel' ? wheelErr(off, exact) : 0
+    const clay = characteristic === 'clearance.clay' ? CLAY_OFF_MM * random.normal() : 0
+    const err = clay + (off && gauge.use === 'wheel' ? wheelErr(off, exact) : 0)
     const shown = exact * (1 + scale) + err + grown(spec, characteristic, exact, warmK) + own + sigma * random.normal()
     const steps = shown / gauge.resolution
     if (gauge.use === 'feeler') return { value: Math.floor(steps) * gauge.resolution, upper: (Math.floor(steps) + 1) * gauge.resolution }

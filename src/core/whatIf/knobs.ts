@@ -208,11 +208,13 @@ const gasketKnob: Knob = {
 /** What layers of the shelf can be laid in together, by what they come to. */
 function layerings({ spec: { stock } }: Build): ReadonlyMap<number, readonly string[]> {
   const sums = new Map<number, readonly string[]>([[0, []]])
-  for (const { id, thicknessMm } of stock.layers)
-    for (const [mm, ids] of [...sums]) {
+  for (const { id, thicknessMm } of stock.layers) {
+    const before = [...sums]
+    for (const [mm, ids] of before) {
       const sum = printed(mm + thicknessMm)
       if (ids.length < MOST_LAYERS && !sums.has(sum)) sums.set(sum, [...ids, id])
     }
+  }
   return new Map([...sums].sort(([a], [b]) => a - b))
 }
 const MOST_LAYERS = 3

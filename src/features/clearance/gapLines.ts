@@ -2,7 +2,7 @@ import type { Finding } from '@/core/bench/bench'
 import { isKnown } from '@/core/bench/finding'
 import { judgedLash, lashWhenRead } from '@/core/benches/clearance/lash'
 import { camOf, isBound, valveDrop } from '@/core/benches/clearance/drop'
-import { nearest } from '@/core/benches/clearance/sweep'
+import { nearestOfValve } from '@/core/benches/clearance/ownLobe'
 import { dialDegrees, travelStation, withLash } from '@/core/benches/clearance/dial'
 import type { Build, UnitSystem } from '@/core/build'
 import { figureAt } from '@/core/build/figures'
@@ -35,7 +35,7 @@ export interface GapLine {
 /** A valve through the cycle as it runs; undefined while its drop, its lobe or its lash is not known. */
 export function runningSweep(build: Build, valve: string): ValveSweep | undefined {
   const cam = camOf(build, valve)
-  const [drop, lobe, lash] = [valveDrop(build, valve), nearest(build, cam), judgedLash(build, cam)]
+  const [drop, lobe, lash] = [valveDrop(build, valve), nearestOfValve(build, valve), judgedLash(build, cam)]
   if (isBound(drop) || !isKnown(drop) || 'missing' in lobe || !isKnown(lash)) return undefined
   const sweep = withLash(lobe.sweep, lash.figure.value.value)
   return { ...sweep, over: { ...sweep.over, dropAtTdcMm: drop.figure.value.value } }

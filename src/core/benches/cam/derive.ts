@@ -22,7 +22,8 @@ import {
   signOf,
   type School,
 } from '../../quantities/camMotion/schools'
-import { centrelineSpread, liftSpread, lobeLiftOf, lobeOff, valvesOfCam } from './lobes'
+import { lobeLiftOf, valvesOfCam } from '../../quantities/camMotion/eachLobe'
+import { centrelineSpread, liftSpread, lobeOff } from './lobes'
 import { depthsApart, foundOff, outOfLine, shaftsOf } from './camDrive'
 import { tdcCylinders } from './stations'
 import { offSeat, valveLiftOf } from '../../quantities/camMotion/valveMotion'

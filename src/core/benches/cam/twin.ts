@@ -6,7 +6,7 @@ import type { Place } from '../../build/place'
 import type { Truth, VirtualHand } from '../../twin/truth'
 import { checkLift, lashOf, ratioRead, valueOr } from '../../quantities/camCard'
 import type { CamCharacteristic } from './definition'
-import { lobeExpectedDeg } from './lobes'
+import { lobeExpectedDeg } from '../../quantities/camMotion/eachLobe'
 import { dwellHalfDeg } from '../../quantities/camMotion/wheel'
 
 /** Piston below its top at the stop, or where the dial is turned back to. */

@@ -13,7 +13,8 @@ import { deckClearance } from '../../quantities/deckClearance'
 import { camOf, isBound, valveDrop, type Bound } from './drop'
 import { FLOOR_MM } from './floor'
 import { judgedLash } from './lash'
-import { nearest, phasing } from './sweep'
+import { nearestOfValve } from './ownLobe'
+import { phasing } from './sweep'
 
 const CLOSEST: FormulaText = {
   id: 'closest',
@@ -29,7 +30,7 @@ export const closest = quantity('valveClosest', (build, valve: string): Derived 
   const drop = valveDrop(build, valve)
   // A sweep of a valve nobody has read is a sweep for nothing.
   if ('missing' in drop) return drop
-  const lobe = nearest(build, cam)
+  const lobe = nearestOfValve(build, valve)
   const lash = judgedLash(build, cam)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

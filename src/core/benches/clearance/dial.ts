@@ -6,13 +6,13 @@ import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { dropFromDial } from '../../clearance/dialDrop'
 import { gapMm, type ValveSweep } from '../../clearance/closest'
-import { valvePlaces, type Cam, type EngineLayout } from '../../engine'
+import { valvePlaces, type EngineLayout } from '../../engine'
 import { assumedFigure, formula, standardUncertainty, type Figure } from '../../metrology'
 import type { Remark } from '../../bench/bench'
 import { isKnown, type Derived } from '../../bench/finding'
 import { wheelDoubtDeg } from '../../quantities/camMotion/curve'
 import { lashWhenRead } from './lash'
-import { nearestWhenRead } from './sweep'
+import { nearestOfValveWhenRead } from './ownLobe'
 
 /** Where a dial is read: about the closest approach, the nearer to it the more a reading says of the drop. */
 const ANGLES_DEG = { ten: [10], several: [0, 4, 8, 12, 16, 20, 24] } as const
@@ -60,11 +60,11 @@ export function dialDegrees(build: Build, valve: string): readonly number[] {
 }
 
 /** The drop at TDC by the dial readings of a valve, with the gasket that lay there; slips among them are named. */
-export function dropByDial(build: Build, valve: string, cam: Cam): Derived {
+export function dropByDial(build: Build, valve: string): Derived {
   const degrees = dialDegrees(build, valve)
   if (degrees.length === 0) return { missing: degreesAsked(build, valve).map((degree) => wanted(valve, degree)) }
   const station = travelStation(valve, degrees[0]!)
-  const lobe = nearestWhenRead(build, cam, station)
+  const lobe = nearestOfValveWhenRead(build, valve, station)
   const lash = lashWhenRead(build)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

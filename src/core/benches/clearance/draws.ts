@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build'
 import { leastBetween, type ValveSweep } from '../../clearance/closest'
 import { camKind, camsOf, isHighProfile, valvesOf, type Cam } from '../../engine'
-import type { MonteCarloModel, Uncertain } from '../../metrology'
+import { exactly, type MonteCarloModel, type Uncertain } from '../../metrology'
 import { paperAt } from '../../build/figures'
 import { isKnown } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
@@ -10,6 +10,7 @@ import { crankOnPaper, lobeMotion, withinCycle, type LobeMotion } from '../../qu
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 import { camOf, isBound, valveDrop } from './drop'
 import { judgedLash } from './lash'
+import { ownLobeTakes } from './ownLobe'
 import { nearest, valveAngle } from './sweep'
 
 /** What a draw sets of a cam, in the order it is drawn in. */
@@ -40,7 +41,8 @@ export function closestModel(build: Build): MonteCarloModel & { readonly valves:
     .flatMap((cam) => drawnCam(build, cam) ?? [])
   const valves = valvesOf(build.spec.layout).flatMap((valve) => {
     const [drop, at] = [valveDrop(build, valve), cams.findIndex(({ cam }) => cam === camOf(build, valve))]
-    return at >= 0 && !isBound(drop) && isKnown(drop) ? [{ valve, at, drop: drop.figure.value }] : []
+    const own = ownLobeTakes(build, valve)?.value ?? exactly(0)
+    return at >= 0 && !isBound(drop) && isKnown(drop) ? [{ valve, at, drop: drop.figure.value, own }] : []
   })
   const { surface, crank } = { surface: build.spec.methods.valveSurface, crank: crankOnPaper(build) }
   const nearestMm = new Float64Array(cams.length)
@@ -48,7 +50,7 @@ export function closestModel(build: Build): MonteCarloModel & { readonly valves:
   const drawn = {} as CamDraw
   return {
     valves: valves.map(({ valve }) => valve),
-    inputs: [...cams.flatMap(({ inputs }) => inputs), ...valves.map(({ drop }) => drop)],
+    inputs: [...cams.flatMap(({ inputs }) => inputs), ...valves.flatMap(({ drop, own }) => [drop, own])],
     results: valves.length,
     bounds: valves.map(({ at }) => build.spec.limits[`clearance.${camKind(cams[at]!.cam)}`]),
     evaluate(values, out) {
@@ -59,7 +61,10 @@ export function closestModel(build: Build): MonteCarloModel & { readonly valves:
         nearestMm[index] = leastBetween(sweep, cam.atDeg - ABOUT_DEG, cam.atDeg + ABOUT_DEG, STEPS).gapMm
       }
       const first = cams.length * OF_CAM.length
-      for (const [index, { at }] of valves.entries()) out[index] = values[first + index]! + Math.min(0, nearestMm[at]! + lashMm[at]!)
+      for (const [index, { at }] of valves.entries()) {
+        const [dropMm, ownMm] = [values[first + 2 * index]!, values[first + 2 * index + 1]!]
+        out[index] = dropMm + Math.min(0, nearestMm[at]! + ownMm + lashMm[at]!)
+      }
     },
   }
 }

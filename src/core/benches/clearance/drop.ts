@@ -17,7 +17,8 @@ import { oldPistonRemarks } from '../../quantities/oldParts'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
 import type { ClearanceCharacteristic, Way } from './definition'
 import { dropByDial, dialDegrees, travelStation } from './dial'
-import { alongValve, nearestWhenRead, valveAngle } from './sweep'
+import { nearestOfValveWhenRead } from './ownLobe'
+import { alongValve, valveAngle } from './sweep'
 import { lashWhenRead } from './lash'
 
 /** A drop that is not a number: a feeler that went is a lower bound, one that did not an upper one. */
@@ -44,7 +45,7 @@ export const dropBy = quantity('valveDropBy', (build, valve: string, way: Way): 
       return isKnown(read) ? asItRuns(build, valve, stationOf('clearance.drop', valve), read.figure) : read
     }
     case 'dial': {
-      const read = dropByDial(build, valve, camOf(build, valve))
+      const read = dropByDial(build, valve)
       if (!isKnown(read)) return read
       const first = travelStation(valve, dialDegrees(build, valve)[0]!)
       return joined(read, asItRuns(build, valve, first, read.figure))
@@ -149,8 +150,7 @@ const FROM_GAP: FormulaText = {
 
 /** A least gap of the whole turn brought to a drop: the lobe and the lash it was read at go out of it. */
 function fromGap(build: Build, valve: string, station: string, gap: readonly Term[]): Derived {
-  const cam = camOf(build, valve)
-  const lobe = nearestWhenRead(build, cam, station)
+  const lobe = nearestOfValveWhenRead(build, valve, station)
   const lash = lashWhenRead(build)
   if ('missing' in lobe) return lobe
   if (!isKnown(lash)) return lash

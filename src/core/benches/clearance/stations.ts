@@ -1,23 +1,13 @@
 import type { Build } from '../../build/build'
 import { stationId, type Place } from '../../build/place'
-import {
-  bankOfCam,
-  camKind,
-  camOfValve,
-  camsOf,
-  cylinderNumbers,
-  isHighProfile,
-  type Cam,
-  valvePlaces,
-  type ValvePlace,
-} from '../../engine'
+import { bankOfCam, camKind, camsOf, cylinderNumbers, isHighProfile, type Cam, valvePlaces, type ValvePlace } from '../../engine'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
 import type { ClearanceCharacteristic } from './definition'
 import { degreesAsked, dialDegrees } from './dial'
 import { isAsked } from './drop'
-import { nearest } from './sweep'
+import { nearestOfValve } from './ownLobe'
 import { gapMm } from '../../clearance/closest'
 
 /** Valve by valve round the engine, each by the ways that are asked for; then what is read cylinder by cylinder. */
@@ -101,7 +91,7 @@ function rowsOf(build: Build, place: ValvePlace): readonly Row[] {
 function dialRows(build: Build, place: ValvePlace, dropMm: number | undefined): readonly Row[] {
   const degrees = [...new Set([...degreesAsked(build, place.valve), ...dialDegrees(build, place.valve)])]
   if (degrees.length === 0) return []
-  const lobe = nearest(build, camOfValve(build.spec.layout, place))
+  const lobe = nearestOfValve(build, place.valve)
   const sweep = 'missing' in lobe ? undefined : lobe.sweep
   return degrees.map((degree) => ({
     characteristic: 'clearance.travel',

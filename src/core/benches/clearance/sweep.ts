@@ -34,6 +34,8 @@ export interface Nearest {
   readonly atDeg: number
   /** With a drop of zero and no lash. */
   readonly sweep: ValveSweep
+  /** Of the lobe. */
+  readonly peakMm: number
   readonly isPartial: boolean
   readonly remarks: readonly Remark[]
 }
@@ -94,7 +96,7 @@ function nearestOfLobe(build: Build, cam: Cam, laterDeg: number, before: OtherLo
     // At a minimum what moves its place changes nothing of it: the doubt is that of the gap there (envelope theorem).
     evaluate: (at) => gapMm(sweepOf(at), atDeg),
   }).of({ ...inputs.figures, pinOffsetMm, ...lobeFigures(motion, atDeg - values.centreDeg - laterDeg) })
-  return { figure, atDeg, sweep: sweepOf(values), isPartial: motion.isPartial, remarks: motion.remarks }
+  return { figure, atDeg, sweep: sweepOf(values), peakMm: values.peakMm, isPartial: motion.isPartial, remarks: motion.remarks }
 }
 
 function lobeFigures({ varied }: LobeMotion, fromCentreDeg: number) {

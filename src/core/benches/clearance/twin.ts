@@ -1,6 +1,6 @@
 import { closedLiftMm } from '../../cam/closedLobe'
 import { closestApproach, gapMm, type ValveSweep } from '../../clearance/closest'
-import { camKind, camOfValve, valvePlaces, type ValvePlace } from '../../engine'
+import { camKind, camOfValve, cylinderOfCam, valvePlaces, type EngineLayout, type ValvePlace } from '../../engine'
 import type { Place } from '../../build/place'
 import { isKnown } from '../../bench/finding'
 import { valveRatio } from '../../quantities/camMotion/valveMotion'
@@ -38,7 +38,7 @@ function valveTruth(hand: VirtualHand, { valve }: Place, lash = lashWhenRead(han
   const along = alongValve(unread, angleDeg)
   const deckMm = engine.deckMm.get(place.cylinder)! - (paper.deckClearance?.value ?? 0)
   const dropMm = (paper[`${place.kind}ValveDrop`]?.value ?? USUAL.dropMm) + deckMm * along + engine.seatMm.get(index + 1)!
-  const { lobe, centreDeg } = engine.cams.get(camOfValve(layout, place))!
+  const { lobe, centreDeg } = ownLobe(engine, layout, place)
   const ratio = valveRatio(unread)
   const ratioIs = isKnown(ratio) ? ratio.figure.value.value : 1
   const lashMm = isKnown(lash) ? lash.figure.value.value : 0
@@ -57,6 +57,18 @@ function valveTruth(hand: VirtualHand, { valve }: Place, lash = lashWhenRead(han
       liftMm: (deg) => Math.max(0, closedLiftMm(lobe, deg - centreDeg) * ratioIs - lashMm),
     },
   }
+}
+
+/** The lobe of a valve: its cam's is the one at the first valve of the cylinder it is degreed at, and the others differ from that one. */
+function ownLobe({ cams, lobeLateDeg, lobeLowMm }: VirtualHand['engine'], layout: EngineLayout, place: ValvePlace) {
+  const cam = camOfValve(layout, place)
+  const { lobe, centreDeg } = cams.get(cam)!
+  const places = valvePlaces(layout)
+  const numberOf = (wanted: ValvePlace) => places.indexOf(wanted) + 1
+  const reference = places.find((one) => camOfValve(layout, one) === cam && one.cylinder === cylinderOfCam(layout, cam))!
+  const apart = (each: ReadonlyMap<number, number>) =>
+    each.get(numberOf(places.find(({ valve }) => valve === place.valve)!))! - each.get(numberOf(reference))!
+  return { lobe: { ...lobe, liftMm: lobe.liftMm - apart(lobeLowMm) }, centreDeg: centreDeg + apart(lobeLateDeg) }
 }
 
 /** How near a valve of a virtual engine truly comes to its piston as it runs, mm. */
