@@ -15,7 +15,7 @@ const config: NextConfig = {
   serverExternalPackages: ['@libsql/client', 'libsql', 'pdfmake'],
   // The migrations are read from disk at start.
   outputFileTracingIncludes: { '/*': ['./src/data/migrations/**/*'] },
-  turbopack: { resolveAlias: { 'victory-vendor/d3-scale': './src/ui/chartScales.ts' } },
+  turbopack: { resolveAlias: { 'victory-vendor/d3-scale': './src/ui/chartScales.ts', 'd3-interpolate': './src/ui/chartInterpolation.ts' } },
   typescript: { ignoreBuildErrors: true }, // `npm test` checks types in their own step, core and app apart.
   // Pages get a policy of their own from the proxy; what they fetch may fetch from here and nowhere else.
   headers: async () => [

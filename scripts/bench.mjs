@@ -1,6 +1,8 @@
-import { browser, build, install, run, typescript } from './setup.mjs'
+import { browser, build, install, run } from './setup.mjs'
 
 install()
 build()
 browser()
-run(process.execPath, typescript('benchmarks/run.ts'))
+// Its bundler is there only once the packages are.
+const { bundled } = await import('./bundled.mjs')
+run(process.execPath, bundled('benchmarks/run.ts'))

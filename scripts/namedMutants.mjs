@@ -7,14 +7,27 @@ import { ROOT } from './setup.mjs'
 /** What each slip is, where, and what stands there before and after; a test holds that each place is still there. */
 const MUTANTS = JSON.parse(readFileSync(path.join(ROOT, 'scripts/namedMutants.json'), 'utf8'))
 
-/** @returns the mutants that no test noticed. */
-export function survivors() {
-  const folder = path.join(ROOT, 'reports/named')
+/** A copy of the source with its tests, to be changed one spot at a time. */
+export function copyOfSource(name) {
+  const folder = path.join(ROOT, 'reports', name)
   rmSync(folder, { recursive: true, force: true })
   mkdirSync(folder, { recursive: true })
   for (const part of ['src', 'tests', 'vitest.config.ts', 'vitest.mutation.config.ts', 'package.json', 'tsconfig.json'])
     cpSync(path.join(ROOT, part), path.join(folder, part), { recursive: true })
   symlinkSync(path.join(ROOT, 'node_modules'), path.join(folder, 'node_modules'))
+  return folder
+}
+
+/** Whether all of some tests pass in a copy of the source; one that does not end has not passed. */
+export function passes(folder, tests, patienceMs) {
+  const args = [...tests, '--config', 'vitest.mutation.config.ts', '--bail', '1', '--reporter=dot']
+  const { status } = spawnSync(path.join(folder, 'node_modules/.bin/vitest'), args, { cwd: folder, stdio: 'ignore', timeout: patienceMs })
+  return status === 0
+}
+
+/** @returns the mutants that no test noticed. */
+export function survivors() {
+  const folder = copyOfSource('named')
   return MUTANTS.filter(({ slip, file, was, becomes }) => {
     const target = path.join(folder, file)
     const source = readFileSync(target, 'utf8')
@@ -23,22 +36,9 @@ export function survivors() {
       target,
       source.replace(was, () => becomes),
     )
-    const { status } = spawnSync(
-      path.join(folder, 'node_modules/.bin/vitest'),
-      [
-        'run',
-        '--config',
-        'vitest.mutation.config.ts',
-        '--bail',
-        '1',
-        '--reporter=dot',
-        'src/core/benches',
-        'src/core/build/effective.test.ts',
-      ],
-      { cwd: folder, stdio: 'ignore' },
-    )
+    const lives = passes(folder, ['run', 'src/core/benches', 'src/core/build/effective.test.ts'])
     writeFileSync(target, source)
-    console.log(`${status === 0 ? 'LIVES' : 'dies '} ${slip}`)
-    return status === 0
+    console.log(`${lives ? 'LIVES' : 'dies '} ${slip}`)
+    return lives
   }).map(({ slip }) => slip)
 }

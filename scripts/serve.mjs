@@ -1,11 +1,12 @@
 import { spawn } from 'node:child_process'
 import path from 'node:path'
-import { QUIET_ENV, ROOT } from './setup.mjs'
+import { QUIET_ENV, ROOT, SERVED_WITH } from './setup.mjs'
 
 /** Starts the built program. Listens on this machine only unless HOST says otherwise. */
 export function serve(env = {}) {
   const { HOST = '127.0.0.1', PORT = '3100' } = { ...process.env, ...env }
-  const server = spawn(process.execPath, [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', HOST, '-p', PORT], {
+  const next = path.join(ROOT, 'node_modules/next/dist/bin/next')
+  const server = spawn(process.execPath, [...SERVED_WITH, next, 'start', '-H', HOST, '-p', PORT], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...QUIET_ENV, ...env },

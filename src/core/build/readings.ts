@@ -165,6 +165,14 @@ function lineOf({ takenBack }: Arranging, entry: HistoryLine['entry'], strike?: 
 
 /** Which of the readings that stand at a station counts, and what that makes of every line there. */
 function arrange(index: Arranging, station: string, lines: readonly HistoryLine[]): void {
+  const [only] = lines
+  // Most places are read once, and it counts.
+  if (lines.length === 1 && only?.state === 'current' && only.entry.kind === 'reading') {
+    index.current.set(station, only.entry)
+    index.conflicts.delete(station)
+    index.history.set(station, lines)
+    return
+  }
   const all = lines.flatMap(({ entry, state }) => (entry.kind === 'reading' && !FALLEN.has(state) ? [entry] : []))
   const latest = PART_STATES.findLast((state) => all.some((reading) => partStateOf(reading) === state))
   const standing = all.filter((reading) => partStateOf(reading) === latest)
@@ -211,7 +219,7 @@ function supersededIds(entries: readonly Entry[], stands: (id: string) => boolea
   for (const entry of entries) if (entry.kind === 'reading') readings.set(entry.id, entry as Reading)
   const superseded = new Set<string>()
   for (const reading of readings.values())
-    if (pointsAt(reading).length > 0 && stands(reading.id))
+    if ((reading.supersedes !== undefined || reading.settles !== undefined) && stands(reading.id))
       for (const id of pointsAtInTurn(reading, readings, superseded)) superseded.add(id)
   return superseded
 }

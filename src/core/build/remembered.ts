@@ -49,14 +49,16 @@ interface Trace {
 
 interface Derivation {
   readonly name: string
-  derive: (build: Build) => unknown
+  derive: (build: Build, ...args: readonly (string | number)[]) => unknown
+  /** What stands in its name. */
+  readonly args: readonly (string | number)[]
   /** The latest first. */
-  readonly traces: Trace[]
+  traces: readonly Trace[]
   /** The number of the session it was looked at last for, and the run that holds there. */
-  session?: number
-  trace?: Trace
+  session: number | undefined
+  trace: Trace | undefined
   /** What another derivation of that build notes of it. */
-  use?: Use
+  use: Use | undefined
 }
 
 /** The build as it is, the build that writes down what is looked up in it, and where things are looked up again. */
@@ -77,13 +79,20 @@ const MOST_TRACES = 4
 /** What the derivation that is running has used so far. */
 let running: Use[] | undefined
 
+const NONE: readonly never[] = []
+
 /**
  * What `derive` makes of the build; derived again only where something it used is another. It may depend on the build and on
  * what stands in `name`, and on nothing else.
  */
-export function remembered<Value>(build: Build, name: string, derive: (build: Build) => Value): Value {
+export function remembered<Value, Args extends readonly (string | number)[] = []>(
+  build: Build,
+  name: string,
+  derive: (build: Build, ...args: Args) => Value,
+  args: Args = NONE as unknown as Args,
+): Value {
   const session = sessionOf(build)
-  const derivation = derivationIn(session.build.memory, name, derive)
+  const derivation = derivationIn(session.build.memory, name, derive as Derivation['derive'], args)
   const { value } = traceOf(session, derivation)
   if (running) note((derivation.use ??= { source: 'quantity', key: name, value, derivation }))
   return value as Value
@@ -97,7 +106,7 @@ export function quantity<Args extends readonly (string | number)[], Value>(
   return (build, ...args) => {
     let id = name
     for (const arg of args) id += `/${arg}`
-    return remembered(build, id, (recorded) => derive(recorded, ...args))
+    return remembered(build, id, derive, args)
   }
 }
 
@@ -134,13 +143,13 @@ function sessionOf(build: Build): Session {
 }
 
 /** The derivation of a name, in what the build and all it was made from and into remember. */
-function derivationIn({ derivations }: Build['memory'], name: string, derive: Derivation['derive']): Derivation {
+function derivationIn({ derivations }: Build['memory'], name: string, derive: Derivation['derive'], args: Derivation['args']): Derivation {
   const known = derivations.get(name) as Derivation | undefined
   if (known) {
     known.derive = derive
     return known
   }
-  const derivation: Derivation = { name, derive, traces: [] }
+  const derivation: Derivation = { name, derive, args, traces: [], session: undefined, trace: undefined, use: undefined }
   derivations.set(name, derivation)
   return derivation
 }
@@ -149,23 +158,19 @@ function traceOf(session: Session, derivation: Derivation): Trace {
   if (derivation.session === session.number) return derivation.trace!
   const { traces } = derivation
   const trace = traceThatHolds(session, traces) ?? run(session, derivation)
-  if (traces[0] !== trace) {
-    if (traces.includes(trace)) traces.splice(traces.indexOf(trace), 1)
-    traces.unshift(trace)
-    if (traces.length > MOST_TRACES) traces.pop()
-  }
+  if (traces[0] !== trace) derivation.traces = [trace, ...traces.filter((one) => one !== trace).slice(0, MOST_TRACES - 1)]
   derivation.session = session.number
   derivation.trace = trace
   if (derivation.use?.value !== trace.value) derivation.use = undefined
   return trace
 }
 
-function run(session: Session, { derive }: Derivation): Trace {
+function run(session: Session, { derive, args }: Derivation): Trace {
   const outer = running
   const uses: Use[] = []
   running = uses
   try {
-    return { value: derive(session.recorded), uses }
+    return { value: derive(session.recorded, ...args), uses }
   } finally {
     running = outer
   }

@@ -1,6 +1,6 @@
 import type { Kind } from '../quantity'
 import { paperNumber, statedNumber } from './gaugeUncertainty'
-import { exactly, linear, propagate, standardUncertainty, type Uncertain } from './uncertain'
+import { exactly, propagate, standardUncertainty, weighted, type Uncertain } from './uncertain'
 
 /** Where a number came from, so that any result opens down to the readings. */
 export type Origin =
@@ -115,7 +115,11 @@ function effectOf<Name extends string>(
 
 /** A weighted sum of like figures (mean of places, difference of two levels) as a derivation of its own. */
 export function resultOf(text: FormulaText, terms: readonly { label: string; weight: number; figure: Figure }[]): Figure {
-  const value = linear(terms.map(({ weight, figure }) => [weight, figure.value] as const))
+  const value = weighted(
+    terms,
+    ({ weight }) => weight,
+    ({ figure }) => figure.value,
+  )
   const sumTerms = () =>
     terms.map(({ label, weight, figure }, index): Term => ({
       name: `x${index + 1}`,

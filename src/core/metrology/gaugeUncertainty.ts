@@ -115,6 +115,9 @@ function gaugeName({ id }: GaugeCard): string {
   return `gauge:${id}`
 }
 
+const isThere = ({ u }: Component) => u !== 0
+
 function known(components: Component[]): Component[] {
-  return components.filter((component) => component.u !== 0)
+  // Most are all there: a copy of each reading's few would be the largest thing an engine holds.
+  return components.every(isThere) ? components : components.filter(isThere)
 }

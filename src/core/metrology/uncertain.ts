@@ -51,9 +51,23 @@ export function covariance(a: Uncertain, b: Uncertain): number {
 
 /** Value of Σ cᵢ·xᵢ with its uncertainty: exact for means and differences. */
 export function linear(terms: readonly (readonly [coefficient: number, x: Uncertain])[]): Uncertain {
+  return weighted(
+    terms,
+    ([coefficient]) => coefficient,
+    ([, x]) => x,
+  )
+}
+
+/** The same of terms of any kind: on the path of every derivation, so that no pairs are made for it. */
+export function weighted<Term>(
+  terms: readonly Term[],
+  coefficientOf: (term: Term) => number,
+  valueOf: (term: Term) => Uncertain,
+): Uncertain {
   let value = 0
   const joined = new Joined()
-  for (const [coefficient, x] of terms) {
+  for (const term of terms) {
+    const [coefficient, x] = [coefficientOf(term), valueOf(term)]
     value += coefficient * x.value
     joined.add(x.components, coefficient)
   }
@@ -61,7 +75,12 @@ export function linear(terms: readonly (readonly [coefficient: number, x: Uncert
 }
 
 export function mean(values: readonly Uncertain[]): Uncertain {
-  return linear(values.map((x) => [1 / values.length, x] as const))
+  const share = 1 / values.length
+  return weighted(
+    values,
+    () => share,
+    (x) => x,
+  )
 }
 
 export function difference(a: Uncertain, b: Uncertain): Uncertain {
@@ -120,7 +139,8 @@ export function effectiveDof(x: Uncertain): number {
   const u = standardUncertainty(x)
   if (u === 0) return Infinity
   let sum = 0
-  const histories = new Map<string, { variance: number; dof: number }>()
+  // A value was read with one gauge or two: their histories are looked through.
+  const histories: { readonly history: string; variance: number; readonly dof: number }[] = []
   for (const { u: own, source } of x.components) {
     const { dof, history } = source
     if (dof === Infinity) continue
@@ -128,11 +148,11 @@ export function effectiveDof(x: Uncertain): number {
       sum += own ** 4 / dof
       continue
     }
-    const known = histories.get(history)
+    const known = histories.find((one) => one.history === history)
     if (known) known.variance += own * own
-    else histories.set(history, { variance: own * own, dof })
+    else histories.push({ history, variance: own * own, dof })
   }
-  for (const { variance, dof } of histories.values()) sum += variance ** 2 / dof
+  for (const { variance, dof } of histories) sum += variance ** 2 / dof
   return sum === 0 ? Infinity : u ** 4 / sum
 }
 
@@ -151,23 +171,35 @@ export function budget(x: Uncertain): { owner: string; share: number }[] {
 
 type Accumulated = { -readonly [Key in keyof Component]: Component[Key] }
 
+/** So few are looked through one by one: a table of them costs more than it saves. */
+const FEW = 12
+
 /** The components of several values, source by source: on the path of every derivation, so that as little as may be is made twice. */
 class Joined {
   readonly components: Accumulated[] = []
   private bySource: Map<string, Accumulated> | undefined
 
   add(components: readonly Component[], factor: number): void {
-    const isFirst = this.components.length === 0
-    const bySource = isFirst ? undefined : (this.bySource ??= byId(this.components))
+    const known = this.components.length
     for (const { source, u } of components) {
-      const known = bySource?.get(source.id)
-      if (known) known.u += u * factor
+      const same = known === 0 ? undefined : this.find(source, known)
+      if (same) same.u += u * factor
       else {
         const one = { source, u: u * factor }
         this.components.push(one)
-        bySource?.set(source.id, one)
+        this.bySource?.set(source.id, one)
       }
     }
+  }
+
+  /** Among those that were there before: no value has a source twice. */
+  private find(source: Source, known: number): Accumulated | undefined {
+    if (known > FEW) return (this.bySource ??= byId(this.components)).get(source.id)
+    for (let at = 0; at < known; at++) {
+      const one = this.components[at]!
+      if (one.source === source || one.source.id === source.id) return one
+    }
+    return undefined
   }
 }
 
