@@ -6,6 +6,7 @@ import { expand } from '@/core/metrology'
 import { differenceInUnit, fromCanonical, UNITS } from '@/core/quantity'
 import { findingWords, shortSubjectWords, STANDING_WORDS, standingOf, type Shown, type Standing } from '@/wording'
 import { ChartBox } from './ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from './chartLook'
 import { graduations } from './graduations'
 import { VerdictShape } from './VerdictMark'
 
@@ -88,30 +89,21 @@ export function SubjectChart(props: ChartProps) {
 
 function Points({ chart: { subjects, names, points, bounds, target, marks, decimals }, height }: { chart: Chart; height: number }) {
   return (
-    <ScatterChart
-      responsive
-      style={{ width: '100%', height }}
-      margin={{ top: 14, right: 14, bottom: 4, left: 0 }}
-      accessibilityLayer={false}
-    >
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height }} margin={{ top: 14, right: 14, bottom: 4, left: 0 }}>
       <XAxis
-        type="number"
+        {...ACROSS_LOOK}
         dataKey="subject"
         domain={[0.5, Math.max(...subjects) + 0.5]}
         ticks={subjects}
         tickFormatter={(subject: number) => names.get(subject) ?? ''}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
       />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="value"
         domain={[marks[0]!, marks.at(-1)!]}
         ticks={[...marks]}
         interval={0}
         width={56}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(decimals)}
       />
       {bounds.length === 2 && <ReferenceArea y1={bounds[0]} y2={bounds[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}

@@ -5,6 +5,7 @@ import { camKind, type Cam } from '@/core/engine'
 import type { Build, UnitSystem } from '@/core/build'
 import { UNITS } from '@/core/quantity'
 import { ChartBox } from '@/ui/ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'
 import type { CamMarks } from './camMarks'
 import { LIFT_UNIT, liftLines, type LeftOver, type LiftLines } from './liftLines'
@@ -49,17 +50,15 @@ function Lifts({ lines, marks: cams, height }: { lines: readonly LiftLines[]; ma
   const up = graduations(0, most, GRADUATIONS)
   const marks = up.marks.filter((mark) => mark <= most)
   return (
-    <ScatterChart responsive style={{ width: '100%', height }} margin={MARGIN} accessibilityLayer={false}>
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height }} margin={MARGIN}>
       <Across />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="lift"
         domain={[0, most * HEADROOM]}
         ticks={marks}
         interval={0}
         width={AXIS_PX}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(up.decimals)}
       />
       {cams.flatMap(({ cam, centreDeg }) =>
@@ -94,14 +93,12 @@ function Lifts({ lines, marks: cams, height }: { lines: readonly LiftLines[]; ma
 function Across() {
   return (
     <XAxis
-      type="number"
+      {...ACROSS_LOOK}
       dataKey="degree"
       domain={[-280, 280]}
       allowDataOverflow
       ticks={ACROSS}
       interval={0}
-      tickLine={false}
-      axisLine={{ stroke: 'var(--hairline)' }}
       tickFormatter={(degree: number) => (degree === 0 ? '0 TDC' : String(Math.abs(degree)))}
     />
   )
@@ -120,17 +117,15 @@ function Residuals({ left, system }: { left: readonly LeftOver[]; system: UnitSy
   const shown = left.map((one) => ({ ...one, lift: Math.max(-most, Math.min(most, one.lift)) }))
   const decimals = system === 'metric' ? 2 : 4
   return (
-    <ScatterChart responsive style={{ width: '100%', height: 74 }} margin={MARGIN} accessibilityLayer={false}>
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height: 74 }} margin={MARGIN}>
       <Across />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="lift"
         domain={[-most, most]}
         ticks={[-most, 0, most]}
         interval={0}
         width={AXIS_PX}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(value === 0 ? 0 : decimals)}
       />
       <ReferenceArea y1={-most} y2={most} fill="var(--dye-wash)" fillOpacity={1} />

@@ -3,6 +3,7 @@ import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } fro
 import type { UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS } from '@/core/quantity'
 import { ChartBox } from '@/ui/ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'
 import { GAP_UNIT, type GapLine } from './gapLines'
 
@@ -62,28 +63,24 @@ interface GapsProps {
 
 function Gaps({ lines, limit, deg, most, up }: GapsProps) {
   return (
-    <ScatterChart responsive style={{ width: '100%', height: 236 }} margin={MARGIN} accessibilityLayer={false}>
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height: 236 }} margin={MARGIN}>
       <XAxis
-        type="number"
+        {...ACROSS_LOOK}
         dataKey="deg"
         domain={[-REACH, REACH]}
         allowDataOverflow
         ticks={ACROSS}
         interval={0}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
         tickFormatter={(at: number) => (at === 0 ? 'TDC' : `${Math.abs(at)}°`)}
       />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="gap"
         domain={[0, most]}
         allowDataOverflow
         ticks={up.marks.filter((mark) => mark >= 0 && mark <= most)}
         interval={0}
         width={AXIS_PX}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(up.decimals)}
       />
       {limit !== undefined && (

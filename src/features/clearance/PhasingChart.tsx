@@ -7,6 +7,7 @@ import type { Build, UnitSystem } from '@/core/build'
 import { camKind, camsOf, isHighProfile, type Cam, type CamKind } from '@/core/engine'
 import { fromCanonical, UNITS } from '@/core/quantity'
 import { ChartBox } from '@/ui/ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'
 import { capital, subjectWords } from '@/wording'
 import type { PictureProps } from '../bench/benchView'
@@ -91,33 +92,24 @@ interface PhasedProps {
 
 function Phased({ lines, limits, up, windowDeg }: PhasedProps) {
   return (
-    <ScatterChart
-      responsive
-      style={{ width: '100%', height: 190 }}
-      margin={{ top: 8, right: 12, bottom: 0, left: 0 }}
-      accessibilityLayer={false}
-    >
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height: 190 }} margin={{ top: 8, right: 12, bottom: 0, left: 0 }}>
       <XAxis
-        type="number"
+        {...ACROSS_LOOK}
         dataKey="advance"
         domain={[-REACH, REACH]}
         allowDataOverflow
         ticks={ACROSS}
         interval={0}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
         tickFormatter={(deg: number) => (deg > 0 ? `+${deg}°` : `${deg}°`)}
       />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="gap"
         domain={[up.marks[0]!, up.marks.at(-1)!]}
         allowDataOverflow
         ticks={[...up.marks]}
         interval={0}
         width={46}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(up.decimals)}
       />
       <ReferenceArea x1={-windowDeg} x2={windowDeg} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />

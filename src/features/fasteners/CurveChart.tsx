@@ -7,6 +7,7 @@ import { boltsTried, cyclesOf, pullsOf, wantedStretch } from '@/core/benches/fas
 import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS } from '@/core/quantity'
 import { ChartBox } from '@/ui/ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'
 import { shortSubjectWords, standingOf, subjectWords } from '@/wording'
 
@@ -91,29 +92,15 @@ function Lines({
   // The odd ones last, on top.
   const inOrder = lines.toSorted((a, b) => Number(a.isOdd) - Number(b.isOdd))
   return (
-    <ScatterChart
-      responsive
-      style={{ width: '100%', height: 190 }}
-      margin={{ top: 12, right: 34, bottom: 4, left: 0 }}
-      accessibilityLayer={false}
-    >
-      <XAxis
-        type="number"
-        dataKey="torque"
-        domain={[across.marks[0]!, across.marks.at(-1)!]}
-        ticks={[...across.marks]}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
-      />
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height: 190 }} margin={{ top: 12, right: 34, bottom: 4, left: 0 }}>
+      <XAxis {...ACROSS_LOOK} dataKey="torque" domain={[across.marks[0]!, across.marks.at(-1)!]} ticks={[...across.marks]} />
       <YAxis
-        type="number"
+        {...UP_LOOK}
         dataKey="stretch"
         domain={[0, up.marks.at(-1)!]}
         ticks={[...up.marks]}
         interval={0}
         width={52}
-        tickLine={false}
-        axisLine={false}
         tickFormatter={(value: number) => value.toFixed(up.decimals)}
       />
       {band && <ReferenceArea y1={band[0]} y2={band[1]} fill="var(--dye-wash)" fillOpacity={1} ifOverflow="hidden" />}

@@ -10,6 +10,7 @@ import { isKnown } from '@/core/bench/finding'
 import type { Build, UnitSystem } from '@/core/build'
 import { fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 import { ChartBox } from '@/ui/ChartBox'
+import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 
 const Box = styled(ChartBox)`
   figcaption {
@@ -113,29 +114,15 @@ function lineOf(
 
 function Lines({ lines, band, system }: { lines: readonly Line[]; band: readonly number[]; system: UnitSystem }) {
   return (
-    <ScatterChart
-      responsive
-      style={{ width: '100%', height: 230 }}
-      margin={{ top: 12, right: 14, bottom: 4, left: 0 }}
-      accessibilityLayer={false}
-    >
+    <ScatterChart {...CHART_LOOK} style={{ width: '100%', height: 230 }} margin={{ top: 12, right: 14, bottom: 4, left: 0 }}>
       <XAxis
-        type="number"
+        {...ACROSS_LOOK}
         dataKey="ring"
         domain={['dataMin', 'dataMax']}
         tickCount={7}
         tickFormatter={(value: number) => value.toFixed(0)}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
       />
-      <YAxis
-        type="number"
-        dataKey="gap"
-        width={52}
-        tickLine={false}
-        axisLine={false}
-        tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)}
-      />
+      <YAxis {...UP_LOOK} dataKey="gap" width={52} tickFormatter={(value: number) => value.toFixed(system === 'metric' ? 2 : 0)} />
       <ReferenceArea x1={band[0]} x2={band[1]} fill="var(--dye-wash)" fillOpacity={1} />
       <ReferenceLine
         y={0}
