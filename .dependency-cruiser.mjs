@@ -29,6 +29,7 @@ const CORE = [
   'twin',
   'benches',
   'evaluation',
+  'walk',
   'whatIf',
   'sums',
   'liveGauge',

@@ -1,6 +1,7 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { presentName, type Entry, type Id, type Place, type Pull } from '@/core/build'
+import { presentName, type Entry, type Id, type Place, type Pull, type StepEntry } from '@/core/build'
+import type { StepDeed } from '@/core/build/walkStages'
 import { AXIS_FORMS } from '@/core/build/place'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
@@ -65,6 +66,12 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
       const { follows, instead, reason, ...said } = entry
       return { ...stamp, ...said, target: follows, settles: instead && JSON.stringify(instead), words: reason }
     }
+    case 'step': {
+      const { reason, text, ...said } = entry
+      return { ...stamp, ...said, words: reason, note: text }
+    }
+    case 'change':
+      return { ...stamp, what: entry.what, words: entry.text }
   }
 }
 
@@ -114,7 +121,17 @@ export function entryOf(row: Row): Entry {
       return { kind: 'undo', ...stamp, target: needed(row, 'target') }
     case 'pull':
       return pullOf(row)
+    case 'step':
+      return stepOf(row)
+    case 'change':
+      return { kind: 'change', ...stamp, what: needed(row, 'what'), text: needed(row, 'words') }
   }
+}
+
+function stepOf(row: Row): StepEntry {
+  const { id, at, by, words, note, answer, part, second } = row
+  const did = needed(row, 'did') as StepDeed
+  return { kind: 'step', id, at, by, step: needed(row, 'step'), did, ...optional({ reason: words, text: note, answer, part, second }) }
 }
 
 function pullOf(row: Row): Pull {
@@ -126,7 +143,7 @@ function pullOf(row: Row): Pull {
     by,
     joint: needed(row, 'joint'),
     run: needed(row, 'run'),
-    did: needed(row, 'did'),
+    did: needed(row, 'did') as Pull['did'],
     device: needed(row, 'device'),
     ...optional({ follows: target, way, stage, fastener, value, unit, angleDeg, wrench, reason: words }),
     ...(settles !== null && { instead: JSON.parse(settles) as string[] }),

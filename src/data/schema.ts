@@ -1,6 +1,7 @@
 import { CAMS } from '@/core/engine'
 import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
 import { PART_STATES } from '@/core/build/partState'
+import { STEP_DEEDS } from '@/core/build/walkStages'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
@@ -46,7 +47,7 @@ export const entryTable = sqliteTable(
     buildId: text('build_id')
       .notNull()
       .references(() => buildTable.id),
-    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull'] }).notNull(),
+    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull', 'step', 'change'] }).notNull(),
     characteristic: text('characteristic'),
     cylinder: integer('cylinder'),
     main: integer('main'),
@@ -89,13 +90,20 @@ export const entryTable = sqliteTable(
     /** Of a pull: its joint and run, what was done, by which device; the pull before it stands in `target`. */
     joint: text('joint'),
     run: text('run'),
-    did: text('did', { enum: [...PULLS] }),
+    did: text('did', { enum: [...PULLS, ...STEP_DEEDS] }),
     way: text('way', { enum: [...RUN_KINDS] }),
     device: text('device'),
     stage: integer('stage'),
     fastener: integer('fastener'),
     angleDeg: real('angle_deg'),
     wrench: text('wrench'),
+    /** Of the walk: its step, which way a part lies, a part that comes out again, a note, a second person; or what is another now. */
+    step: text('step'),
+    answer: text('answer'),
+    part: text('part'),
+    note: text('note'),
+    second: text('second'),
+    what: text('what'),
     words: text('words'),
     at: text('at').notNull(),
     by: text('by').notNull(),

@@ -34,6 +34,8 @@ export type {
   PaperNumber,
   Planned,
   Pull,
+  StepEntry,
+  ChangeEntry,
   Reading,
   ShellPair,
   Skip,

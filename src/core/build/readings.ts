@@ -57,8 +57,8 @@ export function indexEntries(entries: readonly Entry[]): ReadingsIndex {
   const awayLines = new Map<string, HistoryLine[]>()
   for (const given of entries) {
     index.arrival.set(given.id, index.arrival.size)
-    // A pull of a wrench belongs to a joint: runs are put together apart.
-    if ('target' in given || given.kind === 'pull') continue
+    // A pull of a wrench belongs to a joint, a step to the walk: both are put together apart.
+    if ('target' in given || !('characteristic' in given)) continue
     const move = moves.get(given.id)
     const entry = (move ? { ...given, place: move.place } : given) as HistoryLine['entry']
     const strike = strikes.get(entry.id)
@@ -88,7 +88,7 @@ export function indexAdded(before: ReadingsIndex, entries: readonly Entry[], add
   }
   for (const given of added) {
     index.arrival.set(given.id, index.arrival.size)
-    if (given.kind === 'pull') continue
+    if (!('characteristic' in given)) continue
     const entry = given as HistoryLine['entry']
     const station = stationId(entry.characteristic, entry.place)
     const lines = linesAt(station)

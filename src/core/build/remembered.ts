@@ -257,7 +257,7 @@ function recordedBuild(build: Build): Build {
     }),
     spec: withNotedMembers(
       'spec',
-      { planned: undefined, unlimited: undefined, joints: undefined, ...spec },
+      { planned: undefined, unlimited: undefined, joints: undefined, walk: undefined, ...spec },
       {
         paper: recordedRecord('paper', spec.paper),
         choice: recordedRecord('choice', spec.choice),

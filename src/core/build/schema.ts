@@ -23,6 +23,7 @@ import { PART_STATES } from './partState'
 import { AXIS_FORMS, type AxisForm, type Place } from './place'
 import type { Stock } from './stock'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
+import { STEP_DEEDS, WALK_STAGES } from './walkStages'
 
 const finite = z.number()
 const id = z.string().min(1).max(64)
@@ -37,6 +38,10 @@ const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)
 export const stationName = z.templateLiteral([oneName, '.', oneName])
 export const limitName = z.templateLiteral([oneName, '.', oneName])
 export const paperKey = z.string().regex(/^[a-z][A-Za-z]*$/) as unknown as z.ZodType<PaperKey>
+const stepId = z
+  .string()
+  .regex(/^[a-z][A-Za-z]*(?:\.[A-Za-z0-9-]+)+$/)
+  .max(80)
 export const words = z.string().trim().min(1).max(200)
 const instant = z.iso.datetime({ offset: true })
 const unitId = z.enum(UNIT_IDS as [string, ...string[]])
@@ -235,6 +240,19 @@ export const specSchema = z
     joints: z.array(jointSchema).max(60).optional(),
     /** What turns the cams. */
     drive: driveSchema.optional(),
+    /** The walk, where this build has one of its own. */
+    walk: z
+      .object({
+        /** Steps of one's own. */
+        own: z
+          .array(z.object({ id: stepId, stage: z.enum(WALK_STAGES), title: words, why: words.optional() }).strict())
+          .max(100)
+          .optional(),
+        /** Steps in another order, as far as what they wait for allows. */
+        order: z.array(stepId).max(400).optional(),
+      })
+      .strict()
+      .optional(),
     /** Work to be done. */
     planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,
@@ -360,6 +378,28 @@ export const pullSchema = z
     reason: words.optional(),
   })
   .strict()
+const stepSchema = z
+  .object({
+    kind: z.literal('step'),
+    ...stamp,
+    step: stepId,
+    did: z.enum(STEP_DEEDS),
+    /** Why it is waived, left out or still true. */
+    reason: words.optional(),
+    /** Which way a part lies, as answered. */
+    answer: words.optional(),
+    /** A part that lies in the engine for a while. */
+    part: words.optional(),
+    text: words.optional(),
+    /** A second pair of eyes. */
+    second: initials.optional(),
+  })
+  .strict()
+  .refine(({ did, reason }) => reason !== undefined || !['waived', 'leftOut', 'confirmed'].includes(did), {
+    message: 'this wants a reason',
+  })
+/** Something on the engine is another than it was: what rested on it is stale. */
+const changeSchema = z.object({ kind: z.literal('change'), ...stamp, what: oneName, text: words }).strict()
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
 export const entrySchema = z.discriminatedUnion('kind', [
@@ -371,6 +411,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
   moveSchema,
   undoSchema,
   pullSchema,
+  stepSchema,
+  changeSchema,
 ])
 
 export const buildDocumentSchema = z

@@ -44,6 +44,8 @@ export type { Place } from './place'
 export type Reading = WithUnit<z.infer<typeof readingSchema>>
 export type Entry = z.infer<typeof entrySchema>
 export type Pull = Extract<Entry, { kind: 'pull' }>
+export type StepEntry = Extract<Entry, { kind: 'step' }>
+export type ChangeEntry = Extract<Entry, { kind: 'change' }>
 export type Joint = NonNullable<Spec['joints']>[number]
 export type JointGroup = Joint['groups'][number]
 export type JointStage = JointGroup['stages'][number]

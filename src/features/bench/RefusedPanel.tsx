@@ -82,5 +82,9 @@ function refusedWords(entry: Entry): string {
       return 'Undo'
     case 'pull':
       return `Pull of fastener ${entry.fastener ?? ''}`.trim()
+    case 'step':
+      return `Step ${entry.step}`
+    case 'change':
+      return `Change: ${entry.text}`
   }
 }

@@ -98,6 +98,8 @@ const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
   check: 'a check',
   move: 'a move',
   undo: 'an undo',
+  step: 'a step',
+  change: 'a change',
   pull: 'a pull',
 }
 

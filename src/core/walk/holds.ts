@@ -1,0 +1,90 @@
+/** What must be true before a step: worked out from findings, runs and steps, never ticked (common practice). */
+import type { Finding } from '../bench/bench'
+
+export const HOLDS = [
+  'mainsTight',
+  'tdcProven',
+  'crankParked',
+  'clearanceProven',
+  'lightSpringsOut',
+  'driveIn',
+  'gasketAndDowels',
+  'studsCounted',
+  'twoTurns',
+  'oilIn',
+  'oilAtTop',
+  'firstFireList',
+  'temporaryOut',
+] as const
+export type HoldId = (typeof HOLDS)[number]
+
+/** What a hold is looked at with. */
+export interface HoldContext {
+  readonly findings: readonly Finding[]
+  /** Whether every step of a name that this engine has is done and still true; of one bank where one is asked for. */
+  readonly isDone: (name: string, bank?: 'left' | 'right') => boolean
+  /** Whether every joint of a kind is pulled for good. */
+  readonly isTight: (kind: 'mains' | 'sideBolts') => boolean
+  /** Readings, by the beginning of their name, none of which is stale. */
+  readonly isFresh: (readings: string) => boolean
+  readonly hasCamInHead: boolean
+  /** Nothing was changed on cams, pockets, gasket or cuts: what the maker proved still holds. */
+  readonly isAsMade: boolean
+  readonly temporary: readonly string[]
+}
+
+/** What a held step leads to. */
+export type LeadsTo = { readonly bench: string } | { readonly step: string } | { readonly joints: true }
+
+interface Hold {
+  readonly isMet: (context: HoldContext, bank: 'left' | 'right' | undefined) => boolean
+  readonly leadsTo: LeadsTo
+}
+
+const HOLDERS: Readonly<Record<HoldId, Hold>> = {
+  mainsTight: { isMet: ({ isTight }) => isTight('mains') && isTight('sideBolts'), leadsTo: { joints: true } },
+  tdcProven: { isMet: ({ findings, isFresh }) => isFresh('cam.stop') && tdcIsProven(findings), leadsTo: { bench: 'cam' } },
+  crankParked: {
+    isMet: ({ findings, isDone, hasCamInHead }) =>
+      !hasCamInHead || ((isDone('cam.park') || isDone('heads.park')) && allWithin(findings, 'clearance.parked')),
+    leadsTo: { bench: 'clearance' },
+  },
+  clearanceProven: {
+    isMet: ({ findings, isFresh, isDone, isAsMade }) =>
+      (isFresh('clearance.') && allWithin(findings, 'clearance.closest')) || (isAsMade && isDone('clear.declared')),
+    leadsTo: { bench: 'clearance' },
+  },
+  lightSpringsOut: { isMet: ({ temporary }) => !temporary.includes('lightSprings'), leadsTo: { step: 'clear.springsOut' } },
+  driveIn: { isMet: ({ isDone }) => isDone('final.pumpDrive'), leadsTo: { step: 'final.pumpDrive' } },
+  gasketAndDowels: {
+    isMet: ({ isDone }, bank) => isDone('heads.gasket', bank) && isDone('heads.dowels', bank),
+    leadsTo: { step: 'heads.gasket' },
+  },
+  studsCounted: { isMet: ({ isDone }, bank) => isDone('heads.studs', bank), leadsTo: { step: 'heads.studs' } },
+  twoTurns: { isMet: ({ isDone }) => isDone('heads.twoTurns'), leadsTo: { step: 'heads.twoTurns' } },
+  oilIn: { isMet: ({ isDone }) => isDone('prime.oilIn'), leadsTo: { step: 'prime.oilIn' } },
+  oilAtTop: { isMet: ({ isDone }) => isDone('prime.oilAtTop'), leadsTo: { step: 'prime.oilAtTop' } },
+  firstFireList: { isMet: ({ isDone }) => isDone('fire.list'), leadsTo: { step: 'fire.list' } },
+  temporaryOut: { isMet: ({ temporary }) => temporary.length === 0, leadsTo: { step: 'fire.tempOut' } },
+}
+
+export function isMet(hold: HoldId, context: HoldContext, bank: 'left' | 'right' | undefined): boolean {
+  return HOLDERS[hold].isMet(context, bank)
+}
+
+export function leadsTo(hold: HoldId): LeadsTo {
+  return HOLDERS[hold].leadsTo
+}
+
+/** Of number one: read more than once and within, or once where nothing judges it. */
+function tdcIsProven(findings: readonly Finding[]): boolean {
+  const apart = findings.filter(({ output }) => output === 'cam.tdcApart')
+  const known = findings.filter(({ output, figure }) => output === 'cam.tdc' && figure !== undefined)
+  return known.length > 0 && apart.every(({ conformity, figure }) => figure === undefined || conformity?.verdict !== 'over')
+}
+
+/** Every one there is known, and within. */
+function allWithin(findings: readonly Finding[], output: string): boolean {
+  const all = findings.filter((one) => one.output === output)
+  return all.length > 0 && all.every(({ conformity, missing }) => missing.length === 0 && conformity?.verdict === 'within')
+}

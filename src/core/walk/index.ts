@@ -1,0 +1,8 @@
+/** The walk: every step in order, what holds it, and what is not true any more. */
+export { AFFECTED, CHANGE_IDS, type ChangeId } from './changes'
+export { HANDBOOK, STEP_NAMES, type StepName } from './handbook'
+export { HOLDS, type HoldId, type LeadsTo } from './holds'
+export { walkOf, type Deed, type StaleBecause, type Standing, type Wait, type Walk, type WalkStep } from './progress'
+export type { Changed } from './stale'
+export { ASKED, TEMPORARY, type AskedId, type Attitude, type Step, type TemporaryId } from './step'
+export { stepsOf } from './walk'

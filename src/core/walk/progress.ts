@@ -1,0 +1,249 @@
+/** How the walk of a build stands: what is done, by whom, what waits for what, and what is not true any more. */
+import type { Build } from '../build/build'
+import type { Pull, StepEntry } from '../build/types'
+import { benchChecks } from '../bench/checks'
+import type { Finding } from '../bench/bench'
+import { benchById } from '../benches'
+import { evaluate } from '../evaluation/evaluate'
+import { jointsOf, runsOf } from '../joints'
+import { hasCamInHead } from './handbook'
+import { isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
+import { changesSince, staleJoints, staleReadings, staleSteps, type Changed } from './stale'
+import type { Step, StepSource } from './step'
+import { stepsOf } from './walk'
+
+export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
+
+/** A hold that is not met, or a step that comes before. */
+export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { readonly step: string }
+
+export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number }
+
+/** Who did it, when, and what was said. */
+export interface Deed {
+  readonly by: string
+  readonly at: string
+  readonly second?: string
+  readonly answer?: string
+  readonly text?: string
+  readonly reason?: string
+}
+
+export interface WalkStep extends Step {
+  readonly standing: Standing
+  readonly deed?: Deed
+  /** Readings taken, looks passed, of those that are wanted. */
+  readonly count?: { readonly done: number; readonly of: number }
+  /** What keeps it from being done. */
+  readonly waits: readonly Wait[]
+  /** Holds that are not met, and were waived. */
+  readonly waived?: Deed
+  readonly stale: readonly StaleBecause[]
+  /** Steps it covers that are not done: the last chance to. */
+  readonly uncovered: readonly string[]
+}
+
+export interface Walk {
+  readonly steps: readonly WalkStep[]
+  /** The first that can be done, or is stale. */
+  readonly next: string | undefined
+  /** What lies in the engine for a while, and has to come out. */
+  readonly temporary: readonly string[]
+  readonly changes: readonly Changed[]
+}
+
+const MS_PER_HOUR = 3_600_000
+
+/** @param nowMs what has aged is judged by it */
+export function walkOf(build: Build, nowMs: number, findings: readonly Finding[] = evaluate(build)): Walk {
+  const steps = stepsOf(build)
+  const changes = changesSince(build)
+  const deeds = deedsOf(build)
+  const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { deeds, changes, nowMs })]))
+  const temporary = temporaryIn(deeds.all, steps)
+  const context = contextOf(build, { findings, steps, standing, changes, temporary })
+  const walked = steps.map((step): WalkStep => {
+    const own = standing.get(step.id)!
+    const waits = own.is === 'open' ? waitsOf(step, context, standing) : []
+    const waived = deeds.last(step.id, 'waived')
+    const isHeld = waits.length > 0 && !waived
+    return {
+      ...step,
+      standing: own.is === 'open' && isHeld ? 'held' : own.is,
+      ...(own.deed && { deed: own.deed }),
+      ...(own.count && { count: own.count }),
+      waits,
+      ...(waived && waits.length > 0 && { waived: deedOf(waived) }),
+      stale: own.stale,
+      uncovered: step.hides.filter((id) => isOpen(standing.get(id))),
+    }
+  })
+  const next = walked.find(({ standing: is, isOptional }) => !isOptional && (is === 'open' || is === 'stale'))
+  return { steps: walked, next: next?.id, temporary, changes }
+}
+
+interface Stood {
+  readonly is: 'done' | 'stale' | 'leftOut' | 'open'
+  readonly deed?: Deed
+  readonly count?: { readonly done: number; readonly of: number }
+  readonly stale: readonly StaleBecause[]
+}
+
+const isOpen = (stood: Stood | undefined): boolean => stood !== undefined && stood.is !== 'done' && stood.is !== 'leftOut'
+
+interface Deeds {
+  readonly all: readonly StepEntry[]
+  /** The last that was done to a step, of a kind, and its place in the order of arrival. */
+  readonly last: (step: string, ...did: readonly StepEntry['did'][]) => StepEntry | undefined
+}
+
+function deedsOf(build: Build): Deeds {
+  const all = build.entries.filter((entry): entry is StepEntry => entry.kind === 'step' && !build.readings.takenBack.has(entry.id))
+  return { all, last: (step, ...did) => all.findLast((one) => one.step === step && did.includes(one.did)) }
+}
+
+function deedOf({ by, at, second, answer, text, reason }: StepEntry): Deed {
+  return { by, at, ...(second && { second }), ...(answer && { answer }), ...(text && { text }), ...(reason && { reason }) }
+}
+
+type OfReadings = Extract<StepSource, { from: 'readings' }>
+
+interface Looked {
+  readonly deeds: Deeds
+  readonly changes: readonly Changed[]
+  readonly nowMs: number
+}
+
+function stoodBy(build: Build, step: Step, looked: Looked): Stood {
+  const left = looked.deeds.last(step.id, 'leftOut')
+  const done = looked.deeds.last(step.id, 'done')
+  if (left && !isBefore(build, left, done)) return { is: 'leftOut', deed: deedOf(left), stale: [] }
+  switch (step.source.from) {
+    case 'readings':
+      return stoodByReadings(build, step, step.source, looked)
+    case 'checks':
+      return stoodByChecks(build, step.source.bench)
+    case 'joint':
+      return stoodByJoint(build, step, step.source.joint, looked)
+    default:
+      return stoodByDeed(build, step, done, looked)
+  }
+}
+
+function isBefore({ readings: { arrival } }: Build, one: StepEntry, other: StepEntry | undefined): boolean {
+  return other !== undefined && arrival.get(one.id)! < arrival.get(other.id)!
+}
+
+/** Changes that came after something was done, and that nobody has confirmed it through since. */
+function since(build: Build, step: Step, { deeds }: Looked, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
+  const confirmed = deeds.last(step.id, 'confirmed')
+  const confirmedAt = confirmed ? build.readings.arrival.get(confirmed.id)! : -1
+  return changes.flatMap((changed) => (changed.after >= doneAt && changed.after >= confirmedAt ? [{ changed }] : []))
+}
+
+function stoodByReadings(build: Build, step: Step, { characteristic, stations }: OfReadings, looked: Looked): Stood {
+  const read = stations.flatMap((id) => build.readings.current.get(id) ?? [])
+  const skipped = stations.filter((id) => !build.readings.current.has(id) && build.readings.skips.has(id)).length
+  const count = { done: read.length + skipped, of: stations.length }
+  const last = read.at(-1)
+  const deed = last && { by: last.by, at: last.at }
+  // The oldest of them says since when they are together.
+  const oldest = Math.min(...read.map(({ id }) => build.readings.arrival.get(id)!))
+  const stale = read.length > 0 ? since(build, step, looked, staleReadings(looked.changes, characteristic), oldest) : []
+  if (stale.length > 0) return { is: 'stale', count, stale, ...(deed && { deed }) }
+  return { is: count.done === count.of ? 'done' : 'open', count, stale, ...(deed && count.done === count.of && { deed }) }
+}
+
+function stoodByChecks(build: Build, benchId: string): Stood {
+  const all = benchChecks(benchById(benchId as Parameters<typeof benchById>[0]), build)
+  const passed = all.filter(({ check }) => check?.passed)
+  const last = passed.at(-1)?.check
+  const count = { done: passed.length, of: all.length }
+  const isDone = count.done === count.of
+  return { is: isDone ? 'done' : 'open', count, stale: [], ...(isDone && last && { deed: { by: last.by, at: last.at } }) }
+}
+
+function stoodByJoint(build: Build, step: Step, jointId: string, looked: Looked): Stood {
+  const joint = jointsOf(build.spec).find(({ id }) => id === jointId)!
+  const tight = lastTight(build, joint)
+  if (!tight) return { is: 'open', stale: [] }
+  const deed = { by: tight.last.by, at: tight.last.at }
+  const stale = since(build, step, looked, staleJoints(looked.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
+  return { is: stale.length > 0 ? 'stale' : 'done', deed, stale }
+}
+
+/** The run that left a joint tight; undefined where none did, or it was loosened since. */
+function lastTight(build: Build, joint: ReturnType<typeof jointsOf>[number]) {
+  const pulls = build.entries.filter((entry): entry is Pull => entry.kind === 'pull')
+  const [last] = runsOf(joint, pulls).filter(({ way }) => way !== 'verify' && way !== 'drawDown')
+  return last?.isEnded && last.way !== 'loosen' ? last : undefined
+}
+
+function stoodByDeed(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {
+  if (!done) return { is: 'open', stale: [] }
+  const name = step.source.from === 'handbook' ? step.source.name : step.id
+  const changed = since(build, step, looked, staleSteps(looked.changes, name), build.readings.arrival.get(done.id)!)
+  const kept = looked.deeds.last(step.id, 'done', 'confirmed')!
+  const hours = (looked.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
+  const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
+  const stale = [...changed, ...aged]
+  return { is: stale.length > 0 ? 'stale' : 'done', deed: deedOf(done), stale }
+}
+
+/** Put in by a step or by hand, and not taken out since. */
+function temporaryIn(all: readonly StepEntry[], steps: readonly Step[]): readonly string[] {
+  const lying = new Set<string>()
+  const byId = new Map(steps.map((step) => [step.id, step]))
+  for (const { did, step, part } of all) {
+    const { putsIn, takesOut } = did === 'done' ? (byId.get(step) ?? {}) : {}
+    const [into, out] = [did === 'putIn' ? part : putsIn, did === 'takenOut' ? part : takesOut]
+    if (into) lying.add(into)
+    if (out) lying.delete(out)
+  }
+  return [...lying]
+}
+
+function contextOf(
+  build: Build,
+  {
+    findings,
+    steps,
+    standing,
+    changes,
+    temporary,
+  }: {
+    findings: readonly Finding[]
+    steps: readonly Step[]
+    standing: ReadonlyMap<string, Stood>
+    changes: readonly Changed[]
+    temporary: readonly string[]
+  },
+): HoldContext {
+  const { layout, planned = [] } = build.spec
+  return {
+    findings,
+    temporary,
+    hasCamInHead: hasCamInHead(layout),
+    isAsMade: planned.length === 0 && changes.length === 0,
+    isDone: (name, bank) => {
+      const named = steps.filter(
+        ({ source, bank: own }) => source.from === 'handbook' && source.name === name && (!bank || !own || own === bank),
+      )
+      return named.length > 0 && named.every(({ id }) => !isOpen(standing.get(id)))
+    },
+    isTight: (kind) =>
+      jointsOf(build.spec).every((joint) => joint.kind !== kind || (joint.state === 'final' && lastTight(build, joint) !== undefined)),
+    isFresh: (readings) =>
+      steps.every(
+        ({ id, source }) =>
+          source.from !== 'readings' || !source.characteristic.startsWith(readings) || standing.get(id)!.stale.length === 0,
+      ),
+  }
+}
+
+function waitsOf(step: Step, context: HoldContext, standing: ReadonlyMap<string, Stood>): readonly Wait[] {
+  return [
+    ...step.holds.flatMap((hold): Wait[] => (isMet(hold, context, step.bank) ? [] : [{ hold, leadsTo: leadsTo(hold) }])),
+    ...step.after.flatMap((id): Wait[] => (isOpen(standing.get(id)) ? [{ step: id }] : [])),
+  ]
+}

@@ -1,0 +1,27 @@
+import { withEntries, type Build, type Entry, type StepEntry } from '@/core/build'
+import { walkOf, type Walk, type WalkStep } from '@/core/walk'
+import { stamp } from './builds'
+
+/** Walks of builds, gone a step at a time. */
+export const NOW_MS = Date.parse('2026-03-02T12:00:00Z')
+
+export function deed(step: string, did: StepEntry['did'] = 'done', more: Partial<StepEntry> = {}): Entry {
+  const reason = did === 'waived' || did === 'leftOut' || did === 'confirmed' ? { reason: 'test' } : {}
+  return { kind: 'step', ...stamp(), step, did, ...reason, ...more }
+}
+
+export const doing = (build: Build, ...steps: string[]): Build =>
+  withEntries(
+    build,
+    steps.map((step) => deed(step)),
+  )
+
+export const stepIn = (walk: Walk, id: string): WalkStep => {
+  const found = walk.steps.find((step) => step.id === id)
+  if (!found) throw new Error(`no step ${id}`)
+  return found
+}
+
+export const standingOf = (build: Build, id: string) => stepIn(walkOf(build, NOW_MS), id).standing
+export const waitsOf = (build: Build, id: string) =>
+  stepIn(walkOf(build, NOW_MS), id).waits.map((wait) => ('hold' in wait ? `!${wait.hold}` : wait.step))
