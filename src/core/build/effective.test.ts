@@ -4,6 +4,7 @@ import { anyChange, anyEngine, CHANGES, fresh, said } from '../../../tests/suppo
 import { find, stamp, ternDocument } from '../../../tests/support/builds'
 import { openBuild } from '../benches'
 import { loopOf } from '../benches/cam/loop'
+import { compression } from '../benches/compression'
 import { rings } from '../benches/rings'
 import { withEntries, withSpec, type Build } from './build'
 import { effectiveEntries, entriesAt } from './effective'
@@ -54,6 +55,27 @@ describe('the entries a page is served', () => {
     expect(loopOf(served(read), 'intake')).toEqual(loopOf(read, 'intake'))
     expect(loopOf(read, 'intake')).toHaveLength(2)
     expect(loopOf(served(read), 'exhaust')).toHaveLength(1)
+  })
+
+  it('keep readings of a place that did not know of each other, however long ago: nobody has settled them', () => {
+    const tern = openBuild(ternDocument)
+    const read = tern.readings.current.get('bores.bore/c2/top-thrust')!
+    const apart = afterwards(add(tern, { ...read, ...stamp(), value: read.value + 0.01 }))
+    const page = served(apart)
+    expect(apart.readings.conflicts.get('bores.bore/c2/top-thrust')).toHaveLength(2)
+    expect(page.readings.conflicts.get('bores.bore/c2/top-thrust')?.map(({ value }) => value)).toEqual([read.value, read.value + 0.01])
+  })
+
+  it('keep what choices and plans are reckoned from, though it is of no place: a pull, a step of the walk', () => {
+    const tern = openBuild(ternDocument)
+    const step = { kind: 'step', ...stamp(), step: 'job.agreed', did: 'done' } as Entry
+    const before = withEntries(tern, [step])
+    const planned = withSpec(before, { ...before.spec, planned: [{ id: stamp().id, work: { what: 'deckCut', by: 0.1 }, after: step.id }] })
+    const build = afterwards(planned)
+    expect(effectiveEntries(build).map(({ id }) => id)).toContain(step.id)
+    const deck = (of: Build) => find(compression, of, 'compression.deckClearance.1').figure!.value.value
+    expect(deck(served(planned))).toBeCloseTo(deck(planned), 9)
+    expect(deck(planned)).toBeCloseTo(deck(tern) - 0.1, 9)
   })
 
   it('are one a place, however often each was read', () => {
