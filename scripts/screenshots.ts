@@ -3,6 +3,7 @@ import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import { withDemoWalk } from '@/demo/walks'
 import config from '../playwright.config'
 import { TestServer } from '../tests/support/server'
 
@@ -78,6 +79,7 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole('img', { name: /^What a step of each knob does/ }).waitFor()
     },
   },
+  { name: 'walk', url: `${tern}/walk` },
   { name: 'front', url: tern! },
   { name: 'new', url: '/new' },
   { name: 'paper', url: `${tern}/paper` },
@@ -106,7 +108,7 @@ const server = await TestServer.start()
 const browser = await chromium.launch(config.use!.launchOptions)
 try {
   for (const demo of DEMO_BUILDS.toReversed())
-    await server.post('/api/builds', { from: 'file', by: 'KV', document: demoDocument(demo, new Date()), asCopy: false })
+    await server.post('/api/builds', { from: 'file', by: 'KV', document: withDemoWalk(demoDocument(demo, new Date())), asCopy: false })
   for (const picture of PICTURES) {
     const context = await browser.newContext({
       viewport: picture.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },

@@ -17,6 +17,8 @@ import {
   subjectWords,
   verdictWords,
 } from '@/wording'
+import { walkOf, type WalkStep } from '@/core/walk'
+import { staleWords, stepTitle, waitsWords } from '@/wording/walk'
 import { sumOf } from './derivation'
 import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
 
@@ -114,6 +116,35 @@ program
     const document = readDocument(file)
     print(`${file}: sound. ${document.spec.name}, ${document.entries.length} entries.`)
   })
+
+program
+  .command('walk')
+  .argument('<file>')
+  .option('--json', 'steps, how each stands, what holds it')
+  .description('every step of a build in order: what is done, what is held and by what')
+  .action((file: string, options: { json?: boolean }) => {
+    const { steps, next, temporary } = walkOf(openBuild(readDocument(file)), Date.now())
+    if (options.json) return print(JSON.stringify({ next, temporary, steps: steps.map(stepJson) }, null, 2))
+    const titles = new Map(steps.map((step) => [step.id, stepTitle(step)]))
+    for (const [index, step] of steps.entries()) {
+      const says = step.standing === 'held' ? waitsWords(step.waits, (id) => titles.get(id) ?? id) : staleWords(step.stale)
+      print([String(index + 1).padStart(3), step.standing.padEnd(7), titles.get(step.id), ...(says ? [`(${says})`] : [])].join(' '))
+    }
+  })
+
+program
+  .command('stale')
+  .argument('<file>')
+  .description('what is not true any more on a build, and why')
+  .action((file: string) => {
+    const stale = walkOf(openBuild(readDocument(file)), Date.now()).steps.filter(({ standing }) => standing === 'stale')
+    for (const step of stale) print(`${step.id}: ${stepTitle(step)}: ${staleWords(step.stale)}`)
+    if (stale.length === 0) print('Nothing is stale.')
+  })
+
+function stepJson({ id, stage, standing, count, deed, waits, stale, minutes }: WalkStep) {
+  return { id, stage, state: standing, ...(count && { count }), ...(deed && { deed }), waits, stale, minutes }
+}
 
 program
   .command('schema')

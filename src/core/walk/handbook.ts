@@ -41,7 +41,7 @@ export const HANDBOOK = {
   'job.agreed': { stage: 'job', minutes: 30 },
   'job.paper': { stage: 'job', minutes: 60 },
   'clean.apart': { stage: 'clean', minutes: 240, attitude: 'upright' },
-  'clean.washed': { stage: 'clean', minutes: 90, keepsHours: 24, attitude: 'off' },
+  'clean.washed': { stage: 'clean', minutes: 90, attitude: 'off' },
   'mockUp.crank': { stage: 'mockUp', minutes: 40, isTrial: true, attitude: 'upsideDown' },
   'mockUp.pistons': { stage: 'mockUp', minutes: 60, isTrial: true, attitude: 'upright', after: ['mockUp.crank'] },
   'cam.pointer': { stage: 'cam', minutes: 15, isTrial: true, after: ['mockUp.pistons'], attitude: 'upright' },

@@ -319,14 +319,14 @@ describe('what a change makes stale', () => {
   })
 
   it('comes by age alone where things do not keep: washed iron after a day, priming after three', () => {
-    const build = doing(wren, 'clean.washed', 'prime.oilAtTop')
+    const build = doing(wren, 'finalClean.washed', 'prime.oilAtTop')
     const at = Date.parse('2026-03-02T10:00:00Z')
     const standing = (hours: number, id: string) => stepIn(walkOf(build, at + hours * 3_600_000), id).standing
-    expect([standing(23.9, 'clean.washed'), standing(24.1, 'clean.washed')]).toEqual(['done', 'stale'])
+    expect([standing(23.9, 'finalClean.washed'), standing(24.1, 'finalClean.washed')]).toEqual(['done', 'stale'])
     expect([standing(71.9, 'prime.oilAtTop'), standing(72.1, 'prime.oilAtTop')]).toEqual(['done', 'stale'])
-    expect(stepIn(walkOf(build, at + 30.5 * 3_600_000), 'clean.washed').stale).toEqual([{ agedHours: 30 }])
-    const confirmed = withEntries(build, [deed('clean.washed', 'confirmed', { at: '2026-03-03T12:00:00Z' })])
-    expect(stepIn(walkOf(confirmed, at + 30 * 3_600_000), 'clean.washed').standing).toBe('done')
+    expect(stepIn(walkOf(build, at + 30.5 * 3_600_000), 'finalClean.washed').stale).toEqual([{ agedHours: 30 }])
+    const confirmed = withEntries(build, [deed('finalClean.washed', 'confirmed', { at: '2026-03-03T12:00:00Z' })])
+    expect(stepIn(walkOf(confirmed, at + 30 * 3_600_000), 'finalClean.washed').standing).toBe('done')
   })
 
   it('is known of joints too: a run before new studs is no run of theirs', () => {

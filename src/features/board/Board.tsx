@@ -282,6 +282,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
           </Worst>
         )}
         <VerdictCounts verdicts={verdicts} />
+        <WalkLine buildId={id} walk={summary.walk} />
         <OpenRuns buildId={id} runs={summary.openRuns} />
         <JointClocks buildId={id} clocks={summary.clocks} />
       </Next>
@@ -289,6 +290,19 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         {next ? 'To the bench' : readWords(worst)}
       </LinkButton>
     </Job>
+  )
+}
+
+/** Where its walk is, in a line that leads there. */
+function WalkLine({ buildId, walk: { done, of, next, stale } }: { buildId: string; walk: BuildSummary['walk'] }) {
+  return (
+    <small>
+      <Link href={`/builds/${buildId}/walk`} prefetch={false}>
+        Walk, {done} of {of}
+      </Link>
+      {next && `: ${next}`}
+      {stale > 0 && <b> · {stale === 1 ? 'one step' : `${stale} steps`} stale</b>}
+    </small>
   )
 }
 

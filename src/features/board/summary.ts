@@ -13,8 +13,10 @@ import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import { jointClocks, openRuns, type JointClock, type OpenRun } from '@/core/joints'
+import { walkOf } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
+import { stepTitle } from '@/wording/walk'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
 export interface BuildSummary {
@@ -30,6 +32,8 @@ export interface BuildSummary {
   /** What wants a hand first over all benches, in the build's own units. */
   readonly worst: { readonly bench: BenchId; readonly standing: Standing; readonly words: string } | undefined
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
+  /** How far the walk is, what comes next in it, and what is not true any more. */
+  readonly walk: { readonly done: number; readonly of: number; readonly next?: string; readonly stale: number }
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
   /** What sets, cures and rests. */
@@ -50,7 +54,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '9'
+export const SUMMARY_PROGRAM = '10'
 
 interface State {
   readonly bench: Bench
@@ -82,10 +86,24 @@ export function summarise(document: BuildDocument): BuildSummary {
     wanted: sum((state) => state.wanted),
     worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
+    walk: walkSummary(build),
     openRuns: openRuns(build.spec, build.entries),
     clocks: jointClocks(build.spec, build.entries),
     bolts: boltRecords(build),
     marks: marksOf(build),
+  }
+}
+
+/** As it stood when something was last entered: what only ages is said on its own page. */
+function walkSummary(build: Build): BuildSummary['walk'] {
+  const { steps, next } = walkOf(build, Date.parse(build.entries.at(-1)?.at ?? '') || 0)
+  const wanted = steps.filter(({ isOptional }) => !isOptional)
+  const first = steps.find(({ id }) => id === next)
+  return {
+    done: wanted.filter(({ standing }) => standing === 'done' || standing === 'leftOut').length,
+    of: wanted.length,
+    ...(first && { next: stepTitle(first) }),
+    stale: steps.filter(({ standing }) => standing === 'stale').length,
   }
 }
 

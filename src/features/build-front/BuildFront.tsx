@@ -123,6 +123,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
           <Row>
             <LinkButton href={`${home}/paper`}>Paper and limits</LinkButton>
             <LinkButton href={`${home}/joints`}>Joints</LinkButton>
+            <LinkButton href={`${home}/walk`}>Walk</LinkButton>
             <LinkButton href={`${home}/what-if`}>What if</LinkButton>
             <LinkButton href={`${home}/book`}>Book</LinkButton>
           </Row>

@@ -1,0 +1,183 @@
+'use client'
+import styled from 'styled-components'
+import type { StageId } from '@/core/build/walkStages'
+import type { WalkStep } from '@/core/walk'
+import { Button } from '@/ui/Button'
+import { NARROW, PHONE } from '@/ui/GlobalStyle'
+import { useHydrated } from '@/ui/lazyPart'
+import { Notice, SpokenTitle, TopBar } from '@/ui/Page'
+import { STAGE_WORDS } from '@/wording/walk'
+import { ChangePanel } from './ChangePanel'
+import type { ServedWalk } from './servedWalk'
+import { StageTabs } from './StageTabs'
+import { StepList } from './StepList'
+import { StepPanel } from './StepPanel'
+import { useWalkInHand, type WalkInHand } from './useWalkInHand'
+import { WalkSide } from './WalkSide'
+
+const Frame = styled.div`
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100dvh;
+  ${PHONE} {
+    height: auto;
+  }
+`
+const Middle = styled.main`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) 340px;
+  min-height: 0;
+  > * {
+    overflow-y: auto;
+    min-height: 0;
+  }
+  > aside {
+    border-left: 1px solid var(--hairline);
+    background: var(--raised);
+  }
+  ${NARROW} {
+    grid-template-columns: auto minmax(0, 1fr);
+    > aside {
+      grid-column: 1 / -1;
+      border-left: 0;
+      border-top: 1px solid var(--hairline);
+    }
+  }
+  ${PHONE} {
+    grid-template-columns: minmax(0, 1fr);
+    > * {
+      overflow: visible;
+    }
+  }
+`
+const Head = styled.header`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  padding: 16px 18px 12px;
+  border-bottom: 2px solid var(--hairline);
+  h2 {
+    font-size: 24px;
+    margin-right: auto;
+  }
+`
+
+/** The walk: stages down, the steps of one with what holds them, done by a key. */
+export function WalkPage({ served }: { served: ServedWalk }) {
+  const hand = useWalkInHand(served)
+  const { walk, step, stage, by, said, titleOf, numberOf, pick } = hand
+  return (
+    <Frame data-ready={useHydrated() || undefined}>
+      <TopBar
+        trail={[
+          { href: `/builds/${served.id}`, words: served.spec.name },
+          { href: '#', words: 'Walk' },
+        ]}
+        note={`step ${step ? numberOf(step.id) : 1} of ${walk.steps.length}`}
+        ownSystem={served.spec.units}
+        buildId={served.id}
+      />
+      <Middle>
+        <StageTabs steps={walk.steps} stage={stage} onPick={(next) => pick(firstOf(walk.steps, next))} />
+        <section aria-label={STAGE_WORDS[stage].title}>
+          <SpokenTitle>Walk, {served.spec.name}</SpokenTitle>
+          <Head>
+            <h2>{STAGE_WORDS[stage].title}</h2>
+            {step && <Deeds step={step} hand={hand} />}
+          </Head>
+          {by === '' && <Notice>Whose hands are these? Put your initials in at the top right: nothing is put on record without.</Notice>}
+          {walk.trouble && <Notice role="status">{walk.trouble}</Notice>}
+          {walk.refused.map(({ entry, reason }) => (
+            <Notice key={entry.id} role="alert">
+              {reason}
+            </Notice>
+          ))}
+          <p role="status" aria-live="polite" style={{ padding: '0 18px', minHeight: 20 }}>
+            {said}
+          </p>
+          <StepList
+            steps={walk.steps.filter((one) => one.stage === stage)}
+            numberOf={numberOf}
+            titleOf={titleOf}
+            current={step?.id}
+            onPick={pick}
+          />
+        </section>
+        <aside aria-label="What waits">
+          <WalkSide
+            buildId={served.id}
+            walk={served.walk}
+            steps={walk.steps}
+            openRuns={served.openRuns}
+            onPick={pick}
+            onPart={(did, part) => hand.tell({ did, part })}
+          />
+          <Button onPress={() => hand.setChanging(true)} style={{ margin: 16 }}>
+            Something was changed…
+          </Button>
+        </aside>
+      </Middle>
+      <Panels served={served} hand={hand} />
+    </Frame>
+  )
+}
+
+function Panels({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
+  const { step, saying, by, titleOf } = hand
+  return (
+    <>
+      {step && saying && (
+        <StepPanel
+          step={step}
+          saying={saying}
+          engine={served.spec}
+          by={by}
+          titleOf={titleOf}
+          onSay={hand.tell}
+          onClose={() => hand.setSaying(undefined)}
+        />
+      )}
+      {hand.isChanging && <ChangePanel onChange={hand.change} onClose={() => hand.setChanging(false)} />}
+    </>
+  )
+}
+
+/** What of a stage is to be done first, or its first step. */
+function firstOf(steps: readonly WalkStep[], stage: StageId): string | undefined {
+  const here = steps.filter((one) => one.stage === stage)
+  return (here.find(({ standing }) => standing === 'open' || standing === 'stale') ?? here[0])?.id
+}
+
+/** What can be done with a step, each with its key. */
+function Deeds({ step, hand: { isHere, done, ask, undo } }: { step: WalkStep; hand: WalkInHand }) {
+  const { standing } = step
+  return (
+    <>
+      <Button kind="primary" isDisabled={standing === 'held'} onPress={done}>
+        {isHere ? 'Done' : 'Go there'} <kbd>Enter</kbd>
+      </Button>
+      {standing === 'held' && (
+        <Button onPress={ask('waived')}>
+          Waive… <kbd>w</kbd>
+        </Button>
+      )}
+      {standing === 'stale' && (
+        <Button onPress={ask('confirmed')}>
+          Still true… <kbd>c</kbd>
+        </Button>
+      )}
+      {isHere && standing !== 'held' && (
+        <Button onPress={ask('done')}>
+          With a note… <kbd>n</kbd>
+        </Button>
+      )}
+      <Button kind="plain" onPress={ask('leftOut')}>
+        Leave out… <kbd>l</kbd>
+      </Button>
+      <Button kind="plain" onPress={undo}>
+        Undo <kbd>u</kbd>
+      </Button>
+    </>
+  )
+}

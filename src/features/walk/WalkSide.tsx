@@ -1,0 +1,110 @@
+'use client'
+import Link from 'next/link'
+import styled from 'styled-components'
+import { TEMPORARY, type Walk, type WalkStep } from '@/core/walk'
+import type { OpenRun } from '@/core/joints'
+import { Button } from '@/ui/Button'
+import { caption } from '@/ui/GlobalStyle'
+import { changedWords, stepTitle, TEMPORARY_WORDS } from '@/wording/walk'
+
+const Box = styled.section`
+  padding: 14px 16px;
+  border-bottom: 1px solid var(--hairline);
+  h2 {
+    ${caption} margin-bottom: 8px;
+  }
+  li {
+    margin-bottom: 6px;
+  }
+  p {
+    font-size: 14px;
+    color: var(--quiet);
+  }
+`
+
+const wordsOf = (part: string) => TEMPORARY_WORDS[part as keyof typeof TEMPORARY_WORDS] ?? part
+
+/** What is stale, what was changed, what lies in the engine for a while, and which joints stand open. */
+export function WalkSide({
+  buildId,
+  walk,
+  steps,
+  openRuns,
+  onPick,
+  onPart,
+}: {
+  buildId: string
+  walk: Walk
+  steps: readonly WalkStep[]
+  openRuns: readonly OpenRun[]
+  onPick: (id: string) => void
+  onPart: OnPart
+}) {
+  return (
+    <>
+      <StaleBox stale={steps.filter(({ standing }) => standing === 'stale')} changes={walk.changes} onPick={onPick} />
+      <TemporaryBox temporary={walk.temporary} onPart={onPart} />
+      <Box aria-label="Joints left open">
+        <h2>Joints left open</h2>
+        {openRuns.length === 0 && <p>None.</p>}
+        <ul>
+          {openRuns.map(({ joint, name, done, steps: of }) => (
+            <li key={joint}>
+              <Link href={`/builds/${buildId}/joints/${joint}/run`}>
+                {name}: {done} of {of} pulls
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </Box>
+    </>
+  )
+}
+
+type OnPart = (did: 'putIn' | 'takenOut', part: string) => void
+
+function StaleBox({ stale, changes, onPick }: { stale: readonly WalkStep[]; changes: Walk['changes']; onPick: (id: string) => void }) {
+  return (
+    <Box aria-label="Stale">
+      <h2>Stale</h2>
+      {stale.length === 0 && <p>Nothing.</p>}
+      <ul>
+        {stale.map((step) => (
+          <li key={step.id}>
+            <Button size="small" kind="plain" onPress={() => onPick(step.id)}>
+              {stepTitle(step)}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {changes.length > 0 && <p>Changed: {changes.map(changedWords).join('; ')}.</p>}
+    </Box>
+  )
+}
+
+/** Light springs go in and out by steps of their own. */
+const BY_HAND = TEMPORARY.filter((part) => part !== 'lightSprings')
+
+function TemporaryBox({ temporary, onPart }: { temporary: readonly string[]; onPart: OnPart }) {
+  return (
+    <Box aria-label="In the engine for a while">
+      <h2>In for a while</h2>
+      {temporary.length === 0 && <p>Nothing that has to come out again.</p>}
+      <ul>
+        {temporary.map((part) => (
+          <li key={part}>
+            <b>{wordsOf(part)}</b>{' '}
+            <Button size="small" onPress={() => onPart('takenOut', part)}>
+              Out again
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {BY_HAND.filter((part) => !temporary.includes(part)).map((part) => (
+        <Button key={part} size="small" kind="plain" onPress={() => onPart('putIn', part)} aria-label={`${wordsOf(part)} put in`}>
+          {wordsOf(part)}
+        </Button>
+      ))}
+    </Box>
+  )
+}

@@ -1,0 +1,30 @@
+import { openBuild } from '@/core/benches'
+import type { BuildDocument, Entry, Spec } from '@/core/build'
+import { openRuns, type OpenRun } from '@/core/joints'
+import { walkOf, type Walk } from '@/core/walk'
+import { endOfId, type ServerCopy } from '../bench/servedBuild'
+
+/** The walk of a build as its page is sent it: worked out on the server, where every bench is at hand. */
+export interface ServedWalk extends ServerCopy {
+  readonly id: string
+  readonly spec: Pick<Spec, 'name' | 'units' | 'layout'> & { readonly boreMm: number }
+  readonly walk: Walk
+  /** What was done to steps, and changed, as stored. */
+  readonly entries: readonly Entry[]
+  readonly openRuns: readonly OpenRun[]
+}
+
+export function serveWalk(document: BuildDocument, lastSeq: number, nowMs: number): ServedWalk {
+  const build = openBuild(document)
+  const { id, spec, entries } = build
+  const isOfWalk = ({ kind }: Entry) => kind === 'step' || kind === 'change' || kind === 'undo'
+  return {
+    id,
+    spec: { name: spec.name, units: spec.units, layout: spec.layout, boreMm: spec.paper.bore?.value ?? 85 },
+    walk: walkOf(build, nowMs),
+    entries: entries.filter(isOfWalk),
+    openRuns: openRuns(spec, entries),
+    alsoStored: entries.flatMap((entry) => (isOfWalk(entry) ? [] : [endOfId(entry.id)])).join(''),
+    lastSeq,
+  }
+}

@@ -1,0 +1,71 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useRef } from 'react'
+import { v7 as uuidV7 } from 'uuid'
+import type { ChangeEntry, StepEntry } from '@/core/build'
+import type { ChangeId, WalkStep } from '@/core/walk'
+import { useEntries } from '../bench/useEntries'
+import { useNews } from '../spec/useNews'
+import type { ServedWalk } from './servedWalk'
+
+export type Said = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>
+
+/**
+ * The walk as this device knows it: what the server worked out, with what was done here since shown at once. What follows from that, holds
+ * and all, is the server's to say once it has it.
+ */
+export function useWalk(served: ServedWalk) {
+  const router = useRouter()
+  const entries = useEntries(served.id, served.entries, served)
+  const { added, unsent, add } = entries
+  // A reading at a bench, a pull or a choice moves the walk too.
+  useNews(served.id, { onEntries: () => router.refresh(), onRevision: () => router.refresh() })
+  const acknowledged = added.filter(({ id }) => !unsent.has(id)).length
+  const seen = useRef(0)
+  useEffect(() => {
+    if (acknowledged > seen.current) router.refresh()
+    seen.current = acknowledged
+  }, [acknowledged, router])
+  const steps = useMemo(() => served.walk.steps.map((step) => shownAt(step, added)), [served.walk.steps, added])
+  const say = useCallback(
+    (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: new Date().toISOString(), by, step, ...said }),
+    [add],
+  )
+  const change = useCallback(
+    (by: string, what: ChangeId, text: string) => add({ kind: 'change', id: uuidV7(), at: new Date().toISOString(), by, what, text }),
+    [add],
+  )
+  const undo = useCallback(
+    (by: string) => {
+      const taken = new Set([...served.entries, ...added].flatMap((entry) => (entry.kind === 'undo' ? [entry.target] : [])))
+      const last = [...served.entries, ...added].findLast(
+        (entry): entry is StepEntry | ChangeEntry =>
+          (entry.kind === 'step' || entry.kind === 'change') && entry.by === by && !taken.has(entry.id),
+      )
+      if (last) add({ kind: 'undo', id: uuidV7(), at: new Date().toISOString(), by, target: last.id })
+      return last
+    },
+    [add, added, served.entries],
+  )
+  return { steps, say, change, undo, unsent: unsent.size, trouble: entries.trouble, refused: entries.refused }
+}
+
+/** A step with what this device did to it since: done or left out at once; what it waits for is the server's to say. */
+function shownAt(step: WalkStep, added: ReturnType<typeof useEntries>['added']): WalkStep {
+  const own = added.flatMap((entry) => (entry.kind === 'step' && entry.step === step.id ? [entry] : []))
+  const last = own.at(-1)
+  if (!last) return step
+  const { by, at, second, answer, reason, text } = last
+  const deed = { by, at, ...(second && { second }), ...(answer && { answer }), ...(reason && { reason }), ...(text && { text }) }
+  switch (last.did) {
+    case 'done':
+    case 'confirmed':
+      return { ...step, standing: 'done', deed, waits: [], stale: [] }
+    case 'leftOut':
+      return { ...step, standing: 'leftOut', deed }
+    case 'waived':
+      return { ...step, standing: 'open', waived: deed }
+    default:
+      return step
+  }
+}
