@@ -92,6 +92,7 @@ describe('entries', () => {
       { ...pulled, value: 55 / 3, unit: 'Nm', angleDeg: 41 + 1 / 3, wrench: '20–100' },
       { ...pulled, ...stamp(), did: 'leftOut', instead: [pulled.id], reason: 'does not reach' },
     ]
+    const gone = { kind: 'step', ...stamp(), step: 'final.pistons.1-2', did: 'done', answer: 'To the front', text: 'tight' } as const
     const others: Entry[] = [
       { kind: 'strike', ...stamp(), target: first.id, reason: 'slipped: “10 µm”, a\nnew line' },
       { kind: 'skip', ...stamp(), characteristic: 'compression.deck', place, reason: '' },
@@ -99,6 +100,11 @@ describe('entries', () => {
       { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: {}, passed: false, text: 'between 2 and 3' },
       { kind: 'check', ...stamp(), characteristic: 'bores.cracks', place: { main: 2 }, passed: true },
       { kind: 'undo', ...stamp(), target: first.id },
+      gone,
+      { kind: 'step', ...stamp(), step: 'heads.on.left', did: 'waived', reason: 'driven off the cam', second: 'AB' },
+      { kind: 'step', ...stamp(), step: 'fire.tempOut', did: 'putIn', part: 'tape' },
+      { kind: 'change', ...stamp(), what: 'honed', text: 'two strokes more' },
+      { kind: 'undo', ...stamp(), target: gone.id },
       ...pulls,
     ]
     const all = [first, ...readings, ...others]

@@ -44,6 +44,8 @@ import {
   columnHeading,
 } from '@/wording'
 
+import { stepsOf, type ChangeId } from '@/core/walk'
+import { CHANGE_WORDS, stepTitle } from '@/wording/walk'
 import { jointSheets, type JointSheet } from './jointSheet'
 
 export interface BookSheet {
@@ -60,11 +62,14 @@ export interface BookSheet {
   readonly rule: string
   /** Work that is planned and counted in the figures, not done. */
   readonly planned: readonly string[]
+  /** Steps of the walk that somebody went on without, left out or answers for; what was changed on the engine. */
+  readonly walk: readonly string[]
   readonly crossed: readonly string[]
   /** What nobody has measured or looked at: a book that proves something says what it does not. */
   readonly notChecked: readonly string[]
 }
 
+export const WALK_TITLE = 'Waived, left out, confirmed and changed on the way'
 export const PLANNED_TITLE = 'Planned and counted above, not done when this was printed'
 
 export interface OutLine {
@@ -144,6 +149,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
     planned: (spec.planned ?? []).map((one) => plannedWords(one, system)),
+    walk: onTheWalk(build),
     crossed: crossedOut(build),
     notChecked: [
       ...notChecked(build),
@@ -316,6 +322,21 @@ const GONE_WORDS: Readonly<Partial<Record<HistoryLine['state'], string>>> = {
   conflicting: 'does not know of the reading that counts',
   movedAway: 'moved to the place it was taken at',
   earlier: 'was read before the part was worked on or put together',
+}
+
+const ON_THE_WALK = { waived: 'gone on without what it waits for', leftOut: 'left out', confirmed: 'still true' } as const
+
+/** What a second person would ask about: each with why, and on whose word. */
+function onTheWalk(build: Build): string[] {
+  const titles = new Map(stepsOf(build).map((step) => [step.id, stepTitle(step)]))
+  return build.entries.flatMap((entry) => {
+    if (build.readings.takenBack.has(entry.id)) return []
+    if (entry.kind === 'change') return [`Changed: ${CHANGE_WORDS[entry.what as ChangeId] ?? entry.what}: ${entry.text} (${entry.by})`]
+    if (entry.kind !== 'step' || !(entry.did in ON_THE_WALK)) return []
+    const said = ON_THE_WALK[entry.did as keyof typeof ON_THE_WALK]
+    const who = [entry.by, ...(entry.second ? [entry.second] : [])].join(', ')
+    return [`${titles.get(entry.step) ?? entry.step}: ${said}, ${entry.reason} (${who})`]
+  })
 }
 
 /** Readings struck out or measured again: a book that proves it hides nothing. */
