@@ -26,7 +26,7 @@ export function useWalk(served: ServedWalk) {
     if (acknowledged > seen.current) router.refresh()
     seen.current = acknowledged
   }, [acknowledged, router])
-  const steps = useMemo(() => served.walk.steps.map((step) => shownAt(step, added)), [served.walk.steps, added])
+  const steps = useMemo(() => freed(served.walk.steps.map((step) => shownAt(step, added))), [served.walk.steps, added])
   const say = useCallback(
     (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: new Date().toISOString(), by, step, ...said }),
     [add],
@@ -48,6 +48,16 @@ export function useWalk(served: ServedWalk) {
     [add, added, served.entries],
   )
   return { steps, say, change, undo, unsent: unsent.size, trouble: entries.trouble, refused: entries.refused }
+}
+
+/** Steps that waited for no more than what is done here wait no longer; a hold is the server's to lift. */
+function freed(steps: readonly WalkStep[]): readonly WalkStep[] {
+  const done = new Set(steps.flatMap(({ id, standing }) => (standing === 'done' || standing === 'leftOut' ? [id] : [])))
+  return steps.map((step) => {
+    if (step.standing !== 'held') return step
+    const waits = step.waits.filter((wait) => 'hold' in wait || !done.has(wait.step))
+    return { ...step, waits, standing: waits.length > 0 ? 'held' : 'open' }
+  })
 }
 
 /** A step with what this device did to it since: done or left out at once; what it waits for is the server's to say. */
