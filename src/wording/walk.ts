@@ -1,4 +1,4 @@
-import type { AskedId, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
+import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
 import type { StageId } from '@/core/build/walkStages'
 
 /** The stages as they stand on the rule, and in full. */
@@ -241,7 +241,7 @@ function titleOf(source: Step['source']): string {
     case 'readings':
       return `${source.label} read`
     case 'checks':
-      return 'Looked over'
+      return `${source.title} looked over`
     case 'joint':
       return `${source.name} pulled`
     case 'own':
@@ -266,7 +266,7 @@ export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => 
   ]
   const named = [...holds, ...(holds.length === 0 ? steps.slice(0, MOST_NAMED).map((id) => `“${titleOfStep(id)}”`) : [])]
   const more = holds.length === 0 && steps.length > MOST_NAMED ? ` and ${steps.length - MOST_NAMED} more` : ''
-  return `Waits for ${named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]}${more}.`
+  return `${holds.length > 0 ? 'Waits for' : 'After'} ${named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]}${more}.`
 }
 const MOST_NAMED = 2
 
@@ -277,6 +277,8 @@ export function staleWords(because: readonly StaleBecause[]): string {
 export function changedWords({ what, text, by }: Changed): string {
   return [CHANGE_WORDS[what].toLowerCase(), ...(text ? [`“${text}”`] : []), ...(by ? [`(${by})`] : [])].join(' ')
 }
+
+export const ATTITUDE_WORDS: Readonly<Record<Attitude, string>> = { upright: 'upright', upsideDown: 'upside down', off: 'off the stand' }
 
 /** How long a step usually takes. */
 export function minutesWords(minutes: number): string {

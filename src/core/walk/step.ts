@@ -17,7 +17,7 @@ export type AskedId = (typeof ASKED)[number]
 export type StepSource =
   | { readonly from: 'handbook'; readonly name: StepName }
   | { readonly from: 'readings'; readonly characteristic: Id; readonly label: string; readonly stations: readonly string[] }
-  | { readonly from: 'checks'; readonly bench: string }
+  | { readonly from: 'checks'; readonly bench: string; readonly title: string }
   | { readonly from: 'joint'; readonly joint: string; readonly name: string }
   | { readonly from: 'own'; readonly title: string; readonly why: string }
 

@@ -107,6 +107,19 @@ describe('the walk of any engine', () => {
     expect(stepsOf(other).some(({ id }) => id === 'read.cam.lobeAngle')).toBe(true)
   })
 
+  it('turns the engine over as seldom as what waits for what allows', () => {
+    const turned = (ids: readonly string[]) => {
+      const attitudes = ids.flatMap((id) => stepsOf(petrel).find((step) => step.id === id)!.attitude ?? [])
+      return attitudes.filter((attitude, index) => index > 0 && attitude !== attitudes[index - 1]).length
+    }
+    const final = stepsOf(petrel).filter(({ stage, attitude }) => stage === 'final' && attitude)
+    expect(turned(final.map(({ id }) => id))).toBeLessThanOrEqual(4)
+    // Shells, crank, caps and pump with it upside down; pistons upright; caps and pan upside down again.
+    expect(final[0]!.attitude).toBe('upsideDown')
+    const places = final.map(({ id }) => id)
+    expect(places.indexOf('final.oilPump')).toBeLessThan(places.indexOf('final.pistons.1-2'))
+  })
+
   it('goes in another order where somebody wants it, as far as what waits for what allows', () => {
     const ordered = withSpec(wren, {
       ...wren.spec,

@@ -30,6 +30,7 @@ const READ_AFTER: Readonly<Record<string, readonly string[]>> = {
   'fasteners.lengthAt': ['final.rodCaps'],
   'fasteners.tightLength': ['final.rodCaps'],
   'fasteners.tightTorque': ['final.rodCaps'],
+  'fasteners.lengthAfter': ['joint:rods'],
 }
 const STAGE_OF_JOINT: Readonly<Record<Joint['kind'], StageId>> = {
   mains: 'final',
@@ -53,6 +54,10 @@ const JOINT_AFTER: Readonly<Partial<Record<Joint['kind'], readonly StepName[]>>>
   head: ['heads.on'],
   camCaps: ['heads.camsIn'],
   rockers: ['heads.pushrods'],
+  flywheel: ['final.crank'],
+  damper: ['final.cover'],
+  oilPump: ['final.oilPump'],
+  cover: ['final.cover'],
   manifold: ['intake.on'],
 }
 const MINUTES_A_READING = 1.5
@@ -113,7 +118,7 @@ function looks(build: Build): Step[] {
     const count = benchChecks(bench, build).length
     if (count === 0) return []
     const stage = STAGE_OF_BENCH[bench.id]!
-    const source = { from: 'checks', bench: bench.id } as const
+    const source = { from: 'checks', bench: bench.id, title: bench.definition.title } as const
     return [{ ...NO_HOLDS, id: `look.${bench.id}`, stage, source, minutes: count * MINUTES_A_LOOK, isTrial: true, after: [] }]
   })
 }
@@ -222,8 +227,12 @@ function afterOthers(steps: readonly Step[]): readonly Step[] {
   const left = [...steps]
   const open = new Set(steps.map(({ id }) => id))
   const ordered: Step[] = []
+  const isFree = ({ after }: Step) => !after.some((id) => open.has(id))
   while (left.length > 0) {
-    const at = left.findIndex(({ after }) => !after.some((id) => open.has(id)))
+    // What is done with the engine standing as it does comes before it is turned over.
+    const stands = ordered.findLast(({ attitude }) => attitude !== undefined)?.attitude
+    const same = left.findIndex((step) => isFree(step) && (step.attitude === undefined || stands === undefined || step.attitude === stands))
+    const at = same >= 0 ? same : left.findIndex(isFree)
     // Joints may be planned to wait for each other in a circle: they stand as they are listed, and each waits.
     const [next] = left.splice(Math.max(0, at), 1)
     ordered.push(next!)

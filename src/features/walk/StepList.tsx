@@ -2,7 +2,7 @@
 import styled from 'styled-components'
 import type { WalkStep } from '@/core/walk'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
-import { countWords, minutesWords, staleWords, stepCaution, stepTitle, stepWhy, waitsWords } from '@/wording/walk'
+import { ATTITUDE_WORDS, countWords, minutesWords, staleWords, stepCaution, stepTitle, stepWhy, waitsWords } from '@/wording/walk'
 
 const List = styled.ol`
   li {
@@ -27,8 +27,11 @@ const Line = styled.button`
     background: var(--raised);
     border-left-color: var(--scribe);
   }
-  &[data-is='held'] {
+  &[data-held-back] {
     background: var(--dye-wash);
+  }
+  &[data-is='held']:not([data-held-back]) b {
+    font-weight: 500;
   }
   &[data-is='stale'] {
     background: color-mix(in srgb, var(--doubt) 14%, transparent);
@@ -114,6 +117,7 @@ export function StepList({
             type="button"
             data-step={step.id}
             data-is={step.standing}
+            data-held-back={isHeldBack(step) || undefined}
             aria-current={step.id === current ? 'step' : undefined}
             onClick={() => onPick(step.id)}
           >
@@ -133,6 +137,11 @@ export function StepList({
   )
 }
 
+/** By more than its turn. */
+function isHeldBack({ standing, waits }: WalkStep): boolean {
+  return standing === 'held' && waits.some((wait) => 'hold' in wait)
+}
+
 function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: string) => string; isCurrent: boolean }) {
   const { standing, waits, stale, waived, uncovered, deed } = step
   const caution = stepCaution(step)
@@ -140,7 +149,8 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
     <>
       {standing === 'held' && (
         <small>
-          <b>Held.</b> {waitsWords(waits, titleOf)}
+          {isHeldBack(step) && <b>Held. </b>}
+          {waitsWords(waits, titleOf)}
         </small>
       )}
       {standing === 'stale' && (
@@ -171,5 +181,6 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
 function sideWords(step: WalkStep): string {
   const { deed, standing, minutes, count } = step
   if (deed && standing !== 'open') return [`${deed.by} ${deed.at.slice(0, 10)}`, ...(deed.second ? [deed.second] : [])].join(' · ')
-  return count && count.done > 0 ? countWords(step) : minutesWords(minutes)
+  const how = count && count.done > 0 ? countWords(step) : minutesWords(minutes)
+  return step.attitude ? `${how}, ${ATTITUDE_WORDS[step.attitude]}` : how
 }
