@@ -28,7 +28,8 @@ async function allMutants() {
   const logger = { ...quiet, isDebugEnabled: isOff, isTraceEnabled: isOff, isInfoEnabled: isOff }
   const files = mutatedFiles().map((name) => ({ name, content: readFileSync(path.join(ROOT, name), 'utf8'), mutate: true }))
   const options = { plugins: null, ignorers: [], excludedMutations: CONFIG.mutator.excludedMutations }
-  return (await new Instrumenter(logger).instrument(files, options)).mutants
+  const { mutants } = await new Instrumenter(logger).instrument(files, options)
+  return mutants.filter(({ status }) => status !== 'Ignored')
 }
 
 /** The same for the same seed and source, whatever order they are listed in. */

@@ -81,7 +81,6 @@ const PICTURES: readonly Picture[] = [
   },
   { name: 'walk', url: `${tern}/walk` },
   { name: 'front', url: tern! },
-  { name: 'new', url: '/new' },
   { name: 'paper', url: `${tern}/paper` },
   { name: 'gauges', url: '/gauges' },
   {

@@ -61,4 +61,14 @@ describe('safe strokes', () => {
     const sorted = [...gaps].sort((a, b) => a - b)
     expect(sorted[FILINGS / 2]!).toBeGreaterThan(TARGET_MM - 2.5 * stepMm - 0.02)
   })
+
+  it('of a pass that moved no leaf are counted by the most it can have taken, never by nothing', () => {
+    const before = read(bare, 0.471, 0.02)
+    const still = read(before, 0.472, 0.02, 5)
+    const log = filingLog(still, 'top', 1, { lower: 0.54, target: TARGET_MM })!
+    // Both gaps lie anywhere between their leaves: at the most 0.02 mm in five strokes, 0.004 a stroke.
+    expect(log.passes.at(-1)!.perStrokeMm).toBe(0)
+    expect(log.strokesLeft).toBe(Math.floor(log.toFileMm / 0.004 + 1e-9))
+    expect(log.strokesSafe!).toBeLessThan(log.strokesLeft!)
+  })
 })

@@ -81,9 +81,8 @@ export function peakOf(curve: LobeCurve, common: CommonDoubt = {}): { readonly l
 
 /** The lift of a curve where the wheel shows an angle; what TDC and the wheel leave open is a matter of whose angle it is. */
 export function liftAt(curve: LobeCurve, atDeg: number): FromCurve {
-  const value = Math.max(0, splineAt(curve.spline, atDeg))
   return fromCurve({
-    value,
+    value: splineAt(curve.spline, atDeg),
     onRows: doubtAt(curve.spline, atDeg),
     on: { zero: curve.zeroU, tdc: 0, eccentricityCos: 0, eccentricitySin: 0, tilt: 0 },
   })
