@@ -156,6 +156,26 @@ test('a change makes what rests on it stale; it is confirmed with a reason, and 
   expect((await shop.document(id)).entries.slice(-4).map(({ kind }) => kind)).toEqual(['change', 'step', 'undo', 'undo'])
 })
 
+test('a step of one’s own is added, moved before another and done; on paper the whole walk is a checklist', async ({ page, shop }) => {
+  const id = await openWalk(page, shop, demo(WREN))
+  await page.getByRole('button', { name: 'Add a step…' }).click()
+  await page.getByRole('textbox', { name: 'What is done' }).fill('Tag on the stand')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await expect(step(page, 'own.1')).toContainText('Tag on the stand')
+  await step(page, 'own.1').click()
+  await page.keyboard.press('e')
+  await expect.poll(async () => (await shop.document(id)).spec.walk?.order?.slice(0, 3)).toEqual(['job.agreed', 'own.1', 'job.paper'])
+  await expect(page.locator('[data-step]').nth(1)).toHaveAttribute('data-step', 'own.1')
+  await page.keyboard.press('Enter')
+  await expect(step(page, 'own.1')).toHaveAttribute('data-is', 'done')
+  await page.emulateMedia({ media: 'print' })
+  const sheet = page.getByRole('article')
+  await expect(sheet.getByRole('listitem')).toHaveCount(82)
+  await expect(sheet).toContainText('Two lift it, or the hoist does.')
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'Tag on the stand' })).toContainText('✓')
+  await expect(page.getByRole('button', { name: 'Add a step…' })).toBeHidden()
+})
+
 test('two devices go one walk: what one does the other sees, and a step done twice is done', async ({ page, shop, browser }) => {
   const id = await openWalk(page, shop, demo(WREN))
   const context = await browser.newContext()

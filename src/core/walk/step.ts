@@ -10,8 +10,7 @@ export type Attitude = 'upright' | 'upsideDown' | 'off'
 export const TEMPORARY = ['lightSprings', 'ties', 'tape', 'rags', 'pullingBolt', 'tensioner', 'holdDowns', 'manifold'] as const
 export type TemporaryId = (typeof TEMPORARY)[number]
 /** What is asked in words, not ticked: which way a part lies. */
-export const ASKED = ['gasketFront', 'pistonFront', 'capsByNumber'] as const
-export type AskedId = (typeof ASKED)[number]
+export type AskedId = 'gasketFront' | 'pistonFront' | 'capsByNumber'
 
 /** Where a step comes from: what the handbook says is done, a bench's readings or looks, or a joint that is pulled. */
 export type StepSource =

@@ -8,6 +8,8 @@ import { soundBuild, stamp, without, withReading } from '../../../tests/support/
 import { deed, doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
+import { specForAnother } from '../build/copy'
+import { mayMove, withOwnStep, withStepMoved } from './edit'
 import { AFFECTED, CHANGE_IDS, HANDBOOK, HOLDS, STEP_NAMES, stepsOf, walkOf } from '.'
 
 /** The walk: its order, what holds a step, and what a change makes stale. */
@@ -346,5 +348,45 @@ describe('what a change makes stale', () => {
     expect(jointsOf(petrel.spec).some(({ kind }) => kind === 'mains')).toBe(true)
     for (const id of CHANGE_IDS)
       expect(AFFECTED[id].readings.length + ((AFFECTED[id] as { steps?: unknown[] }).steps?.length ?? 0)).toBeGreaterThan(0)
+  })
+})
+
+describe('a walk of one’s own', () => {
+  it('has steps no handbook has, each with a name of its own', () => {
+    const spec = withOwnStep(
+      withOwnStep(wren.spec, 'heads', 'Tag on the plug leads', ''),
+      'heads',
+      'Photograph the dowels',
+      'they are asked for',
+    )
+    expect(spec.walk!.own).toEqual([
+      { id: 'own.1', stage: 'heads', title: 'Tag on the plug leads' },
+      { id: 'own.2', stage: 'heads', title: 'Photograph the dowels', why: 'they are asked for' },
+    ])
+    const without = withSpec(wren, { ...spec, walk: { own: [spec.walk!.own![1]!] } })
+    expect(withOwnStep(without.spec, 'job', 'Key in the drawer', '').walk!.own!.map(({ id }) => id)).toEqual(['own.2', 'own.1'])
+    expect(standingOf(doing(without, 'own.2'), 'own.2')).toBe('done')
+    // Started as a copy, the next engine of its kind has it too.
+    expect(specForAnother(spec).walk).toEqual(spec.walk)
+  })
+
+  it('is moved step by step, within a stage and never past what waits', () => {
+    const steps = stepsOf(wren)
+    expect([mayMove(steps, 'job.paper', -1), mayMove(steps, 'job.paper', 1), mayMove(steps, 'job.agreed', -1)]).toEqual([
+      true,
+      false,
+      false,
+    ])
+    const moved = withSpec(wren, withStepMoved(wren.spec, steps, 'job.paper', -1))
+    expect(
+      stepsOf(moved)
+        .slice(0, 2)
+        .map(({ id }) => id),
+    ).toEqual(['job.paper', 'job.agreed'])
+    // The gasket goes on the dowels, whoever would have it otherwise.
+    const at = steps.findIndex(({ id }) => id === 'heads.dowels')
+    expect(steps[at + 1]!.id).toBe('heads.gasket')
+    expect(mayMove(steps, 'heads.gasket', -1)).toBe(false)
+    expect(withStepMoved(wren.spec, steps, 'heads.gasket', -1)).toBe(wren.spec)
   })
 })

@@ -219,18 +219,22 @@ function inOrder(all: readonly Step[], wanted: readonly string[]): readonly Step
   return WALK_STAGES.flatMap((stage) => {
     const here = all.filter((step) => step.stage === stage)
     const listed = new Map(here.map(({ id }, index) => [id, rank.get(id) ?? wanted.length + index]))
-    return afterOthers(here.toSorted((a, b) => listed.get(a.id)! - listed.get(b.id)!))
+    return afterOthers(
+      here.toSorted((a, b) => listed.get(a.id)! - listed.get(b.id)!),
+      wanted.length === 0,
+    )
   })
 }
 
-function afterOthers(steps: readonly Step[]): readonly Step[] {
+/** `isGrouped`: nobody has said an order of their own. */
+function afterOthers(steps: readonly Step[], isGrouped: boolean): readonly Step[] {
   const left = [...steps]
   const open = new Set(steps.map(({ id }) => id))
   const ordered: Step[] = []
   const isFree = ({ after }: Step) => !after.some((id) => open.has(id))
   while (left.length > 0) {
     // What is done with the engine standing as it does comes before it is turned over.
-    const stands = ordered.findLast(({ attitude }) => attitude !== undefined)?.attitude
+    const stands = isGrouped ? ordered.findLast(({ attitude }) => attitude !== undefined)?.attitude : undefined
     const same = left.findIndex((step) => isFree(step) && (step.attitude === undefined || stands === undefined || step.attitude === stands))
     const at = same >= 0 ? same : left.findIndex(isFree)
     // Joints may be planned to wait for each other in a circle: they stand as they are listed, and each waits.

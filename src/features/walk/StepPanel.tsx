@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { EngineLayout } from '@/core/engine'
+import type { Spec } from '@/core/build'
 import type { WalkStep } from '@/core/walk'
 import { Button } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
@@ -14,6 +14,8 @@ import type { Said } from './useWalk'
 /** What is being said of a step, where a key alone does not say it. */
 export type Saying = 'done' | 'waived' | 'leftOut' | 'confirmed'
 
+/** For the drawing, where no paper says it. */
+const USUAL_BORE_MM = 85
 const Drawn = styled.div`
   svg {
     width: 100%;
@@ -45,7 +47,7 @@ export function StepPanel({
 }: {
   step: WalkStep
   saying: Saying
-  engine: { readonly layout: EngineLayout; readonly boreMm: number }
+  engine: Spec
   by: string
   titleOf: (id: string) => string
   onSay: (said: Said) => void
@@ -59,7 +61,7 @@ export function StepPanel({
       {asked && (
         <>
           <Drawn>
-            <EngineDrawing layout={engine.layout} boreMm={engine.boreMm} />
+            <EngineDrawing layout={engine.layout} boreMm={engine.paper.bore?.value ?? USUAL_BORE_MM} />
           </Drawn>
           <ChoiceRow
             label={asked.ask}

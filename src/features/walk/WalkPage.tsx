@@ -5,9 +5,12 @@ import type { WalkStep } from '@/core/walk'
 import { Button } from '@/ui/Button'
 import { NARROW, PHONE } from '@/ui/GlobalStyle'
 import { useHydrated } from '@/ui/lazyPart'
-import { Notice, SpokenTitle, TopBar } from '@/ui/Page'
+import { RefusedChange } from '@/features/spec/RefusedChange'
+import { Notice, Row, SpokenTitle, TopBar } from '@/ui/Page'
 import { STAGE_WORDS } from '@/wording/walk'
 import { ChangePanel } from './ChangePanel'
+import { OwnStepPanel } from './OwnStepPanel'
+import { PrintedWalk } from './PrintedWalk'
 import type { ServedWalk } from './servedWalk'
 import { StageTabs } from './StageTabs'
 import { StepList } from './StepList'
@@ -21,6 +24,9 @@ const Frame = styled.div`
   height: 100dvh;
   ${PHONE} {
     height: auto;
+  }
+  @media print {
+    display: none;
   }
 `
 const Middle = styled.main`
@@ -66,6 +72,16 @@ const Head = styled.header`
 /** The walk: stages down, the steps of one with what holds them, done by a key. */
 export function WalkPage({ served }: { served: ServedWalk }) {
   const hand = useWalkInHand(served)
+  const { walk, titleOf, numberOf } = hand
+  return (
+    <>
+      <PrintedWalk name={served.spec.name} steps={walk.steps} numberOf={numberOf} titleOf={titleOf} />
+      <Screen served={served} hand={hand} />
+    </>
+  )
+}
+
+function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
   const { walk, step, stage, by, said, titleOf, numberOf, pick } = hand
   return (
     <Frame data-ready={useHydrated() || undefined}>
@@ -104,22 +120,32 @@ export function WalkPage({ served }: { served: ServedWalk }) {
             onPick={pick}
           />
         </section>
-        <aside aria-label="What waits">
-          <WalkSide
-            buildId={served.id}
-            walk={served.walk}
-            steps={walk.steps}
-            openRuns={served.openRuns}
-            onPick={pick}
-            onPart={(did, part) => hand.tell({ did, part })}
-          />
-          <Button onPress={() => hand.setChanging(true)} style={{ margin: 16 }}>
-            Something was changed…
-          </Button>
-        </aside>
+        <Waiting served={served} hand={hand} />
       </Middle>
       <Panels served={served} hand={hand} />
     </Frame>
+  )
+}
+
+function Waiting({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
+  return (
+    <aside aria-label="What waits">
+      <WalkSide
+        buildId={served.id}
+        walk={served.walk}
+        steps={hand.walk.steps}
+        openRuns={served.openRuns}
+        onPick={hand.pick}
+        onPart={(did, part) => hand.tell({ did, part })}
+      />
+      <Row style={{ padding: 16 }}>
+        <Button onPress={() => hand.setOpen('change')}>Something was changed…</Button>
+        <Button onPress={() => hand.setOpen('own')}>Add a step…</Button>
+        <Button kind="plain" onPress={() => window.print()}>
+          Print the checklist
+        </Button>
+      </Row>
+    </aside>
   )
 }
 
@@ -138,7 +164,9 @@ function Panels({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
           onClose={() => hand.setSaying(undefined)}
         />
       )}
-      {hand.isChanging && <ChangePanel onChange={hand.change} onClose={() => hand.setChanging(false)} />}
+      {hand.open === 'change' && <ChangePanel onChange={hand.change} onClose={() => hand.setOpen(undefined)} />}
+      {hand.open === 'own' && <OwnStepPanel stage={hand.stage} onAdd={hand.addOwn} onClose={() => hand.setOpen(undefined)} />}
+      <RefusedChange edit={hand.edit} />
     </>
   )
 }
@@ -150,7 +178,7 @@ function firstOf(steps: readonly WalkStep[], stage: StageId): string | undefined
 }
 
 /** What can be done with a step, each with its key. */
-function Deeds({ step, hand: { isHere, done, ask, undo } }: { step: WalkStep; hand: WalkInHand }) {
+function Deeds({ step, hand: { isHere, done, ask, undo, mayMove, shift } }: { step: WalkStep; hand: WalkInHand }) {
   const { standing } = step
   return (
     <>
@@ -175,6 +203,16 @@ function Deeds({ step, hand: { isHere, done, ask, undo } }: { step: WalkStep; ha
       <Button kind="plain" onPress={ask('leftOut')}>
         Leave out… <kbd>l</kbd>
       </Button>
+      {mayMove(-1) && (
+        <Button kind="plain" onPress={() => shift(-1)}>
+          Earlier <kbd>e</kbd>
+        </Button>
+      )}
+      {mayMove(1) && (
+        <Button kind="plain" onPress={() => shift(1)}>
+          Later <kbd>t</kbd>
+        </Button>
+      )}
       <Button kind="plain" onPress={undo}>
         Undo <kbd>u</kbd>
       </Button>

@@ -7,20 +7,26 @@ import { endOfId, type ServerCopy } from '../bench/servedBuild'
 /** The walk of a build as its page is sent it: worked out on the server, where every bench is at hand. */
 export interface ServedWalk extends ServerCopy {
   readonly id: string
-  readonly spec: Pick<Spec, 'name' | 'units' | 'layout'> & { readonly boreMm: number }
+  readonly spec: Spec
+  readonly revision: number
   readonly walk: Walk
   /** What was done to steps, and changed, as stored. */
   readonly entries: readonly Entry[]
   readonly openRuns: readonly OpenRun[]
 }
 
-export function serveWalk(document: BuildDocument, lastSeq: number, nowMs: number): ServedWalk {
+export function serveWalk(
+  document: BuildDocument,
+  { revision, lastSeq }: Pick<ServedWalk, 'revision' | 'lastSeq'>,
+  nowMs: number,
+): ServedWalk {
   const build = openBuild(document)
   const { id, spec, entries } = build
   const isOfWalk = ({ kind }: Entry) => kind === 'step' || kind === 'change' || kind === 'undo'
   return {
     id,
-    spec: { name: spec.name, units: spec.units, layout: spec.layout, boreMm: spec.paper.bore?.value ?? 85 },
+    spec,
+    revision,
     walk: walkOf(build, nowMs),
     entries: entries.filter(isOfWalk),
     openRuns: openRuns(spec, entries),

@@ -2,9 +2,11 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import type { ChangeId, WalkStep } from '@/core/walk'
+import { mayMove, withOwnStep, withStepMoved } from '@/core/walk/edit'
 import { useDevice } from '@/ui/device'
 import { stepTitle } from '@/wording/walk'
 import { useKeys } from '../joints/useKeys'
+import { useSpec } from '../spec/useSpec'
 import type { ServedWalk } from './servedWalk'
 import type { Saying } from './StepPanel'
 import { useWalk, type Said } from './useWalk'
@@ -25,6 +27,27 @@ const SAID_WORDS: Readonly<Record<Said['did'], string>> = {
   takenOut: 'noted',
 }
 
+/** The order of the walk and steps of one's own: revisions of the build. */
+function useOrder(served: ServedWalk, steps: readonly WalkStep[], step: WalkStep | undefined, close: () => void) {
+  const by = useDevice().initials
+  const router = useRouter()
+  const edit = useSpec(served.id, served.spec, served.revision, by)
+  const change = (words: string, apply: Parameters<typeof edit.change>[1]) =>
+    void edit.change(words, apply).then((isStored) => isStored && router.refresh())
+  return {
+    edit,
+    mayMove: (count: -1 | 1) => step !== undefined && mayMove(steps, step.id, count),
+    shift: (count: -1 | 1) => {
+      if (step && mayMove(steps, step.id, count))
+        change(`${stepTitle(step)}: ${count < 0 ? 'earlier' : 'later'}`, (spec) => withStepMoved(spec, steps, step.id, count))
+    },
+    addOwn: (title: string, why: string) => {
+      if (step) change(`step ${title}`, (spec) => withOwnStep(spec, step.stage, title, why))
+      close()
+    },
+  }
+}
+
 /** Which step is in hand: kept in sight, moved on by so many. */
 function useCurrent(steps: readonly WalkStep[], first: string | undefined) {
   const [current, setCurrent] = useState(first ?? steps[0]?.id)
@@ -41,6 +64,38 @@ function useCurrent(steps: readonly WalkStep[], first: string | undefined) {
   }
 }
 
+/** What each key does; those that make no sense of a step are not there. */
+function keysOf({
+  standing,
+  isHere,
+  move,
+  done,
+  undo,
+  ask,
+  shift,
+}: {
+  standing: WalkStep['standing'] | undefined
+  isHere: boolean
+  move: (by: number) => void
+  done: () => void
+  undo: () => void
+  ask: (what: Saying) => () => void
+  shift: (by: -1 | 1) => void
+}): Readonly<Record<string, () => void>> {
+  return {
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    Enter: done,
+    u: undo,
+    l: ask('leftOut'),
+    e: () => shift(-1),
+    t: () => shift(1),
+    ...(standing === 'held' && { w: ask('waived') }),
+    ...(standing === 'stale' && { c: ask('confirmed') }),
+    ...(standing !== 'held' && isHere && { n: ask('done') }),
+  }
+}
+
 /** The walk with a step of it in hand: which it is, and all that can be done with it by a key. */
 export function useWalkInHand(served: ServedWalk) {
   const by = useDevice().initials
@@ -48,8 +103,9 @@ export function useWalkInHand(served: ServedWalk) {
   const walk = useWalk(served)
   const { step, numbers, pick, move } = useCurrent(walk.steps, served.walk.next)
   const [saying, setSaying] = useState<Saying>()
-  const [isChanging, setChanging] = useState(false)
+  const [open, setOpen] = useState<'change' | 'own'>()
   const [said, setSaid] = useState('')
+  const order = useOrder(served, walk.steps, step, () => setOpen(undefined))
   const [place, standing] = [step && placeOf(served.id, step), step?.standing]
   const tell = (what: Said) => {
     if (!step || by === '') return setSaid('Nothing is put on record without initials.')
@@ -69,18 +125,9 @@ export function useWalkInHand(served: ServedWalk) {
   const undo = () => setSaid(walk.undo(by) ? 'Taken back.' : 'Nothing of yours to take back.')
   const change = (what: ChangeId, text: string) => {
     if (by !== '') walk.change(by, what, text)
-    setChanging(false)
+    setOpen(undefined)
   }
-  useKeys({
-    ArrowDown: () => move(1),
-    ArrowUp: () => move(-1),
-    Enter: done,
-    u: undo,
-    l: ask('leftOut'),
-    ...(standing === 'held' && { w: ask('waived') }),
-    ...(standing === 'stale' && { c: ask('confirmed') }),
-    ...(standing !== 'held' && !place && { n: ask('done') }),
-  })
+  useKeys(keysOf({ standing, isHere: !place, move, done, undo, ask, shift: order.shift }))
   return {
     walk,
     step,
@@ -88,13 +135,14 @@ export function useWalkInHand(served: ServedWalk) {
     by,
     said,
     saying,
-    isChanging,
+    open,
     isHere: place === undefined,
     titleOf: (id: string) => stepTitle(walk.steps.find((one) => one.id === id) ?? walk.steps[0]!),
     numberOf: (id: string) => numbers.get(id) ?? 0,
     pick,
     setSaying,
-    setChanging,
+    setOpen,
+    ...order,
     tell,
     done,
     ask,

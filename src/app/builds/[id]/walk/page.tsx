@@ -6,6 +6,6 @@ import { loadBuild } from '../../../loadBuild'
 export const metadata: Metadata = { title: 'Walk' }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { document, lastSeq } = await loadBuild((await params).id)
-  return <WalkPage served={serveWalk(document, lastSeq, Date.now())} />
+  const { document, revision, lastSeq } = await loadBuild((await params).id)
+  return <WalkPage served={serveWalk(document, { revision, lastSeq }, Date.now())} />
 }
