@@ -20,6 +20,7 @@ export async function shopFigures(report: Report): Promise<void> {
     await server.get('/')
     report.figure('board served, 95th percentile', await served(server, () => '/'), 'ms', 150)
     let turn = 0
+    report.figure('walk served, 95th percentile', await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/walk`), 'ms', 150)
     report.figure(
       'bench served, 95th percentile',
       await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/compression`),

@@ -56,6 +56,15 @@ describe('what picking an extreme adds to the uncertainty', () => {
     expect(smallestOf(biased)).toBeLessThan(smallestOf(alike(6, 1)) + 1e-9)
   })
 
+  it('of the smallest is not moved by what two of them share: no order of the two hangs on it', () => {
+    const zero = { source: { id: 'zero', owner: 'gauge', dof: Infinity }, u: 30 }
+    const shared = alike(3, 1).map(({ value, components }, index) => ({
+      value,
+      components: index < 2 ? [...components, zero] : components,
+    }))
+    expect(selectionU('smallest', shared, alike(3, 1)[0]!)).toBeCloseTo(smallestOf(alike(3, 1)), 9)
+  })
+
   it('takes the scatter of values for what their noise explains, and no more', () => {
     // Scattered as wide as their noise says: as good as alike. Ten times as wide: told apart.
     const scattered = [-1.2, -0.6, 0, 0.5, 1.3].map((value, index) => own(`s${index}`, value, 1))
