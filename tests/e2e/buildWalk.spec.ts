@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
+import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, StepEntry } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -109,6 +110,29 @@ test('a held step says what it waits for, is waived with a reason, and stands in
   await expect(step(page, 'heads.on.left')).toHaveAttribute('data-is', 'done')
   await page.goto(`${shop.server.address}/builds/${id}/book`)
   await expect(page.getByText(/Head on, left bank: gone on without what it waits for, tried on for the pushrods.*\(KV, AB\)/)).toBeVisible()
+})
+
+test('a held step is not put on record by a page that does not know of it, nor by none', async ({ shop }) => {
+  const id = await shop.bring(demo(PETREL))
+  const said = (did: string, more: object = {}) => ({
+    kind: 'step',
+    id: uuidV7(),
+    at: new Date().toISOString(),
+    by: 'KV',
+    step: 'heads.on.left',
+    did,
+    ...more,
+  })
+  const send = (...entries: object[]) =>
+    shop.server.post<{ stored: string[]; refused: { error: string; mayPass?: boolean }[] }>(`/api/builds/${id}/entries`, { entries })
+  const alone = await send(said('done'))
+  expect(alone.json.stored).toEqual([])
+  expect(alone.json.refused).toMatchObject([
+    { error: expect.stringMatching(/^Head on, left bank is held\. Waits for the oil pump drive in/), mayPass: true },
+  ])
+  expect(await deeds(shop, id)).toEqual([])
+  const waived = await send(said('waived', { reason: 'tried on' }), said('done'))
+  expect([waived.json.stored.length, waived.json.refused]).toEqual([2, []])
 })
 
 test('which way a gasket lies is answered, not ticked: a wrong answer goes no further', async ({ page, shop }) => {

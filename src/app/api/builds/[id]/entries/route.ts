@@ -7,6 +7,7 @@ import { entryIssues, entrySchema } from '@/core/files'
 import { database } from '@/data/database'
 import { fileIssueWords, placeWords } from '@/wording'
 import { buildNews } from '../news/buildNews'
+import { heldSteps, type HeldStep } from '../../../../heldSteps'
 import { answering, bodyOf, refusalWords, refused, shapeWords } from '../../../../answer'
 
 /** `whole`: all or none, as a table of readings wants it. Entries are looked at one by one: a bad one holds up no other. */
@@ -39,13 +40,16 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
       if (issue) bad.push({ id: parsed.data.id, error: fileIssueWords(issue, placeWords) })
       else sound.push(parsed.data)
     }
+    const held = await heldAmong(id, sound)
+    bad.push(...held.map((one) => ({ ...one, mayPass: true })))
     if (whole && bad[0]) return refused(422, `${bad[0].error} Nothing was stored.`)
+    const free = sound.filter((entry) => !held.some((one) => one.id === entry.id))
     const {
       stored,
       refused: astray,
       added,
       lastSeq,
-    } = sound.length > 0 ? await builds.append(id, sound, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
+    } = free.length > 0 ? await builds.append(id, free, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
     if (added > 0) buildNews().emit('change', { build: id })
     const pointing = astray.map(({ id: entryId, code, about }) => ({
       id: entryId,
@@ -68,6 +72,14 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const used = new Set(entries.map((entry) => (entry.kind === 'reading' ? entry.gauge : '')))
     return NextResponse.json({ entries, gauges: [...build.gauges.values()].filter(({ id }) => used.has(id)) })
   })
+}
+
+/** Steps of the walk that something holds; a page without any costs nothing. */
+async function heldAmong(id: string, entries: readonly Entry[]): Promise<readonly HeldStep[]> {
+  if (!entries.some((entry) => entry.kind === 'step' && entry.did === 'done')) return []
+  const { builds } = await database()
+  const stored = await builds.load(id)
+  return stored ? heldSteps(stored.document, entries, Date.now()) : []
 }
 
 function idOf(given: unknown, index: number): string {
