@@ -2,7 +2,7 @@
 import type { Build } from '../build/build'
 import type { HoldId } from './holds'
 import type { StageId } from '../build/walkStages'
-import type { AskedId, Attitude, TemporaryId } from './step'
+import type { AskedId, Attitude, TemporaryId } from './asked'
 
 type Spec = Build['spec']
 type Layout = Spec['layout']

@@ -3,14 +3,7 @@ import type { Id } from '../build/ids'
 import type { StepName } from './handbook'
 import type { HoldId } from './holds'
 import type { StageId } from '../build/walkStages'
-
-/** How the engine stands on its stand: steps of one attitude are kept together. */
-export type Attitude = 'upright' | 'upsideDown' | 'off'
-/** What lies in the engine for a while, and has to come out again before the starter. */
-export const TEMPORARY = ['lightSprings', 'ties', 'tape', 'rags', 'pullingBolt', 'tensioner', 'holdDowns', 'manifold'] as const
-export type TemporaryId = (typeof TEMPORARY)[number]
-/** What is asked in words, not ticked: which way a part lies. */
-export type AskedId = 'gasketFront' | 'pistonFront' | 'capsByNumber'
+import type { AskedId, Attitude, TemporaryId } from './asked'
 
 /** Where a step comes from: what the handbook says is done, a bench's readings or looks, or a joint that is pulled. */
 export type StepSource =

@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import styled from 'styled-components'
 import type { Walk, WalkStep } from '@/core/walk'
-import { TEMPORARY } from '@/core/walk/step'
+import { TEMPORARY } from '@/core/walk/asked'
 import type { OpenRun } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { caption } from '@/ui/GlobalStyle'
