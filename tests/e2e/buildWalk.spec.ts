@@ -2,9 +2,7 @@ import type { Page } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
 import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, StepEntry } from '@/core/build'
-import { demoDocument } from '@/demo/readings'
-import { DEMO_BUILDS } from '@/demo/scenario'
-import { demo, expect, KNOWN_PERSON, PETREL, TERN, test, WREN, type Shop } from '../support/shop'
+import { demo, demoRead, expect, KNOWN_PERSON, PETREL, TERN, test, WREN, type Shop } from '../support/shop'
 
 /** The walk of a build: gone by keys, held and waived, made stale and cleared, by two devices at once, with the server gone. */
 async function openWalk(page: Page, shop: Shop, document: BuildDocument): Promise<string> {
@@ -19,11 +17,18 @@ const deeds = async (shop: Shop, id: string) =>
   (await shop.document(id)).entries.filter((entry): entry is StepEntry => entry.kind === 'step')
 
 /** The single with every place read and nothing out, all looks passed over. */
-function wrenRead(): BuildDocument {
-  const read = demoDocument({ ...DEMO_BUILDS[WREN]!, faults: {}, read: () => true }, new Date())
-  const limits = { ...read.spec.limits, 'clearance.exhaust': { lower: 1.2, source: 'test', reason: 'proved', by: 'KV' } }
-  return { ...demo(WREN), entries: read.entries, spec: { ...read.spec, limits } }
-}
+const wrenRead = (): BuildDocument =>
+  demoRead(
+    WREN,
+    (read) => ({
+      ...read,
+      spec: {
+        ...read.spec,
+        limits: { ...read.spec.limits, 'clearance.exhaust': { lower: 1.2, source: 'test', reason: 'proved', by: 'KV' } },
+      },
+    }),
+    {},
+  )
 
 test.setTimeout(120_000)
 

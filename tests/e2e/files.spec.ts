@@ -1,8 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { demo, expect, finding, openBench, readings, TERN, test, WREN, visit } from '../support/shop'
-import { demoDocument } from '@/demo/readings'
-import { DEMO_BUILDS } from '@/demo/scenario'
+import { demo, demoRead, expect, finding, openBench, readings, TERN, test, WREN, visit } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
   page,
@@ -302,7 +300,7 @@ test.describe('axe finds nothing, by day and by night', () => {
   test('on any page', async ({ page, shop }) => {
     await shop.bring(withoutCurves())
     // Of one cylinder a page shows all that it shows of five, in a fifth of the cells.
-    const id = await shop.bring({ ...demo(WREN), entries: demoDocument({ ...DEMO_BUILDS[WREN]!, read: () => true }, new Date()).entries })
+    const id = await shop.bring(demoRead(WREN))
     for (const url of [
       '/',
       '/new',
@@ -330,13 +328,14 @@ test.describe('axe finds nothing, by day and by night', () => {
   test('at any bench, fresh or full, with its panels, on a phone', async ({ page, shop }) => {
     const id = await shop.bring(withoutCurves())
     const fresh = await shop.bring(demo(WREN))
+    const full = await shop.bring(demoRead(WREN))
     for (const [build, bench] of [
-      [id, 'bores'],
+      [full, 'bores'],
       [id, 'bearings'],
-      [id, 'rings'],
-      [id, 'rods'],
+      [full, 'rings'],
+      [full, 'rods'],
       [fresh, 'cam'],
-      [id, 'clearance'],
+      [full, 'clearance'],
       [fresh, 'compression'],
       [id, 'compression'],
     ] as const) {

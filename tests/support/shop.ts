@@ -3,6 +3,7 @@ import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Entry } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import type { Faults } from '@/core/twin'
 import { TestServer } from './server'
 
 export { expect }
@@ -14,6 +15,17 @@ export const WREN = 2
 export function demo(which: number, change: (document: BuildDocument) => BuildDocument = (document) => document): BuildDocument {
   const document = demoDocument(DEMO_BUILDS[which]!, new Date())
   return change({ ...document, id: uuidV7(), entries: document.entries.map((entry) => ({ ...entry, id: uuidV7() })) })
+}
+
+/** A demo engine with every place read, and other faults or limits where a test wants them. */
+export function demoRead(
+  which: number,
+  change: (document: BuildDocument) => BuildDocument = (document) => document,
+  faults?: Faults,
+): BuildDocument {
+  const engine = DEMO_BUILDS[which]!
+  const read = demoDocument({ ...engine, read: () => true, ...(faults && { faults }) }, new Date())
+  return change({ ...read, id: uuidV7(), entries: read.entries.map((entry) => ({ ...entry, id: uuidV7() })) })
 }
 
 /** Initials were asked for before the first reading and are known here from then on. */
