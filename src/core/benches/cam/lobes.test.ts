@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Build, Spec } from '@/core/build'
 import { freshLayout } from '@/core/build/fresh'
-import { valvePlaces, valvesOf } from '@/core/engine'
+import { camOfValve, valvePlaces, valvesOf } from '@/core/engine'
 import { at, by, engine, WHEEL } from '../../../../tests/support/cams'
 import { find, readingOf, valueOf, verdictOf, withSpecOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
@@ -69,6 +69,22 @@ describe('what is wrong with a cam', () => {
     expect(remarksOf(bad, 'cam.centrelineSpread.exhaust')).toEqual([])
     expectNear(valueOf(cam, bad, 'cam.lobeOff.intake4b'), 2.5 * 0.9, 0.4)
   })
+
+  it.each([
+    ['five', five, 0, 1.2, 'exhaust2b', 0.9],
+    ['V8', read(1), 1, 1.2, 'exhaust4', 0.9],
+  ] as const)(
+    'on the %s a lobe is named from where its own readings tell it, whatever all lobes share',
+    (_, sound, which, late, valve, early) => {
+      const name = camOfValve(
+        sound.spec.layout,
+        valvePlaces(sound.spec.layout).find((one) => one.valve === valve)!,
+      )
+      const by = (lobeLate: number) => read(which, { lobeLateDeg: { [numberOf(sound, valve)]: lobeLate } })
+      expect(remarksOf(by(late), `cam.centrelineSpread.${name}`)).toEqual([{ code: 'badLobe', valve, byDeg: expect.closeTo(late, 0) }])
+      expect(remarksOf(by(early), `cam.centrelineSpread.${name}`)).toEqual([])
+    },
+  )
 
   it('a lobe that has worn lifts less', () => {
     const worn = read(0, { lobeLowMm: { [numberOf(five, 'exhaust2a')]: 0.2 } })
