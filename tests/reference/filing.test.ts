@@ -12,8 +12,13 @@ const FIRST_PASS = 4
 const FILINGS = 1000
 
 let counter = 0
+/** Between the leaf that goes and the next, as a builder writes it. */
 function read(build: Build, gapMm: number, stepMm: number, strokes?: number): Build {
   const goes = Math.floor(gapMm / stepMm) * stepMm
+  return written(build, { value: goes, upper: goes + stepMm }, strokes)
+}
+
+function written(build: Build, gap: { readonly value: number; readonly upper?: number }, strokes?: number): Build {
   const before = build.readings.current.get('rings.topGap/c1/top')
   return withEntries(build, [
     {
@@ -23,8 +28,7 @@ function read(build: Build, gapMm: number, stepMm: number, strokes?: number): Bu
       by: 'KV',
       characteristic: 'rings.topGap',
       place: { cylinder: 1, spot: 'top' },
-      value: goes,
-      upper: goes + stepMm,
+      ...gap,
       unit: 'mm',
       asTyped: 'x',
       gauge: 'feeler-fine.1',
@@ -70,5 +74,14 @@ describe('safe strokes', () => {
     expect(log.passes.at(-1)!.perStrokeMm).toBe(0)
     expect(log.strokesLeft).toBe(Math.floor(log.toFileMm / 0.004 + 1e-9))
     expect(log.strokesSafe!).toBeLessThan(log.strokesLeft!)
+  })
+
+  it('of gaps written as one value are reckoned from what the gauge leaves open of that', () => {
+    const log = filingLog(written(written(bare, { value: 0.45 }), { value: 0.5 }, 10), 'top', 1, { lower: 0.54, target: TARGET_MM })!
+    // A leaf a hundredth apart from the next, which repeats to 0.001 mm: a rectangle of 0.01 mm (GUM 4.3.7) and a repeat, at 95 %.
+    expect(log.uncertaintyMm).toBeCloseTo(2 * Math.hypot(0.01 / Math.sqrt(12), 0.001), 9)
+    expect(log.strokesLeft).toBe(12)
+    expect(log.strokesSafe!).toBeGreaterThan(0)
+    expect(log.strokesSafe!).toBeLessThan(12)
   })
 })
