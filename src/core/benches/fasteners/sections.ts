@@ -20,6 +20,6 @@ export function readSections(text: string): readonly Section[] | SectionsIssue {
 
 /** A length that is one; undefined where the text is none, or nothing. */
 function lengthMm(text: string): { readonly value: number; readonly plusMinus?: number } | undefined {
-  const entry = parseEntry(text.trim(), { kind: 'length', unit: 'mm', signed: true })
+  const entry = parseEntry(text.trim(), { kind: 'length', unit: 'mm' })
   return entry.ok && entry.value > 0 ? entry : undefined
 }
