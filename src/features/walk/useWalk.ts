@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { ChangeEntry, StepEntry } from '@/core/build'
@@ -7,6 +6,7 @@ import type { ChangeId, WalkStep } from '@/core/walk'
 import { useEntries } from '../bench/useEntries'
 import { useNews } from '../spec/useNews'
 import type { ServedWalk } from './servedWalk'
+import { useRefresh } from './useRefresh'
 
 export type Said = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>
 
@@ -15,17 +15,17 @@ export type Said = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | '
  * and all, is the server's to say once it has it.
  */
 export function useWalk(served: ServedWalk) {
-  const router = useRouter()
+  const refresh = useRefresh()
   const entries = useEntries(served.id, served.entries, served)
   const { added, unsent, add } = entries
   // A reading at a bench, a pull or a choice moves the walk too.
-  useNews(served.id, { onEntries: () => router.refresh(), onRevision: () => router.refresh() })
+  useNews(served.id, { onEntries: refresh, onRevision: refresh })
   const acknowledged = added.filter(({ id }) => !unsent.has(id)).length
   const seen = useRef(0)
   useEffect(() => {
-    if (acknowledged > seen.current) router.refresh()
+    if (acknowledged > seen.current) refresh()
     seen.current = acknowledged
-  }, [acknowledged, router])
+  }, [acknowledged, refresh])
   const steps = useMemo(() => freed(served.walk.steps.map((step) => shownAt(step, added))), [served.walk.steps, added])
   const say = useCallback(
     (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: new Date().toISOString(), by, step, ...said }),
