@@ -142,8 +142,8 @@ program
     if (stale.length === 0) print('Nothing is stale.')
   })
 
-function stepJson({ id, stage, standing, count, deed, waits, stale, minutes }: WalkStep) {
-  return { id, stage, state: standing, ...(count && { count }), ...(deed && { deed }), waits, stale, minutes }
+function stepJson({ id, stage, standing, count, signOff, waits, stale, minutes }: WalkStep) {
+  return { id, stage, state: standing, ...(count && { count }), ...(signOff && { signOff }), waits, stale, minutes }
 }
 
 program

@@ -13,7 +13,7 @@ async function openWalk(page: Page, shop: Shop, document: BuildDocument): Promis
 }
 
 const step = (page: Page, id: string) => page.locator(`[data-step="${id}"]`)
-const deeds = async (shop: Shop, id: string) =>
+const stepEntries = async (shop: Shop, id: string) =>
   (await shop.document(id)).entries.filter((entry): entry is StepEntry => entry.kind === 'step')
 
 /** The single with every place read and nothing out, all looks passed over. */
@@ -89,7 +89,7 @@ test('the whole walk of the single is gone by keyboard, in its own order, to the
   ] as const)
     expect(gone.indexOf(before), `${before} before ${after}`).toBeLessThan(gone.indexOf(after))
   await expect
-    .poll(async () => (await deeds(shop, id)).find(({ step: name }) => name === 'heads.gasket')?.answer)
+    .poll(async () => (await stepEntries(shop, id)).find(({ step: name }) => name === 'heads.gasket')?.answer)
     .toMatch(/^Front to the front/)
 })
 
@@ -135,7 +135,7 @@ test('a held step is not put on record by a page that does not know of it, nor b
   expect(alone.json.refused).toMatchObject([
     { error: expect.stringMatching(/^Head on, left bank is held\. Waits for the oil pump drive in/), mayPass: true },
   ])
-  expect(await deeds(shop, id)).toEqual([])
+  expect(await stepEntries(shop, id)).toEqual([])
   const waived = await send(said('waived', { reason: 'tried on' }), said('done'))
   expect([waived.json.stored.length, waived.json.refused]).toEqual([2, []])
 })
@@ -157,7 +157,7 @@ test('which way a gasket lies is answered, not ticked: a wrong answer goes no fu
   await page.getByText('Front to the front, holes to the rear').click()
   await done.click()
   await expect
-    .poll(async () => (await deeds(shop, id)).map(({ did, answer }) => [did, answer]))
+    .poll(async () => (await stepEntries(shop, id)).map(({ did, answer }) => [did, answer]))
     .toEqual([
       ['waived', undefined],
       ['done', 'Front to the front, holes to the rear'],
@@ -221,7 +221,7 @@ test('two devices go one walk: what one does the other sees, and a step done twi
   await Promise.all([page, other].map((device) => device.getByRole('button', { name: /^The job/ }).click()))
   await expect(step(page, 'job.paper')).toHaveAttribute('data-is', 'done')
   await expect(step(other, 'job.paper')).toHaveAttribute('data-is', 'done')
-  await expect.poll(async () => (await deeds(shop, id)).filter(({ step: name }) => name === 'job.paper').length).toBe(2)
+  await expect.poll(async () => (await stepEntries(shop, id)).filter(({ step: name }) => name === 'job.paper').length).toBe(2)
   await context.close()
 })
 
@@ -231,7 +231,7 @@ test('a step done while the server is gone is kept, and sent when it is back', a
   await page.keyboard.press('Enter')
   await expect(step(page, 'job.agreed')).toHaveAttribute('data-is', 'done')
   await ownShop.server.up()
-  await expect.poll(async () => (await deeds(ownShop, id)).map(({ step: name }) => name), { timeout: 30_000 }).toEqual(['job.agreed'])
+  await expect.poll(async () => (await stepEntries(ownShop, id)).map(({ step: name }) => name), { timeout: 30_000 }).toEqual(['job.agreed'])
 })
 
 test('temporary parts are counted in and out; axe finds nothing, on a phone neither', async ({ page, shop }) => {

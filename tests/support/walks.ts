@@ -5,7 +5,7 @@ import { stamp } from './builds'
 /** Walks of builds, gone a step at a time. */
 export const NOW_MS = Date.parse('2026-03-02T12:00:00Z')
 
-export function deed(step: string, did: StepEntry['did'] = 'done', more: Partial<StepEntry> = {}): Entry {
+export function signOff(step: string, did: StepEntry['did'] = 'done', more: Partial<StepEntry> = {}): Entry {
   const reason = did === 'waived' || did === 'leftOut' || did === 'confirmed' ? { reason: 'test' } : {}
   return { kind: 'step', ...stamp(), step, did, ...reason, ...more }
 }
@@ -13,7 +13,7 @@ export function deed(step: string, did: StepEntry['did'] = 'done', more: Partial
 export const doing = (build: Build, ...steps: string[]): Build =>
   withEntries(
     build,
-    steps.map((step) => deed(step)),
+    steps.map((step) => signOff(step)),
   )
 
 export const stepIn = (walk: Walk, id: string): WalkStep => {

@@ -2,7 +2,7 @@
 export { AFFECTED, CHANGE_IDS, type ChangeId } from './changes'
 export { HANDBOOK, STEP_NAMES, type StepName } from './handbook'
 export { HOLDS, type HoldId, type LeadsTo } from './holds'
-export { walkOf, type Deed, type StaleBecause, type Standing, type Wait, type Walk, type WalkStep } from './progress'
+export { walkOf, type SignOff, type StaleBecause, type Standing, type Wait, type Walk, type WalkStep } from './progress'
 export type { Changed } from './stale'
 export type { AskedId, Attitude, TemporaryId } from './asked'
 export type { Step } from './step'

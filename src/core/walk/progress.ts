@@ -20,7 +20,7 @@ export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { read
 export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number }
 
 /** Who did it, when, and what was said. */
-export interface Deed {
+export interface SignOff {
   readonly by: string
   readonly at: string
   readonly second?: string
@@ -31,13 +31,13 @@ export interface Deed {
 
 export interface WalkStep extends Step {
   readonly standing: Standing
-  readonly deed?: Deed
+  readonly signOff?: SignOff
   /** Readings taken, looks passed, of those that are wanted. */
   readonly count?: { readonly done: number; readonly of: number }
   /** What keeps it from being done. */
   readonly waits: readonly Wait[]
   /** Holds that are not met, and were waived. */
-  readonly waived?: Deed
+  readonly waived?: SignOff
   readonly stale: readonly StaleBecause[]
   /** Steps it covers that are not done: the last chance to. */
   readonly uncovered: readonly string[]
@@ -58,22 +58,22 @@ const MS_PER_HOUR = 3_600_000
 export function walkOf(build: Build, nowMs: number, findings: readonly Finding[] = evaluate(build)): Walk {
   const steps = stepsOf(build)
   const changes = changesSince(build)
-  const deeds = deedsOf(build)
-  const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { deeds, changes, nowMs })]))
-  const temporary = temporaryIn(deeds.all, steps)
+  const signOffs = signOffsOf(build)
+  const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { signOffs, changes, nowMs })]))
+  const temporary = temporaryIn(signOffs.all, steps)
   const context = contextOf(build, { findings, steps, standing, changes, temporary })
   const walked = steps.map((step): WalkStep => {
     const own = standing.get(step.id)!
     const waits = own.is === 'open' ? waitsOf(step, context, standing) : []
-    const waived = deeds.last(step.id, 'waived')
+    const waived = signOffs.last(step.id, 'waived')
     const isHeld = waits.length > 0 && !waived
     return {
       ...step,
       standing: own.is === 'open' && isHeld ? 'held' : own.is,
-      ...(own.deed && { deed: own.deed }),
+      ...(own.signOff && { signOff: own.signOff }),
       ...(own.count && { count: own.count }),
       waits,
-      ...(waived && waits.length > 0 && { waived: deedOf(waived) }),
+      ...(waived && waits.length > 0 && { waived: signOffOf(waived) }),
       stale: own.stale,
       uncovered: step.hides.filter((id) => isOpen(standing.get(id))),
     }
@@ -84,40 +84,40 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
 
 interface Stood {
   readonly is: 'done' | 'stale' | 'leftOut' | 'open'
-  readonly deed?: Deed
+  readonly signOff?: SignOff
   readonly count?: { readonly done: number; readonly of: number }
   readonly stale: readonly StaleBecause[]
 }
 
 const isOpen = (stood: Stood | undefined): boolean => stood !== undefined && stood.is !== 'done' && stood.is !== 'leftOut'
 
-interface Deeds {
+interface SignOffs {
   readonly all: readonly StepEntry[]
   /** The last that was done to a step, of a kind, and its place in the order of arrival. */
   readonly last: (step: string, ...did: readonly StepEntry['did'][]) => StepEntry | undefined
 }
 
-function deedsOf(build: Build): Deeds {
+function signOffsOf(build: Build): SignOffs {
   const all = build.entries.filter((entry): entry is StepEntry => entry.kind === 'step' && !build.readings.takenBack.has(entry.id))
   return { all, last: (step, ...did) => all.findLast((one) => one.step === step && did.includes(one.did)) }
 }
 
-function deedOf({ by, at, second, answer, text, reason }: StepEntry): Deed {
+function signOffOf({ by, at, second, answer, text, reason }: StepEntry): SignOff {
   return { by, at, ...(second && { second }), ...(answer && { answer }), ...(text && { text }), ...(reason && { reason }) }
 }
 
 type OfReadings = Extract<StepSource, { from: 'readings' }>
 
 interface Looked {
-  readonly deeds: Deeds
+  readonly signOffs: SignOffs
   readonly changes: readonly Changed[]
   readonly nowMs: number
 }
 
 function stoodBy(build: Build, step: Step, looked: Looked): Stood {
-  const left = looked.deeds.last(step.id, 'leftOut')
-  const done = looked.deeds.last(step.id, 'done')
-  if (left && !isBefore(build, left, done)) return { is: 'leftOut', deed: deedOf(left), stale: [] }
+  const left = looked.signOffs.last(step.id, 'leftOut')
+  const done = looked.signOffs.last(step.id, 'done')
+  if (left && !isBefore(build, left, done)) return { is: 'leftOut', signOff: signOffOf(left), stale: [] }
   switch (step.source.from) {
     case 'readings':
       return stoodByReadings(build, step, step.source, looked)
@@ -126,7 +126,7 @@ function stoodBy(build: Build, step: Step, looked: Looked): Stood {
     case 'joint':
       return stoodByJoint(build, step, step.source.joint, looked)
     default:
-      return stoodByDeed(build, step, done, looked)
+      return stoodBySignOff(build, step, done, looked)
   }
 }
 
@@ -135,8 +135,8 @@ function isBefore({ readings: { arrival } }: Build, one: StepEntry, other: StepE
 }
 
 /** Changes that came after something was done, and that nobody has confirmed it through since. */
-function since(build: Build, step: Step, { deeds }: Looked, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
-  const confirmed = deeds.last(step.id, 'confirmed')
+function since(build: Build, step: Step, { signOffs }: Looked, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
+  const confirmed = signOffs.last(step.id, 'confirmed')
   const confirmedAt = confirmed ? build.readings.arrival.get(confirmed.id)! : -1
   return changes.flatMap((changed) => (changed.after >= doneAt && changed.after >= confirmedAt ? [{ changed }] : []))
 }
@@ -146,12 +146,12 @@ function stoodByReadings(build: Build, step: Step, { characteristic, stations }:
   const skipped = stations.filter((id) => !build.readings.current.has(id) && build.readings.skips.has(id)).length
   const count = { done: read.length + skipped, of: stations.length }
   const last = read.at(-1)
-  const deed = last && { by: last.by, at: last.at }
+  const signOff = last && { by: last.by, at: last.at }
   // The oldest of them says since when they are together.
   const oldest = Math.min(...read.map(({ id }) => build.readings.arrival.get(id)!))
   const stale = read.length > 0 ? since(build, step, looked, staleReadings(looked.changes, characteristic), oldest) : []
-  if (stale.length > 0) return { is: 'stale', count, stale, ...(deed && { deed }) }
-  return { is: count.done === count.of ? 'done' : 'open', count, stale, ...(deed && count.done === count.of && { deed }) }
+  if (stale.length > 0) return { is: 'stale', count, stale, ...(signOff && { signOff }) }
+  return { is: count.done === count.of ? 'done' : 'open', count, stale, ...(signOff && count.done === count.of && { signOff }) }
 }
 
 function stoodByChecks(build: Build, benchId: string): Stood {
@@ -160,16 +160,16 @@ function stoodByChecks(build: Build, benchId: string): Stood {
   const last = passed.at(-1)?.check
   const count = { done: passed.length, of: all.length }
   const isDone = count.done === count.of
-  return { is: isDone ? 'done' : 'open', count, stale: [], ...(isDone && last && { deed: { by: last.by, at: last.at } }) }
+  return { is: isDone ? 'done' : 'open', count, stale: [], ...(isDone && last && { signOff: { by: last.by, at: last.at } }) }
 }
 
 function stoodByJoint(build: Build, step: Step, jointId: string, looked: Looked): Stood {
   const joint = jointsOf(build.spec).find(({ id }) => id === jointId)!
   const tight = lastTight(build, joint)
   if (!tight) return { is: 'open', stale: [] }
-  const deed = { by: tight.last.by, at: tight.last.at }
+  const signOff = { by: tight.last.by, at: tight.last.at }
   const stale = since(build, step, looked, staleJoints(looked.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
-  return { is: stale.length > 0 ? 'stale' : 'done', deed, stale }
+  return { is: stale.length > 0 ? 'stale' : 'done', signOff, stale }
 }
 
 /** The run that left a joint tight; undefined where none did, or it was loosened since. */
@@ -179,15 +179,15 @@ function lastTight(build: Build, joint: ReturnType<typeof jointsOf>[number]) {
   return last?.isEnded && last.way !== 'loosen' ? last : undefined
 }
 
-function stoodByDeed(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {
+function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {
   if (!done) return { is: 'open', stale: [] }
   const name = step.source.from === 'handbook' ? step.source.name : step.id
   const changed = since(build, step, looked, staleSteps(looked.changes, name), build.readings.arrival.get(done.id)!)
-  const kept = looked.deeds.last(step.id, 'done', 'confirmed')!
+  const kept = looked.signOffs.last(step.id, 'done', 'confirmed')!
   const hours = (looked.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
   const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
   const stale = [...changed, ...aged]
-  return { is: stale.length > 0 ? 'stale' : 'done', deed: deedOf(done), stale }
+  return { is: stale.length > 0 ? 'stale' : 'done', signOff: signOffOf(done), stale }
 }
 
 /** Put in by a step or by hand, and not taken out since. */

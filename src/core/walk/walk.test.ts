@@ -5,7 +5,7 @@ import { freshSpec, openBuild, USUAL_METHODS } from '@/core/benches'
 import { withChosenAfter } from '@/core/build/changes'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { soundBuild, stamp, without, withReading } from '../../../tests/support/builds'
-import { deed, doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
+import { signOff, doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
 import { specForAnother } from '../build/copy'
@@ -102,7 +102,7 @@ describe('the walk of any engine', () => {
     for (const name of STEP_NAMES) expect(HANDBOOK[name].stage).toBe(name.split('.')[0])
   })
 
-  it('keeps what was done when it is made anew: another layout or method, the same step', () => {
+  it('keeps what was done when it is made again: another layout or method, the same step', () => {
     const done = doing(tern, 'job.agreed', 'heads.studs', 'final.pistons.3')
     const other = withSpec(done, { ...done.spec, methods: { ...USUAL_METHODS, camLobes: true } })
     for (const id of ['job.agreed', 'heads.studs', 'final.pistons.3']) expect(standingOf(other, id)).toBe('done')
@@ -139,7 +139,7 @@ describe('the walk of any engine', () => {
 function nearlyDone(build: Build, ...but: string[]): Build {
   const entries = stepsOf(build).flatMap(({ id, source }) => {
     if (but.some((one) => id.startsWith(one))) return []
-    return source.from === 'joint' || source.from === 'checks' ? [deed(id, 'leftOut')] : [deed(id)]
+    return source.from === 'joint' || source.from === 'checks' ? [signOff(id, 'leftOut')] : [signOff(id)]
   })
   return withEntries(build, entries)
 }
@@ -205,17 +205,17 @@ describe('holds', () => {
     expect(waitsOf(build, 'heads.twoTurns')).toEqual(['!lightSpringsOut'])
     const out = doing(build, 'clear.springsOut', 'heads.twoTurns', 'prime.oilIn', 'fire.tempOut')
     expect(waitsOf(out, 'fire.starter')).toEqual([])
-    const taped = withEntries(out, [deed('heads.on.left', 'putIn', { part: 'tape' })])
+    const taped = withEntries(out, [signOff('heads.on.left', 'putIn', { part: 'tape' })])
     expect(waitsOf(taped, 'fire.starter')).toEqual(['!temporaryOut'])
     expect(walkOf(taped, NOW_MS).temporary).toEqual(['tape'])
-    expect(waitsOf(withEntries(taped, [deed('heads.on.left', 'takenOut', { part: 'tape' })]), 'fire.starter')).toEqual([])
+    expect(waitsOf(withEntries(taped, [signOff('heads.on.left', 'takenOut', { part: 'tape' })]), 'fire.starter')).toEqual([])
     expect(waitsOf(doing(out, 'fire.starter'), 'fire.first')).toEqual(['!oilAtTop', '!firstFireList'])
   })
 
   it('a step that is waived says who, and is open; undone, it is held again', () => {
     const build = nearlyDone(petrel, 'heads.on', 'final.pumpDrive')
     expect(standingOf(build, 'heads.on.left')).toBe('held')
-    const waiver = deed('heads.on.left', 'waived', { reason: 'driven off the cam here', by: 'AB', second: 'KV' })
+    const waiver = signOff('heads.on.left', 'waived', { reason: 'driven off the cam here', by: 'AB', second: 'KV' })
     const waived = withEntries(build, [waiver])
     const step = stepIn(walkOf(waived, NOW_MS), 'heads.on.left')
     expect([step.standing, step.waived]).toEqual(['open', { by: 'AB', at: waiver.at, second: 'KV', reason: 'driven off the cam here' }])
@@ -255,7 +255,7 @@ describe('holds', () => {
           const open = walk.steps.filter(({ standing, id }) => standing === 'open' && id !== 'clear.declared')
           if (open.length === 0) break
           const step = open[choices.next().value! % open.length]!
-          build = withEntries(build, [deed(step.id, step.source.from === 'joint' ? 'leftOut' : 'done')])
+          build = withEntries(build, [signOff(step.id, step.source.from === 'joint' ? 'leftOut' : 'done')])
         }
         const isTurned = walkOf(build, NOW_MS, findings).steps.some(({ id, standing }) => id === 'heads.twoTurns' && standing === 'done')
         if (isTurned) turned++
@@ -312,7 +312,7 @@ describe('what a change makes stale', () => {
   it('holds what rests on it, until it is read again or a person confirms it with a reason', () => {
     const build = changed(nearlyDone(petrel, 'heads.twoTurns'), 'valves')
     expect(waitsOf(build, 'heads.twoTurns')).toContain('!clearanceProven')
-    const confirmed = withEntries(build, [deed('read.clearance.drop', 'confirmed')])
+    const confirmed = withEntries(build, [signOff('read.clearance.drop', 'confirmed')])
     expect(standingOf(confirmed, 'read.clearance.drop')).toBe('done')
     const again = [...petrel.readings.current.values()]
       .filter(({ characteristic }) => characteristic === 'clearance.drop')
@@ -340,7 +340,7 @@ describe('what a change makes stale', () => {
     expect([standing(23.9, 'finalClean.washed'), standing(24.1, 'finalClean.washed')]).toEqual(['done', 'stale'])
     expect([standing(71.9, 'prime.oilAtTop'), standing(72.1, 'prime.oilAtTop')]).toEqual(['done', 'stale'])
     expect(stepIn(walkOf(build, at + 30.5 * 3_600_000), 'finalClean.washed').stale).toEqual([{ agedHours: 30 }])
-    const confirmed = withEntries(build, [deed('finalClean.washed', 'confirmed', { at: '2026-03-03T12:00:00Z' })])
+    const confirmed = withEntries(build, [signOff('finalClean.washed', 'confirmed', { at: '2026-03-03T12:00:00Z' })])
     expect(stepIn(walkOf(confirmed, at + 30 * 3_600_000), 'finalClean.washed').standing).toBe('done')
   })
 

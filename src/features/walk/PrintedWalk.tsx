@@ -73,7 +73,7 @@ export function PrintedWalk({
 }
 
 function Line({ step, number, titleOf }: { step: WalkStep; number: number; titleOf: (id: string) => string }) {
-  const { standing, deed, waits } = step
+  const { standing, signOff, waits } = step
   const caution = stepCaution(step)
   const isOver = standing === 'done' || standing === 'leftOut'
   return (
@@ -85,9 +85,9 @@ function Line({ step, number, titleOf }: { step: WalkStep; number: number; title
         {!isOver && stepWhy(step) && <small>{stepWhy(step)}</small>}
         {!isOver && caution && <small>{caution}</small>}
         {waits.some((wait) => 'hold' in wait) && <small>{waitsWords(waits, titleOf)}</small>}
-        {standing === 'leftOut' && <small>Left out: {deed?.reason}</small>}
+        {standing === 'leftOut' && <small>Left out: {signOff?.reason}</small>}
       </span>
-      <span>{deed && isOver ? `${deed.by} ${deed.at.slice(0, 10)}` : ''}</span>
+      <span>{signOff && isOver ? `${signOff.by} ${signOff.at.slice(0, 10)}` : ''}</span>
     </li>
   )
 }

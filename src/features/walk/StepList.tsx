@@ -143,7 +143,7 @@ function isHeldBack({ standing, waits }: WalkStep): boolean {
 }
 
 function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: string) => string; isCurrent: boolean }) {
-  const { standing, waits, stale, waived, uncovered, deed } = step
+  const { standing, waits, stale, waived, uncovered, signOff } = step
   const caution = stepCaution(step)
   return (
     <>
@@ -164,9 +164,9 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
           {waived.second && ` and ${waived.second}`}: {waived.reason}
         </small>
       )}
-      {deed?.answer && <small>Answered: “{deed.answer}”</small>}
-      {deed?.text && <small>{deed.text}</small>}
-      {deed?.reason && standing === 'leftOut' && <small>Left out: {deed.reason}</small>}
+      {signOff?.answer && <small>Answered: “{signOff.answer}”</small>}
+      {signOff?.text && <small>{signOff.text}</small>}
+      {signOff?.reason && standing === 'leftOut' && <small>Left out: {signOff.reason}</small>}
       {(isCurrent || standing === 'open') && stepWhy(step) && <small>{stepWhy(step)}</small>}
       {isCurrent && caution && <small data-caution="">{caution}</small>}
       {isCurrent && uncovered.length > 0 && (
@@ -179,8 +179,9 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
 }
 
 function sideWords(step: WalkStep): string {
-  const { deed, standing, minutes, count } = step
-  if (deed && standing !== 'open') return [`${deed.by} ${deed.at.slice(0, 10)}`, ...(deed.second ? [deed.second] : [])].join(' · ')
+  const { signOff, standing, minutes, count } = step
+  if (signOff && standing !== 'open')
+    return [`${signOff.by} ${signOff.at.slice(0, 10)}`, ...(signOff.second ? [signOff.second] : [])].join(' · ')
   const how = count && count.done > 0 ? countWords(step) : minutesWords(minutes)
   return step.attitude ? `${how}, ${ATTITUDE_WORDS[step.attitude]}` : how
 }

@@ -100,7 +100,7 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
           <SpokenTitle>Walk, {served.spec.name}</SpokenTitle>
           <Head>
             <h2>{STAGE_WORDS[stage].title}</h2>
-            {step && <Deeds step={step} hand={hand} />}
+            {step && <StepActions step={step} hand={hand} />}
           </Head>
           {by === '' && <Notice>Whose hands are these? Put your initials in at the top right: nothing is put on record without.</Notice>}
           {walk.trouble && <Notice role="status">{walk.trouble}</Notice>}
@@ -178,7 +178,7 @@ function firstOf(steps: readonly WalkStep[], stage: StageId): string | undefined
 }
 
 /** What can be done with a step, each with its key. */
-function Deeds({ step, hand: { isHere, done, ask, undo, mayMove, shift } }: { step: WalkStep; hand: WalkInHand }) {
+function StepActions({ step, hand: { isHere, done, ask, undo, mayMove, shift } }: { step: WalkStep; hand: WalkInHand }) {
   const { standing } = step
   return (
     <>

@@ -66,15 +66,15 @@ function shownAt(step: WalkStep, added: ReturnType<typeof useEntries>['added']):
   const last = own.at(-1)
   if (!last) return step
   const { by, at, second, answer, reason, text } = last
-  const deed = { by, at, ...(second && { second }), ...(answer && { answer }), ...(reason && { reason }), ...(text && { text }) }
+  const signOff = { by, at, ...(second && { second }), ...(answer && { answer }), ...(reason && { reason }), ...(text && { text }) }
   switch (last.did) {
     case 'done':
     case 'confirmed':
-      return { ...step, standing: 'done', deed, waits: [], stale: [] }
+      return { ...step, standing: 'done', signOff, waits: [], stale: [] }
     case 'leftOut':
-      return { ...step, standing: 'leftOut', deed }
+      return { ...step, standing: 'leftOut', signOff }
     case 'waived':
-      return { ...step, standing: 'open', waived: deed }
+      return { ...step, standing: 'open', waived: signOff }
     default:
       return step
   }

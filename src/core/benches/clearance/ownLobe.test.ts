@@ -27,7 +27,7 @@ function later(build: Build, valve: string, deg: number): Build {
   }, build)
 }
 
-/** What the whole sweep of the cam, searched anew, comes to with its lobe so much later and so many times as high. */
+/** What the whole sweep of the cam, searched again, comes to with its lobe so much later and so many times as high. */
 function sweptMm(build: Build, lateDeg: number, times = 1): number {
   const cam = nearest(build, 'intake')
   if ('missing' in cam) throw new Error('no lobe')
