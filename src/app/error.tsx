@@ -1,7 +1,8 @@
 'use client'
 import { useEffect } from 'react'
+import { onceReachable } from '@/ui/onceReachable'
 
-const ASK_AGAIN_MS = 2000
+const RELOAD_AFTER_MS = 2000
 
 /** A part of the page that never came: the connection went while it was fetched. The parts themselves are sound. */
 function isUnfetched(error: Error): boolean {
@@ -10,16 +11,7 @@ function isUnfetched(error: Error): boolean {
 
 /** Loads the page again once the server answers: a part that was not fetched is asked for no second time by the page itself. */
 function useReloadOnceReachable(wanted: boolean): void {
-  useEffect(() => {
-    if (!wanted) return
-    const timer = setInterval(() => {
-      fetch('/api/health', { cache: 'no-store' }).then(
-        ({ ok }) => ok && location.reload(),
-        () => undefined,
-      )
-    }, ASK_AGAIN_MS)
-    return () => clearInterval(timer)
-  }, [wanted])
+  useEffect(() => (wanted ? onceReachable(() => location.reload(), RELOAD_AFTER_MS) : undefined), [wanted])
 }
 
 /** Plain on purpose: what failed may be the interface itself. */

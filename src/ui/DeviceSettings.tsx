@@ -1,10 +1,10 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { memo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
 import { PHONE } from './GlobalStyle'
+import { useRefresh } from './useRefresh'
 import { useDevice } from './device'
 
 const Box = styled.div`
@@ -53,7 +53,7 @@ const THEME_AFTER = { auto: 'light', light: 'dark', dark: 'auto' } as const
 /** What belongs to the device and not to a build: units on show, light or dark, whose hands these are. */
 export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSystem; buildId?: string }) => {
   const device = useDevice()
-  const router = useRouter()
+  const refresh = useRefresh()
   const [typed, setTyped] = useState(device.initials)
   const [seen, setSeen] = useState(device.initials)
   if (seen !== device.initials) {
@@ -62,13 +62,13 @@ export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSy
   }
   const keep = (change: Parameters<typeof device.set>[0]) => {
     device.set(change)
-    router.refresh()
+    refresh()
   }
   const shown = ownSystem && buildId ? device.systemFor(ownSystem, buildId) : (device.system ?? ownSystem)
   const change = (system: UnitSystem) => {
     if (buildId) {
       device.setSystemFor(buildId, system)
-      router.refresh()
+      refresh()
     } else keep({ system })
   }
   const nextTheme = THEME_AFTER[device.theme]

@@ -34,6 +34,25 @@ test('a part of the page that could not be fetched is said so, and the page is b
   await expect(page.getByRole('button', { name: 'Gasket rack' })).toBeVisible()
 })
 
+test('a page that asks for its figures again while the server is gone stays, and has them once it answers', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(WREN))
+  await page.goto(`${ownShop.server.address}/builds/${id}/walk`)
+  await page.locator('[data-ready]').waitFor()
+  const asked = { whetherItAnswers: 0, forThePage: 0 }
+  page.on('request', (request) => {
+    if (request.url().endsWith('/api/health')) asked.whetherItAnswers++
+    if (request.url().includes('/walk') && request.headers().rsc === '1') asked.forThePage++
+  })
+  await ownShop.server.kill()
+  await page.getByRole('button', { name: 'Units shown: metric. Change' }).click()
+  await expect.poll(() => asked.whetherItAnswers).toBeGreaterThan(1)
+  await expect(page.getByRole('heading', { name: 'Walk, Wren' })).toBeVisible()
+  expect(asked.forThePage).toBe(0)
+  await ownShop.server.up()
+  await expect.poll(() => asked.forThePage).toBe(1)
+  await expect(page.getByRole('button', { name: 'Units shown: inch. Change' })).toBeVisible()
+})
+
 test('a device too full to keep a reading says so, and the reading is sent all the same', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN))
   await page.addInitScript(() => {

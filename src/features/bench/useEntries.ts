@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
-import { useRouter } from 'next/navigation'
 import type { Entry } from '@/core/build'
+import { useRefresh } from '@/ui/useRefresh'
 import { useNews, type NewsListener } from '../spec/useNews'
 import { endOfId, endsOf, type ServerCopy } from './servedBuild'
 import type { KeepResult, KeptEntry } from './outbox'
@@ -55,13 +55,13 @@ export function useEntries(buildId: string, fromServer: readonly Entry[], { also
 
 /** What others entered since the page was served, in order of arrival; one's own among it once it is stored. */
 function useHeard(buildId: string, lastSeq: number): readonly Entry[] {
-  const router = useRouter()
+  const refresh = useRefresh()
   const [heard, setHeard] = useState<readonly Entry[]>([])
   const news: NewsListener = {
     onEntries(entries) {
       setHeard((now) => [...now, ...entries.filter(({ id }) => !now.some((one) => one.id === id))])
       // What an earlier entry hid is not on this page: only the server can say what counts there now.
-      if (entries.some((entry) => 'target' in entry)) router.refresh()
+      if (entries.some((entry) => 'target' in entry)) refresh()
     },
   }
   useNews(buildId, news, lastSeq)

@@ -1,7 +1,6 @@
 'use client'
 import Link from 'next/link'
 import styled from 'styled-components'
-import { useRouter } from 'next/navigation'
 import type { Spec, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
@@ -17,6 +16,7 @@ import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
+import { useRefresh } from '@/ui/useRefresh'
 import { dutyWords, fuelWords, small } from '@/wording'
 import type { BenchSummary } from '../board/summary'
 
@@ -109,8 +109,8 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
   const system = device.systemFor(initial.units, id)
   const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
-  const router = useRouter()
-  useNews(id, { onEntries: () => router.refresh(), onRevision: (latest) => latest > revision && router.refresh() })
+  const refresh = useRefresh()
+  useNews(id, { onEntries: refresh, onRevision: (latest) => latest > revision && refresh() })
   const home = `/builds/${id}`
   const next = benches.find((bench) => bench.next !== undefined)
   const length = (mm: number | undefined) => lengthWords(mm, system)

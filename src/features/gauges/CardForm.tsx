@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Gauge } from '@/core/build'
 import { repeatabilityOfRange, TRIES } from '@/core/metrology'
@@ -7,6 +6,7 @@ import { UNITS, unitsOfKind, type UnitId } from '@/core/quantity'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice, Row } from '@/ui/Page'
+import { useRefresh } from '@/ui/useRefresh'
 import { send } from '../send'
 import { cardFrom, fieldsOf, type CardFields } from './cardFields'
 
@@ -39,7 +39,7 @@ interface CardFormProps {
 
 /** A new gauge, or a new card of one: what it can see, as typed. */
 export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
-  const router = useRouter()
+  const refresh = useRefresh()
   const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
   const { measures } = USES.find((one) => one.value === use)!
   const [unit, setUnit] = useState<UnitId>(from?.unit ?? 'mm')
@@ -51,7 +51,7 @@ export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
     const answer = await send('/api/gauges', made)
     if (!answer.ok) return setTrouble(answer.error)
     onDone()
-    router.refresh()
+    refresh()
   }
   return (
     <form

@@ -7,6 +7,7 @@ import { clocksOf, holdRefusals, jointsOf, retorqueRefusals, type Run, type RunR
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
+import { useRefresh } from '@/ui/useRefresh'
 import { fastenerPlaceWords, stageFigure, stageWords, WAY_WORDS } from '@/wording'
 import { Waiting } from '../bench/benchLayout'
 import { useNews } from '../spec/useNews'
@@ -25,9 +26,9 @@ export function RunPage({ served, jointId, way }: { served: ServedJoints; jointI
   const system = device.systemFor(spec.units, served.id)
   const joint = useMemo(() => jointsOf(spec).find(({ id }) => id === jointId)!, [jointId, spec])
   const runs = useRuns(served, joint)
-  const router = useRouter()
+  const refresh = useRefresh()
   // A plan changed elsewhere is the plan here too: the figure on the wrench may not be yesterday's.
-  useNews(served.id, { onRevision: (latest) => latest > served.revision && router.refresh() })
+  useNews(served.id, { onRevision: (latest) => latest > served.revision && refresh() })
   const run = runs.runs.find((one) => one.way === way && !one.isEnded)
   const home = `/builds/${served.id}`
   return (

@@ -1,9 +1,10 @@
 'use client'
-import { useEffect } from 'react'
+import { useLayoutEffect } from 'react'
 
 /** Keys and pedals: one press each, held keys count once, none while something is being typed. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {
-  useEffect(() => {
+  // Before the frame is shown: a key meant for what is seen may not meet what stood there before.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
       if ((event.target as HTMLElement).closest('input, textarea, select, [role="dialog"]')) return

@@ -1,12 +1,12 @@
 'use client'
-import { useCallback, useEffect, useMemo, useRef } from 'react'
+import { useCallback, useMemo } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { ChangeEntry, StepEntry } from '@/core/build'
 import type { ChangeId, WalkStep } from '@/core/walk'
+import { useRefresh } from '@/ui/useRefresh'
 import { useEntries } from '../bench/useEntries'
 import { useNews } from '../spec/useNews'
 import type { ServedWalk } from './servedWalk'
-import { useRefresh } from './useRefresh'
 
 export type Said = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>
 
@@ -18,14 +18,8 @@ export function useWalk(served: ServedWalk) {
   const refresh = useRefresh()
   const entries = useEntries(served.id, served.entries, served)
   const { added, unsent, add } = entries
-  // A reading at a bench, a pull or a choice moves the walk too.
-  useNews(served.id, { onEntries: refresh, onRevision: refresh })
-  const acknowledged = added.filter(({ id }) => !unsent.has(id)).length
-  const seen = useRef(0)
-  useEffect(() => {
-    if (acknowledged > seen.current) refresh()
-    seen.current = acknowledged
-  }, [acknowledged, refresh])
+  // A reading at a bench, a pull or a choice moves the walk too; what was done here comes back the same way once it is stored.
+  useNews(served.id, { onEntries: refresh, onRevision: (latest) => latest > served.revision && refresh() })
   const steps = useMemo(() => freed(served.walk.steps.map((step) => shownAt(step, added))), [served.walk.steps, added])
   const say = useCallback(
     (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: new Date().toISOString(), by, step, ...said }),

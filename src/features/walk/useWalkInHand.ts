@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import type { ChangeId, WalkStep } from '@/core/walk'
 import { mayMove, withOwnStep, withStepMoved } from '@/core/walk/edit'
 import { useDevice } from '@/ui/device'
+import { useRefresh } from '@/ui/useRefresh'
 import { stepTitle } from '@/wording/walk'
 import { useKeys } from '../joints/useKeys'
 import { useSpec } from '../spec/useSpec'
@@ -30,10 +31,10 @@ const SAID_WORDS: Readonly<Record<Said['did'], string>> = {
 /** The order of the walk and steps of one's own: revisions of the build. */
 function useOrder(served: ServedWalk, steps: readonly WalkStep[], step: WalkStep | undefined, close: () => void) {
   const by = useDevice().initials
-  const router = useRouter()
+  const refresh = useRefresh()
   const edit = useSpec(served.id, served.spec, served.revision, by)
   const change = (words: string, apply: Parameters<typeof edit.change>[1]) =>
-    void edit.change(words, apply).then((isStored) => isStored && router.refresh())
+    void edit.change(words, apply).then((isStored) => isStored && refresh())
   return {
     edit,
     mayMove: (count: -1 | 1) => step !== undefined && mayMove(steps, step.id, count),

@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OutputId } from '@/core/bench/bench'
@@ -11,6 +10,7 @@ import { useDevice } from '@/ui/device'
 import { PHONE } from '@/ui/GlobalStyle'
 import { lazyPart, useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
+import { useRefresh } from '@/ui/useRefresh'
 import { planWords } from '@/wording/whatIf'
 import type { ServedBuild } from '../bench/servedBuild'
 import { Breaks, Sensitivity, WouldMove } from './Consequences'
@@ -82,9 +82,9 @@ const FIRST_WATCHED: OutputId = 'clearance.closest'
 /** Every knob of an engine and what it moves over all benches: nothing touches it until a variant is taken as the plan. */
 export function WhatIfPage({ served, revision }: { served: ServedBuild; revision: number }) {
   const device = useDevice()
-  const router = useRouter()
+  const refresh = useRefresh()
   // A reading that comes in from the bench moves today, and with it every variant.
-  useNews(served.id, { onEntries: () => router.refresh() })
+  useNews(served.id, { onEntries: refresh })
   const what = useWhatIf(served, revision, device.initials)
   const system = device.systemFor(what.build.spec.units, served.id)
   const [watched, setWatched] = useState<OutputId>(FIRST_WATCHED)
