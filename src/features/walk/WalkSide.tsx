@@ -1,27 +1,11 @@
 'use client'
 import Link from 'next/link'
-import styled from 'styled-components'
 import type { Walk, WalkStep } from '@/core/walk'
 import { TEMPORARY } from '@/core/walk/asked'
 import type { OpenRun } from '@/core/joints'
 import { Button } from '@/ui/Button'
-import { caption } from '@/ui/GlobalStyle'
+import { SideSection } from '@/ui/SideSection'
 import { changedWords, stepTitle, TEMPORARY_WORDS } from '@/wording/walk'
-
-const Box = styled.section`
-  padding: 14px 16px;
-  border-bottom: 1px solid var(--hairline);
-  h2 {
-    ${caption} margin-bottom: 8px;
-  }
-  li {
-    margin-bottom: 6px;
-  }
-  p {
-    font-size: 14px;
-    color: var(--quiet);
-  }
-`
 
 const wordsOf = (part: string) => TEMPORARY_WORDS[part as keyof typeof TEMPORARY_WORDS] ?? part
 
@@ -45,7 +29,7 @@ export function WalkSide({
     <>
       <StaleBox stale={steps.filter(({ standing }) => standing === 'stale')} changes={walk.changes} onPick={onPick} />
       <TemporaryBox temporary={walk.temporary} onPart={onPart} />
-      <Box aria-label="Joints left open">
+      <SideSection aria-label="Joints left open">
         <h2>Joints left open</h2>
         {openRuns.length === 0 && <p>None.</p>}
         <ul>
@@ -57,7 +41,7 @@ export function WalkSide({
             </li>
           ))}
         </ul>
-      </Box>
+      </SideSection>
     </>
   )
 }
@@ -66,7 +50,7 @@ type OnPart = (did: 'putIn' | 'takenOut', part: string) => void
 
 function StaleBox({ stale, changes, onPick }: { stale: readonly WalkStep[]; changes: Walk['changes']; onPick: (id: string) => void }) {
   return (
-    <Box aria-label="Stale">
+    <SideSection aria-label="Stale">
       <h2>Stale</h2>
       {stale.length === 0 && <p>Nothing.</p>}
       <ul>
@@ -79,7 +63,7 @@ function StaleBox({ stale, changes, onPick }: { stale: readonly WalkStep[]; chan
         ))}
       </ul>
       {changes.length > 0 && <p>Changed: {changes.map(changedWords).join('; ')}.</p>}
-    </Box>
+    </SideSection>
   )
 }
 
@@ -88,7 +72,7 @@ const BY_HAND = TEMPORARY.filter((part) => part !== 'lightSprings')
 
 function TemporaryBox({ temporary, onPart }: { temporary: readonly string[]; onPart: OnPart }) {
   return (
-    <Box aria-label="In the engine for a while">
+    <SideSection aria-label="In the engine for a while">
       <h2>In for a while</h2>
       {temporary.length === 0 && <p>Nothing that has to come out again.</p>}
       <ul>
@@ -106,6 +90,6 @@ function TemporaryBox({ temporary, onPart }: { temporary: readonly string[]; onP
           {wordsOf(part)}
         </Button>
       ))}
-    </Box>
+    </SideSection>
   )
 }

@@ -10,20 +10,13 @@ import { toReadAgain, watchedOf, type Effect, type Headline, type Variant } from
 import { differenceInUnit } from '@/core/quantity'
 import { useAfterPause } from '@/features/bench/useAfterPause'
 import { documentOf } from '@/features/bench/documentOf'
-import { caption, numerals } from '@/ui/GlobalStyle'
+import { numerals } from '@/ui/GlobalStyle'
+import { SideSection } from '@/ui/SideSection'
 import { brokenWords, capital, subjectWords } from '@/wording'
 import { sensitivityInWorker } from '@/workers/whatIf'
 import type { WhatIf } from './useWhatIf'
 
-const Box = styled.section`
-  padding: 14px 16px;
-  border-bottom: 1px solid var(--hairline);
-  h2 {
-    ${caption} margin-bottom: 8px;
-  }
-  li {
-    margin-bottom: 6px;
-  }
+const Box = styled(SideSection)`
   p,
   dl {
     font-size: 13px;
