@@ -1,0 +1,99 @@
+/** What moves the valves against the pistons: cams turned or swapped, valve heads, pockets. */
+import type { Build } from '../../build/build'
+import { readingAt } from '../../build/figures'
+import type { EngineChange } from '../../build/types'
+import { allWorkOn } from '../../build/work'
+import { isKnown, type Derived } from '../../bench/finding'
+import { camKind, camsOf, onOneShaft, type Cam, type CamKind } from '../../engine'
+import { printed } from '../../numerics/printed'
+import { cardDuration, cardLobeLift } from '../../quantities/camCard'
+import { onCurve, peakLiftOf } from '../../quantities/camMotion/curve'
+import { lobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { alike, around, DEG, inThou, MM, onPaper, paperKnob, upTo, type Knob } from './knob'
+
+/** Cams of a kind set earlier; lobes of one shaft turn together, and are one knob. */
+export function phasingKnob(kind: CamKind): Knob {
+  const cams = ({ spec: { layout } }: Build) => camsOf(layout).filter((cam) => camKind(cam) === kind)
+  return {
+    id: `advance.${kind}`,
+    label: `${kind === 'intake' ? 'Intake' : 'Exhaust'} cam earlier by`,
+    ...DEG,
+    step: alike(1),
+    today: (build) => {
+      const { layout } = build.spec
+      const [first] = cams(build)
+      const isFollower = first && kind === 'exhaust' && onOneShaft(layout, first).some((cam) => camKind(cam) === 'intake')
+      return first && !isFollower ? allWorkOn(build, `turnCam/${first}`) : undefined
+    },
+    ...around(12),
+    changes: (build, value, today) => {
+      const by = printed(value - today)
+      const turned = [...new Set(cams(build).flatMap((cam) => onOneShaft(build.spec.layout, cam)))]
+      return [...turned.map((cam): EngineChange => ({ what: 'turnCam', cam, by })), ...(kind === 'intake' ? closingEarlier(build, by) : [])]
+    },
+  }
+}
+
+/** Where the ratio is counted from the intake's closing, what is noted of it goes with its cam. */
+function closingEarlier(build: Build, byDeg: number): readonly EngineChange[] {
+  const { intakeClosing, intakeRetard } = build.spec.paper
+  return intakeClosing ? [onPaper(build, 'intakeRetard', (intakeRetard?.value ?? 0) - byDeg)] : []
+}
+
+/** The first of a kind: what its lobes do the others of the kind do. */
+function firstCam({ spec }: Build, kind: CamKind): Cam | undefined {
+  return camsOf(spec.layout).find((cam) => camKind(cam) === kind)
+}
+
+const LOBE = {
+  lift: { label: 'lobe lift', ...MM, step: inThou(0.1, 5), reach: 2, what: 'lobeLift', read: peakLiftOf, card: cardLobeLift },
+  duration: { label: 'duration', ...DEG, step: alike(1), reach: 20, what: 'lobeDuration', read: readDuration, card: cardDuration },
+} as const
+
+function readDuration(build: Build, cam: Cam): Derived {
+  return onCurve(build, cam, 'duration')
+}
+
+/** Other cams of a kind: what their lobes do at the check lift, from what was read on, or else from what their card says. */
+export function lobeKnob(valves: CamKind, what: keyof typeof LOBE): Knob {
+  const { label, kind, units, step, reach, what: work, read, card } = LOBE[what]
+  return {
+    id: `${work}.${valves}`,
+    label: `${valves === 'intake' ? 'Intake' : 'Exhaust'} ${label}`,
+    kind,
+    units,
+    step,
+    part: 'cams',
+    today: (build) => {
+      const cam = firstCam(build, valves)
+      if (!cam || 'missing' in lobeMotion(build, cam)) return undefined
+      const [known, stated] = [read(build, cam), card(build, cam)]
+      if (isKnown(known)) return known.figure.value.value
+      return isKnown(stated) ? stated.figure.value.value + allWorkOn(build, `${work}/${valves}`) : undefined
+    },
+    ...around(reach),
+    changes: (_, value, today) => [{ what: work, valves, by: printed(value - today) }],
+  }
+}
+
+/** Larger valves, as long as their size on paper counts: between valves alone, and until one is measured across. */
+export function headKnob(valves: CamKind): Knob {
+  const knob = paperKnob(`${valves}ValveHead`, 4, inThou(0.1, 5), 'head')
+  const isIdle = (build: Build) =>
+    build.spec.paper.valvesApart === undefined ||
+    camsOf(build.spec.layout).some((cam) => camKind(cam) === valves && readingAt(build, 'clearance.headSize', { cam }))
+  return { ...knob, today: (build) => (isIdle(build) ? undefined : knob.today(build)) }
+}
+
+export function pocketKnob(valves: CamKind): Knob {
+  return {
+    id: `pocket.${valves}`,
+    label: `${valves === 'intake' ? 'Intake' : 'Exhaust'} pockets deeper`,
+    ...MM,
+    step: inThou(0.1, 5),
+    part: 'pistons',
+    today: (build) => (build.spec.methods.valveSurface === 'pocket' ? allWorkOn(build, `cutPocket/${valves}`) : undefined),
+    ...upTo(1.5),
+    changes: (_, value, today) => [{ what: 'cutPocket', valves, by: printed(value - today) }],
+  }
+}
