@@ -1,6 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { demo, demoRead, expect, finding, openBench, readings, TERN, test, WREN, visit } from '../support/shop'
+import { demo, expect, readings, TERN, test, WREN, visit } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
   page,
@@ -267,91 +265,4 @@ test('pages carry their guards: headers, no scripts from elsewhere, no telemetry
   expect(headers['x-frame-options']).toBe('DENY')
   await page.locator('[data-ready]').waitFor()
   expect(strangers).toEqual([])
-})
-
-const ALL_RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
-
-/** Scans what a page shows, by day and by night: what is marked up is the same in both, what is seen is not. */
-async function scan(page: Page, where: string): Promise<void> {
-  // Only what is wrong is reported in full: a page of a thousand sound cells is not written down.
-  const axe = () => new AxeBuilder({ page }).options({ resultTypes: ['violations'] })
-  const inTheme = (theme: 'light' | 'dark') => page.evaluate((now) => (document.documentElement.dataset.theme = now), theme)
-  await inTheme('light')
-  const day = await axe().withTags(ALL_RULES).analyze()
-  await inTheme('dark')
-  const night = await axe().withRules(['color-contrast']).analyze()
-  const words = [...day.violations, ...night.violations].map(({ id, nodes }) => {
-    const targets = nodes.slice(0, 3).map((node) => node.target.join(' '))
-    return `${where}: ${id} ${targets.join(' | ')}`
-  })
-  expect(words).toEqual([])
-}
-
-/** Every kind of what is read, but not the four hundred lifts of its curves: axe looks at each cell. */
-const withoutCurves = () =>
-  demo(TERN, (one) => ({
-    ...one,
-    entries: one.entries.filter((entry) => !('characteristic' in entry) || entry.characteristic !== 'cam.lift'),
-  }))
-
-test.describe('axe finds nothing, by day and by night', () => {
-  test.setTimeout(600_000)
-
-  test('on any page', async ({ page, shop }) => {
-    await shop.bring(withoutCurves())
-    // Of one cylinder a page shows all that it shows of five, in a fifth of the cells.
-    const id = await shop.bring(demoRead(WREN))
-    for (const url of [
-      '/',
-      '/new',
-      '/gauges',
-      '/sums',
-      '/sums/conformity',
-      '/sums/gaugestudy',
-      '/bolts',
-      `/builds/${id}`,
-      `/builds/${id}/paper`,
-      `/builds/${id}/book`,
-      `/builds/${id}/readings`,
-      `/builds/${id}/clocking`,
-      `/builds/${id}/joints`,
-      `/builds/${id}/joints/head`,
-      `/builds/${id}/joints/head/run`,
-      '/nowhere',
-    ]) {
-      await page.goto(shop.server.address + url)
-      await page.locator(url === '/nowhere' ? 'main' : '[data-hydrated]').waitFor()
-      await scan(page, url)
-    }
-  })
-
-  test('at any bench, fresh or full, with its panels, on a phone', async ({ page, shop }) => {
-    const id = await shop.bring(withoutCurves())
-    const fresh = await shop.bring(demo(WREN))
-    const full = await shop.bring(demoRead(WREN))
-    for (const [build, bench] of [
-      [full, 'bores'],
-      [id, 'bearings'],
-      [full, 'rings'],
-      [full, 'rods'],
-      [fresh, 'cam'],
-      [full, 'clearance'],
-      [fresh, 'compression'],
-      [id, 'compression'],
-    ] as const) {
-      await openBench(page, shop, build, bench)
-      await scan(page, bench)
-    }
-    await finding(page, 'compression.compressionRatio.4').getByRole('button').click()
-    await page.getByRole('dialog').waitFor()
-    await scan(page, 'sum')
-    await page.keyboard.press('Escape')
-    await page.setViewportSize({ width: 390, height: 844 })
-    await scan(page, 'bench on a phone')
-    await page.setViewportSize({ width: 1280, height: 800 })
-    await openBench(page, shop, fresh, 'cam')
-    await page.getByRole('button', { name: 'The drive' }).click()
-    await page.getByRole('dialog').waitFor()
-    await scan(page, 'drive')
-  })
 })
