@@ -1,14 +1,13 @@
 #!/usr/bin/env node
-// Runs the command line from its TypeScript source, wherever it is called from.
+// Runs the command line, wherever it is called from.
 import { spawn } from 'node:child_process'
-import { fileURLToPath } from 'node:url'
+import { bundled } from '../scripts/bundled.mjs'
+import { ROOT } from '../scripts/setup.mjs'
 
-const root = fileURLToPath(new URL('..', import.meta.url))
-const child = spawn(
-  process.execPath,
-  ['--conditions=react-server', '--import', import.meta.resolve('tsx'), `${root}src/cli/main.ts`, ...process.argv.slice(2)],
-  { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: `${root}tsconfig.json`, KALIBROS_ROOT: root } },
-)
+const child = spawn(process.execPath, [...bundled('src/cli/main.ts'), ...process.argv.slice(2)], {
+  stdio: 'inherit',
+  env: { ...process.env, KALIBROS_ROOT: ROOT },
+})
 child.on('exit', (code, signal) => {
   process.exitCode = code ?? (signal ? 1 : 0)
 })

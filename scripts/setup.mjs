@@ -46,7 +46,7 @@ export function build() {
   writeFileSync(BUILD_MARK, '')
 }
 
-function newest(places) {
+export function newest(places) {
   return Math.max(
     ...places.map((place) => {
       const at = path.join(ROOT, place)
