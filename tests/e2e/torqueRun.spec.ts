@@ -63,11 +63,11 @@ async function pullsOf(shop: Shop, id: string): Promise<readonly Pull[]> {
 test('a ten-stud head in three stages and its re-torque, by keyboard, over a server that is killed, on two pages', async ({
   page,
   context,
-  ownShop,
+  shop,
 }) => {
   test.setTimeout(120_000)
-  const id = await ownShop.bring(tenStuds())
-  await openRun(page, ownShop, id, 'head')
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'head')
   await expect(page.getByText('30 pulls, about 8:30')).toBeVisible()
   await press(page)
   await expect(figure(page)).toHaveText('30')
@@ -79,16 +79,16 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await expect(figure(page)).toHaveText('55')
   await expect(here(page)).toHaveText('1')
   await pull(page, 3)
-  await ownShop.server.kill()
+  await shop.server.kill()
   await pull(page, 2)
   await expect(here(page)).toHaveText('6')
   await expect(page.getByText(/\d not sent yet, kept on this device/)).toBeVisible({ timeout: 20_000 })
-  await ownShop.server.up()
+  await shop.server.up()
   await expect(page.getByText('not sent yet')).toBeHidden({ timeout: 20_000 })
 
   // Taken up again on another page, with a word on both.
   const second = await context.newPage()
-  await openRun(second, ownShop, id, 'head')
+  await openRun(second, shop, id, 'head')
   await expect(second.getByText('On another device')).toBeVisible()
   await second.keyboard.press('t')
   await expect(here(second)).toHaveText('6')
@@ -103,17 +103,17 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await press(second)
   await expect(second.getByText('Before the first pull')).toBeVisible()
 
-  await expect.poll(async () => (await pullsOf(ownShop, id)).at(-1)?.did).toBe('end')
-  const head = (await ownShop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
-  const pulled = (await pullsOf(ownShop, id)).filter(({ did }) => did === 'pulled')
+  await expect.poll(async () => (await pullsOf(shop, id)).at(-1)?.did).toBe('end')
+  const head = (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
+  const pulled = (await pullsOf(shop, id)).filter(({ did }) => did === 'pulled')
   // No repeat and no gap: every fastener once a stage, in the order of the plan.
   expect(pulled.map(({ stage, fastener }) => `${stage}/${fastener}`)).toEqual(
     [1, 2, 3].flatMap((stage) => head.groups[0]!.order.map((fastener) => `${stage}/${fastener}`)),
   )
   expect(pulled.every(({ by, value, stage }) => by === 'KV' && value === [30, 55, 80][stage! - 1])).toBe(true)
-  expect(runsOf(head, await pullsOf(ownShop, id))[0]).toMatchObject({ isEnded: true, conflict: undefined })
+  expect(runsOf(head, await pullsOf(shop, id))[0]).toMatchObject({ isEnded: true, conflict: undefined })
 
-  await openRun(second, ownShop, id, 'head', 'retorque')
+  await openRun(second, shop, id, 'head', 'retorque')
   await press(second)
   await expect(second.getByText('Back it off, then pull to')).toBeVisible()
   await expect(figure(second)).toHaveText('80')
@@ -121,7 +121,7 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await press(second)
   await press(second)
   await expect(second.getByText('Before the first pull')).toBeVisible()
-  await visit(second, ownShop, `/builds/${id}/joints/head`)
+  await visit(second, shop, `/builds/${id}/joints/head`)
   await expect(second.getByRole('region', { name: 'Runs' })).toContainText(/Re-torque, begun by KV.*10 of 10 pulls, ended/)
 })
 
@@ -362,10 +362,10 @@ test('a pattern comes from a table; a bad row is named and nothing of it taken',
 
 test('what cures and rests starts by itself, counts down on the board, warns a re-torque too soon, goes into a calendar', async ({
   page,
-  ownShop,
+  shop,
 }) => {
   const from = { source: 'gasket maker' }
-  const id = await ownShop.bring(
+  const id = await shop.bring(
     demo(WREN, (document) => ({
       ...document,
       spec: {
@@ -379,16 +379,16 @@ test('what cures and rests starts by itself, counts down on the board, warns a r
       entries: [],
     })),
   )
-  await openRun(page, ownShop, id, 'head')
+  await openRun(page, shop, id, 'head')
   await press(page)
   for (let pulls = 0; pulls < 10; pulls++) await press(page)
   await press(page)
-  await expect.poll(async () => (await pullsOf(ownShop, id)).at(-1)?.did).toBe('end')
-  await page.goto(ownShop.server.address)
+  await expect.poll(async () => (await pullsOf(shop, id)).at(-1)?.did).toBe('end')
+  await page.goto(shop.server.address)
   const clocks = page.getByRole('list', { name: 'Clocks' })
   await expect(clocks).toContainText(/Silicone cures for 3:59:\d\d: no oil, no water at cylinder head before/)
   await expect(clocks).toContainText(/Cylinder head rests for 23:59:\d\d before its re-torque/)
-  const calendar = await (await fetch(`${ownShop.server.address}/api/clocks.ics?build=${id}`)).text()
+  const calendar = await (await fetch(`${shop.server.address}/api/clocks.ics?build=${id}`)).text()
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
   expect(calendar).toContain('SUMMARY:Wren: Re-torque Cylinder head')
   await clocks.getByRole('link', { name: 'Cylinder head' }).click()

@@ -25,9 +25,9 @@ function someReadings(random: RandomStream): Entry[] {
   })
 }
 
-test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled or altered`, async ({ ownShop }) => {
+test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled or altered`, async ({ shop }) => {
   test.setTimeout(600_000)
-  const id = await ownShop.bring(demo(WREN))
+  const id = await shop.bring(demo(WREN))
   const random = randomStream(20_261_126)
   const sent = new Map<string, number>()
   const acknowledged = new Set<string>()
@@ -38,7 +38,7 @@ test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled 
         const entries = someReadings(random)
         for (const entry of entries) if (entry.kind === 'reading') sent.set(entry.id, entry.value)
         try {
-          const { json } = await ownShop.server.post<{ stored: string[] }>(`/api/builds/${id}/entries`, { entries })
+          const { json } = await shop.server.post<{ stored: string[] }>(`/api/builds/${id}/entries`, { entries })
           for (const stored of json.stored) acknowledged.add(stored)
         } catch {
           // The plug was out: nothing was acknowledged, so nothing is claimed.
@@ -49,12 +49,12 @@ test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled 
     const before = acknowledged.size
     await expect.poll(() => acknowledged.size, { intervals: [20] }).toBeGreaterThan(before)
     await new Promise((resolve) => setTimeout(resolve, random.uniform() * 200))
-    await ownShop.server.kill()
+    await shop.server.kill()
     plug.abort()
     await Promise.all(writers)
-    await ownShop.server.up()
+    await shop.server.up()
   }
-  const stored = readings(await ownShop.document(id))
+  const stored = readings(await shop.document(id))
   const ids = new Set(stored.map((reading) => reading.id))
   expect(acknowledged.size).toBeGreaterThanOrEqual(KILLS)
   expect([...acknowledged].filter((one) => !ids.has(one))).toEqual([])

@@ -34,9 +34,14 @@ export class TestServer {
     return `file:${path.join(this.folder, 'test.db')}`
   }
 
-  /** Starts it and waits until it answers; how long that took, in ms. */
+  private get isRunning(): boolean {
+    return this.child !== undefined && this.child.exitCode === null && this.child.signalCode === null
+  }
+
+  /** Starts it, where it is not running, and waits until it answers; how long that took, in ms. */
   async up(): Promise<number> {
     const started = performance.now()
+    if (this.isRunning) return 0
     this.child = spawn(
       process.execPath,
       [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)],
@@ -60,7 +65,7 @@ export class TestServer {
   /** The plug pulled: SIGKILL, no goodbye. */
   async kill(): Promise<void> {
     const { child } = this
-    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    if (!child || !this.isRunning) return
     const gone = new Promise((resolve) => child.once('exit', resolve))
     child.kill('SIGKILL')
     await gone

@@ -39,20 +39,24 @@ export interface Shop {
   readonly document: (id: string) => Promise<BuildDocument>
 }
 
-/** One server for all tests of a worker: each test brings builds of its own. */
-export const test = base.extend<{ ownShop: Shop }, { shop: Shop }>({
+/** One server for all tests of a worker, to be killed and started again by any of them: each test brings builds of its own. */
+export const test = base.extend<{ shop: Shop; ownShop: Shop }, { workersShop: Shop }>({
   /** The person at this bench is known, as after the first reading of a day. */
   context: async ({ context }, use) => {
     await context.addCookies([KNOWN_PERSON])
     await use(context)
   },
-  shop: [
+  workersShop: [
     async ({}, use) => {
       await withShop(use)
     },
     { scope: 'worker' },
   ],
-  /** A server for this test alone, to be killed and started again. */
+  shop: async ({ workersShop }, use) => {
+    await workersShop.server.up()
+    await use(workersShop)
+  },
+  /** A server for this test alone: what it does to a shop is no other test's to meet. */
   ownShop: async ({}, use) => {
     await withShop(use)
   },
