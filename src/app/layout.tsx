@@ -3,6 +3,7 @@ import '@fontsource-variable/azeret-mono/index.css'
 import type { Metadata, Viewport } from 'next'
 import { cookies, headers } from 'next/headers'
 import type { ReactNode } from 'react'
+import { WithClocks } from '@/features/clocks/WithClocks'
 import { DeviceProvider, type DevicePreferences } from '@/ui/device'
 import { OfflineCopy } from '@/ui/OfflineCopy'
 import { StyleRegistry } from '@/ui/StyleRegistry'
@@ -34,7 +35,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme}>
       <body>
         <StyleRegistry nonce={nonce}>
-          <DeviceProvider initial={preferences}>{children}</DeviceProvider>
+          <DeviceProvider initial={preferences}>
+            <WithClocks>{children}</WithClocks>
+          </DeviceProvider>
         </StyleRegistry>
         <OfflineCopy />
       </body>

@@ -2,6 +2,7 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
+import { createContext, useContext } from 'react'
 import { useHydrated } from './lazyPart'
 import type { UnitSystem } from '@/core/build'
 import { DeviceSettings } from './DeviceSettings'
@@ -16,7 +17,8 @@ export const Header = styled.header`
   border-bottom: 1px solid var(--hairline);
   background: var(--raised);
   ${PHONE} {
-    gap: 10px;
+    flex-wrap: wrap;
+    gap: 4px 10px;
     padding: 4px 10px;
   }
   @media print {
@@ -73,6 +75,9 @@ export interface Crumb {
   readonly words: string
 }
 
+/** What every page's bar shows beside its own: who puts the pages together gives it. */
+export const BarAside = createContext<ReactNode>(null)
+
 /** The bar on top of every page: where one is, and what this device prefers. */
 export function TopBar({
   trail = [],
@@ -101,6 +106,7 @@ export function TopBar({
         {note && <span>{note}</span>}
       </Trail>
       {children}
+      {useContext(BarAside)}
       <DeviceSettings ownSystem={ownSystem} buildId={buildId} />
     </Header>
   )

@@ -1,5 +1,6 @@
 import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
 import type { StageId } from '@/core/build/walkStages'
+import { CLOCK_WAITED_FOR } from './clocks'
 
 /** The stages as they stand on the rule, and in full. */
 export const STAGE_WORDS: Readonly<Record<StageId, { readonly short: string; readonly title: string }>> = {
@@ -48,10 +49,11 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     caution: 'Hoist and stand within their ratings; used oil off the skin.',
   },
   'clean.washed': {
-    title: 'Washed, blown out, dried, oiled at once',
-    why: 'Iron rusts within the hour.',
+    title: 'Washed, blown out, dried',
+    why: 'What is measured is metal, not dirt.',
     caution: 'Solvents and their vapour away from grinding and heat; eyes covered where air is blown.',
   },
+  'clean.oiled': { title: 'Bare iron oiled', why: 'It rusts within the hour.' },
   'mockUp.crank': { title: 'Crank in for trial, mains at their torque', why: 'It is measured as it will run.' },
   'mockUp.pistons': { title: 'Pistons in without rings', why: 'Deck height, and valves over pistons, are of all of them.' },
   'cam.pointer': { title: 'Pointer and wheel on', why: 'Nothing is read by them before TDC is proven.' },
@@ -83,6 +85,7 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     why: 'Grit left now is in the bearings at first start.',
     caution: 'Solvents and their vapour away from heat; eyes covered where air is blown.',
   },
+  'finalClean.oiled': { title: 'Bores, journals and bare iron oiled', why: 'They rust within the hour, and rust laps a ring in minutes.' },
   'finalClean.oilways': { title: 'Oilways brushed through and blown', why: 'Each from both ends.' },
   'finalClean.plugs': { title: 'Gallery plugs in and sealed', why: 'One that is missing starves a bearing, or empties the sump.' },
   'final.shells': { title: 'Shells in: backs dry, faces lubed', why: 'Tangs and holes in line.' },
@@ -108,6 +111,11 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     caution: 'Spirit and its vapour away from grinding, flame and heat.',
   },
   'heads.dowels': { title: 'Dowels in', why: 'Without them a head settles where it likes.' },
+  'heads.spray': {
+    title: 'Gasket sprayed, where its maker has it sprayed',
+    why: 'Tacky after ten minutes, and too dry after fifteen; its can says otherwise where it does.',
+    caution: 'Its vapour away from flame and heat.',
+  },
   'heads.gasket': { title: 'Gasket on', why: 'The coolant is meant to travel to the far end first: its front matters.' },
   'heads.on': { title: 'Head on', why: 'Off its blocks, never on its face.', caution: 'Two lift it, or the hoist does.' },
   'heads.park': {
@@ -117,7 +125,11 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
   },
   'heads.camsIn': { title: 'Cams in, caps drawn down', why: 'Loaded caps first, a quarter turn at a time.', caution: FINGERS },
   'heads.timing': { title: 'Chain or belt on, timed', why: 'A ratchet tensioner lets it jump when it is turned back.', caution: FINGERS },
-  'heads.lifters': { title: 'Lifters soaked and in', why: 'Shipping grease washed off first.' },
+  'heads.soak': {
+    title: 'Lifters washed and laid in oil',
+    why: 'Shipping grease off first. Some soak them for minutes, some for an hour; solid ones need none: waive it.',
+  },
+  'heads.lifters': { title: 'Lifters in', why: 'Each in its own bore, and free in it.' },
   'heads.pushrods': { title: 'Pushrods and rockers on', why: 'Each in its cup; seen from above.' },
   'heads.twoTurns': {
     title: 'Turned two full turns by hand',
@@ -167,6 +179,7 @@ export const HOLD_WORDS: Readonly<Record<HoldId, string>> = {
   gasketAndDowels: 'gasket and dowels in',
   studsCounted: 'studs counted by length',
   twoTurns: 'two turns by hand, free',
+  sealersCured: 'what cures at its joints',
   oilIn: 'oil in',
   oilAtTop: 'oil seen at the top',
   firstFireList: 'the first-fire list',
@@ -258,12 +271,12 @@ export function stepCaution({ source }: Pick<Step, 'source'>): string | undefine
   return source.from === 'handbook' ? HANDBOOK_WORDS[source.name].caution : undefined
 }
 
-/** What a held step waits for: holds by what must be true, other steps by their titles. */
+/** What a held step waits for: holds and clocks by what must be true, other steps by their titles. */
 export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => string): string {
-  const [holds, steps] = [
-    waits.flatMap((wait) => ('hold' in wait ? [HOLD_WORDS[wait.hold]] : [])),
-    waits.flatMap((wait) => ('step' in wait ? [wait.step] : [])),
-  ]
+  const steps = waits.flatMap((wait) => ('step' in wait ? [wait.step] : []))
+  const holds = waits.flatMap((wait) =>
+    'step' in wait ? [] : ['hold' in wait ? HOLD_WORDS[wait.hold] : CLOCK_WAITED_FOR[wait.clock.kind]],
+  )
   const named = [...holds, ...(holds.length === 0 ? steps.slice(0, MOST_NAMED).map((id) => `“${titleOfStep(id)}”`) : [])]
   const more = holds.length === 0 && steps.length > MOST_NAMED ? ` and ${steps.length - MOST_NAMED} more` : ''
   return `${holds.length > 0 ? 'Waits for' : 'After'} ${named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]}${more}.`

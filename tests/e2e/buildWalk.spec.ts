@@ -36,6 +36,8 @@ test.setTimeout(120_000)
 async function goOn(page: Page): Promise<string | undefined> {
   const current = page.locator('[aria-current="step"][data-step]')
   const [id, is] = [await current.getAttribute('data-step'), await current.getAttribute('data-is')]
+  // Its gasket is not a sprayed one: it would have to stand for ten minutes.
+  if (id === 'heads.spray') return undefined
   if (id === null || is === 'done' || is === 'leftOut' || is === 'held') return undefined
   if (/^(?:pull|look|read)\./.test(id)) {
     await page.keyboard.press('l')
@@ -64,7 +66,7 @@ test('the whole walk of the single is gone by keyboard, in its own order, to the
   const id = await openWalk(page, shop, wrenRead())
   const gone: string[] = []
   const current = page.locator('[aria-current="step"][data-step]')
-  for (let count = 0; count < 110; count++) {
+  for (let count = 0; count < 120; count++) {
     const done = await goOn(page)
     if (done) {
       gone.push(done)
@@ -199,7 +201,7 @@ test('a step of one’s own is added, moved before another and done; on paper th
   await expect(step(page, 'own.1')).toHaveAttribute('data-is', 'done')
   await page.emulateMedia({ media: 'print' })
   const sheet = page.getByRole('article')
-  await expect(sheet.getByRole('listitem')).toHaveCount(82)
+  await expect(sheet.getByRole('listitem')).toHaveCount(85)
   await expect(sheet).toContainText('Two lift it, or the hoist does.')
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Tag on the stand' })).toContainText('✓')
   await expect(page.getByRole('button', { name: 'Add a step…' })).toBeHidden()

@@ -24,4 +24,7 @@ export const stepIn = (walk: Walk, id: string): WalkStep => {
 
 export const standingOf = (build: Build, id: string) => stepIn(walkOf(build, NOW_MS), id).standing
 export const waitsOf = (build: Build, id: string) =>
-  stepIn(walkOf(build, NOW_MS), id).waits.map((wait) => ('hold' in wait ? `!${wait.hold}` : wait.step))
+  stepIn(walkOf(build, NOW_MS), id).waits.map((wait) => {
+    if ('step' in wait) return wait.step
+    return 'hold' in wait ? `!${wait.hold}` : `~${wait.clock.kind}`
+  })

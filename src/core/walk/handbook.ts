@@ -3,6 +3,7 @@ import type { Build } from '../build/build'
 import type { HoldId } from './holds'
 import type { StageId } from '../build/walkStages'
 import type { AskedId, Attitude, TemporaryId } from './asked'
+import type { ClockRule } from './clocks'
 
 type Spec = Build['spec']
 type Layout = Spec['layout']
@@ -26,6 +27,8 @@ interface HandbookStep {
   readonly takesOut?: TemporaryId
   readonly keepsHours?: number
   readonly needsSecond?: true
+  /** Runs from when it is done; names of steps that end it. */
+  readonly clock?: ClockRule
 }
 
 /** Cams that are turned over pistons by themselves, with the head on. */
@@ -36,12 +39,21 @@ const plainMains = ({ layout }: Spec) => layout.mainBearings === 'plain'
 const plainRods = ({ layout }: Spec) => layout.rodBearings === 'plain'
 const hasWork = ({ planned = [] }: Spec) => planned.length > 0
 
+/** Washed iron that nobody oils has begun to rust by then (common practice). */
+const FLASH_RUST_MINUTES = 60
+
 /** In the order they are done within their stage. */
 export const HANDBOOK = {
   'job.agreed': { stage: 'job', minutes: 30 },
   'job.paper': { stage: 'job', minutes: 60 },
   'clean.apart': { stage: 'clean', minutes: 240, attitude: 'upright' },
-  'clean.washed': { stage: 'clean', minutes: 90, attitude: 'off' },
+  'clean.washed': {
+    stage: 'clean',
+    minutes: 90,
+    attitude: 'off',
+    clock: { kind: 'rusts', minutes: FLASH_RUST_MINUTES, until: ['clean.oiled'] },
+  },
+  'clean.oiled': { stage: 'clean', minutes: 15, after: ['clean.washed'], attitude: 'off' },
   'mockUp.crank': { stage: 'mockUp', minutes: 40, isTrial: true, attitude: 'upsideDown' },
   'mockUp.pistons': { stage: 'mockUp', minutes: 60, isTrial: true, attitude: 'upright', after: ['mockUp.crank'] },
   'cam.pointer': { stage: 'cam', minutes: 15, isTrial: true, after: ['mockUp.pistons'], attitude: 'upright' },
@@ -53,7 +65,14 @@ export const HANDBOOK = {
   'clear.springsOut': { stage: 'clear', minutes: 30, isTrial: true, takesOut: 'lightSprings', after: ['clear.lightSprings'] },
   'machine.sent': { stage: 'machine', minutes: 30, when: hasWork, needsSecond: true },
   'machine.back': { stage: 'machine', minutes: 60, when: hasWork, after: ['machine.sent'] },
-  'finalClean.washed': { stage: 'finalClean', minutes: 120, keepsHours: 24, attitude: 'off' },
+  'finalClean.washed': {
+    stage: 'finalClean',
+    minutes: 120,
+    keepsHours: 24,
+    attitude: 'off',
+    clock: { kind: 'rusts', minutes: FLASH_RUST_MINUTES, until: ['finalClean.oiled'] },
+  },
+  'finalClean.oiled': { stage: 'finalClean', minutes: 15, after: ['finalClean.washed'], attitude: 'off' },
   'finalClean.oilways': { stage: 'finalClean', minutes: 45, attitude: 'off' },
   'finalClean.plugs': { stage: 'finalClean', minutes: 30, after: ['finalClean.oilways'], attitude: 'off' },
   'final.shells': { stage: 'final', minutes: 20, when: plainMains, after: ['finalClean.washed'], attitude: 'upsideDown' },
@@ -97,6 +116,15 @@ export const HANDBOOK = {
   },
   'heads.studs': { stage: 'heads', minutes: 20, each: 'bank', attitude: 'upright' },
   'heads.faces': { stage: 'heads', minutes: 15, each: 'bank', keepsHours: 24, attitude: 'upright' },
+  'heads.spray': {
+    stage: 'heads',
+    minutes: 5,
+    each: 'bank',
+    isOptional: true,
+    after: ['heads.faces'],
+    clock: { kind: 'tacks', minutes: 10, lateMinutes: 15, until: ['heads.gasket'] },
+    attitude: 'upright',
+  },
   'heads.dowels': { stage: 'heads', minutes: 5, each: 'bank', after: ['heads.faces'], attitude: 'upright' },
   'heads.gasket': {
     stage: 'heads',
@@ -128,7 +156,21 @@ export const HANDBOOK = {
     attitude: 'upright',
   },
   'heads.timing': { stage: 'heads', minutes: 45, when: camInHead, after: ['heads.camsIn'], attitude: 'upright' },
-  'heads.lifters': { stage: 'heads', minutes: 30, when: camInBlock, each: 'bank', after: ['heads.on', 'joint:head'], attitude: 'upright' },
+  'heads.soak': {
+    stage: 'heads',
+    minutes: 15,
+    when: camInBlock,
+    clock: { kind: 'soaks', minutes: 60, until: ['heads.lifters'] },
+    attitude: 'upright',
+  },
+  'heads.lifters': {
+    stage: 'heads',
+    minutes: 30,
+    when: camInBlock,
+    each: 'bank',
+    after: ['heads.on', 'joint:head', 'heads.soak'],
+    attitude: 'upright',
+  },
   'heads.pushrods': { stage: 'heads', minutes: 20, when: camInBlock, each: 'bank', after: ['heads.lifters'], attitude: 'upright' },
   'heads.twoTurns': {
     stage: 'heads',
@@ -142,7 +184,7 @@ export const HANDBOOK = {
   'intake.on': { stage: 'intake', minutes: 60, after: ['lash.set'], attitude: 'upright' },
   'intake.ignition': { stage: 'intake', minutes: 40, after: ['heads.twoTurns'], attitude: 'upright' },
   'intake.covers': { stage: 'intake', minutes: 20, after: ['lash.set'], hides: ['lash.set'], attitude: 'upright' },
-  'prime.oilIn': { stage: 'prime', minutes: 15, after: ['final.pan'], attitude: 'upright' },
+  'prime.oilIn': { stage: 'prime', minutes: 15, after: ['final.pan'], holds: ['sealersCured'], attitude: 'upright' },
   'prime.oilAtTop': { stage: 'prime', minutes: 20, after: ['prime.oilIn'], keepsHours: 72, attitude: 'upright' },
   'fire.tempOut': { stage: 'fire', minutes: 15, needsSecond: true },
   'fire.starter': { stage: 'fire', minutes: 10, holds: ['twoTurns', 'oilIn', 'temporaryOut'], after: ['fire.tempOut', 'intake.covers'] },

@@ -11,6 +11,7 @@ export const HOLDS = [
   'gasketAndDowels',
   'studsCounted',
   'twoTurns',
+  'sealersCured',
   'oilIn',
   'oilAtTop',
   'firstFireList',
@@ -28,6 +29,8 @@ export interface HoldContext {
   /** Readings, by the beginning of their name, none of which is stale. */
   readonly isFresh: (readings: string) => boolean
   readonly hasCamInHead: boolean
+  /** Nothing that oil would wash away still cures. */
+  readonly isCured: boolean
   /** Nothing was changed on cams, pockets, gasket or cuts: what the maker proved still holds. */
   readonly isAsMade: boolean
   readonly temporary: readonly string[]
@@ -62,6 +65,7 @@ const HOLDERS: Readonly<Record<HoldId, Hold>> = {
   },
   studsCounted: { isMet: ({ isDone }, bank) => isDone('heads.studs', bank), leadsTo: { step: 'heads.studs' } },
   twoTurns: { isMet: ({ isDone }) => isDone('heads.twoTurns'), leadsTo: { step: 'heads.twoTurns' } },
+  sealersCured: { isMet: ({ isCured }) => isCured, leadsTo: { joints: true } },
   oilIn: { isMet: ({ isDone }) => isDone('prime.oilIn'), leadsTo: { step: 'prime.oilIn' } },
   oilAtTop: { isMet: ({ isDone }) => isDone('prime.oilAtTop'), leadsTo: { step: 'prime.oilAtTop' } },
   firstFireList: { isMet: ({ isDone }) => isDone('fire.list'), leadsTo: { step: 'fire.list' } },

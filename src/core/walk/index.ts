@@ -1,5 +1,6 @@
 /** The walk: every step in order, what holds it, and what is not true any more. */
 export { AFFECTED, CHANGE_IDS, type ChangeId } from './changes'
+export { clocksOfBuild, type Clock, type StepClock } from './clocks'
 export { HANDBOOK, STEP_NAMES, type StepName } from './handbook'
 export { HOLDS, type HoldId, type LeadsTo } from './holds'
 export { walkOf, type SignOff, type StaleBecause, type Standing, type Wait, type Walk, type WalkStep } from './progress'

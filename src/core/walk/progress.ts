@@ -7,6 +7,7 @@ import { benchById } from '../benches'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf, runsOf } from '../joints'
 import { hasCamInHead } from './handbook'
+import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import { changesSince, staleJoints, staleReadings, staleSteps, type Changed } from './stale'
 import type { Step, StepSource } from './step'
@@ -14,8 +15,8 @@ import { stepsOf } from './walk'
 
 export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
 
-/** A hold that is not met, or a step that comes before. */
-export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { readonly step: string }
+/** A hold that is not met, a clock that has not run out, or a step that comes before. */
+export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { readonly clock: StepClock } | { readonly step: string }
 
 export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number }
 
@@ -50,6 +51,8 @@ export interface Walk {
   /** What lies in the engine for a while, and has to come out. */
   readonly temporary: readonly string[]
   readonly changes: readonly Changed[]
+  /** What runs since a step was done, run out or not, until what ends it is done. */
+  readonly clocks: readonly StepClock[]
 }
 
 const MS_PER_HOUR = 3_600_000
@@ -61,10 +64,11 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
   const signOffs = signOffsOf(build)
   const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { signOffs, changes, nowMs })]))
   const temporary = temporaryIn(signOffs.all, steps)
-  const context = contextOf(build, { findings, steps, standing, changes, temporary })
+  const clocks = clocksRunning(steps, standing)
+  const context = contextOf(build, { findings, steps, standing, changes, temporary, nowMs })
   const walked = steps.map((step): WalkStep => {
     const own = standing.get(step.id)!
-    const waits = own.is === 'open' ? waitsOf(step, context, standing) : []
+    const waits = own.is === 'open' ? waitsOf(step, { context, standing, clocks, nowMs }) : []
     const waived = signOffs.last(step.id, 'waived')
     const isHeld = waits.length > 0 && !waived
     return {
@@ -79,7 +83,7 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
     }
   })
   const next = walked.find(({ standing: is, isOptional }) => !isOptional && (is === 'open' || is === 'stale'))
-  return { steps: walked, next: next?.id, temporary, changes }
+  return { steps: walked, next: next?.id, temporary, changes, clocks }
 }
 
 interface Stood {
@@ -203,27 +207,22 @@ function temporaryIn(all: readonly StepEntry[], steps: readonly Step[]): readonl
   return [...lying]
 }
 
-function contextOf(
-  build: Build,
-  {
-    findings,
-    steps,
-    standing,
-    changes,
-    temporary,
-  }: {
-    findings: readonly Finding[]
-    steps: readonly Step[]
-    standing: ReadonlyMap<string, Stood>
-    changes: readonly Changed[]
-    temporary: readonly string[]
-  },
-): HoldContext {
+interface Standings {
+  readonly findings: readonly Finding[]
+  readonly steps: readonly Step[]
+  readonly standing: ReadonlyMap<string, Stood>
+  readonly changes: readonly Changed[]
+  readonly temporary: readonly string[]
+  readonly nowMs: number
+}
+
+function contextOf(build: Build, { findings, steps, standing, changes, temporary, nowMs }: Standings): HoldContext {
   const { layout, planned = [] } = build.spec
   return {
     findings,
     temporary,
     hasCamInHead: hasCamInHead(layout),
+    isCured: isCured(build, nowMs),
     isAsMade: planned.length === 0 && changes.length === 0,
     isDone: (name, bank) => {
       const named = steps.filter(
@@ -241,9 +240,31 @@ function contextOf(
   }
 }
 
-function waitsOf(step: Step, context: HoldContext, standing: ReadonlyMap<string, Stood>): readonly Wait[] {
+interface Waiting {
+  readonly context: HoldContext
+  readonly standing: ReadonlyMap<string, Stood>
+  readonly clocks: readonly StepClock[]
+  readonly nowMs: number
+}
+
+function waitsOf(step: Step, { context, standing, clocks, nowMs }: Waiting): readonly Wait[] {
   return [
     ...step.holds.flatMap((hold): Wait[] => (isMet(hold, context, step.bank) ? [] : [{ hold, leadsTo: leadsTo(hold) }])),
+    ...clocks.flatMap((clock): Wait[] => (waitsFor(step.id, clock, nowMs) ? [{ clock }] : [])),
     ...step.after.flatMap((id): Wait[] => (isOpen(standing.get(id)) ? [{ step: id }] : [])),
   ]
+}
+
+/** Started by steps that are done, and not ended since by those that end them. */
+function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, Stood>): readonly StepClock[] {
+  const isEnded = (id: string, startedAt: string) => {
+    const ends = standing.get(id)
+    return !isOpen(ends) && ends?.signOff !== undefined && Date.parse(ends.signOff.at) >= Date.parse(startedAt)
+  }
+  return steps.flatMap(({ id, clock }) => {
+    const started = standing.get(id)
+    if (!clock || started?.is !== 'done' || !started.signOff) return []
+    const { at } = started.signOff
+    return clock.until.every((ending) => isEnded(ending, at)) ? [] : [startClock(id, clock, at)]
+  })
 }

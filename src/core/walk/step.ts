@@ -4,6 +4,7 @@ import type { StepName } from './handbook'
 import type { HoldId } from './holds'
 import type { StageId } from '../build/walkStages'
 import type { AskedId, Attitude, TemporaryId } from './asked'
+import type { ClockRule } from './clocks'
 
 /** Where a step comes from: what the handbook says is done, a bench's readings or looks, or a joint that is pulled. */
 export type StepSource =
@@ -37,6 +38,8 @@ export interface Step {
   /** Hours it stays true by itself; then it is done again. */
   readonly keepsHours?: number
   readonly needsSecond: boolean
+  /** Runs from when it is done; ids of the steps that end it. */
+  readonly clock?: ClockRule
   /** Another way of what other steps do: nothing waits for it. */
   readonly isOptional: boolean
 }

@@ -149,7 +149,20 @@ type Layout = Build['spec']['layout']
 function fromHandbook({ spec }: Build): Step[] {
   const { layout } = spec
   return STEP_NAMES.flatMap((name) => {
-    const { stage, minutes, each, when, isTrial, after = [], holds = [], hides = [], needsSecond, isOptional, ...rest } = handbookStep(name)
+    const {
+      stage,
+      minutes,
+      each,
+      when,
+      isTrial,
+      after = [],
+      holds = [],
+      hides = [],
+      needsSecond,
+      isOptional,
+      clock,
+      ...rest
+    } = handbookStep(name)
     if (when && !when(spec)) return []
     return places(layout, each).map((place): Step => {
       const named = (names: readonly string[]) => names.flatMap((one) => idsNamed(spec, one, place.bank))
@@ -165,6 +178,7 @@ function fromHandbook({ spec }: Build): Step[] {
         hides: named(hides),
         needsSecond: needsSecond ?? false,
         isOptional: isOptional ?? false,
+        ...(clock && { clock: { ...clock, until: named(clock.until) } }),
         ...(place.bank && { bank: place.bank }),
         ...(place.cylinders && { cylinders: place.cylinders }),
       }

@@ -18,6 +18,7 @@ import {
   type Place,
   type Reading,
 } from '@/core/build'
+import { serverStamp } from '../clocks/serverTime'
 import type { KeepResult } from './outbox'
 import type { ServerCopy } from './servedBuild'
 import { useEntries } from './useEntries'
@@ -168,7 +169,7 @@ function actsOf(
   setCurrentId: (id: string) => void,
   partState: PartState,
 ) {
-  const stamp = (by: string) => ({ id: uuidV7(), at: new Date().toISOString(), by })
+  const stamp = (by: string) => ({ id: uuidV7(), at: serverStamp(), by })
   return {
     store(by: string, reading: Draft, asTyped: string, id?: string): KeepResult {
       const kept = add({ ...readingOf(reading, build, partState), ...stamp(by), ...(id !== undefined && { id }), asTyped })

@@ -6,7 +6,7 @@ import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
-import { JointClocks } from '../joints/JointClocks'
+import { ClockList } from '../clocks/ClockList'
 import { OpenRuns } from '../joints/OpenRuns'
 import type { BuildSummary } from './summary'
 
@@ -284,7 +284,7 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         <VerdictCounts verdicts={verdicts} />
         <WalkLine buildId={id} walk={summary.walk} />
         <OpenRuns buildId={id} runs={summary.openRuns} />
-        <JointClocks buildId={id} clocks={summary.clocks} />
+        <ClockList buildId={id} clocks={summary.clocks} />
       </Next>
       <LinkButton href={`/builds/${id}/${(next ?? worst)?.bench ?? 'book'}`} prefetch={false}>
         {next ? 'To the bench' : readWords(worst)}

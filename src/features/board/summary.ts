@@ -12,11 +12,12 @@ import {
 import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
-import { jointClocks, openRuns, type JointClock, type OpenRun } from '@/core/joints'
-import { walkOf } from '@/core/walk'
+import { openRuns, type OpenRun } from '@/core/joints'
+import { walkOf, type Walk } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 import { stepTitle } from '@/wording/walk'
+import { servedClocks, type ServedClock } from '../clocks/servedClocks'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
 export interface BuildSummary {
@@ -36,8 +37,8 @@ export interface BuildSummary {
   readonly walk: { readonly done: number; readonly of: number; readonly next?: string; readonly stale: number }
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
-  /** What sets, cures and rests. */
-  readonly clocks: readonly JointClock[]
+  /** What sets, cures, soaks, rests and rusts. */
+  readonly clocks: readonly ServedClock[]
   /** Fasteners that are told apart from their like. */
   readonly bolts: readonly BoltRecord[]
   /** The worst of each cylinder and main, where it stands in the engine. */
@@ -54,7 +55,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '10'
+export const SUMMARY_PROGRAM = '11'
 
 interface State {
   readonly bench: Bench
@@ -70,6 +71,7 @@ export function summarise(document: BuildDocument): BuildSummary {
   const states = statesOf(build)
   const sum = (pick: (state: BenchState) => number) => states.reduce((total, { state }) => total + pick(state), 0)
   const next = states.find(({ state }) => state.next)
+  const walk = walkAtLastEntry(build)
   return {
     name: build.spec.name,
     description: build.spec.description,
@@ -86,17 +88,20 @@ export function summarise(document: BuildDocument): BuildSummary {
     wanted: sum((state) => state.wanted),
     worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
-    walk: walkSummary(build),
+    walk: walkSummary(walk),
     openRuns: openRuns(build.spec, build.entries),
-    clocks: jointClocks(build.spec, build.entries),
+    clocks: servedClocks(build, walk),
     bolts: boltRecords(build),
     marks: marksOf(build),
   }
 }
 
 /** As it stood when something was last entered: what only ages is said on its own page. */
-function walkSummary(build: Build): BuildSummary['walk'] {
-  const { steps, next } = walkOf(build, Date.parse(build.entries.at(-1)?.at ?? '') || 0)
+export function walkAtLastEntry(build: Build): Walk {
+  return walkOf(build, Date.parse(build.entries.at(-1)?.at ?? '') || 0)
+}
+
+function walkSummary({ steps, next }: Walk): BuildSummary['walk'] {
   const wanted = steps.filter(({ isOptional }) => !isOptional)
   const first = steps.find(({ id }) => id === next)
   return {

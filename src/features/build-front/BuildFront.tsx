@@ -5,8 +5,9 @@ import type { Spec, UnitSystem } from '@/core/build'
 import { firingIntervals, parkingAngle } from '@/core/engine'
 import { formatQuantity } from '@/core/quantity'
 import { Button, LinkButton } from '@/ui/Button'
-import type { JointClock, OpenRun } from '@/core/joints'
-import { JointClocks } from '@/features/joints/JointClocks'
+import type { OpenRun } from '@/core/joints'
+import { ClockList } from '@/features/clocks/ClockList'
+import type { ServedClock } from '@/features/clocks/servedClocks'
 import { OpenRuns } from '@/features/joints/OpenRuns'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
@@ -100,7 +101,7 @@ interface BuildFrontProps {
   readonly benches: readonly BenchSummary[]
   readonly marks: readonly StationMark[]
   readonly openRuns: readonly OpenRun[]
-  readonly clocks: readonly JointClock[]
+  readonly clocks: readonly ServedClock[]
 }
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
@@ -135,7 +136,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
         )}
         <Lead>{purposeWords(spec, system)}</Lead>
         <OpenRuns buildId={id} runs={runs} />
-        <JointClocks buildId={id} clocks={clocks} />
+        <ClockList buildId={id} clocks={clocks} />
         <Engine aria-label="Engine">
           <div>
             <EngineDrawing

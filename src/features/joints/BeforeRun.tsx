@@ -5,12 +5,12 @@ import type { Joint, UnitSystem } from '@/core/build'
 import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
-import { clockWords } from './clockWords'
+import { clockWords } from '../clocks/clockWords'
 import { About, Caption, KeyRow, List } from './runLayout'
 import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { useKeys } from './useKeys'
-import { useNow } from './useNow'
+import { useNow } from '../clocks/useNow'
 
 /** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
 export function BeforeRun({ joint, way, system, refusals: fromBefore, clocks, onBegin, onLeave }: RunPanelProps) {

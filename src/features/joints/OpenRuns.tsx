@@ -4,8 +4,8 @@ import styled from 'styled-components'
 import type { OpenRun } from '@/core/joints'
 import { numerals } from '@/ui/GlobalStyle'
 import { small, WAY_WORDS } from '@/wording'
-import { clockWords } from './clockWords'
-import { useNow } from './useNow'
+import { clockWords } from '../clocks/clockWords'
+import { useNow } from '../clocks/useNow'
 
 export const OpenList = styled.ul`
   display: grid;

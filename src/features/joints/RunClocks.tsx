@@ -1,9 +1,9 @@
 'use client'
 import type { Joint } from '@/core/build'
 import { leftMs, restMs, sealedAt, type JointClock, type Run } from '@/core/joints'
-import { clockWords } from './clockWords'
+import { clockWords } from '../clocks/clockWords'
 import { About, Caption, Countdown } from './runLayout'
-import { useNow } from './useNow'
+import { useNow } from '../clocks/useNow'
 
 /** What runs by the clock while a joint is open. */
 export function RunClocks({ joint, run, clocks }: { joint: Joint; run: Run; clocks: readonly JointClock[] }) {

@@ -4,6 +4,7 @@ import { v7 as uuidV7 } from 'uuid'
 import type { Joint, Pull } from '@/core/build'
 import { runsOf, type Run, type RunWay } from '@/core/joints'
 import { useEntries } from '../bench/useEntries'
+import { serverStamp } from '../clocks/serverTime'
 import { ownSession } from '../ownSession'
 import type { ServedJoints } from './servedJoints'
 
@@ -23,13 +24,13 @@ export function useRuns(served: ServedJoints, joint: Joint) {
   const begin = useCallback(
     (by: string, way: RunWay) => {
       const id = uuidV7()
-      add({ kind: 'pull', id, at: new Date().toISOString(), by, joint: joint.id, run: id, did: 'begin', way, device: ownSession() })
+      add({ kind: 'pull', id, at: serverStamp(), by, joint: joint.id, run: id, did: 'begin', way, device: ownSession() })
     },
     [add, joint.id],
   )
   const say = useCallback(
     (by: string, run: Run, said: Said, follows = run.last.id) => {
-      const stamp = { id: uuidV7(), at: new Date().toISOString(), by }
+      const stamp = { id: uuidV7(), at: serverStamp(), by }
       return add({ kind: 'pull', ...stamp, joint: run.joint, run: run.id, device: ownSession(), follows, ...said })
     },
     [add],

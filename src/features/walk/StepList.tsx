@@ -139,7 +139,7 @@ export function StepList({
 
 /** By more than its turn. */
 function isHeldBack({ standing, waits }: WalkStep): boolean {
-  return standing === 'held' && waits.some((wait) => 'hold' in wait)
+  return standing === 'held' && waits.some((wait) => !('step' in wait))
 }
 
 function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: string) => string; isCurrent: boolean }) {

@@ -134,6 +134,7 @@ function Waiting({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
         buildId={served.id}
         walk={served.walk}
         steps={hand.walk.steps}
+        clocks={served.clocks}
         openRuns={served.openRuns}
         onPick={hand.pick}
         onPart={(did, part) => hand.tell({ did, part })}

@@ -5,6 +5,8 @@ import { TEMPORARY } from '@/core/walk/asked'
 import type { OpenRun } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'
+import { ClockList } from '../clocks/ClockList'
+import type { ServedClock } from '../clocks/servedClocks'
 import { changedWords, stepTitle, TEMPORARY_WORDS } from '@/wording/walk'
 
 const wordsOf = (part: string) => TEMPORARY_WORDS[part as keyof typeof TEMPORARY_WORDS] ?? part
@@ -15,6 +17,7 @@ export function WalkSide({
   walk,
   steps,
   openRuns,
+  clocks,
   onPick,
   onPart,
 }: {
@@ -22,11 +25,18 @@ export function WalkSide({
   walk: Walk
   steps: readonly WalkStep[]
   openRuns: readonly OpenRun[]
+  clocks: readonly ServedClock[]
   onPick: (id: string) => void
   onPart: OnPart
 }) {
   return (
     <>
+      {clocks.length > 0 && (
+        <SideSection aria-label="Clocks that run">
+          <h2>Clocks</h2>
+          <ClockList buildId={buildId} clocks={clocks} />
+        </SideSection>
+      )}
       <StaleBox stale={steps.filter(({ standing }) => standing === 'stale')} changes={walk.changes} onPick={onPick} />
       <TemporaryBox temporary={walk.temporary} onPart={onPart} />
       <SideSection aria-label="Joints left open">

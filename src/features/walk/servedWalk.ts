@@ -3,6 +3,7 @@ import type { BuildDocument, Entry, Spec } from '@/core/build'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { walkOf, type Walk } from '@/core/walk'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
+import { servedClocks, type ServedClock } from '../clocks/servedClocks'
 
 /** The walk of a build as its page is sent it: worked out on the server, where every bench is at hand. */
 export interface ServedWalk extends ServerCopy {
@@ -13,6 +14,7 @@ export interface ServedWalk extends ServerCopy {
   /** What was done to steps, and changed, as stored. */
   readonly entries: readonly Entry[]
   readonly openRuns: readonly OpenRun[]
+  readonly clocks: readonly ServedClock[]
 }
 
 export function serveWalk(
@@ -22,14 +24,16 @@ export function serveWalk(
 ): ServedWalk {
   const build = openBuild(document)
   const { id, spec, entries } = build
+  const walk = walkOf(build, nowMs)
   const isOfWalk = ({ kind }: Entry) => kind === 'step' || kind === 'change' || kind === 'undo'
   return {
     id,
     spec,
     revision,
-    walk: walkOf(build, nowMs),
+    walk,
     entries: entries.filter(isOfWalk),
     openRuns: openRuns(spec, entries),
+    clocks: servedClocks(build, walk),
     alsoStored: entries.flatMap((entry) => (isOfWalk(entry) ? [] : [endOfId(entry.id)])).join(''),
     lastSeq,
   }

@@ -1,10 +1,11 @@
 'use client'
-import { useCallback, useMemo } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { ChangeEntry, StepEntry } from '@/core/build'
 import type { ChangeId, WalkStep } from '@/core/walk'
 import { useRefresh } from '@/ui/useRefresh'
 import { useEntries } from '../bench/useEntries'
+import { serverNow, serverStamp } from '../clocks/serverTime'
 import { useNews } from '../spec/useNews'
 import type { ServedWalk } from './servedWalk'
 
@@ -20,13 +21,14 @@ export function useWalk(served: ServedWalk) {
   const { added, unsent, add } = entries
   // A reading at a bench, a pull or a choice moves the walk too; what was done here comes back the same way once it is stored.
   useNews(served.id, { onEntries: refresh, onRevision: (latest) => latest > served.revision && refresh() })
+  useWhenDue(served.clocks, refresh)
   const steps = useMemo(() => freed(served.walk.steps.map((step) => shownAt(step, added))), [served.walk.steps, added])
   const say = useCallback(
-    (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: new Date().toISOString(), by, step, ...said }),
+    (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: serverStamp(), by, step, ...said }),
     [add],
   )
   const change = useCallback(
-    (by: string, what: ChangeId, text: string) => add({ kind: 'change', id: uuidV7(), at: new Date().toISOString(), by, what, text }),
+    (by: string, what: ChangeId, text: string) => add({ kind: 'change', id: uuidV7(), at: serverStamp(), by, what, text }),
     [add],
   )
   const undo = useCallback(
@@ -36,7 +38,7 @@ export function useWalk(served: ServedWalk) {
         (entry): entry is StepEntry | ChangeEntry =>
           (entry.kind === 'step' || entry.kind === 'change') && entry.by === by && !taken.has(entry.id),
       )
-      if (last) add({ kind: 'undo', id: uuidV7(), at: new Date().toISOString(), by, target: last.id })
+      if (last) add({ kind: 'undo', id: uuidV7(), at: serverStamp(), by, target: last.id })
       return last
     },
     [add, added, served.entries],
@@ -44,12 +46,23 @@ export function useWalk(served: ServedWalk) {
   return { steps, say, change, undo, unsent: unsent.size, trouble: entries.trouble, refused: entries.refused }
 }
 
+/** A clock that runs out frees what waited for it: the page asks again at that moment. */
+function useWhenDue(clocks: ServedWalk['clocks'], then: () => void): void {
+  useEffect(() => {
+    const left = clocks.map(({ dueAt }) => Date.parse(dueAt) - serverNow()).filter((ms) => ms > 0)
+    if (left.length === 0) return
+    const timer = setTimeout(then, Math.min(...left) + JUST_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [clocks, then])
+}
+const JUST_AFTER_MS = 250
+
 /** Steps that waited for no more than what is done here wait no longer; a hold is the server's to lift. */
 function freed(steps: readonly WalkStep[]): readonly WalkStep[] {
   const done = new Set(steps.flatMap(({ id, standing }) => (standing === 'done' || standing === 'leftOut' ? [id] : [])))
   return steps.map((step) => {
     if (step.standing !== 'held') return step
-    const waits = step.waits.filter((wait) => 'hold' in wait || !done.has(wait.step))
+    const waits = step.waits.filter((wait) => !('step' in wait) || !done.has(wait.step))
     return { ...step, waits, standing: waits.length > 0 ? 'held' : 'open' }
   })
 }

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next'
 import { openBuild } from '@/core/benches'
-import { jointClocks, openRuns } from '@/core/joints'
-import { benchSummaries, marksOf } from '@/features/board/summary'
+import { openRuns } from '@/core/joints'
+import { servedClocks } from '@/features/clocks/servedClocks'
+import { benchSummaries, marksOf, walkAtLastEntry } from '@/features/board/summary'
 import { BuildFront } from '@/features/build-front/BuildFront'
 import { loadBuild } from '../../loadBuild'
 
@@ -22,7 +23,7 @@ export default async function Page({ params }: Props) {
       benches={benchSummaries(build)}
       marks={marksOf(build)}
       openRuns={openRuns(document.spec, document.entries)}
-      clocks={jointClocks(document.spec, document.entries)}
+      clocks={servedClocks(build, walkAtLastEntry(build))}
     />
   )
 }

@@ -1,15 +1,26 @@
 import { describe, expect, it } from 'vitest'
 import type { JointClock } from '@/core/joints'
+import { dueWords, runningWords } from '@/wording/clocks'
 import { clocksCalendar } from './clocksCalendar'
 
 const head = { joint: 'head', jointName: 'Cylinder head, left bank', startedAt: '2026-03-02T10:52:00.000Z' }
-const clocks: readonly JointClock[] = [
-  { kind: 'cures', name: 'Silicone', dueAt: '2026-03-02T14:52:00.000Z', ...head },
-  { kind: 'rests', name: 'Cylinder head', dueAt: '2026-03-03T10:52:00.000Z', ...head },
+const served = (clock: JointClock) => ({
+  id: `b1/${clock.joint}/${clock.kind}`,
+  running: runningWords(clock),
+  due: dueWords(clock, 0),
+  dueAt: clock.dueAt,
+  startedAt: clock.startedAt,
+  href: '/',
+  isOverWhenDue: false,
+  isOfRun: false,
+})
+const clocks = [
+  served({ kind: 'cures', name: 'Silicone', dueAt: '2026-03-02T14:52:00.000Z', ...head }),
+  served({ kind: 'rests', name: 'Cylinder head', dueAt: '2026-03-03T10:52:00.000Z', ...head }),
 ]
 
 describe('clocks as a calendar (RFC 5545)', () => {
-  const lines = clocksCalendar([{ buildId: 'b1', build: 'Petrel', clocks }])
+  const lines = clocksCalendar([{ build: 'Petrel', clocks }])
     .replaceAll('\r\n ', '')
     .split('\r\n')
 
@@ -24,7 +35,7 @@ describe('clocks as a calendar (RFC 5545)', () => {
   })
 
   it('the same clock is the same event every time it is fetched', () => {
-    const ids = () => clocksCalendar([{ buildId: 'b1', build: 'Petrel', clocks }]).match(/^UID:.*$/gm)
+    const ids = () => clocksCalendar([{ build: 'Petrel', clocks }]).match(/^UID:.*$/gm)
     expect(ids()).toEqual(ids())
     expect(new Set(ids()).size).toBe(2)
   })

@@ -1,0 +1,77 @@
+'use client'
+import Link from 'next/link'
+import { useEffect, useRef } from 'react'
+import styled from 'styled-components'
+import { numerals, PHONE } from '@/ui/GlobalStyle'
+import { ClockLine } from './ClockLine'
+import { NotifyButton, notifyOf } from './notify'
+import { useNow } from './useNow'
+import type { ShopClock } from './useOpenClocks'
+
+const Strip = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+  padding: 2px 10px;
+  border-left: 3px solid var(--scribe);
+  font-size: 14px;
+  a {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: inherit;
+    text-decoration: none;
+  }
+  a:hover {
+    text-decoration: underline;
+  }
+  time {
+    ${numerals} font-weight: 600;
+    color: var(--scribe);
+  }
+  &[data-due] a:first-child {
+    font-weight: 600;
+  }
+  ${PHONE} {
+    order: 9;
+    flex-basis: 100%;
+  }
+`
+
+/** The clock that runs out next, or has, and how many more there are. */
+export function ClockStrip({ clocks }: { clocks: readonly ShopClock[] }) {
+  const now = useNow()
+  const open = now === undefined ? [] : clocks.filter((clock) => !clock.isOverWhenDue || now < Date.parse(clock.dueAt))
+  useNotified(open, now)
+  const [first] = open.toSorted((a, b) => a.dueAt.localeCompare(b.dueAt))
+  if (now === undefined || !first) return null
+  const isDue = now >= Date.parse(first.dueAt)
+  return (
+    <Strip data-due={isDue || undefined} role="group" aria-label="Clocks of the shop">
+      <Link href={first.href} prefetch={false}>
+        <ClockLine clock={first} nowMs={now} /> · {first.build}
+      </Link>
+      {open.length > 1 && (
+        <Link href="/" prefetch={false} aria-label={`${open.length - 1} more: to the board`}>
+          +{open.length - 1}
+        </Link>
+      )}
+      <NotifyButton />
+    </Strip>
+  )
+}
+
+/** Says each clock that runs out while the page is open, once. */
+function useNotified(open: readonly ShopClock[], now: number | undefined): void {
+  const running = useRef(new Set<string>())
+  useEffect(() => {
+    if (now === undefined) return
+    for (const clock of open) {
+      const isDue = now >= Date.parse(clock.dueAt)
+      if (!isDue) running.current.add(clock.id)
+      else if (running.current.delete(clock.id)) notifyOf(clock)
+    }
+  }, [open, now])
+}

@@ -1,0 +1,75 @@
+import type { BuildDocument } from '@/core/build'
+import { v7 as uuidV7 } from 'uuid'
+import { demo, expect, PETREL, test, visit, WREN } from '../support/shop'
+
+const SECOND_MS = 1000
+const MINUTE_MS = 60 * SECOND_MS
+const HOUR_MS = 60 * MINUTE_MS
+
+/** With a step done so long ago. */
+const doneAgo = (step: string, agoMs: number) => (document: BuildDocument) => ({
+  ...document,
+  entries: [
+    ...document.entries,
+    { kind: 'step' as const, id: uuidV7(), at: new Date(Date.now() - agoMs).toISOString(), by: 'KV', step, did: 'done' as const },
+  ],
+})
+const WAITS = /the lifters to have soaked/
+
+test('a clock counts on every page, holds what waits for it, and runs out while the page is closed', async ({ page, ownShop }) => {
+  const id = await ownShop.bring(demo(PETREL, doneAgo('heads.soak', HOUR_MS - 40 * SECOND_MS)))
+  const strip = page.getByRole('group', { name: 'Clocks of the shop' })
+  await visit(page, ownShop, '/sums')
+  await expect(strip).toContainText(/Lifters soak for 0:\d\d · Petrel/)
+  await page.goto(`${ownShop.server.address}/builds/${id}/walk#heads.lifters.left`)
+  await page.locator('[data-ready]').waitFor()
+  await expect(page.getByLabel('Clocks that run')).toContainText(/Lifters soak for 0:\d\d/)
+  await page.getByRole('button', { name: /^Heads and cams/ }).click()
+  const lifters = page.locator('[data-step="heads.lifters.left"]')
+  await expect(lifters).toContainText(WAITS)
+  await page.close()
+  const later = await page.context().newPage()
+  await expect
+    .poll(async () => (await (await ownShop.server.get('/api/clocks')).json()).clocks[0].dueAt < new Date().toISOString(), {
+      timeout: 60_000,
+    })
+    .toBe(true)
+  await later.goto(`${ownShop.server.address}/builds/${id}/walk`)
+  await later.locator('[data-ready]').waitFor()
+  await expect(later.getByRole('group', { name: 'Clocks of the shop' })).toContainText('Lifters have soaked: in with them · Petrel')
+  await later.getByRole('button', { name: /^Heads and cams/ }).click()
+  await expect(later.locator('[data-step="heads.lifters.left"]')).toBeVisible()
+  await expect(later.locator('[data-step="heads.lifters.left"]')).not.toContainText(WAITS)
+  await visit(later, ownShop, '/')
+  await expect(later.getByLabel('Clocks', { exact: true })).toContainText('Lifters have soaked: in with them')
+})
+
+test('a step that waits is free the moment its clock has run out, without a key', async ({ page, shop }) => {
+  const id = await shop.bring(demo(PETREL, doneAgo('heads.soak', HOUR_MS - 20 * SECOND_MS)))
+  await page.goto(`${shop.server.address}/builds/${id}/walk`)
+  await page.locator('[data-ready]').waitFor()
+  await page.getByRole('button', { name: /^Heads and cams/ }).click()
+  const lifters = page.locator('[data-step="heads.lifters.left"]')
+  await expect(lifters).toContainText(WAITS)
+  await expect(lifters).not.toContainText(WAITS, { timeout: 60_000 })
+})
+
+test('clocks run on the server’s time on a device an hour behind, and are in the calendar', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.clock.install({ time: Date.now() - HOUR_MS })
+  await page.goto(`${shop.server.address}/builds/${id}/walk`)
+  await page.locator('[data-ready]').waitFor()
+  // The first answer brings the server's time along.
+  await expect.poll(() => page.evaluate(() => Number(localStorage.getItem('kalibros.serverTime')))).toBeGreaterThan(HOUR_MS - MINUTE_MS)
+  await page.getByRole('button', { name: /^Inspect and clean/ }).click()
+  for (const step of ['clean.apart', 'clean.washed']) {
+    await page.locator(`[data-step="${step}"]`).click()
+    await page.keyboard.press('Enter')
+    await expect(page.locator(`[data-step="${step}"]`)).toHaveAttribute('data-is', 'done')
+  }
+  await expect(page.getByLabel('Clocks that run')).toContainText(/Washed iron rusts in (59:\d\d|1:00:00)/)
+  const washed = (await shop.document(id)).entries.find((entry) => entry.kind === 'step' && entry.step === 'clean.washed')!
+  expect(Math.abs(Date.parse(washed.at) - Date.now())).toBeLessThan(MINUTE_MS)
+  const calendar = await (await shop.server.get(`/api/clocks.ics?build=${id}`)).text()
+  expect(calendar.replaceAll('\r\n ', '')).toContain('SUMMARY:Wren: Washed iron may have begun to rust')
+})
