@@ -103,11 +103,12 @@ const PICTURES: readonly Picture[] = [
   { name: 'book', url: `${tern}/book` },
 ]
 
+const TODAY = new Date()
 const server = await TestServer.start()
 const browser = await chromium.launch(config.use!.launchOptions)
 try {
   for (const demo of DEMO_BUILDS.toReversed())
-    await server.post('/api/builds', { from: 'file', by: 'KV', document: withDemoWalk(demoDocument(demo, new Date())), asCopy: false })
+    await server.post('/api/builds', { from: 'file', by: 'KV', document: withDemoWalk(demoDocument(demo, TODAY), TODAY), asCopy: false })
   for (const picture of PICTURES) {
     const context = await browser.newContext({
       viewport: picture.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },

@@ -8,7 +8,8 @@ const db = await openDatabase()
 // The main demo last: the board puts the latest work on top.
 for (const demo of DEMO_BUILDS.toReversed()) {
   if (await db.builds.load(demo.id)) continue
-  await db.builds.create(withDemoWalk(demoDocument(demo, new Date())), 'KV')
+  const now = new Date()
+  await db.builds.create(withDemoWalk(demoDocument(demo, now), now), 'KV')
   console.log(`Loaded ${demo.spec.name}: ${demo.spec.description}`)
 }
 db.close()
