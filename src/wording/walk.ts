@@ -205,7 +205,7 @@ export const ASKED_WORDS: Readonly<Record<AskedId, { readonly ask: string; reado
     },
   }
 
-export const TEMPORARY_WORDS: Readonly<Record<TemporaryId, string>> = {
+const TEMPORARY_WORDS: Readonly<Record<TemporaryId, string>> = {
   lightSprings: 'Light springs',
   ties: 'Ties on sprockets',
   tape: 'Tape',
@@ -214,6 +214,11 @@ export const TEMPORARY_WORDS: Readonly<Record<TemporaryId, string>> = {
   tensioner: 'A tensioner for now',
   holdDowns: 'Hold-downs',
   manifold: 'A lent manifold',
+}
+
+/** A part by its name, or by what somebody called it. */
+export function temporaryWords(part: string): string {
+  return TEMPORARY_WORDS[part as TemporaryId] ?? part
 }
 
 export const CHANGE_WORDS: Readonly<Record<ChangeId, string>> = {

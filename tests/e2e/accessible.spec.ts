@@ -23,6 +23,7 @@ test.describe('axe finds nothing, by day and by night', () => {
       '/sums/conformity',
       '/sums/gaugestudy',
       '/bolts',
+      '/today',
       `/builds/${id}`,
       `/builds/${id}/paper`,
       `/builds/${id}/book`,

@@ -13,10 +13,10 @@ import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
 import type { EngineLayout } from '@/core/engine'
 import { openRuns, type OpenRun } from '@/core/joints'
-import { walkOf, type Walk } from '@/core/walk'
+import { walkOf, type Walk, type WalkStep } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
-import { stepTitle } from '@/wording/walk'
+import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
 import { servedClocks, type ServedClock } from '../clocks/servedClocks'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
@@ -35,6 +35,8 @@ export interface BuildSummary {
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
   /** How far the walk is, what comes next in it, and what is not true any more. */
   readonly walk: { readonly done: number; readonly of: number; readonly next?: string; readonly stale: number }
+  /** What can be done next in its walk, and what there is to do again. */
+  readonly today: { readonly open: readonly StepLine[]; readonly again: readonly StepLine[]; readonly temporary: readonly string[] }
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
   /** What sets, cures, soaks, rests and rusts. */
@@ -43,6 +45,13 @@ export interface BuildSummary {
   readonly bolts: readonly BoltRecord[]
   /** The worst of each cylinder and main, where it stands in the engine. */
   readonly marks: readonly StationMark[]
+}
+
+/** A step in a line: where it stands in the walk, and how long it usually takes or why it is done again. */
+export interface StepLine {
+  readonly id: string
+  readonly title: string
+  readonly about: string
 }
 
 /** How one bench stands. */
@@ -55,7 +64,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '11'
+export const SUMMARY_PROGRAM = '12'
 
 interface State {
   readonly bench: Bench
@@ -89,6 +98,7 @@ export function summarise(document: BuildDocument): BuildSummary {
     worst: worstOf(states, build.spec.units),
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
     walk: walkSummary(walk),
+    today: todayOf(walk),
     openRuns: openRuns(build.spec, build.entries),
     clocks: servedClocks(build, walk),
     bolts: boltRecords(build),
@@ -109,6 +119,22 @@ function walkSummary({ steps, next }: Walk): BuildSummary['walk'] {
     of: wanted.length,
     ...(first && { next: stepTitle(first) }),
     stale: steps.filter(({ standing }) => standing === 'stale').length,
+  }
+}
+
+/** More than this nobody does in a day, and the walk has them all. */
+const MOST_OPEN = 5
+
+/** What can be done now, in its order; what has gone stale; what still lies in the engine. */
+function todayOf({ steps, temporary }: Walk): BuildSummary['today'] {
+  const lines = (standing: WalkStep['standing'], about: (step: WalkStep) => string) =>
+    steps.flatMap((step): StepLine[] =>
+      step.standing === standing && !step.isOptional ? [{ id: step.id, title: stepTitle(step), about: about(step) }] : [],
+    )
+  return {
+    open: lines('open', ({ minutes }) => minutesWords(minutes)).slice(0, MOST_OPEN),
+    again: lines('stale', ({ stale }) => staleWords(stale)),
+    temporary: temporary.map((part) => temporaryWords(part)),
   }
 }
 

@@ -70,8 +70,8 @@ const Head = styled.header`
 `
 
 /** The walk: stages down, the steps of one with what holds them, done by a key. */
-export function WalkPage({ served }: { served: ServedWalk }) {
-  const hand = useWalkInHand(served)
+export function WalkPage({ served, startAt }: { served: ServedWalk; startAt: string | undefined }) {
+  const hand = useWalkInHand(served, startAt)
   const { walk, titleOf, numberOf } = hand
   return (
     <>

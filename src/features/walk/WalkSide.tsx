@@ -7,9 +7,7 @@ import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'
 import { ClockList } from '../clocks/ClockList'
 import type { ServedClock } from '../clocks/servedClocks'
-import { changedWords, stepTitle, TEMPORARY_WORDS } from '@/wording/walk'
-
-const wordsOf = (part: string) => TEMPORARY_WORDS[part as keyof typeof TEMPORARY_WORDS] ?? part
+import { changedWords, stepTitle, temporaryWords } from '@/wording/walk'
 
 /** What is stale, what was changed, what lies in the engine for a while, and which joints stand open. */
 export function WalkSide({
@@ -88,7 +86,7 @@ function TemporaryBox({ temporary, onPart }: { temporary: readonly string[]; onP
       <ul>
         {temporary.map((part) => (
           <li key={part}>
-            <b>{wordsOf(part)}</b>{' '}
+            <b>{temporaryWords(part)}</b>{' '}
             <Button size="small" onPress={() => onPart('takenOut', part)}>
               Out again
             </Button>
@@ -96,8 +94,8 @@ function TemporaryBox({ temporary, onPart }: { temporary: readonly string[]; onP
         ))}
       </ul>
       {BY_HAND.filter((part) => !temporary.includes(part)).map((part) => (
-        <Button key={part} size="small" kind="plain" onPress={() => onPart('putIn', part)} aria-label={`${wordsOf(part)} put in`}>
-          {wordsOf(part)}
+        <Button key={part} size="small" kind="plain" onPress={() => onPart('putIn', part)} aria-label={`${temporaryWords(part)} put in`}>
+          {temporaryWords(part)}
         </Button>
       ))}
     </SideSection>

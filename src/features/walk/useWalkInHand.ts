@@ -98,11 +98,11 @@ function keysOf({
 }
 
 /** The walk with a step of it in hand: which it is, and all that can be done with it by a key. */
-export function useWalkInHand(served: ServedWalk) {
+export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
   const by = useDevice().initials
   const router = useRouter()
   const walk = useWalk(served)
-  const { step, numbers, pick, move } = useCurrent(walk.steps, served.walk.next)
+  const { step, numbers, pick, move } = useCurrent(walk.steps, walk.steps.some(({ id }) => id === startAt) ? startAt : served.walk.next)
   const [saying, setSaying] = useState<Saying>()
   const [open, setOpen] = useState<'change' | 'own'>()
   const [said, setSaid] = useState('')

@@ -5,7 +5,11 @@ import { loadBuild } from '../../../loadBuild'
 
 export const metadata: Metadata = { title: 'Walk' }
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ at?: string }> }
+
+export default async function Page({ params, searchParams }: Props) {
   const { document, revision, lastSeq } = await loadBuild((await params).id)
-  return <WalkPage served={serveWalk(document, { revision, lastSeq }, Date.now())} />
+  const { at } = await searchParams
+  // Sent to another step it is another page: the hand lies there.
+  return <WalkPage key={at} served={serveWalk(document, { revision, lastSeq }, Date.now())} startAt={at} />
 }
