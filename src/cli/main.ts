@@ -17,7 +17,8 @@ import {
   subjectWords,
   verdictWords,
 } from '@/wording'
-import { walkOf, type WalkStep } from '@/core/walk'
+import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
+import { dueWords } from '@/wording/clocks'
 import { staleWords, stepTitle, waitsWords } from '@/wording/walk'
 import { sumOf } from './derivation'
 import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
@@ -123,12 +124,19 @@ program
   .option('--json', 'steps, how each stands, what holds it')
   .description('every step of a build in order: what is done, what is held and by what')
   .action((file: string, options: { json?: boolean }) => {
-    const { steps, next, temporary } = walkOf(openBuild(readDocument(file)), Date.now())
-    if (options.json) return print(JSON.stringify({ next, temporary, steps: steps.map(stepJson) }, null, 2))
+    const nowMs = Date.now()
+    const build = openBuild(readDocument(file))
+    const { steps, next, temporary, clocks: ofSteps } = walkOf(build, nowMs)
+    const clocks = clocksOfBuild(build, ofSteps)
+    if (options.json) return print(JSON.stringify({ next, temporary, clocks, steps: steps.map(stepJson) }, null, 2))
     const titles = new Map(steps.map((step) => [step.id, stepTitle(step)]))
     for (const [index, step] of steps.entries()) {
       const says = step.standing === 'held' ? waitsWords(step.waits, (id) => titles.get(id) ?? id) : staleWords(step.stale)
       print([String(index + 1).padStart(3), step.standing.padEnd(7), titles.get(step.id), ...(says ? [`(${says})`] : [])].join(' '))
+    }
+    for (const clock of clocks) {
+      const dueMs = Date.parse(clock.dueAt)
+      print(`${dueMs <= nowMs ? 'Run out' : `Runs until ${clock.dueAt}`}: ${dueWords(clock, Math.max(dueMs, nowMs))}`)
     }
   })
 

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { writeBuildFile } from '@/core/files'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import { withDemoWalk } from '@/demo/walks'
 import { expectNear } from '../support/expectNear'
 
 const ROOT = path.resolve(import.meta.dirname, '../..')
@@ -127,6 +128,27 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     const { gauges: _, ...out } = JSON.parse(kalibros(['export', tern.id]).stdout)
     const { gauges: __, ...given } = JSON.parse(writeBuildFile(tern))
     expect(out).toEqual(given)
+  })
+
+  it('goes through the walk: what is next, what holds a step, what runs, and what is stale with its reason', () => {
+    const washedMs = Date.now() - 23 * 60_000
+    const walked = path.join(folder, 'walked.kalibros.json')
+    writeFileSync(walked, writeBuildFile(withDemoWalk(tern, new Date(Date.now()))))
+    const { status, stdout } = kalibros(['walk', walked, '--json'])
+    const { next, temporary, clocks, steps } = JSON.parse(stdout)
+    expect([status, next, temporary]).toEqual([0, 'look.bores', ['lightSprings']])
+    expect(clocks).toMatchObject([{ kind: 'rusts', step: 'clean.washed', until: ['clean.oiled'] }])
+    expect(Math.abs(Date.parse(clocks[0].startedAt) - washedMs)).toBeLessThan(60_000)
+    const state = (id: string) => steps.find((step: { id: string }) => step.id === id)
+    expect(state('clean.washed')).toMatchObject({ state: 'done', stage: 'clean', signOff: { by: 'KV' } })
+    expect(state('heads.on').waits).toEqual(
+      expect.arrayContaining([expect.objectContaining({ hold: 'driveIn' }), { step: 'heads.gasket' }]),
+    )
+    expect(kalibros(['walk', walked]).stdout).toMatch(/^Runs until \d{4}-.+Z: Washed iron may have begun to rust/m)
+    expect(kalibros(['stale', walked]).stdout).toBe(
+      'read.clearance.drop: Valve drop at TDC read: another gasket “1.10 in place of 1.00” (KV)\n',
+    )
+    expect(kalibros(['stale', file]).stdout).toBe('Nothing is stale.\n')
   })
 
   it('publishes the schema that the program reads by', () => {
