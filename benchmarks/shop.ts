@@ -20,6 +20,9 @@ export async function shopFigures(report: Report): Promise<void> {
     await server.get('/')
     report.figure('board served, 95th percentile', await served(server, () => '/'), 'ms', 150)
     let turn = 0
+    await server.get('/today')
+    report.figure('today served, 95th percentile', await served(server, () => '/today'), 'ms', 150)
+    report.figure('clocks of the shop asked for, 95th percentile', await served(server, () => '/api/clocks'), 'ms', 50)
     report.figure('walk served, 95th percentile', await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}/walk`), 'ms', 150)
     report.figure(
       'bench served, 95th percentile',

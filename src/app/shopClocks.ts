@@ -2,8 +2,8 @@ import 'server-only'
 import type { BuildClocks } from '@/features/clocks/clocksCalendar'
 import { shopSummaries } from './shopSummaries'
 
-/** The clocks of every build on the board that has any. */
+/** The clocks of the builds in hand. */
 export async function shopClocks(): Promise<readonly BuildClocks[]> {
-  const builds = await shopSummaries()
+  const { builds } = await shopSummaries()
   return builds.flatMap(({ summary: { name, clocks } }) => (clocks.length > 0 ? [{ build: name, clocks }] : []))
 }

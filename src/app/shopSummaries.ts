@@ -2,17 +2,21 @@ import 'server-only'
 import { database } from '@/data/database'
 import { SUMMARY_PROGRAM, summarise, type BuildSummary } from '@/features/board/summary'
 
-/** A shop keeps fewer builds on its board than this. */
-const ALL = 100_000
+/**
+ * As many engines as anybody has in hand. A shop of years has a thousand, and to work all of them out again after the program has moved on
+ * would hold the server up for minutes.
+ */
+const IN_HAND = 48
 
-export interface ShopSummary {
-  readonly id: string
-  readonly summary: BuildSummary
+export interface ShopSummaries {
+  readonly builds: readonly { readonly id: string; readonly summary: BuildSummary }[]
+  /** Builds on the board that were not looked at. */
+  readonly more: number
 }
 
-/** Every build on the board that can be worked out, latest work first. */
-export async function shopSummaries(): Promise<readonly ShopSummary[]> {
+/** The builds of the board last worked on, those that can be worked out. */
+export async function shopSummaries(): Promise<ShopSummaries> {
   const { builds } = await database()
-  const { rows } = await builds.board({ offset: 0, size: ALL }, SUMMARY_PROGRAM, ({ document }) => summarise(document))
-  return rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : []))
+  const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, SUMMARY_PROGRAM, ({ document }) => summarise(document))
+  return { builds: rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : [])), more: total - rows.length }
 }

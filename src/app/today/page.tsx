@@ -6,5 +6,5 @@ export const metadata: Metadata = { title: 'Today' }
 export const dynamic = 'force-dynamic'
 
 export default async function Page() {
-  return <TodayPage builds={await shopSummaries()} />
+  return <TodayPage {...await shopSummaries()} />
 }

@@ -57,7 +57,7 @@ const Parts = styled.div`
 type OfToday = Pick<BuildSummary, 'name' | 'today' | 'openRuns' | 'clocks'>
 
 /** What can be done today, engine by engine, and what must not be forgotten before going home. */
-export function TodayPage({ builds }: { builds: readonly { readonly id: string; readonly summary: OfToday }[] }) {
+export function TodayPage({ builds, more }: { builds: readonly { readonly id: string; readonly summary: OfToday }[]; more: number }) {
   const shown = builds.filter(({ summary }) => hasAny(summary))
   return (
     <>
@@ -70,6 +70,11 @@ export function TodayPage({ builds }: { builds: readonly { readonly id: string; 
             <BuildToday key={id} id={id} summary={summary} />
           ))}
         </div>
+        {more > 0 && (
+          <p>
+            {more} more, not worked on lately, are on the <Link href="/">board</Link>.
+          </p>
+        )}
       </Main>
     </>
   )

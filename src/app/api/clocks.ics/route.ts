@@ -8,7 +8,7 @@ import { answering, refused } from '../../answer'
 import { attachment } from '../../attachment'
 import { shopClocks } from '../../shopClocks'
 
-/** Every clock of the board as a calendar, or with `?build=` those of one build. */
+/** The clocks of every build in hand as a calendar, or with `?build=` those of one build. */
 export function GET(request: Request) {
   return answering(async () => {
     const id = new URL(request.url).searchParams.get('build')

@@ -3,7 +3,7 @@ import type { ShopClocks } from '@/features/clocks/useOpenClocks'
 import { answering } from '../../answer'
 import { shopClocks } from '../../shopClocks'
 
-/** Every clock of the board, and the server's time. */
+/** The clocks of every build in hand, and the server's time. */
 export function GET() {
   return answering(async () => {
     const builds = await shopClocks()
