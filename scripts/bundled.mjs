@@ -12,7 +12,7 @@ import { newest, ROOT, SERVED_WITH } from './setup.mjs'
 export function bundled(file) {
   // Two folders down, as what is bundled finds the root from.
   const outfile = path.join(ROOT, 'node_modules/.kalibros', `${path.basename(file, '.ts')}.mjs`)
-  const from = ['src', path.dirname(file), 'scripts/bundled.mjs', 'package-lock.json', 'tsconfig.json']
+  const from = ['src', 'tests', path.dirname(file), 'playwright.config.ts', 'scripts/bundled.mjs', 'package-lock.json', 'tsconfig.json']
   if (!existsSync(outfile) || statSync(outfile).mtimeMs < newest(from)) {
     // Put there whole: another command may be starting from it.
     const made = `${outfile}.${randomUUID()}`
