@@ -40,13 +40,15 @@ const Strip = styled.div`
   }
 `
 
-/** The clock that runs out next, or has, and how many more there are. */
+/** The clock nearest to its moment, before or after it, and how many more there are: what ran out days ago hides none that runs. */
 export function ClockStrip({ clocks }: { clocks: readonly ShopClock[] }) {
   const now = useNow()
   const open = now === undefined ? [] : clocks.filter((clock) => !clock.isOverWhenDue || now < Date.parse(clock.dueAt))
   useNotified(open, now)
-  const [first] = open.toSorted((a, b) => a.dueAt.localeCompare(b.dueAt))
-  if (now === undefined || !first) return null
+  if (now === undefined) return null
+  const awayMs = ({ dueAt }: ShopClock) => Math.abs(Date.parse(dueAt) - now)
+  const [first] = open.toSorted((a, b) => awayMs(a) - awayMs(b))
+  if (!first) return null
   const isDue = now >= Date.parse(first.dueAt)
   return (
     <Strip data-due={isDue || undefined} role="group" aria-label="Clocks of the shop">
