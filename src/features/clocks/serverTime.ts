@@ -2,13 +2,15 @@
 const KEPT = 'kalibros.serverTime'
 /** What a request takes is no clock that is off. */
 const LEAST_MS = 2000
+/** An answer that took longer, over a device's sleep perhaps, does not tell when it was given. */
+const LONGEST_ANSWER_MS = 5000
 
-let offsetMs: number | undefined
+/** Of a device that may keep nothing: heard again with the next page. */
+let unkeptMs = 0
 
 /** The server's time as this device last heard it; its own until it has. */
 export function serverNow(): number {
-  offsetMs ??= Number(localStorage.getItem(KEPT) ?? 0)
-  return Date.now() + offsetMs
+  return Date.now() + (keptMs() ?? unkeptMs)
 }
 
 /** For an entry made now. */
@@ -18,11 +20,23 @@ export function serverStamp(): string {
 
 /** Heard from the server in an answer that was asked for at `askedMs` of this device's own clock. */
 export function hearServerTime(serverMs: number, askedMs: number): void {
-  const off = Math.round(serverMs - (askedMs + Date.now()) / 2)
-  offsetMs = Math.abs(off) < LEAST_MS ? 0 : off
+  const heardMs = Date.now()
+  if (heardMs < askedMs || heardMs - askedMs > LONGEST_ANSWER_MS) return
+  const off = Math.round(serverMs - (askedMs + heardMs) / 2)
+  const offMs = Math.abs(off) < LEAST_MS ? 0 : off
   try {
-    localStorage.setItem(KEPT, String(offsetMs))
+    localStorage.setItem(KEPT, String(offMs))
   } catch {
-    // A device too full to keep it hears it again with the next page.
+    unkeptMs = offMs
+  }
+}
+
+/** By how much the server is ahead, where this device has kept it; whatever it has kept, an entry gets a time. */
+function keptMs(): number | undefined {
+  try {
+    const kept = localStorage.getItem(KEPT)
+    return kept !== null && Number.isFinite(Number(kept)) ? Number(kept) : undefined
+  } catch {
+    return undefined
   }
 }

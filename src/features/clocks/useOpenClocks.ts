@@ -26,8 +26,8 @@ export function useOpenClocks(): readonly ShopClock[] {
       const askedMs = Date.now()
       const response = await fetch('/api/clocks', { cache: 'no-store', signal: givenUp.signal }).catch(() => undefined)
       // Out of reach, what was heard last still runs.
-      const answer: ShopClocks | undefined = response?.ok ? await response.json().catch(() => undefined) : undefined
-      if (!answer || givenUp.signal.aborted) return
+      const answer: unknown = response?.ok ? await response.json().catch(() => undefined) : undefined
+      if (!isOfClocks(answer) || givenUp.signal.aborted) return
       hearServerTime(answer.nowMs, askedMs)
       setClocks(answer.clocks)
     }
@@ -42,4 +42,10 @@ export function useOpenClocks(): readonly ShopClock[] {
     }
   }, [])
   return clocks
+}
+
+/** What answers in the server's stead, as a hotel's network does, says something else. */
+function isOfClocks(answer: unknown): answer is ShopClocks {
+  const { nowMs, clocks } = (answer ?? {}) as Partial<ShopClocks>
+  return Number.isFinite(nowMs) && Array.isArray(clocks)
 }

@@ -10,6 +10,6 @@ type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ at?: str
 export default async function Page({ params, searchParams }: Props) {
   const { document, revision, lastSeq } = await loadBuild((await params).id)
   const { at } = await searchParams
-  // Sent to another step it is another page: the hand lies there.
+  // Sent to another step it is another page, with that step in hand.
   return <WalkPage key={at} served={serveWalk(document, { revision, lastSeq }, Date.now())} startAt={at} />
 }
