@@ -51,3 +51,10 @@ export const CLOCK_WAITED_FOR: Readonly<Record<StepClock['kind'], string>> = {
   tacks: 'the spray to be tacky',
   soaks: 'the lifters to have soaked',
 }
+
+/** Why what ended a clock is not true any more. */
+export const CLOCK_STARTED_SINCE: Readonly<Record<StepClock['kind'], string>> = {
+  rusts: 'washed since',
+  tacks: 'sprayed since',
+  soaks: 'laid in oil since',
+}

@@ -1,6 +1,6 @@
 import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
 import type { StageId } from '@/core/build/walkStages'
-import { CLOCK_WAITED_FOR } from './clocks'
+import { CLOCK_STARTED_SINCE, CLOCK_WAITED_FOR } from './clocks'
 
 /** The stages as they stand on the rule, and in full. */
 export const STAGE_WORDS: Readonly<Record<StageId, { readonly short: string; readonly title: string }>> = {
@@ -289,7 +289,12 @@ export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => 
 const MOST_NAMED = 2
 
 export function staleWords(because: readonly StaleBecause[]): string {
-  return because.map((one) => ('changed' in one ? changedWords(one.changed) : `done ${one.agedHours} h ago, it does not keep`)).join('; ')
+  return because.map(becauseWords).join('; ')
+}
+
+function becauseWords(because: StaleBecause): string {
+  if ('changed' in because) return changedWords(because.changed)
+  return 'clock' in because ? CLOCK_STARTED_SINCE[because.clock] : `done ${because.agedHours} h ago, it does not keep`
 }
 
 export function changedWords({ what, text, by }: Changed): string {

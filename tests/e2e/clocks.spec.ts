@@ -1,6 +1,6 @@
 import type { BuildDocument } from '@/core/build'
 import { v7 as uuidV7 } from 'uuid'
-import { demo, expect, PETREL, test, visit, WREN } from '../support/shop'
+import { demo, enter, expect, openBench, PETREL, readings, test, visit, WREN } from '../support/shop'
 
 const SECOND_MS = 1000
 const MINUTE_MS = 60 * SECOND_MS
@@ -72,4 +72,15 @@ test('clocks run on the server’s time on a device an hour behind, and are in t
   expect(Math.abs(Date.parse(washed.at) - Date.now())).toBeLessThan(MINUTE_MS)
   const calendar = await (await shop.server.get(`/api/clocks.ics?build=${id}`)).text()
   expect(calendar.replaceAll('\r\n ', '')).toContain('SUMMARY:Wren: Washed iron may have begun to rust')
+})
+
+test('what answers for the clocks in the server’s stead is not taken for them, and a reading gets its time', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await page.route('**/api/clocks', (route) => route.fulfill({ json: { ok: true, clocks: 'sign in first', nowMs: 'soon' } }))
+  await openBench(page, shop, id)
+  await enter(page, '0.10')
+  await expect.poll(async () => readings(await shop.document(id)).length).toBe(1)
+  const [reading] = readings(await shop.document(id))
+  expect(Math.abs(Date.parse(reading!.at) - Date.now())).toBeLessThan(MINUTE_MS)
+  await expect(page.getByRole('group', { name: 'Clocks of the shop' })).toHaveCount(0)
 })

@@ -45,5 +45,6 @@ test('a clock in the bar leads to its step, also from another step of the same w
   await page.locator('[data-ready]').waitFor()
   await expect(page.locator('[data-step="read.clearance.drop"]')).toHaveAttribute('aria-current', 'step')
   await page.getByRole('group', { name: 'Clocks of the shop' }).getByRole('link').first().click()
-  await expect(page.locator('[data-step="clean.washed"]')).toHaveAttribute('aria-current', 'step')
+  await expect(page.locator('[data-step="clean.oiled"]')).toHaveAttribute('aria-current', 'step')
+  await expect(page.locator('[data-step="clean.oiled"]')).toContainText('Stale: washed since')
 })

@@ -136,7 +136,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     writeFileSync(walked, writeBuildFile(withDemoWalk(tern, new Date(Date.now()))))
     const { status, stdout } = kalibros(['walk', walked, '--json'])
     const { next, temporary, clocks, steps } = JSON.parse(stdout)
-    expect([status, next, temporary]).toEqual([0, 'look.bores', ['lightSprings']])
+    expect([status, next, temporary]).toEqual([0, 'clean.oiled', ['lightSprings']])
     expect(clocks).toMatchObject([{ kind: 'rusts', step: 'clean.washed', until: ['clean.oiled'] }])
     expect(Math.abs(Date.parse(clocks[0].startedAt) - washedMs)).toBeLessThan(60_000)
     const state = (id: string) => steps.find((step: { id: string }) => step.id === id)
@@ -146,7 +146,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     )
     expect(kalibros(['walk', walked]).stdout).toMatch(/^Runs until \d{4}-.+Z: Washed iron may have begun to rust/m)
     expect(kalibros(['stale', walked]).stdout).toBe(
-      'read.clearance.drop: Valve drop at TDC read: another gasket “1.10 in place of 1.00” (KV)\n',
+      'clean.oiled: Bare iron oiled: washed since\nread.clearance.drop: Valve drop at TDC read: another gasket “1.10 in place of 1.00” (KV)\n',
     )
     expect(kalibros(['stale', file]).stdout).toBe('Nothing is stale.\n')
   })

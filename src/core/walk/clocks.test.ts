@@ -44,7 +44,10 @@ describe('lifters in oil', () => {
     expect(clocksIn(left)).toHaveLength(1)
     const both = withEntries(left, [done('heads.lifters.right', 10)])
     expect(clocksIn(both)).toEqual([])
-    expect(clocksIn(withEntries(both, [done('heads.soak', 3)]))).toMatchObject([{ startedAt: at(3).at, dueAt: at(-57).at }])
+    const again = withEntries(both, [done('heads.soak', 3)])
+    expect(clocksIn(again)).toMatchObject([{ startedAt: at(3).at, dueAt: at(-57).at }])
+    expect(stepIn(walkOf(again, NOW_MS), 'heads.lifters.left')).toMatchObject({ standing: 'stale', stale: [{ clock: 'soaks' }] })
+    expect(stepIn(walkOf(both, NOW_MS), 'heads.lifters.left').standing).toBe('done')
   })
 
   it('were never laid in where that is taken back', () => {

@@ -7,7 +7,7 @@ import { benchById } from '../benches'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf, runsOf } from '../joints'
 import { hasCamInHead } from './handbook'
-import { isCured, startClock, waitsFor, type StepClock } from './clocks'
+import { isCured, startClock, waitsFor, type StepClock, type StepClockKind } from './clocks'
 import { isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import { changesSince, staleJoints, staleReadings, staleSteps, type Changed } from './stale'
 import type { Step, StepSource } from './step'
@@ -18,7 +18,8 @@ export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
 /** A hold that is not met, a clock that has not run out, or a step that comes before. */
 export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { readonly clock: StepClock } | { readonly step: string }
 
-export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number }
+/** Something was changed, it does not keep, or what starts its clock was done again since. */
+export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number } | { readonly clock: StepClockKind }
 
 /** Who did it, when, and what was said. */
 export interface SignOff {
@@ -62,7 +63,7 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
   const steps = stepsOf(build)
   const changes = changesSince(build)
   const signOffs = signOffsOf(build)
-  const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { signOffs, changes, nowMs })]))
+  const standing = new Map(steps.map((step) => [step.id, stoodBy(build, step, { steps, signOffs, changes, nowMs })]))
   const temporary = temporaryIn(signOffs.all, steps)
   const clocks = clocksRunning(steps, standing)
   const context = contextOf(build, { findings, steps, standing, changes, temporary, nowMs })
@@ -113,6 +114,7 @@ function signOffOf({ by, at, second, answer, text, reason }: StepEntry): SignOff
 type OfReadings = Extract<StepSource, { from: 'readings' }>
 
 interface Looked {
+  readonly steps: readonly Step[]
   readonly signOffs: SignOffs
   readonly changes: readonly Changed[]
   readonly nowMs: number
@@ -190,8 +192,15 @@ function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, l
   const kept = looked.signOffs.last(step.id, 'done', 'confirmed')!
   const hours = (looked.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
   const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
-  const stale = [...changed, ...aged]
+  const stale = [...changed, ...aged, ...startedAgain(build, step.id, kept, looked)]
   return { is: stale.length > 0 ? 'stale' : 'done', signOff: signOffOf(done), stale }
+}
+
+/** What ends a clock is not true any more once the clock was started again: washed since, it is not oiled. */
+function startedAgain(build: Build, ending: string, kept: StepEntry, { steps, signOffs }: Looked): readonly StaleBecause[] {
+  return steps.flatMap(({ id, clock }) =>
+    clock?.until.includes(ending) && isBefore(build, kept, signOffs.last(id, 'done')) ? [{ clock: clock.kind }] : [],
+  )
 }
 
 /** Put in by a step or by hand, and not taken out since. */
@@ -255,16 +264,11 @@ function waitsOf(step: Step, { context, standing, clocks, nowMs }: Waiting): rea
   ]
 }
 
-/** Started by steps that are done, and not ended since by those that end them. */
+/** Started by steps that are done, and not ended by those that end them. */
 function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, Stood>): readonly StepClock[] {
-  const isEnded = (id: string, startedAt: string) => {
-    const ends = standing.get(id)
-    return !isOpen(ends) && ends?.signOff !== undefined && Date.parse(ends.signOff.at) >= Date.parse(startedAt)
-  }
   return steps.flatMap(({ id, clock }) => {
     const started = standing.get(id)
     if (!clock || started?.is !== 'done' || !started.signOff) return []
-    const { at } = started.signOff
-    return clock.until.every((ending) => isEnded(ending, at)) ? [] : [startClock(id, clock, at)]
+    return clock.until.some((ending) => isOpen(standing.get(ending))) ? [startClock(id, clock, started.signOff.at)] : []
   })
 }

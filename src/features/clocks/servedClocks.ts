@@ -38,7 +38,7 @@ function served(buildId: string, clock: Clock): ServedClock {
 }
 
 function hrefOf(buildId: string, clock: Clock): string {
-  if (!('joint' in clock)) return `/builds/${buildId}/walk?at=${clock.step}`
+  if (!('joint' in clock)) return `/builds/${buildId}/walk?at=${clock.until[0] ?? clock.step}`
   const joint = `/builds/${buildId}/joints/${clock.joint}`
   if (clock.kind === 'cures') return joint
   return clock.kind === 'rests' ? `${joint}/run?way=retorque` : `${joint}/run`
