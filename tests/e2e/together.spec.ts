@@ -94,7 +94,7 @@ test('a place measured over and over is fetched with all its past when its histo
   await page.keyboard.press('Escape')
   await expect(panel).toBeHidden()
   await page.route('**/entries?*', (route) => route.abort())
-  // A key pressed while the panel is still giving back the hand is nobody's.
+  // A key pressed while the panel is still giving back the focus is nobody's.
   await page.locator('[data-station="compression.deck/c1/front"]').click()
   await page.keyboard.press('h')
   await expect(panel.getByRole('status')).toContainText('The server is out of reach: what this page holds is shown')

@@ -125,7 +125,7 @@ export function finding(page: Page, id: string) {
   return page.locator(`[data-finding="${id}"]`)
 }
 
-/** Where the reading line says the hand is. */
+/** The place the reading line names. */
 export function place(page: Page) {
   return page.locator('[data-part="place"] p')
 }

@@ -252,7 +252,7 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
   )
 }
 
-/** Where the hand is, and what the part is while it is read. */
+/** The current place, and what the part is while it is read. */
 function PlaceInHand({ now: { work, station, read }, index }: { now: LineNow; index: number }) {
   const { stations, partState, nextPartState } = work
   return (

@@ -141,7 +141,7 @@ export class LineActions {
     const { station, characteristic, gauge, live, setDraft, asking, question, setLine, setInitials, offsetUnit, temperature, unit, line } =
       this.now
     if (asking === 'initials') return setInitials(next.toUpperCase().slice(0, MOST_TYPED.initials))
-    // Typed over a questioned press: the hand knows better, the press is dropped.
+    // Typed over a questioned press: the person knows better, the press is dropped.
     if (question?.press) live.done(question.press)
     setLine({ ...line, text: next, question: undefined, said: '' })
     if (!gauge || asking !== 'reading') return

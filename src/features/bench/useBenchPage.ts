@@ -68,7 +68,7 @@ export function useBenchPage(
     stages,
     changed: useChanged(settled, findings, draft !== undefined),
     marks: useMemo(() => stationMarks(bench, stations, settled, build, current), [bench, stations, settled, build, current]),
-    // The picture and the advice follow when the hand pauses: the ledger and the line may not wait for them.
+    // The picture and the advice follow when typing pauses: the ledger and the line may not wait for them.
     later: useAfterPause(useMemo(() => ({ settled, build }), [settled, build])),
     taking: useTaking(edit, view.words, system),
     onCommand: useLineCommands({ work, device, buildId: served.id, system, live, nextGauge, show: panels.show }),

@@ -47,7 +47,7 @@ export function useReadingLine(props: LineProps & { readonly startText?: string 
 
   useEffect(() => {
     if (live.next && !question && asking === 'reading') actions.land(live.next)
-    // A press lands where the hand is: at a new press, and when the place has moved on or a question was answered.
+    // A press lands at the current place: at a new press, and when the place has moved on or a question was answered.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [live.next, station.id, question, asking])
 

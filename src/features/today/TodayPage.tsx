@@ -45,6 +45,7 @@ const Steps = styled.ul`
     border-radius: 2px;
   }
   small {
+    margin-left: 8px;
     color: var(--quiet);
   }
 `
