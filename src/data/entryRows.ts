@@ -1,7 +1,7 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { presentName, type Entry, type Id, type Place, type Pull, type StepEntry } from '@/core/build'
-import type { StepDeed } from '@/core/build/walkStages'
+import type { StepAction } from '@/core/build/walkStages'
 import { AXIS_FORMS } from '@/core/build/place'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
@@ -130,7 +130,7 @@ export function entryOf(row: Row): Entry {
 
 function stepOf(row: Row): StepEntry {
   const { id, at, by, words, note, answer, part, second } = row
-  const did = needed(row, 'did') as StepDeed
+  const did = needed(row, 'did') as StepAction
   return { kind: 'step', id, at, by, step: needed(row, 'step'), did, ...optional({ reason: words, text: note, answer, part, second }) }
 }
 

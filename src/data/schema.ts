@@ -1,7 +1,7 @@
 import { CAMS } from '@/core/engine'
 import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
 import { PART_STATES } from '@/core/build/partState'
-import { STEP_DEEDS } from '@/core/build/walkStages'
+import { STEP_ACTIONS } from '@/core/build/walkStages'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
@@ -90,7 +90,7 @@ export const entryTable = sqliteTable(
     /** Of a pull: its joint and run, what was done, by which device; the pull before it stands in `target`. */
     joint: text('joint'),
     run: text('run'),
-    did: text('did', { enum: [...PULLS, ...STEP_DEEDS] }),
+    did: text('did', { enum: [...PULLS, ...STEP_ACTIONS] }),
     way: text('way', { enum: [...RUN_KINDS] }),
     device: text('device'),
     stage: integer('stage'),

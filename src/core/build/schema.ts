@@ -23,7 +23,7 @@ import { PART_STATES } from './partState'
 import { AXIS_FORMS, type AxisForm, type Place } from './place'
 import type { Stock } from './stock'
 import { BUILD_FORMAT, BUILD_VERSION } from './version'
-import { STEP_DEEDS, WALK_STAGES } from './walkStages'
+import { STEP_ACTIONS, WALK_STAGES } from './walkStages'
 
 const finite = z.number()
 const id = z.string().min(1).max(64)
@@ -383,7 +383,7 @@ const stepSchema = z
     kind: z.literal('step'),
     ...stamp,
     step: stepId,
-    did: z.enum(STEP_DEEDS),
+    did: z.enum(STEP_ACTIONS),
     /** Why it is waived, left out or still true. */
     reason: words.optional(),
     /** Which way a part lies, as answered. */

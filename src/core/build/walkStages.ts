@@ -24,5 +24,5 @@ export const WALK_STAGES = [
 export type StageId = (typeof WALK_STAGES)[number]
 
 /** What may become of a step. */
-export const STEP_DEEDS = ['done', 'waived', 'leftOut', 'confirmed', 'putIn', 'takenOut'] as const
-export type StepDeed = (typeof STEP_DEEDS)[number]
+export const STEP_ACTIONS = ['done', 'waived', 'leftOut', 'confirmed', 'putIn', 'takenOut'] as const
+export type StepAction = (typeof STEP_ACTIONS)[number]
