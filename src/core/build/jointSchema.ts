@@ -1,8 +1,7 @@
 /** A joint as it is planned: where its fasteners stand, what they are, in which order and how far they are pulled, by whose figures. */
 import { z } from 'zod'
+import { finite, words } from './schemaFields'
 
-const finite = z.number()
-const words = z.string().trim().min(1).max(200)
 const id = z.string().regex(/^[a-z][A-Za-z0-9-]{0,39}$/)
 const source = z.object({ source: words, fromMemory: z.literal(true).optional() }).strict()
 

@@ -3,20 +3,18 @@ import type { z } from 'zod'
 import type { UnitId } from '../quantity'
 import type { Fuel } from './duty'
 import type { PaperKey } from './paper'
+import type { buildDocumentSchema } from './schema'
+import type { entrySchema, gaugeSchema, readingSchema } from './entrySchema'
 import type {
-  buildDocumentSchema,
   dutySchema,
-  entrySchema,
-  gaugeSchema,
   limitSchema,
   materialsSchema,
   paperNumberSchema,
   plannedSchema,
-  readingSchema,
   shellPairSchema,
   specSchema,
   workSchema,
-} from './schema'
+} from './specSchema'
 
 type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
 
