@@ -358,3 +358,31 @@ describe('gauge drawer', () => {
     expect(currentCards(after).find((card) => card.gauge === checked.gauge)).toEqual(checked)
   })
 })
+
+describe('pictures of steps', () => {
+  const picture = { id: uuidV7(), step: 'heads.gasket', at: '2026-03-01T12:00:00.000Z', by: 'KV', bytes: Uint8Array.from([255, 216, 0, 7]) }
+
+  it('are kept beside the build, once however often they are sent, and are not in its document', async () => {
+    await db.builds.create(tern, 'KV')
+    await db.photos.add(tern.id, picture)
+    await db.photos.add(tern.id, { ...picture, bytes: Uint8Array.from([1]) })
+    const { bytes, ...card } = picture
+    expect(await db.photos.cards(tern.id)).toEqual([card])
+    expect(await db.photos.bytes(tern.id, picture.id)).toEqual(bytes)
+    expect((await db.builds.load(tern.id))!.document.entries).toEqual(tern.entries)
+  })
+
+  it('belong to a build that is there, and to no other', async () => {
+    await expect(db.photos.add(tern.id, picture)).rejects.toMatchObject({ code: 'noSuchBuild' })
+    await db.builds.create(tern, 'KV')
+    await db.photos.add(tern.id, picture)
+    expect(await db.photos.bytes(uuidV7(), picture.id)).toBeUndefined()
+  })
+
+  it('are never changed or deleted', async () => {
+    await db.builds.create(tern, 'KV')
+    await db.photos.add(tern.id, picture)
+    await expect(raw("update photo set step = 'x'")).rejects.toThrow(/append-only/)
+    await expect(raw('delete from photo')).rejects.toThrow(/append-only/)
+  })
+})

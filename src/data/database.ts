@@ -7,6 +7,7 @@ import { migrate } from 'drizzle-orm/libsql/migrator'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { buildStore, type BuildStore } from './builds'
 import { gaugeStore, type GaugeStore } from './gauges'
+import { photoStore, type PhotoStore } from './photos'
 import { pressStore, type PressStore } from './presses'
 import * as schema from './schema'
 
@@ -14,6 +15,7 @@ export interface Database {
   readonly builds: BuildStore
   readonly gauges: GaugeStore
   readonly presses: PressStore
+  readonly photos: PhotoStore
   close(): void
 }
 
@@ -39,7 +41,13 @@ export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_
   const gauges = gaugeStore(connection)
   // Those already there stay as they are; a newer program may bring a gauge for something it has learnt to measure.
   await gauges.add(DEFAULT_GAUGES)
-  return { builds: buildStore(connection, gauges), gauges, presses: pressStore(connection), close: () => client.close() }
+  return {
+    builds: buildStore(connection, gauges),
+    gauges,
+    presses: pressStore(connection),
+    photos: photoStore(connection),
+    close: () => client.close(),
+  }
 }
 
 const shared = globalThis as { kalibrosDatabase?: Promise<Database> }

@@ -2,7 +2,7 @@ import { CAMS } from '@/core/engine'
 import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
 import { PART_STATES } from '@/core/build/partState'
 import { STEP_ACTIONS } from '@/core/build/walkStages'
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
 export const buildTable = sqliteTable(
@@ -110,6 +110,25 @@ export const entryTable = sqliteTable(
     receivedAt: text('received_at').notNull(),
   },
   (table) => [index('entry_build').on(table.buildId, table.seq)],
+)
+
+/** Append-only: pictures of steps, beside the build and not in its document. */
+export const photoTable = sqliteTable(
+  'photo',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => buildTable.id),
+    step: text('step').notNull(),
+    /** A JPEG without place or maker's data. */
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    at: text('at').notNull(),
+    by: text('by').notNull(),
+    receivedAt: text('received_at').notNull(),
+  },
+  (table) => [index('photo_build').on(table.buildId, table.seq)],
 )
 
 /** Append-only: the state of a gauge from a day on. Readings keep the card they were taken with. */

@@ -217,6 +217,9 @@ function InAndOut({ id, home, edit }: { id: string; home: string; edit: SpecEdit
       <a href={`/api/builds/${id}/file`} download>
         Build file
       </a>
+      <a href={`/api/builds/${id}/archive`} download>
+        Build file with pictures
+      </a>
       <a href={`/api/builds/${id}/readings.csv`} download>
         Readings as CSV
       </a>

@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import type { WalkStep } from '@/core/walk'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
@@ -101,12 +102,18 @@ export function StepList({
   numberOf,
   titleOf,
   current,
+  pictures,
+  below,
   onPick,
 }: {
   steps: readonly WalkStep[]
   numberOf: (id: string) => number
   titleOf: (id: string) => string
   current: string | undefined
+  /** How many pictures there are of a step. */
+  pictures: (id: string) => number
+  /** What is shown under the step in hand. */
+  below: ReactNode
   onPick: (id: string) => void
 }) {
   return (
@@ -129,8 +136,9 @@ export function StepList({
               <b>{stepTitle(step)}</b>
               <Said step={step} titleOf={titleOf} isCurrent={step.id === current} />
             </span>
-            <span>{sideWords(step)}</span>
+            <span>{sideWords(step, pictures(step.id))}</span>
           </Line>
+          {step.id === current && below}
         </li>
       ))}
     </List>
@@ -178,10 +186,11 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
   )
 }
 
-function sideWords(step: WalkStep): string {
+function sideWords(step: WalkStep, pictures: number): string {
   const { signOff, standing, minutes, count } = step
+  const taken = pictures > 0 ? [pictures === 1 ? 'a picture' : `${pictures} pictures`] : []
   if (signOff && standing !== 'open')
-    return [`${signOff.by} ${signOff.at.slice(0, 10)}`, ...(signOff.second ? [signOff.second] : [])].join(' · ')
+    return [`${signOff.by} ${signOff.at.slice(0, 10)}`, ...(signOff.second ? [signOff.second] : []), ...taken].join(' · ')
   const how = count && count.done > 0 ? countWords(step) : minutesWords(minutes)
-  return step.attitude ? `${how}, ${ATTITUDE_WORDS[step.attitude]}` : how
+  return [step.attitude ? `${how}, ${ATTITUDE_WORDS[step.attitude]}` : how, ...taken].join(' · ')
 }

@@ -11,6 +11,7 @@ import { STAGE_WORDS } from '@/wording/walk'
 import { ChangePanel } from './ChangePanel'
 import { OwnStepPanel } from './OwnStepPanel'
 import { PrintedWalk } from './PrintedWalk'
+import { StepPhotos } from './photos/StepPhotos'
 import type { ServedWalk } from './servedWalk'
 import { StageTabs } from './StageTabs'
 import { StepList } from './StepList'
@@ -109,6 +110,7 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
               {reason}
             </Notice>
           ))}
+          {hand.photo.trouble && <Notice role="alert">{hand.photo.trouble}</Notice>}
           <p role="status" aria-live="polite" style={{ padding: '0 18px', minHeight: 20 }}>
             {said}
           </p>
@@ -117,6 +119,8 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
             numberOf={numberOf}
             titleOf={titleOf}
             current={step?.id}
+            pictures={(id) => picturesOf(served, hand, id).kept.length}
+            below={step && <StepPhotos buildId={served.id} title={titleOf(step.id)} {...picturesOf(served, hand, step.id)} />}
             onPick={pick}
           />
         </section>
@@ -125,6 +129,12 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
       <Panels served={served} hand={hand} />
     </Frame>
   )
+}
+
+/** Those of a step: on the server, and on this device alone. */
+function picturesOf({ photos }: ServedWalk, { photo }: WalkInHand, id: string) {
+  const ofStep = ({ step }: { readonly step: string }) => step === id
+  return { kept: photos.filter(ofStep), waiting: photo.waiting.filter(ofStep) }
 }
 
 function Waiting({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
@@ -179,7 +189,7 @@ function firstOf(steps: readonly WalkStep[], stage: StageId): string | undefined
 }
 
 /** What can be done with a step, each with its key. */
-function StepActions({ step, hand: { isHere, done, ask, undo, mayMove, shift } }: { step: WalkStep; hand: WalkInHand }) {
+function StepActions({ step, hand: { isHere, done, ask, undo, mayMove, shift, photo } }: { step: WalkStep; hand: WalkInHand }) {
   const { standing } = step
   return (
     <>
@@ -201,6 +211,9 @@ function StepActions({ step, hand: { isHere, done, ask, undo, mayMove, shift } }
           With a note… <kbd>n</kbd>
         </Button>
       )}
+      <Button kind="plain" onPress={photo.ask}>
+        Picture… <kbd>p</kbd>
+      </Button>
       <Button kind="plain" onPress={ask('leftOut')}>
         Leave out… <kbd>l</kbd>
       </Button>

@@ -1,5 +1,6 @@
 import { openBuild } from '@/core/benches'
 import type { BuildDocument, Entry, Spec } from '@/core/build'
+import type { PhotoCard } from '@/core/files'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { walkOf, type Walk } from '@/core/walk'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
@@ -15,11 +16,13 @@ export interface ServedWalk extends ServerCopy {
   readonly entries: readonly Entry[]
   readonly openRuns: readonly OpenRun[]
   readonly clocks: readonly ServedClock[]
+  /** Pictures of steps, oldest first. */
+  readonly photos: readonly PhotoCard[]
 }
 
 export function serveWalk(
   document: BuildDocument,
-  { revision, lastSeq }: Pick<ServedWalk, 'revision' | 'lastSeq'>,
+  { revision, lastSeq, photos }: Pick<ServedWalk, 'revision' | 'lastSeq' | 'photos'>,
   nowMs: number,
 ): ServedWalk {
   const build = openBuild(document)
@@ -36,5 +39,6 @@ export function serveWalk(
     clocks: servedClocks(build, walk),
     alsoStored: entries.flatMap((entry) => (isOfWalk(entry) ? [] : [endOfId(entry.id)])).join(''),
     lastSeq,
+    photos,
   }
 }

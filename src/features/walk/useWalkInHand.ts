@@ -9,6 +9,8 @@ import { stepTitle } from '@/wording/walk'
 import { useKeys } from '../joints/useKeys'
 import { useSpec } from '../spec/useSpec'
 import type { ServedWalk } from './servedWalk'
+import { askForPicture } from './photos/askForPicture'
+import { usePhotos } from './photos/usePhotos'
 import type { Saying } from './StepPanel'
 import { useWalk, type Said } from './useWalk'
 
@@ -74,6 +76,7 @@ function keysOf({
   undo,
   ask,
   shift,
+  photo,
 }: {
   standing: WalkStep['standing'] | undefined
   isHere: boolean
@@ -82,6 +85,7 @@ function keysOf({
   undo: () => void
   ask: (what: Saying) => () => void
   shift: (by: -1 | 1) => void
+  photo: () => void
 }): Readonly<Record<string, () => void>> {
   return {
     ArrowDown: () => move(1),
@@ -91,9 +95,23 @@ function keysOf({
     l: ask('leftOut'),
     e: () => shift(-1),
     t: () => shift(1),
+    p: photo,
     ...(standing === 'held' && { w: ask('waived') }),
     ...(standing === 'stale' && { c: ask('confirmed') }),
     ...(standing !== 'held' && isHere && { n: ask('done') }),
+  }
+}
+
+/** Pictures of the step in hand: asked for by a key, and taken. */
+function useStepPhotos(buildId: string, step: WalkStep | undefined, by: string, say: (words: string) => void) {
+  const { waiting, trouble, take } = usePhotos(buildId)
+  return {
+    waiting,
+    trouble,
+    ask: () => {
+      if (by === '') say('Nothing is put on record without initials.')
+      else if (step) askForPicture((file) => void take(file, step.id, by))
+    },
   }
 }
 
@@ -128,8 +146,10 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
     if (by !== '') walk.change(by, what, text)
     setOpen(undefined)
   }
-  useKeys(keysOf({ standing, isHere: !place, move, done, undo, ask, shift: order.shift }))
+  const photo = useStepPhotos(served.id, step, by, setSaid)
+  useKeys(keysOf({ standing, isHere: !place, move, done, undo, ask, shift: order.shift, photo: photo.ask }))
   return {
+    photo,
     walk,
     step,
     stage: step?.stage ?? ('job' as const),

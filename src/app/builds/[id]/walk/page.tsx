@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { database } from '@/data/database'
 import { serveWalk } from '@/features/walk/servedWalk'
 import { WalkPage } from '@/features/walk/WalkPage'
 import { loadBuild } from '../../../loadBuild'
@@ -8,8 +9,9 @@ export const metadata: Metadata = { title: 'Walk' }
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ at?: string }> }
 
 export default async function Page({ params, searchParams }: Props) {
-  const { document, revision, lastSeq } = await loadBuild((await params).id)
-  const { at } = await searchParams
+  const { id } = await params
+  const [{ document, revision, lastSeq }, { photos }, { at }] = await Promise.all([loadBuild(id), database(), searchParams])
+  const served = serveWalk(document, { revision, lastSeq, photos: await photos.cards(id) }, Date.now())
   // Sent to another step it is another page, with that step in hand.
-  return <WalkPage key={at} served={serveWalk(document, { revision, lastSeq }, Date.now())} startAt={at} />
+  return <WalkPage key={at} served={served} startAt={at} />
 }

@@ -1,0 +1,69 @@
+'use client'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { v7 as uuidV7 } from 'uuid'
+import { useRefresh } from '@/ui/useRefresh'
+import { serverStamp } from '../../clocks/serverTime'
+import { dropPhoto, keepPhoto, waitingPhotos, type KeptPhoto } from './keptPhotos'
+import { madeSmall } from './madeSmall'
+import { sendPhoto } from './sendPhoto'
+
+const TRY_AGAIN_MS = 20_000
+
+export interface Photos {
+  /** On this device alone as yet. */
+  readonly waiting: readonly KeptPhoto[]
+  readonly trouble: string
+  /** Made small, kept on the device, and sent. */
+  readonly take: (file: File, step: string, by: string) => Promise<void>
+}
+
+/** Pictures of steps, kept on the device until the server has them. */
+export function usePhotos(buildId: string): Photos {
+  const refresh = useRefresh()
+  const [waiting, setWaiting] = useState<readonly KeptPhoto[]>([])
+  const [trouble, setTrouble] = useState('')
+  const isSending = useRef(false)
+  const send = useCallback(async () => {
+    if (isSending.current) return
+    isSending.current = true
+    try {
+      for (const photo of await waitingPhotos(buildId)) {
+        setWaiting((now) => (now.some(({ id }) => id === photo.id) ? now : [...now, photo]))
+        const answer = await sendPhoto(buildId, photo)
+        if (answer.is === 'unreached') break
+        if (answer.is === 'refused') setTrouble(`${answer.why} It is not kept here either: take it again.`)
+        await dropPhoto(buildId, photo.id)
+        setWaiting((now) => now.filter(({ id }) => id !== photo.id))
+        if (answer.is === 'kept') refresh()
+      }
+    } finally {
+      isSending.current = false
+    }
+  }, [buildId, refresh])
+  useEffect(() => {
+    // What this device keeps is known only in the browser.
+    // oxlint-disable-next-line react/set-state-in-effect
+    void send()
+    const timer = setInterval(() => void send(), TRY_AGAIN_MS)
+    const again = () => void send()
+    window.addEventListener('online', again)
+    return () => {
+      clearInterval(timer)
+      window.removeEventListener('online', again)
+    }
+  }, [send])
+  const take = useCallback(
+    async (file: File, step: string, by: string) => {
+      try {
+        const photo = { id: uuidV7(), step, by, at: serverStamp(), picture: await madeSmall(file) }
+        await keepPhoto(buildId, photo)
+        setTrouble('')
+      } catch {
+        return setTrouble('This picture could not be read or kept. Take it again, as a JPEG or PNG.')
+      }
+      await send()
+    },
+    [buildId, send],
+  )
+  return { waiting, trouble, take }
+}
