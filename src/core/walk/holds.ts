@@ -1,5 +1,8 @@
 /** What must be true before a step: worked out from findings, runs and steps, never ticked (common practice). */
 import type { Finding } from '../bench/bench'
+import { benchOf, type OutputId } from '../build/ids'
+import type { Build } from '../build/build'
+import { benchById } from '../benches'
 
 export const HOLDS = [
   'mainsTight',
@@ -39,6 +42,19 @@ export interface HoldContext {
 /** What a held step leads to. */
 export type LeadsTo = { readonly bench: string } | { readonly step: string } | { readonly joints: true }
 
+/** What holds ask the benches for; no other bench is worked out for a walk. */
+const ASKED_FOR = {
+  tdc: 'cam.tdc',
+  tdcApart: 'cam.tdcApart',
+  parked: 'clearance.parked',
+  closest: 'clearance.closest',
+} as const satisfies Readonly<Record<string, OutputId>>
+const BENCHES_ASKED = [...new Set(Object.values(ASKED_FOR).map(benchOf))]
+
+export function findingsHoldsAskFor(build: Build): readonly Finding[] {
+  return BENCHES_ASKED.flatMap((id) => benchById(id).derive(build))
+}
+
 interface Hold {
   readonly isMet: (context: HoldContext, bank: 'left' | 'right' | undefined) => boolean
   readonly leadsTo: LeadsTo
@@ -49,12 +65,12 @@ const HOLDERS: Readonly<Record<HoldId, Hold>> = {
   tdcProven: { isMet: ({ findings, isFresh }) => isFresh('cam.stop') && tdcIsProven(findings), leadsTo: { bench: 'cam' } },
   crankParked: {
     isMet: ({ findings, isDone, hasCamInHead }) =>
-      !hasCamInHead || ((isDone('cam.park') || isDone('heads.park')) && allWithin(findings, 'clearance.parked')),
+      !hasCamInHead || ((isDone('cam.park') || isDone('heads.park')) && allWithin(findings, ASKED_FOR.parked)),
     leadsTo: { bench: 'clearance' },
   },
   clearanceProven: {
     isMet: ({ findings, isFresh, isDone, isAsMade }) =>
-      (isFresh('clearance.') && allWithin(findings, 'clearance.closest')) || (isAsMade && isDone('clear.declared')),
+      (isFresh('clearance.') && allWithin(findings, ASKED_FOR.closest)) || (isAsMade && isDone('clear.declared')),
     leadsTo: { bench: 'clearance' },
   },
   lightSpringsOut: { isMet: ({ temporary }) => !temporary.includes('lightSprings'), leadsTo: { step: 'clear.springsOut' } },
@@ -82,13 +98,13 @@ export function leadsTo(hold: HoldId): LeadsTo {
 
 /** Of number one: read more than once and within, or once where nothing judges it. */
 function tdcIsProven(findings: readonly Finding[]): boolean {
-  const apart = findings.filter(({ output }) => output === 'cam.tdcApart')
-  const known = findings.filter(({ output, figure }) => output === 'cam.tdc' && figure !== undefined)
+  const apart = findings.filter(({ output }) => output === ASKED_FOR.tdcApart)
+  const known = findings.filter(({ output, figure }) => output === ASKED_FOR.tdc && figure !== undefined)
   return known.length > 0 && apart.every(({ conformity, figure }) => figure === undefined || conformity?.verdict !== 'over')
 }
 
 /** Every one there is known, and within. */
-function allWithin(findings: readonly Finding[], output: string): boolean {
+function allWithin(findings: readonly Finding[], output: OutputId): boolean {
   const all = findings.filter((one) => one.output === output)
   return all.length > 0 && all.every(({ conformity, missing }) => missing.length === 0 && conformity?.verdict === 'within')
 }

@@ -12,7 +12,7 @@ import { WALK_STAGES, type StageId } from '../build/walkStages'
 import type { Step } from './step'
 
 /** Where a bench's readings are taken; what stands elsewhere than the rest of its bench is named by itself. */
-const STAGE_OF_BENCH: Readonly<Record<string, StageId>> = {
+export const STAGE_OF_BENCH: Readonly<Record<string, StageId>> = {
   bores: 'block',
   bearings: 'crank',
   rods: 'rods',

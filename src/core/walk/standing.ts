@@ -1,0 +1,161 @@
+/** How a step stands by itself, whatever it waits for: done, left out, or not true any more. */
+import type { Build } from '../build/build'
+import type { Pull, StepEntry } from '../build/types'
+import { benchChecks } from '../bench/checks'
+import { benchById } from '../benches'
+import { jointsOf, runsOf } from '../joints'
+import type { StepClockKind } from './clocks'
+import { changesSince, staleJoints, staleReadings, staleSteps, type Changed } from './stale'
+import type { Step, StepSource } from './step'
+import { stepsOf } from './walk'
+
+/** Something was changed, it does not keep, or what starts its clock was done again since. */
+export type StaleBecause = { readonly changed: Changed } | { readonly agedHours: number } | { readonly clock: StepClockKind }
+
+/** Who did it, when, and what was said. */
+export interface SignOff {
+  readonly by: string
+  readonly at: string
+  readonly second?: string
+  readonly answer?: string
+  readonly text?: string
+  readonly reason?: string
+}
+
+const MS_PER_HOUR = 3_600_000
+
+export interface Stood {
+  readonly is: 'done' | 'stale' | 'leftOut' | 'open'
+  readonly signOff?: SignOff
+  readonly count?: { readonly done: number; readonly of: number }
+  readonly stale: readonly StaleBecause[]
+}
+
+export const isOpen = (stood: Stood | undefined): boolean => stood !== undefined && stood.is !== 'done' && stood.is !== 'leftOut'
+
+interface SignOffs {
+  readonly all: readonly StepEntry[]
+  /** The last that was done to a step, of a kind, and its place in the order of arrival. */
+  readonly last: (step: string, ...did: readonly StepEntry['did'][]) => StepEntry | undefined
+}
+
+function signOffsOf(build: Build): SignOffs {
+  const all = build.entries.filter((entry): entry is StepEntry => entry.kind === 'step' && !build.readings.takenBack.has(entry.id))
+  return { all, last: (step, ...did) => all.findLast((one) => one.step === step && did.includes(one.did)) }
+}
+
+export function signOffOf({ by, at, second, answer, text, reason }: StepEntry): SignOff {
+  return { by, at, ...(second && { second }), ...(answer && { answer }), ...(text && { text }), ...(reason && { reason }) }
+}
+
+type OfReadings = Extract<StepSource, { from: 'readings' }>
+
+interface Looked {
+  readonly steps: readonly Step[]
+  readonly signOffs: SignOffs
+  readonly changes: readonly Changed[]
+  readonly nowMs: number
+}
+
+function stoodBy(build: Build, step: Step, looked: Looked): Stood {
+  const left = looked.signOffs.last(step.id, 'leftOut')
+  const done = looked.signOffs.last(step.id, 'done')
+  if (left && !isBefore(build, left, done)) return { is: 'leftOut', signOff: signOffOf(left), stale: [] }
+  switch (step.source.from) {
+    case 'readings':
+      return stoodByReadings(build, step, step.source, looked)
+    case 'checks':
+      return stoodByChecks(build, step.source.bench)
+    case 'joint':
+      return stoodByJoint(build, step, step.source.joint, looked)
+    default:
+      return stoodBySignOff(build, step, done, looked)
+  }
+}
+
+function isBefore({ readings: { arrival } }: Build, one: StepEntry, other: StepEntry | undefined): boolean {
+  return other !== undefined && arrival.get(one.id)! < arrival.get(other.id)!
+}
+
+/** Changes that came after something was done, and that nobody has confirmed it through since. */
+function since(build: Build, step: Step, { signOffs }: Looked, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
+  const confirmed = signOffs.last(step.id, 'confirmed')
+  const confirmedAt = confirmed ? build.readings.arrival.get(confirmed.id)! : -1
+  return changes.flatMap((changed) => (changed.after >= doneAt && changed.after >= confirmedAt ? [{ changed }] : []))
+}
+
+function stoodByReadings(build: Build, step: Step, { characteristic, stations }: OfReadings, looked: Looked): Stood {
+  const read = stations.flatMap((id) => build.readings.current.get(id) ?? [])
+  const skipped = stations.filter((id) => !build.readings.current.has(id) && build.readings.skips.has(id)).length
+  const count = { done: read.length + skipped, of: stations.length }
+  const last = read.at(-1)
+  const signOff = last && { by: last.by, at: last.at }
+  // The oldest of them says since when they are together.
+  const oldest = Math.min(...read.map(({ id }) => build.readings.arrival.get(id)!))
+  const stale = read.length > 0 ? since(build, step, looked, staleReadings(looked.changes, characteristic), oldest) : []
+  if (stale.length > 0) return { is: 'stale', count, stale, ...(signOff && { signOff }) }
+  return { is: count.done === count.of ? 'done' : 'open', count, stale, ...(signOff && count.done === count.of && { signOff }) }
+}
+
+function stoodByChecks(build: Build, benchId: string): Stood {
+  const all = benchChecks(benchById(benchId as Parameters<typeof benchById>[0]), build)
+  const passed = all.filter(({ check }) => check?.passed)
+  const last = passed.at(-1)?.check
+  const count = { done: passed.length, of: all.length }
+  const isDone = count.done === count.of
+  return { is: isDone ? 'done' : 'open', count, stale: [], ...(isDone && last && { signOff: { by: last.by, at: last.at } }) }
+}
+
+function stoodByJoint(build: Build, step: Step, jointId: string, looked: Looked): Stood {
+  const joint = jointsOf(build.spec).find(({ id }) => id === jointId)!
+  const tight = lastTight(build, joint)
+  if (!tight) return { is: 'open', stale: [] }
+  const signOff = { by: tight.last.by, at: tight.last.at }
+  const stale = since(build, step, looked, staleJoints(looked.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
+  return { is: stale.length > 0 ? 'stale' : 'done', signOff, stale }
+}
+
+/** The run that left a joint tight; undefined where none did, or it was loosened since. */
+export function lastTight(build: Build, joint: ReturnType<typeof jointsOf>[number]) {
+  const pulls = build.entries.filter((entry): entry is Pull => entry.kind === 'pull')
+  const [last] = runsOf(joint, pulls).filter(({ way }) => way !== 'verify' && way !== 'drawDown')
+  return last?.isEnded && last.way !== 'loosen' ? last : undefined
+}
+
+function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {
+  if (!done) return { is: 'open', stale: [] }
+  const name = step.source.from === 'handbook' ? step.source.name : step.id
+  const changed = since(build, step, looked, staleSteps(looked.changes, name), build.readings.arrival.get(done.id)!)
+  const kept = looked.signOffs.last(step.id, 'done', 'confirmed')!
+  const hours = (looked.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
+  const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
+  const stale = [...changed, ...aged, ...startedAgain(build, step.id, kept, looked)]
+  return { is: stale.length > 0 ? 'stale' : 'done', signOff: signOffOf(done), stale }
+}
+
+/** What ends a clock is not true any more once the clock was started again: washed since, it is not oiled. */
+function startedAgain(build: Build, ending: string, kept: StepEntry, { steps, signOffs }: Looked): readonly StaleBecause[] {
+  return steps.flatMap(({ id, clock }) =>
+    clock?.until.includes(ending) && isBefore(build, kept, signOffs.last(id, 'done')) ? [{ clock: clock.kind }] : [],
+  )
+}
+
+export interface Standings {
+  readonly steps: readonly Step[]
+  readonly byStep: ReadonlyMap<string, Stood>
+  readonly signOffs: SignOffs
+  readonly changes: readonly Changed[]
+}
+
+/** Every step of a build, and how each stands. */
+export function standingsOf(build: Build, nowMs: number): Standings {
+  const steps = stepsOf(build)
+  const changes = changesSince(build)
+  const signOffs = signOffsOf(build)
+  return {
+    steps,
+    changes,
+    signOffs,
+    byStep: new Map(steps.map((step) => [step.id, stoodBy(build, step, { steps, signOffs, changes, nowMs })])),
+  }
+}

@@ -1,0 +1,74 @@
+/**
+ * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its last, a joint from
+ * its first pull to its last, and what is signed off took from what the same person entered before it.
+ */
+import type { Build } from '../build/build'
+import type { Entry, StepEntry } from '../build/types'
+import { benchOf } from '../build/ids'
+import { jointsOf } from '../joints'
+import type { Step } from './step'
+import { stepsOf } from './walk'
+
+const MS_PER_MIN = 60_000
+/** Somebody who enters nothing for longer did something else meanwhile. */
+const LONGEST_GAP_MIN = 240
+
+/** What steps of different engines have in common: `heads.gasket`, `read.bores.bore`, `pull.head`. Steps of one's own have nothing. */
+export function stepKind({ spec }: Pick<Build, 'spec'>, { id, source }: Step): string | undefined {
+  switch (source.from) {
+    case 'handbook':
+      return source.name
+    case 'joint':
+      return `pull.${jointsOf(spec).find((joint) => joint.id === source.joint)?.kind}`
+    case 'own':
+      return undefined
+    default:
+      return id
+  }
+}
+
+/** Minutes each step took, by its id; those nothing is known of are not there. */
+export function tookMinutes(build: Build): ReadonlyMap<string, number> {
+  const { takenBack } = build.readings
+  const entries = build.entries.filter(({ id }) => !takenBack.has(id))
+  return new Map(
+    stepsOf(build).flatMap((step) => {
+      const took = minutesOf(step, entries)
+      return took === undefined ? [] : [[step.id, took] as const]
+    }),
+  )
+}
+
+function minutesOf({ id, source }: Step, entries: readonly Entry[]): number | undefined {
+  switch (source.from) {
+    case 'readings':
+      return worked(entries.filter((entry) => entry.kind === 'reading' && entry.characteristic === source.characteristic))
+    case 'checks':
+      return worked(entries.filter((entry) => entry.kind === 'check' && benchOf(entry.characteristic) === source.bench))
+    case 'joint':
+      return worked(entries.filter((entry) => entry.kind === 'pull' && entry.joint === source.joint))
+    default:
+      return sinceBefore(entries, id)
+  }
+}
+
+/** Between entries that belong together, without the gaps in which somebody was elsewhere; the first took as long as the others on average. */
+function worked(entries: readonly Entry[]): number | undefined {
+  const times = entries.map(({ at }) => Date.parse(at)).sort((a, b) => a - b)
+  const gaps = times.slice(1).flatMap((at, index) => {
+    const minutes = (at - times[index]!) / MS_PER_MIN
+    return minutes <= LONGEST_GAP_MIN ? [minutes] : []
+  })
+  if (gaps.length === 0) return undefined
+  const total = gaps.reduce((sum, gap) => sum + gap, 0)
+  return total > 0 ? (total * (gaps.length + 1)) / gaps.length : undefined
+}
+
+function sinceBefore(entries: readonly Entry[], step: string): number | undefined {
+  const done = entries.findLast((entry): entry is StepEntry => entry.kind === 'step' && entry.step === step && entry.did === 'done')
+  if (!done) return undefined
+  const at = Date.parse(done.at)
+  const before = Math.max(...entries.flatMap((one) => (one.by === done.by && Date.parse(one.at) < at ? [Date.parse(one.at)] : [])))
+  const minutes = (at - before) / MS_PER_MIN
+  return minutes <= LONGEST_GAP_MIN ? minutes : undefined
+}
