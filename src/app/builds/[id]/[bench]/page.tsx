@@ -1,9 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { benchById, BENCHES, benchProgress, GROWTH, isBenchId, openBuild, type BenchId } from '@/core/benches'
-import type { Build } from '@/core/build'
+import { benchById, GROWTH, isBenchId, openBuild } from '@/core/benches'
 import { serveBuild } from '@/features/bench/servedBuild'
-import { shareDone, type Stage } from '@/features/bench/stages'
+import { stagesOf } from '@/features/bench/stagesOf'
 import { BenchPageOf } from '@/features/benchPages'
 import { loadBuild } from '../../../loadBuild'
 
@@ -25,25 +24,8 @@ export default async function Page({ params, searchParams }: Props) {
       served={serveBuild(build, lastSeq)}
       revision={revision}
       growth={GROWTH}
-      stages={stagesOf(build, bench)}
+      stages={stagesOf(build, bench, Date.now())}
       startAt={(await searchParams).at}
     />
   )
-}
-
-/** The rule of stages as it stands: job, paper, every bench in the order of work, book. */
-function stagesOf(build: Build, here: BenchId): Stage[] {
-  const home = `/builds/${build.id}`
-  return [
-    { href: home, words: 'Job', done: 1, here: false },
-    { href: `${home}/paper`, words: 'Paper', done: 1, here: false },
-    ...BENCHES.map((bench): Stage => ({
-      href: `${home}/${bench.id}`,
-      words: bench.definition.stage,
-      bench: bench.id,
-      done: shareDone(benchProgress(bench, build)),
-      here: bench.id === here,
-    })),
-    { href: `${home}/book`, words: 'Book', here: false },
-  ]
 }
