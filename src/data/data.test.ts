@@ -359,6 +359,34 @@ describe('gauge drawer', () => {
   })
 })
 
+describe('parts and damage', () => {
+  it('come back as they were said, each thing of them', async () => {
+    await db.builds.create(tern, 'KV')
+    const stamp = () => ({ id: uuidV7(), at: '2026-03-01T12:00:00.000Z', by: 'KV' })
+    const [wanted, seen] = [stamp(), stamp()]
+    const entries: Entry[] = [
+      {
+        kind: 'part',
+        ...wanted,
+        part: wanted.id,
+        did: 'wanted',
+        what: 'cam',
+        name: 'Cam',
+        material: 'steel',
+        rated: { rpm: 8200.5 },
+        needs: ['cam.in'],
+      },
+      { kind: 'part', ...stamp(), part: wanted.id, did: 'arrived', fits: [{ check: 'key', fits: false, note: '3 mm' }], price: 410.25 },
+      { kind: 'damage', ...seen, damage: seen.id, did: 'seen', text: 'Scored', options: [{ text: 'Polish', days: 0.5, price: 60 }] },
+      { kind: 'damage', ...stamp(), damage: seen.id, did: 'answered', option: 0, reply: 'Yes' },
+    ]
+    expect(await db.builds.append(tern.id, entries)).toMatchObject({ added: 4, refused: [] })
+    expect((await db.builds.load(tern.id))!.document.entries.slice(-4)).toEqual(entries)
+    const stray: Entry = { kind: 'part', ...stamp(), part: uuidV7(), did: 'ordered' }
+    expect(await db.builds.append(tern.id, [stray])).toMatchObject({ added: 0, refused: [{ code: 'noSuchTarget' }] })
+  })
+})
+
 describe('pictures of steps', () => {
   const picture = { id: uuidV7(), step: 'heads.gasket', at: '2026-03-01T12:00:00.000Z', by: 'KV', bytes: Uint8Array.from([255, 216, 0, 7]) }
 

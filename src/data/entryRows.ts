@@ -1,6 +1,6 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { presentName, type Entry, type Id, type Place, type Pull, type StepEntry } from '@/core/build'
+import { presentName, type DamageEntry, type Entry, type Id, type PartEntry, type Place, type Pull, type StepEntry } from '@/core/build'
 import type { StepAction } from '@/core/build/walkStages'
 import { AXIS_FORMS } from '@/core/build/place'
 import type { Connection } from './connection'
@@ -72,6 +72,14 @@ export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow
     }
     case 'change':
       return { ...stamp, what: entry.what, words: entry.text }
+    case 'part': {
+      const { kind: _, id: __, at: ___, by: ____, part, did, ...said } = entry
+      return { ...stamp, part, did, details: JSON.stringify(said) }
+    }
+    case 'damage': {
+      const { kind: _, id: __, at: ___, by: ____, damage, did, ...said } = entry
+      return { ...stamp, part: damage, did, details: JSON.stringify(said) }
+    }
   }
 }
 
@@ -125,7 +133,15 @@ export function entryOf(row: Row): Entry {
       return stepOf(row)
     case 'change':
       return { kind: 'change', ...stamp, what: needed(row, 'what'), text: needed(row, 'words') }
+    case 'part':
+      return { kind: 'part', ...stamp, part: needed(row, 'part'), did: needed(row, 'did') as PartEntry['did'], ...saidIn(row) }
+    case 'damage':
+      return { kind: 'damage', ...stamp, damage: needed(row, 'part'), did: needed(row, 'did') as DamageEntry['did'], ...saidIn(row) }
   }
+}
+
+function saidIn(row: Row): object {
+  return JSON.parse(needed(row, 'details')) as object
 }
 
 function stepOf(row: Row): StepEntry {

@@ -1,5 +1,6 @@
 import { CAMS } from '@/core/engine'
 import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
+import { DAMAGE_ACTIONS, PART_ACTIONS } from '@/core/build/partsSchema'
 import { PART_STATES } from '@/core/build/partState'
 import { STEP_ACTIONS } from '@/core/build/walkStages'
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
@@ -47,7 +48,9 @@ export const entryTable = sqliteTable(
     buildId: text('build_id')
       .notNull()
       .references(() => buildTable.id),
-    kind: text('kind', { enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull', 'step', 'change'] }).notNull(),
+    kind: text('kind', {
+      enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull', 'step', 'change', 'part', 'damage'],
+    }).notNull(),
     characteristic: text('characteristic'),
     cylinder: integer('cylinder'),
     main: integer('main'),
@@ -90,7 +93,7 @@ export const entryTable = sqliteTable(
     /** Of a pull: its joint and run, what was done, by which device; the pull before it stands in `target`. */
     joint: text('joint'),
     run: text('run'),
-    did: text('did', { enum: [...PULLS, ...STEP_ACTIONS] }),
+    did: text('did', { enum: [...PULLS, ...STEP_ACTIONS, ...PART_ACTIONS, ...DAMAGE_ACTIONS] }),
     way: text('way', { enum: [...RUN_KINDS] }),
     device: text('device'),
     stage: integer('stage'),
@@ -104,6 +107,8 @@ export const entryTable = sqliteTable(
     note: text('note'),
     second: text('second'),
     what: text('what'),
+    /** All else that is said of a part or a damage, as JSON; the entry that began it stands in `part`. */
+    details: text('details'),
     words: text('words'),
     at: text('at').notNull(),
     by: text('by').notNull(),

@@ -48,6 +48,10 @@ export function fileIssueWords(issue: FileIssue, where: (path: readonly (string 
       return `${where(issue.path)}: points at entry ${issue.target}, which is not there.`
     case 'loosePull':
       return `${where(issue.path)}: a pull that belongs to no run.`
+    case 'loosePart':
+      return `${where(issue.path)}: of a part that nobody wanted.`
+    case 'unknownName':
+      return `${where(issue.path)}: “${issue.name}” is not known here.`
     case 'unknownJoint':
       return `${where(issue.path)}: joint “${issue.joint}” is not planned in this build.`
     case 'noSuchFastener':

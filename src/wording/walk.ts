@@ -1,5 +1,6 @@
 import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
 import type { StageId } from '@/core/build/walkStages'
+import { partWords } from './parts'
 import { CLOCK_STARTED_SINCE, CLOCK_WAITED_FOR } from './clocks'
 
 /** The stages as they stand on the rule, and in full. */
@@ -233,6 +234,7 @@ export const CHANGE_WORDS: Readonly<Record<ChangeId, string>> = {
   rods: 'Other rods',
   valves: 'Other valves',
   seats: 'Seats cut',
+  modified: 'A part ground or drilled',
   rockers: 'Rockers or their ratio',
   lifters: 'Lifters',
   springs: 'Springs',
@@ -279,14 +281,17 @@ export function stepCaution({ source }: Pick<Step, 'source'>): string | undefine
 /** What a held step waits for: holds and clocks by what must be true, other steps by their titles. */
 export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => string): string {
   const steps = waits.flatMap((wait) => ('step' in wait ? [wait.step] : []))
-  const holds = waits.flatMap((wait) =>
-    'step' in wait ? [] : ['hold' in wait ? HOLD_WORDS[wait.hold] : CLOCK_WAITED_FOR[wait.clock.kind]],
-  )
+  const holds = waits.flatMap((wait) => ('step' in wait ? [] : [waitWords(wait)]))
   const named = [...holds, ...(holds.length === 0 ? steps.slice(0, MOST_NAMED).map((id) => `“${titleOfStep(id)}”`) : [])]
   const more = holds.length === 0 && steps.length > MOST_NAMED ? ` and ${steps.length - MOST_NAMED} more` : ''
   return `${holds.length > 0 ? 'Waits for' : 'After'} ${named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]}${more}.`
 }
 const MOST_NAMED = 2
+
+function waitWords(wait: Exclude<Wait, { readonly step: string }>): string {
+  if ('part' in wait) return partWords(wait.part)
+  return 'hold' in wait ? HOLD_WORDS[wait.hold] : CLOCK_WAITED_FOR[wait.clock.kind]
+}
 
 export function staleWords(because: readonly StaleBecause[]): string {
   return because.map(becauseWords).join('; ')

@@ -26,5 +26,6 @@ export const standingOf = (build: Build, id: string) => stepIn(walkOf(build, NOW
 export const waitsOf = (build: Build, id: string) =>
   stepIn(walkOf(build, NOW_MS), id).waits.map((wait) => {
     if ('step' in wait) return wait.step
+    if ('part' in wait) return `#${wait.part.name}`
     return 'hold' in wait ? `!${wait.hold}` : `~${wait.clock.kind}`
   })

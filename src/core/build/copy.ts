@@ -21,6 +21,8 @@ function entryPointingAt(entry: Entry, copyOf: (id: string) => string): Entry {
   return {
     ...entry,
     id: copyOf(entry.id),
+    ...(entry.kind === 'part' && { part: copyOf(entry.part) }),
+    ...(entry.kind === 'damage' && { damage: copyOf(entry.damage) }),
     ...('target' in entry && { target: copyOf(entry.target) }),
     ...('settles' in entry && entry.settles && { settles: entry.settles.map(copyOf) }),
     ...('supersedes' in entry && entry.supersedes && { supersedes: copyOf(entry.supersedes) }),

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { PULLS, RUN_KINDS } from './jointSchema'
 import { PART_STATES } from './partState'
+import { DAMAGE_ACTIONS, damageSaid, PART_ACTIONS, partSaid } from './partsSchema'
 import { AXIS_FORMS, type AxisForm, type Place } from './place'
 import { STEP_ACTIONS } from './walkStages'
 import { finite, id, text, initials, oneName, stationName, stepId, words, instant, unitId } from './schemaFields'
@@ -126,6 +127,19 @@ const stepSchema = z
   })
 /** Something on the engine is another than it was: what rested on it is stale. */
 const changeSchema = z.object({ kind: z.literal('change'), ...stamp, what: oneName, text: words }).strict()
+/** A part that is bought, machined or lent: `part` is the entry that wanted it, its own id where it is that one. */
+const partSchema = z
+  .object({ kind: z.literal('part'), ...stamp, part: z.uuid(), did: z.enum(PART_ACTIONS), ...partSaid })
+  .strict()
+  .refine(({ did, reason }) => reason !== undefined || !['sentBack', 'dropped'].includes(did), { message: 'this wants a reason' })
+  .refine(({ did, what, name }) => did !== 'wanted' || (what !== undefined && name !== undefined), {
+    message: 'a part wants a kind and a name',
+  })
+/** A part found damaged, what can be done about it, and what its owner answered: `damage` is the entry that saw it. */
+const damageSchema = z
+  .object({ kind: z.literal('damage'), ...stamp, damage: z.uuid(), did: z.enum(DAMAGE_ACTIONS), ...damageSaid })
+  .strict()
+  .refine(({ did, text }) => did !== 'seen' || text !== undefined, { message: 'what was seen is not said' })
 const undoSchema = z.object({ kind: z.literal('undo'), ...stamp, target: z.uuid() }).strict()
 
 export const entrySchema = z.discriminatedUnion('kind', [
@@ -139,4 +153,6 @@ export const entrySchema = z.discriminatedUnion('kind', [
   pullSchema,
   stepSchema,
   changeSchema,
+  partSchema,
+  damageSchema,
 ])

@@ -36,6 +36,8 @@ export type {
   Pull,
   StepEntry,
   ChangeEntry,
+  PartEntry,
+  DamageEntry,
   Reading,
   ShellPair,
   Skip,

@@ -70,6 +70,8 @@ const MIGRATIONS: MigrationSteps = {
   8: (document) => document,
   /** Layers of a gasket, and cams that lift more or longer than the ones that were read, came with version 10. */
   9: (document) => document,
+  /** Parts and damage, what a job agreed on, and other papers beside a number came with version 11. */
+  10: (document) => document,
 }
 
 interface V3Spec {

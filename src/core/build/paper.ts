@@ -27,3 +27,6 @@ export function isPaperOf(layout: EngineLayout, { of }: PaperDefinition): boolea
 
 /** What stands on paper: every number that some bench rests on. Several may rest on one, so that it carries no bench in its name. */
 export type PaperKey = { [Bench in BenchId]: keyof Definitions[Bench]['paper'] & string }[BenchId]
+
+/** Whose word a number is, the one that outranks the others first. */
+export const WORDS_OF_PAPER = ['maker', 'preset', 'hearsay'] as const

@@ -4,6 +4,11 @@ import type { Entry } from './types'
 /** The entries that an entry says something of: what a reading corrects or settles, what anything else is about. */
 export function pointsAt(entry: Entry): readonly string[] {
   if (entry.kind === 'pull') return [...(entry.follows ? [entry.follows] : []), ...(entry.instead ?? [])]
+  // What wanted a part, or saw a damage, points at nothing.
+  if (entry.kind === 'part' || entry.kind === 'damage') {
+    const begun = entry.kind === 'part' ? entry.part : entry.damage
+    return begun === entry.id ? [] : [begun]
+  }
   if (entry.kind !== 'reading') return 'target' in entry ? [entry.target] : []
   return [...(entry.supersedes ? [entry.supersedes] : []), ...(entry.settles ?? [])]
 }

@@ -13,6 +13,7 @@ import {
 import { DUTY_USES, FUELS } from './duty'
 import { jointSchema } from './jointSchema'
 import type { Methods } from './methods'
+import { WORDS_OF_PAPER } from './paper'
 import type { Stock } from './stock'
 import { WALK_STAGES } from './walkStages'
 import { finite, id, text, initials, oneName, limitName, paperKey, stepId, words, unitId } from './schemaFields'
@@ -75,6 +76,13 @@ export const paperNumberSchema = z
     unit: unitId,
     source: words,
     reason: text.optional(),
+    /** What other papers say of it, kept beside it; the reason is why this one counts. */
+    others: z
+      .array(z.object({ value: finite, unit: unitId, source: words, word: z.enum(WORDS_OF_PAPER) }).strict())
+      .max(8)
+      .optional(),
+    /** Whose word it is; not said: a maker's. */
+    word: z.enum(WORDS_OF_PAPER).optional(),
   })
   .strict()
 
@@ -189,6 +197,25 @@ export const plannedSchema = z
   })
   .strict()
 
+/** What was agreed when the job came in. */
+export const jobSchema = z
+  .object({
+    customer: text.optional(),
+    engineNumber: text.optional(),
+    shop: text.optional(),
+    goal: text.optional(),
+    wishes: text.optional(),
+    powerKw: finite.positive().max(10_000).optional(),
+    /** In the shop's own money. */
+    budget: finite.min(0).max(1e9).optional(),
+    /** What it must be ready for, and the day. */
+    event: text.optional(),
+    date: z.iso.date().optional(),
+    /** The lower the sooner, where several engines want the same people. */
+    priority: z.int().min(1).max(9).optional(),
+  })
+  .strict()
+
 export const specSchema = z
   .object({
     name: words,
@@ -200,7 +227,7 @@ export const specSchema = z
     limits: z.record(limitName, limitSchema),
     /** Limits somebody took off: no preset comes back in their place. */
     unlimited: z.array(limitName).optional(),
-    job: z.object({ customer: text.optional(), engineNumber: text.optional(), shop: text.optional() }).strict().optional(),
+    job: jobSchema.optional(),
     copyOf: z.object({ id: z.uuid(), name: words }).strict().optional(),
     /** Work that is over: off the board, everything kept. */
     putAway: z.boolean().optional(),

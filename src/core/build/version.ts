@@ -1,2 +1,2 @@
 export const BUILD_FORMAT = 'kalibros-build'
-export const BUILD_VERSION = 10
+export const BUILD_VERSION = 11

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
 import { BENCHES, openBuild, withUsual } from '../benches'
+import { partsOf } from '../parts'
 import { BUILD_VERSION, withPresentName, type BuildDocument, type Entry } from '../build'
 import { evaluate } from '../evaluation/evaluate'
 import { migrateDocument, migrateSpec } from '../build/migrations'
@@ -215,6 +216,15 @@ describe('build files', () => {
       ['cutPocket', undefined],
       ['turnCam', 'KV'],
     ])
+  })
+
+  it('reads a file of version 10 as it was: its walk, and no part on any list', () => {
+    const old = JSON.parse(sampleOf(10))
+    const result = readBuildFile(sampleOf(10))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    expect(result.document.entries.filter(({ kind }) => kind === 'step' || kind === 'change')).toHaveLength(17)
+    expect(partsOf(openBuild(result.document))).toEqual([])
   })
 
   it.each([

@@ -129,6 +129,31 @@ describe('entries that point at each other', () => {
   })
 })
 
+describe('a part at the door', () => {
+  const part = (id: number, more: object): Entry =>
+    ({ kind: 'part', id: uuid(id), at: '2026-03-02T10:00:00Z', by: 'KV', part: uuid(1), did: 'wanted', ...more }) as Entry
+  const gasket = part(1, { what: 'gasket', name: 'Gasket' })
+  it.each<readonly [string, readonly Entry[], readonly string[]]>([
+    ['is wanted, and in', [gasket, part(2, { did: 'arrived', fits: [{ check: 'dowelHoles', fits: true }] })], []],
+    ['of a kind nobody knows', [part(1, { what: 'wings', name: 'Wings' })], ['unknownName entries.0.what']],
+    [
+      'looked at for what nobody looks at',
+      [gasket, part(2, { did: 'arrived', fits: [{ check: 'colour', fits: true }] })],
+      ['unknownName entries.1.fits'],
+    ],
+    ['of a material no gear is of', [part(1, { what: 'cam', name: 'Cam', material: 'wood' })], ['unknownName entries.0.material']],
+    ['that was never wanted', [part(2, { did: 'arrived' })], ['unknownTarget entries.0.follows']],
+    ['that says it wants what another wanted', [gasket, part(2, { what: 'gasket', name: 'Gasket' })], ['loosePart entries.1']],
+    ['that arrives before it is wanted', [part(1, { did: 'arrived' })], ['loosePart entries.0']],
+  ])('%s', (_, entries, issues) => expect(ofDocument(withEntries(...entries))).toEqual(issues))
+
+  it.each([
+    ['one without a kind or a name', part(1, { what: 'gasket' })],
+    ['one sent back without a reason', part(2, { did: 'sentBack' })],
+    ['a day that is none', part(1, { what: 'gasket', name: 'Gasket', promised: '2026-02-30' })],
+  ])('%s is refused by its shape', (_, entry) => expect(readBuildJson(JSON.parse(JSON.stringify(withEntries(entry)))).ok).toBe(false))
+})
+
 function pull(id: number, more: object): Entry {
   const stamp = { id: uuid(id), at: '2026-03-02T10:00:00Z', by: 'KV', device: 'tablet' }
   return { kind: 'pull', ...stamp, joint: 'head', run: uuid(1), did: 'pulled', ...more } as Entry

@@ -7,11 +7,12 @@ import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
 import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointsAt } from '../build/pointsAt'
-import type { BuildDocument, Entry, Gauge, Limit, Place, Pull, Spec } from '../build/types'
+import type { BuildDocument, Entry, Gauge, Limit, PartEntry, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
 import { bankCount, camsOf, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
+import { CAM_MATERIALS, FIT_CHECKS, GEAR_MATERIALS, PART_KINDS } from '../parts'
 import type { FileIssue, Path } from './fileIssue'
 import { stockIssues } from './stock'
 
@@ -34,6 +35,7 @@ const MOST_OF_ANY = 1e6
 /** Everything an entry contradicts: what it names, where it says it was, what it says was read. Paths start at `path`. */
 export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
   if (entry.kind === 'pull') return pullIssues(entry, spec, path)
+  if (entry.kind === 'part') return partIssues(entry, path)
   const at = (...more: Path): Path => [...path, ...more]
   const issues: FileIssue[] = []
   if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
@@ -73,6 +75,18 @@ function pullIssues(pull: Pull, spec: Pick<Spec, 'layout' | 'joints'>, path: Pat
   return issues
 }
 
+/** Names that a part is told by. */
+function partIssues({ part, id, did, what, fits = [], material }: PartEntry, path: Path): FileIssue[] {
+  const unknown = (name: string, at: string, known: readonly string[]): FileIssue[] =>
+    known.includes(name) ? [] : [{ code: 'unknownName', path: [...path, at], name }]
+  return [
+    ...((did === 'wanted') === (part === id) ? [] : [{ code: 'loosePart', path } as const]),
+    ...(what === undefined ? [] : unknown(what, 'what', PART_KINDS)),
+    ...(material === undefined ? [] : unknown(material, 'material', [...CAM_MATERIALS, ...GEAR_MATERIALS])),
+    ...fits.flatMap(({ check }) => unknown(check, 'fits', FIT_CHECKS)),
+  ]
+}
+
 function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
   return axesBeyond(place, layout).map(({ axis, got, most }) => ({ code: 'noSuchPlace', path: [...path, axis], what: axis, got, most }))
 }
@@ -109,7 +123,8 @@ function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, p
           ...(entry.settles ?? []).map((id) => ['settles', id] as const),
         ]
       : []
-  const before = entry.kind === 'pull' ? pointsAt(entry).map((id) => ['follows', id] as const) : []
+  const begun = entry.kind === 'pull' || entry.kind === 'part' || entry.kind === 'damage'
+  const before = begun ? pointsAt(entry).map((id) => ['follows', id] as const) : []
   return [...wants, ...earlier, ...before].flatMap(([name, target]): FileIssue[] => {
     const kind = kinds.get(target)
     return fitsTarget(entry, name, kind) ? [] : [{ code: 'unknownTarget', path: [...path, name], target }]
@@ -117,7 +132,7 @@ function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, p
 }
 
 function fitsTarget(entry: Entry, name: string, kind: Entry['kind'] | undefined): boolean {
-  if (name === 'follows') return kind === 'pull'
+  if (name === 'follows') return kind === entry.kind
   // A run is taken back step by step, by the run itself.
   return name === 'target' && entry.kind === 'undo' ? kind !== undefined && kind !== 'pull' : kind === 'reading'
 }

@@ -15,6 +15,9 @@ export type FileIssue =
   | { readonly code: 'unknownTarget'; readonly path: Path; readonly target: string }
   /** A pull that begins no run and follows nothing, or says it begins one and follows something. */
   | { readonly code: 'loosePull'; readonly path: Path }
+  /** A part that nobody wanted, or that is wanted twice. */
+  | { readonly code: 'loosePart'; readonly path: Path }
+  | { readonly code: 'unknownName'; readonly path: Path; readonly name: string }
   | { readonly code: 'unknownJoint'; readonly path: Path; readonly joint: string }
   | { readonly code: 'noSuchFastener'; readonly path: Path; readonly got: number; readonly most: number }
   | { readonly code: 'circle'; readonly path: Path; readonly id: string }

@@ -7,6 +7,7 @@ import { crank } from './crank'
 import { bolt, boltangle, boltgrowth, boltlength, clampmargin, warmclamp } from './fasteners'
 import { gaugestudy } from './gaugeStudy'
 import { bearing, bobweight, clearance, hotgap, ringgap, stack, taper, warmclearance } from './shortBlock'
+import { mix } from './mix'
 import type { QuickSum } from './sum'
 
 /** Every quick sum, in the order a builder would look for them. */
@@ -37,6 +38,7 @@ export const SUMS: readonly QuickSum[] = [
   valvedial,
   radial,
   park,
+  mix,
   conformity,
   gaugestudy,
   convert,

@@ -13,7 +13,11 @@ const HEAD_OFF: readonly StepName[] = ['heads.faces', 'heads.gasket', 'heads.on'
 
 export const AFFECTED = {
   gasket: { readings: ['compression.gasket', 'clearance.'], steps: HEAD_OFF, joints: ['head'] },
-  deckOrHead: { readings: ['compression.deck', 'compression.chamber', 'clearance.', 'cam.'], steps: HEAD_OFF, joints: ['head'] },
+  deckOrHead: {
+    readings: ['compression.deck', 'compression.chamber', 'clearance.', 'cam.'],
+    steps: [...HEAD_OFF, 'finalClean.washed'],
+    joints: ['head'],
+  },
   mainStuds: { readings: ['bearings.main'], steps: ['final.mainCaps'], joints: ['mains', 'sideBolts'] },
   rodBolts: { readings: ['rods.bigEnd', 'bearings.rodClearance', 'fasteners.'], steps: ['final.rodCaps'], joints: ['rods'] },
   crankGround: { readings: ['bearings.', 'compression.deck', 'rods.'], steps: ['final.crank', 'finalClean.washed'] },
@@ -26,7 +30,9 @@ export const AFFECTED = {
     joints: ['rods'],
   },
   valves: { readings: ['clearance.', 'compression.chamber'], steps: ['lash.set', 'heads.twoTurns'] },
-  seats: { readings: ['clearance.', 'compression.chamber'], steps: ['lash.set', 'heads.twoTurns'] },
+  seats: { readings: ['clearance.', 'compression.chamber'], steps: ['lash.set', 'heads.twoTurns', 'finalClean.washed'] },
+  /** Ground or drilled: what came off lies in every passage until it is washed. */
+  modified: { readings: [], steps: ['finalClean.washed', 'finalClean.oilways'] },
   rockers: {
     readings: ['clearance.travel', 'clearance.clay', 'clearance.feeler'],
     steps: ['lash.set', 'heads.twoTurns'],

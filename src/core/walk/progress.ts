@@ -3,6 +3,7 @@ import type { Build } from '../build/build'
 import type { StepEntry } from '../build/types'
 import type { Finding } from '../bench/bench'
 import { jointsOf } from '../joints'
+import { partsAwaitedBy, partsOf, type Part } from '../parts'
 import { hasCamInHead } from './handbook'
 import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { findingsHoldsAskFor, isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
@@ -12,8 +13,14 @@ import type { Step } from './step'
 
 export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
 
-/** A hold that is not met, a clock that has not run out, or a step that comes before. */
-export type Wait = { readonly hold: HoldId; readonly leadsTo: LeadsTo } | { readonly clock: StepClock } | { readonly step: string }
+/** A hold that is not met, a clock that has not run out, a part that is not in or does not fit, or a step that comes before. */
+export type Wait =
+  | { readonly hold: HoldId; readonly leadsTo: LeadsTo }
+  | { readonly clock: StepClock }
+  | { readonly part: AwaitedPart }
+  | { readonly step: string }
+
+export type AwaitedPart = Pick<Part, 'id' | 'name' | 'what' | 'state' | 'promised'>
 
 export interface WalkStep extends Step {
   readonly standing: Standing
@@ -45,10 +52,11 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
   const { steps, changes, signOffs, byStep: standing } = standingsOf(build, nowMs)
   const temporary = temporaryIn(signOffs.all, steps)
   const clocks = clocksRunning(steps, standing)
+  const parts = partsOf(build)
   const context = contextOf(build, { findings, steps, standing, changes, temporary, nowMs })
   const walked = steps.map((step): WalkStep => {
     const own = standing.get(step.id)!
-    const waits = own.is === 'open' ? waitsOf(step, { context, standing, clocks, nowMs }) : []
+    const waits = own.is === 'open' ? waitsOf(step, { context, standing, clocks, parts, nowMs }) : []
     const waived = signOffs.last(step.id, 'waived')
     const isHeld = waits.length > 0 && !waived
     return {
@@ -116,13 +124,17 @@ interface Waiting {
   readonly context: HoldContext
   readonly standing: ReadonlyMap<string, Stood>
   readonly clocks: readonly StepClock[]
+  readonly parts: readonly Part[]
   readonly nowMs: number
 }
 
-function waitsOf(step: Step, { context, standing, clocks, nowMs }: Waiting): readonly Wait[] {
+function waitsOf(step: Step, { context, standing, clocks, parts, nowMs }: Waiting): readonly Wait[] {
   return [
     ...step.holds.flatMap((hold): Wait[] => (isMet(hold, context, step.bank) ? [] : [{ hold, leadsTo: leadsTo(hold) }])),
     ...clocks.flatMap((clock): Wait[] => (waitsFor(step.id, clock, nowMs) ? [{ clock }] : [])),
+    ...partsAwaitedBy(parts, step.id, nameOf(step)).map(({ id, name, what, state, promised }): Wait => ({
+      part: { id, name, what, state, ...(promised && { promised }) },
+    })),
     ...step.after.flatMap((id): Wait[] => (isOpen(standing.get(id)) ? [{ step: id }] : [])),
   ]
 }
@@ -134,4 +146,8 @@ function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, Sto
     if (!clock || started?.is !== 'done' || !started.signOff) return []
     return clock.until.some((ending) => isOpen(standing.get(ending))) ? [startClock(id, clock, started.signOff.at)] : []
   })
+}
+
+function nameOf({ source }: Step): string | undefined {
+  return source.from === 'handbook' ? source.name : undefined
 }

@@ -86,5 +86,9 @@ function refusedWords(entry: Entry): string {
       return `Step ${entry.step}`
     case 'change':
       return `Change: ${entry.text}`
+    case 'part':
+      return `Part: ${entry.name ?? entry.did}`
+    case 'damage':
+      return `Damage: ${entry.text ?? entry.did}`
   }
 }

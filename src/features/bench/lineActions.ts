@@ -100,6 +100,8 @@ const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
   undo: 'an undo',
   step: 'a step',
   change: 'a change',
+  part: 'a part',
+  damage: 'a damage',
   pull: 'a pull',
 }
 

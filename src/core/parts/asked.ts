@@ -1,0 +1,25 @@
+/** What an engine asks of its parts. */
+import type { Build } from '../build/build'
+import { isKnown } from '../bench/finding'
+import { quantity } from '../build/remembered'
+import { camsOf } from '../engine'
+import { valveLiftOf } from '../quantities/camMotion/valveMotion'
+import type { RatingId } from './kinds'
+
+export type Asked = Readonly<Partial<Record<RatingId, number>>>
+
+/** Revolutions, lift at the valve, power, as far as they are known. */
+export const askedOf = quantity('askedOfParts', (build): Asked => {
+  const lifts = camsOf(build.spec.layout).flatMap((cam) => liftMm(build, cam) ?? [])
+  const { powerKw } = build.spec.job ?? {}
+  return {
+    rpm: build.spec.duty.redlineRpm,
+    ...(lifts.length > 0 && { liftMm: Math.max(...lifts) }),
+    ...(powerKw !== undefined && { powerKw }),
+  }
+})
+
+function liftMm(build: Build, cam: Parameters<typeof valveLiftOf>[1]): number | undefined {
+  const lift = valveLiftOf(build, cam)
+  return isKnown(lift) ? lift.figure.value.value : undefined
+}
