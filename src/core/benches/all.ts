@@ -23,7 +23,9 @@ import { truths as clearanceTruths } from './clearance/twin'
 import { compression } from './compression'
 import { methods as compressionMethods } from './compression/methods'
 import { presets as compressionPresets } from './compression/presets'
+import { stock as clearanceStock } from './clearance/stock'
 import { stock as compressionStock } from './compression/stock'
+import { stock as fastenersStock } from './fasteners/stock'
 import { truths as compressionTruths } from './compression/twin'
 import { fasteners } from './fasteners'
 import { methods as fastenersMethods } from './fasteners/methods'
@@ -51,7 +53,12 @@ export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
 }
 
 /** The parts each bench chooses among. */
-export const STOCK: Readonly<Record<StockKind, StockDefinition>> = { ...compressionStock, ...bearingsStock }
+export const STOCK: Readonly<Record<StockKind, StockDefinition>> = {
+  ...compressionStock,
+  ...bearingsStock,
+  ...clearanceStock,
+  ...fastenersStock,
+}
 
 /** What each bench starts a fresh engine with. */
 export const PRESETS: readonly Presets[] = [

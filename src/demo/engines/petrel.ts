@@ -117,6 +117,8 @@ export const petrel: DemoBuild = {
     drive: DRIVES.petrel,
     methods: { ...USUAL_METHODS, bore: 'measured', deckPlaces: 2, chamber: 'buretteVolume', chamberRepeats: 1, rodBolts: 'stretch' },
     stock: {
+      shims: [],
+      bolts: [],
       gaskets: gaskets(
         inch(4.2),
         [0.027, 0.036, 0.04, 0.051].map(inch),

@@ -143,6 +143,9 @@ export const tern: DemoBuild = {
       clearanceBetween: true,
     },
     stock: {
+      // The drawer every twentieth of a millimetre.
+      shims: Array.from({ length: 9 }, (_, index) => shim(2.4 + index * 0.05, index % 3 === 0 ? 2 : 4)),
+      bolts: [],
       gaskets: gaskets(84, [1, 1.1, 1.25, 1.4], 0.02, 'multiLayerSteel', (mm) => `Multi-layer steel ${mm.toFixed(2)}`),
       layers: [layer('Steel spacer 0.30', 0.3, 0.01)],
       pistons: [],
@@ -150,4 +153,9 @@ export const tern: DemoBuild = {
     },
     choice: { gasket: 'hl-g2' },
   },
+}
+
+function shim(thicknessMm: number, pieces: number) {
+  const name = thicknessMm.toFixed(2)
+  return { id: `hl-s${name.replace('.', '')}`, name: `Shim ${name}`, source: 'drawer', thicknessMm: Number(name), pieces }
 }

@@ -67,6 +67,8 @@ export const wren: DemoBuild = {
     drive: DRIVES.wren,
     methods: { ...USUAL_METHODS, deckPlaces: 4, chamberRepeats: 2 },
     stock: {
+      shims: [],
+      bolts: [],
       gaskets: gaskets(88.5, [0.6, 0.8, 1], 0.02, 'copper', (mm) => `Copper ${mm.toFixed(2)}`),
       layers: [layer('Copper spacer 0.20', 0.2, 0.01)],
       pistons: [],

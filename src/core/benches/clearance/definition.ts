@@ -4,10 +4,11 @@ import { ENGINE_PAPER } from '../../quantities/enginePaper'
 import type { Cam } from '../../engine'
 import { FLOOR_MM } from './floor'
 import type { methods } from './methods'
+import type { stock } from './stock'
 
 declare module '../../build/ids' {
   interface Definitions {
-    clearance: typeof definition & { methods: typeof methods }
+    clearance: typeof definition & { methods: typeof methods; stock: typeof stock }
   }
 }
 

@@ -2,10 +2,11 @@ import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
 import type { ClampEstimate, Lube } from './clamp'
 import type { methods } from './methods'
+import type { stock } from './stock'
 
 declare module '../../build/ids' {
   interface Definitions {
-    fasteners: typeof definition & { methods: typeof methods }
+    fasteners: typeof definition & { methods: typeof methods; stock: typeof stock }
   }
 }
 
