@@ -252,3 +252,27 @@ test('a limit and a number on paper lead from a finding to their own line, and a
   await page.getByRole('dialog').getByRole('link', { name: 'paper: owner’s sheet', exact: true }).first().click()
   await expect(page.locator('[id="paper.stroke"]')).toBeFocused()
 })
+
+test('papers that disagree are kept side by side until somebody says why one counts; the maker outranks', async ({ page, shop }) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/paper`)
+  const paper = async () => (await shop.document(id)).spec.paper.stroke
+  await page.getByRole('button', { name: 'Stroke: another paper says…' }).click()
+  const panel = page.getByRole('dialog')
+  await panel.getByLabel('It says').fill('92.77')
+  await panel.getByLabel('It says').press('Enter')
+  await panel.getByLabel('Which paper, which page').fill('a forum')
+  await panel.getByText('what somebody says').click()
+  await panel.getByRole('button', { name: 'Beside it' }).click()
+  const beside = page.getByRole('list', { name: 'Stroke: other papers' })
+  await expect(beside.getByRole('alert')).toContainText('say why this one counts')
+  await expect(beside).toContainText('92.77 mm: a forum, what somebody says')
+  await expect.poll(paper).toMatchObject({ value: 92.8, others: [{ value: 92.77, source: 'a forum', word: 'hearsay' }] })
+
+  await beside.getByRole('button', { name: 'Take this one…' }).click()
+  await panel.getByLabel('Why this one counts').fill('measured so')
+  await panel.getByRole('button', { name: 'It counts' }).click()
+  await expect(beside).toContainText('outranks it')
+  await expect(beside.getByRole('alert')).toHaveCount(0)
+  await expect.poll(paper).toMatchObject({ value: 92.77, word: 'hearsay', reason: 'measured so', others: [{ value: 92.8, word: 'maker' }] })
+})

@@ -4,6 +4,7 @@ import type { PaperDefinition, PaperKey, PaperNumber, UnitSystem } from '@/core/
 import { UNITS, type UnitId } from '@/core/quantity'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
+import { AnotherPaper, OtherPapers } from './OtherPapers'
 import { PaperGrid } from './PaperGrid'
 import { QuantityInput } from './QuantityInput'
 import { Words } from './Words'
@@ -29,33 +30,43 @@ export function PaperRow({ name, edit, system }: { name: PaperKey; edit: SpecEdi
     }))
   }
   const title = `${definition.label}${UNITS[unit].symbol && `, ${UNITS[unit].symbol}`}`
+  const others = paper && {
+    definition,
+    paper,
+    system,
+    onPut: (next: PaperNumber, words: string) => edit.change(words, (spec) => ({ ...spec, paper: { ...spec.paper, [name]: next } })),
+  }
   return (
-    <PaperGrid id={`paper.${name}`} tabIndex={-1}>
-      <p>
-        <b>{title}</b>
-        {definition.hint && <small>{definition.hint}</small>}
-      </p>
-      <QuantityInput
-        quiet
-        label={title}
-        value={paper?.value}
-        kind={definition.kind}
-        unit={unit}
-        onCommit={setValue}
-        range={definition}
-        bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
-        event={definition.event}
-      />
-      {paper ? (
-        <AboutNumber definition={definition} paper={paper} unit={unit} put={put} />
-      ) : (
-        <>
-          <span />
-          <span />
-          <span />
-        </>
-      )}
-    </PaperGrid>
+    <>
+      <PaperGrid id={`paper.${name}`} tabIndex={-1}>
+        <p>
+          <b>{title}</b>
+          {definition.hint && <small>{definition.hint}</small>}
+          {others && <AnotherPaper {...others} />}
+        </p>
+        <QuantityInput
+          quiet
+          label={title}
+          value={paper?.value}
+          kind={definition.kind}
+          unit={unit}
+          onCommit={setValue}
+          range={definition}
+          bottomCentreDeg={name === 'intakeClosing' ? 180 : undefined}
+          event={definition.event}
+        />
+        {paper ? (
+          <AboutNumber definition={definition} paper={paper} unit={unit} put={put} />
+        ) : (
+          <>
+            <span />
+            <span />
+            <span />
+          </>
+        )}
+      </PaperGrid>
+      {others && <OtherPapers {...others} />}
+    </>
   )
 }
 
