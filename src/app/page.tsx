@@ -1,6 +1,7 @@
 import { Board, type BoardQuery } from '@/features/board/Board'
-import { SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
+import { onBoard, SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
 import { database } from '@/data/database'
+import { shopDay } from './shopDay'
 
 const PAGE_SIZE = 24
 /** More pages than any shop fills; a number beyond is a slip. */
@@ -19,5 +20,6 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const { builds } = await database()
   const page = { offset: (query.page - 1) * PAGE_SIZE, size: PAGE_SIZE, putAway: query.putAway, search: query.find, order: query.order }
   const { rows, total } = await builds.board(page, SUMMARY_PROGRAM, (build) => summarise(build.document))
-  return <Board builds={rows} total={total} query={query} pageSize={PAGE_SIZE} />
+  const shown = rows.map((row) => ({ ...row, summary: row.summary && onBoard(row.summary) }))
+  return <Board builds={shown} total={total} query={query} pageSize={PAGE_SIZE} today={shopDay()} />
 }

@@ -1,4 +1,4 @@
-import type { PartOwner } from '@/core/build/types'
+import type { PartOwner, UnitSystem } from '@/core/build/types'
 import type {
   BroughtPart,
   CamMaterial,
@@ -144,17 +144,32 @@ export const BROUGHT_WORDS: Readonly<Record<BroughtPart, string>> = {
   breatherToClosed: 'Breathers that hold under boost',
 }
 
-export const RATING_WORDS: Readonly<Record<RatingId, { readonly label: string; readonly unit: string; readonly digits: number }>> = {
-  rpm: { label: 'Revolutions', unit: 'rpm', digits: 0 },
-  liftMm: { label: 'Lift at the valve', unit: 'mm', digits: 2 },
-  powerKw: { label: 'Power', unit: 'kW', digits: 0 },
+interface RatingUnit {
+  readonly unit: string
+  /** In the figure's own unit: rpm, mm, kW. */
+  readonly per: number
+  readonly digits: number
 }
 
-export function weakestWords({ rating, part, stands, asked, isShort }: Weakest): string {
-  const { unit, digits } = RATING_WORDS[rating]
-  const of = `${part.name} stands least: ${stands.toFixed(digits)} ${unit}`
+const RPM: RatingUnit = { unit: 'rpm', per: 1, digits: 0 }
+/** Horsepower of 550 ft·lbf a second: NIST SP 811, appendix B. */
+export const RATING_WORDS: Readonly<Record<RatingId, { readonly label: string } & Readonly<Record<UnitSystem, RatingUnit>>>> = {
+  rpm: { label: 'Revolutions', metric: RPM, inch: RPM },
+  liftMm: { label: 'Lift at the valve', metric: { unit: 'mm', per: 1, digits: 2 }, inch: { unit: 'in', per: 25.4, digits: 3 } },
+  powerKw: { label: 'Power', metric: { unit: 'kW', per: 1, digits: 0 }, inch: { unit: 'hp', per: 0.745_699_87, digits: 0 } },
+}
+
+export function ratingWords(rating: RatingId, value: number, system: UnitSystem): string {
+  const { unit, per, digits } = RATING_WORDS[rating][system]
+  return `${(value / per).toFixed(digits)} ${unit}`
+}
+
+export function weakestWords({ rating, part, stands, asked, isShort }: Weakest, system: UnitSystem): string {
+  const of = `${part.name} stands least: ${ratingWords(rating, stands, system)}`
   if (asked === undefined) return `${of}; what this engine asks is not known.`
-  return isShort ? `${of}, and this engine asks ${asked.toFixed(digits)} ${unit}.` : `${of}, of ${asked.toFixed(digits)} ${unit} asked.`
+  return isShort
+    ? `${of}, and this engine asks ${ratingWords(rating, asked, system)}.`
+    : `${of}, of ${ratingWords(rating, asked, system)} asked.`
 }
 
 export function misfitWords(misfit: Misfit): string {

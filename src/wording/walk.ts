@@ -288,7 +288,8 @@ export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => 
 }
 const MOST_NAMED = 2
 
-function waitWords(wait: Exclude<Wait, { readonly step: string }>): string {
+/** What is waited for, where it is no other step. */
+export function waitWords(wait: Exclude<Wait, { readonly step: string }>): string {
   if ('part' in wait) return partWords(wait.part)
   return 'hold' in wait ? HOLD_WORDS[wait.hold] : CLOCK_WAITED_FOR[wait.clock.kind]
 }

@@ -2,7 +2,7 @@
 import { group } from 'd3-array'
 import { quantity } from '../build/remembered'
 import type { PartEntry } from '../build/types'
-import { partKind, PARTS, type CamMaterial, type FitCheckId, type GearMaterial, type PartKindId, type RatingId } from './kinds'
+import { partKind, type CamMaterial, type FitCheckId, type GearMaterial, type PartKindId, type RatingId } from './kinds'
 
 export type PartState =
   | 'wanted'
@@ -142,8 +142,4 @@ export function partsAwaitedBy(parts: readonly Part[], stepId: string, name: str
 export function spentOn(parts: readonly Part[]): { readonly spent: number; readonly unpriced: number } {
   const own = parts.filter(({ state, owner }) => state !== 'dropped' && state !== 'back' && owner === 'shop')
   return { spent: own.reduce((sum, { price = 0 }) => sum + price, 0), unpriced: own.filter(({ price }) => price === undefined).length }
-}
-
-export function isPartKind(what: string): what is PartKindId {
-  return Object.hasOwn(PARTS, what)
 }

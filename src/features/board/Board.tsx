@@ -7,8 +7,9 @@ import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { ClockList } from '../clocks/ClockList'
+import { AwaitedLines, EventLine } from '../parts/AwaitedLines'
 import { OpenRuns } from '../joints/OpenRuns'
-import type { BuildSummary } from './summary'
+import type { BoardSummary, BuildSummary } from './summary'
 
 const List = styled.ul`
   display: grid;
@@ -108,7 +109,7 @@ const Worst = styled.p`
 /** `summary` undefined: this build cannot be read or worked out. */
 export interface BoardBuild {
   readonly id: string
-  readonly summary: BuildSummary | undefined
+  readonly summary: BoardSummary | undefined
   readonly touchedAt: string
 }
 
@@ -131,17 +132,21 @@ export function Board({
   total,
   query,
   pageSize,
+  today,
 }: {
   builds: readonly BoardBuild[]
   total: number
   query: BoardQuery
   pageSize: number
+  /** The shop's own day. */
+  today: string
 }) {
   return (
     <>
       <TopBar trail={[{ href: '/', words: 'Board' }]}>
         <Row as="nav" aria-label="Shop" style={{ gap: 16 }}>
           <Link href="/today">Today</Link>
+          <Link href="/parts">Parts</Link>
           <Link href="/sums">Quick sums</Link>
           <Link href="/gauges">Gauge drawer</Link>
           <Link href="/bolts">Bolt ledger</Link>
@@ -167,7 +172,7 @@ export function Board({
         {total > 0 && (
           <List>
             {builds.map((build) => (
-              <BuildRow key={build.id} build={build} />
+              <BuildRow key={build.id} build={build} today={today} />
             ))}
           </List>
         )}
@@ -248,7 +253,7 @@ function readWords(worst: BuildSummary['worst']): string {
   return worst ? 'Look at it' : 'To the book'
 }
 
-function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
+function BuildRow({ build: { id, summary }, today }: { build: BoardBuild; today: string }) {
   if (!summary) return <BrokenRow id={id} />
   const { verdicts, next, worst } = summary
   return (
@@ -284,6 +289,8 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
         )}
         <VerdictCounts verdicts={verdicts} />
         <WalkLine buildId={id} walk={summary.walk} />
+        <AwaitedLines buildId={id} awaited={summary.awaited} today={today} />
+        <EventLine event={summary.event} today={today} />
         <OpenRuns buildId={id} runs={summary.openRuns} />
         <ClockList buildId={id} clocks={summary.clocks} />
       </Next>
@@ -295,13 +302,14 @@ function BuildRow({ build: { id, summary } }: { build: BoardBuild }) {
 }
 
 /** Where its walk is, in a line that leads there. */
-function WalkLine({ buildId, walk: { done, of, next, stale } }: { buildId: string; walk: BuildSummary['walk'] }) {
+function WalkLine({ buildId, walk: { done, of, next, stale, wantsSecond } }: { buildId: string; walk: BuildSummary['walk'] }) {
   return (
     <small>
       <Link href={`/builds/${buildId}/walk`} prefetch={false}>
         Walk, {done} of {of}
       </Link>
       {next && `: ${next}`}
+      {wantsSecond && ' · wants a second person'}
       {stale > 0 && <b> · {stale === 1 ? 'one step' : `${stale} steps`} stale</b>}
     </small>
   )

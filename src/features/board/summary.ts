@@ -3,6 +3,7 @@ import {
   benchState,
   byConsequence,
   openBuild,
+  STOCK,
   standsOut,
   type Bench,
   type BenchId,
@@ -11,9 +12,11 @@ import {
 } from '@/core/benches'
 import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
+import type { StockKind } from '@/core/build/stock'
 import type { EngineLayout } from '@/core/engine'
 import { openRuns, type OpenRun } from '@/core/joints'
-import { walkOf, type Walk, type WalkStep } from '@/core/walk'
+import { isAwaited, partsOf } from '@/core/parts'
+import { walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
@@ -34,9 +37,23 @@ export interface BuildSummary {
   readonly worst: { readonly bench: BenchId; readonly standing: Standing; readonly words: string } | undefined
   readonly next: { readonly bench: BenchId; readonly title: string; readonly words: string } | undefined
   /** How far the walk is, what comes next in it, and what is not true any more. */
-  readonly walk: { readonly done: number; readonly of: number; readonly next?: string; readonly stale: number }
+  readonly walk: {
+    readonly done: number
+    readonly of: number
+    readonly next?: string
+    readonly stale: number
+    readonly wantsSecond: boolean
+  }
   /** What can be done next in its walk, and what there is to do again. */
   readonly today: { readonly open: readonly StepLine[]; readonly again: readonly StepLine[]; readonly temporary: readonly string[] }
+  /** Parts, and what is at the machine shop, that are not in or do not fit. */
+  readonly awaited: readonly AwaitedPart[]
+  /** What it must be ready for, and the day. */
+  readonly event?: { readonly words: string; readonly date: string }
+  /** What replaced what, on whose word. */
+  readonly interchange: readonly Interchange[]
+  /** What lies on its shelf. */
+  readonly shelf: readonly ShelfLine[]
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
   /** What sets, cures, soaks, rests and rusts. */
@@ -45,6 +62,32 @@ export interface BuildSummary {
   readonly bolts: readonly BoltRecord[]
   /** The worst of each cylinder and main, where it stands in the engine. */
   readonly marks: readonly StationMark[]
+}
+
+/** What the board itself shows of it. */
+export type BoardSummary = Omit<BuildSummary, 'today' | 'interchange' | 'shelf' | 'bolts'>
+
+export function onBoard(summary: BuildSummary): BoardSummary {
+  const { today, interchange, shelf, bolts, ...shown } = summary
+  void [today, interchange, shelf, bolts]
+  return shown
+}
+
+export interface Interchange {
+  readonly replaces: string
+  readonly name: string
+  readonly onWordOf?: string
+  readonly by: string
+  readonly at: string
+}
+
+export interface ShelfLine {
+  /** `Gaskets` */
+  readonly kind: string
+  readonly name: string
+  readonly source: string
+  /** How many there are, where they are counted. */
+  readonly count?: number
 }
 
 /** A step in a line: where it stands in the walk, and how long it usually takes or why it is done again. */
@@ -64,7 +107,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '12'
+export const SUMMARY_PROGRAM = '13'
 
 interface State {
   readonly bench: Bench
@@ -99,6 +142,7 @@ export function summarise(document: BuildDocument): BuildSummary {
     next: next && { bench: next.bench.id, title: next.bench.definition.title, words: next.state.next!.label },
     walk: walkSummary(walk),
     today: todayOf(walk),
+    ...partsSummary(build),
     openRuns: openRuns(build.spec, build.entries),
     clocks: servedClocks(build, walk),
     bolts: boltRecords(build),
@@ -119,6 +163,28 @@ function walkSummary({ steps, next }: Walk): BuildSummary['walk'] {
     of: wanted.length,
     ...(first && { next: stepTitle(first) }),
     stale: steps.filter(({ standing }) => standing === 'stale').length,
+    wantsSecond: first?.needsSecond ?? false,
+  }
+}
+
+function partsSummary(build: Build): Pick<BuildSummary, 'awaited' | 'event' | 'interchange' | 'shelf'> {
+  const parts = partsOf(build)
+  const { event, date } = build.spec.job ?? {}
+  return {
+    awaited: parts
+      .filter(isAwaited)
+      .map(({ id, name, what, state, promised }) => ({ id, name, what, state, ...(promised && { promised }) })),
+    ...(date && { event: { words: event || 'the day', date } }),
+    interchange: parts.flatMap(({ replaces, name, onWordOf, by, at }) =>
+      replaces ? [{ replaces, name, ...(onWordOf && { onWordOf }), by, at }] : [],
+    ),
+    shelf: (Object.keys(STOCK) as StockKind[]).flatMap((kind) => {
+      const { title, counted } = STOCK[kind]
+      return build.spec.stock[kind].map((part): ShelfLine => {
+        const count = counted && (part as unknown as Record<string, number>)[counted.field]
+        return { kind: title, name: part.name, source: part.source, ...(count !== undefined && { count }) }
+      })
+    }),
   }
 }
 

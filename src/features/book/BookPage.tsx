@@ -6,7 +6,7 @@ import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, PHONE } from '@/ui/GlobalStyle'
 import { Row, TopBar } from '@/ui/Page'
-import { bookSheet, PLANNED_TITLE, WALK_TITLE, type BookSheet } from './bookSheet'
+import { bookSheet, PLANNED_TITLE, WALK_TITLE, PARTS_TITLE, type BookSheet } from './bookSheet'
 import { BenchTables, GaugeTable, PaperTable, StandsOut, WordList } from './BookTables'
 
 const Paper = styled.main`
@@ -113,6 +113,7 @@ export function BookPage({ document, printedOn }: { document: BuildDocument; pri
         )}
         <WordList title={PLANNED_TITLE} lines={sheet.planned} />
         <WordList title={WALK_TITLE} lines={sheet.walk} />
+        <WordList title={PARTS_TITLE} lines={sheet.parts} />
         <WordList title="Not checked" lines={sheet.notChecked} />
         <WordList title="Struck out, measured again, skipped, noted" lines={sheet.crossed} />
         <p style={{ fontSize: 12 }}>

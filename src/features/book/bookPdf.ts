@@ -2,7 +2,7 @@ import 'server-only'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { pdfOf, type SheetSize } from '../printer'
 import { isMarked, type Standing } from '@/wording'
-import { PLANNED_TITLE, WALK_TITLE, type BenchSheet, type BookSheet, type FoundCell, type OutLine } from './bookSheet'
+import { PLANNED_TITLE, WALK_TITLE, PARTS_TITLE, type BenchSheet, type BookSheet, type FoundCell, type OutLine } from './bookSheet'
 
 const RULED = {
   hLineWidth: (row: number) => (row === 1 ? 0.8 : 0.3),
@@ -78,6 +78,7 @@ export async function bookPdf(sheet: BookSheet, size: SheetSize, printedOn: stri
         : []),
       ...(sheet.planned.length > 0 ? [{ text: PLANNED_TITLE, style: 'heading' }, { ul: [...sheet.planned] }] : []),
       ...(sheet.walk.length > 0 ? [{ text: WALK_TITLE, style: 'heading' }, { ul: [...sheet.walk] }] : []),
+      ...(sheet.parts.length > 0 ? [{ text: PARTS_TITLE, style: 'heading' }, { ul: [...sheet.parts] }] : []),
       ...(sheet.notChecked.length > 0 ? [{ text: 'Not checked', style: 'heading' }, { ul: [...sheet.notChecked] }] : []),
       ...(sheet.crossed.length > 0
         ? [{ text: 'Struck out, measured again, skipped, noted', style: 'heading' }, { ul: [...sheet.crossed] }]

@@ -144,3 +144,35 @@ describe('a build for a worker', () => {
     expect(values(copy)).toEqual(values(build))
   })
 })
+
+describe('what a book tells of parts', () => {
+  it('is what was damaged and answered, did not fit or was sent back, and what stands in the place of something else', () => {
+    const stamp = (id: number) => ({ id: `ffff0000-0000-7000-8000-00000000000${id}`, at: '2026-03-02T10:00:00Z', by: 'KV' })
+    const damage = stamp(1)
+    const pan = stamp(3)
+    const sheet = bookSheet(
+      {
+        ...tern!,
+        entries: [
+          {
+            kind: 'damage',
+            ...damage,
+            damage: damage.id,
+            did: 'seen',
+            text: 'Journal 3 scored',
+            options: [{ text: 'Polish', days: 1, price: 60 }],
+          },
+          { kind: 'damage', ...stamp(2), damage: damage.id, did: 'answered', option: 0 },
+          { kind: 'part', ...pan, part: pan.id, did: 'wanted', what: 'pan', name: 'Deep pan', replaces: 'the shallow one' },
+          { kind: 'part', ...stamp(4), part: pan.id, did: 'sentBack', reason: 'dipstick left' },
+        ],
+      },
+      'metric',
+    )
+    expect(sheet.parts).toEqual([
+      'Found: Journal 3 scored (KV, 2026-03-02); owner answered: Polish',
+      'Deep pan: sent back, dipstick left',
+      'Deep pan: in the place of the shallow one, on the word of nobody',
+    ])
+  })
+})

@@ -44,8 +44,7 @@ import {
   columnHeading,
 } from '@/wording'
 
-import { stepsOf, type ChangeId } from '@/core/walk'
-import { CHANGE_WORDS, stepTitle } from '@/wording/walk'
+import { ofParts, onTheWalk } from './beyondFindings'
 import { jointSheets, type JointSheet } from './jointSheet'
 
 export interface BookSheet {
@@ -64,12 +63,15 @@ export interface BookSheet {
   readonly planned: readonly string[]
   /** Steps of the walk that somebody went on without, left out or answers for; what was changed on the engine. */
   readonly walk: readonly string[]
+  /** What was found damaged, did not fit, or stands in the place of something else. */
+  readonly parts: readonly string[]
   readonly crossed: readonly string[]
   /** What nobody has measured or looked at: a book that proves something says what it does not. */
   readonly notChecked: readonly string[]
 }
 
 export const WALK_TITLE = 'Waived, left out, confirmed and changed on the way'
+export const PARTS_TITLE = 'Found damaged, did not fit, in the place of something else'
 export const PLANNED_TITLE = 'Planned and counted above, not done when this was printed'
 
 export interface OutLine {
@@ -150,6 +152,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     rule: RULE_WORDS[spec.methods.rule],
     planned: (spec.planned ?? []).map((one) => plannedWords(one, system)),
     walk: onTheWalk(build),
+    parts: ofParts(build),
     crossed: crossedOut(build),
     notChecked: [
       ...notChecked(build),
@@ -322,21 +325,6 @@ const GONE_WORDS: Readonly<Partial<Record<HistoryLine['state'], string>>> = {
   conflicting: 'does not know of the reading that counts',
   movedAway: 'moved to the place it was taken at',
   earlier: 'was read before the part was worked on or put together',
-}
-
-const ON_THE_WALK = { waived: 'gone on without what it waits for', leftOut: 'left out', confirmed: 'still true' } as const
-
-/** What a second person would ask about: each with why, and on whose word. */
-function onTheWalk(build: Build): string[] {
-  const titles = new Map(stepsOf(build).map((step) => [step.id, stepTitle(step)]))
-  return build.entries.flatMap((entry) => {
-    if (build.readings.takenBack.has(entry.id)) return []
-    if (entry.kind === 'change') return [`Changed: ${CHANGE_WORDS[entry.what as ChangeId] ?? entry.what}: ${entry.text} (${entry.by})`]
-    if (entry.kind !== 'step' || !(entry.did in ON_THE_WALK)) return []
-    const said = ON_THE_WALK[entry.did as keyof typeof ON_THE_WALK]
-    const who = [entry.by, ...(entry.second ? [entry.second] : [])].join(', ')
-    return [`${titles.get(entry.step) ?? entry.step}: ${said}, ${entry.reason} (${who})`]
-  })
 }
 
 /** Readings struck out or measured again: a book that proves it hides nothing. */

@@ -119,16 +119,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
     <>
       <TopBar trail={[{ href: home, words: spec.name }]} note={spec.description} ownSystem={spec.units} buildId={id} />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
-          <Title>{spec.name}</Title>
-          <Row>
-            <LinkButton href={`${home}/paper`}>Paper and limits</LinkButton>
-            <LinkButton href={`${home}/joints`}>Joints</LinkButton>
-            <LinkButton href={`${home}/walk`}>Walk</LinkButton>
-            <LinkButton href={`${home}/what-if`}>What if</LinkButton>
-            <LinkButton href={`${home}/book`}>Book</LinkButton>
-          </Row>
-        </Row>
+        <Heading name={spec.name} home={home} />
         {spec.copyOf && (
           <Lead>
             A copy of <Link href={`/builds/${spec.copyOf.id}`}>{spec.copyOf.name}</Link>.
@@ -162,6 +153,23 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
         </Section>
       </Main>
     </>
+  )
+}
+
+function Heading({ name, home }: { name: string; home: string }) {
+  return (
+    <Row style={{ justifyContent: 'space-between' }}>
+      <Title>{name}</Title>
+      <Row>
+        <LinkButton href={`${home}/job`}>Job</LinkButton>
+        <LinkButton href={`${home}/paper`}>Paper and limits</LinkButton>
+        <LinkButton href={`${home}/parts`}>Parts</LinkButton>
+        <LinkButton href={`${home}/joints`}>Joints</LinkButton>
+        <LinkButton href={`${home}/walk`}>Walk</LinkButton>
+        <LinkButton href={`${home}/what-if`}>What if</LinkButton>
+        <LinkButton href={`${home}/book`}>Book</LinkButton>
+      </Row>
+    </Row>
   )
 }
 

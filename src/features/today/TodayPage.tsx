@@ -5,6 +5,7 @@ import { PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Title, TopBar } from '@/ui/Page'
 import type { BuildSummary, StepLine } from '../board/summary'
 import { ClockList } from '../clocks/ClockList'
+import { AwaitedLines } from '../parts/AwaitedLines'
 import { OpenRuns } from '../joints/OpenRuns'
 
 const Build = styled.section`
@@ -55,10 +56,19 @@ const Parts = styled.div`
 `
 
 /** What of a build there is to say of a day. */
-type OfToday = Pick<BuildSummary, 'name' | 'today' | 'openRuns' | 'clocks'>
+type OfToday = Pick<BuildSummary, 'name' | 'today' | 'openRuns' | 'clocks' | 'awaited'>
 
 /** What can be done today, engine by engine, and what must not be forgotten before going home. */
-export function TodayPage({ builds, more }: { builds: readonly { readonly id: string; readonly summary: OfToday }[]; more: number }) {
+export function TodayPage({
+  builds,
+  more,
+  day,
+}: {
+  builds: readonly { readonly id: string; readonly summary: OfToday }[]
+  more: number
+  /** The shop's own day. */
+  day: string
+}) {
   const shown = builds.filter(({ summary }) => hasAny(summary))
   return (
     <>
@@ -68,7 +78,7 @@ export function TodayPage({ builds, more }: { builds: readonly { readonly id: st
         <Lead>{leftWords(builds.map(({ summary }) => summary))}</Lead>
         <div>
           {shown.map(({ id, summary }) => (
-            <BuildToday key={id} id={id} summary={summary} />
+            <BuildToday key={id} id={id} summary={summary} day={day} />
           ))}
         </div>
         {more > 0 && (
@@ -81,8 +91,13 @@ export function TodayPage({ builds, more }: { builds: readonly { readonly id: st
   )
 }
 
-function hasAny({ today: { open, again, temporary }, openRuns, clocks }: OfToday): boolean {
-  return [open, again, temporary, openRuns, clocks].some(({ length }) => length > 0)
+/** To be asked after today: promised for today or before, or here and not looked over, or not fitting. */
+function isDue({ state, promised }: OfToday['awaited'][number], day: string): boolean {
+  return state === 'arrived' || state === 'failed' || (promised !== undefined && promised <= day)
+}
+
+function hasAny({ today: { open, again, temporary }, openRuns, clocks, awaited }: OfToday): boolean {
+  return [open, again, temporary, openRuns, clocks, awaited].some(({ length }) => length > 0)
 }
 
 /** What is left open, said first: a joint half pulled is forgotten overnight. */
@@ -92,7 +107,7 @@ function leftWords(builds: readonly OfToday[]): string {
   return `${open.length === 1 ? 'A joint is' : `${open.length} joints are`} left open: ${open.join('; ')}. Finished, or tagged “torque not done”, before anybody goes home.`
 }
 
-function BuildToday({ id, summary: { name, today, openRuns, clocks } }: { id: string; summary: OfToday }) {
+function BuildToday({ id, summary: { name, today, openRuns, clocks, awaited }, day }: { id: string; summary: OfToday; day: string }) {
   return (
     <Build aria-label={name}>
       <h2>
@@ -105,6 +120,7 @@ function BuildToday({ id, summary: { name, today, openRuns, clocks } }: { id: st
         <OpenRuns buildId={id} runs={openRuns} />
         <StepLines id={id} title="To do" lines={today.open} />
         <StepLines id={id} title="Stale: again, or confirmed with a reason" lines={today.again} />
+        <AwaitedLines buildId={id} awaited={awaited.filter((part) => isDue(part, day))} today={day} />
         {today.temporary.length > 0 && <p>In it for a while: {today.temporary.join(', ')}.</p>}
       </Parts>
     </Build>

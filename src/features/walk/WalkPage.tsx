@@ -17,6 +17,7 @@ import { StageTabs } from './StageTabs'
 import { StepList } from './StepList'
 import { StepPanel } from './StepPanel'
 import { useWalkInHand, type WalkInHand } from './useWalkInHand'
+import { WaitLinks } from './WaitLinks'
 import { WalkSide } from './WalkSide'
 
 const Frame = styled.div`
@@ -120,7 +121,7 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
             titleOf={titleOf}
             current={step?.id}
             pictures={(id) => picturesOf(served, hand, id).kept.length}
-            below={step && <StepPhotos buildId={served.id} title={titleOf(step.id)} {...picturesOf(served, hand, step.id)} />}
+            below={step && <UnderStep served={served} hand={hand} step={step} />}
             onPick={pick}
           />
         </section>
@@ -135,6 +136,17 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
 function picturesOf({ photos }: ServedWalk, { photo }: WalkInHand, id: string) {
   const ofStep = ({ step }: { readonly step: string }) => step === id
   return { kept: photos.filter(ofStep), waiting: photo.waiting.filter(ofStep) }
+}
+
+/** Under the step in hand: where what it waits for is done, and its pictures. */
+function UnderStep({ served, hand, step }: { served: ServedWalk; hand: WalkInHand; step: WalkStep }) {
+  const { walk, titleOf, pick } = hand
+  return (
+    <>
+      <WaitLinks buildId={served.id} step={step} steps={walk.steps} titleOf={titleOf} onPick={pick} />
+      <StepPhotos buildId={served.id} title={titleOf(step.id)} {...picturesOf(served, hand, step.id)} />
+    </>
+  )
 }
 
 function Waiting({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {

@@ -1,0 +1,97 @@
+'use client'
+import type { Spec, UnitSystem } from '@/core/build'
+import type { SpecEdit } from '@/features/spec/useSpec'
+import { TextField } from '@/ui/fields'
+import { RATING_WORDS } from '@/wording/parts'
+import { printed } from '@/core/numerics/printed'
+import { useState } from 'react'
+import { Words } from '../paper/Words'
+import { numberFrom } from '../parts/partForm'
+
+type Job = NonNullable<Spec['job']>
+
+/** What was agreed when the job came in. */
+export function AgreedFields({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
+  const { job = {} } = edit.spec
+  const put = (more: Partial<Job>, words: string) => edit.change(words, (now) => ({ ...now, job: withoutEmpty({ ...now.job, ...more }) }))
+  const power = RATING_WORDS.powerKw[system]
+  return (
+    <div style={{ display: 'grid', gap: 14, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+      <Words label="Goal" value={job.goal ?? ''} onCommit={(goal) => put({ goal }, 'goal')} />
+      <Words label="The owner’s wishes" value={job.wishes ?? ''} onCommit={(wishes) => put({ wishes }, 'wishes')} />
+      <Words label="What it must be ready for" value={job.event ?? ''} onCommit={(event) => put({ event }, 'event')} />
+      <TextField
+        label="The day"
+        type="date"
+        value={job.date ?? ''}
+        onChange={(date) => (date === '' || /^\d{4}-\d\d-\d\d$/.test(date)) && put({ date }, date === '' ? 'no day' : `the day: ${date}`)}
+      />
+      <Figure
+        label={`Power wanted, ${power.unit}`}
+        value={job.powerKw === undefined ? undefined : printed(job.powerKw / power.per)}
+        onCommit={(value) => put({ powerKw: value === undefined ? undefined : value * power.per }, 'power wanted')}
+      />
+      <Figure label="Budget, a plain figure" value={job.budget} onCommit={(budget) => put({ budget }, 'budget')} />
+      <Figure
+        label="Priority, 1 before 9"
+        hint="where engines want the same people"
+        value={job.priority}
+        isWhole
+        most={9}
+        onCommit={(priority) => put({ priority }, 'priority')}
+      />
+    </div>
+  )
+}
+
+/** What was emptied is not agreed on. */
+function withoutEmpty(job: Partial<Job>): Job {
+  return Object.fromEntries(Object.entries(job).filter(([, value]) => value !== undefined && value !== ''))
+}
+
+/** A plain figure, kept on Enter and on leaving the field. */
+function Figure({
+  label,
+  hint,
+  value,
+  isWhole = false,
+  most = 1e9,
+  onCommit,
+}: {
+  label: string
+  hint?: string
+  value: number | undefined
+  isWhole?: boolean
+  most?: number
+  onCommit: (value: number | undefined) => void
+}) {
+  const shown = value === undefined ? '' : String(value)
+  const [text, setText] = useState(shown)
+  const [seen, setSeen] = useState(shown)
+  const [error, setError] = useState<string>()
+  if (seen !== shown) {
+    setSeen(shown)
+    setText(shown)
+  }
+  const commit = () => {
+    if (text.trim() === shown) return
+    const read = numberFrom(text)
+    if (read === undefined || (read !== null && (read <= 0 || read > most || (isWhole && !Number.isInteger(read)))))
+      return setError(isWhole ? `A whole number, 1 to ${most}.` : 'A plain figure above nothing.')
+    setError(undefined)
+    onCommit(read ?? undefined)
+  }
+  return (
+    <TextField
+      label={label}
+      hint={hint}
+      error={error}
+      value={text}
+      onChange={setText}
+      onBlur={commit}
+      onKeyDown={({ key }) => key === 'Enter' && commit()}
+      inputMode="decimal"
+      numeric
+    />
+  )
+}

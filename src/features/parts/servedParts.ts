@@ -1,0 +1,43 @@
+import { openBuild } from '@/core/benches'
+import type { BuildDocument, Entry, Spec } from '@/core/build'
+import { askedOf, type Asked } from '@/core/parts'
+import { stepsOf } from '@/core/walk'
+import { stepTitle } from '@/wording/walk'
+import { endOfId, type ServerCopy } from '../bench/servedBuild'
+
+/** A step that may wait for a part. */
+export interface StepChoice {
+  readonly id: string
+  /** In the handbook, where several steps may have one name. */
+  readonly name?: string
+  readonly title: string
+}
+
+/** The parts of a build, and what is found damaged, as their pages are sent them. */
+export interface ServedParts extends ServerCopy {
+  readonly id: string
+  readonly spec: Spec
+  readonly revision: number
+  readonly entries: readonly Entry[]
+  readonly steps: readonly StepChoice[]
+  readonly asked: Asked
+}
+
+export function serveParts(document: BuildDocument, { revision, lastSeq }: Pick<ServedParts, 'revision' | 'lastSeq'>): ServedParts {
+  const build = openBuild(document)
+  const isOfParts = ({ kind }: Entry) => kind === 'part' || kind === 'damage' || kind === 'change' || kind === 'undo'
+  return {
+    id: build.id,
+    spec: build.spec,
+    revision,
+    entries: build.entries.filter(isOfParts),
+    steps: stepsOf(build).map((step) => ({
+      id: step.id,
+      title: stepTitle(step),
+      ...(step.source.from === 'handbook' && { name: step.source.name }),
+    })),
+    asked: askedOf(build),
+    alsoStored: build.entries.flatMap((entry) => (isOfParts(entry) ? [] : [endOfId(entry.id)])).join(''),
+    lastSeq,
+  }
+}
