@@ -2,11 +2,13 @@
 import { coreFigures } from './core'
 import { pageFigures } from './page'
 import { Report } from './report'
+import { scheduleFigures } from './schedule'
 import { shopFigures } from './shop'
 import { whatIfFigures } from './whatIf'
 
 const report = new Report()
 await coreFigures(report)
+await scheduleFigures(report)
 whatIfFigures(report)
 await pageFigures(report)
 await shopFigures(report)

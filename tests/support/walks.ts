@@ -1,4 +1,5 @@
-import { withEntries, type Build, type Entry, type StepEntry } from '@/core/build'
+import { freshSpec, openBuild } from '@/core/benches'
+import { DEFAULT_GAUGES, withEntries, type Build, type Entry, type StepEntry } from '@/core/build'
 import { walkOf, type Walk, type WalkStep } from '@/core/walk'
 import { stamp } from './builds'
 
@@ -29,3 +30,42 @@ export const waitsOf = (build: Build, id: string) =>
     if ('part' in wait) return `#${wait.part.name}`
     return 'hold' in wait ? `!${wait.hold}` : `~${wait.clock.kind}`
   })
+
+/** An engine just begun, of any layout. */
+export const fresh = (kind: 'single' | 'inline' | 'v' | 'flat', cylinders: number, more: object = {}): Build =>
+  openBuild({
+    id: '01920000-0000-7000-8000-0000000000aa',
+    gauges: [...DEFAULT_GAUGES],
+    entries: [],
+    spec: freshSpec({
+      name: 'x',
+      description: '',
+      units: 'metric',
+      kind,
+      cylinders,
+      bankAngleDeg: 90,
+      valvesPerCylinder: 2,
+      valveDrive: 'pushrod',
+      fuel: 'petrol',
+      boostKpa: 0,
+      paper: {},
+      ...more,
+    } as Parameters<typeof freshSpec>[0]),
+  })
+
+export const DRIVES = ['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft'] as const
+export const LAYOUTS = [
+  ['single', 1],
+  ['inline', 3],
+  ['inline', 4],
+  ['inline', 5],
+  ['inline', 6],
+  ['v', 2],
+  ['v', 6],
+  ['v', 8],
+  ['v', 12],
+  ['v', 16],
+  ['flat', 2],
+  ['flat', 4],
+  ['flat', 6],
+] as const

@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { withEntries, withSpec, type Build, type Entry } from '@/core/build'
-import { freshSpec, openBuild, USUAL_METHODS } from '@/core/benches'
+import { USUAL_METHODS } from '@/core/benches'
 import { withChosenAfter } from '@/core/build/changes'
-import { DEFAULT_GAUGES } from '@/core/build'
 import { soundBuild, stamp, without, withReading } from '../../../tests/support/builds'
-import { signOff, doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
+import { DRIVES, fresh, LAYOUTS, signOff, doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
 import { specForAnother } from '../build/copy'
@@ -23,44 +22,6 @@ const roomy = (build: Build): Build =>
     ...build.spec,
     limits: { ...build.spec.limits, 'clearance.exhaust': { lower: 1.2, source: 'test', reason: 'proved', by: 'KV' } },
   })
-
-const fresh = (kind: 'single' | 'inline' | 'v' | 'flat', cylinders: number, more: object = {}): Build =>
-  openBuild({
-    id: '01920000-0000-7000-8000-0000000000aa',
-    gauges: [...DEFAULT_GAUGES],
-    entries: [],
-    spec: freshSpec({
-      name: 'x',
-      description: '',
-      units: 'metric',
-      kind,
-      cylinders,
-      bankAngleDeg: 90,
-      valvesPerCylinder: 2,
-      valveDrive: 'pushrod',
-      fuel: 'petrol',
-      boostKpa: 0,
-      paper: {},
-      ...more,
-    } as Parameters<typeof freshSpec>[0]),
-  })
-
-const DRIVES = ['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft'] as const
-const LAYOUTS = [
-  ['single', 1],
-  ['inline', 3],
-  ['inline', 4],
-  ['inline', 5],
-  ['inline', 6],
-  ['v', 2],
-  ['v', 6],
-  ['v', 8],
-  ['v', 12],
-  ['v', 16],
-  ['flat', 2],
-  ['flat', 4],
-  ['flat', 6],
-] as const
 
 describe('the walk of any engine', () => {
   it.each(LAYOUTS.flatMap(([kind, cylinders]) => DRIVES.map((drive) => [kind, cylinders, drive] as const)))(
