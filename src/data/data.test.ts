@@ -414,3 +414,34 @@ describe('pictures of steps', () => {
     await expect(raw('delete from photo')).rejects.toThrow(/append-only/)
   })
 })
+
+describe('plans of days', () => {
+  const plan = (day: string, readyAt: string) => ({ day, readyAt, over: {}, promised: {} })
+
+  it('keep the first of each day, and give back the last of a day before', async () => {
+    await db.builds.create(tern, 'KV')
+    for (const [day, readyAt] of [
+      ['2026-03-01', 'a'],
+      ['2026-03-02', 'b'],
+      ['2026-03-02', 'c'],
+      ['2026-03-04', 'd'],
+    ] as const)
+      await db.plans.keep([{ buildId: tern.id, plan: plan(day, readyAt) }])
+    const before = async (day: string) => (await db.plans.before(day, [tern.id])).get(tern.id)?.readyAt
+    expect([await before('2026-03-01'), await before('2026-03-02'), await before('2026-03-04'), await before('2026-03-09')]).toEqual([
+      undefined,
+      'a',
+      'b',
+      'd',
+    ])
+    await expect(raw("update build_plan set day = 'x'")).rejects.toThrow(/append-only/)
+  })
+
+  it('are made with what the shop said last that it has', async () => {
+    expect(await db.plans.means()).toBeUndefined()
+    const means = { people: 2, stands: 3, hours: { days: [1, 2], from: 8, to: 16.5 } }
+    await db.plans.setMeans({ ...means, people: 1 }, 'KV')
+    await db.plans.setMeans(means, 'AB')
+    expect(await db.plans.means()).toEqual(means)
+  })
+})

@@ -8,6 +8,7 @@ import { DEFAULT_GAUGES } from '@/core/build'
 import { buildStore, type BuildStore } from './builds'
 import { gaugeStore, type GaugeStore } from './gauges'
 import { photoStore, type PhotoStore } from './photos'
+import { planStore, type PlanStore } from './plans'
 import { pressStore, type PressStore } from './presses'
 import * as schema from './schema'
 
@@ -16,6 +17,7 @@ export interface Database {
   readonly gauges: GaugeStore
   readonly presses: PressStore
   readonly photos: PhotoStore
+  readonly plans: PlanStore
   close(): void
 }
 
@@ -46,6 +48,7 @@ export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_
     gauges,
     presses: pressStore(connection),
     photos: photoStore(connection),
+    plans: planStore(connection),
     close: () => client.close(),
   }
 }

@@ -193,3 +193,24 @@ export const summaryTable = sqliteTable('build_summary', {
   program: text('program').notNull(),
   summary: text('summary').notNull(),
 })
+
+/** Append-only: who and what the shop has to work with, from a moment on. The last row counts. */
+export const shopMeansTable = sqliteTable('shop_means', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  means: text('means').notNull(),
+  at: text('at').notNull(),
+  by: text('by').notNull(),
+})
+
+/** Append-only: the plan of a build as it stood on a day, the first that was made on it. */
+export const planTable = sqliteTable(
+  'build_plan',
+  {
+    buildId: text('build_id')
+      .notNull()
+      .references(() => buildTable.id),
+    day: text('day').notNull(),
+    plan: text('plan').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.buildId, table.day] })],
+)

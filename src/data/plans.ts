@@ -1,0 +1,44 @@
+import 'server-only'
+import { and, desc, inArray, lt } from 'drizzle-orm'
+import type { KeptPlan, ShopMeans } from '@/core/schedule'
+import type { Connection } from './connection'
+import { chunks } from './entryRows'
+import { planTable, shopMeansTable } from './schema'
+
+export interface PlanStore {
+  /** Who and what the shop has; undefined where nobody has said it yet. */
+  means(): Promise<ShopMeans | undefined>
+  setMeans(means: ShopMeans, by: string): Promise<void>
+  /** Keeps a plan for its day; one that was kept on the day already stays. */
+  keep(plans: readonly { readonly buildId: string; readonly plan: KeptPlan }[]): Promise<void>
+  /** Of each build the last plan that was kept before a day. */
+  before(day: string, buildIds: readonly string[]): Promise<ReadonlyMap<string, KeptPlan>>
+}
+
+export function planStore(connection: Connection): PlanStore {
+  return {
+    async means() {
+      const [row] = await connection.select().from(shopMeansTable).orderBy(desc(shopMeansTable.seq)).limit(1)
+      return row && (JSON.parse(row.means) as ShopMeans)
+    },
+    async setMeans(means, by) {
+      await connection.insert(shopMeansTable).values({ means: JSON.stringify(means), at: new Date().toISOString(), by })
+    },
+    async keep(plans) {
+      for (const some of chunks(plans))
+        await connection
+          .insert(planTable)
+          .values(some.map(({ buildId, plan }) => ({ buildId, day: plan.day, plan: JSON.stringify(plan) })))
+          .onConflictDoNothing()
+    },
+    async before(day, buildIds) {
+      const rows = await connection
+        .select()
+        .from(planTable)
+        .where(and(inArray(planTable.buildId, [...buildIds]), lt(planTable.day, day)))
+        .orderBy(planTable.day)
+      // The later of two days stands in the place of the earlier.
+      return new Map(rows.map(({ buildId, plan }) => [buildId, JSON.parse(plan) as KeptPlan]))
+    },
+  }
+}
