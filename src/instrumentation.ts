@@ -3,4 +3,6 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
   const { database } = await import('./data/database')
   await database()
+  const { keepPlanDaily } = await import('./app/keepPlanDaily')
+  keepPlanDaily()
 }

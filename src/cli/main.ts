@@ -1,6 +1,7 @@
 /** Kalibros from a terminal: the same core, worded in English. Exit 0 fine, 1 findings out of limits with --check, 2 bad input. */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
+import { formatISO } from 'date-fns'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
 import type { Build, BuildDocument } from '@/core/build'
 import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
@@ -17,6 +18,7 @@ import {
   subjectWords,
   verdictWords,
 } from '@/wording'
+import { planShop, plannedSteps, USUAL_HOURS, type EnginePlan } from '@/core/schedule'
 import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
 import { dueWords } from '@/wording/clocks'
 import { staleWords, stepTitle, waitsWords } from '@/wording/walk'
@@ -149,6 +151,61 @@ program
     for (const step of stale) print(`${step.id}: ${stepTitle(step)}: ${staleWords(step.stale)}`)
     if (stale.length === 0) print('Nothing is stale.')
   })
+
+program
+  .command('schedule')
+  .argument('<file>')
+  .option('--people <count>', 'how many there are to do it', wholeNumber, 1)
+  .option('--stands <count>', 'how many engines can be stood up', wholeNumber, 1)
+  .option('--json', 'every step: earliest start and finish in working hours from now, slack, whether it is critical')
+  .description('when a build is ready, by what is left of its walk and what parts are promised for')
+  .action((file: string, options: { people: number; stands: number; json?: boolean }) => {
+    const nowMs = Date.now()
+    const build = openBuild(readDocument(file))
+    const walk = walkOf(build, nowMs)
+    const { priority, date } = build.spec.job ?? {}
+    const engine = { id: build.id, steps: plannedSteps(build, walk), ...(priority && { priority }), ...(date && { date }) }
+    const { people, stands } = options
+    const plan = planShop([engine], { people, stands, hours: USUAL_HOURS }, nowMs).engines[0]!
+    if (options.json) return print(JSON.stringify(planJson(plan, { people, stands }), null, 2))
+    const titles = new Map(walk.steps.map((step) => [step.id, stepTitle(step)]))
+    for (const { id, start, finish, slack, isCritical } of plan.tasks.toSorted((a, b) => a.start - b.start))
+      print(
+        `${hours(start).padStart(7)} ${hours(finish).padStart(7)} h ${isCritical ? 'critical' : `slack ${hours(slack)} h`}  ${titles.get(id)}`,
+      )
+    print(`Ready after ${hours(plan.finish)} working hours, on ${formatISO(plan.readyAt, { representation: 'date' })}.`)
+    if (plan.daysInHand !== undefined) print(`Days in hand: ${plan.daysInHand}.`)
+    for (const name of plan.unpromised) print(`Nobody has promised ${name}: taken for here tomorrow.`)
+  })
+
+function wholeNumber(text: string): number {
+  if (!/^[1-9]\d?$/.test(text)) throw new BadInput(`${text}: a whole number from 1 to 99 is wanted`)
+  return Number(text)
+}
+
+function hours(minutes: number): string {
+  return (minutes / 60).toFixed(2)
+}
+
+function planJson({ tasks, finish, readyAt, daysInHand, unpromised, overdue }: EnginePlan, means: { people: number; stands: number }) {
+  const inHours = (minutes: number) => Number(hours(minutes))
+  return {
+    ...means,
+    finishHours: inHours(finish),
+    readyOn: formatISO(readyAt, { representation: 'date' }),
+    ...(daysInHand !== undefined && { daysInHand }),
+    unpromised,
+    overdue,
+    steps: tasks.map(({ id, stage, start, finish: over, slack, isCritical }) => ({
+      id,
+      stage,
+      startHours: inHours(start),
+      finishHours: inHours(over),
+      slackHours: inHours(slack),
+      critical: isCritical,
+    })),
+  }
+}
 
 function stepJson({ id, stage, standing, count, signOff, waits, stale, minutes }: WalkStep) {
   return { id, stage, state: standing, ...(count && { count }), ...(signOff && { signOff }), waits, stale, minutes }

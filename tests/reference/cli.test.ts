@@ -151,6 +151,27 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     expect(kalibros(['stale', file]).stdout).toBe('Nothing is stale.\n')
   })
 
+  it('says when a build is ready: every step in working hours, what has no slack, and what nobody has promised', () => {
+    const walked = path.join(folder, 'planned.kalibros.json')
+    const now = new Date()
+    writeFileSync(walked, writeBuildFile(withDemoWalk(tern, now)))
+    const { status, stdout } = kalibros(['schedule', walked, '--json'])
+    const plan = JSON.parse(stdout)
+    expect([status, plan.people, plan.stands, plan.unpromised]).toEqual([0, 1, 1, []])
+    expect(plan.overdue).toHaveLength(1)
+    type Step = { id: string; startHours: number; finishHours: number; slackHours: number; critical: boolean }
+    const of = (id: string): Step => plan.steps.find((step: Step) => step.id === id)
+    expect(of('clean.oiled')).toMatchObject({ startHours: 0, finishHours: 0.25 })
+    expect(of('heads.on').startHours).toBeGreaterThanOrEqual(of('heads.gasket').finishHours)
+    expect(of('dyno.handOver')).toMatchObject({ finishHours: plan.finishHours, slackHours: 0, critical: true })
+    const three = JSON.parse(kalibros(['schedule', walked, '--json', '--people', '3']).stdout)
+    expect(three.finishHours).toBeLessThan(plan.finishHours)
+    const words = kalibros(['schedule', walked]).stdout
+    expect(words).toMatch(/^ +0\.00 +0\.25 h (?:critical|slack \d+\.\d\d h) {2}Bare iron oiled$/m)
+    expect(words).toMatch(/^Ready after \d+\.\d\d working hours, on \d{4}-\d\d-\d\d\.$/m)
+    expect(kalibros(['schedule', walked, '--people', 'many'])).toMatchObject({ status: 2, stderr: expect.stringContaining('whole number') })
+  })
+
   it('publishes the schema that the program reads by', () => {
     const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v11.schema.json'), 'utf8')
     expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))

@@ -146,6 +146,7 @@ export function Board({
       <TopBar trail={[{ href: '/', words: 'Board' }]}>
         <Row as="nav" aria-label="Shop" style={{ gap: 16 }}>
           <Link href="/today">Today</Link>
+          <Link href="/schedule">Schedule</Link>
           <Link href="/parts">Parts</Link>
           <Link href="/sums">Quick sums</Link>
           <Link href="/gauges">Gauge drawer</Link>

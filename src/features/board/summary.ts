@@ -16,7 +16,8 @@ import type { StockKind } from '@/core/build/stock'
 import type { EngineLayout } from '@/core/engine'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { isAwaited, partsOf } from '@/core/parts'
-import { walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
+import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
+import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf, standsOutWords, type Standing } from '@/wording'
 import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
@@ -54,6 +55,10 @@ export interface BuildSummary {
   readonly interchange: readonly Interchange[]
   /** What lies on its shelf. */
   readonly shelf: readonly ShelfLine[]
+  /** What of its walk is still to be planned, and what steps of it took. */
+  readonly plan: readonly PlannedLine[]
+  readonly took: readonly TookStep[]
+  readonly priority?: number
   /** Joints somebody has begun and nobody has finished. */
   readonly openRuns: readonly OpenRun[]
   /** What sets, cures, soaks, rests and rusts. */
@@ -65,12 +70,17 @@ export interface BuildSummary {
 }
 
 /** What the board itself shows of it. */
-export type BoardSummary = Omit<BuildSummary, 'today' | 'interchange' | 'shelf' | 'bolts'>
+export type BoardSummary = Omit<BuildSummary, 'today' | 'interchange' | 'shelf' | 'bolts' | 'plan' | 'took'>
 
 export function onBoard(summary: BuildSummary): BoardSummary {
-  const { today, interchange, shelf, bolts, ...shown } = summary
-  void [today, interchange, shelf, bolts]
+  const { today, interchange, shelf, bolts, plan, took, ...shown } = summary
+  void [today, interchange, shelf, bolts, plan, took]
   return shown
+}
+
+/** A step that is planned, with its title; the end of a phase has none. */
+export interface PlannedLine extends PlannedStep {
+  readonly title?: string
 }
 
 export interface Interchange {
@@ -107,7 +117,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '13'
+export const SUMMARY_PROGRAM = '14'
 
 interface State {
   readonly bench: Bench
@@ -143,6 +153,9 @@ export function summarise(document: BuildDocument): BuildSummary {
     walk: walkSummary(walk),
     today: todayOf(walk),
     ...partsSummary(build),
+    plan: plannedLines(build, walk),
+    took: tookSteps(build),
+    ...(build.spec.job?.priority && { priority: build.spec.job.priority }),
     openRuns: openRuns(build.spec, build.entries),
     clocks: servedClocks(build, walk),
     bolts: boltRecords(build),
@@ -165,6 +178,19 @@ function walkSummary({ steps, next }: Walk): BuildSummary['walk'] {
     stale: steps.filter(({ standing }) => standing === 'stale').length,
     wantsSecond: first?.needsSecond ?? false,
   }
+}
+
+function plannedLines(build: Build, walk: Walk): readonly PlannedLine[] {
+  const titles = new Map(walk.steps.map((step) => [step.id, stepTitle(step)]))
+  return plannedSteps(build, walk).map((step) => ({ ...step, ...(titles.has(step.id) && { title: titles.get(step.id)! }) }))
+}
+
+function tookSteps(build: Build): readonly TookStep[] {
+  const took = tookMinutes(build)
+  return stepsOf(build).flatMap((step) => {
+    const [kind, minutes] = [stepKind(build, step), took.get(step.id)]
+    return kind !== undefined && minutes !== undefined ? [{ kind, minutes: Math.round(minutes * 10) / 10 }] : []
+  })
 }
 
 function partsSummary(build: Build): Pick<BuildSummary, 'awaited' | 'event' | 'interchange' | 'shelf'> {

@@ -63,7 +63,8 @@ export function PartLine({
         <b>{part.name}</b>
         {part.count > 1 && `, ${part.count}`}
         <small>
-          {kindWords(part)}{OWNER_WORDS[part.owner]}: {PART_STATE_WORDS[part.state]}
+          {kindWords(part)}
+          {OWNER_WORDS[part.owner]}: {PART_STATE_WORDS[part.state]}
           {part.promised && isAwaited(part) && part.state !== 'arrived' && `, promised for ${part.promised}`}
           {part.from && ` from ${part.from}`}. {late > 0 && <Late>{lateWords(late)}.</Late>}
         </small>

@@ -6,7 +6,7 @@ import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { ATTITUDE_WORDS, countWords, minutesWords, staleWords, stepCaution, stepTitle, stepWhy, waitsWords } from '@/wording/walk'
 
 const List = styled.ol`
-  li {
+  > li {
     border-bottom: 1px solid var(--hairline);
   }
 `

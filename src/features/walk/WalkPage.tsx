@@ -154,6 +154,7 @@ function Waiting({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
     <aside aria-label="What waits">
       <WalkSide
         buildId={served.id}
+        lastSeq={served.lastSeq}
         walk={served.walk}
         steps={hand.walk.steps}
         clocks={served.clocks}

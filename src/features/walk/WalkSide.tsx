@@ -6,6 +6,7 @@ import type { OpenRun } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'
 import { ClockList } from '../clocks/ClockList'
+import { ToTheDate } from '../schedule/ToTheDate'
 import type { ServedClock } from '../clocks/servedClocks'
 import { changedWords, stepTitle, temporaryWords } from '@/wording/walk'
 
@@ -16,10 +17,12 @@ export function WalkSide({
   steps,
   openRuns,
   clocks,
+  lastSeq,
   onPick,
   onPart,
 }: {
   buildId: string
+  lastSeq: number
   walk: Walk
   steps: readonly WalkStep[]
   openRuns: readonly OpenRun[]
@@ -37,6 +40,7 @@ export function WalkSide({
       )}
       <StaleBox stale={steps.filter(({ standing }) => standing === 'stale')} changes={walk.changes} onPick={onPick} />
       <TemporaryBox temporary={walk.temporary} onPart={onPart} />
+      <ToTheDate buildId={buildId} lastSeq={lastSeq} />
       <SideSection aria-label="Joints left open">
         <h2>Joints left open</h2>
         {openRuns.length === 0 && <p>None.</p>}
