@@ -43,8 +43,6 @@ const PICTURES: readonly Picture[] = [
       await page.keyboard.type('.11')
     },
   },
-  { name: 'bores', url: `${tern}/bores` },
-  { name: 'bearings', url: `${petrel}/bearings` },
   { name: 'rings', url: `${tern}/rings`, prepare: (page) => page.locator('[data-station="rings.topGap/c2/top"]').click() },
   { name: 'cam', url: `${tern}/cam` },
   { name: 'bolts', url: `${tern}/fasteners` },
@@ -79,7 +77,9 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole('img', { name: /^What a step of each knob does/ }).waitFor()
     },
   },
-  { name: 'walk', url: `${tern}/walk` },
+  { name: 'walk', url: `${tern}/walk?at=intake.on` },
+  { name: 'parts', url: `${petrel}/parts` },
+  { name: 'schedule', url: '/schedule' },
   { name: 'front', url: tern! },
   { name: 'paper', url: `${tern}/paper` },
   { name: 'gauges', url: '/gauges' },

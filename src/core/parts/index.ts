@@ -5,7 +5,6 @@ export {
   FIT_CHECKS,
   GEAR_MATERIALS,
   PART_KINDS,
-  partKind,
   type BroughtPart,
   type CamMaterial,
   type ConversionId,
@@ -14,7 +13,7 @@ export {
   type PartKindId,
   type RatingId,
 } from './kinds'
-export { daysLate, isAwaited, partsAwaitedBy, partsOf, spentOn, type FitAnswer, type Part, type PartState } from './parts'
+export { daysLate, isAwaited, partsOf, spentOn, type FitAnswer, type Part, type PartState } from './parts'
 export { askedOf, type Asked } from './asked'
 export { agreedRepairs, damagesOf, type Damage, type DamageOption } from './damage'
 export { misfitsOf, weakestParts, type Misfit, type Weakest } from './together'

@@ -1,9 +1,7 @@
 /**
- * Parts as they are ordered: which steps wait for each kind, what is looked at when it arrives, and what its maker rates it for (common
- * practice; the maker's own sheet comes first).
+ * Parts as they are ordered: what is looked at when each kind arrives, and what its maker rates it for (common practice; the maker's own sheet
+ * comes first).
  */
-import type { StepName } from '../walk/handbook'
-
 /** Looked at when a part arrives: found out on the bench it costs days, at the door a telephone call. */
 export const FIT_CHECKS = [
   'asOrdered',
@@ -32,40 +30,38 @@ export type FitCheckId = (typeof FIT_CHECKS)[number]
 export type RatingId = 'rpm' | 'liftMm' | 'powerKw'
 
 interface PartKind {
-  /** Steps that cannot be done without it. */
-  readonly needs: readonly StepName[]
   readonly fits: readonly FitCheckId[]
   readonly rated?: readonly RatingId[]
 }
 
 export const PARTS = {
-  gasket: { needs: ['heads.gasket'], fits: ['boreOpening', 'dowelHoles'] },
-  pistons: { needs: ['final.pistons'], fits: ['valvePockets', 'pinAndRings'], rated: ['rpm', 'powerKw'] },
-  rings: { needs: ['final.ringsOn'], fits: ['pinAndRings'] },
-  shells: { needs: ['final.shells'], fits: ['dowelHoles'] },
-  rods: { needs: ['final.pistons'], fits: ['pinAndRings', 'threadAndLength'], rated: ['rpm', 'powerKw'] },
-  rodBolts: { needs: ['final.rodCaps'], fits: ['threadAndLength'], rated: ['rpm'] },
-  mainCaps: { needs: ['final.mainCaps'], fits: ['dowelCounterbores', 'boltHoleSize'] },
-  studs: { needs: ['heads.studs'], fits: ['threadAndLength', 'boltHoleSize'] },
-  crank: { needs: ['final.crank'], fits: ['key', 'boltHoleSize'], rated: ['rpm', 'powerKw'] },
-  cam: { needs: ['cam.in'], fits: ['gearMaterial', 'newFollowers', 'key'] },
-  lifters: { needs: ['heads.lifters'], fits: ['followerKind'], rated: ['rpm', 'liftMm'] },
-  pushrods: { needs: ['heads.pushrods'], fits: ['threadAndLength'], rated: ['rpm'] },
-  rockers: { needs: ['heads.pushrods'], fits: ['boltHoleSize'], rated: ['rpm', 'liftMm'] },
-  springs: { needs: ['clear.springsOut'], fits: ['springSeat'], rated: ['rpm', 'liftMm'] },
-  valves: { needs: ['clear.headOn'], fits: ['valvePockets'], rated: ['rpm'] },
-  head: { needs: ['heads.on'], fits: ['dowelCounterbores', 'boltHoleSize', 'valvePockets'], rated: ['powerKw'] },
-  timingSet: { needs: ['final.timing', 'heads.timing'], fits: ['key', 'dowelHoles'], rated: ['rpm'] },
-  oilPump: { needs: ['final.oilPump'], fits: ['pickupBore', 'driveShaft'], rated: ['rpm'] },
-  pumpDrive: { needs: ['final.pumpDrive'], fits: ['driveShaft'] },
-  pan: { needs: ['final.pan'], fits: ['dipstickSide', 'pickupRoom'] },
-  damper: { needs: ['final.cover'], fits: ['key', 'boltHoleSize'], rated: ['rpm'] },
-  flywheel: { needs: ['fire.starter'], fits: ['boltHoleSize', 'dowelHoles'], rated: ['rpm'] },
-  ignition: { needs: ['intake.ignition'], fits: ['gearMaterial', 'driveShaft'], rated: ['rpm'] },
-  injectors: { needs: ['intake.on'], fits: ['asOrdered'], rated: ['powerKw'] },
-  manifold: { needs: ['intake.on'], fits: ['portsMeet', 'boltHoleSize'], rated: ['rpm', 'powerKw'] },
-  machining: { needs: ['machine.back', 'finalClean.washed'], fits: ['measuredAgain'] },
-  other: { needs: [], fits: ['asOrdered'], rated: ['rpm', 'liftMm', 'powerKw'] },
+  gasket: { fits: ['boreOpening', 'dowelHoles'] },
+  pistons: { fits: ['valvePockets', 'pinAndRings'], rated: ['rpm', 'powerKw'] },
+  rings: { fits: ['pinAndRings'] },
+  shells: { fits: ['dowelHoles'] },
+  rods: { fits: ['pinAndRings', 'threadAndLength'], rated: ['rpm', 'powerKw'] },
+  rodBolts: { fits: ['threadAndLength'], rated: ['rpm'] },
+  mainCaps: { fits: ['dowelCounterbores', 'boltHoleSize'] },
+  studs: { fits: ['threadAndLength', 'boltHoleSize'] },
+  crank: { fits: ['key', 'boltHoleSize'], rated: ['rpm', 'powerKw'] },
+  cam: { fits: ['gearMaterial', 'newFollowers', 'key'] },
+  lifters: { fits: ['followerKind'], rated: ['rpm', 'liftMm'] },
+  pushrods: { fits: ['threadAndLength'], rated: ['rpm'] },
+  rockers: { fits: ['boltHoleSize'], rated: ['rpm', 'liftMm'] },
+  springs: { fits: ['springSeat'], rated: ['rpm', 'liftMm'] },
+  valves: { fits: ['valvePockets'], rated: ['rpm'] },
+  head: { fits: ['dowelCounterbores', 'boltHoleSize', 'valvePockets'], rated: ['powerKw'] },
+  timingSet: { fits: ['key', 'dowelHoles'], rated: ['rpm'] },
+  oilPump: { fits: ['pickupBore', 'driveShaft'], rated: ['rpm'] },
+  pumpDrive: { fits: ['driveShaft'] },
+  pan: { fits: ['dipstickSide', 'pickupRoom'] },
+  damper: { fits: ['key', 'boltHoleSize'], rated: ['rpm'] },
+  flywheel: { fits: ['boltHoleSize', 'dowelHoles'], rated: ['rpm'] },
+  ignition: { fits: ['gearMaterial', 'driveShaft'], rated: ['rpm'] },
+  injectors: { fits: ['asOrdered'], rated: ['powerKw'] },
+  manifold: { fits: ['portsMeet', 'boltHoleSize'], rated: ['rpm', 'powerKw'] },
+  machining: { fits: ['measuredAgain'] },
+  other: { fits: ['asOrdered'], rated: ['rpm', 'liftMm', 'powerKw'] },
 } as const satisfies Readonly<Record<string, PartKind>>
 
 export type PartKindId = keyof typeof PARTS

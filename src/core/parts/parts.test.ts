@@ -3,7 +3,7 @@ import { openBuild } from '@/core/benches'
 import { withEntries, withSpec, type Build, type DamageEntry, type Entry, type PartEntry } from '@/core/build'
 import { soundBuild, stamp } from '../../../tests/support/builds'
 import { doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
-import { STEP_NAMES, walkOf } from '../walk'
+import { STEP_NAMES, stepsForPart, walkOf } from '../walk'
 import {
   agreedRepairs,
   askedOf,
@@ -12,7 +12,6 @@ import {
   daysLate,
   misfitsOf,
   PART_KINDS,
-  partKind,
   partsOf,
   spentOn,
   weakestParts as weakestOf,
@@ -129,7 +128,7 @@ describe('steps that wait for a part', () => {
   })
 
   it('are steps there are, whatever the kind; a conversion brings kinds there are', () => {
-    for (const what of PART_KINDS) expect(STEP_NAMES).toEqual(expect.arrayContaining([...partKind(what).needs]))
+    for (const what of PART_KINDS) expect(STEP_NAMES).toEqual(expect.arrayContaining([...stepsForPart(what)]))
     for (const { brings } of Object.values(CONVERSIONS)) for (const [what] of brings) expect(PART_KINDS).toContain(what)
   })
 })

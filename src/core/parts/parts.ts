@@ -30,8 +30,8 @@ export interface Part {
   readonly name: string
   readonly count: number
   readonly owner: 'shop' | 'owner' | 'lent'
-  /** Steps, by name or id, that wait for it. */
-  readonly needs: readonly string[]
+  /** Steps, by name or id, that wait for it; not said: those its kind is needed for. */
+  readonly needs?: readonly string[]
   readonly rated: Readonly<Partial<Record<RatingId, number>>>
   readonly material?: CamMaterial | GearMaterial
   readonly replaces?: string
@@ -73,9 +73,13 @@ function partFrom(first: PartEntry, entries: readonly PartEntry[]): Part {
     name: last('name')!,
     count: last('count') ?? 1,
     owner: last('owner') ?? 'shop',
-    needs: last('needs') ?? partKind(what).needs,
     rated: last('rated') ?? {},
-    ...given({ material: last('material') as Part['material'], replaces: last('replaces'), onWordOf: last('onWordOf') }),
+    ...given({
+      needs: last('needs'),
+      material: last('material') as Part['material'],
+      replaces: last('replaces'),
+      onWordOf: last('onWordOf'),
+    }),
     ...given({ price: last('price'), from: last('from'), promised: promises.at(-1), reason: last('reason') }),
     formerly: promises.slice(0, -1).filter((day) => day !== promises.at(-1)),
     state: stateOf(entries, fits),
@@ -132,11 +136,6 @@ export function daysLate({ state, promised }: Pick<Part, 'state' | 'promised'>, 
   return Math.max(0, Math.round((Date.parse(today) - Date.parse(promised)) / DAY_MS))
 }
 const DAY_MS = 86_400_000
-
-/** Parts that a step waits for, by its id or the name it has in the handbook. */
-export function partsAwaitedBy(parts: readonly Part[], stepId: string, name: string | undefined): readonly Part[] {
-  return parts.filter((part) => isAwaited(part) && (part.needs.includes(stepId) || (name !== undefined && part.needs.includes(name))))
-}
 
 /** What was spent on parts, and on how many nothing is known of. */
 export function spentOn(parts: readonly Part[]): { readonly spent: number; readonly unpriced: number } {

@@ -2,7 +2,8 @@
 import type { HoldId } from '../walk/holds'
 import type { StageId } from '../build/walkStages'
 import type { Build } from '../build/build'
-import { isAwaited, partsAwaitedBy, partsOf } from '../parts'
+import { partsOf } from '../parts'
+import { partsAwaitedBy } from '../walk/partSteps'
 import { stepKind } from '../walk/took'
 import type { Walk, WalkStep } from '../walk/progress'
 import type { Link } from './network'
@@ -74,9 +75,9 @@ export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): read
   const wanted = steps.filter((step) => isOpen(step) && PHASE_OF.has(step.stage))
   // Joints may be planned to wait for each other in a circle: only what comes before a step in its walk is waited for.
   const place = new Map(wanted.map(({ id }, index) => [id, index]))
-  const awaited = partsOf(build).filter(isAwaited)
+  const listed = partsOf(build)
   const tasks = wanted.map((step): PlannedStep => {
-    const parts = partsAwaitedBy(awaited, step.id, step.source.from === 'handbook' ? step.source.name : undefined)
+    const parts = partsAwaitedBy(listed, step)
     const lifting = step.holds.flatMap((hold) => wanted.flatMap((other) => (LIFTED_BY[hold](other) ? [other.id] : [])))
     const phase = PHASE_OF.get(step.stage)!
     const left = shareLeft(step)

@@ -3,11 +3,12 @@ import type { Build } from '../build/build'
 import type { StepEntry } from '../build/types'
 import type { Finding } from '../bench/bench'
 import { jointsOf } from '../joints'
-import { partsAwaitedBy, partsOf, type Part } from '../parts'
+import { partsOf, type Part } from '../parts'
 import { hasCamInHead } from './handbook'
 import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { findingsHoldsAskFor, isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import type { Changed } from './stale'
+import { partsAwaitedBy } from './partSteps'
 import { isOpen, lastTight, signOffOf, standingsOf, type SignOff, type StaleBecause, type Stood } from './standing'
 import type { Step } from './step'
 
@@ -132,7 +133,7 @@ function waitsOf(step: Step, { context, standing, clocks, parts, nowMs }: Waitin
   return [
     ...step.holds.flatMap((hold): Wait[] => (isMet(hold, context, step.bank) ? [] : [{ hold, leadsTo: leadsTo(hold) }])),
     ...clocks.flatMap((clock): Wait[] => (waitsFor(step.id, clock, nowMs) ? [{ clock }] : [])),
-    ...partsAwaitedBy(parts, step.id, nameOf(step)).map(({ id, name, what, state, promised }): Wait => ({
+    ...partsAwaitedBy(parts, step).map(({ id, name, what, state, promised }): Wait => ({
       part: { id, name, what, state, ...(promised && { promised }) },
     })),
     ...step.after.flatMap((id): Wait[] => (isOpen(standing.get(id)) ? [{ step: id }] : [])),
@@ -146,8 +147,4 @@ function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, Sto
     if (!clock || started?.is !== 'done' || !started.signOff) return []
     return clock.until.some((ending) => isOpen(standing.get(ending))) ? [startClock(id, clock, started.signOff.at)] : []
   })
-}
-
-function nameOf({ source }: Step): string | undefined {
-  return source.from === 'handbook' ? source.name : undefined
 }

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
 import { daysLate, isAwaited, type Part } from '@/core/parts'
+import { waitsForPart } from '@/core/walk/partSteps'
 import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { NARROW } from '@/ui/GlobalStyle'
@@ -182,9 +183,7 @@ function Group({
             key={part.id}
             part={part}
             today={today}
-            waiting={steps
-              .filter(({ id, name }) => part.needs.includes(id) || (name !== undefined && part.needs.includes(name)))
-              .map((step) => step.title)}
+            waiting={steps.filter((step) => waitsForPart(part, step)).map(({ title: of }) => of)}
             onAsk={(asked) => onOpen({ is: 'part', id: part.id, asked })}
             onChange={() => onOpen({ is: 'want', part })}
             onUndo={() => onUndo(part.id)}
