@@ -25,7 +25,14 @@ export function planStore(connection: Connection): PlanStore {
       await connection.insert(shopMeansTable).values({ means: JSON.stringify(means), at: new Date().toISOString(), by })
     },
     async keep(plans) {
-      for (const some of chunks(plans))
+      const days = [...new Set(plans.map(({ plan }) => plan.day))]
+      const kept = await connection
+        .select({ id: planTable.buildId, day: planTable.day })
+        .from(planTable)
+        .where(inArray(planTable.day, days))
+      const known = new Set(kept.map(({ id, day }) => `${id}/${day}`))
+      const fresh = plans.filter(({ buildId, plan }) => !known.has(`${buildId}/${plan.day}`))
+      for (const some of chunks(fresh))
         await connection
           .insert(planTable)
           .values(some.map(({ buildId, plan }) => ({ buildId, day: plan.day, plan: JSON.stringify(plan) })))

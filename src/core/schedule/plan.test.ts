@@ -5,7 +5,7 @@ import { soundBuild, stamp } from '../../../tests/support/builds'
 import { doing, DRIVES, fresh, LAYOUTS, NOW_MS, signOff } from '../../../tests/support/walks'
 import { stepsOf, walkOf } from '../walk'
 import { keptPlan, ownTimes, plannedSteps, planShop, slipSince, USUAL_HOURS, type EngineToPlan, type ShopMeans } from '.'
-import { phaseEnd } from './tasks'
+import { linkedSteps } from './tasks'
 
 /** A Monday morning, nine o'clock where the test runs. */
 const MONDAY = new Date(2026, 2, 2, 9, 0).getTime()
@@ -29,7 +29,7 @@ describe('what of a walk is planned', () => {
   it('is what is not done up to the hand-over, and nothing after it', () => {
     const ids = steps(wren).map(({ id }) => id)
     const walked = stepsOf(wren).filter(({ stage, isOptional }) => stage !== 'refresh' && !isOptional)
-    expect(ids.filter((id) => !id.startsWith('phase.'))).toEqual(walked.map(({ id }) => id))
+    expect(ids).toEqual(walked.map(({ id }) => id))
     expect(steps(doing(wren, 'job.agreed', 'job.paper')).map(({ id }) => id)).not.toContain('job.paper')
     expect(steps(withEntries(wren, [signOff('clean.apart', 'leftOut')])).map(({ id }) => id)).not.toContain('clean.apart')
   })
@@ -37,16 +37,15 @@ describe('what of a walk is planned', () => {
   it('waits for what the walk waits for: steps, holds by what lifts them, clocks, and the stages before', () => {
     const after = (build: Build, id: string) =>
       new Map(
-        steps(build)
+        linkedSteps(steps(build))
           .find((step) => step.id === id)!
           .after.map(({ on, lag }) => [on, lag]),
       )
-    expect([...after(wren, 'heads.on').keys()]).toEqual(
-      expect.arrayContaining(['heads.gasket', 'heads.dowels', 'heads.studs', phaseEnd(5)]),
-    )
+    expect([...after(wren, 'heads.on').keys()]).toEqual(expect.arrayContaining(['heads.gasket', 'heads.dowels', 'heads.studs', 'phase.5']))
     expect(after(wren, 'heads.on').has('final.pumpDrive')).toBe(true)
     expect(after(bare(1), 'heads.lifters.left').get('heads.soak')).toBe(60)
     expect(after(wren, 'finalClean.oiled').get('finalClean.washed')).toBe(0)
+    expect([...after(bare(1), 'final.pistons.1-2').keys()]).toContain('pull.mains')
     expect([...after(wren, 'heads.twoTurns').keys()].some((id) => id.startsWith('read.clearance.'))).toBe(true)
   })
 

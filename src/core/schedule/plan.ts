@@ -2,7 +2,7 @@
 import { addDays, parseISO } from 'date-fns'
 import { level, type LevelledTask } from './level'
 import { withSlack, type Slacked } from './network'
-import { LAST_PHASE, phaseEnd, type PlannedStep } from './tasks'
+import { ENGINE_END, linkedSteps, type LinkedStep, type PlannedStep } from './tasks'
 import { workingTime, type ShopHours, type WorkingTime } from './workingTime'
 
 /** Who and what a shop has to work with. */
@@ -57,11 +57,11 @@ export function planShop(engines: readonly EngineToPlan[], means: ShopMeans, now
   const time = workingTime(now, means.hours)
   const ranked = engines.toSorted(byUrgency)
   const tasks = ranked.flatMap((engine, place) =>
-    engine.steps.map((step, at) => taskOf(engine, step, place * STEPS_AT_MOST + at, { time, now, own })),
+    linkedSteps(engine.steps).map((step, at) => taskOf(engine, step, place * STEPS_AT_MOST + at, { time, now, own })),
   )
   const { times, person, behind } = level(tasks, means)
   const linked = tasks.map((task) => ({ ...task, after: [...task.after, ...(behind.get(task.id) ?? []).map((on) => ({ on, lag: 0 }))] }))
-  const slacked = withSlack(linked, times, new Set(engines.map(({ id }) => inPlan(id, phaseEnd(LAST_PHASE)))))
+  const slacked = withSlack(linked, times, new Set(engines.map(({ id }) => inPlan(id, ENGINE_END))))
   return {
     time,
     engines: engines.map((engine) => {
@@ -74,16 +74,16 @@ export function planShop(engines: readonly EngineToPlan[], means: ShopMeans, now
           ...(hands !== undefined && { person: hands }),
         }
       })
-      const finish = slacked.get(inPlan(engine.id, phaseEnd(LAST_PHASE)))!.finish
+      const finish = slacked.get(inPlan(engine.id, ENGINE_END))!.finish
       const readyAt = time.endAt(finish)
       return {
         id: engine.id,
-        tasks: planned.filter(({ id }) => !id.startsWith('phase.')),
+        tasks: planned,
         finish,
         readyAt,
         ...(engine.date && { daysInHand: daysBetween(readyAt, parseISO(engine.date)) }),
-        unpromised: [...new Set(engine.steps.flatMap(({ unpromised }) => unpromised))],
-        overdue: [...new Set(engine.steps.flatMap(({ promised }) => promised.filter((day) => endOf(day) <= now)))],
+        unpromised: [...new Set(engine.steps.flatMap(({ unpromised = [] }) => unpromised))],
+        overdue: [...new Set(engine.steps.flatMap(({ promised = [] }) => promised.filter((day) => endOf(day) <= now)))],
       }
     }),
   }
@@ -105,20 +105,24 @@ interface Reckoning {
   readonly own: OwnTimes
 }
 
-function taskOf({ id }: EngineToPlan, step: PlannedStep, rank: number, { time, now, own }: Reckoning): LevelledTask {
-  const took = step.kind === undefined ? undefined : own.get(step.kind)
+function taskOf({ id: engine }: EngineToPlan, { id, step, after }: LinkedStep, rank: number, reckoning: Reckoning): LevelledTask {
   return {
-    id: inPlan(id, step.id),
-    minutes: took === undefined ? step.minutes : took * step.left,
-    after: step.after.map(({ on, lag }) => ({ on: inPlan(id, on), lag })),
+    id: inPlan(engine, id),
+    minutes: step ? minutesOf(step, reckoning.own) : 0,
+    after: after.map(({ on, lag }) => ({ on: inPlan(engine, on), lag })),
     rank,
-    needsStand: step.needsStand,
-    ...notBefore(step, time, now),
+    needsStand: step?.needsStand ?? false,
+    ...(step && notBefore(step, reckoning)),
   }
 }
 
+function minutesOf({ kind, minutes, left = 1 }: PlannedStep, own: OwnTimes): number {
+  const took = kind === undefined ? undefined : own.get(kind)
+  return took === undefined ? minutes : took * left
+}
+
 /** What is promised for a day is worked on from the next one on; what is late, or promised by nobody, from tomorrow. */
-function notBefore({ promised, unpromised }: PlannedStep, time: WorkingTime, now: Date): { readonly notBefore?: number } {
+function notBefore({ promised = [], unpromised = [] }: PlannedStep, { time, now }: Reckoning): { readonly notBefore?: number } {
   if (promised.length + unpromised.length === 0) return {}
   const tomorrow = time.minutesUntil(addDays(new Date(now.getFullYear(), now.getMonth(), now.getDate()), 1))
   return { notBefore: Math.max(tomorrow, ...promised.map((day) => time.minutesUntil(endOf(day)))) }

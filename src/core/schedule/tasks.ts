@@ -8,44 +8,48 @@ import { stepKind } from '../walk/took'
 import type { Walk, WalkStep } from '../walk/progress'
 import type { Link } from './network'
 
-/** A step that is still to be done, as it is kept beside a build: plain, and none of it worked out again to plan. */
+/** A step that is still to be done, as it is kept beside a build: plain, short, and none of it worked out again to plan. */
 export interface PlannedStep {
   readonly id: string
-  /** What steps of other engines have in common with it, to tell how long such take here; steps of one's own have nothing. */
+  /** What steps of other engines have in common with it, where its id is not that; steps of one's own have nothing. */
   readonly kind?: string
   readonly stage: StageId
   /** Usual minutes of what is left of it (common practice). */
   readonly minutes: number
-  /** Share of it that is left. */
-  readonly left: number
-  readonly after: readonly Link[]
-  readonly needsStand: boolean
+  /** Share of it that is left, where some is done. */
+  readonly left?: number
+  /** Steps that are done before it, in all of the plan or among those its stage comes after. */
+  readonly after?: readonly string[]
+  /** Minutes that have to pass since one of them. */
+  readonly lags?: Readonly<Record<string, number>>
+  readonly needsStand?: true
   /** Days that parts it waits for are promised for. */
-  readonly promised: readonly string[]
+  readonly promised?: readonly string[]
   /** Parts it waits for that nobody has promised. */
-  readonly unpromised: readonly string[]
+  readonly unpromised?: readonly string[]
 }
 
-/** What a step that is held waits for, by the steps that lift the hold. */
-const LIFTED_BY: Readonly<Record<HoldId, (step: WalkStep) => boolean>> = {
-  mainsTight: ({ source, id }) => source.from === 'joint' && /^pull\.(?:mains|side|girdle)/.test(id),
-  tdcProven: ({ id }) => id === 'read.cam.stop',
-  crankParked: named('cam.park', 'heads.park'),
-  clearanceProven: ({ id }) => id.startsWith('read.clearance.'),
-  lightSpringsOut: named('clear.springsOut'),
-  driveIn: named('final.pumpDrive'),
-  gasketAndDowels: named('heads.gasket', 'heads.dowels'),
-  studsCounted: named('heads.studs'),
-  twoTurns: named('heads.twoTurns'),
+/** What a step that is held waits for, by the kinds of steps that lift the hold. */
+const LIFTED_BY: Readonly<Record<HoldId, (kind: string) => boolean>> = {
+  mainsTight: oneOf('pull.mains', 'pull.sideBolts'),
+  tdcProven: oneOf('read.cam.stop'),
+  crankParked: oneOf('cam.park', 'heads.park'),
+  clearanceProven: (kind) => kind.startsWith('read.clearance.'),
+  lightSpringsOut: oneOf('clear.springsOut'),
+  driveIn: oneOf('final.pumpDrive'),
+  gasketAndDowels: oneOf('heads.gasket', 'heads.dowels'),
+  studsCounted: oneOf('heads.studs'),
+  twoTurns: oneOf('heads.twoTurns'),
+  // Time lifts it.
   sealersCured: () => false,
-  oilIn: named('prime.oilIn'),
-  oilAtTop: named('prime.oilAtTop'),
-  firstFireList: named('fire.list'),
-  temporaryOut: named('fire.tempOut'),
+  oilIn: oneOf('prime.oilIn'),
+  oilAtTop: oneOf('prime.oilAtTop'),
+  firstFireList: oneOf('fire.list'),
+  temporaryOut: oneOf('fire.tempOut'),
 }
 
-function named(...names: readonly string[]): (step: WalkStep) => boolean {
-  return ({ source }) => source.from === 'handbook' && names.includes(source.name)
+function oneOf(...kinds: readonly string[]): (kind: string) => boolean {
+  return (kind) => kinds.includes(kind)
 }
 
 /**
@@ -66,20 +70,21 @@ const PHASES: readonly (readonly StageId[])[] = [
 ]
 const PHASE_OF = new Map(PHASES.flatMap((stages, phase) => stages.map((stage) => [stage, phase] as const)))
 
-/** The end of a phase, and of the engine: takes no time, and comes after all of it. */
-export const phaseEnd = (phase: number) => `phase.${phase}`
-export const LAST_PHASE = PHASES.length - 1
+const phaseEnd = (phase: number) => `phase.${phase}`
+/** The end of an engine: takes no time, and comes after all of it. */
+export const ENGINE_END = phaseEnd(PHASES.length - 1)
 
-/** Steps still to be done up to the hand-over, and the end of each phase after them. What is done afterwards is not planned. */
+/** Steps still to be done up to the hand-over. What is done afterwards is not planned. */
 export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): readonly PlannedStep[] {
   const wanted = steps.filter((step) => isOpen(step) && PHASE_OF.has(step.stage))
   // Joints may be planned to wait for each other in a circle: only what comes before a step in its walk is waited for.
   const place = new Map(wanted.map(({ id }, index) => [id, index]))
   const listed = partsOf(build)
-  const tasks = wanted.map((step): PlannedStep => {
+  return wanted.map((step): PlannedStep => {
     const parts = partsAwaitedBy(listed, step)
-    const lifting = step.holds.flatMap((hold) => wanted.flatMap((other) => (LIFTED_BY[hold](other) ? [other.id] : [])))
-    const phase = PHASE_OF.get(step.stage)!
+    const lifting = step.holds.flatMap((hold) =>
+      wanted.flatMap((other) => (LIFTED_BY[hold](stepKind(build, other) ?? '') ? [other.id] : [])),
+    )
     const left = shareLeft(step)
     const kind = stepKind(build, step)
     return {
@@ -87,19 +92,58 @@ export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): read
       ...(kind !== undefined && { kind }),
       stage: step.stage,
       minutes: step.minutes * left,
-      left,
-      after: [
-        ...[...new Set([...step.after, ...lifting])].flatMap((on) =>
-          (place.get(on) ?? Infinity) < place.get(step.id)! ? [{ on, lag: lagOf(wanted, on, step.id) }] : [],
-        ),
-        ...(phase > 0 ? [{ on: phaseEnd(phase - 1), lag: 0 }] : []),
-      ],
-      needsStand: step.attitude === 'upright' || step.attitude === 'upsideDown',
-      promised: parts.flatMap(({ promised }) => promised ?? []),
-      unpromised: parts.flatMap(({ name, promised }) => (promised === undefined ? [name] : [])),
+      ...(left < 1 && { left }),
+      ...waitsOf(
+        step,
+        [...new Set([...step.after, ...lifting])].filter((on) => (place.get(on) ?? Infinity) < place.get(step.id)!),
+        wanted,
+      ),
+      ...((step.attitude === 'upright' || step.attitude === 'upsideDown') && { needsStand: true as const }),
+      ...some(
+        'promised',
+        parts.flatMap(({ promised }) => promised ?? []),
+      ),
+      ...some(
+        'unpromised',
+        parts.flatMap(({ name, promised }) => (promised === undefined ? [name] : [])),
+      ),
     }
   })
-  return [...tasks, ...phaseEnds(tasks)]
+}
+
+/** What there is none of is not kept. */
+function some<Name extends string>(name: Name, all: readonly string[]): { readonly [Key in Name]?: readonly string[] } {
+  return (all.length > 0 ? { [name]: all } : {}) as { readonly [Key in Name]?: readonly string[] }
+}
+
+function waitsOf({ id }: WalkStep, after: readonly string[], steps: readonly WalkStep[]): Pick<PlannedStep, 'after' | 'lags'> {
+  const lags = after.flatMap((on) => {
+    const lag = lagOf(steps, on, id)
+    return lag > 0 ? [[on, lag] as const] : []
+  })
+  return { ...some('after', after), ...(lags.length > 0 && { lags: Object.fromEntries(lags) }) }
+}
+
+/** A step or the end of a phase, with all it comes after: what it waits for, and the phase before its own. */
+export interface LinkedStep {
+  readonly id: string
+  readonly step?: PlannedStep
+  readonly after: readonly Link[]
+}
+
+export function linkedSteps(steps: readonly PlannedStep[]): readonly LinkedStep[] {
+  const phaseBefore = (phase: number): readonly Link[] => (phase > 0 ? [{ on: phaseEnd(phase - 1), lag: 0 }] : [])
+  return [
+    ...steps.map((step) => ({
+      id: step.id,
+      step,
+      after: [...(step.after ?? []).map((on) => ({ on, lag: step.lags?.[on] ?? 0 })), ...phaseBefore(PHASE_OF.get(step.stage)!)],
+    })),
+    ...PHASES.map((stages, phase) => ({
+      id: phaseEnd(phase),
+      after: [...steps.flatMap(({ id, stage }) => (stages.includes(stage) ? [{ on: id, lag: 0 }] : [])), ...phaseBefore(phase)],
+    })),
+  ]
 }
 
 function isOpen({ standing, isOptional }: WalkStep): boolean {
@@ -114,20 +158,4 @@ function shareLeft({ count, standing }: WalkStep): number {
 function lagOf(steps: readonly WalkStep[], on: string, step: string): number {
   const clock = steps.find(({ id }) => id === on)?.clock
   return clock && clock.kind !== 'rusts' && clock.until.includes(step) ? clock.minutes : 0
-}
-
-function phaseEnds(tasks: readonly PlannedStep[]): readonly PlannedStep[] {
-  return PHASES.map((stages, phase): PlannedStep => ({
-    id: phaseEnd(phase),
-    stage: stages.at(-1)!,
-    minutes: 0,
-    left: 1,
-    after: [
-      ...tasks.filter(({ stage }) => stages.includes(stage)).map(({ id }) => ({ on: id, lag: 0 })),
-      ...(phase > 0 ? [{ on: phaseEnd(phase - 1), lag: 0 }] : []),
-    ],
-    needsStand: false,
-    promised: [],
-    unpromised: [],
-  }))
 }

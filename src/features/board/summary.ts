@@ -78,9 +78,9 @@ export function onBoard(summary: BuildSummary): BoardSummary {
   return shown
 }
 
-/** A step that is planned, with its title; the end of a phase has none. */
+/** A step that is planned, with its title. */
 export interface PlannedLine extends PlannedStep {
-  readonly title?: string
+  readonly title: string
 }
 
 export interface Interchange {
@@ -117,7 +117,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '14'
+export const SUMMARY_PROGRAM = '15'
 
 interface State {
   readonly bench: Bench
@@ -182,7 +182,7 @@ function walkSummary({ steps, next }: Walk): BuildSummary['walk'] {
 
 function plannedLines(build: Build, walk: Walk): readonly PlannedLine[] {
   const titles = new Map(walk.steps.map((step) => [step.id, stepTitle(step)]))
-  return plannedSteps(build, walk).map((step) => ({ ...step, ...(titles.has(step.id) && { title: titles.get(step.id)! }) }))
+  return plannedSteps(build, walk).map((step) => ({ ...step, title: titles.get(step.id)! }))
 }
 
 function tookSteps(build: Build): readonly TookStep[] {
@@ -201,8 +201,11 @@ function partsSummary(build: Build): Pick<BuildSummary, 'awaited' | 'event' | 'i
       .filter(isAwaited)
       .map(({ id, name, what, state, promised }) => ({ id, name, what, state, ...(promised && { promised }) })),
     ...(date && { event: { words: event || 'the day', date } }),
-    interchange: parts.flatMap(({ replaces, name, onWordOf, by, at }) =>
-      replaces ? [{ replaces, name, ...(onWordOf && { onWordOf }), by, at }] : [],
+    // What did not fit, or went back, replaces nothing.
+    interchange: parts.flatMap(({ replaces, name, onWordOf, by, at, state }) =>
+      replaces && state !== 'failed' && state !== 'back' && state !== 'dropped'
+        ? [{ replaces, name, ...(onWordOf && { onWordOf }), by, at }]
+        : [],
     ),
     shelf: (Object.keys(STOCK) as StockKind[]).flatMap((kind) => {
       const { title, counted } = STOCK[kind]

@@ -121,7 +121,7 @@ interface Reckoned {
 }
 
 function servedEngine(id: string, summary: ToPlan, plan: EnginePlan, { at, endAt, kept, nowMs }: Reckoned): ServedEnginePlan {
-  const titles = new Map(summary.plan.map((step) => [step.id, step.title ?? step.id]))
+  const titles = new Map(summary.plan.map((step) => [step.id, step.title]))
   const line = ({ id: step, start, slack }: PlannedTask): PlanLine => ({
     id: step,
     title: titles.get(step)!,
