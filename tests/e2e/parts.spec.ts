@@ -131,7 +131,10 @@ test('a job has its goal, day and money; damage its options, the owner’s answe
   await page.getByLabel('Budget, a plain figure').fill('500')
   await page.getByLabel('Power wanted, kW').fill('300')
   await page.getByLabel('Power wanted, kW').press('Enter')
+  await page.getByLabel('The day').fill('0202-05-01')
+  await expect(page.getByText('A day of this century.')).toBeVisible()
   await page.getByLabel('The day').fill('2027-05-01')
+  await page.getByLabel('The day').press('Enter')
   await expect
     .poll(async () => (await shop.document(id)).spec.job)
     .toMatchObject({ event: 'Hill climb', budget: 500, powerKw: 300, date: '2027-05-01' })

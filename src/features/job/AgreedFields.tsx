@@ -20,12 +20,7 @@ export function AgreedFields({ edit, system }: { edit: SpecEdit; system: UnitSys
       <Words label="Goal" value={job.goal ?? ''} onCommit={(goal) => put({ goal }, 'goal')} />
       <Words label="The owner’s wishes" value={job.wishes ?? ''} onCommit={(wishes) => put({ wishes }, 'wishes')} />
       <Words label="What it must be ready for" value={job.event ?? ''} onCommit={(event) => put({ event }, 'event')} />
-      <TextField
-        label="The day"
-        type="date"
-        value={job.date ?? ''}
-        onChange={(date) => (date === '' || /^\d{4}-\d\d-\d\d$/.test(date)) && put({ date }, date === '' ? 'no day' : `the day: ${date}`)}
-      />
+      <Day value={job.date} onCommit={(date) => put({ date }, date === undefined ? 'no day' : `the day: ${date}`)} />
       <Figure
         label={`Power wanted, ${power.unit}`}
         value={job.powerKw === undefined ? undefined : printed(job.powerKw / power.per)}
@@ -47,6 +42,29 @@ export function AgreedFields({ edit, system }: { edit: SpecEdit; system: UnitSys
 /** What was emptied is not agreed on. */
 function withoutEmpty(job: Partial<Job>): Job {
   return Object.fromEntries(Object.entries(job).filter(([, value]) => value !== undefined && value !== ''))
+}
+
+/** The day it must be ready for, kept on leaving the field: while a year is typed there is one a keystroke. */
+function Day({ value = '', onCommit }: { value: string | undefined; onCommit: (date: string | undefined) => void }) {
+  const [text, setText] = useState(value)
+  const [seen, setSeen] = useState(value)
+  if (seen !== value) {
+    setSeen(value)
+    setText(value)
+  }
+  const isDay = text === '' || /^2\d{3}-\d\d-\d\d$/.test(text)
+  const commit = () => text !== value && isDay && onCommit(text || undefined)
+  return (
+    <TextField
+      label="The day"
+      type="date"
+      error={isDay ? undefined : 'A day of this century.'}
+      value={text}
+      onChange={setText}
+      onBlur={commit}
+      onKeyDown={({ key }) => key === 'Enter' && commit()}
+    />
+  )
 }
 
 /** A plain figure, kept on Enter and on leaving the field. */

@@ -45,6 +45,7 @@ function Ordered({ part, onSay }: PanelProps) {
       {part.promised && promised !== '' && promised !== part.promised && <p>It was promised for {part.promised}: that stays on record.</p>}
       <Button
         kind="primary"
+        isDisabled={promised !== '' && !/^2\d{3}-/.test(promised)}
         onPress={() => onSay({ did: 'ordered', ...(promised && { promised }), ...(from.trim() && { from: from.trim() }) })}
       >
         Ordered

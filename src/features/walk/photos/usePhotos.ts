@@ -31,10 +31,14 @@ export function usePhotos(buildId: string): Photos {
         setWaiting((now) => (now.some(({ id }) => id === photo.id) ? now : [...now, photo]))
         const answer = await sendPhoto(buildId, photo)
         if (answer.is === 'unreached') break
-        if (answer.is === 'refused') setTrouble(`${answer.why} It is not kept here either: take it again.`)
+        if (answer.is === 'refused') {
+          // A server put back from a backup may take it later: nothing is thrown away here.
+          setTrouble(`${answer.why} It stays on this device, and is sent again.`)
+          continue
+        }
         await dropPhoto(buildId, photo.id)
         setWaiting((now) => now.filter(({ id }) => id !== photo.id))
-        if (answer.is === 'kept') refresh()
+        refresh()
       }
     } finally {
       isSending.current = false

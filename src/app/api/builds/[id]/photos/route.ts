@@ -17,6 +17,8 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     if (request.headers.get('content-type') !== 'image/jpeg') return refused(415, 'Only a JPEG is taken here. Nothing was stored.')
     const card = photoSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
     if (!card.success) return refused(422, `${shapeWords(card.error)} Nothing was stored.`)
+    const isLarge = Number(request.headers.get('content-length')) > MOST_PHOTO_BYTES
+    if (isLarge) return refused(422, `${FAULT_WORDS.tooLarge} Nothing was stored.`)
     const bytes = new Uint8Array(await request.arrayBuffer())
     const fault = jpegFault(bytes)
     if (fault) return refused(422, `${FAULT_WORDS[fault]} Nothing was stored.`)
