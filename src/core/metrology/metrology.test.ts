@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { judge, judgeInterval } from './conformity'
 import { gaugeReading, goNoGoReading, paperNumber, statedNumber, type GaugeCard } from './gaugeUncertainty'
+import { resultOf, statedFigure } from './formula'
 import { spread } from './spread'
 import { budget, covariance, difference, exactly, linear, mean, propagate, standardUncertainty, type Uncertain } from './uncertain'
 
@@ -183,5 +184,25 @@ describe('at a turning point (GUM 5.1.2, note)', () => {
     ]
     const square = propagate(({ x }) => x ** 2, { x: { value: 0, components: two } })
     expect(square.components.at(-1)!.source).toMatchObject({ id: 'large/curvature', owner: 'reading', dof: 7 })
+  })
+})
+
+describe('a weighted sum as a derivation', () => {
+  it('names its terms by their place, each with what it does to the doubt', () => {
+    const [one, two] = [statedFigure('one', 10, 0.2), statedFigure('two', 4, 0.6)]
+    const text = { id: 'diff', title: 'Difference', kind: 'length', expression: 'x1 − x2', source: 'test' } as const
+    const { value, origin } = resultOf(text, [
+      { label: 'Level one', weight: 1, figure: one },
+      { label: 'Level two', weight: -0.5, figure: two },
+    ])
+    expect(value.value).toBeCloseTo(8, 12)
+    if (origin.from !== 'sum') throw new Error('not a sum')
+    expect(origin.sum.terms.map(({ name, label }) => [name, label])).toEqual([
+      ['x1', 'Level one'],
+      ['x2', 'Level two'],
+    ])
+    // ±0.2 and ±0.6 at 95 % are 0.1 and 0.3 standard; half of the second.
+    expect(origin.sum.terms[0]!.effectU).toBeCloseTo(standardUncertainty(one.value), 12)
+    expect(origin.sum.terms[1]!.effectU).toBeCloseTo(standardUncertainty(two.value) / 2, 12)
   })
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { withSpec, type Build } from '@/core/build'
 import { withChanges, withPlannedAfter } from '@/core/build/changes'
+import type { Finding } from '../bench/bench'
 import { soundBuild } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { evaluate } from '../evaluation/evaluate'
@@ -11,6 +12,7 @@ import { sensitivity, watchedOf } from './sensitivity'
 /** Knobs over all benches: what they move, that a variant is what its plan comes to, and that a search misses nothing. */
 const tern = soundBuild(0)
 const petrel = soundBuild(1)
+
 describe('sensitivity', () => {
   it('ranks knobs by what a step of each does to the figure that is nearest to its limit', () => {
     const watched = watchedOf(evaluate(tern), 'clearance.closest')!
@@ -25,6 +27,22 @@ describe('sensitivity', () => {
     expect(effects.has('topGap')).toBe(false)
     const sizes = step.value.map(({ by }) => Math.abs(by))
     expect(sizes).toEqual(sizes.toSorted((a, b) => b - a))
+  })
+})
+
+describe('which figure is watched', () => {
+  const one = (id: string, value: number, limit?: Finding['limit']) =>
+    ({ id, output: 'clearance.closest', figure: { value: { value } }, ...(limit && { limit }) }) as unknown as Finding
+  const least = (...findings: Finding[]) => watchedOf(findings, 'clearance.closest')?.id
+
+  it('is the one with the least room to the nearer of its bounds, whichever bounds it has', () => {
+    const upper = one('upper', 5, { upper: 10 } as Finding['limit'])
+    const lower = one('lower', 3, { lower: 1 } as Finding['limit'])
+    const both = one('both', 6, { lower: 1, upper: 7 } as Finding['limit'])
+    expect([least(upper, lower), least(lower, upper)]).toEqual(['lower', 'lower'])
+    expect([least(upper, lower, both), least(both, lower, upper)]).toEqual(['both', 'both'])
+    expect(least(one('free', 4), one('freer', 9))).toBe('free')
+    expect(least()).toBeUndefined()
   })
 })
 

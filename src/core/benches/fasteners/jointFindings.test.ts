@@ -204,3 +204,19 @@ it('a torque that is surely too much is brought to where the slickest thread jus
   expect(verdictOf(fasteners, withTarget(change.toNm * 0.99), 'fasteners.pulledOfYield.head')).toBe('within')
   expect(fasteners.advise(tern, fasteners.derive(tern)).map(({ id }) => id)).not.toContain('lowerTorque.head')
 })
+
+it('a torque is not brought down where the joint is planned no more, or has none to bring down', () => {
+  const findings = fasteners.derive(withTarget(120))
+  const ids = (joints: Spec['joints']) =>
+    fasteners
+      .advise(
+        withSpecOf(withTarget(120), (spec) => ({ ...spec, joints })),
+        findings,
+      )
+      .map(({ id }) => id)
+  expect(ids([])).not.toContain('lowerTorque.head')
+  const head = tern.spec.joints!.find(({ id }) => id === 'head')!
+  const untold = { ...head, groups: head.groups.map((group) => ({ ...group, targetNm: undefined })) }
+  expect(ids([untold])).not.toContain('lowerTorque.head')
+  expect(fasteners.advise(withTarget(120), findings).map(({ id }) => id)).toContain('lowerTorque.head')
+})
