@@ -7,5 +7,11 @@ export const metadata: Metadata = { title: 'Today' }
 export const dynamic = 'force-dynamic'
 
 export default async function Page() {
-  return <TodayPage {...await shopSummaries()} day={shopDay()} />
+  const { builds, more } = await shopSummaries()
+  // The page is sent what it shows, not all that is kept beside a build.
+  const shown = builds.map(({ id, summary: { name, today, openRuns, clocks, awaited } }) => ({
+    id,
+    summary: { name, today, openRuns, clocks, awaited },
+  }))
+  return <TodayPage builds={shown} more={more} day={shopDay()} />
 }

@@ -21,6 +21,10 @@ const Day = styled.div`
   padding: 2px 0 0 4px;
   white-space: nowrap;
   overflow: hidden;
+  /* The word of a week goes on over its days. */
+  &[data-weekly] {
+    overflow: visible;
+  }
   &[data-weekend] {
     background: color-mix(in srgb, var(--hairline) 40%, transparent);
   }
@@ -78,9 +82,10 @@ export function PlanDrawing({ plan, now, isNarrow = false }: { plan: ServedEngin
         <Day
           key={day.toISOString()}
           data-weekend={isWeekend(day) || undefined}
+          data-weekly={isWeekly(from, to) || undefined}
           style={{ left: `${left(day)}%`, width: `${left(addDays(day, 1)) - left(day)}%` }}
         >
-          {isMarked(day, from, to) && format(day, isNarrow ? 'd' : 'EEE d')}
+          {isMarked(day, from, to) && format(day, dayPattern(isWeekly(from, to), isNarrow))}
         </Day>
       ))}
       {rows.map((row, index) => {
@@ -118,6 +123,15 @@ function daysOf(from: Date, to: Date): readonly Date[] {
   return Array.from({ length: differenceInCalendarDays(to, from) }, (_, index) => addDays(from, index))
 }
 
+function isWeekly(from: Date, to: Date): boolean {
+  return differenceInCalendarDays(to, from) > MOST_DAYS
+}
+
 function isMarked(day: Date, from: Date, to: Date): boolean {
-  return differenceInCalendarDays(to, from) <= MOST_DAYS || day.getDay() === 1
+  return !isWeekly(from, to) || day.getDay() === 1
+}
+
+function dayPattern(isByWeek: boolean, isNarrow: boolean): string {
+  if (isByWeek) return 'd MMM'
+  return isNarrow ? 'd' : 'EEE d'
 }

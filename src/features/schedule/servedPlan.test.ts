@@ -16,6 +16,8 @@ const [tern, petrel, wren] = served.engines as [(typeof served.engines)[0], (typ
 describe('the plan of the demo shop', () => {
   it('plans all three over one pair of hands: the earlier day first, what has no day last', () => {
     expect([tern.name, tern.event, petrel.event?.date]).toEqual(['Tern', { words: 'Hill climb', date: '2026-03-11' }, '2026-04-01'])
+    // Whichever was worked on last, what is ready first stands first.
+    expect(servePlan(builds.toReversed(), asked).served.engines.map(({ name }) => name)).toEqual(['Tern', 'Petrel', 'Wren'])
     expect(tern.readyAt < petrel.readyAt).toBe(true)
     expect(petrel.readyAt < wren.readyAt).toBe(true)
     expect(wren.daysInHand).toBeUndefined()

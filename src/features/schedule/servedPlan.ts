@@ -59,6 +59,7 @@ export interface ServedPlan {
   readonly now: string
   readonly means: ShopMeans
   readonly minutesADay: number
+  /** What is ready first, first. */
   readonly engines: readonly ServedEnginePlan[]
   /** Kinds of steps that are planned by what they took here. */
   readonly knownKinds: number
@@ -103,9 +104,9 @@ export function servePlan(
       now: wallClock(new Date(nowMs)),
       means,
       minutesADay: time.minutesADay,
-      engines: builds.map(({ id, summary }) =>
-        servedEngine(id, summary, plans.get(id)!, { at, endAt: time.endAt, kept: before.get(id), nowMs }),
-      ),
+      engines: builds
+        .map(({ id, summary }) => servedEngine(id, summary, plans.get(id)!, { at, endAt: time.endAt, kept: before.get(id), nowMs }))
+        .toSorted((a, b) => a.readyAt.localeCompare(b.readyAt)),
       knownKinds: own.size,
       more,
     },

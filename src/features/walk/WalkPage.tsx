@@ -75,9 +75,11 @@ const Head = styled.header`
 export function WalkPage({ served, startAt }: { served: ServedWalk; startAt: string | undefined }) {
   const hand = useWalkInHand(served, startAt)
   const { walk, titleOf, numberOf } = hand
+  // Only a browser prints: the server need not draw every step twice.
+  const isHydrated = useHydrated()
   return (
     <>
-      <PrintedWalk name={served.spec.name} steps={walk.steps} numberOf={numberOf} titleOf={titleOf} />
+      {isHydrated && <PrintedWalk name={served.spec.name} steps={walk.steps} numberOf={numberOf} titleOf={titleOf} />}
       <Screen served={served} hand={hand} />
     </>
   )
