@@ -2,6 +2,7 @@
 import type { Spec, UnitSystem } from '@/core/build'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { TextField } from '@/ui/fields'
+import { useKeptText } from '@/ui/useKeptText'
 import { RATING_WORDS } from '@/wording/parts'
 import { printed } from '@/core/numerics/printed'
 import { useState } from 'react'
@@ -46,12 +47,7 @@ function withoutEmpty(job: Partial<Job>): Job {
 
 /** The day it must be ready for, kept on leaving the field: while a year is typed there is one a keystroke. */
 function Day({ value = '', onCommit }: { value: string | undefined; onCommit: (date: string | undefined) => void }) {
-  const [text, setText] = useState(value)
-  const [seen, setSeen] = useState(value)
-  if (seen !== value) {
-    setSeen(value)
-    setText(value)
-  }
+  const [text, setText] = useKeptText(value)
   const isDay = text === '' || /^2\d{3}-\d\d-\d\d$/.test(text)
   const commit = () => text !== value && isDay && onCommit(text || undefined)
   return (
@@ -84,13 +80,8 @@ function Figure({
   onCommit: (value: number | undefined) => void
 }) {
   const shown = value === undefined ? '' : String(value)
-  const [text, setText] = useState(shown)
-  const [seen, setSeen] = useState(shown)
+  const [text, setText] = useKeptText(shown)
   const [error, setError] = useState<string>()
-  if (seen !== shown) {
-    setSeen(shown)
-    setText(shown)
-  }
   const commit = () => {
     if (text.trim() === shown) return
     const read = numberFrom(text)

@@ -1,6 +1,6 @@
 'use client'
-import { useState } from 'react'
 import { TextField } from '@/ui/fields'
+import { useKeptText } from '@/ui/useKeptText'
 
 /** A few words, kept on leaving the field. */
 export function Words({
@@ -16,12 +16,7 @@ export function Words({
   required?: boolean
   quiet?: boolean
 }) {
-  const [text, setText] = useState(value)
-  const [seen, setSeen] = useState(value)
-  if (seen !== value) {
-    setSeen(value)
-    setText(value)
-  }
+  const [text, setText] = useKeptText(value)
   const commit = () => {
     if (text.trim() === value) return
     if (required && text.trim() === '') setText(value)
