@@ -27,6 +27,11 @@ describe('papers that contradict each other', () => {
     const three = withOtherPaper(withOtherPaper(heard, preset), { value: 92.8, unit: 'mm', source: 'sheet', word: 'maker' })
     expect(paperConflict(three)?.outranks?.source).toBe('sheet')
     expect(paperConflict(withOtherPaper(sheet, preset))?.outranks).toBeUndefined()
+    // Of two makers neither outranks the other: somebody says why.
+    expect(paperConflict(withOtherPaper(sheet, { ...preset, word: 'maker' }))).toEqual({
+      others: [{ ...preset, word: 'maker' }],
+      isSettled: false,
+    })
     expect(paperConflict(withOtherPaper({ ...sheet, word: 'preset' }, forum))?.outranks).toBeUndefined()
   })
 

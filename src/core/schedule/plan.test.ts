@@ -60,6 +60,10 @@ describe('what of a walk is planned', () => {
     const build = openBuild({ id: half.id, spec: half.spec, gauges: [...half.gauges.values()], entries: [...some, ...kept] })
     const left = (source.stations.length - 1) / source.stations.length
     expect(steps(build).find((step) => step.id === id)).toMatchObject({ left, minutes: minutes * left })
+    // What such took here is halved too.
+    const { tasks } = planShop([engine('w', build)], ONE, MONDAY, new Map([[id, 60]])).engines[0]!
+    const planned = tasks.find((one) => one.id === id)!
+    expect(planned.finish - planned.start).toBeCloseTo(60 * left, 9)
   })
 
   it.each([0, 1, 2])('of demo engine %i ends, for one person as for three', (which) => {
@@ -129,6 +133,11 @@ describe('the plan of a shop', () => {
     expect(late.overdue).toEqual(['2026-02-26'])
     expect(late.finish).toBe(planOf(wren).finish)
     expect(waiting(want('injectors', 'Injectors'))).toMatchObject({ unpromised: ['Injectors'], overdue: [] })
+    // Needed for the first thing there is to do, nothing of that is done today.
+    const solvent = planOf(withEntries(wren, want('other', 'Solvent', { needs: ['job.agreed'] })))
+    expect(planShop([], ONE, MONDAY).time.startAt(solvent.tasks.find(({ id }) => id === 'job.agreed')!.start)).toEqual(
+      new Date(2026, 2, 3, 8, 0),
+    )
     // Once it is in nothing is waited for.
     const [wanted] = want('injectors', 'Injectors') as readonly [PartEntry]
     const here: Entry = { kind: 'part', ...stamp(), part: wanted.id, did: 'arrived', fits: [{ check: 'asOrdered', fits: true }] }

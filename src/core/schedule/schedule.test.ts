@@ -115,6 +115,12 @@ function shortest(tasks: readonly LevelledTask[], resources: { people: number; s
 }
 
 describe('work shared among the people there are', () => {
+  it('fills a gap that is just long enough, and none that is a minute short', () => {
+    const late = { ...levelled(3, 1), notBefore: 5 }
+    const starts = (minutes: number) => level([levelled(2, 0), late, levelled(minutes, 2)], { people: 1, stands: 1 }).times.get('t2')!.start
+    expect([starts(2), starts(3), starts(4)]).toEqual([2, 2, 8])
+  })
+
   it('keeps to what waits for what, and gives nobody two things at once', () => {
     fc.assert(
       fc.property(network, shop, (tasks, resources) => {
