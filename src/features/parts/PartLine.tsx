@@ -20,6 +20,9 @@ const Line = styled.li`
     display: block;
     font-size: 14px;
     color: var(--quiet);
+    &:first-of-type::first-letter {
+      text-transform: uppercase;
+    }
   }
   > div:last-child {
     display: flex;
