@@ -169,10 +169,9 @@ program
     const plan = planShop([engine], { people, stands, hours: USUAL_HOURS }, nowMs).engines[0]!
     if (options.json) return print(JSON.stringify(planJson(plan, { people, stands }), null, 2))
     const titles = new Map(walk.steps.map((step) => [step.id, stepTitle(step)]))
-    for (const { id, start, finish, slack, isCritical } of plan.tasks.toSorted((a, b) => a.start - b.start))
-      print(
-        `${hours(start).padStart(7)} ${hours(finish).padStart(7)} h ${isCritical ? 'critical' : `slack ${hours(slack)} h`}  ${titles.get(id)}`,
-      )
+    const room = ({ isCritical, slack }: (typeof plan.tasks)[number]) => (isCritical ? 'critical' : `slack ${hours(slack)} h`)
+    for (const task of plan.tasks.toSorted((a, b) => a.start - b.start))
+      print(`${hours(task.start).padStart(7)} ${hours(task.finish).padStart(7)} h ${room(task)}  ${titles.get(task.id)}`)
     print(`Ready after ${hours(plan.finish)} working hours, on ${formatISO(plan.readyAt, { representation: 'date' })}.`)
     if (plan.daysInHand !== undefined) print(`Days in hand: ${plan.daysInHand}.`)
     for (const name of plan.unpromised) print(`Nobody has promised ${name}: taken for here tomorrow.`)

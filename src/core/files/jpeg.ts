@@ -1,5 +1,6 @@
 /**
- * What a JPEG says of itself beside its picture (ITU-T T.81, annex B): segments, each a marker, its length and what it holds, up to the scan.
+ * What a JPEG says of itself beside its picture (ITU-T T.81, annex B): segments, each a marker, its length and
+ * what it holds, up to the scan.
  */
 
 /** The most a picture of a step may weigh. */

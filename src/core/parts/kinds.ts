@@ -1,6 +1,6 @@
 /**
- * Parts as they are ordered: what is looked at when each kind arrives, and what its maker rates it for (common practice; the maker's own sheet
- * comes first).
+ * Parts as they are ordered: what is looked at when each kind arrives, and what its maker rates it for (common practice; the
+ * maker's own sheet comes first).
  */
 /** Looked at when a part arrives: found out on the bench it costs days, at the door a telephone call. */
 export const FIT_CHECKS = [

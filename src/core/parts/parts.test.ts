@@ -54,7 +54,7 @@ describe('a part', () => {
     expect(states).toEqual(['wanted', 'ordered', 'arrived', 'in'])
   })
 
-  it('that does not fit is in and fails, goes back with its reason, and is looked at afresh when another comes', () => {
+  it('that does not fit is in and fails, goes back with its reason, and is looked at again when another comes', () => {
     const wrong = [
       gasket,
       then(gasket, 'arrived', { fits: [...fit('dowelHoles'), { check: 'boreOpening', fits: false, note: '83 on 84' }] }),

@@ -1,7 +1,8 @@
 /**
- * Tasks of several engines shared among the people and stands there are, by a rule that is stated and simple: of those that may begin, the one
- * of the highest priority, then of the earliest date, then as its walk has it, is put at the first time somebody is free (serial schedule
- * generation: R. Kolisch, Serial and parallel resource-constrained project scheduling methods revisited, 1996). It is a rule, not an optimum.
+ * Tasks of several engines shared among the people and stands there are, by a rule that is stated and simple: of those that may begin,
+ * the one of the highest priority, then of the earliest date, then as its walk has it, is put at the first time somebody is free
+ * (serial schedule generation: R. Kolisch, Serial and parallel resource-constrained project scheduling methods revisited, 1996).
+ * It is a rule, not an optimum.
  */
 import TinyQueue from 'tinyqueue'
 import { inOrder, readyAt, type Task, type Timed } from './network'

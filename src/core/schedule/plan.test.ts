@@ -116,7 +116,7 @@ describe('the plan of a shop', () => {
     expect(plan.daysInHand).toBe(20 - ready.getDate())
   })
 
-  it('waits for a promised day, and works on from the next; what is late or promised by nobody is taken for here tomorrow, and said', () => {
+  it('waits for a promised day, and works on from the next; what is late or unpromised is taken for here tomorrow, and said', () => {
     const waiting = (entries: readonly Entry[]) => {
       const plan = planOf(withEntries(wren, entries))
       return { ...plan, intake: plan.tasks.find(({ id }) => id === 'intake.on')! }

@@ -53,8 +53,8 @@ function oneOf(...kinds: readonly string[]): (kind: string) => boolean {
 }
 
 /**
- * Stages that are gone through one after the other: none begins before all of those before it is done. Within one, and among those that close
- * an engine, only what waits for what counts.
+ * Stages that are gone through one after the other: none begins before all of those before it is done. Within one, and among
+ * those that close an engine, only what waits for what counts.
  */
 const PHASES: readonly (readonly StageId[])[] = [
   ['job'],

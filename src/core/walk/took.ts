@@ -1,6 +1,6 @@
 /**
- * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its last, a joint from
- * its first pull to its last, and what is signed off took from what the same person entered before it.
+ * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its
+ * last, a joint from its first pull to its last, and what is signed off took from what the same person entered before it.
  */
 import type { Build } from '../build/build'
 import type { Entry, StepEntry } from '../build/types'
@@ -52,7 +52,10 @@ function minutesOf({ id, source }: Step, entries: readonly Entry[]): number | un
   }
 }
 
-/** Between entries that belong together, without the gaps in which somebody was elsewhere; the first took as long as the others on average. */
+/**
+ * Between entries that belong together, without the gaps in which somebody was elsewhere; the first took as long as the others on
+ * average.
+ */
 function worked(entries: readonly Entry[]): number | undefined {
   const times = entries.map(({ at }) => Date.parse(at)).sort((a, b) => a - b)
   const gaps = times.slice(1).flatMap((at, index) => {

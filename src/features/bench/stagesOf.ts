@@ -4,7 +4,7 @@ import { STAGE_OF_BENCH, stageProgress } from '@/core/walk'
 import { STAGE_WORDS } from '@/wording/walk'
 import { shareDone, type Stage } from './stages'
 
-/** The rule of a build: the stages of its walk in order, those with benches by their benches; what is done there is done in the walk too. */
+/** The rule of a build: the stages of its walk in order, those with benches by their benches; what is done there is done in both. */
 export function stagesOf(build: Build, here: BenchId, nowMs: number): readonly Stage[] {
   const home = `/builds/${build.id}`
   return [

@@ -118,7 +118,7 @@ function Numbers({ unit, fields, onChange }: FieldsProps & { unit: UnitId }) {
         {...form}
         name="repeatability"
         label={`Repeatability, standard deviation, ${symbol}`}
-        hint="of readings of one thing, taken afresh each time"
+        hint="of readings of one thing, set up again each time"
       />
       <Field {...form} name="repeatabilityDof" label="From how many readings" />
       <FiveTries unit={unit} onFound={(s) => onChange((now) => ({ ...now, repeatability: s, repeatabilityDof: String(TRIES) }))} />

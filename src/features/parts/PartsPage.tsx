@@ -143,8 +143,7 @@ function Panels({
   return part ? <PartPanel part={part} asked={open.asked} onSay={(what) => onTell(part.id, what)} onClose={onClose} /> : null
 }
 
-const NOTHING =
-  'Nothing is on the list yet. What is wanted, on its way or at the machine shop stands here, and the steps that cannot go on without it wait.'
+const NOTHING = 'Nothing is on the list yet. What is wanted, on its way or at the machine shop stands here; the steps that want it wait.'
 
 const GROUPS: readonly { readonly title: string; readonly holds: (part: Part) => boolean }[] = [
   { title: 'Does not fit', holds: ({ state }) => state === 'failed' },

@@ -75,7 +75,7 @@ export function PlanDrawing({ plan, now, isNarrow = false }: { plan: ServedEngin
   return (
     <Frame
       role="img"
-      aria-label={`${plan.name} over days: ${plan.bars.map((bar) => `${STAGE_WORDS[bar.stage].title} ${dayWords(bar.from)} to ${dayWords(bar.to)}`).join(', ')}`}
+      aria-label={`${plan.name} over days: ${plan.bars.map(barWords).join(', ')}`}
       style={{ height: 24 + rows.length * ROW_PX }}
     >
       {daysOf(from, to).map((day) => (
@@ -109,6 +109,10 @@ export function PlanDrawing({ plan, now, isNarrow = false }: { plan: ServedEngin
       {plan.event && <Event title={plan.event.words} style={{ left: `${left(plan.event.date)}%` }} />}
     </Frame>
   )
+}
+
+function barWords({ stage, from, to }: ServedEnginePlan['bars'][number]): string {
+  return `${STAGE_WORDS[stage].title} ${dayWords(from)} to ${dayWords(to)}`
 }
 
 /** From the morning of today to a day behind what comes last. */

@@ -79,12 +79,15 @@ export function SchedulePage({ served }: { served: ServedPlan }) {
 
 /** Who and what it is planned with. */
 function meansWords({ people, stands, hours }: ServedPlan['means']): string {
-  return `${people === 1 ? '1 person' : `${people} people`}, ${stands === 1 ? '1 stand' : `${stands} stands`}, ${hours.days.length} days a week from ${hours.from} to ${hours.to}`
+  const who = people === 1 ? '1 person' : `${people} people`
+  const where = stands === 1 ? '1 stand' : `${stands} stands`
+  return `${who}, ${where}, ${hours.days.length} days a week from ${hours.from} to ${hours.to}`
 }
 
 function recordWords(knownKinds: number): string {
   if (knownKinds === 0) return 'Steps take what is usual: this shop’s own record is too short yet.'
-  return `${knownKinds === 1 ? 'One kind of step takes' : `${knownKinds} kinds of steps take`} what they took in this shop, the others what is usual.`
+  const known = knownKinds === 1 ? 'One kind of step takes' : `${knownKinds} kinds of steps take`
+  return `${known} what they took in this shop, the others what is usual.`
 }
 
 function EngineSection({ plan, served: { now, minutesADay } }: { plan: ServedEnginePlan; served: ServedPlan }) {

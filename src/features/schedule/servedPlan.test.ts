@@ -32,7 +32,7 @@ describe('the plan of the demo shop', () => {
     const friday = new Date(2026, 2, 6, 9, 0)
     const { served: later } = servePlan(builds, { ...asked, before, nowMs: friday.getTime(), day: '2026-03-06' })
     const slip = later.engines[0]!.slip!
-    expect(slip).toMatchObject({ since: '2026-03-02', days: expect.any(Number) })
+    expect(slip.since).toBe('2026-03-02')
     expect(slip.days).toBeGreaterThanOrEqual(4)
     expect(slip.causes[0]).toMatchObject({ is: 'notDone', title: 'Bare iron oiled' })
     expect(slipWords(slip)).toMatch(/^Slipped by \d+ days since Mon 2 Mar\.$/)
