@@ -3,14 +3,17 @@ import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/bui
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
 import {
   bankOf,
+  leftOut,
   type OddAngle,
   type OrderIssue,
   type PatternIssue,
   type PlanIssue,
   type Retirement,
+  type Run,
   type RunRefusal,
   type RunWay,
   type StagesIssue,
+  type StepPull,
 } from '@/core/joints'
 import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
@@ -24,7 +27,7 @@ export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
 
 export const WAY_WORDS: Readonly<Record<RunWay, string>> = {
   tighten: 'Tighten',
-  verify: 'Go over it once more',
+  verify: 'Verify',
   retorque: 'Re-torque',
   loosen: 'Loosen',
   drawDown: 'Draw the caps down',
@@ -46,12 +49,14 @@ export function torqueWords(nm: number, system: UnitSystem): { readonly value: s
 }
 
 /** What a stage asks for, as a number to read across the room and what it is a number of. */
-export function stageFigure(stage: JointStage, system: UnitSystem): { readonly value: string; readonly unit: string } {
+export function stageFigure(stage: StepPull, system: UnitSystem): { readonly value: string; readonly unit: string } {
   if (stage.pull === 'torque') return torqueWords(stage.nm, system)
+  if (stage.pull === 'witnessMark') return { value: 'mark', unit: '' }
   return stage.pull === 'angle' ? { value: formatExact(stage.deg, 'deg'), unit: '° further' } : { value: 'snug', unit: '' }
 }
 
-export function stageWords(stage: JointStage, system: UnitSystem): string {
+export function stageWords(stage: StepPull, system: UnitSystem): string {
+  if (stage.pull === 'witnessMark') return 'witness mark'
   const { value, unit } = stageFigure(stage, system)
   return stage.pull === 'angle' ? `+${value}°` : `${value} ${unit}`.trim()
 }
@@ -201,7 +206,11 @@ export function sectionsWords(sections: Joint['types'][number]['sections'], syst
 
 export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string {
   if (refusal.code === 'plan') return planIssueWords(refusal.issue, system)
-  if (refusal.code === 'waitsFor') return `${refusal.joint}: to be tight before this, and not yet run to its end.`
+  if (refusal.code === 'cannotVerify')
+    return 'Run down without a figure: nothing tells whether one was missed. Loosen it and tighten it again, fastener by fastener.'
+  if (refusal.code === 'runOpen') return `${WAY_WORDS[refusal.way]} is under way at this joint: end it or cancel it first.`
+  if (refusal.code === 'waitsFor')
+    return `${refusal.joint}: to be tight before this, and it is not: not every fastener is torqued at every stage, or it was loosened since.`
   if (refusal.code === 'beyondYield')
     return [
       'The figure pulls the fastener past its yield, however rough its thread turns.',
@@ -240,6 +249,31 @@ export function patternIssueWords(issue: PatternIssue): string {
   }
 }
 
+/** `30 of 30 pulls, ended`; what was left out or never pulled is no pull. */
+export function runCountWords(run: Run): string {
+  const out = leftOut(run).length
+  const missing = run.steps.length - run.done.size
+  return [
+    `${run.done.size - out} of ${run.steps.length} pulls`,
+    ...(out > 0 ? [`${out} left out`] : []),
+    ...(run.isEnded && missing > 0 && run.way !== 'drawDown' ? [`${missing} never pulled`] : []),
+    endWords(run),
+  ].join(', ')
+}
+
+function endWords({ isCancelled, isEnded }: Run): string {
+  if (isCancelled) return 'cancelled'
+  return isEnded ? 'ended' : 'under way'
+}
+
+/** Fasteners that were left out of a run, by their turn: `fasteners 3 and 8 left out`. */
+export function leftOutWords(fasteners: readonly number[], turns: readonly string[] = []): string {
+  const named = fasteners.map((fastener) => turns[fastener - 1] ?? String(fastener))
+  if (named.length === 0) return ''
+  const noun = named.length === 1 ? 'fastener' : 'fasteners'
+  return `${noun} ${[named.slice(0, -1).join(', '), named.at(-1)!].filter(Boolean).join(' and ')} left out`
+}
+
 export function stagesIssueWords(issue: StagesIssue): string {
   switch (issue.code) {
     case 'listOrDecimal':
@@ -275,11 +309,15 @@ export function pullWords(pull: Pull, turns: readonly string[]): string {
       return `fastener${at} broke${why}`
     case 'resealed':
       return `stripped, cleaned, sealed again${why}`
+    case 'backedOff':
+      return `all backed off${why}`
     case 'back':
       return 'one step back'
     case 'takeOver':
       return 'taken over'
     case 'end':
       return `ended${why}`
+    case 'cancel':
+      return `cancelled${why}`
   }
 }

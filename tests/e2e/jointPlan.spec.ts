@@ -98,7 +98,7 @@ test('a joint waits for another, says what to look at, and tells where its stage
   await page.goto(`${home}/head/run`)
   await page.locator('[data-ready]').waitFor()
   await expect(page.getByText('look first: oil feed open')).toBeVisible()
-  await expect(page.getByText('Flywheel: to be tight before this, and not yet run to its end.')).toBeVisible()
+  await expect(page.getByText('Flywheel: to be tight before this, and it is not')).toBeVisible()
   await page.keyboard.press('Enter')
   expect((await shop.document(id)).entries.filter(({ kind }) => kind === 'pull')).toEqual([])
   await page.goto(`${home}/head`)

@@ -4,6 +4,7 @@ import type { Gauge, Joint, Pull, Spec } from '@/core/build'
 import { runsOf, usualJoints } from '@/core/joints'
 import { randomStream } from '@/core/numerics/random'
 import { GaugeSet, wrenchPull } from '@/demo/gaugeSet'
+import { runOf } from '../support/runs'
 import { demo, expect, PETREL, TERN, test, visit, WREN, type Shop } from '../support/shop'
 
 /** A joint with the wrench in hand: by keyboard alone, over a crash, on two devices. */
@@ -101,7 +102,7 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await press(second)
   await expect(second.getByText('30 of 30 pulls done.')).toBeVisible()
   await press(second)
-  await expect(second.getByText('Before the first pull')).toBeVisible()
+  await expect(second.getByText('Cylinder head is tight: 30 of 30 pulls done.')).toBeVisible()
 
   await expect.poll(async () => (await pullsOf(shop, id)).at(-1)?.did).toBe('end')
   const head = (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
@@ -120,8 +121,10 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await pull(second, 9)
   await press(second)
   await press(second)
-  await expect(second.getByText('Before the first pull')).toBeVisible()
-  await visit(second, shop, `/builds/${id}/joints/head`)
+  await expect(second.getByText('Cylinder head is tight: 10 of 10 pulls done.')).toBeVisible()
+  // The same key leads away and begins nothing.
+  await press(second)
+  await expect(second).toHaveURL(`${shop.server.address}/builds/${id}/joints/head`)
   await expect(second.getByRole('region', { name: 'Runs' })).toContainText(/Re-torque, begun by KV.*10 of 10 pulls, ended/)
 })
 
@@ -150,7 +153,11 @@ test('stopped short is pulled again, one left out says why, a broken one goes th
   await page.keyboard.press('k')
   await page.keyboard.type('thread came out, insert fitted')
   await press(page)
-  // The new one at the first stage, then where the others are.
+  // The new one at the first stage, then where the others are; unless all are backed off to it.
+  await expect(page.getByRole('alert').filter({ hasText: 'Its neighbours stand higher.' })).toBeVisible()
+  await press(page)
+  await expect(page.getByRole('alert').filter({ hasText: 'Its neighbours stand higher.' })).toBeVisible()
+  await page.keyboard.press('y')
   await expect(figure(page)).toHaveText('30')
   await press(page)
   await expect(figure(page)).toHaveText('55')
@@ -166,7 +173,7 @@ test('a pedal that bounces is one pull, and begins no run behind the one it ende
   await press(page)
   await expect(page.getByText('1 of 1 pulls done.')).toBeVisible()
   for (let bounce = 0; bounce < 3; bounce++) await page.keyboard.press('Enter')
-  await expect(page.getByText('Before the first pull')).toBeVisible()
+  await expect(page.getByText('is tight: 1 of 1 pulls done.')).toBeVisible()
   await page.waitForTimeout(BETWEEN_PULLS_MS)
   await expect.poll(async () => (await pullsOf(shop, id)).map(({ did }) => did)).toEqual(['begin', 'pulled', 'end'])
 
@@ -178,6 +185,69 @@ test('a pedal that bounces is one pull, and begins no run behind the one it ende
   await page.waitForTimeout(BETWEEN_PULLS_MS)
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('3')
+})
+
+test('a run is cancelled, a tight joint is verified and asks before it is tightened again, loosening stays in reach', async ({
+  page,
+  shop,
+}) => {
+  const id = await shop.bring(tenStuds())
+  await openRun(page, shop, id, 'damper')
+  await press(page)
+  await page.keyboard.press('c')
+  await expect(page.getByText(/is not tight: 0 of 1 pulls done/)).toBeVisible()
+  await press(page)
+  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('0 of 1 pulls, 1 never pulled, cancelled')
+  await page.getByRole('link', { name: 'Tighten' }).click()
+  await expect(page.getByText('Before the first pull')).toBeVisible()
+  await press(page)
+  await press(page)
+  await press(page)
+  await expect(page.getByText(/is tight: 1 of 1 pulls done/)).toBeVisible()
+  await press(page)
+  for (const way of ['Verify', 'Re-torque', 'Loosen']) await expect(page.getByRole('link', { name: way, exact: true })).toBeVisible()
+  await page.getByRole('link', { name: 'Tighten' }).click()
+  await expect(page.getByText('It is tightened again only from loose')).toBeVisible()
+  await press(page)
+  await expect(page.getByRole('alert').filter({ hasText: 'All loose? Enter once more.' })).toBeVisible()
+  expect((await pullsOf(shop, id)).map(({ did }) => did)).toEqual(['begin', 'cancel', 'begin', 'pulled', 'end'])
+})
+
+test('a joint of torque and angle is verified at the torque before its angle, and nothing is turned further', async ({ page, shop }) => {
+  const angle = { pull: 'angle' as const, deg: 90 }
+  const turned = demo(WREN, (document) => ({
+    ...document,
+    spec: {
+      ...document.spec,
+      joints: usualJoints(document.spec.layout).map((joint): Joint => ({
+        ...joint,
+        sealer: joint.id === 'head' ? { name: 'Thread sealer', openMinutes: 20, from: { source: 'its tube' } } : undefined,
+        groups: joint.groups.map((group) => ({
+          ...group,
+          method: 'torqueAndAngle' as const,
+          targetNm: 40,
+          targetFrom: { source: 'stud card' },
+          stages: [torque(30), torque(40), angle, angle],
+          stagesFrom: { source: 'stud card' },
+        })),
+      })),
+    },
+    entries: [],
+  }))
+  const id = await shop.bring(turned)
+  const head = (await shop.document(id)).spec.joints!.find((joint) => joint.id === 'head')!
+  const sent = await shop.server.post(`/api/builds/${id}/entries`, { entries: runOf(head, 'tighten') })
+  expect(sent.status).toBe(200)
+  await openRun(page, shop, id, 'head', 'verify')
+  await expect(page.getByText('no angle is turned again')).toBeVisible()
+  await expect(page.getByText('Thread sealer')).toBeHidden()
+  await press(page)
+  await expect(figure(page)).toHaveText('40')
+  await expect(page.getByText('it must not move')).toBeVisible()
+  await expect(page.getByRole('timer')).toHaveCount(0)
+  await pull(page, head.fasteners.length - 1)
+  await press(page)
+  await expect(page.getByText(`${head.fasteners.length} of ${head.fasteners.length} pulls done.`)).toBeVisible()
 })
 
 test('pulls of two devices that did not know of each other are shown, and one of them is chosen', async ({ page, shop }) => {
@@ -339,7 +409,7 @@ test('cam caps are drawn down by quarter turns, those under a spring first, and 
   await page.keyboard.press('e')
   await page.keyboard.type('down, turns free')
   await press(page)
-  await expect(page.getByText('Before the first pull')).toBeVisible()
+  await expect(page.getByText('Drawn down; tightening comes next.')).toBeVisible()
   await visit(page, shop, `/builds/${id}/joints/cam-intake`)
   await expect(page.getByRole('region', { name: 'Runs' })).toContainText('Last: ended: down, turns free')
 })

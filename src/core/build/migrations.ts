@@ -72,6 +72,8 @@ const MIGRATIONS: MigrationSteps = {
   9: (document) => document,
   /** Parts and damage, what a job agreed on, and other papers beside a number came with version 11. */
   10: (document) => document,
+  /** A run that is cancelled, and one whose fasteners are all backed off, came with version 12. */
+  11: (document) => document,
 }
 
 interface V3Spec {

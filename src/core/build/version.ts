@@ -1,2 +1,2 @@
 export const BUILD_FORMAT = 'kalibros-build'
-export const BUILD_VERSION = 11
+export const BUILD_VERSION = 12

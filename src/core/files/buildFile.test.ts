@@ -9,7 +9,7 @@ import { BUILD_VERSION, withPresentName, type BuildDocument, type Entry } from '
 import { evaluate } from '../evaluation/evaluate'
 import { migrateDocument, migrateSpec } from '../build/migrations'
 import { firingIntervals, firingIssues, sharedPins } from '../engine'
-import { jointsOf } from '../joints'
+import { jointsOf, tightRunOf } from '../joints'
 import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
@@ -225,6 +225,17 @@ describe('build files', () => {
     expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
     expect(result.document.entries.filter(({ kind }) => kind === 'step' || kind === 'change')).toHaveLength(17)
     expect(partsOf(openBuild(result.document))).toEqual([])
+  })
+
+  it('reads a file of version 11 as it was: its parts and damage, and a joint its run left tight', () => {
+    const old = JSON.parse(sampleOf(11))
+    const result = readBuildFile(sampleOf(11))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    expect(result.document).toEqual({ ...old, version: BUILD_VERSION, spec: withUsual(old.spec) })
+    const build = openBuild(result.document)
+    expect(partsOf(build).map(({ name, promised }) => [name, promised])).toEqual([['Gaskets and seals', '2026-03-10']])
+    const pulls = result.document.entries.filter((entry) => entry.kind === 'pull')
+    expect(jointsOf(build.spec).flatMap((joint) => (tightRunOf(joint, pulls) ? [joint.id] : []))).toEqual(['head'])
   })
 
   it.each([

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { Joint, Pull, Spec } from '@/core/build'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { stamp } from '../../../tests/support/builds'
-import { clocksOf, jointClocks, leftMs, retorqueRefusals, runsOf, stepsOf, type RunWay } from '.'
+import { atMinute, runOf } from '../../../tests/support/runs'
+import { clocksOf, jointClocks, leftMs, retorqueRefusals, runsOf, type RunWay } from '.'
 
 /** What runs by the clock at a joint, and how far a re-torque may go. */
 const from = { source: 'sheet' }
@@ -13,21 +14,9 @@ const head: Joint = {
   rest: { minutes: 1440, from },
 }
 const spec: Pick<Spec, 'joints' | 'layout'> = { ...petrel!.spec, joints: [head] }
-const BEGUN_MS = Date.parse('2026-03-02T10:00:00Z')
-const at = (minutes: number) => new Date(BEGUN_MS + minutes * 60_000).toISOString()
+const at = atMinute
 
-/** A run, a pull a minute, from a minute on; left open where `isOpen`. */
-function run(way: RunWay, fromMinute: number, { isOpen = false, joint = head } = {}): Pull[] {
-  const begin = stamp()
-  let minute = fromMinute
-  const common = () => ({ kind: 'pull' as const, ...stamp(), at: at(minute++), joint: joint.id, run: begin.id, device: 'd' })
-  const pulls: Pull[] = [{ ...common(), id: begin.id, did: 'begin', way }]
-  const say = (more: Partial<Pull>) => pulls.push({ ...common(), follows: pulls.at(-1)!.id, ...more } as Pull)
-  for (const { fastener, stage, pull } of stepsOf(joint, way))
-    say({ did: 'pulled', fastener, stage, ...(pull.pull === 'torque' && { value: pull.nm, unit: 'Nm' }) })
-  if (!isOpen) say({ did: 'end' })
-  return pulls
-}
+const run = (way: RunWay, fromMinute: number, { isOpen = false, joint = head } = {}) => runOf(joint, way, { isOpen, fromMinute })
 
 describe('the clocks of a joint', () => {
   // 51 pulls a minute apart, begun at 0: ended at 52.
@@ -38,8 +27,8 @@ describe('the clocks of a joint', () => {
     expect(clocks).toEqual([
       { kind: 'sets', joint: 'head-left', jointName: head.name, name: 'Thread sealer', startedAt: at(0), dueAt: at(20) },
     ])
-    expect(leftMs(clocks[0]!, BEGUN_MS + 5 * 60_000)).toBe(15 * 60_000)
-    expect(leftMs(clocks[0]!, BEGUN_MS + 21 * 60_000)).toBe(-60_000)
+    expect(leftMs(clocks[0]!, Date.parse(at(5)))).toBe(15 * 60_000)
+    expect(leftMs(clocks[0]!, Date.parse(at(21)))).toBe(-60_000)
   })
 
   it('what was put on skins before the first pull, and is over with it', () => {
@@ -73,6 +62,18 @@ describe('the clocks of a joint', () => {
     expect(kinds(run('retorque', 1500, { isOpen: true }))).toContain('rests')
     expect(kinds(run('loosen', 100))).toEqual([])
     expect(kinds([...run('loosen', 100), ...run('tighten', 200)])).toEqual(['cures', 'rests'])
+  })
+
+  it('no sealer sets where it is only gone over again or loosened, and none is to be closed', () => {
+    const skinned: Joint = { ...head, skin: { minutes: 10, from } }
+    const kinds = (way: RunWay) => {
+      const pulls = [...run('tighten', 0, { joint: skinned }), ...run(way, 100, { isOpen: true, joint: skinned }).slice(0, 1)]
+      return clocksOf(skinned, runsOf(skinned, pulls)).map(({ kind }) => kind)
+    }
+    expect(kinds('verify')).toEqual(['cures', 'rests'])
+    expect(kinds('retorque')).toEqual(['cures', 'rests'])
+    expect(kinds('loosen')).toEqual([])
+    expect(kinds('tighten')).toEqual(['skins', 'sets'])
   })
 
   it('nothing without a figure, and nothing of joints nobody has run', () => {

@@ -1,5 +1,6 @@
 import type { Entry, Joint, Pull, Spec } from '../build/types'
 import { runsOf, sealedAt, type Run } from './run'
+import { tightRun } from './tight'
 import { jointsOf } from './usual'
 
 /** What runs by the clock at a joint: nobody starts it, a run does. */
@@ -41,14 +42,20 @@ export function jointClocks(spec: Pick<Spec, 'joints' | 'layout'>, entries: read
   return jointsOf(spec).flatMap((joint) => clocksOf(joint, runsOf(joint, pulls)))
 }
 
+/** Whether a run puts sealer on: going over a joint again, or loosening it, does not. */
+export function isSealed({ way, path }: Run): boolean {
+  return way === 'tighten' || path.some(({ did }) => did === 'resealed')
+}
+
 /** Clocks of one joint; its runs with the one begun last first. */
 export function clocksOf(joint: Joint, runs: readonly Run[]): readonly JointClock[] {
   const { sealer, skin, cure, rest } = joint
-  const open = runs.filter(({ isEnded }) => !isEnded)
-  const tight = runs.find(({ way, isEnded }) => way === 'tighten' && isEnded)
-  const isLoose = tight !== undefined && runs.some(({ way, id }) => way === 'loosen' && id > tight.id)
-  const isRetorqued = tight !== undefined && runs.some(({ way, id, isEnded }) => way === 'retorque' && isEnded && id > tight.id)
-  const ended = isLoose ? undefined : tight?.last.at
+  const open = runs.filter((run) => !run.isEnded && isSealed(run))
+  // While a re-torque is under way the sealer below goes on curing, and the rest is what it waited for.
+  const closed = tightRun(runs.filter(({ way, isEnded }) => way !== 'retorque' || isEnded))
+  const first = closed && runs.find(({ way, isEnded }) => way === 'tighten' && isEnded)
+  const ended = first?.last.at
+  const isRetorqued = closed?.way === 'retorque'
   const nothingPulled = open.filter(({ done }) => done.size === 0)
   return [
     ...(skin

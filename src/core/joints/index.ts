@@ -7,15 +7,29 @@ export {
   planIssues,
   runRefusals,
   stagesOf,
+  unverifiable,
   USUAL_SHARES,
   wrenchFor,
   type PlanIssue,
   type Retirement,
   type RunRefusal,
 } from './plan'
-export { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run, type RunWay, type Step } from './run'
+export {
+  hasHigherNeighbours,
+  leftOut,
+  paceMs,
+  restMs,
+  runsOf,
+  sealedAt,
+  stepsOf,
+  type Run,
+  type RunWay,
+  type Step,
+  type StepPull,
+} from './run'
+export { fastenersLeftOut, hasTouched, openRunRefusals, tightRun, tightRunOf } from './tight'
 export { oddAngles, type OddAngle } from './oddAngles'
-export { clocksOf, jointClocks, leftMs, type ClockKind, type JointClock } from './clocks'
+export { clocksOf, isSealed, jointClocks, leftMs, type ClockKind, type JointClock } from './clocks'
 export { crankMoves, crankStopOf } from './crankStops'
 export { withFastenerAt, withoutLastFastener } from './placing'
 export { reordered } from './reorder'

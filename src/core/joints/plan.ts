@@ -1,7 +1,7 @@
 import { median } from 'd3-array'
 import { UNITS } from '../quantity'
 import type { Joint, JointGroup, JointStage } from '../build/types'
-import type { RunWay } from './run'
+import { checkOf, type RunWay } from './run'
 import { orderIssues, type OrderIssue } from './sequence'
 
 /** What is wrong with a plan, with its place; nothing of it keeps the plan from being stored, some keeps a run from beginning. */
@@ -163,6 +163,10 @@ export type RunRefusal =
   /** The ledger says that it is done with, and nobody has said why it is used again. */
   | { readonly code: 'retired'; readonly fastener: number; readonly mark: string; readonly why: Retirement; readonly build: string }
   | { readonly code: 'sealerSet' }
+  /** Run down without a figure: nothing tells whether a fastener has moved. */
+  | { readonly code: 'cannotVerify' }
+  /** Somebody is at this joint already, in another way. */
+  | { readonly code: 'runOpen'; readonly way: RunWay }
   /** Another joint is to be tight before this one is begun. */
   | { readonly code: 'waitsFor'; readonly joint: string }
 
@@ -181,10 +185,16 @@ export function runRefusals(joint: Joint, way: RunWay): readonly RunRefusal[] {
   // Neither wants a figure.
   if (way === 'loosen' || way === 'drawDown') return []
   const stops = planIssues(joint).flatMap((issue): RunRefusal[] => (STOPS.has(issue.code) ? [{ code: 'plan', issue }] : []))
+  if (way === 'verify' && unverifiable(joint).length === joint.groups.length) return [...stops, { code: 'cannotVerify' }]
   if (way !== 'retorque') return stops
   // Tightened to yield they are never pulled again; backed off once its sealer has set, a fastener no longer seals.
   const isOnce = joint.groups.some(({ method }) => method === 'toYield') || joint.types.some(({ onceOnly }) => onceOnly)
   return [...stops, ...(isOnce ? [{ code: 'onceOnly' } as const] : []), ...(joint.sealer ? [{ code: 'sealerSet' } as const] : [])]
+}
+
+/** Groups of which nothing tells, once they are tight, whether a fastener was missed. */
+export function unverifiable({ groups }: Joint): readonly JointGroup[] {
+  return groups.filter(({ stages }) => checkOf(stages) === undefined)
 }
 
 /** A target in stages of these shares, the last of them the whole; to half a newton metre below ten, to whole ones above. */

@@ -8,7 +8,7 @@ const SAME_NM = 0.5
 
 /** A re-torque never goes above what a fastener was first pulled to; `runs` with the one begun last first. */
 export function retorqueRefusals(joint: Joint, runs: readonly Run[]): readonly RunRefusal[] {
-  const first = runs.find(({ way, isEnded }) => way === 'tighten' && isEnded)
+  const first = runs.find(({ way, isEnded, isCancelled }) => way === 'tighten' && isEnded && !isCancelled)
   if (!first) return []
   const above = stepsOf(joint, 'retorque').flatMap(({ fastener, pull }): RunRefusal[] => {
     const firstNm = lastPulledNm(first, fastener)

@@ -5,7 +5,7 @@ import { headPattern } from './pattern'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { oddAngles } from './oddAngles'
 import { openRuns } from './openRuns'
-import { leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
+import { hasHigherNeighbours, leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
 import { centreOut } from './sequence'
 
 const positions = headPattern(4, 90, [
@@ -107,6 +107,36 @@ describe('the steps of a run', () => {
     expect(stepsOf(head, 'retorque').every(({ backOffFirst, pull }) => backOffFirst === true && pull.pull === 'torque')).toBe(true)
   })
 
+  it('of a joint of torque and angle never turn a tight fastener further: it is checked at the torque before, or by its mark', () => {
+    const angle = { pull: 'angle' as const, deg: 90 }
+    const by = (...stages: Joint['groups'][number]['stages']) => ({ ...head, groups: [group([1, 2], stages)] })
+    const pulls = (joint: Joint, way: Run['way']) => stepsOf(joint, way).map(({ fastener, pull }) => [fastener, pull])
+    const twice = by(torque(30), torque(40), angle, angle)
+    expect(pulls(twice, 'verify')).toEqual([
+      [1, torque(40)],
+      [2, torque(40)],
+    ])
+    expect(pulls(by({ pull: 'snug' }, angle), 'verify')).toEqual([
+      [1, { pull: 'witnessMark' }],
+      [2, { pull: 'witnessMark' }],
+    ])
+    expect(pulls(by({ pull: 'snug' }), 'verify')).toEqual([])
+    // Backed off, the angle counts from the torque again: every stage, one fastener after the other.
+    expect(pulls(twice, 'retorque')).toEqual(
+      [1, 2].flatMap((fastener) => [torque(30), torque(40), angle, angle].map((pull) => [fastener, pull])),
+    )
+    expect(stepsOf(twice, 'retorque').map(({ backOffFirst = false }) => backOffFirst)).toEqual([
+      true,
+      false,
+      false,
+      false,
+      true,
+      false,
+      false,
+      false,
+    ])
+  })
+
   it('of a loosening go from the outside in, twice', () => {
     const fasteners = stepsOf(head, 'loosen').map(({ fastener }) => fastener)
     expect(fasteners).toHaveLength(20)
@@ -190,6 +220,10 @@ describe('a run', () => {
     turning.add('pulled')
     turning.add('pulled')
     turning.add('short')
+    // Not backed off: the same step again, until the whole angle is there.
+    expect(turning.run.next).toMatchObject({ stage: 2, fastener: 1 })
+    expect(turning.run.isShort).toBe(true)
+    turning.add('pulled')
     expect(turning.run.next).toMatchObject({ stage: 2, fastener: 2 })
   })
 
@@ -215,6 +249,20 @@ describe('a run', () => {
     log.add('pulled')
     log.add('pulled')
     expect(log.run.next).toMatchObject({ stage: 3, fastener: 9 })
+  })
+
+  it('asks whether the others are backed off to it, where they stand higher; backed off, all go through every stage', () => {
+    const log = new Log(head)
+    log.add('broke', { reason: 'at its first pull' })
+    expect(hasHigherNeighbours(log.run)).toBe(false)
+    for (let pulls = 0; pulls < 12; pulls++) log.add('pulled')
+    expect(hasHigherNeighbours(log.run)).toBe(false)
+    log.add('broke', { reason: 'thread came out' })
+    expect(hasHigherNeighbours(log.run)).toBe(true)
+    log.add('backedOff', { stage: undefined, fastener: undefined })
+    expect(hasHigherNeighbours(log.run)).toBe(false)
+    expect(log.run.done.size).toBe(0)
+    expect(log.run.next).toMatchObject({ stage: 1, fastener: 3 })
   })
 
   it('begins again where the sealer had set and was put on again', () => {
@@ -307,6 +355,17 @@ describe('the time a run still takes', () => {
     const late = { ...pause, at: new Date(Date.parse(pause.at) + 3_600_000).toISOString() }
     const run = runsOf(head, [...log.entries.slice(0, -1), late])[0]!
     expect(restMs(run)).toBe(25 * 10_000)
+  })
+
+  it('counts a gap of just under two minutes as work and one of two as a pause', () => {
+    const gaps = (seconds: number) => {
+      let at = Date.parse('2026-03-01T10:00:00Z')
+      const log = new Log(head)
+      return paceMs([0, 10, 10, seconds].map((gap) => ({ ...log.entries[0]!, at: new Date((at += gap * 1000)).toISOString() })))
+    }
+    expect(gaps(119)).toBeCloseTo(46_333.3, 1)
+    // Two gaps are too few to be believed.
+    expect(gaps(120)).toBe(17_000)
   })
 })
 

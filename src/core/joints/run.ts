@@ -5,13 +5,16 @@ import { outsideIn } from './sequence'
 
 export type RunWay = (typeof RUN_KINDS)[number]
 
+/** What a run asks for at a fastener: a stage of the plan, or a look whether the mark drawn across it still lines up. */
+export type StepPull = JointStage | { readonly pull: 'witnessMark' }
+
 /** One pull that a run asks for. Stages and fasteners count from one, as they are spoken of. */
 export interface Step {
   readonly stage: number
   readonly fastener: number
   /** The group of the joint it belongs to, counted from zero. */
   readonly group: number
-  readonly pull: JointStage
+  readonly pull: StepPull
   /** Taken loose before it is pulled: of a re-torque. */
   readonly backOffFirst?: true
 }
@@ -19,33 +22,82 @@ export interface Step {
 /** Half of it first, then free: heads come off from the outside in, in stages (common practice). */
 const LOOSENING_STAGES = 2
 
-/**
- * Every pull of a run in order: all fasteners at a stage before the next. A verify pass and a re-torque go over the last stage
- * alone, the second one fastener at a time; loosening goes from the outside in.
- */
+/** Every pull of a run in order: all fasteners at a stage before the next; loosening goes from the outside in. */
 export function stepsOf(joint: Joint, way: RunWay = 'tighten'): readonly Step[] {
-  const { groups } = joint
-  if (way === 'drawDown') return drawDownSteps(joint)
-  if (way === 'loosen')
-    return Array.from({ length: LOOSENING_STAGES }, (_, stage) =>
-      groups
-        .toReversed()
-        .flatMap(({ order }, at) =>
-          outsideIn(order).map((fastener): Step => ({ stage: stage + 1, fastener, group: groups.length - 1 - at, pull: { pull: 'snug' } })),
-        ),
-    ).flat()
-  const most = Math.max(...groups.map(({ stages }) => Math.max(1, stages.length)))
-  return Array.from({ length: most }, (_, index) => index + 1)
-    .filter((stage) => way === 'tighten' || stage === most)
-    .flatMap((stage) =>
-      groups.flatMap(({ order, stages }, group) => {
-        // A joint nobody knows a figure of is run down once.
-        const pull = stages[stage - 1] ?? (stages.length === 0 && stage === 1 ? ({ pull: 'snug' } as const) : undefined)
-        const last = way === 'tighten' ? pull : (stages.at(-1) ?? pull)
-        if (!last) return []
-        return order.map((fastener): Step => ({ stage, fastener, group, pull: last, ...(way === 'retorque' && { backOffFirst: true }) }))
-      }),
+  switch (way) {
+    case 'tighten':
+      return tighteningSteps(joint)
+    case 'verify':
+      return verifyingSteps(joint)
+    case 'retorque':
+      return retorqueSteps(joint)
+    case 'loosen':
+      return looseningSteps(joint)
+    case 'drawDown':
+      return drawDownSteps(joint)
+  }
+}
+
+/** A joint nobody knows a figure of is run down once. */
+const RUN_DOWN: readonly JointStage[] = [{ pull: 'snug' }]
+
+function mostStages({ groups }: Joint): number {
+  return Math.max(...groups.map(({ stages }) => Math.max(1, stages.length)))
+}
+
+function tighteningSteps(joint: Joint): readonly Step[] {
+  return Array.from({ length: mostStages(joint) }, (_, index) => index + 1).flatMap((stage) =>
+    joint.groups.flatMap(({ order, stages }, group) => {
+      const pull = (stages.length === 0 ? RUN_DOWN : stages)[stage - 1]
+      return pull ? order.map((fastener): Step => ({ stage, fastener, group, pull })) : []
+    }),
+  )
+}
+
+/** Over each fastener once, as far as it can be checked without turning it further. */
+function verifyingSteps(joint: Joint): readonly Step[] {
+  const stage = mostStages(joint)
+  return joint.groups.flatMap(({ order, stages }, group) => {
+    const pull = checkOf(stages)
+    return pull ? order.map((fastener): Step => ({ stage, fastener, group, pull })) : []
+  })
+}
+
+/**
+ * How a tightened fastener is checked: at its last torque, which it holds without moving. Past an angle that is the torque before
+ * it; without one only a witness mark tells. A fastener that was only run down cannot be checked: undefined. Turning it through its
+ * angle once more would stretch it further (common practice: to yield or past it).
+ */
+export function checkOf(stages: readonly JointStage[]): StepPull | undefined {
+  const torque = stages.findLast(({ pull }) => pull === 'torque')
+  if (torque) return torque
+  return stages.some(({ pull }) => pull === 'angle') ? { pull: 'witnessMark' } : undefined
+}
+
+/**
+ * One fastener at a time, backed off and tightened again: to its torque in one swing (common practice), through every stage where
+ * an angle counts from a torque.
+ */
+function retorqueSteps(joint: Joint): readonly Step[] {
+  const most = mostStages(joint)
+  return joint.groups.flatMap(({ order, stages }, group) => {
+    const all = (stages.length === 0 ? RUN_DOWN : stages).map((pull, index) => ({ pull, stage: index + 1 }))
+    const last = all.at(-1)!
+    const pulls = stages.some(({ pull }) => pull === 'angle') ? all : [{ pull: last.pull, stage: most }]
+    return order.flatMap((fastener) =>
+      pulls.map(({ pull, stage }, index): Step => ({ stage, fastener, group, pull, ...(index === 0 && { backOffFirst: true }) })),
     )
+  })
+}
+
+function looseningSteps({ groups }: Joint): readonly Step[] {
+  return Array.from({ length: LOOSENING_STAGES }, (_, stage) =>
+    groups
+      .toReversed()
+      .flatMap(({ order }, at) =>
+        outsideIn(order).map((fastener): Step => ({ stage: stage + 1, fastener, group: groups.length - 1 - at, pull: { pull: 'snug' } })),
+      ),
+  ).flat()
 }
 
 /** Rounds of a quarter turn, two turns in all: more than springs lift a cam. It ends when the caps are down. */
@@ -85,16 +137,26 @@ export interface Run {
   readonly done: ReadonlyMap<Step, Pull>
   /** What is asked for now; none: all is done, the run has ended, or two devices disagree. */
   readonly next: Step | undefined
+  /** Nothing more is asked for: it was ended or cancelled. */
   readonly isEnded: boolean
+  readonly isCancelled: boolean
+  /** Every step is pulled, or left out with a reason. */
+  readonly isComplete: boolean
   readonly conflict: RunConflict | undefined
-  /** The step that stopped short at this pull last: it is backed off and pulled again. */
+  /** The step that stopped short at this pull last: a torque is backed off and pulled again, an angle carried on. */
   readonly isShort: boolean
 }
 
-/** Every run of a joint, the one begun last first. Entries may come in any order. */
+/**
+ * Every run of a joint, the one begun last first. `entries` in order of arrival, which is what says which run came last: the clock
+ * of a device, and with it the ids it makes, may be days off. Inside a run the order is by what each pull follows.
+ */
 export function runsOf(joint: Joint, entries: readonly Pull[]): readonly Run[] {
   const own = entries.filter((entry) => entry.joint === joint.id)
-  return [...groupBy(own, ({ run }) => run)].flatMap(([, pulls]) => runFrom(joint, pulls) ?? []).toSorted((a, b) => (a.id < b.id ? 1 : -1))
+  const begunAt = new Map(own.flatMap(({ did, id }, index) => (did === 'begin' ? [[id, index] as const] : [])))
+  return [...groupBy(own, ({ run }) => run)]
+    .flatMap(([, pulls]) => runFrom(joint, pulls) ?? [])
+    .toSorted((a, b) => begunAt.get(b.id)! - begunAt.get(a.id)!)
 }
 
 function runFrom(joint: Joint, pulls: readonly Pull[]): Run | undefined {
@@ -111,10 +173,27 @@ function runFrom(joint: Joint, pulls: readonly Pull[]): Run | undefined {
   const steps = stepsOf(joint, way)
   const done = doneBy(path, steps)
   const last = path.at(-1)!
-  const isEnded = last.did === 'end'
+  const isCancelled = last.did === 'cancel'
+  const isEnded = last.did === 'end' || isCancelled
   const conflict = tips.length > 1 ? { tips } : undefined
-  const next = conflict || isEnded ? undefined : steps.find((step) => !done.has(step))
-  return { id: begun.id, joint: joint.id, way, begun, path, last, steps, done, next, isEnded, conflict, isShort: last.did === 'short' }
+  const open = steps.find((step) => !done.has(step))
+  const next = conflict || isEnded ? undefined : open
+  return {
+    id: begun.id,
+    joint: joint.id,
+    way,
+    begun,
+    path,
+    last,
+    steps,
+    done,
+    next,
+    isEnded,
+    isCancelled,
+    isComplete: open === undefined,
+    conflict,
+    isShort: last.did === 'short',
+  }
 }
 
 const NONE: readonly string[] = []
@@ -158,10 +237,6 @@ function doneBy(path: readonly Pull[], steps: readonly Step[]): ReadonlyMap<Step
       case 'leftOut':
         if (step) done.set(step, pull)
         break
-      case 'short':
-        // The angle from snug would be lost: in an angle stage it is carried on and counts; in a torque stage it is pulled again.
-        if (step?.pull.pull === 'angle') done.set(step, pull)
-        break
       case 'back':
         done.delete([...done.keys()].at(-1)!)
         break
@@ -170,6 +245,7 @@ function doneBy(path: readonly Pull[], steps: readonly Step[]): ReadonlyMap<Step
         for (const one of done.keys()) if (one.fastener === pull.fastener) done.delete(one)
         break
       case 'resealed':
+      case 'backedOff':
         done.clear()
         break
       default:
@@ -177,6 +253,11 @@ function doneBy(path: readonly Pull[], steps: readonly Step[]): ReadonlyMap<Step
     }
   }
   return done
+}
+
+/** Whether a fastener broke just now while others of the joint are tightened already: it starts from loose, they stand higher. */
+export function hasHigherNeighbours({ last, done }: Run): boolean {
+  return last.did === 'broke' && [...done.values()].some(({ did }) => did === 'pulled')
 }
 
 /** Steps that were left out, with the pull that says why. */

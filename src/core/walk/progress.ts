@@ -9,7 +9,7 @@ import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { findingsHoldsAskFor, isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import type { Changed } from './stale'
 import { partsAwaitedBy } from './partSteps'
-import { isOpen, lastTight, signOffOf, standingsOf, type SignOff, type StaleBecause, type Stood } from './standing'
+import { isOpen, tightRunIn, signOffOf, standingsOf, type SignOff, type StaleBecause, type Stood } from './standing'
 import type { Step } from './step'
 
 export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
@@ -33,6 +33,8 @@ export interface WalkStep extends Step {
   /** Holds that are not met, and were waived. */
   readonly waived?: SignOff
   readonly stale: readonly StaleBecause[]
+  /** Of a joint that is tight: fasteners somebody left out, with a reason. */
+  readonly fastenersLeftOut?: readonly number[]
   /** Steps it covers that are not done: the last chance to. */
   readonly uncovered: readonly string[]
 }
@@ -68,6 +70,7 @@ export function walkOf(build: Build, nowMs: number, findings: readonly Finding[]
       waits,
       ...(waived && waits.length > 0 && { waived: signOffOf(waived) }),
       stale: own.stale,
+      ...(own.fastenersLeftOut && { fastenersLeftOut: own.fastenersLeftOut }),
       uncovered: step.hides.filter((id) => isOpen(standing.get(id))),
     }
   })
@@ -112,7 +115,7 @@ function contextOf(build: Build, { findings, steps, standing, changes, temporary
       return named.length > 0 && named.every(({ id }) => !isOpen(standing.get(id)))
     },
     isTight: (kind) =>
-      jointsOf(build.spec).every((joint) => joint.kind !== kind || (joint.state === 'final' && lastTight(build, joint) !== undefined)),
+      jointsOf(build.spec).every((joint) => joint.kind !== kind || (joint.state === 'final' && tightRunIn(build, joint) !== undefined)),
     isFresh: (readings) =>
       steps.every(
         ({ id, source }) =>

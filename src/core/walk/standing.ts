@@ -1,9 +1,9 @@
 /** How a step stands by itself, whatever it waits for: done, left out, or not true any more. */
 import type { Build } from '../build/build'
-import type { Pull, StepEntry } from '../build/types'
+import type { Joint, Pull, StepEntry } from '../build/types'
 import { benchChecks } from '../bench/checks'
 import { benchById } from '../benches'
-import { jointsOf, runsOf } from '../joints'
+import { fastenersLeftOut, jointsOf, tightRunOf, type Run } from '../joints'
 import type { StepClockKind } from './clocks'
 import { changesSince, staleJoints, staleReadings, staleSteps, type Changed } from './stale'
 import type { Step, StepSource } from './step'
@@ -29,6 +29,8 @@ export interface Stood {
   readonly signOff?: SignOff
   readonly count?: { readonly done: number; readonly of: number }
   readonly stale: readonly StaleBecause[]
+  /** Of a joint that is tight: fasteners somebody left out, with a reason. */
+  readonly fastenersLeftOut?: readonly number[]
 }
 
 export const isOpen = (stood: Stood | undefined): boolean => stood !== undefined && stood.is !== 'done' && stood.is !== 'leftOut'
@@ -108,18 +110,20 @@ function stoodByChecks(build: Build, benchId: string): Stood {
 
 function stoodByJoint(build: Build, step: Step, jointId: string, looked: Looked): Stood {
   const joint = jointsOf(build.spec).find(({ id }) => id === jointId)!
-  const tight = lastTight(build, joint)
+  const tight = tightRunIn(build, joint)
   if (!tight) return { is: 'open', stale: [] }
   const signOff = { by: tight.last.by, at: tight.last.at }
   const stale = since(build, step, looked, staleJoints(looked.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
-  return { is: stale.length > 0 ? 'stale' : 'done', signOff, stale }
+  const out = fastenersLeftOut(tight)
+  return { is: stale.length > 0 ? 'stale' : 'done', signOff, stale, ...(out.length > 0 && { fastenersLeftOut: out }) }
 }
 
-/** The run that left a joint tight; undefined where none did, or it was loosened since. */
-export function lastTight(build: Build, joint: ReturnType<typeof jointsOf>[number]) {
-  const pulls = build.entries.filter((entry): entry is Pull => entry.kind === 'pull')
-  const [last] = runsOf(joint, pulls).filter(({ way }) => way !== 'verify' && way !== 'drawDown')
-  return last?.isEnded && last.way !== 'loosen' ? last : undefined
+/** The run that left a joint of this build tight. */
+export function tightRunIn(build: Build, joint: Joint): Run | undefined {
+  return tightRunOf(
+    joint,
+    build.entries.filter((entry): entry is Pull => entry.kind === 'pull'),
+  )
 }
 
 function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {

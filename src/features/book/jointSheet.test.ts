@@ -42,13 +42,38 @@ describe('joints in the book', () => {
       title: 'Cylinder head, 12 fasteners',
       lines: [
         '30, 55, 80 N·m (stud set, its own card); maker’s lube on thread and nut face (stud set, its own card)',
-        'Tighten, begun 2026-03-02 10:00 by KV: 36 of 36 pulls, ended 2026-03-02 10:06.',
+        'Tight, fastener 9 left out.',
+        'Tighten, begun 2026-03-02 10:00 by KV: 35 of 36 pulls, 1 left out, ended 2026-03-02 10:06.',
         'Stage 1, 30 N·m: 12 by KV, 2026-03-02 10:00 to 2026-03-02 10:02',
         'Stage 2, 55 N·m: 11 by KV, 2026-03-02 10:02 to 2026-03-02 10:04',
         'Stage 3, 80 N·m: 12 by AB, 2026-03-02 10:04 to 2026-03-02 10:06',
         'Fastener 9, stage 2, left out: wrench does not reach (KV).',
       ],
     })
+  })
+
+  it('that were ended without their pulls are not tight, what stopped short and a joint backed off is said', () => {
+    const whole = run()
+    const linesOf = (pulls: readonly Pull[]) => {
+      const { run: sheets, notRun } = jointSheets({ ...tern, entries: [...tern.entries, ...pulls] }, 'metric')
+      return { lines: sheets[0]!.lines.slice(1), notRun }
+    }
+    const bare = linesOf([whole[0]!, { ...whole.at(-1)!, follows: whole[0]!.id }])
+    expect(bare.lines).toEqual([
+      'Not tight.',
+      'Tighten, begun 2026-03-02 10:00 by KV: 0 of 36 pulls, 36 never pulled, ended 2026-03-02 10:06.',
+    ])
+    expect(bare.notRun).toContain('Cylinder head')
+    const short: Pull = { ...whole[3]!, did: 'short' }
+    const broke: Pull = { ...whole[4]!, did: 'broke', reason: 'head came off' }
+    const backedOff: Pull = { ...whole[5]!, did: 'backedOff', stage: undefined, fastener: undefined }
+    expect(linesOf([...whole.slice(0, 3), short, broke, backedOff]).lines).toEqual([
+      'Not tight.',
+      'Tighten, begun 2026-03-02 10:00 by KV: 0 of 36 pulls, under way.',
+      'Fastener 3, stage 1, stopped short once (KV).',
+      'Fastener 4 broke at stage 1: head came off (KV).',
+      'All backed off, every stage again 2026-03-02 10:00 (KV).',
+    ])
   })
 
   it('that have a figure and were not tightened are named; those nobody knows a figure of are not', () => {

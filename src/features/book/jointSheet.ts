@@ -1,7 +1,7 @@
 import { group } from 'd3-array'
 import type { BuildDocument, Joint, Pull, UnitSystem } from '@/core/build'
-import { jointsOf, leftOut, runsOf, type Run } from '@/core/joints'
-import { dressWords, METHOD_CHOICES, stagesWords, stageWords, WAY_WORDS } from '@/wording'
+import { fastenersLeftOut, jointsOf, leftOut, runsOf, tightRun, type Run } from '@/core/joints'
+import { dressWords, leftOutWords, METHOD_CHOICES, runCountWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { turnsOf } from '../joints/turns'
 
 /** A joint as the book proves it: what was planned, from where, and every run of it, stage by stage. */
@@ -17,13 +17,9 @@ export function jointSheets({ spec, entries }: BuildDocument, system: UnitSystem
   return {
     run: joints.filter(({ runs }) => runs.length > 0).map(({ joint, runs }): JointSheet => sheetOf(joint, runs, system)),
     notRun: joints
-      .filter(({ joint, runs }) => joint.groups.some(({ targetNm }) => targetNm !== undefined) && !runs.some(isTightened))
+      .filter(({ joint, runs }) => joint.groups.some(({ targetNm }) => targetNm !== undefined) && !tightRun(runs))
       .map(({ joint }) => joint.name),
   }
-}
-
-function isTightened({ way, isEnded }: Run): boolean {
-  return way === 'tighten' && isEnded
 }
 
 function sheetOf(joint: Joint, runs: readonly Run[], system: UnitSystem): JointSheet {
@@ -35,8 +31,11 @@ function sheetOf(joint: Joint, runs: readonly Run[], system: UnitSystem): JointS
     const otherwise = one.deviates ? `; otherwise than its maker says: ${one.deviates}` : ''
     return `${joint.groups.length > 1 ? `${one.name}: ` : ''}${figures}${dress}${makers}${otherwise}`
   })
+  const tight = tightRun(runs)
+  const out = tight ? leftOutWords(fastenersLeftOut(tight), turnsOf(joint)) : ''
+  const stands = tight ? `Tight${out && `, ${out}`}.` : 'Not tight.'
   const title = `${joint.name}, ${joint.fasteners.length} fasteners${joint.state === 'trial' ? ', trial' : ''}`
-  return { title, lines: [...plan, ...againLines(joint), ...runs.toReversed().flatMap((run) => runLines(joint, run, system))] }
+  return { title, lines: [...plan, stands, ...againLines(joint), ...runs.toReversed().flatMap((run) => runLines(joint, run, system))] }
 }
 
 /** Bolts that the ledger says are done with, and why they were used all the same. */
@@ -48,8 +47,8 @@ function againLines(joint: Joint): string[] {
 }
 
 function runLines(joint: Joint, run: Run, system: UnitSystem): string[] {
-  const head = `${WAY_WORDS[run.way]}, begun ${timeWords(run.begun.at)} by ${run.begun.by}: ${run.done.size} of ${run.steps.length} pulls`
-  const end = run.isEnded ? `, ended ${timeWords(run.last.at)}.` : ', not ended.'
+  const head = `${WAY_WORDS[run.way]}, begun ${timeWords(run.begun.at)} by ${run.begun.by}: ${runCountWords(run)}`
+  const end = run.isEnded ? ` ${timeWords(run.last.at)}.` : '.'
   const turns = turnsOf(joint)
   const out = leftOut(run).map(
     ([{ fastener, stage }, { reason, by }]) => `Fastener ${turns[fastener - 1]}, stage ${stage}, left out: ${reason} (${by}).`,
@@ -57,10 +56,16 @@ function runLines(joint: Joint, run: Run, system: UnitSystem): string[] {
   const broke = run.path.flatMap((pull) =>
     pull.did === 'broke' ? [`Fastener ${turns[(pull.fastener ?? 0) - 1]} broke at stage ${pull.stage}: ${pull.reason} (${pull.by}).`] : [],
   )
+  const short = run.path.flatMap((pull) =>
+    pull.did === 'short' ? [`Fastener ${turns[(pull.fastener ?? 0) - 1]}, stage ${pull.stage}, stopped short once (${pull.by}).`] : [],
+  )
+  const backedOff = run.path.flatMap((pull) =>
+    pull.did === 'backedOff' ? [`All backed off, every stage again ${timeWords(pull.at)} (${pull.by}).`] : [],
+  )
   const again = run.path.flatMap((pull) =>
     pull.did === 'resealed' ? [`Stripped, cleaned and sealed again ${timeWords(pull.at)} (${pull.by}).`] : [],
   )
-  return [head + end, ...stageLines(run, system), ...broke, ...again, ...out]
+  return [head + end, ...stageLines(run, system), ...short, ...broke, ...backedOff, ...again, ...out]
 }
 
 /** What was pulled at each stage, by whom and in which order it came to be. */

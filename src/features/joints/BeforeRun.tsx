@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, UnitSystem } from '@/core/build'
-import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, wrenchFor, type RunWay, type Step } from '@/core/joints'
+import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, unverifiable, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
 import { clockWords } from '../clocks/clockWords'
@@ -13,15 +13,16 @@ import { useKeys } from './useKeys'
 import { useNow } from '../clocks/useNow'
 
 /** Before the first pull: what has to lie ready, how long it takes, and what has to be put right or said first. */
-export function BeforeRun({ joint, way, system, refusals: fromBefore, clocks, onBegin, onLeave }: RunPanelProps) {
+export function BeforeRun({ joint, way, system, tight, refusals: fromBefore, clocks, onBegin, onLeave }: RunPanelProps) {
   const [isSure, setSure] = useState(false)
   const refusals = [...jointRefusals(joint, way), ...fromBefore]
   const memory = fromMemory(joint)
   const mayBegin = refusals.length === 0
+  const isAgain = way === 'tighten' && tight !== undefined
   const begin = () =>
     oncePressed(() => {
       if (!mayBegin) return
-      if (memory.length > 0 && !isSure) setSure(true)
+      if ((memory.length > 0 || isAgain) && !isSure) setSure(true)
       else onBegin()
     })
   useKeys({ Enter: begin, Escape: onLeave })
@@ -38,6 +39,14 @@ export function BeforeRun({ joint, way, system, refusals: fromBefore, clocks, on
             </li>
           ))}
         </List>
+      )}
+      {isAgain && mayBegin && (
+        <About role={isSure ? 'alert' : undefined}>
+          <b>
+            Tight since {tight.last.at.slice(0, 10)} ({tight.last.by}).
+          </b>{' '}
+          It is tightened again only from loose: to look for a missed fastener, verify it. {isSure && 'All loose? Enter once more.'}
+        </About>
       )}
       {memory.length > 0 && mayBegin && (
         <About role={isSure ? 'alert' : undefined}>
@@ -77,7 +86,7 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
   const neededMs = paceMs([]) * steps.length
   const { sealer, groups } = joint
   const turns = crankMoves(joint, steps)
-  const isTooLong = sealer !== undefined && neededMs > sealer.openMinutes * 60_000
+  const isTooLong = sealer !== undefined && way === 'tighten' && neededMs > sealer.openMinutes * 60_000
   return (
     <List>
       <li>
@@ -93,17 +102,34 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
             {group.dress && `; ${dressWords(group)}`}
           </li>
         ))}
+      {way === 'verify' && <VerifyLines joint={joint} />}
       {wrenchWords(joint, steps, system).map((words) => (
         <li key={words}>{words}</li>
       ))}
       {way === 'tighten' && joint.looks?.before?.map((look) => <li key={look}>look first: {look}</li>)}
-      {sealer && (
+      {sealer && way === 'tighten' && (
         <li data-bad={isTooLong || undefined}>
           {sealer.name}, open for {clockWords(sealer.openMinutes * 60_000)}
           {isTooLong && ': it sets before the last pull. Work with somebody else, or seal and pull it in parts.'}
         </li>
       )}
     </List>
+  )
+}
+
+/** What a pass of verification tells, and of which groups it tells nothing. */
+function VerifyLines({ joint }: { joint: Joint }) {
+  const hasAngle = joint.groups.some(({ stages }) => stages.at(-1)?.pull === 'angle')
+  return (
+    <>
+      <li>one that moves was missed: leave it out with that reason, then loosen the joint and tighten it again</li>
+      {hasAngle && <li>no angle is turned again: each is checked at the torque before its angle, or by its witness mark</li>}
+      {unverifiable(joint).map(({ name }) => (
+        <li key={name} data-bad>
+          {name}: run down without a figure, cannot be verified
+        </li>
+      ))}
+    </>
   )
 }
 

@@ -7,7 +7,9 @@ import type { EngineLayout } from '@/core/engine'
 
 import {
   jointsOf,
+  leftOut,
   planIssues,
+  tightRun,
   withFastenerAt,
   withJoint,
   withoutLastFastener,
@@ -23,7 +25,7 @@ import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { lazyPart, useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import { planIssueWords, pullWords, typeWords, WAY_WORDS } from '@/wording'
+import { planIssueWords, pullWords, runCountWords, typeWords, WAY_WORDS } from '@/wording'
 import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
 import { GroupFields } from './GroupFields'
@@ -264,23 +266,24 @@ function TypedOrder({ onGiven }: { onGiven: (numbers: readonly number[]) => read
 }
 
 function RunLinks({ home, kind, runs }: { home: string; kind: Joint['kind']; runs: readonly Run[] }) {
-  const isDone = runs.some(({ isEnded, way }) => isEnded && way === 'tighten')
   const open = runs.find(({ isEnded }) => !isEnded)
-  const again = isDone ? (['verify', 'retorque'] as const) : []
-  const ways: readonly RunWay[] = [...(kind === 'camCaps' ? (['drawDown'] as const) : []), 'tighten', ...again, 'loosen']
-  if (open)
-    return (
-      <LinkButton href={`${home}?way=${open.way}`} kind="primary">
-        {WAY_WORDS[open.way]}: go on at {open.done.size} of {open.steps.length}
-      </LinkButton>
-    )
+  const again = tightRun(runs) ? (['verify', 'retorque'] as const) : []
+  const all: readonly RunWay[] = [...(kind === 'camCaps' ? (['drawDown'] as const) : []), 'tighten', ...again, 'loosen']
+  const primary = open ? undefined : 'tighten'
   return (
     <Row>
-      {ways.map((way) => (
-        <LinkButton key={way} href={`${home}?way=${way}`} kind={way === 'tighten' ? 'primary' : undefined}>
-          {WAY_WORDS[way]}
+      {open && (
+        <LinkButton href={`${home}?way=${open.way}`} kind="primary">
+          {WAY_WORDS[open.way]}: go on at {open.done.size} of {open.steps.length}
         </LinkButton>
-      ))}
+      )}
+      {all
+        .filter((way) => way !== open?.way)
+        .map((way) => (
+          <LinkButton key={way} href={`${home}?way=${way}`} kind={way === primary ? 'primary' : undefined}>
+            {WAY_WORDS[way]}
+          </LinkButton>
+        ))}
     </Row>
   )
 }
@@ -302,13 +305,11 @@ function PastRuns({ runs, turns }: { runs: readonly Run[]; turns: readonly strin
       <RunList>
         {runs.map((run) => (
           <li key={run.id}>
-            <b>{WAY_WORDS[run.way]}</b>, begun by {run.begun.by}, {run.begun.at.slice(0, 10)}: {run.done.size} of {run.steps.length} pulls,{' '}
-            {run.isEnded ? 'ended' : 'under way'}. Last: {pullWords(run.last, turns)} ({run.last.by}).
-            {[...run.done.values()]
-              .filter(({ did }) => did === 'leftOut')
-              .map((pull) => (
-                <p key={pull.id}>{pullWords(pull, turns)}</p>
-              ))}
+            <b>{WAY_WORDS[run.way]}</b>, begun by {run.begun.by}, {run.begun.at.slice(0, 10)}: {runCountWords(run)}. Last:{' '}
+            {pullWords(run.last, turns)} ({run.last.by}).
+            {leftOut(run).map(([, pull]) => (
+              <p key={pull.id}>{pullWords(pull, turns)}</p>
+            ))}
           </li>
         ))}
       </RunList>

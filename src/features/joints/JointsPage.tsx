@@ -2,12 +2,13 @@
 import Link from 'next/link'
 import styled from 'styled-components'
 import type { Joint } from '@/core/build'
-import { jointsOf, planIssues, runsOf, type Run } from '@/core/joints'
+import { fastenersLeftOut, jointsOf, planIssues, runsOf, tightRun, type Run } from '@/core/joints'
 import { useDevice } from '@/ui/device'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Title, TopBar } from '@/ui/Page'
-import { METHOD_CHOICES, stagesWords, WAY_WORDS } from '@/wording'
+import { leftOutWords, METHOD_CHOICES, runCountWords, stagesWords, WAY_WORDS } from '@/wording'
 import type { ServedJoints } from './servedJoints'
+import { turnsOf } from './turns'
 
 const List = styled.ul`
   border-top: 2px solid var(--dye);
@@ -78,10 +79,15 @@ export function JointsPage({ served }: { served: ServedJoints }) {
   )
 }
 
-function runWords({ state }: Joint, runs: readonly Run[]): string {
+/** How the joint stands, and what was done to it last. */
+function runWords(joint: Joint, runs: readonly Run[]): string {
   const [last] = runs
   if (!last) return 'not begun'
   const way = WAY_WORDS[last.way].toLowerCase()
-  if (!last.isEnded) return `${way}: ${last.done.size} of ${last.steps.length} pulls`
-  return `${way}: done ${last.last.at.slice(0, 10)}, ${last.last.by}${state === 'trial' ? ', trial' : ''}`
+  if (!last.isEnded) return `${way}: ${runCountWords(last)}`
+  const tight = tightRun(runs)
+  const stands = tight ? ['tight', leftOutWords(fastenersLeftOut(tight), turnsOf(joint))] : ['not tight']
+  return [...stands, joint.state === 'trial' ? 'trial' : '', `${way} ${last.last.at.slice(0, 10)}, ${last.last.by}: ${runCountWords(last)}`]
+    .filter(Boolean)
+    .join(', ')
 }

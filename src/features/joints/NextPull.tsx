@@ -1,4 +1,4 @@
-import { crankStopOf, wrenchFor, type Run, type Step } from '@/core/joints'
+import { crankStopOf, wrenchFor, type Run, type RunWay, type Step } from '@/core/joints'
 import { fastenerPlaceWords, pullWords, stageFigure } from '@/wording'
 import { About, Caption, Figure, Unit, Which } from './runLayout'
 import type { RunPanelProps } from './runProps'
@@ -15,10 +15,12 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
     <>
       <div aria-live="polite" style={{ display: 'grid', gap: 14 }}>
         <Caption>{headWords(next, run!.way)}</Caption>
-        <Figure data-words={next.pull.pull === 'snug' || undefined}>{run!.way === 'loosen' ? 'loosen' : value}</Figure>
-        {next.pull.pull !== 'snug' && (
+        <Figure data-words={next.pull.pull === 'snug' || next.pull.pull === 'witnessMark' || undefined}>
+          {run!.way === 'loosen' ? 'loosen' : value}
+        </Figure>
+        {(next.pull.pull === 'torque' || next.pull.pull === 'angle') && (
           <Unit>
-            {unit} <span>{next.pull.pull === 'torque' ? 'one swing' : 'from where it stands'}</span>
+            {unit} <span>{swingWords(next, run!.way)}</span>
           </Unit>
         )}
         <Which>
@@ -33,7 +35,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
       <CrankStop joint={joint} run={run!} next={next} />
       {run!.isShort && (
         <About role="alert">
-          <b>Stopped short:</b> back it off and pull again, in one swing.
+          <b>Stopped short:</b> {next.pull.pull === 'angle' ? CARRY_ON : 'back it off and pull again, in one swing.'}
         </About>
       )}
       <About>
@@ -50,6 +52,14 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
   )
 }
 
+/** Backed off, the angle already turned would be lost. */
+const CARRY_ON = 'do not back it off. Carry on to the full angle, then say it is torqued.'
+
+function swingWords({ pull }: Step, way: RunWay): string {
+  if (way === 'verify') return 'it must not move'
+  return pull.pull === 'torque' ? 'one swing' : 'from where it stands'
+}
+
 /** Where the crank has to stand, said aloud where it has to be turned there first. */
 function CrankStop({ joint, run, next }: Pick<RunPanelProps, 'joint'> & { run: Run; next: Step }) {
   const stop = crankStopOf(joint, next.fastener)
@@ -64,8 +74,10 @@ function CrankStop({ joint, run, next }: Pick<RunPanelProps, 'joint'> & { run: R
   )
 }
 
-function headWords({ pull, backOffFirst }: Step, way: string): string {
+function headWords({ pull, backOffFirst }: Step, way: RunWay): string {
   if (way === 'loosen') return 'Out, a little at a time'
+  if (pull.pull === 'witnessMark') return 'Still in line:'
+  if (way === 'verify') return 'Check at'
   if (backOffFirst) return 'Back it off, then pull to'
   if (pull.pull === 'snug') return 'Run down until it is'
   return pull.pull === 'torque' ? 'Pull to' : 'Turn'

@@ -3,7 +3,17 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
 import type { Joint, UnitSystem } from '@/core/build'
-import { clocksOf, holdRefusals, jointsOf, retorqueRefusals, type Run, type RunRefusal, type RunWay } from '@/core/joints'
+import {
+  clocksOf,
+  holdRefusals,
+  jointsOf,
+  openRunRefusals,
+  retorqueRefusals,
+  tightRun,
+  type Run,
+  type RunRefusal,
+  type RunWay,
+} from '@/core/joints'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
 import { SpokenTitle, TopBar } from '@/ui/Page'
@@ -120,9 +130,10 @@ function StageTicks({ run, system }: { run: Run; system: UnitSystem }) {
 
 /** What a run may not begin with for what was before it: a joint it waits for, bolts that are done with, a figure above the first. */
 function refusalsOf(joint: Joint, way: RunWay, runs: readonly Run[], { id, spec, pulls, retired }: ServedJoints): readonly RunRefusal[] {
-  if (way !== 'tighten' && way !== 'retorque') return []
+  const open = openRunRefusals(way, runs)
+  if (way !== 'tighten' && way !== 'retorque') return open
   const before = way === 'tighten' ? holdRefusals(joint, jointsOf(spec), pulls) : retorqueRefusals(joint, runs)
-  return [...retiredIn(joint, id, retired), ...before]
+  return [...open, ...retiredIn(joint, id, retired), ...before]
 }
 
 /** What is done with the wrench in hand, and with its keys. */
@@ -143,17 +154,9 @@ function RunSide({
 }) {
   const device = useDevice()
   const router = useRouter()
-  const [trouble, setTrouble] = useState('')
   const by = device.initials
   const isMine = run !== undefined && run.last.device === runs.device
-  const say = useCallback(
-    (said: Said, follows?: string) => {
-      if (!run) return
-      const kept = runs.say(by, run, said, follows)
-      setTrouble(kept === 'kept' ? '' : 'This device is full and keeps nothing: write it down until it is sent.')
-    },
-    [by, run, runs],
-  )
+  const { say, trouble, endedId } = useSaying(runs, run, by)
   const wrench = useWrench({
     run,
     isMine,
@@ -170,6 +173,8 @@ function RunSide({
         joint={joint}
         layout={served.spec.layout}
         run={run}
+        ended={runs.runs.find(({ id }) => id === endedId)}
+        tight={tightRun(runs.runs)}
         way={way}
         system={system}
         refusals={refusalsOf(joint, way, runs.runs, served)}
@@ -184,6 +189,22 @@ function RunSide({
       />
     </Side>
   )
+}
+
+/** Adds to the run that is under way, says where the device keeps nothing, and remembers which run was ended on this page. */
+function useSaying(runs: Runs, run: Run | undefined, by: string) {
+  const [trouble, setTrouble] = useState('')
+  const [endedId, setEndedId] = useState<string>()
+  const say = useCallback(
+    (said: Said, follows?: string) => {
+      if (!run) return
+      const kept = runs.say(by, run, said, follows)
+      if (said.did === 'end' || said.did === 'cancel') setEndedId(run.id)
+      setTrouble(kept === 'kept' ? '' : 'This device is full and keeps nothing: write it down until it is sent.')
+    },
+    [by, run, runs],
+  )
+  return { say, trouble, endedId }
 }
 
 const SPEAK_KEY = 'kalibros.speak'

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Joint } from '@/core/build'
-import { leftOut, oddAngles, type Run } from '@/core/joints'
+import { hasHigherNeighbours, hasTouched, isSealed, leftOut, oddAngles, type Run, type RunWay } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { Row } from '@/ui/Page'
@@ -21,7 +21,7 @@ import type { Said } from './useRuns'
 export function RunPanel(props: RunPanelProps) {
   const { run, by, isMine } = props
   if (by === '') return <Initials onInitials={props.onInitials} />
-  if (!run) return <BeforeRun {...props} />
+  if (!run) return props.ended ? <AfterRun {...props} ended={props.ended} /> : <BeforeRun {...props} />
   if (run.conflict) return <Parted {...props} run={run} />
   if (!isMine) return <HeldElsewhere {...props} run={run} />
   return <UnderWay {...props} run={run} />
@@ -96,24 +96,85 @@ function Parted({ run, joint, onSay }: AtRun) {
   )
 }
 
-type Asking = 'leftOut' | 'broke' | 'end'
+/** What the run came to. Its last key only leads away: a foot on the pedal begins nothing. */
+function AfterRun({ ended, joint, tight, onLeave }: RunPanelProps & { readonly ended: Run }) {
+  const leave = () => oncePressed(onLeave)
+  useKeys({ Enter: leave, Escape: onLeave })
+  return (
+    <>
+      <Caption>{ended.isCancelled ? 'Cancelled' : 'Ended'}</Caption>
+      <About role="status">
+        {ended.way === 'drawDown'
+          ? 'Drawn down; tightening comes next'
+          : `${joint.name} is ${tight ? '' : 'not '}tight: ${doneWords(ended)}`}
+        .
+      </About>
+      <KeyRow>
+        <button type="button" data-main onClick={leave}>
+          <Key>Enter</Key> to the plan
+        </button>
+      </KeyRow>
+    </>
+  )
+}
+
+/** `30 of 30 pulls done`, `9 of 10 pulls done, 1 left out`. */
+function doneWords(run: Run): string {
+  const out = leftOut(run).length
+  return `${run.done.size - out} of ${run.steps.length} pulls done${out > 0 ? `, ${out} left out` : ''}`
+}
+
+type Asking = 'leftOut' | 'broke' | 'end' | 'cancel'
 const ASKING_WORDS: Readonly<Record<Asking, string>> = {
+  cancel: 'Cancelled with fasteners turned already: why? The joint then counts as not tight.',
   end: 'Do the caps sit, and does the cam turn free by hand?',
   leftOut: 'Left out: why?',
   broke: 'It broke: how, and what stands there now?',
 }
 
+/** A new fastener starts from loose while its neighbours stand higher: whether all are backed off to it is for a person to say. */
+function Broken({ onSay, onAlone }: AtRun & { readonly onAlone: () => void }) {
+  const backOff = () => onSay({ did: 'backedOff', reason: 'one broke' })
+  useKeys({ a: backOff, y: onAlone })
+  return (
+    <>
+      <Caption>Before the new one is tightened</Caption>
+      <About role="alert">
+        <b>Its neighbours stand higher.</b> Tightened alone it pulls against them. Are all backed off to it, or is it brought up alone, as
+        the maker of the gasket allows?
+      </About>
+      <KeyRow>
+        <button type="button" data-main onClick={backOff}>
+          <Key>a</Key> all are backed off: every stage again
+        </button>
+        <button type="button" onClick={onAlone}>
+          <Key>y</Key> it alone, the others as they stand
+        </button>
+      </KeyRow>
+    </>
+  )
+}
+
 function UnderWay(props: AtRun) {
+  const [aloneAfter, setAloneAfter] = useState<string>()
+  const { run } = props
+  if (hasHigherNeighbours(run) && aloneAfter !== run.last.id) return <Broken {...props} onAlone={() => setAloneAfter(run.last.id)} />
+  return <AtPull {...props} />
+}
+
+function AtPull(props: AtRun) {
   const { run, joint, onSay, onLeave, wrench } = props
   const [asking, setAsking] = useState<Asking>()
   const { next } = run
   const at = next && { stage: next.stage, fastener: next.fastener }
   const pulled = () => oncePressed(() => onSay(next ? { did: 'pulled', ...at, ...figureOf(next) } : { did: 'end' }))
   const back = () => run.done.size > 0 && onSay({ did: 'back' })
+  const cancel = () => (hasTouched(run) && run.way !== 'verify' ? setAsking('cancel') : onSay({ did: 'cancel' }))
   const keys: Readonly<Record<string, () => void>> = {
     Enter: pulled,
     ' ': pulled,
     b: back,
+    c: cancel,
     l: wrench.toggle,
     ...(wrench.offered && { o: () => void wrench.take() }),
     Escape: onLeave,
@@ -122,7 +183,7 @@ function UnderWay(props: AtRun) {
       ...(run.way === 'drawDown' && { e: () => setAsking('end') }),
       x: () => setAsking('leftOut'),
       k: () => setAsking('broke'),
-      ...(joint.sealer && { r: () => onSay({ did: 'resealed' }) }),
+      ...(joint.sealer && run.way === 'tighten' && { r: () => onSay({ did: 'resealed' }) }),
     }),
   }
   useKeys(asking ? {} : keys)
@@ -131,7 +192,7 @@ function UnderWay(props: AtRun) {
       <Reason
         label={ASKING_WORDS[asking]}
         onGiven={(reason) => {
-          onSay(asking === 'end' ? { did: asking, reason } : { did: asking, ...at, reason })
+          onSay(asking === 'end' || asking === 'cancel' ? { did: asking, reason } : { did: asking, ...at, reason })
           setAsking(undefined)
         }}
         onLeave={() => setAsking(undefined)}
@@ -142,26 +203,43 @@ function UnderWay(props: AtRun) {
       {next ? <NextPull {...props} next={next} /> : <AllDone run={run} joint={joint} />}
       <OddAngles joint={joint} run={run} />
       <LiveWrench wrench={wrench} />
-      {next && <RunClocks joint={joint} run={run} clocks={props.clocks} />}
-      <KeyRow>
-        <button type="button" data-main onClick={pulled}>
-          <Key>Enter</Key> {next ? 'pulled' : 'end the run'}
-        </button>
-        {next && (
-          <>
-            <KeyButton name="s" words={next.pull.pull === 'angle' ? 'stopped, carried on' : 'stopped short'} onPress={keys.s!} />
-            {keys.e && <KeyButton name="e" words="all caps are down" onPress={keys.e} />}
-            <KeyButton name="x" words="left out" onPress={keys.x!} />
-            <KeyButton name="k" words="it broke" onPress={keys.k!} />
-            {keys.r && <KeyButton name="r" words="sealer had set: sealed again" onPress={keys.r} />}
-          </>
-        )}
-        <KeyButton name="b" words="back" onPress={back} />
-        <KeyButton name="l" words={wrench.state === 'off' ? 'listen to a live wrench' : 'put the wrench down'} onPress={wrench.toggle} />
-        <KeyButton name="Esc" words="leave, carry on here or on another device" onPress={onLeave} />
-      </KeyRow>
+      {next && isSealed(run) && <RunClocks joint={joint} run={run} clocks={props.clocks} />}
+      <PullKeys run={run} keys={keys} wrench={wrench} />
     </>
   )
+}
+
+/** Every key of a pull, to press as well. */
+function PullKeys({ run, keys, wrench }: Pick<AtRun, 'run' | 'wrench'> & { readonly keys: Readonly<Record<string, () => void>> }) {
+  const { next, way } = run
+  const all: readonly (readonly [name: string, words: string])[] = [
+    ['s', 'stopped short'],
+    ['e', 'all caps are down'],
+    ['x', way === 'verify' ? 'it moved, or is left out' : 'left out'],
+    ['k', 'it broke'],
+    ['r', 'sealer had set: sealed again'],
+    ['b', 'back'],
+    ['c', 'cancel the run'],
+    ['l', wrench.state === 'off' ? 'listen to a live wrench' : 'put the wrench down'],
+    ['Escape', 'leave, carry on here or on another device'],
+  ]
+  return (
+    <KeyRow>
+      <button type="button" data-main onClick={keys.Enter}>
+        <Key>Enter</Key> {next ? doneKeyWords(way, next) : 'end the run'}
+      </button>
+      {all.map(
+        ([name, words]) =>
+          keys[name] && <KeyButton key={name} name={name === 'Escape' ? 'Esc' : name} words={words} onPress={keys[name]} />,
+      )}
+    </KeyRow>
+  )
+}
+
+function doneKeyWords(way: RunWay, { pull }: NonNullable<Run['next']>): string {
+  if (way === 'loosen') return 'loosened'
+  if (way === 'verify') return pull.pull === 'witnessMark' ? 'in line' : 'did not move'
+  return pull.pull === 'snug' ? 'snug' : 'torqued'
 }
 
 /** What a pull came to, as the stage says it. */
@@ -211,9 +289,7 @@ function AllDone({ run, joint }: { run: Run; joint: Joint }) {
   return (
     <>
       <Caption>All pulled</Caption>
-      <About>
-        {run.steps.length - out.length} of {run.steps.length} pulls done.
-      </About>
+      <About>{doneWords(run)}.</About>
       {looks.length > 0 && (
         <List aria-label="Look before it is called done">
           {looks.map((look) => (

@@ -8,6 +8,10 @@ export interface RunPanelProps {
   readonly joint: Joint
   readonly layout: EngineLayout
   readonly run: Run | undefined
+  /** The run that was ended on this page: what follows is not begun by the same key. */
+  readonly ended: Run | undefined
+  /** The run that left the joint tight, where it is. */
+  readonly tight: Run | undefined
   readonly way: RunWay
   readonly system: UnitSystem
   /** What the ledger and the runs before keep it from. */

@@ -45,6 +45,9 @@ function landedAs({ id, name, value, unit, text, angleDeg }: LivePress, { next }
   if (!next) return { words: `${name} was pulled, and nothing is asked for.` }
   if (UNITS[unit].kind !== 'torque') return { words: `${name} sent ${text} ${UNITS[unit].symbol}: a torque is wanted here.` }
   const at = { id, stage: next.stage, fastener: next.fastener, value, unit: 'Nm', wrench: name, ...(angleDeg !== null && { angleDeg }) }
+  if (next.pull.pull === 'witnessMark') return { words: `${name} was pulled: a look at the witness mark is asked for.` }
+  if (next.pull.pull === 'angle' && angleDeg !== null && angleDeg < SHORT * next.pull.deg)
+    return { said: { did: 'short', ...at }, words: '' }
   if (next.pull.pull !== 'torque') return { said: { did: 'pulled', ...at }, words: '' }
   if (value < SHORT * next.pull.nm) return { said: { did: 'short', ...at }, words: '' }
   const far = value > FAR * next.pull.nm ? `${text} ${UNITS[unit].symbol} is more than was asked for.` : ''

@@ -187,10 +187,20 @@ function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: stri
 }
 
 function sideWords(step: WalkStep, pictures: number): string {
-  const { signOff, standing, minutes, count } = step
+  const { signOff, standing, minutes, count, fastenersLeftOut = [] } = step
   const taken = pictures > 0 ? [pictures === 1 ? 'a picture' : `${pictures} pictures`] : []
   if (signOff && standing !== 'open')
-    return [`${signOff.by} ${signOff.at.slice(0, 10)}`, ...(signOff.second ? [signOff.second] : []), ...taken].join(' · ')
+    return [
+      `${signOff.by} ${signOff.at.slice(0, 10)}`,
+      ...(signOff.second ? [signOff.second] : []),
+      ...leftOutCount(fastenersLeftOut),
+      ...taken,
+    ].join(' · ')
   const how = count && count.done > 0 ? countWords(step) : minutesWords(minutes)
   return [step.attitude ? `${how}, ${ATTITUDE_WORDS[step.attitude]}` : how, ...taken].join(' · ')
+}
+
+function leftOutCount(fasteners: readonly number[]): readonly string[] {
+  if (fasteners.length === 0) return []
+  return [fasteners.length === 1 ? 'one fastener left out' : `${fasteners.length} fasteners left out`]
 }

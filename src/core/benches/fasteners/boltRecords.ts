@@ -71,8 +71,7 @@ function isToYield({ groups }: Joint, fastener: number): boolean {
 function isTightIn({ way, steps, done }: Run, fastener: number): boolean {
   if (way !== 'tighten' && way !== 'retorque') return false
   const last = steps.findLast((step) => step.fastener === fastener)
-  const did = last && done.get(last)?.did
-  return did === 'pulled' || did === 'short'
+  return last !== undefined && done.get(last)?.did === 'pulled'
 }
 
 function retirements(
