@@ -17,6 +17,8 @@ const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: str
   },
   noSuchGauge: { status: 422, words: (gauge) => `Gauge “${gauge}” is not in the drawer. Nothing was stored.` },
   noSuchTarget: { status: 422, words: () => 'It points at an entry that is not stored. Nothing was stored.' },
+  wrongTarget: { status: 422, words: () => 'It points at an entry of another kind: a pull is not undone, and only a reading is struck.' },
+  photoTaken: { status: 409, words: () => 'Another picture is kept under this id. This one was not stored.' },
   buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
 }
 

@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
 import { formatISO } from 'date-fns'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
-import type { Build, BuildDocument } from '@/core/build'
+import { setAsideIn, type Build, type BuildDocument } from '@/core/build'
 import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
 import { expand, standardUncertainty } from '@/core/metrology'
 import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
@@ -21,7 +21,7 @@ import {
 import { planShop, plannedSteps, USUAL_HOURS, type EnginePlan } from '@/core/schedule'
 import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
 import { dueWords } from '@/wording/clocks'
-import { staleWords, stepTitle, waitsWords } from '@/wording/walk'
+import { staleWords, stepTitle, waitsWords, setAsideWords } from '@/wording/walk'
 import { sumOf } from './derivation'
 import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
 
@@ -118,6 +118,7 @@ program
   .action((file: string) => {
     const document = readDocument(file)
     print(`${file}: sound. ${document.spec.name}, ${document.entries.length} entries.`)
+    for (const entry of setAsideIn(document.entries).setAside) print(setAsideWords(entry))
   })
 
 program
@@ -206,8 +207,9 @@ function planJson({ tasks, finish, readyAt, daysInHand, unpromised, overdue }: E
   }
 }
 
-function stepJson({ id, stage, standing, count, signOff, waits, stale, minutes }: WalkStep) {
-  return { id, stage, state: standing, ...(count && { count }), ...(signOff && { signOff }), waits, stale, minutes }
+function stepJson({ id, stage, standing, count, signOff, waits, stale, fastenersLeftOut, minutes }: WalkStep) {
+  const said = { ...(count && { count }), ...(signOff && { signOff }), ...(fastenersLeftOut && { fastenersLeftOut }) }
+  return { id, stage, state: standing, ...said, waits, stale, minutes }
 }
 
 program

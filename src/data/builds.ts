@@ -1,12 +1,13 @@
 import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
-import { BUILD_VERSION, type BuildDocument, type Entry, type Spec } from '@/core/build'
+import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import { arrived } from './arrival'
 import { boardPage, type BoardPage, type BoardRow } from './board'
 import type { Connection } from './connection'
 import { appendEntries, entriesAfter, type Appended } from './entries'
 import { chunks, rowOf } from './entryRows'
 import { Refused } from './failure'
-import type { GaugeStore } from './gauges'
+import { freshCards, type GaugeStore } from './gauges'
 import { headOf, loadBuild, type BuildHead, type StoredBuild } from './load'
 import { reviseSpec, revisionsOf, specAt, type Revision } from './revisions'
 import { buildTable, entryTable, gaugeTable, revisionTable } from './schema'
@@ -57,7 +58,7 @@ async function createBuild(connection: Connection, document: BuildDocument, by: 
   if (taken.length > 0) throw new Refused('buildExists', document.id)
   const known = await knownEntry(connection, document.entries)
   if (known) throw new Refused('idTaken', known)
-  const cards = document.gauges.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
+  const cards = await freshCards(connection, document.gauges as readonly Gauge[])
   await connection.batch([
     connection
       .insert(buildTable)
@@ -73,8 +74,10 @@ async function createBuild(connection: Connection, document: BuildDocument, by: 
         by,
         reason: 'start',
       }),
-    ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards).onConflictDoNothing()] : []),
-    ...chunks(document.entries).map((some) => connection.insert(entryTable).values(some.map((entry) => rowOf(entry, document.id, now)))),
+    ...(cards.length > 0 ? [connection.insert(gaugeTable).values(cards)] : []),
+    ...chunks(arrived(document.entries, now, new Map())).map((some) =>
+      connection.insert(entryTable).values(some.map((one) => rowOf(one, document.id, now))),
+    ),
   ])
 }
 

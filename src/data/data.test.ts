@@ -5,6 +5,7 @@ import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { presentName, type Entry } from '@/core/build'
+import { readBuildFile, writeBuildFile } from '@/core/files'
 import type { GaugeLine } from '@/core/liveGauge'
 import { randomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
@@ -83,7 +84,7 @@ describe('entries', () => {
           strokes: index,
         }) as Entry,
     )
-    const first = reading(2 / 3)
+    const first = { ...reading(2 / 3), at: '2026-03-01T10:00:00.000Z' } as Entry
     const begun = { kind: 'pull', ...stamp(), joint: 'head', did: 'begin', way: 'retorque', device: 'bench tablet' } as const
     const run = begun.id
     const pulled = { ...begun, ...stamp(), way: undefined, run, did: 'pulled', follows: run, stage: 1, fastener: 10 } as const
@@ -184,7 +185,73 @@ describe('entries', () => {
     expect((await db.builds.load(tern.id))!.document.entries).toEqual(all)
   })
 
+  it('believes a device no time after it arrived, and none before what it points at', async () => {
+    const hour = 3_600_000
+    const atMs = (ms: number) => new Date(ms).toISOString()
+    const before = Date.now()
+    const ahead = { ...reading(), at: atMs(before + 24 * hour) } as Entry
+    const offline = { ...reading(), at: atMs(before - 9 * hour) } as Entry
+    await db.builds.append(tern.id, [ahead, offline])
+    const strike: Entry = { kind: 'strike', id: uuidV7(), at: atMs(before - 48 * hour), by: 'KV', target: offline.id, reason: 'slip' }
+    const again: Entry = { kind: 'undo', id: uuidV7(), at: atMs(before - 72 * hour), by: 'KV', target: strike.id }
+    await db.builds.append(tern.id, [strike, again])
+    const [first, second, third, fourth] = (await db.builds.load(tern.id))!.document.entries.map(({ at }) => at)
+    expect(Date.parse(first!)).toBeGreaterThanOrEqual(before)
+    expect(Date.parse(first!)).toBeLessThanOrEqual(Date.now())
+    expect([second, third, fourth]).toEqual([offline.at, offline.at, offline.at])
+    // What the device said is kept beside it.
+    const { rows } = await raw('SELECT device_at FROM entry ORDER BY seq')
+    expect(rows.map((row) => row.device_at)).toEqual([ahead.at, null, strike.at, again.at])
+  })
+
+  it('refuses what may not point at an entry of that kind, on the wire as in a file', async () => {
+    const stamp = () => ({ id: uuidV7(), at: '2026-03-01T10:00:00.000Z', by: 'KV' })
+    const step: Entry = { kind: 'step', ...stamp(), step: 'job.agreed', did: 'done' }
+    const begins = (id: string) =>
+      ({ kind: 'pull', ...stamp(), id, run: id, joint: 'head', did: 'begin', way: 'tighten', device: 'd' }) as Entry
+    const [one, other] = [begins(uuidV7()), begins(uuidV7())]
+    const wrong: Entry[] = [
+      { kind: 'undo', ...stamp(), target: one.id },
+      { kind: 'strike', ...stamp(), target: step.id, reason: 'slip' },
+      { ...reading(), supersedes: step.id } as Entry,
+      { ...reading(), settles: [one.id] } as Entry,
+      { kind: 'move', ...stamp(), target: step.id, place: { cylinder: 2 }, reason: 'slip' },
+      { ...one, ...stamp(), did: 'pulled', way: undefined, follows: other.id, stage: 1, fastener: 1 } as Entry,
+      { kind: 'part', ...stamp(), part: step.id, did: 'ordered' },
+    ]
+    expect(await db.builds.append(tern.id, [step, one, other])).toMatchObject({ added: 3 })
+    const sent = await db.builds.append(tern.id, wrong)
+    expect(sent.refused.map(({ id, code }) => [id, code])).toEqual(wrong.map(({ id }) => [id, 'wrongTarget']))
+    const sound: Entry[] = [
+      { kind: 'undo', ...stamp(), target: step.id },
+      { ...one, ...stamp(), did: 'end', way: undefined, follows: one.id } as Entry,
+    ]
+    expect(await db.builds.append(tern.id, sound)).toMatchObject({ added: 2, refused: [] })
+    // What is stored comes back through the file door.
+    const { document } = (await db.builds.load(tern.id))!
+    expect(readBuildFile(writeBuildFile(document))).toEqual({ ok: true, document })
+  })
+
+  it.each(['REPLACE INTO', 'INSERT OR REPLACE INTO'])('the database refuses %s for every row that is there', async (replace) => {
+    const entry = reading()
+    await db.builds.append(tern.id, [entry])
+    await db.photos.add(tern.id, {
+      id: uuidV7(),
+      step: 'job.agreed',
+      at: '2026-03-01T12:00:00.000Z',
+      by: 'KV',
+      bytes: Uint8Array.from([1]),
+    })
+    for (const table of ['entry', 'build_revision', 'gauge_card', 'photo', 'build']) {
+      const before = (await raw(`SELECT * FROM ${table}`)).rows
+      await expect(raw(`${replace} ${table} SELECT * FROM ${table} LIMIT 1`)).rejects.toThrow(/stored already/)
+      expect((await raw(`SELECT * FROM ${table}`)).rows).toEqual(before)
+    }
+  })
+
   it.each([
+    'UPDATE build SET created_at = 0',
+    "UPDATE build SET id = 'x'",
     'UPDATE entry SET value = 9',
     'DELETE FROM entry',
     "UPDATE build_revision SET spec = '{}'",
@@ -194,7 +261,7 @@ describe('entries', () => {
     'DELETE FROM build',
   ])('the database itself refuses %s', async (sql) => {
     await db.builds.append(tern.id, [reading()])
-    await expect(raw(sql)).rejects.toThrow(/append-only|never deleted/)
+    await expect(raw(sql)).rejects.toThrow(/append-only|never deleted|keeps its id/)
   })
 })
 
@@ -393,11 +460,22 @@ describe('pictures of steps', () => {
   it('are kept beside the build, once however often they are sent, and are not in its document', async () => {
     await db.builds.create(tern, 'KV')
     await db.photos.add(tern.id, picture)
-    await db.photos.add(tern.id, { ...picture, bytes: Uint8Array.from([1]) })
+    await db.photos.add(tern.id, picture)
     const { bytes, ...card } = picture
     expect(await db.photos.cards(tern.id)).toEqual([card])
     expect(await db.photos.bytes(tern.id, picture.id)).toEqual(bytes)
     expect((await db.builds.load(tern.id))!.document.entries).toEqual(tern.entries)
+  })
+
+  it('are told where another picture goes by their id, here or in another build', async () => {
+    await db.builds.create(tern, 'KV')
+    await db.photos.add(tern.id, picture)
+    await expect(db.photos.add(tern.id, { ...picture, bytes: Uint8Array.from([1]) })).rejects.toMatchObject({ code: 'photoTaken' })
+    const other = { ...tern, id: uuidV7(), entries: [] }
+    await db.builds.create(other, 'KV')
+    await expect(db.photos.add(other.id, picture)).rejects.toMatchObject({ code: 'photoTaken' })
+    expect(await db.photos.bytes(tern.id, picture.id)).toEqual(picture.bytes)
+    expect(await db.photos.cards(other.id)).toEqual([])
   })
 
   it('belong to a build that is there, and to no other', async () => {

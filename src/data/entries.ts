@@ -1,9 +1,10 @@
 import 'server-only'
 import { and, asc, eq, gt, inArray, max } from 'drizzle-orm'
-import { pointsAt, type Entry } from '@/core/build'
+import { asPointedAt, mayPointAt, pointersOf, pointsAt, type Entry, type PointedAt } from '@/core/build'
 import type { Connection } from './connection'
-import { chunks, entryOf, rowOf } from './entryRows'
-import { Refused, type RefusalCode } from './failure'
+import { arrived } from './arrival'
+import { chunks, entryOf, pointedAtOf, rowOf } from './entryRows'
+import { againIfOvertaken, Refused, type RefusalCode } from './failure'
 import type { GaugeStore } from './gauges'
 import { buildTable, entryTable } from './schema'
 
@@ -16,27 +17,32 @@ export interface Appended {
   readonly lastSeq: number
 }
 
-export async function appendEntries(
+export function appendEntries(
   connection: Connection,
   gauges: GaugeStore,
   id: string,
   entries: readonly Entry[],
   whole = false,
 ): Promise<Appended> {
-  const { fresh, known, refused } = await sorted(connection, gauges, id, entries)
+  // A twin of the same request may come in between: looked at once more, its entries are known.
+  return againIfOvertaken(() => append(connection, gauges, id, entries, whole))
+}
+
+async function append(
+  connection: Connection,
+  gauges: GaugeStore,
+  id: string,
+  entries: readonly Entry[],
+  whole: boolean,
+): Promise<Appended> {
+  const { fresh, known, knownAt, refused } = await sorted(connection, gauges, id, entries)
   const [first] = refused
   if (whole && first) throw new Refused(first.code, first.about)
   const now = new Date().toISOString()
   if (fresh.length > 0) {
     await connection.batch([
       connection.update(buildTable).set({ touchedAt: now }).where(eq(buildTable.id, id)),
-      // A twin of the same request may have come in between: the unique id keeps it to one row.
-      ...chunks(fresh).map((some) =>
-        connection
-          .insert(entryTable)
-          .values(some.map((entry) => rowOf(entry, id, now)))
-          .onConflictDoNothing({ target: entryTable.id }),
-      ),
+      ...chunks(arrived(fresh, now, knownAt)).map((some) => connection.insert(entryTable).values(some.map((one) => rowOf(one, id, now)))),
     ])
   }
   return { stored: [...known, ...fresh.map((entry) => entry.id)], refused, added: fresh.length, lastSeq: await lastSeqOf(connection, id) }
@@ -51,43 +57,50 @@ export async function entriesAfter(connection: Connection, id: string, seq: numb
   return rows.map((row) => ({ seq: row.seq, entry: entryOf(row) }))
 }
 
-/** Entries by what becomes of them: not stored yet, stored already, or pointing at what is not there. */
-async function sorted(
-  connection: Connection,
-  gauges: GaugeStore,
-  id: string,
-  entries: readonly Entry[],
-): Promise<{ fresh: readonly Entry[]; known: readonly string[]; refused: Appended['refused'] }> {
+interface Sorted {
+  readonly fresh: readonly Entry[]
+  readonly known: readonly string[]
+  /** When those that are pointed at were done. */
+  readonly knownAt: ReadonlyMap<string, string>
+  readonly refused: Appended['refused']
+}
+
+/** Entries by what becomes of them: not stored yet, stored already, or pointing at what is not there or is of another kind. */
+async function sorted(connection: Connection, gauges: GaugeStore, id: string, entries: readonly Entry[]): Promise<Sorted> {
   const [build] = await connection.select({ id: buildTable.id }).from(buildTable).where(eq(buildTable.id, id))
   if (!build) throw new Refused('noSuchBuild', id)
-  const buildOf = await buildsOf(connection, [...entries.map((entry) => entry.id), ...entries.flatMap(pointsAt)])
+  const stored = await storedAmong(connection, [...entries.map((entry) => entry.id), ...entries.flatMap(pointsAt)])
   const cards = new Set((await gauges.list()).map((card) => card.id))
-  const coming = new Set<string>()
   const fresh = new Map<string, Entry>()
   const known = new Set<string>()
   const refused: { id: string; code: RefusalCode; about: string }[] = []
+  const targetAt = (target: string): PointedAt | undefined => {
+    const coming = fresh.get(target)
+    if (coming) return asPointedAt(coming)
+    const there = stored.get(target)
+    return there?.buildId === id ? there : undefined
+  }
   for (const entry of entries) {
-    const owner = buildOf.get(entry.id)
-    const astray = pointsAt(entry).find((target) => buildOf.get(target) !== id && !coming.has(target))
+    const owner = stored.get(entry.id)?.buildId
+    const pointers = pointersOf(entry).map((pointer) => ({ pointer, at: targetAt(pointer.id) }))
+    const astray = pointers.find(({ at }) => !at)
+    const wrong = pointers.find(({ pointer, at }) => at && !mayPointAt(entry, pointer, at))
     if (owner === id) known.add(entry.id)
     else if (owner !== undefined) refused.push({ id: entry.id, code: 'idTaken', about: entry.id })
     else if (entry.kind === 'reading' && !cards.has(entry.gauge)) refused.push({ id: entry.id, code: 'noSuchGauge', about: entry.gauge })
-    else if (astray !== undefined) refused.push({ id: entry.id, code: 'noSuchTarget', about: astray })
-    else {
-      coming.add(entry.id)
-      fresh.set(entry.id, entry)
-    }
+    else if (astray) refused.push({ id: entry.id, code: 'noSuchTarget', about: astray.pointer.id })
+    else if (wrong) refused.push({ id: entry.id, code: 'wrongTarget', about: wrong.pointer.id })
+    else fresh.set(entry.id, entry)
   }
-  return { fresh: [...fresh.values()], known: [...known], refused }
+  return { fresh: [...fresh.values()], known: [...known], knownAt: new Map([...stored].map(([one, { at }]) => [one, at])), refused }
 }
 
-async function buildsOf(connection: Connection, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+async function storedAmong(connection: Connection, ids: readonly string[]) {
+  const { id, buildId, kind, run, part, at } = entryTable
   const rows = await Promise.all(
-    chunks(ids).map((some) =>
-      connection.select({ id: entryTable.id, buildId: entryTable.buildId }).from(entryTable).where(inArray(entryTable.id, some)),
-    ),
+    chunks(ids).map((some) => connection.select({ id, buildId, kind, run, part, at }).from(entryTable).where(inArray(entryTable.id, some))),
   )
-  return new Map(rows.flat().map((row) => [row.id, row.buildId]))
+  return new Map(rows.flat().map((row) => [row.id, { ...pointedAtOf(row), buildId: row.buildId, at: row.at }]))
 }
 
 export async function lastSeqOf(connection: Connection, id: string): Promise<number> {

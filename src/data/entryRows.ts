@@ -1,8 +1,19 @@
 import { eq, getTableColumns, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { presentName, type DamageEntry, type Entry, type Id, type PartEntry, type Place, type Pull, type StepEntry } from '@/core/build'
+import {
+  presentName,
+  type DamageEntry,
+  type Entry,
+  type Id,
+  type PartEntry,
+  type Place,
+  type PointedAt,
+  type Pull,
+  type StepEntry,
+} from '@/core/build'
 import type { StepAction } from '@/core/build/walkStages'
 import { AXIS_FORMS } from '@/core/build/place'
+import type { Arrived } from './arrival'
 import type { Connection } from './connection'
 import { entryTable } from './schema'
 
@@ -41,9 +52,9 @@ function valueFrom(column: SQLiteColumn, value: unknown): unknown {
   return column.getSQLType() === 'real' ? Number(value) : column.mapFromDriverValue(value)
 }
 
-export function rowOf(entry: Entry, buildId: string, receivedAt: string): NewRow {
+export function rowOf({ entry, deviceAt }: Arrived, buildId: string, receivedAt: string): NewRow {
   const { id, kind, at, by } = entry
-  const stamp = { id, buildId, kind, at, by, receivedAt }
+  const stamp = { id, buildId, kind, at, by, receivedAt, ...(deviceAt !== undefined && { deviceAt }) }
   switch (entry.kind) {
     case 'reading': {
       // A reading's columns carry the names of what they hold.
@@ -164,6 +175,12 @@ function pullOf(row: Row): Pull {
     ...optional({ follows: target, way, stage, fastener, value, unit, angleDeg, wrench, reason: words }),
     ...(settles !== null && { instead: JSON.parse(settles) as string[] }),
   }
+}
+
+/** What decides whether another entry may point at a row: of a pull its run, of what became of a part or a damage what began it. */
+export function pointedAtOf({ kind, run, part }: Pick<Row, 'kind' | 'run' | 'part'>): PointedAt {
+  if (kind === 'pull') return { kind, subject: run ?? undefined }
+  return { kind, subject: kind === 'part' || kind === 'damage' ? (part ?? undefined) : undefined }
 }
 
 /** Rows are never rewritten: one stored under a name of an older version is read under the present one. */

@@ -1,5 +1,6 @@
 /** What a write was refused for. Carries no customer's values: those stay out of logs. */
-export type RefusalCode = 'noSuchBuild' | 'staleRevision' | 'idTaken' | 'noSuchGauge' | 'noSuchTarget' | 'buildExists'
+export type RefusalCode =
+  'noSuchBuild' | 'staleRevision' | 'idTaken' | 'noSuchGauge' | 'noSuchTarget' | 'wrongTarget' | 'buildExists' | 'photoTaken'
 
 /** Told by its name: the server's bundles hold more than one copy of this class, so `instanceof` would not know it. */
 export function isRefused(error: unknown): error is Refused {
@@ -14,4 +15,22 @@ export class Refused extends Error {
     super(`${code}: ${about}`)
     this.name = 'Refused'
   }
+}
+
+/** What the triggers say of a row that is there already (migration 0017). */
+const STORED_ALREADY = /is stored already/
+
+/** Work that looks which rows are missing and adds them, done once more where another request added some of them in between. */
+export async function againIfOvertaken<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (!STORED_ALREADY.test(causesOf(error))) throw error
+    return work()
+  }
+}
+
+/** An error with all it was caused by, in words: the libraries between here and SQLite each wrap it once. */
+export function causesOf(error: unknown): string {
+  return error instanceof Error ? `${error.message} ${causesOf(error.cause)}` : ''
 }

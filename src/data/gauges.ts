@@ -2,6 +2,7 @@ import 'server-only'
 import { asc } from 'drizzle-orm'
 import type { Gauge } from '@/core/build'
 import type { Connection } from './connection'
+import { againIfOvertaken } from './failure'
 import { gaugeTable } from './schema'
 
 export interface GaugeStore {
@@ -18,9 +19,19 @@ export function gaugeStore(connection: Connection): GaugeStore {
       return rows.map((row) => JSON.parse(row.card) as Gauge)
     },
     async add(cards) {
-      if (cards.length === 0) return
-      const rows = cards.map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
-      await connection.insert(gaugeTable).values(rows).onConflictDoNothing()
+      const add = async () => {
+        const rows = await freshCards(connection, cards)
+        if (rows.length > 0) await connection.insert(gaugeTable).values(rows)
+      }
+      await againIfOvertaken(add)
     },
   }
+}
+
+/** Rows of those cards that are not stored yet. */
+export async function freshCards(connection: Connection, cards: readonly Gauge[]): Promise<(typeof gaugeTable.$inferInsert)[]> {
+  const known = new Set((await connection.select({ id: gaugeTable.id }).from(gaugeTable)).map(({ id }) => id))
+  return cards
+    .filter(({ id }) => !known.has(id))
+    .map((card) => ({ id: card.id, gauge: card.gauge, card: JSON.stringify(card), since: card.since }))
 }

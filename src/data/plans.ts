@@ -3,6 +3,7 @@ import { and, desc, inArray, lt } from 'drizzle-orm'
 import type { KeptPlan, ShopMeans } from '@/core/schedule'
 import type { Connection } from './connection'
 import { chunks } from './entryRows'
+import { againIfOvertaken } from './failure'
 import { planTable, shopMeansTable } from './schema'
 
 export interface PlanStore {
@@ -24,20 +25,7 @@ export function planStore(connection: Connection): PlanStore {
     async setMeans(means, by) {
       await connection.insert(shopMeansTable).values({ means: JSON.stringify(means), at: new Date().toISOString(), by })
     },
-    async keep(plans) {
-      const days = [...new Set(plans.map(({ plan }) => plan.day))]
-      const kept = await connection
-        .select({ id: planTable.buildId, day: planTable.day })
-        .from(planTable)
-        .where(inArray(planTable.day, days))
-      const known = new Set(kept.map(({ id, day }) => `${id}/${day}`))
-      const fresh = plans.filter(({ buildId, plan }) => !known.has(`${buildId}/${plan.day}`))
-      for (const some of chunks(fresh))
-        await connection
-          .insert(planTable)
-          .values(some.map(({ buildId, plan }) => ({ buildId, day: plan.day, plan: JSON.stringify(plan) })))
-          .onConflictDoNothing()
-    },
+    keep: (plans) => againIfOvertaken(() => keepFirst(connection, plans)),
     async before(day, buildIds) {
       const rows = await connection
         .select()
@@ -48,4 +36,14 @@ export function planStore(connection: Connection): PlanStore {
       return new Map(rows.map(({ buildId, plan }) => [buildId, JSON.parse(plan) as KeptPlan]))
     },
   }
+}
+
+/** The plan that was kept first for a build and a day stays. */
+async function keepFirst(connection: Connection, plans: Parameters<PlanStore['keep']>[0]): Promise<void> {
+  const days = [...new Set(plans.map(({ plan }) => plan.day))]
+  const kept = await connection.select({ id: planTable.buildId, day: planTable.day }).from(planTable).where(inArray(planTable.day, days))
+  const known = new Set(kept.map(({ id, day }) => `${id}/${day}`))
+  const fresh = plans.filter(({ buildId, plan }) => !known.has(`${buildId}/${plan.day}`))
+  for (const some of chunks(fresh))
+    await connection.insert(planTable).values(some.map(({ buildId, plan }) => ({ buildId, day: plan.day, plan: JSON.stringify(plan) })))
 }

@@ -3,7 +3,7 @@ import { and, desc, eq, max } from 'drizzle-orm'
 import { withUsual } from '@/core/benches'
 import { BUILD_VERSION, migrateSpec, type Spec } from '@/core/build'
 import type { Connection } from './connection'
-import { Refused } from './failure'
+import { causesOf, Refused } from './failure'
 import { buildTable, revisionTable } from './schema'
 
 export interface Revision {
@@ -38,8 +38,8 @@ export async function reviseSpec(
         .where(eq(buildTable.id, id)),
     ])
   } catch (cause) {
-    // Two people saved at once: the primary key let one through.
-    if (/UNIQUE|PRIMARY KEY/i.test(String((cause as Error).cause ?? cause))) throw new Refused('staleRevision', String(number))
+    // Two people saved at once: the database let one through.
+    if (/UNIQUE|PRIMARY KEY|is stored already/i.test(causesOf(cause))) throw new Refused('staleRevision', String(number))
     throw cause
   }
   return number

@@ -110,7 +110,10 @@ export const entryTable = sqliteTable(
     /** All else that is said of a part or a damage, as JSON; the entry that began it stands in `part`. */
     details: text('details'),
     words: text('words'),
+    /** When it was done, as far as this server can believe the device. */
     at: text('at').notNull(),
+    /** What the device said, where that cannot be. */
+    deviceAt: text('device_at'),
     by: text('by').notNull(),
     receivedAt: text('received_at').notNull(),
   },

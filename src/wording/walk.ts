@@ -1,3 +1,4 @@
+import type { Entry } from '@/core/build'
 import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
 import type { StageId } from '@/core/build/walkStages'
 import { partWords } from './parts'
@@ -303,8 +304,18 @@ function becauseWords(because: StaleBecause): string {
   return 'clock' in because ? CLOCK_STARTED_SINCE[because.clock] : `done ${because.agedHours} h ago, it does not keep`
 }
 
+/** An entry that is kept and not counted: what it was, who entered it, when. */
+export function setAsideWords({ kind, by, at }: Pick<Entry, 'kind' | 'by' | 'at'>): string {
+  return `Set aside, not counted: ${kind} of ${by}, ${at.slice(0, 16).replace('T', ' ')}. It points at an entry of another kind.`
+}
+
+/** A change in small letters; a name that an older door let in stands for itself. */
+export function changeName(what: string): string {
+  return Object.hasOwn(CHANGE_WORDS, what) ? CHANGE_WORDS[what as ChangeId].toLowerCase() : what
+}
+
 export function changedWords({ what, text, by }: Changed): string {
-  return [CHANGE_WORDS[what].toLowerCase(), ...(text ? [`“${text}”`] : []), ...(by ? [`(${by})`] : [])].join(' ')
+  return [changeName(what), ...(text ? [`“${text}”`] : []), ...(by ? [`(${by})`] : [])].join(' ')
 }
 
 export const ATTITUDE_WORDS: Readonly<Record<Attitude, string>> = { upright: 'upright', upsideDown: 'upside down', off: 'off the stand' }

@@ -1,4 +1,5 @@
 import type { Growth } from './growth'
+import { setAsideIn } from './pointsAt'
 import { indexAdded, indexEntries, type ReadingsIndex } from './readings'
 import type { BuildDocument, Entry, Gauge, Spec, Work } from './types'
 
@@ -22,6 +23,8 @@ export interface Build {
   readonly spec: Spec
   readonly gauges: ReadonlyMap<string, Gauge>
   readonly entries: readonly Entry[]
+  /** Entries that point at what they may not: kept, shown, and not counted among `entries`. */
+  readonly setAside: readonly Entry[]
   /** What each characteristic is read on, as far as it grows. */
   readonly growth: Growth
   readonly readings: ReadingsIndex
@@ -32,13 +35,15 @@ export interface Build {
 
 /** @param growth what the benches declare of the parts under their readings: this layer knows no bench */
 export function openBuildWith(document: Pick<BuildDocument, 'id' | 'spec' | 'gauges' | 'entries'>, growth: Growth): Build {
+  const { counted, setAside } = setAsideIn(document.entries)
   return {
     growth,
     id: document.id,
     spec: document.spec,
     gauges: new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge])),
-    entries: document.entries,
-    readings: indexEntries(document.entries),
+    entries: counted,
+    setAside,
+    readings: indexEntries(counted),
     memory: { derivations: new Map(), sessions: new WeakMap(), figures: new WeakMap() },
     considered: new Map(),
   }

@@ -6,12 +6,13 @@ import type { Build } from '../build/build'
 import type { MethodKey } from '../build/methods'
 import type { PaperKey } from '../build/paper'
 import { axesBeyond } from '../build/place'
-import { dependencyOrder, pointsAt } from '../build/pointsAt'
+import { dependencyOrder, pointersOf, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Limit, PartEntry, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
 import { bankCount, camsOf, crankTurns, firingIssues } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
+import { CHANGE_IDS } from '../walk'
 import { CAM_MATERIALS, FIT_CHECKS, GEAR_MATERIALS, PART_KINDS } from '../parts'
 import type { FileIssue, Path } from './fileIssue'
 import { stockIssues } from './stock'
@@ -36,6 +37,9 @@ const MOST_OF_ANY = 1e6
 export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
   if (entry.kind === 'pull') return pullIssues(entry, spec, path)
   if (entry.kind === 'part') return partIssues(entry, path)
+  if (entry.kind === 'change') return nameIssues(entry.what, CHANGE_IDS, [...path, 'what'])
+  if (entry.kind === 'damage')
+    return (entry.options ?? []).flatMap(({ stales }, index) => nameIssues(stales, CHANGE_IDS, [...path, 'options', index, 'stales']))
   const at = (...more: Path): Path => [...path, ...more]
   const issues: FileIssue[] = []
   if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
@@ -77,14 +81,17 @@ function pullIssues(pull: Pull, spec: Pick<Spec, 'layout' | 'joints'>, path: Pat
 
 /** Names that a part is told by. */
 function partIssues({ part, id, did, what, fits = [], material }: PartEntry, path: Path): FileIssue[] {
-  const unknown = (name: string, at: string, known: readonly string[]): FileIssue[] =>
-    known.includes(name) ? [] : [{ code: 'unknownName', path: [...path, at], name }]
   return [
     ...((did === 'wanted') === (part === id) ? [] : [{ code: 'loosePart', path } as const]),
-    ...(what === undefined ? [] : unknown(what, 'what', PART_KINDS)),
-    ...(material === undefined ? [] : unknown(material, 'material', [...CAM_MATERIALS, ...GEAR_MATERIALS])),
-    ...fits.flatMap(({ check }) => unknown(check, 'fits', FIT_CHECKS)),
+    ...nameIssues(what, PART_KINDS, [...path, 'what']),
+    ...nameIssues(material, [...CAM_MATERIALS, ...GEAR_MATERIALS], [...path, 'material']),
+    ...fits.flatMap(({ check }) => nameIssues(check, FIT_CHECKS, [...path, 'fits'])),
   ]
+}
+
+/** A name that is said and that nobody knows. */
+function nameIssues(name: string | undefined, known: readonly string[], path: Path): FileIssue[] {
+  return name === undefined || known.includes(name) ? [] : [{ code: 'unknownName', path, name }]
 }
 
 function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
@@ -94,7 +101,7 @@ function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path)
 /** Contradictions of a whole document. */
 export function documentIssues(document: BuildDocument): FileIssue[] {
   const gauges = new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge]))
-  const kinds = new Map(document.entries.map((entry) => [entry.id, entry.kind]))
+  const ids = new Set(document.entries.map(({ id }) => id))
   const seen = new Set<string>()
   const issues = document.entries.flatMap((entry, index): FileIssue[] => {
     const path = ['entries', index] as const
@@ -102,8 +109,9 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
     seen.add(entry.id)
     return [
       ...(double ? [{ code: 'doubleId', path: [...path, 'id'], id: entry.id } as const] : []),
-      ...entryIssues(entry, document.spec, gauges, path),
-      ...targetIssues(entry, kinds, path),
+      // An older door took any name of a change: such a file opens, and the entry moves nothing.
+      ...(entry.kind === 'change' || entry.kind === 'damage' ? [] : entryIssues(entry, document.spec, gauges, path)),
+      ...targetIssues(entry, ids, path),
     ]
   })
   const cards = document.gauges.flatMap((gauge, index): FileIssue[] =>
@@ -114,27 +122,11 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
   return [...issues, ...circles(document.entries), ...cards, ...specIssues(document.spec)]
 }
 
-function targetIssues(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>, path: Path): FileIssue[] {
-  const wants = 'target' in entry ? [['target', entry.target] as const] : []
-  const earlier =
-    entry.kind === 'reading'
-      ? [
-          ...(entry.supersedes ? [['supersedes', entry.supersedes] as const] : []),
-          ...(entry.settles ?? []).map((id) => ['settles', id] as const),
-        ]
-      : []
-  const begun = entry.kind === 'pull' || entry.kind === 'part' || entry.kind === 'damage'
-  const before = begun ? pointsAt(entry).map((id) => ['follows', id] as const) : []
-  return [...wants, ...earlier, ...before].flatMap(([name, target]): FileIssue[] => {
-    const kind = kinds.get(target)
-    return fitsTarget(entry, name, kind) ? [] : [{ code: 'unknownTarget', path: [...path, name], target }]
-  })
-}
-
-function fitsTarget(entry: Entry, name: string, kind: Entry['kind'] | undefined): boolean {
-  if (name === 'follows') return kind === entry.kind
-  // A run is taken back step by step, by the run itself.
-  return name === 'target' && entry.kind === 'undo' ? kind !== undefined && kind !== 'pull' : kind === 'reading'
+/** An entry that is not there; one of another kind sets aside what points at it (`setAsideIn`). */
+function targetIssues(entry: Entry, ids: ReadonlySet<string>, path: Path): FileIssue[] {
+  return pointersOf(entry).flatMap(({ name, id }): FileIssue[] =>
+    ids.has(id) ? [] : [{ code: 'unknownTarget', path: [...path, name], target: id }],
+  )
 }
 
 /** Readings that supersede each other in a circle, undos that undo each other: none of them was made before the others. */
@@ -210,7 +202,7 @@ function jointIssues({ joints = [] }: Spec): FileIssue[] {
 
 function paperIssues({ paper }: Spec): FileIssue[] {
   const issues = Object.entries(paper).flatMap(([key, stated]): FileIssue[] => {
-    if (!(key in PAPER)) return [{ code: 'unknownPaper', path: ['spec', 'paper', key], key }]
+    if (!Object.hasOwn(PAPER, key)) return [{ code: 'unknownPaper', path: ['spec', 'paper', key], key }]
     const { kind, low, high, units } = PAPER[key as PaperKey]
     const unit = stated.unit as UnitId
     if (UNITS[unit].kind !== kind)
@@ -230,7 +222,7 @@ const RULES: readonly DecisionRule[] = ['strict', 'probable']
 function methodIssues({ methods }: Spec): FileIssue[] {
   return Object.entries(methods).flatMap(([key, value]): FileIssue[] => {
     const path = ['spec', 'methods', key]
-    const known = key === 'rule' ? RULES : METHODS[key as MethodKey]?.options.map((option) => option.value)
+    const known = key === 'rule' ? RULES : Object.hasOwn(METHODS, key) && METHODS[key as MethodKey].options.map((option) => option.value)
     if (!known) return [{ code: 'shape', path, detail: 'is a choice that no bench leaves' }]
     return known.some((one) => one === value) ? [] : [{ code: 'shape', path, detail: `wants one of ${known.join(', ')}` }]
   })

@@ -1,9 +1,9 @@
 /** What a book tells beside findings: what was done without, changed, found damaged or sent back, each with why. */
 import type { Build } from '@/core/build'
 import { damagesOf, partsOf } from '@/core/parts'
-import { stepsOf, type ChangeId } from '@/core/walk'
+import { stepsOf } from '@/core/walk'
 import { PART_STATE_WORDS } from '@/wording/parts'
-import { CHANGE_WORDS, stepTitle } from '@/wording/walk'
+import { changeName, setAsideWords, stepTitle } from '@/wording/walk'
 
 const ON_THE_WALK = { waived: 'gone on without what it waits for', leftOut: 'left out', confirmed: 'still true' } as const
 
@@ -12,12 +12,17 @@ export function onTheWalk(build: Build): string[] {
   const titles = new Map(stepsOf(build).map((step) => [step.id, stepTitle(step)]))
   return build.entries.flatMap((entry) => {
     if (build.readings.takenBack.has(entry.id)) return []
-    if (entry.kind === 'change') return [`Changed: ${CHANGE_WORDS[entry.what as ChangeId] ?? entry.what}: ${entry.text} (${entry.by})`]
+    if (entry.kind === 'change') return [`Changed: ${changeName(entry.what)}: ${entry.text} (${entry.by})`]
     if (entry.kind !== 'step' || !(entry.did in ON_THE_WALK)) return []
     const said = ON_THE_WALK[entry.did as keyof typeof ON_THE_WALK]
     const who = [entry.by, ...(entry.second ? [entry.second] : [])].join(', ')
     return [`${titles.get(entry.step) ?? entry.step}: ${said}, ${entry.reason} (${who})`]
   })
+}
+
+/** Entries of an older program that point at what they may not: kept, and not counted. */
+export function setAsideLines({ setAside }: Build): string[] {
+  return setAside.map(setAsideWords)
 }
 
 /** What was found damaged and what its owner answered; parts that did not fit, were sent back, or stand in the place of others. */

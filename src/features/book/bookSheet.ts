@@ -44,7 +44,7 @@ import {
   columnHeading,
 } from '@/wording'
 
-import { ofParts, onTheWalk } from './beyondFindings'
+import { ofParts, onTheWalk, setAsideLines } from './beyondFindings'
 import { jointSheets, type JointSheet } from './jointSheet'
 
 export interface BookSheet {
@@ -151,7 +151,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
     gauges: gaugesUsed(build),
     rule: RULE_WORDS[spec.methods.rule],
     planned: (spec.planned ?? []).map((one) => plannedWords(one, system)),
-    walk: onTheWalk(build),
+    walk: [...onTheWalk(build), ...setAsideLines(build)],
     parts: ofParts(build),
     crossed: crossedOut(build),
     notChecked: [

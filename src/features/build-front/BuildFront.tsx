@@ -15,7 +15,7 @@ import { useSpec, type SpecEdit } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing, type StationMark } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { useRefresh } from '@/ui/useRefresh'
 import { dutyWords, fuelWords, small } from '@/wording'
@@ -101,11 +101,13 @@ interface BuildFrontProps {
   readonly benches: readonly BenchSummary[]
   readonly marks: readonly StationMark[]
   readonly openRuns: readonly OpenRun[]
+  /** Entries of an older program that do not count, in words. */
+  readonly setAside: readonly string[]
   readonly clocks: readonly ServedClock[]
 }
 
 /** The front of a build: the engine, the state of each bench, and everything that can be taken out of it. */
-export function BuildFront({ id, initial, revision, benches, marks, openRuns: runs, clocks }: BuildFrontProps) {
+export function BuildFront({ id, initial, revision, benches, marks, openRuns: runs, setAside, clocks }: BuildFrontProps) {
   const device = useDevice()
   const system = device.systemFor(initial.units, id)
   const edit = useSpec(id, initial, revision, device.initials)
@@ -128,6 +130,9 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
         <Lead>{purposeWords(spec, system)}</Lead>
         <OpenRuns buildId={id} runs={runs} />
         <ClockList buildId={id} clocks={clocks} />
+        {setAside.map((words) => (
+          <Notice key={words}>{words}</Notice>
+        ))}
         <Engine aria-label="Engine">
           <div>
             <EngineDrawing

@@ -2,11 +2,10 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { Damage } from '@/core/parts'
-import type { ChangeId } from '@/core/walk/changes'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Row } from '@/ui/Page'
-import { CHANGE_WORDS } from '@/wording/walk'
+import { changeName } from '@/wording/walk'
 import type { DamageSaid } from '../parts/useParts'
 
 const Item = styled.li`
@@ -79,7 +78,7 @@ function DamageItem({ damage, onTell, onRepaired, onUndo }: ListProps & { damage
         )}
         {!repaired && answer?.option && (
           <Button size="small" kind="primary" onPress={() => onRepaired(damage)}>
-            {answer.option.stales ? `Done: ${CHANGE_WORDS[answer.option.stales as ChangeId].toLowerCase()} is on record with it` : 'Done'}
+            {answer.option.stales ? `Done: ${changeName(answer.option.stales)} is on record with it` : 'Done'}
           </Button>
         )}
         <Button size="small" kind="plain" onPress={() => onUndo(id)}>
@@ -117,6 +116,6 @@ function Answer({ options, onSay }: { options: Damage['options']; onSay: (said: 
 }
 
 function optionWords({ text, days, price, stales }: Damage['options'][number]): string {
-  const stale = stales ? `; makes stale what rests on it (${CHANGE_WORDS[stales as ChangeId].toLowerCase()})` : ''
+  const stale = stales ? `; makes stale what rests on it (${changeName(stales)})` : ''
   return `${text}: ${days === 1 ? '1 day' : `${days} days`}, ${price.toFixed(2)}${stale}`
 }
