@@ -12,6 +12,8 @@ const config: NextConfig = {
   compiler: { styledComponents: true },
   poweredByHeader: false,
   reactStrictMode: true,
+  // Above what a route takes itself, so that it is the route that says what is too large.
+  experimental: { proxyClientMaxBodySize: '25mb' },
   serverExternalPackages: ['@libsql/client', 'libsql', 'pdfmake'],
   // The migrations are read from disk at start.
   outputFileTracingIncludes: { '/*': ['./src/data/migrations/**/*'] },

@@ -14,6 +14,6 @@ if (process.argv.includes('--reset')) {
   console.log('The demo starts over.')
 }
 run(process.execPath, typescript('src/demo/load.ts'), { ...QUIET_ENV, ...env })
-const { address } = serve(env)
-await untilReady(address)
-console.log(`\nKalibros with the demo shop is at ${address}\n`)
+const served = serve(env)
+await untilReady(served)
+console.log(`\nKalibros with the demo shop is at ${served.address}\n`)

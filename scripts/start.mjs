@@ -3,6 +3,6 @@ import { serve, untilReady } from './serve.mjs'
 
 install()
 build()
-const { address } = serve()
-await untilReady(address)
-console.log(`Kalibros is at ${address}`)
+const served = serve()
+await untilReady(served)
+console.log(`Kalibros is at ${served.address}`)

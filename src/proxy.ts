@@ -10,7 +10,7 @@ export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host')
   if (!isAllowedHost(host))
     return refusal(421, `This program does not answer to “${host ?? ''}”. If the shop calls it so, name it in KALIBROS_HOSTS.`)
-  if (!isOwnOrigin(request.method, request.headers)) return refusal(403, 'Sent by another site. Nothing was stored.')
+  if (!isOwnOrigin(request.method, request.headers)) return refusal(403, 'Asked for by another site. Nothing was stored.')
   const nonce = crypto.randomUUID().replaceAll('-', '')
   const policy = policyFor(nonce)
   const headers = new Headers(request.headers)

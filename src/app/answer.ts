@@ -4,26 +4,18 @@ import type { z } from 'zod'
 import { shapeIssue } from '@/core/files'
 import { isRefused, type RefusalCode } from '@/data/failure'
 import { fileIssueWords, placeWords } from '@/wording'
+import { refusalWords } from '@/wording/refusals'
 
-const REFUSAL: Readonly<Record<RefusalCode, { status: number; words: (about: string) => string }>> = {
-  noSuchBuild: { status: 404, words: () => 'There is no such build here. Nothing was stored.' },
-  staleRevision: {
-    status: 409,
-    words: () => 'Somebody saved this build in between. Nothing was overwritten: load it again and repeat the change.',
-  },
-  idTaken: {
-    status: 409,
-    words: () => 'Readings of this file are already here, in another build. Nothing was stored; it can come in as a copy.',
-  },
-  noSuchGauge: { status: 422, words: (gauge) => `Gauge “${gauge}” is not in the drawer. Nothing was stored.` },
-  noSuchTarget: { status: 422, words: () => 'It points at an entry that is not stored. Nothing was stored.' },
-  wrongTarget: { status: 422, words: () => 'It points at an entry of another kind: a pull is not undone, and only a reading is struck.' },
-  photoTaken: { status: 409, words: () => 'Another picture is kept under this id. This one was not stored.' },
-  buildExists: { status: 409, words: () => 'This build is already here. Open it, or bring it in as a copy.' },
-}
-
-export function refusalWords(code: RefusalCode, about: string): string {
-  return REFUSAL[code].words(about)
+const STATUS: Readonly<Record<RefusalCode, number>> = {
+  noSuchBuild: 404,
+  staleRevision: 409,
+  idTaken: 409,
+  noSuchGauge: 422,
+  noSuchTarget: 422,
+  wrongTarget: 422,
+  buildExists: 409,
+  newerBuild: 409,
+  photoTaken: 409,
 }
 
 /** The first thing that is wrong with what was sent, where and what. */
@@ -36,7 +28,7 @@ export async function answering(work: () => Promise<NextResponse>): Promise<Next
   try {
     return await work()
   } catch (error) {
-    if (isRefused(error)) return refused(REFUSAL[error.code].status, refusalWords(error.code, error.about))
+    if (isRefused(error)) return refused(STATUS[error.code], refusalWords(error.code, error.about))
     if (error instanceof BadRequest) return refused(error.status, error.message)
     console.error(error)
     return refused(500, 'Something failed here. What you typed is kept on your device.')
@@ -60,14 +52,30 @@ class BadRequest extends Error {
 const MOST_BYTES = 20_000_000
 
 /**
+ * The body as it was sent, up to a size that is told before it is read where the sender says it.
+ * @throws BadRequest where it is larger, or breaks off on the way: its sender sends it again, and nobody is to read of it in a log
+ */
+export async function bodyBytes<Read>(request: Request, most: number, as: (bytes: Uint8Array<ArrayBuffer>) => Read): Promise<Read> {
+  const tooLarge = new BadRequest(`This is larger than ${most / 1_000_000} MB. Nothing was stored.`, 413)
+  if (Number(request.headers.get('content-length')) > most) throw tooLarge
+  let bytes: Uint8Array<ArrayBuffer>
+  try {
+    bytes = new Uint8Array(await request.arrayBuffer())
+  } catch {
+    throw new BadRequest('The request broke off on the way. Nothing was stored.', 400)
+  }
+  if (bytes.length > most) throw tooLarge
+  return as(bytes)
+}
+
+/**
  * The body as data of a schema. A page of another site can send text and forms but not JSON, so that nothing else is taken.
  * @throws BadRequest naming the first fault and its path.
  */
 export async function bodyOf<Schema extends z.ZodType>(request: Request, schema: Schema): Promise<z.infer<Schema>> {
   const type = request.headers.get('content-type') ?? ''
   if (!/^application\/json\b/i.test(type)) throw new BadRequest('Only JSON is taken here. Nothing was stored.', 415)
-  const text = await request.text()
-  if (text.length > MOST_BYTES) throw new BadRequest('The file is larger than 20 MB. Nothing was stored.', 413)
+  const text = await bodyBytes(request, MOST_BYTES, (bytes) => new TextDecoder().decode(bytes))
   let json: unknown
   try {
     json = JSON.parse(text)

@@ -49,7 +49,10 @@ describe('where a write may come from', () => {
   it.each(['PUT', 'PATCH', 'DELETE', 'OPTIONS'])('%s is a write as well', (method) =>
     expect(from({ origin: 'https://evil.example' }, method)).toBe(false),
   )
-  it.each(['GET', 'HEAD'])('%s stores nothing and may be asked from anywhere', (method) =>
-    expect(from({ origin: 'https://evil.example' }, method)).toBe(true),
-  )
+  it.each(['GET', 'HEAD'])('%s of another site is refused where it is no visit: it could take a gauge or listen', (method) => {
+    expect(from({ origin: 'https://evil.example' }, method)).toBe(false)
+    expect(from({ 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' }, method)).toBe(false)
+    expect(from({ 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' }, method)).toBe(true)
+    expect(from({}, method)).toBe(true)
+  })
 })

@@ -21,11 +21,12 @@ export function isAllowedHost(host: string | null): boolean {
 }
 
 /**
- * Whether a write comes from a page of this very address. A browser says where a write comes from; a gauge or a script says
- * nothing and is no page. Over plain http only `Origin` tells, and a sub-domain is another site.
+ * Whether a write, or a look that is no visit, comes from a page of this very address. A browser says where it comes from; a gauge or
+ * a script says nothing and is no page. Over plain http only `Origin` tells, and a sub-domain is another site. A page of this
+ * program may be visited from anywhere: a link in a mail is no send.
  */
 export function isOwnOrigin(method: string, headers: Pick<Headers, 'get'>): boolean {
-  if (READS.has(method)) return true
+  if (READS.has(method) && headers.get('sec-fetch-mode') === 'navigate') return true
   const site = headers.get('sec-fetch-site')
   if (site !== null && site !== 'same-origin' && site !== 'none') return false
   const origin = headers.get('origin')

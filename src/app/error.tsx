@@ -15,16 +15,17 @@ function useReloadOnceReachable(wanted: boolean): void {
 }
 
 /** Plain on purpose: what failed may be the interface itself. */
-export default function PageFailed({ error, reset }: { error: Error; reset: () => void }) {
+export default function PageFailed({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
   const unfetched = isUnfetched(error)
+  const isNewer = error.digest === 'newerBuild'
   useReloadOnceReachable(unfetched)
   return (
     <main style={{ maxWidth: '60ch', margin: '0 auto', padding: '64px 24px', display: 'grid', gap: 20, fontSize: 16 }}>
       <h1 style={{ fontSize: 28, lineHeight: 1.15 }}>{unfetched ? 'The server is out of reach' : 'This page cannot be shown'}</h1>
       <p>
-        {unfetched
-          ? 'A part of this page could not be fetched. It comes back by itself as soon as the server answers. '
-          : 'Something in it could not be worked out. '}
+        {unfetched && 'A part of this page could not be fetched. It comes back by itself as soon as the server answers. '}
+        {isNewer && 'This build was written by a newer Kalibros: open it with that one. '}
+        {!unfetched && !isNewer && 'Something in it could not be worked out. '}
         Nothing that was stored is touched, and what this device holds unsent is kept and sent on.
       </p>
       <p>

@@ -3,6 +3,9 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
 import { formatISO } from 'date-fns'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
+import type { Database } from '@/data/database'
+import type { Refused } from '@/data/failure'
+import { refusalWords } from '@/wording/refusals'
 import { setAsideIn, type Build, type BuildDocument } from '@/core/build'
 import { buildFileSchema, readBuildFile, writeBuildFile } from '@/core/files'
 import { expand, standardUncertainty } from '@/core/metrology'
@@ -241,24 +244,56 @@ program
   .option('--by <initials>', 'who brings it in', '—')
   .description('a build file into the database at KALIBROS_DB_URL')
   .action(async (file: string, options: { by: string }) =>
-    withDatabase(async (db) => {
-      const document = readDocument(file)
-      if (await db.builds.load(document.id))
-        throw new BadInput(`${file}: build ${document.id} is already in the database; nothing was stored`)
-      await db.builds.create(document, options.by)
-      print(`Stored ${document.spec.name}, ${document.entries.length} entries.`)
-    }),
+    withDatabase(
+      async (db) => {
+        const document = readDocument(file)
+        if (await db.builds.load(document.id))
+          throw new BadInput(`${file}: build ${document.id} is already in the database; nothing was stored`)
+        await db.builds.create(document, options.by)
+        print(`Stored ${document.spec.name}, ${document.entries.length} entries.`)
+      },
+      { mayCreate: true },
+    ),
   )
 
-async function withDatabase(work: (db: import('@/data/database').Database) => Promise<void>): Promise<void> {
+/** @param options `mayCreate`: a database that is not there is made; left out, it is said where it was looked for */
+async function withDatabase(work: (db: Database) => Promise<void>, { mayCreate = false } = {}): Promise<void> {
   const { openDatabase } = await import('@/data/database')
-  const db = await openDatabase()
+  const db = await openDatabase(undefined, { mayCreate })
   try {
+    if (db.notice) console.error(db.notice)
     await work(db)
   } finally {
     db.close()
   }
 }
+
+/** Where the shop's database is: as it is set, else where `npm start` makes it. */
+async function shopUrl(): Promise<string> {
+  const { DEFAULT_URL } = await import('@/data/database')
+  return process.env.KALIBROS_DB_URL ?? DEFAULT_URL
+}
+
+program
+  .command('backup')
+  .argument('<file>', 'where the copy goes')
+  .description('a whole copy of the database at KALIBROS_DB_URL, also while it is in use')
+  .action(async (file: string) => {
+    const { backUp } = await import('@/data/backup')
+    await backUp(await shopUrl(), file)
+    print(`Copied to ${file}, and checked.`)
+  })
+
+program
+  .command('restore')
+  .argument('<file>', 'a copy made by backup')
+  .description('puts a copy in the place of the database at KALIBROS_DB_URL, which is kept beside it; the server is stopped first')
+  .action(async (file: string) => {
+    const { restore } = await import('@/data/backup')
+    const aside = await restore(await shopUrl(), file)
+    print(`${file} is in its place.${aside ? ` What was there is kept as ${aside}.` : ''}`)
+    print('Start the server. Devices send again what they entered in the last thirty days and it lacks.')
+  })
 
 program
   .command('sum')
@@ -341,12 +376,30 @@ function resultJson(result: SumResult) {
   }
 }
 
+/** What went wrong in words, where it is no fault of the program: what was given, the database, or what it was asked to store. */
+function expectedWords(error: unknown): string | undefined {
+  if (error instanceof BadInput) return error.message
+  if (!(error instanceof Error)) return undefined
+  if (error.name === 'CannotOpen' || error.name === 'BackupRefused') return error.message
+  if (error.name !== 'Refused') return undefined
+  const { code, about } = error as Refused
+  return refusalWords(code, about)
+}
+
+// Whoever reads the output may stop in the middle of it, as `head` does.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
+  process.exit()
+})
+
 try {
   await program.parseAsync()
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : BAD_INPUT
-  else if (error instanceof BadInput) {
-    process.stderr.write(`${error.message}\n`)
+  else {
+    const words = expectedWords(error)
+    if (words === undefined) throw error
+    process.stderr.write(`${words}\n`)
     process.exitCode = BAD_INPUT
-  } else throw error
+  }
 }

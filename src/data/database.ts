@@ -1,16 +1,20 @@
 import 'server-only'
-import { mkdirSync } from 'node:fs'
-import path from 'node:path'
-import { createClient } from '@libsql/client'
+import { copyFileSync } from 'node:fs'
+import type { Client } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
+import pRetry from 'p-retry'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { buildStore, type BuildStore } from './builds'
+import type { Connection } from './connection'
+import { causesOf } from './failure'
 import { gaugeStore, type GaugeStore } from './gauges'
+import { cannotOpen, connect, fileOf, isCannotOpen, markAsOurs, MIGRATIONS_FOLDER } from './opening'
 import { photoStore, type PhotoStore } from './photos'
 import { planStore, type PlanStore } from './plans'
 import { pressStore, type PressStore } from './presses'
 import * as schema from './schema'
+import { walDamage } from './walDamage'
 
 export interface Database {
   readonly builds: BuildStore
@@ -18,28 +22,72 @@ export interface Database {
   readonly presses: PressStore
   readonly photos: PhotoStore
   readonly plans: PlanStore
+  /** What was found wrong as it was opened, for the person in charge. */
+  readonly notice?: string
   close(): void
 }
 
-const DEFAULT_URL = 'file:./data/kalibros.db'
-/** The server runs in the project's folder; the command line runs anywhere and says where that is. */
-const MIGRATIONS = path.join(process.env.KALIBROS_ROOT ?? process.cwd(), 'src/data/migrations')
-const BUSY_TIMEOUT_MS = 5000
+export const DEFAULT_URL = 'file:./data/kalibros.db'
 
-/** Opens the database at a libSQL URL, makes its folder if it is missing, migrates it and puts the usual gauges into the drawer. */
-export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_URL): Promise<Database> {
-  const file = /^file:(?!:memory:)(.+?)(?:\?|$)/.exec(url)?.[1]
-  if (file) mkdirSync(path.dirname(path.resolve(file)), { recursive: true })
-  const client = createClient({ url, authToken: process.env.KALIBROS_DB_TOKEN })
-  if (file) {
-    await client.execute('PRAGMA journal_mode = WAL')
-    await client.execute(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`)
-    // An acknowledged reading must survive the plug being pulled, not only the program being killed.
-    await client.execute('PRAGMA synchronous = FULL')
+export interface OpenOptions {
+  /** Where there is none, one is made. */
+  readonly mayCreate?: boolean
+  /** Told of each try that failed for what may pass; without it the first failure is the last. */
+  readonly onWaiting?: (failure: Error) => void
+}
+
+/**
+ * Opens the database at a libSQL URL, makes its folder if it is missing, migrates it and puts the usual gauges into the drawer.
+ * @throws CannotOpen in one sentence, where it may not or cannot be used
+ */
+export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_URL, options: OpenOptions = {}): Promise<Database> {
+  const { onWaiting } = options
+  return pRetry(() => openOnce(url, options), {
+    retries: onWaiting ? Number.POSITIVE_INFINITY : 0,
+    minTimeout: 500,
+    maxTimeout: 10_000,
+    onFailedAttempt: ({ error }) => {
+      if (isCannotOpen(error) && error.mayPass) onWaiting?.(error)
+    },
+    shouldRetry: ({ error }) => isCannotOpen(error) && error.mayPass,
+  })
+}
+
+async function openOnce(url: string, { mayCreate }: OpenOptions): Promise<Database> {
+  const file = fileOf(url)
+  const notice = file && setDamagedLogAside(file)
+  let client: Client | undefined
+  try {
+    client = await connect(url, { mayCreate })
+    const connection = drizzle(client, { schema })
+    await migrated(connection)
+    await markAsOurs(client, url)
+    return await storesOf(client, connection, notice)
+  } catch (error) {
+    client?.close()
+    throw cannotOpen(error, file ?? url)
   }
-  await client.execute('PRAGMA foreign_keys = ON')
-  const connection = drizzle(client, { schema })
-  await migrate(connection, { migrationsFolder: MIGRATIONS })
+}
+
+/** Two programs that start at once on an empty database: one of them migrates it, and the other finds it done. */
+async function migrated(connection: Connection): Promise<void> {
+  const once = () => migrate(connection, { migrationsFolder: MIGRATIONS_FOLDER })
+  await pRetry(once, { retries: 3, minTimeout: 200, shouldRetry: ({ error }) => /already exists|duplicate column/i.test(causesOf(error)) })
+}
+
+/** A copy of a log that is damaged in its middle, before SQLite leaves out what stands behind the damage; what to say of it. */
+function setDamagedLogAside(file: string): string | undefined {
+  const damage = walDamage(`${file}-wal`)
+  if (!damage) return undefined
+  const aside = `${file}-wal.damaged-${Date.now()}`
+  copyFileSync(`${file}-wal`, aside)
+  return [
+    `${file}-wal was damaged at its frame ${damage.frame}: ${damage.commitsLost} of the last writes cannot be read.`,
+    `The log is kept at ${aside}. Devices that entered them send them again; look whether a backup has more.`,
+  ].join(' ')
+}
+
+async function storesOf(client: Client, connection: Connection, notice: string | undefined): Promise<Database> {
   const gauges = gaugeStore(connection)
   // Those already there stay as they are; a newer program may bring a gauge for something it has learnt to measure.
   await gauges.add(DEFAULT_GAUGES)
@@ -49,6 +97,7 @@ export async function openDatabase(url = process.env.KALIBROS_DB_URL ?? DEFAULT_
     presses: pressStore(connection),
     photos: photoStore(connection),
     plans: planStore(connection),
+    ...(notice !== undefined && { notice }),
     close: () => client.close(),
   }
 }
@@ -59,4 +108,24 @@ const shared = globalThis as { kalibrosDatabase?: Promise<Database> }
 export function database(): Promise<Database> {
   shared.kalibrosDatabase ??= openDatabase()
   return shared.kalibrosDatabase
+}
+
+/**
+ * Opens it as the server starts. What may pass is waited for, and said once; anything else ends the program with one sentence:
+ * nothing runs half alive.
+ */
+export async function openAtStart(): Promise<void> {
+  let said = ''
+  const onWaiting = ({ message }: Error) => {
+    if (message !== said) console.error(`${message} Trying again.`)
+    said = message
+  }
+  shared.kalibrosDatabase = openDatabase(undefined, { onWaiting })
+  try {
+    const { notice } = await shared.kalibrosDatabase
+    if (notice) console.error(notice)
+  } catch (error) {
+    console.error(isCannotOpen(error) ? `Kalibros does not start: ${error.message}` : error)
+    process.exit(1)
+  }
 }

@@ -1,6 +1,6 @@
 /** What a write was refused for. Carries no customer's values: those stay out of logs. */
 export type RefusalCode =
-  'noSuchBuild' | 'staleRevision' | 'idTaken' | 'noSuchGauge' | 'noSuchTarget' | 'wrongTarget' | 'buildExists' | 'photoTaken'
+  'noSuchBuild' | 'staleRevision' | 'idTaken' | 'noSuchGauge' | 'noSuchTarget' | 'wrongTarget' | 'buildExists' | 'photoTaken' | 'newerBuild'
 
 /** Told by its name: the server's bundles hold more than one copy of this class, so `instanceof` would not know it. */
 export function isRefused(error: unknown): error is Refused {
@@ -8,12 +8,16 @@ export function isRefused(error: unknown): error is Refused {
 }
 
 export class Refused extends Error {
+  /** What the page of a fault is told by: Next hides the words of an error of the server, and passes this on. */
+  readonly digest: string
+
   constructor(
     readonly code: RefusalCode,
     readonly about: string,
   ) {
     super(`${code}: ${about}`)
     this.name = 'Refused'
+    this.digest = code
   }
 }
 

@@ -71,7 +71,8 @@ export async function latestRevision(connection: Connection, id: string) {
   return latest && { number: latest.number, spec: specOf(latest) }
 }
 
-/** A spec as this program knows it, whichever version of the program stored it. */
+/** A spec as this program knows it, whichever version of the program stored it. @throws Refused where that was a newer one. */
 function specOf(row: { spec: string; version: number }): Spec {
+  if (row.version > BUILD_VERSION) throw new Refused('newerBuild', String(row.version))
   return withUsual(migrateSpec(JSON.parse(row.spec) as object, row.version))
 }

@@ -97,6 +97,7 @@ export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSy
         placeholder="you"
         onChange={(event) => setTyped(event.target.value.toUpperCase())}
         onBlur={() => keep({ initials: typed.trim() })}
+        onKeyDown={(event) => event.key === 'Enter' && keep({ initials: typed.trim() })}
       />
     </Box>
   )

@@ -1,5 +1,7 @@
 import { createServer, type Server } from 'node:http'
+import { connect } from 'node:net'
 import { chromium, type Browser, type Page } from '@playwright/test'
+import { formatGaugeLine } from '@/core/liveGauge'
 import { demo, expect, readings, shopOf, TERN, test, type Shop } from '../support/shop'
 import { freePort, TestServer } from '../support/server'
 import config from '../../playwright.config'
@@ -145,6 +147,85 @@ test('the name the shop gave it is answered, and writes of its own pages are sto
   expect(readings(await shop.document(id)).some(({ id: one }) => one.endsWith('00b'))).toBe(true)
   await page.close()
 })
+
+test('another site takes no live gauge: streams refuse it, and listening is begun by a write', async () => {
+  const listens = (session: string, headers: HeadersInit = {}) =>
+    fetch(`${server.address}/api/live?session=${session}`, { headers, signal: AbortSignal.timeout(10_000) })
+  expect((await listens('unannounced')).status).toBe(422)
+  const begin = { what: 'listen', session: 'bench-session', words: 'KV at the bench' }
+  const foreignHeaders = { 'content-type': 'application/json', origin: 'https://evil.test' }
+  const posted = await fetch(`${server.address}/api/live/hold`, { method: 'POST', headers: foreignHeaders, body: JSON.stringify(begin) })
+  expect(posted.status).toBe(403)
+  expect((await listens('bench-session')).status).toBe(422)
+  expect((await server.post('/api/live/hold', begin)).status).toBe(200)
+  for (const headers of [['origin https://evil.test'], ['sec-fetch-site cross-site', 'sec-fetch-mode no-cors']].map(headersOf))
+    expect((await listens('bench-session', headers)).status).toBe(403)
+  // A page of another site that knows the session opens a stream: nobody is connected by it, and no gauge goes to it.
+  const id = await shop.bring(demo(TERN))
+  const page = await browser.newPage()
+  await page.goto(`http://evil.test:${foreign.port}/`)
+  for (const path of ['/api/live?session=bench-session', `/api/builds/${id}/news`]) {
+    const state = await page.evaluate(
+      (url) =>
+        new Promise<number>((resolve) => {
+          const source = new EventSource(url)
+          source.addEventListener('error', () => resolve(source.readyState))
+          source.addEventListener('open', () => resolve(-1))
+        }),
+      `http://127.0.0.1:${server.port}${path}`,
+    )
+    expect(state).toBe(2)
+  }
+  await page.close()
+  const line = formatGaugeLine({ name: 'gauge-evil', value: 1.25, unit: 'mm', sequence: 1 })
+  expect((await server.post('/api/live', { lines: [line] })).status).toBe(200)
+  const heard = await listens('bench-session&after=0')
+  expect(heard.status).toBe(200)
+  const reader = heard.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let said = ''
+  while (!said.includes('gauge-evil')) said += (await reader.read()).value ?? ''
+  expect(said).toContain('event: nobody')
+  expect(said).not.toContain('event: mine')
+  await reader.cancel()
+})
+
+test('addresses, methods and bodies that are none are answered in words, and leave no trace in the log', async () => {
+  const id = await shop.bring(demo(TERN))
+  for (const path of [
+    '/%',
+    '/builds/%E0%A4%A',
+    '/sums/%ZZ',
+    '/builds/%00',
+    `/api/builds/${id}/entries?station=%C3%28`,
+    '/_next/static/%E0',
+  ]) {
+    const { status, body } = await rawRequest(`GET ${path} HTTP/1.1`)
+    expect(status, path).toBe(400)
+    expect(body).toContain('cannot be read')
+  }
+  for (const method of ['TRACE', 'PUT', 'PROPFIND', 'DELETE']) expect((await rawRequest(`${method} / HTTP/1.1`)).status, method).toBe(405)
+  const large = await server.post<{ error: string }>('/api/builds', { from: 'file', by: 'KV', document: 'x'.repeat(21_000_000) })
+  expect([large.status, large.json.error]).toEqual([413, 'This is larger than 20 MB. Nothing was stored.'])
+  // Above ten megabytes and below twenty it is looked at whole.
+  const whole = await server.post<{ error: string }>('/api/builds', { from: 'file', by: 'KV', document: 'x'.repeat(12_000_000) })
+  expect(whole.status).toBe(422)
+  expect(whole.json.error).not.toContain('broke off')
+})
+
+const headersOf = (lines: readonly string[]): HeadersInit => lines.map((line) => line.split(' ') as [string, string])
+
+/** A request to the letter, as no client of this century would send it. */
+function rawRequest(head: string): Promise<{ readonly status: number; readonly body: string }> {
+  return new Promise((resolve, reject) => {
+    const socket = connect(server.port, '127.0.0.1', () =>
+      socket.write(`${head}\r\nHost: 127.0.0.1:${server.port}\r\nConnection: close\r\n\r\n`),
+    )
+    let answer = ''
+    socket.on('data', (data) => (answer += data.toString()))
+    socket.on('error', reject)
+    socket.on('close', () => resolve({ status: Number(answer.split(' ')[1]), body: answer.slice(answer.indexOf('\r\n\r\n')) }))
+  })
+}
 
 test('asking only for the head of the live line leaves no listener behind', async () => {
   for (let asked = 0; asked < 20; asked++) {

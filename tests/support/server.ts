@@ -42,15 +42,19 @@ export class TestServer {
   async up(): Promise<number> {
     const started = performance.now()
     if (this.isRunning) return 0
-    this.child = spawn(
-      process.execPath,
-      [path.join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(this.port)],
-      {
-        cwd: ROOT,
-        stdio: ['ignore', 'ignore', 'inherit'],
-        env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', KALIBROS_DB_URL: this.databaseUrl, ...this.env },
+    this.child = spawn(process.execPath, [path.join(ROOT, 'scripts/server.mjs')], {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        HOST: '127.0.0.1',
+        PORT: String(this.port),
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        KALIBROS_DB_URL: this.databaseUrl,
+        ...this.env,
       },
-    )
+    })
     while (performance.now() - started < PATIENCE_MS) {
       const well = await fetch(`${this.address}/api/health`).then(
         (response) => response.ok,

@@ -5,7 +5,7 @@ import { PART_STATES } from './partState'
 import { DAMAGE_ACTIONS, damageSaid, PART_ACTIONS, partSaid } from './partsSchema'
 import { AXIS_FORMS, type AxisForm, type Place } from './place'
 import { STEP_ACTIONS } from './walkStages'
-import { finite, id, text, initials, oneName, stationName, stepId, words, instant, unitId } from './schemaFields'
+import { entryId, finite, id, text, initials, oneName, stationName, stepId, words, instant, unitId } from './schemaFields'
 
 export const gaugeSchema = z
   .object({
@@ -39,8 +39,6 @@ function axisSchema(form: AxisForm): z.ZodType {
   return form.is === 'oneOf' ? z.enum(form.words) : z.string().min(1).max(form.letters)
 }
 
-/** In small letters: the same id in capitals would be a second one. */
-const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
 const stamp = { id: entryId, at: instant, by: initials }
 const station = { characteristic: stationName, place: placeSchema }
 

@@ -5,6 +5,8 @@ import type { PaperKey } from './paper'
 
 export const finite = z.number()
 export const id = z.string().min(1).max(64)
+/** In small letters: the same id in capitals would be a second one. */
+export const entryId = z.uuid().regex(/^[^A-F]+$/, 'an id is written in small letters')
 export const text = z.string().max(2000)
 export const initials = z.string().trim().min(1).max(8)
 export const oneName = z.string().regex(/^[a-z][A-Za-z]*$/)

@@ -1,9 +1,9 @@
 /** Pictures of steps, which are kept beside a build and not in its document. */
 import { z } from 'zod'
-import { initials, stepId } from '../build/schemaFields'
+import { entryId, initials, stepId } from '../build/schemaFields'
 
 /** What is said with a picture. */
-export const photoSchema = z.object({ id: z.uuid(), step: stepId, at: z.iso.datetime(), by: initials }).strict()
+export const photoSchema = z.object({ id: entryId, step: stepId, at: z.iso.datetime(), by: initials }).strict()
 export type PhotoCard = z.infer<typeof photoSchema>
 
 /** The build file in an archive. */

@@ -220,4 +220,16 @@ describe('readings as CSV', () => {
     })
     expect(readingsToCsv(risky)).toContain(`"'\n=1+1"`)
   })
+
+  it('guards what a spreadsheet that parts cells by semicolons would run, and reads it back as it was', () => {
+    const typed = '1;=1+1'
+    const risky = openBuild({
+      ...document,
+      entries: document.entries.map((entry) => (entry.kind === 'reading' && entry.id === first.id ? { ...entry, asTyped: typed } : entry)),
+    })
+    const csv = readingsToCsv(risky)
+    expect(csv).toContain("1;'=1+1")
+    const [row] = readingsFromCsv(csv, { ...empty, entries: [] }, stations, { makeId, asCopy: true }).rows
+    expect(row!.outcome.state === 'good' && row!.outcome.reading.asTyped).toBe(typed)
+  })
 })

@@ -30,8 +30,17 @@ import { printed } from '../numerics/printed'
 /** Cells a spreadsheet would run, also behind a line break; plain negative numbers are left alone. */
 const FORMULA_LIKE = /^(?:[=@\t\r\n]|[+-](?!\d*[.,]?\d+$))[\s\S]*$/
 
+/** Where cells are parted by semicolons or tabs, what stands behind one begins a cell of its own. */
+const FORMULA_INSIDE = /([;\t])(?=[=+\-@])/g
+const FORMULA_INSIDE_KEPT = /([;\t])'(?=[=+\-@])/g
+
+function unrunnable(cell: string | number | undefined): string | number | undefined {
+  return typeof cell === 'string' ? cell.replace(FORMULA_INSIDE, "$1'") : cell
+}
+
 function csvOf(rows: readonly Partial<Record<Column, string | number>>[]): string {
-  return `${Papa.unparse([...rows], { columns: [...CSV_COLUMNS], newline: '\n', escapeFormulae: FORMULA_LIKE })}\n`
+  const sound = rows.map((row) => Object.fromEntries(Object.entries(row).map(([column, cell]) => [column, unrunnable(cell)])))
+  return `${Papa.unparse(sound, { columns: [...CSV_COLUMNS], newline: '\n', escapeFormulae: FORMULA_LIKE })}\n`
 }
 
 /** Every reading ever taken, in the order it was stored, with what became of it. */
@@ -185,7 +194,11 @@ class RowReader {
   }
 
   read(row: Readonly<Record<string, string>>): CsvRow['outcome'] {
-    const cell = (column: Column) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r\n])/, '')
+    const cell = (column: Column) =>
+      (row[column] ?? '')
+        .trim()
+        .replace(/^'(?=[=+\-@\t\r\n])/, '')
+        .replace(FORMULA_INSIDE_KEPT, '$1')
     if (!this.options.asCopy && cell('id') !== '' && this.stored.has(cell('id'))) return { state: 'known' }
     const state = cell('state')
     if (state === 'struck' || state === 'takenBack') return { state: 'left', why: state }

@@ -1,6 +1,7 @@
 /** Presses of live gauges as the server sends them: one stream a tab, which goes on after the last press that landed. */
 import type { GaugeLine } from '@/core/liveGauge'
 import { ownSession } from '../ownSession'
+import { send } from '../send'
 
 /** A press of a live gauge on its way to a place. */
 export interface LivePress extends Omit<GaugeLine, 'upper' | 'angleDeg'> {
@@ -40,6 +41,7 @@ interface Heard {
 }
 
 const AGAIN_MS = 1000
+const MOST_WORDS = 80
 
 /**
  * Listens until it is stopped. A connection that drops goes on where it was.
@@ -70,20 +72,29 @@ export function listenToGauges(words: () => string, on: Heard): () => void {
       on.lost(name, by)
     },
   }
-  const connect = () => {
-    const query = new URLSearchParams({ session: ownSession(), words: words(), ...(heard !== null && { after: heard }) })
+  let isStopped = false
+  const connect = async () => {
+    const begun = await send('/api/live/hold', { what: 'listen', session: ownSession(), words: words().slice(0, MOST_WORDS) })
+    if (isStopped) return
+    if (!begun.ok) {
+      on.connected(false)
+      timer = setTimeout(() => void connect(), AGAIN_MS)
+      return
+    }
+    const query = new URLSearchParams({ session: ownSession(), ...(heard !== null && { after: heard }) })
     const opened = new EventSource(`/api/live?${query}`)
     source = opened
     opened.addEventListener('open', () => on.connected(true))
     for (const [name, act] of Object.entries(acts)) opened.addEventListener(name, (event) => act((event as MessageEvent<string>).data))
     opened.addEventListener('error', () => {
       on.connected(false)
-      // A server that answers with a failure ends the source for good: start another.
-      if (opened.readyState === EventSource.CLOSED) timer = setTimeout(connect, AGAIN_MS)
+      // A server that was started again knows no listeners: begin once more.
+      if (opened.readyState === EventSource.CLOSED) timer = setTimeout(() => void connect(), AGAIN_MS)
     })
   }
-  connect()
+  void connect()
   return () => {
+    isStopped = true
     source?.close()
     clearTimeout(timer)
   }

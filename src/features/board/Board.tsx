@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { LinkButton } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { ClockList } from '../clocks/ClockList'
 import { AwaitedLines, EventLine } from '../parts/AwaitedLines'
@@ -128,12 +128,15 @@ const ORDERS = [
 
 /** The shop board: every engine on the go, how it stands, and what to do next to it. */
 export function Board({
+  notice,
   builds,
   total,
   query,
   pageSize,
   today,
 }: {
+  /** What was found wrong with the database as it was opened. */
+  notice: string | undefined
   builds: readonly BoardBuild[]
   total: number
   query: BoardQuery
@@ -163,6 +166,11 @@ export function Board({
             New build
           </LinkButton>
         </Row>
+        {notice && (
+          <Notice data-tone="bad" role="alert">
+            {notice}
+          </Notice>
+        )}
         <FindForm query={query} />
         {total === 0 && query.find === '' && !query.putAway && (
           <Lead>

@@ -4,6 +4,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { Button } from '@/ui/Button'
 import { Card, Notice, SectionTitle } from '@/ui/Page'
 import { send } from '../send'
+import { keepPhoto } from '../walk/photos/keptPhotos'
 import { sendPhoto } from '../walk/photos/sendPhoto'
 import type { OpenedFile } from './archive'
 
@@ -40,8 +41,8 @@ export function OpenFile({ by }: { by: string }) {
     const isArchive = file.name.endsWith('.zip')
     try {
       await open(isArchive ? await fromArchive(file) : { text: await file.text(), photos: [] }, false)
-    } catch {
-      setTrouble({ words: DAMAGED })
+    } catch (fault) {
+      setTrouble({ words: isBadArchive(fault) ? `${fault.message} Nothing was stored.` : DAMAGED })
     }
   }
   return (
@@ -77,15 +78,25 @@ export function OpenFile({ by }: { by: string }) {
 
 async function fromArchive(file: File): Promise<OpenedFile> {
   const { openedArchive } = await import('./archive')
-  return openedArchive(new Uint8Array(await file.arrayBuffer()))
+  return openedArchive(file)
 }
 
-/** Sends the pictures of an archive one by one, those of a copy under ids of their own; how many did not get through. */
+/** By its name: its class comes with the part that is fetched when an archive is opened. */
+function isBadArchive(fault: unknown): fault is Error {
+  return fault instanceof Error && fault.name === 'BadArchive'
+}
+
+/**
+ * Sends the pictures of an archive one by one, those of a copy under ids of their own; how many the server has not. Those that did
+ * not reach it stay on this device and are sent from the walk.
+ */
 async function photosNotKept(buildId: string, { photos }: OpenedFile, asCopy: boolean): Promise<number> {
   let missing = 0
   for (const photo of photos) {
-    const answer = await sendPhoto(buildId, asCopy ? { ...photo, id: uuidV7() } : photo)
+    const own = asCopy ? { ...photo, id: uuidV7() } : photo
+    const answer = await sendPhoto(buildId, own)
     if (answer.is !== 'kept') missing++
+    if (answer.is === 'unreached') await keepPhoto(buildId, own)
   }
   return missing
 }

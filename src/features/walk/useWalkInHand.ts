@@ -103,8 +103,8 @@ function keysOf({
 }
 
 /** Pictures of the step in hand: asked for by a key, and taken. */
-function useStepPhotos(buildId: string, step: WalkStep | undefined, by: string, say: (words: string) => void) {
-  const { waiting, trouble, take } = usePhotos(buildId)
+function useStepPhotos({ id, photos }: ServedWalk, step: WalkStep | undefined, by: string, say: (words: string) => void) {
+  const { waiting, trouble, take } = usePhotos(id, photos)
   return {
     waiting,
     trouble,
@@ -146,7 +146,7 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
     if (by !== '') walk.change(by, what, text)
     setOpen(undefined)
   }
-  const photo = useStepPhotos(served.id, step, by, setSaid)
+  const photo = useStepPhotos(served, step, by, setSaid)
   useKeys(keysOf({ standing, isHere: !place, move, done, undo, ask, shift: order.shift, photo: photo.ask }))
   return {
     photo,

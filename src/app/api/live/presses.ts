@@ -30,9 +30,22 @@ export function liveNews(): EventEmitter {
   return live().news
 }
 
-export function listening(session: string, words: string): void {
+/** A session says that it will listen, and who and where it is: by a write, which no page of another site can make. */
+export function beginListening(session: string, words: string): void {
+  const { connections = 0 } = live().listeners.get(session) ?? {}
+  live().listeners.set(session, { words, connections, lastSeenMs: Date.now() })
+}
+
+/** The words of a session that has begun to listen; undefined where none has. */
+export function listenerWords(session: string): string | undefined {
+  return live().listeners.get(session)?.words
+}
+
+export function connected(session: string): void {
   const known = live().listeners.get(session)
-  live().listeners.set(session, { words, connections: (known?.connections ?? 0) + 1, lastSeenMs: Date.now() })
+  if (!known) return
+  known.connections++
+  known.lastSeenMs = Date.now()
 }
 
 export function gone(session: string): void {

@@ -6,7 +6,7 @@ import type { PressStore } from '@/data/presses'
 import { gaugeLineIssueWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../answer'
 import { eventStream, inTurn, streamHead } from '../eventStream'
-import { gone, isPresent, listening, liveNews, onlyListener } from './presses'
+import { connected, gone, isPresent, listenerWords, liveNews, onlyListener } from './presses'
 
 export const dynamic = 'force-dynamic'
 
@@ -54,8 +54,8 @@ export const HEAD = streamHead
 export async function GET(request: Request) {
   const query = new URL(request.url).searchParams
   const session = query.get('session') ?? ''
-  const words = (query.get('words') ?? '').slice(0, 80)
-  if (!/^[\w-]{8,64}$/.test(session)) return refused(422, 'A bench session is wanted to listen for.')
+  const words = listenerWords(session)
+  if (words === undefined) return refused(422, 'Listening is begun by a POST of the bench session first.')
   const { presses } = await database()
   const asked = request.headers.get('last-event-id') ?? query.get('after')
   let last = asked !== null && /^\d{1,15}$/.test(asked) ? Number(asked) : await presses.lastSeq()
@@ -71,7 +71,7 @@ export async function GET(request: Request) {
       if (hold.to === session) send({ name: 'mine', data: hold })
       else if (hold.from === session) send({ name: 'lost', data: hold })
     }
-    listening(session, words)
+    connected(session)
     send({ name: 'since', data: last })
     for (const name of mine) send({ name: 'mine', data: { name, to: session, words } })
     liveNews().on('press', look).on('hold', changed)

@@ -1,4 +1,4 @@
-import { MOST_PHOTO_BYTES } from '@/core/files/jpeg'
+import { drawnOnly, MOST_PHOTO_BYTES } from '@/core/files/jpeg'
 
 /** Longest sides and qualities that are tried, the best first; the last of them is small whatever is on it. */
 const TRIED = [
@@ -26,7 +26,7 @@ export async function madeSmall(picture: Blob): Promise<Blob> {
   throw new Error('A picture of 640 pixels weighs more than 300 kB')
 }
 
-function drawn(bitmap: ImageBitmap, sidePx: number, quality: number): Promise<Blob> {
+async function drawn(bitmap: ImageBitmap, sidePx: number, quality: number): Promise<Blob> {
   const scale = Math.min(1, sidePx / Math.max(bitmap.width, bitmap.height))
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale)))
   const context = canvas.getContext('2d')!
@@ -34,5 +34,7 @@ function drawn(bitmap: ImageBitmap, sidePx: number, quality: number): Promise<Bl
   context.fillStyle = 'white'
   context.fillRect(0, 0, canvas.width, canvas.height)
   context.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
-  return canvas.convertToBlob({ type: 'image/jpeg', quality })
+  const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality })
+  // Some browsers write Exif or a colour profile of their own.
+  return new Blob([drawnOnly(new Uint8Array(await blob.arrayBuffer()))], { type: 'image/jpeg' })
 }

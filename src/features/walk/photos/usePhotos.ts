@@ -1,9 +1,10 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
+import type { PhotoCard } from '@/core/files'
 import { useRefresh } from '@/ui/useRefresh'
 import { serverStamp } from '../../clocks/serverTime'
-import { dropPhoto, keepPhoto, waitingPhotos, type KeptPhoto } from './keptPhotos'
+import { keepPhoto, keptPhotos, type KeptPhoto } from './keptPhotos'
 import { madeSmall } from './madeSmall'
 import { sendPhoto } from './sendPhoto'
 
@@ -17,17 +18,29 @@ export interface Photos {
   readonly take: (file: File, step: string, by: string) => Promise<void>
 }
 
-/** Pictures of steps, kept on the device until the server has them. */
-export function usePhotos(buildId: string): Photos {
+/**
+ * Pictures of steps, on the device until the server has them, and for a month after: one that is not among those the server `has` is
+ * sent it again.
+ */
+export function usePhotos(buildId: string, has: readonly PhotoCard[]): Photos {
   const refresh = useRefresh()
   const [waiting, setWaiting] = useState<readonly KeptPhoto[]>([])
   const [trouble, setTrouble] = useState('')
   const isSending = useRef(false)
+  const stored = useRef(new Set<string>())
+  useEffect(() => {
+    stored.current = new Set(has.map(({ id }) => id))
+  }, [has])
   const send = useCallback(async () => {
     if (isSending.current) return
     isSending.current = true
     try {
-      for (const photo of await waitingPhotos(buildId)) {
+      for (const photo of await keptPhotos(buildId)) {
+        if (stored.current.has(photo.id)) {
+          // Its answer was lost on the way.
+          if (photo.sentAt === undefined) await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
+          continue
+        }
         setWaiting((now) => (now.some(({ id }) => id === photo.id) ? now : [...now, photo]))
         const answer = await sendPhoto(buildId, photo)
         if (answer.is === 'unreached') break
@@ -36,7 +49,8 @@ export function usePhotos(buildId: string): Photos {
           setTrouble(`${answer.why} It stays on this device, and is sent again.`)
           continue
         }
-        await dropPhoto(buildId, photo.id)
+        stored.current.add(photo.id)
+        await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
         setWaiting((now) => now.filter(({ id }) => id !== photo.id))
         refresh()
       }

@@ -2,10 +2,12 @@ import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { database } from '@/data/database'
 import { answering, bodyOf } from '../../../answer'
-import { liveNews } from '../presses'
+import { beginListening, liveNews } from '../presses'
 
 const session = z.string().regex(/^[\w-]{8,64}$/)
 const body = z.discriminatedUnion('what', [
+  /** A page is about to listen. */
+  z.object({ what: z.literal('listen'), session, words: z.string().max(80) }),
   /** Taken from the drawer, or over from whoever has it. */
   z.object({ what: z.literal('take'), session, name: z.string().min(1).max(40), words: z.string().max(80) }),
   /** Everything a session has goes back. */
@@ -16,6 +18,10 @@ const body = z.discriminatedUnion('what', [
 export function POST(request: Request) {
   return answering(async () => {
     const wanted = await bodyOf(request, body)
+    if (wanted.what === 'listen') {
+      beginListening(wanted.session, wanted.words)
+      return NextResponse.json({ from: null })
+    }
     const { presses } = await database()
     if (wanted.what === 'giveBack') {
       for (const name of await presses.heldBy(wanted.session)) {

@@ -8,7 +8,8 @@ import { database } from '@/data/database'
 import { fileIssueWords, placeWords } from '@/wording'
 import { buildNews } from '../news/buildNews'
 import { heldSteps, type HeldStep } from '../../../../heldSteps'
-import { answering, bodyOf, refusalWords, refused, shapeWords } from '../../../../answer'
+import { refusalWords } from '@/wording/refusals'
+import { answering, bodyOf, refused, shapeWords } from '../../../../answer'
 
 /** `whole`: all or none, as a table of readings wants it. Entries are looked at one by one: a bad one holds up no other. */
 const body = z.object({ entries: z.array(z.unknown()).min(1).max(5000), whole: z.boolean().optional() })

@@ -1,0 +1,90 @@
+/** A copy of a shop's database, and a copy put back in its place. */
+import 'server-only'
+import { copyFileSync, existsSync, renameSync } from 'node:fs'
+import path from 'node:path'
+import { CannotOpen, cannotOpen, connect, fileOf } from './opening'
+
+/** Told by its name, in a sentence. */
+class BackupRefused extends Error {
+  override readonly name = 'BackupRefused'
+}
+
+/** Writes a whole, checked copy beside a database in use. @throws CannotOpen; BackupRefused where the copy is there already */
+export async function backUp(url: string, copy: string): Promise<void> {
+  const file = localFile(url)
+  if (existsSync(copy)) throw new BackupRefused(`${copy} is there already: nothing was written over it`)
+  try {
+    const client = await connect(url, { mayCreate: false })
+    try {
+      await client.execute({ sql: 'VACUUM INTO ?', args: [copy] })
+    } finally {
+      client.close()
+    }
+  } catch (error) {
+    throw cannotOpen(error, file)
+  }
+  await checked(copy)
+}
+
+/** The parts of a database in use. */
+const PARTS = ['', '-wal', '-shm']
+
+/**
+ * Puts a copy in the place of the database, which is kept beside it under another name. Nothing is moved before the copy is known to
+ * be whole and this program's, and the database to be in nobody's use.
+ * @returns what the database was set aside as; undefined where there was none
+ */
+export async function restore(url: string, copy: string): Promise<string | undefined> {
+  const file = localFile(url)
+  await checked(copy)
+  if (!existsSync(file)) {
+    copyFileSync(copy, file)
+    return undefined
+  }
+  await refuseInUse(url, file)
+  const aside = `${file}.before-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`
+  for (const part of PARTS) if (existsSync(file + part)) renameSync(file + part, aside + part)
+  copyFileSync(copy, file)
+  return aside
+}
+
+function localFile(url: string): string {
+  const file = fileOf(url)
+  if (!file) throw new BackupRefused(`${url} is no file: a libSQL server has backups of its own`)
+  return file
+}
+
+/** @throws CannotOpen where a copy is not there, not this program's, of a newer one, or damaged */
+async function checked(copy: string): Promise<void> {
+  const where = path.resolve(copy)
+  try {
+    const client = await connect(`file:${where}`, { mayCreate: false })
+    try {
+      const { rows } = await client.execute('PRAGMA integrity_check')
+      if (rows[0]?.integrity_check !== 'ok') throw new CannotOpen('corrupt', where)
+      // Back to one file: what stands in a log beside it would not be copied.
+      await client.execute('PRAGMA journal_mode = DELETE')
+    } finally {
+      client.close()
+    }
+  } catch (error) {
+    throw cannotOpen(error, where)
+  }
+}
+
+/** While a server has it open, files moved under it would go on being written to. */
+async function refuseInUse(url: string, file: string): Promise<void> {
+  try {
+    const client = await connect(url, { mayCreate: false })
+    try {
+      await client.executeMultiple('PRAGMA busy_timeout = 500; PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE; COMMIT')
+    } finally {
+      client.close()
+    }
+  } catch (error) {
+    const failure = cannotOpen(error, file)
+    // A damaged one is what a backup is put back for.
+    if (failure instanceof CannotOpen && failure.code === 'corrupt') return
+    throw failure
+  }
+}
