@@ -1,5 +1,5 @@
 import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '@/core/cam'
-import type { Leg, Route } from '@/core/clearance/crankCamMap'
+import type { Leg, Route } from '@/core/clearance/safeRoute'
 import type { DriveKind, DriveWheelKind } from '@/core/engine'
 import { formatExact, formatQuantity, type UnitId } from '@/core/quantity'
 

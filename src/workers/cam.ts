@@ -1,5 +1,6 @@
 import { proxy } from 'comlink'
-import type { OutOfStep, OutOfStepQuestion, RefitOfCam } from '@/core/benches/cam'
+import type { RefitOfCam } from '@/core/benches/cam'
+import type { OutOfStep, OutOfStepQuestion } from '@/core/benches/clearance/outOfStep'
 import type { BuildDocument } from '@/core/build'
 import type { CamWorker } from './protocol'
 import { runInWorker } from './run'

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
-import { outOfStep, refitCurves } from '@/core/benches/cam'
+import { refitCurves } from '@/core/benches/cam'
+import { outOfStep } from '@/core/benches/clearance/outOfStep'
 import type { CamWorker } from './protocol'
 
 const worker: CamWorker = {

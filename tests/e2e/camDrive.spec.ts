@@ -90,6 +90,8 @@ test('a drive is written down wheel by wheel; out of step, a way back to the mar
   await page.getByLabel('Shaft now, °').fill('abc')
   await expect(page.getByRole('alert').filter({ hasText: 'The shaft: ' })).toBeVisible()
   await page.getByLabel('Shaft now, °').fill('108')
+  await expect(page.getByRole('alert').filter({ hasText: 'where does it stand? An angle, or “out”.' })).toBeVisible()
+  await page.getByLabel(/^Exhaust.* now, °/).fill('out')
   await page.getByRole('button', { name: /^Map it/ }).click()
   await expect(page.getByText('turn nothing')).toBeVisible()
   await page.getByLabel('Crank now, °').fill('180')

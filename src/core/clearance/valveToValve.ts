@@ -88,3 +88,40 @@ export function closestValves(
 /** Both valves are off their seats about overlap TDC only. */
 const REACH_DEG = 120
 const STEP_DEG = 0.5
+
+/** Lifts looked at on each side, and how often the place of the least is looked at closer, four times finer each time. */
+const LIFT_STEPS = 16
+const CLOSER_TIMES = 4
+
+/**
+ * The least room between two valves over every lift of the one against every lift of the other: what a cam has that is turned alone,
+ * whatever the other stands at. Where a lift stands beyond the other's rim the least is not at both ends, so that all are looked at.
+ */
+export function closestOverAllLifts(
+  pair: ValvePair,
+  intakeMostMm: number,
+  exhaustMostMm: number,
+): { readonly gapMm: number; readonly intakeMm: number; readonly exhaustMm: number } {
+  let least = { gapMm: Infinity, intakeMm: 0, exhaustMm: 0 }
+  let window: { readonly intake: Span; readonly exhaust: Span } = { intake: [0, intakeMostMm], exhaust: [0, exhaustMostMm] }
+  for (let time = 0; time <= CLOSER_TIMES; time++) {
+    for (const intakeMm of stepsOver(window.intake))
+      for (const exhaustMm of stepsOver(window.exhaust)) {
+        const gapMm = valveToValveMm(pair, intakeMm, exhaustMm)
+        if (gapMm < least.gapMm) least = { gapMm, intakeMm, exhaustMm }
+      }
+    window = { intake: about(least.intakeMm, window.intake, intakeMostMm), exhaust: about(least.exhaustMm, window.exhaust, exhaustMostMm) }
+  }
+  return least
+}
+
+type Span = readonly [low: number, high: number]
+
+function stepsOver([low, high]: Span): readonly number[] {
+  return Array.from({ length: LIFT_STEPS + 1 }, (_, step) => low + ((high - low) * step) / LIFT_STEPS)
+}
+
+function about(at: number, [low, high]: Span, most: number): Span {
+  const reach = (high - low) / 8
+  return [Math.max(0, at - reach), Math.min(most, at + reach)]
+}

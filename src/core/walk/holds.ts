@@ -48,6 +48,9 @@ const ASKED_FOR = {
   tdcApart: 'cam.tdcApart',
   parked: 'clearance.parked',
   closest: 'clearance.closest',
+  radial: 'clearance.radial',
+  valveToValve: 'clearance.valveToValve',
+  atRedline: 'clearance.atRedline',
 } as const satisfies Readonly<Record<string, OutputId>>
 const BENCHES_ASKED = [...new Set(Object.values(ASKED_FOR).map(benchOf))]
 
@@ -70,7 +73,7 @@ const HOLDERS: Readonly<Record<HoldId, Hold>> = {
   },
   clearanceProven: {
     isMet: ({ findings, isFresh, isDone, isAsMade }) =>
-      (isFresh('clearance.') && allWithin(findings, ASKED_FOR.closest)) || (isAsMade && isDone('clear.declared')),
+      (isFresh('clearance.') && clearanceIsProven(findings)) || (isAsMade && isDone('clear.declared')),
     leadsTo: { bench: 'clearance' },
   },
   lightSpringsOut: { isMet: ({ temporary }) => !temporary.includes('lightSprings'), leadsTo: { step: 'clear.springsOut' } },
@@ -101,6 +104,16 @@ function tdcIsProven(findings: readonly Finding[]): boolean {
   const apart = findings.filter(({ output }) => output === ASKED_FOR.tdcApart)
   const known = findings.filter(({ output, figure }) => output === ASKED_FOR.tdc && figure !== undefined)
   return known.length > 0 && apart.every(({ conformity, figure }) => figure === undefined || conformity?.verdict !== 'over')
+}
+
+/**
+ * To the piston at every valve; round it and to other valves where those are asked for; and not too near at redline: that is an
+ * estimate, in doubt wherever something it takes is not known, and a doubt of it keeps nobody from turning an engine by hand.
+ */
+function clearanceIsProven(findings: readonly Finding[]): boolean {
+  const asked = [ASKED_FOR.radial, ASKED_FOR.valveToValve].filter((output) => findings.some((one) => one.output === output))
+  const isTooNearAtRedline = findings.some(({ output, conformity }) => output === ASKED_FOR.atRedline && conformity?.verdict === 'under')
+  return !isTooNearAtRedline && [ASKED_FOR.closest, ...asked].every((output) => allWithin(findings, output))
 }
 
 /** Every one there is known, and within. */

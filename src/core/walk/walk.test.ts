@@ -105,6 +105,20 @@ function nearlyDone(build: Build, ...but: string[]): Build {
   return withEntries(build, entries)
 }
 
+/** The build with heads so far apart that valves of both cams never meet. */
+const wide = (build: Build) =>
+  withSpec(build, {
+    ...build.spec,
+    paper: {
+      ...build.spec.paper,
+      valvesApart: { value: 60, unit: 'mm', source: 'test' },
+      intakeMargin: { value: 1, unit: 'mm', source: 'test' },
+      exhaustMargin: { value: 1, unit: 'mm', source: 'test' },
+      intakeValveHead: { value: 35.5, unit: 'mm', source: 'test' },
+      exhaustValveHead: { value: 30, unit: 'mm', source: 'test' },
+    },
+  })
+
 describe('holds', () => {
   it('end float waits for the mains at their last stage', () => {
     expect(waitsOf(petrel, 'read.bearings.endFloat')).toEqual([])
@@ -121,9 +135,11 @@ describe('holds', () => {
   })
 
   it('no cam is turned alone but over a crank that is parked where its valves clear, by the figures', () => {
-    const before = nearlyDone(tern, 'heads.camsIn', 'heads.park', 'cam.park', 'heads.timing', 'heads.twoTurns')
+    const before = nearlyDone(wide(tern), 'heads.camsIn', 'heads.park', 'cam.park', 'heads.timing', 'heads.twoTurns')
     expect(waitsOf(before, 'heads.camsIn')).toEqual(['!crankParked'])
     expect(waitsOf(doing(before, 'heads.park'), 'heads.camsIn')).toEqual([])
+    // As it is, the valves of both cams meet.
+    expect(waitsOf(doing(nearlyDone(tern, 'heads.camsIn'), 'heads.park'), 'heads.camsIn')).toEqual(['!crankParked'])
     // Parked as well as can be, and still too near: the figures hold it.
     const tight = withSpec(before, {
       ...before.spec,
@@ -138,6 +154,21 @@ describe('holds', () => {
     expect(waitsOf(build, 'heads.twoTurns')).toEqual([])
     // In doubt is not proven.
     expect(waitsOf(nearlyDone(petrel, 'heads.twoTurns', 'clear.declared'), 'heads.twoTurns')).toEqual(['!clearanceProven'])
+    // A gap at redline, round a valve or between two belongs to it where it is asked for.
+    const asked = (limit: string, lower: number, methods: object = {}) =>
+      waitsOf(
+        withSpec(build, {
+          ...build.spec,
+          methods: { ...build.spec.methods, ...methods },
+          limits: { ...build.spec.limits, [limit]: { lower, source: 'test', reason: '' } },
+        }),
+        'heads.twoTurns',
+      )
+    expect(asked('clearance.atRedline', -5)).toEqual([])
+    expect(asked('clearance.atRedline', 5)).toEqual(['!clearanceProven'])
+    expect(asked('clearance.radial', 9, { clearanceRound: true })).toEqual(['!clearanceProven'])
+    expect(asked('clearance.radial', 9, { clearanceRound: false })).toEqual([])
+    expect(asked('clearance.valveToValve', 9, { clearanceBetween: true })).toEqual(['!clearanceProven'])
     const near = withSpec(build, {
       ...build.spec,
       limits: { ...build.spec.limits, 'clearance.intake': { lower: 5, source: 'test', reason: '' } },
@@ -201,10 +232,9 @@ describe('holds', () => {
       'clear.springsOut',
       'clear.declared',
     ]
-    const starts = [roomy(wren), without(wren, ({ characteristic }) => characteristic.startsWith('clearance.'))].map((build) => ({
-      build: nearlyDone(build, ...still),
-      findings: evaluate(build),
-    }))
+    const starts = [wide(roomy(wren)), without(wide(wren), ({ characteristic }) => characteristic.startsWith('clearance.'))].map(
+      (build) => ({ build: nearlyDone(build, ...still), findings: evaluate(build) }),
+    )
     let turned = 0
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1 }), fc.infiniteStream(fc.nat(1000)), (which, choices) => {

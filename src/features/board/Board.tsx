@@ -172,12 +172,7 @@ export function Board({
           </Notice>
         )}
         <FindForm query={query} />
-        {total === 0 && query.find === '' && !query.putAway && (
-          <Lead>
-            Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent
-            you.
-          </Lead>
-        )}
+        {total === 0 && query.find === '' && !query.putAway && <FirstEngine />}
         {total > 0 && (
           <List>
             {builds.map((build) => (
@@ -341,5 +336,14 @@ function VerdictCounts({ verdicts }: Pick<BuildSummary, 'verdicts'>) {
         </li>
       ))}
     </Counts>
+  )
+}
+
+/** What a shop without any engine begins with. */
+function FirstEngine() {
+  return (
+    <Lead>
+      Start with an engine: a few questions about its layout, then straight to the first reading. Or open a build file somebody sent you.
+    </Lead>
   )
 }

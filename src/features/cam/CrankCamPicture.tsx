@@ -1,6 +1,7 @@
 import styled from 'styled-components'
-import type { OutOfStep } from '@/core/benches/cam'
-import type { Leg, Standing } from '@/core/clearance/crankCamMap'
+import type { OutOfStep } from '@/core/benches/clearance/outOfStep'
+import type { Standing } from '@/core/clearance/crankCamMap'
+import type { Leg } from '@/core/clearance/safeRoute'
 
 const TURN_DEG = 360
 const CYCLE_DEG = 720

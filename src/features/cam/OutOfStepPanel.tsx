@@ -2,10 +2,11 @@
 import { useCallback, useState } from 'react'
 import styled from 'styled-components'
 import { shaftsOf } from '@/core/benches/cam/camDrive'
-import { valvesOfShaft } from '@/core/benches/cam/outOfStep'
+import { gapField, type OtherShaft } from '@/core/benches/clearance/outOfStep'
 import { PAPER } from '@/core/benches/paper'
 import type { Cam } from '@/core/engine'
-import type { Leg, Standing } from '@/core/clearance/crankCamMap'
+import type { Standing } from '@/core/clearance/crankCamMap'
+import type { Leg } from '@/core/clearance/safeRoute'
 import { parseEntry } from '@/core/quantity'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
@@ -33,6 +34,7 @@ const USUAL_MARGIN = { metric: '1', inch: '0.04' } as const
 interface Asked {
   readonly from: Standing | undefined
   readonly marginMm: number
+  readonly others: readonly OtherShaft[]
 }
 
 /** With chain or belt off and out of step: where a valve would touch, and a way back to the marks on which none does. */
@@ -41,21 +43,23 @@ export function OutOfStepPanel({ build, system, onClose }: ToolProps & { onClose
   const [shaft, setShaft] = useState<Cam>(shafts[0]!)
   const [typed, setTyped] = useState({ crank: '', cam: '', margin: USUAL_MARGIN[system] as string })
   const unit = system === 'metric' ? 'mm' : 'in'
-  const asked = askedOf(typed, unit)
-  const valves = valvesOfShaft(build, shaft)
-  const missing = 'missing' in valves ? missingWords(valves.missing, PAPER, (id) => id) : ''
+  const [otherAt, setOtherAt] = useState<Readonly<Partial<Record<Cam, string>>>>({})
+  const others = shafts.filter((one) => one !== shaft)
+  const asked = askedOf(typed, unit, others, otherAt)
+  const field = gapField(build, shaft, 'trouble' in asked ? [] : asked.others)
+  const missing = 'missing' in field ? missingWords(field.missing, PAPER, (id) => id) : ''
   const job = useCallback(
     async (signal: AbortSignal) => {
       if ('trouble' in asked) throw new Error(asked.trouble)
-      const found = await outOfStepInWorker(documentOf(build), { shaft, from: asked.from, to: IN_STEP, marginMm: asked.marginMm }, signal)
+      const found = await outOfStepInWorker(documentOf(build), { ...asked, shaft, to: IN_STEP }, signal)
       return { found, asked }
     },
     // The question is what was typed.
     // oxlint-disable-next-line react/exhaustive-deps
-    [build, shaft, typed.crank, typed.cam, typed.margin],
+    [build, shaft, typed.crank, typed.cam, typed.margin, JSON.stringify(otherAt)],
   )
   const { work, start, stop } = useWork(job)
-  const field = (name: keyof typeof typed, label: string, hint: string) => (
+  const fieldOf = (name: keyof typeof typed, label: string, hint: string) => (
     <TextField label={label} hint={hint} value={typed[name]} onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))} numeric />
   )
   return (
@@ -69,9 +73,18 @@ export function OutOfStepPanel({ build, system, onClose }: ToolProps & { onClose
           options={shafts.map((value) => ({ value, label: capital(subjectWords({ cam: value })) }))}
         />
       )}
-      {field('crank', 'Crank now, °', 'after number one’s TDC; empty for the map alone')}
-      {field('cam', 'Shaft now, °', 'crank degrees: where the crank would be if the shaft were in step, 0 to 720')}
-      {field('margin', `Every valve keeps, ${unit}`, 'on the whole way')}
+      {fieldOf('crank', 'Crank now, °', 'after number one’s TDC; empty for the map alone')}
+      {fieldOf('cam', 'Shaft now, °', 'crank degrees: where the crank would be if the shaft were in step, 0 to 720')}
+      {others.map((other) => (
+        <TextField
+          key={other}
+          label={`${capital(subjectWords({ cam: other }))} now, °`}
+          hint="it stays there while crank and shaft are turned; “out” where it, or its followers, are out"
+          value={otherAt[other] ?? ''}
+          onChange={(text) => setOtherAt((now) => ({ ...now, [other]: text }))}
+        />
+      ))}
+      {fieldOf('margin', `Every valve keeps, ${unit}`, 'on the whole way')}
       {'trouble' in asked && <Notice role="alert">{asked.trouble}</Notice>}
       {missing ? (
         <p>{missing}</p>
@@ -90,7 +103,8 @@ function Intro() {
   return (
     <p>
       With the chain or belt off either can be turned alone, and a valve can meet a piston. Plugs out, by hand, and stop at the first touch:
-      the map knows the valves of one shaft over their pistons, not valves against valves, nor what is bent already.
+      the map knows the valves over their pistons, less the doubt of each, and beside those of the other shafts as they stand; not what is
+      bent already.
     </p>
   )
 }
@@ -140,13 +154,28 @@ const CYCLE_DEG = 720
 const within = (deg: number, most: number) => ((deg % most) + most) % most
 
 /** What was typed, or what is wrong with it; with neither crank nor shaft only the map is asked for. */
-function askedOf(typed: { crank: string; cam: string; margin: string }, unit: 'mm' | 'in'): Asked | { readonly trouble: string } {
+function askedOf(
+  typed: { crank: string; cam: string; margin: string },
+  unit: 'mm' | 'in',
+  shafts: readonly Cam[],
+  otherAt: Readonly<Partial<Record<Cam, string>>>,
+): Asked | { readonly trouble: string } {
   const margin = parseEntry(typed.margin, { kind: 'length', unit })
   if (!margin.ok) return { trouble: `The gap: ${entryIssueWords(margin.issue, unit)}` }
-  if (typed.crank.trim() === '' && typed.cam.trim() === '') return { from: undefined, marginMm: margin.value }
+  if (typed.crank.trim() === '' && typed.cam.trim() === '') return { from: undefined, marginMm: margin.value, others: [] }
   const angle = (text: string) => parseEntry(text, { kind: 'angle', unit: 'deg', signed: true })
   const [crank, cam] = [angle(typed.crank), angle(typed.cam)]
   if (!crank.ok) return { trouble: `The crank: ${entryIssueWords(crank.issue, 'deg')}` }
   if (!cam.ok) return { trouble: `The shaft: ${entryIssueWords(cam.issue, 'deg')}` }
-  return { from: { crankDeg: within(crank.value, TURN_DEG), camDeg: within(cam.value, CYCLE_DEG) }, marginMm: margin.value }
+  const others: OtherShaft[] = []
+  for (const shaft of shafts) {
+    const text = (otherAt[shaft] ?? '').trim().toLowerCase()
+    if (text === 'out') continue
+    const name = subjectWords({ cam: shaft })
+    if (text === '') return { trouble: `The ${name}: where does it stand? An angle, or “out”.` }
+    const at = angle(text)
+    if (!at.ok) return { trouble: `The ${name}: ${entryIssueWords(at.issue, 'deg')}` }
+    others.push({ shaft, camDeg: within(at.value, CYCLE_DEG) })
+  }
+  return { from: { crankDeg: within(crank.value, TURN_DEG), camDeg: within(cam.value, CYCLE_DEG) }, marginMm: margin.value, others }
 }

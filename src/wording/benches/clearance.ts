@@ -40,6 +40,9 @@ export const REMARKS = {
   },
   parkAt: ({ degrees }) => `Park the crank at ${degrees.map((deg) => `${Math.round(deg)}°`).join(' or ')} after number one’s TDC.`,
   mayNotTurn: () => 'Not with the head on: followers out, bank by bank, or the head off.',
+  valvesMeet: ({ cam }) =>
+    `Not while the ${subjectWords({ cam })} is in: opened both, the valves meet. Leave it out, or leave its followers out.`,
+  otherValveNearer: ({ cam }) => `Nearest is a valve of the ${subjectWords({ cam })}, wherever that one stands.`,
   waysDisagree: ({ one, other }) =>
     `${capital(WAY_WORDS[one])} and ${WAY_WORDS[other]} are further apart than their doubt: a question, not an average. Read both again.`,
   gasketThen: ({ was }) =>

@@ -12,6 +12,7 @@ import { adviceOf, at, codesOf, found, LEAF, mmOf } from '../../../../tests/supp
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand, standardUncertainty } from '../../metrology'
 import { judgedAdvice } from '../../evaluation/judgeAdvice'
+import { closestOverAllLifts, valveToValveMm } from '../../clearance/valveToValve'
 import { clearance } from '.'
 import { rodStretch } from './redline'
 
@@ -133,19 +134,62 @@ describe('piston to head', () => {
 })
 
 describe('a cam turned alone', () => {
+  // So wide that the valves of both cams never meet.
+  const wide = onPaper(one, { valvesApart: number(60, 'mm') })
+
   it('over a crank that is parked has what common practice has: the five’s highest piston 11.47 mm down', () => {
     const least = Math.min(
       ...['1a', '1b', '2a', '2b', '3a', '3b', '4a', '4b', '5a', '5b'].map((one_) => mmOf(one, `dropAtTdc.intake${one_}`)),
     )
-    expectNear(mmOf(one, 'parked.intake'), least + 11.47 * Math.cos((15.5 * Math.PI) / 180) - 10.2, 0.05)
-    expect(found(one, 'parked.intake').conformity?.verdict).toBe('within')
-    const degrees = (found(one, 'parked.intake').remarks[0] as { degrees: readonly number[] }).degrees
+    expectNear(mmOf(wide, 'parked.intake'), least + 11.47 * Math.cos((15.5 * Math.PI) / 180) - 10.2, 0.05)
+    expect(found(wide, 'parked.intake').conformity?.verdict).toBe('within')
+    const degrees = (found(wide, 'parked.intake').remarks[0] as { degrees: readonly number[] }).degrees
     expect(degrees.map(Math.round)).toContain(36)
+  })
+
+  it('meets the valves of the other cam, whatever that one stands at: by plane geometry, both at full lift', () => {
+    // Rim corners at full lift, worked by hand: intake (10.2 s + 16.5 c, 10.2 c − 16.5 s) at 15.5°, exhaust (a − 10.0 s − 14.25 c, …) at 17°.
+    const paper = one.spec.paper
+    const [i, e] = [paper.intakeValveAngle!.value, paper.exhaustValveAngle!.value].map((deg) => (deg * Math.PI) / 180) as [number, number]
+    const reach = 10.2 * Math.sin(i) + 16.5 * Math.cos(i) + 10 * Math.sin(e) + 14.25 * Math.cos(e)
+    const apart = paper.valvesApart!.value
+    expect(reach).toBeGreaterThan(apart)
+    for (const cam of ['intake', 'exhaust'] as const) {
+      const alone = found(one, `parked.${cam}`)
+      expect(alone.figure!.value.value).toBeLessThan(0)
+      expect(alone.conformity?.verdict).toBe('under')
+      expect(alone.remarks.map(({ code }) => code)).toEqual(['parkAt', 'valvesMeet'])
+    }
+    // Brute force over both lifts, a tenth of a millimetre at a time, between heads that just pass each other.
+    const pair = {
+      apartMm: 36,
+      stepMm: 0.4,
+      intake: { diameterMm: 33, marginMm: 1, angleDeg: 15.5 },
+      exhaust: { diameterMm: 28.5, marginMm: 1.2, angleDeg: 17 },
+    }
+    const lifts = (most: number) => Array.from({ length: Math.round(most * 10) + 1 }, (_, step) => step / 10)
+    for (const apartMm of [33, 36, 38, 44]) {
+      const brute = Math.min(...lifts(10.2).flatMap((li) => lifts(10).map((le) => valveToValveMm({ ...pair, apartMm }, li, le))))
+      const { gapMm } = closestOverAllLifts({ ...pair, apartMm }, 10.2, 10)
+      expect(gapMm).toBeLessThanOrEqual(brute + 1e-9)
+      expect(gapMm).toBeGreaterThan(brute - 0.1)
+    }
+  })
+
+  it('wants the span between the valves where two shafts lean towards each other, and not where both stand square', () => {
+    const { valvesApart: _, ...paper } = one.spec.paper
+    const unknown = withSpec(one, { ...one.spec, paper })
+    expect(found(unknown, 'parked.intake').missing).toEqual([{ kind: 'paper', key: 'valvesApart' }])
+    const square = withSpec(one, {
+      ...one.spec,
+      paper: { ...paper, intakeValveAngle: number(0, 'deg'), exhaustValveAngle: number(0, 'deg') },
+    })
+    expect(found(square, 'parked.intake').missing).toEqual([])
   })
 
   it('may not be turned with the head on where a piston is always near its top', () => {
     const layout = freshLayout({ kind: 'v', cylinders: 12, bankAngleDeg: 60, valvesPerCylinder: 4, valveDrive: 'bucketShimUnder' })
-    const paper = { ...DEMO_BUILDS[0]!.spec.paper, intakeLobeLift: number(13, 'mm') }
+    const paper = { ...DEMO_BUILDS[0]!.spec.paper, intakeLobeLift: number(13, 'mm'), valvesApart: number(80, 'mm') }
     const spec: Spec = { ...DEMO_BUILDS[0]!.spec, layout, joints: undefined, drive: undefined, paper }
     const v12 = openBuild(
       demoDocument({ ...DEMO_BUILDS[0]!, faults: {}, spec: { ...spec, limits: startingLimits(spec) }, read: () => true }, TODAY),

@@ -2,8 +2,8 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { allWorkOn } from '../../build/work'
-import { closestValves, valveToValveMm, type ValvePair } from '../../clearance/valveToValve'
-import { camKind, parkingAngle, type Cam } from '../../engine'
+import { closestOverAllLifts, closestValves, valveToValveMm, type ValvePair } from '../../clearance/valveToValve'
+import { camKind, camsOf, onOneShaft, parkingAngle, type Cam } from '../../engine'
 import { assumedFigure, formula, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Missing } from '../../bench/bench'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
@@ -152,7 +152,12 @@ export function betweenParts(
   return { figures, valuesAt, motions: { intake: motions.intake, exhaust: motions.exhaust } }
 }
 
-export function pairOf(at: BetweenValues): ValvePair {
+type PairValues = Pick<
+  BetweenValues,
+  'apartMm' | 'stepMm' | 'intakeMm' | 'exhaustMm' | 'intakeMarginMm' | 'exhaustMarginMm' | 'intakeDeg' | 'exhaustDeg'
+>
+
+export function pairOf(at: PairValues): ValvePair {
   return {
     apartMm: at.apartMm,
     stepMm: at.stepMm,
@@ -227,8 +232,83 @@ const PARKED: FormulaText = {
 /** How closely a crank is parked by wheel or pointer, crank degrees, and what that is of its piston (assumed). */
 const PARKED_DEG = 1
 
-/** What is left where a cam is turned alone over a crank that is parked, at full lift with no lash: above zero it may be. */
+/**
+ * What is left where a cam is turned alone over a crank that is parked, at full lift with no lash: above zero it may be. It is the
+ * least of the gap to the piston and of that to the other valves, over every position of the other cam.
+ */
 export function parked(build: Build, cam: Cam): Derived {
+  const toPiston = parkedOverPiston(build, cam)
+  const toValve = whereValvesLean(build) ? alongsideOther(build, cam) : undefined
+  if (!toValve || !isKnown(toPiston)) return toPiston
+  if (!isKnown(toValve)) return toValve
+  const isValveNearer = toValve.figure.value.value < toPiston.figure.value.value
+  const [near, far] = isValveNearer ? [toValve, toPiston] : [toPiston, toValve]
+  const parkAt = (toPiston.remarks ?? []).filter(({ code }) => code === 'parkAt')
+  return {
+    figure: near.figure,
+    isPartial: (near.isPartial ?? false) || (far.isPartial ?? false),
+    remarks: isValveNearer ? [...parkAt, ...(near.remarks ?? [])] : near.remarks,
+  }
+}
+
+/** Valves of two shafts lean towards each other, but where the paper says both stand square; of one shaft, where they are judged. */
+export function whereValvesLean({ spec: { layout, methods, paper } }: Build): boolean {
+  if (onOneShaft(layout, camsOf(layout)[0]!).some((cam) => camKind(cam) === 'exhaust')) return methods.clearanceBetween
+  return paper.intakeValveAngle?.value !== 0 || paper.exhaustValveAngle?.value !== 0
+}
+
+const BESIDE = {
+  apartMm: BETWEEN_INPUTS.apartMm,
+  stepMm: BETWEEN_INPUTS.stepMm,
+  intakeMm: BETWEEN_INPUTS.intakeMm,
+  exhaustMm: BETWEEN_INPUTS.exhaustMm,
+  intakeMarginMm: BETWEEN_INPUTS.intakeMarginMm,
+  exhaustMarginMm: BETWEEN_INPUTS.exhaustMarginMm,
+  intakeDeg: BETWEEN_INPUTS.intakeDeg,
+  exhaustDeg: BETWEEN_INPUTS.exhaustDeg,
+  intakeLobeMm: { label: 'Intake lobe lift', kind: 'length' },
+  exhaustLobeMm: { label: 'Exhaust lobe lift', kind: 'length' },
+  ratio: BETWEEN_INPUTS.ratio,
+} as const
+
+/** Between the valves of a cylinder while one cam is turned alone: with no lash, at the worst position of the other. */
+function alongsideOther(build: Build, cam: Cam): Derived {
+  const [intake, exhaust] = [cam.replace('exhaust', 'intake') as Cam, cam.replace('intake', 'exhaust') as Cam]
+  if (onOneShaft(build.spec.layout, intake).includes(exhaust)) return between(build, intake, exhaust)
+  const found = betweenParts(build, intake, exhaust)
+  if ('missing' in found) return found
+  const { figures, motions } = found
+  const { apartMm, stepMm, intakeMm, exhaustMm, intakeMarginMm, exhaustMarginMm, intakeDeg, exhaustDeg, ratio } = figures
+  const heads = { apartMm, stepMm, intakeMm, exhaustMm, intakeMarginMm, exhaustMarginMm, intakeDeg, exhaustDeg }
+  const inputs = { ...heads, ratio, intakeLobeMm: motions.intake.peakMm, exhaustLobeMm: motions.exhaust.peakMm }
+  const at = (name: keyof typeof inputs) => inputs[name].value.value
+  const most = { intake: at('ratio') * at('intakeLobeMm'), exhaust: at('ratio') * at('exhaustLobeMm') }
+  const worst = closestOverAllLifts(pairOf(found.valuesAt), most.intake, most.exhaust)
+  // At the least what moves its place changes nothing of it; where it lies at a full lift, it goes with that lift.
+  const shareOf = (liftMm: number, mostMm: number) => (mostMm === 0 ? 0 : liftMm / mostMm)
+  const share = { intake: shareOf(worst.intakeMm, most.intake), exhaust: shareOf(worst.exhaustMm, most.exhaust) }
+  const figure = formula({
+    id: 'alongsideOther',
+    title: 'To the other valve, over every position of its cam',
+    kind: 'length',
+    expression: 'least over both lifts of the distance between both rims',
+    source: 'plane geometry in the plane of both axes',
+    inputs: BESIDE,
+    evaluate: (values) =>
+      valveToValveMm(
+        pairOf(values),
+        share.intake * values.ratio * values.intakeLobeMm,
+        share.exhaust * values.ratio * values.exhaustLobeMm,
+      ),
+  }).of(inputs)
+  return {
+    figure,
+    isPartial: motions.intake.isPartial || motions.exhaust.isPartial,
+    remarks: [{ code: figure.value.value <= 0 ? 'valvesMeet' : 'otherValveNearer', cam: cam === intake ? exhaust : intake }],
+  }
+}
+
+function parkedOverPiston(build: Build, cam: Cam): Derived {
   const drops = closestOfCam(build, cam).map(({ valve }) => valveDrop(build, valve))
   const known = drops.flatMap((drop) => (!isBound(drop) && isKnown(drop) ? [drop] : []))
   const least = known.toSorted((a, b) => a.figure.value.value - b.figure.value.value)[0]

@@ -37,6 +37,9 @@ declare module '../../bench/vocabulary' {
     parkAt: { readonly degrees: readonly number[] }
     /** May be turned alone no further than so much of its lift. */
     mayNotTurn: object
+    /** Turned alone, a valve meets those of the other cam where that one stands open; or comes nearer to them than to its piston. */
+    valvesMeet: { readonly cam: Cam }
+    otherValveNearer: { readonly cam: Cam }
     /** Two ways of reading one valve that are further apart than both their doubts. */
     waysDisagree: { readonly one: Way; readonly other: Way }
     /** The gasket was only snugged, or left out, when it was read. */
