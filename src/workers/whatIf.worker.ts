@@ -11,8 +11,8 @@ const worker: WhatIfWorker = {
       found = result
     }
     if (!found) throw new Error('The search came to no end.')
-    const { tried, passed, binding, nearest } = found
-    return { tried, passed, binding, settings: found.front.map(({ settings }) => settings), ...(nearest && { nearest }) }
+    const { tried, passed, broken, binding, nearest } = found
+    return { tried, passed, broken, binding, settings: found.front.map(({ settings }) => settings), ...(nearest && { nearest }) }
   },
   async sensitivity(document, settings, findingId) {
     const steps = sensitivity(openBuild(document), settings, findingId)

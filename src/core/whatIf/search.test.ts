@@ -128,6 +128,72 @@ describe('a search', () => {
     }
   })
 
+  it('confirms before it prunes: what breaks a limit that is not searched over hides none that is sound, against the whole grid', () => {
+    const asked: Question = {
+      ...question,
+      goals: [
+        { figure: 'ratio', aim: 'near', value: 9.5 },
+        { figure: 'intake', aim: 'most' },
+      ],
+    }
+    const roomy = withSpec(tern, {
+      ...tern.spec,
+      limits: { ...tern.spec.limits, 'compression.compressionRatio': { lower: 7, upper: 12, source: 'test', reason: '' } },
+    })
+    const today = todayOf(roomy)
+    const grid = question.knobs[0]!.values.flatMap((gasket) =>
+      question.knobs[1]!.values.flatMap((deckCut) =>
+        question.knobs[2]!.values.flatMap((pistonVolume) =>
+          question.knobs[3]!.values.map((pocket) => ({ gasket, deckCut, pistonVolume, 'pocket.intake': pocket })),
+        ),
+      ),
+    )
+    const spanOf = (output: string, { headlines }: { headlines: ReturnType<typeof variantOf>['headlines'] }) =>
+      headlines.find((one) => one.output === output)!.next!
+    const { front: free } = drained(roomy, asked)
+    // A bound on what nobody searches, that the best of all breaks and today's engine keeps.
+    const [now, best] = [variantOf(today, {}), free[0]!].map((one) => spanOf('compression.effectiveRatio', one))
+    expect(best!.high.value).toBeGreaterThan(now!.high.value + 0.1)
+    const limit = { upper: now!.high.value + 0.01 }
+    const bounded = withSpec(roomy, {
+      ...roomy.spec,
+      limits: { ...roomy.spec.limits, 'compression.effectiveRatio': { ...limit, source: 'test', reason: '' } },
+    })
+    const { front, broken } = drained(bounded, asked)
+    const then = todayOf(bounded)
+    const all = grid.map((settings) => {
+      const { headlines, near } = variantOf(then, settings)
+      const ratio = headlines.find(({ output }) => output === 'compression.compressionRatio')!.next!
+      const room = headlines.find(({ output }) => output === 'clearance.closest')!.next!.low.value
+      // Inside its limits by value where it is searched over, and breaking nothing else.
+      const isKept = (['compression.quench', 'compression.deckClearance'] as const).every((output) => {
+        const { low, high } = headlines.find((one) => one.output === output)!.next!
+        const { lower = -Infinity, upper = Infinity } = bounded.spec.limits[output] ?? {}
+        return low.value >= lower - 1e-9 && high.value <= upper + 1e-9
+      })
+      const isSound = isKept && near.length === 0 && headlines.every(({ breaks }) => breaks.length === 0)
+      return { settings, isSound, off: Math.max(Math.abs(ratio.low.value - 9.5), Math.abs(ratio.high.value - 9.5)), room }
+    })
+    expect(broken).toBeGreaterThanOrEqual(1)
+    const sound = all.filter(({ isSound }) => isSound)
+    expect(sound.length).toBeGreaterThan(1)
+    expect(front.length).toBeGreaterThan(0)
+    const own = front.map(({ settings }) => all.find((one) => isAlike(one.settings, settings))!)
+    expect(own.every(({ isSound }) => isSound)).toBe(true)
+    expectNear(own[0]!.off, Math.min(...sound.map(({ off }) => off)), 1e-9)
+    for (const one of own) expect(sound.some(({ off, room }) => off < one.off - 1e-6 && room > one.room + 1e-6)).toBe(false)
+    // Every sound one is on the front, or something sound on it is as good in both.
+    for (const one of sound) expect(own.some(({ off, room }) => off <= one.off + 1e-6 && room >= one.room - 0.003)).toBe(true)
+  })
+
+  it('keeps a bound that is asked for to the letter: a spread that is over it today is no excuse', () => {
+    const spread = todayOf(tern).findings.find(({ output }) => output === 'compression.ratioSpread')!.figure!.value.value
+    const limits = { ratioSpread: { upper: spread - 0.001 } }
+    const one: Question = { knobs: [{ id: 'gasket', values: [1.1] }], goals: question.goals }
+    expect(drained(tern, { ...one, limits })).toMatchObject({ passed: 0, front: [], binding: [{ figure: 'ratioSpread' }] })
+    expect(drained(tern, { ...one, limits: { ratioSpread: { upper: spread + 0.001 } } }).passed).toBe(1)
+  })
+
   it('says which limit binds when none is left, and which misses least', () => {
     const narrow = withSpec(tern, {
       ...tern.spec,

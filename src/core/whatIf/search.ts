@@ -38,7 +38,12 @@ export interface Binding {
 export interface SearchResult {
   readonly tried: number
   readonly passed: number
-  /** Variants no other dominates in its goals, by how much is turned, confirmed by the full evaluation. */
+  /** Of those that passed and looked better than what is shown: they break a limit that is not searched over. */
+  readonly broken: number
+  /**
+   * Variants no other dominates in its goals, by how much is turned, confirmed by the full evaluation to break nothing. Where none is
+   * left, the best of those that break something, each with what it breaks.
+   */
   readonly front: readonly Variant[]
   /** Where none passes: what binds, the one that is missed by least first. */
   readonly binding: readonly Binding[]
@@ -55,8 +60,8 @@ export interface SearchStep {
 const SLICE = 5000
 /** More than so many nobody looks through. */
 const MOST_SHOWN = 12
-/** Taken from the front to be confirmed. */
-const MOST_CONFIRMED = 24
+/** Variants the full evaluation looks at: some ten milliseconds each. */
+const MOST_CONFIRMED = 240
 
 export function combinationsOf({ knobs }: Pick<Question, 'knobs'>): number {
   return knobs.reduce((count, { values }) => count * values.length, 1)
@@ -71,23 +76,21 @@ interface Found {
 /** Searches every combination in slices, so that a worker can say how far it is and be stopped between them. */
 export function* search(build: Build, question: Question): Generator<SearchStep, void> {
   const of = combinationsOf(question)
-  const kept: Kept = { passed: 0, front: [], binding: new Map(), nearest: undefined, leastMiss: Infinity }
+  const kept: Kept = { passed: [], binding: new Map(), nearest: undefined, leastMiss: Infinity }
   let done = 0
   for (const { settings, figures, misses } of variantsOf(build, question)) {
-    if (misses.length === 0) {
-      kept.passed++
-      keepBest(kept.front, { settings, scores: scoresOf(question, figures), turned: turnedBy(build, settings) })
-    } else keepNearest(kept, settings, misses)
+    if (misses.length === 0) kept.passed.push({ settings, scores: scoresOf(question, figures), turned: turnedBy(build, settings) })
+    else keepNearest(kept, settings, misses)
     done++
     if (done % SLICE === 0) yield { done, of }
   }
-  const { passed, front, binding, nearest } = kept
-  yield { done: of, of, result: { tried: of, passed, ...confirmed(build, front), ...boundBy(passed, binding, nearest) } }
+  const { passed, binding, nearest } = kept
+  const found = yield* confirmedFront(build, passed, of)
+  yield { done: of, of, result: { tried: of, passed: passed.length, ...found, ...boundBy(passed.length, binding, nearest) } }
 }
 
 interface Kept {
-  passed: number
-  readonly front: Found[]
+  readonly passed: Found[]
   readonly binding: Map<Searched, { by: number; variants: number }>
   nearest: Settings | undefined
   leastMiss: number
@@ -115,7 +118,7 @@ function* variantsOf(
     for (let at = 0; at < each; at++) {
       const settings = { ...around, ...settingsAt(inner, at) }
       const figures = kernel(settings)
-      yield { settings, figures, misses: missesOf(figures, now, bounds) }
+      yield { settings, figures, misses: missesOf(figures, now, bounds, limits) }
     }
   }
 }
@@ -147,8 +150,11 @@ const EPSILON = 1e-9
 /** A spread goes up with what it is a spread of: by less than this share of its limit's width a fault is the same one. */
 const SAME_FAULT = 0.1
 
-/** What is outside a limit, and no more outside than today: a fault that no knob here mends is no reason to offer nothing. */
-function missesOf(figures: Figures, now: Figures, limits: SearchLimits): readonly Miss[] {
+/**
+ * What is outside a limit, but for what is no more outside than today: a fault that no knob here mends is no reason to offer nothing. A
+ * bound that somebody asks for is kept to the letter.
+ */
+function missesOf(figures: Figures, now: Figures, limits: SearchLimits, asked: SearchLimits = {}): readonly Miss[] {
   const misses: Miss[] = []
   for (const figure of SEARCHED) {
     const [bounds, then, was] = [limits[figure], figures[figure], now[figure]]
@@ -156,7 +162,10 @@ function missesOf(figures: Figures, now: Figures, limits: SearchLimits): readonl
     const [under, over] = outside(then, bounds)
     const [wasUnder, wasOver] = was ? outside(was, bounds) : [0, 0]
     const isFault =
-      (figure === 'ratioSpread' || figure === 'deck') && isNoWorse(under, wasUnder, bounds) && isNoWorse(over, wasOver, bounds)
+      asked[figure] === undefined &&
+      (figure === 'ratioSpread' || figure === 'deck') &&
+      isNoWorse(under, wasUnder, bounds) &&
+      isNoWorse(over, wasOver, bounds)
     const by = Math.max(under, over)
     if (by > EPSILON && !isFault) misses.push({ figure, by, widths: by / widthOf(bounds) })
   }
@@ -219,13 +228,54 @@ function noteBinding(binding: Map<Searched, { by: number; variants: number }>, {
   binding.set(figure, { by: Math.min(by, known?.by ?? Infinity), variants: (known?.variants ?? 0) + 1 })
 }
 
-/** The front as the full evaluation finds it: what breaks anything that is kept today is left out. */
-function confirmed(build: Build, front: readonly Found[]): Pick<SearchResult, 'front'> {
+/**
+ * The front as the full evaluation finds it. A variant dominates others only once it is known to be sound: where it breaks a limit
+ * that is not searched over, it is taken out, and those it stood before are looked at in its place.
+ */
+function* confirmedFront(
+  build: Build,
+  passed: readonly Found[],
+  of: number,
+): Generator<SearchStep, Pick<SearchResult, 'front' | 'broken'>> {
   const today = todayOf(build)
-  const least = front.toSorted((a, b) => a.scores[0]! - b.scores[0]! || a.turned - b.turned).slice(0, MOST_CONFIRMED)
-  const variants = least.map(({ settings }) => variantOf(today, settings))
-  const sound = variants.filter(({ headlines }) => headlines.every(({ breaks }) => breaks.length === 0))
-  return { front: (sound.length > 0 ? sound : variants).slice(0, MOST_SHOWN) }
+  const looked = new Map<Found, Variant>()
+  const isSound = (one: Found) => isUnbroken(looked.get(one)!)
+  for (let left: readonly Found[] = passed; ;) {
+    const front = paretoOf(left)
+    const unknown = front.filter((one) => !looked.has(one)).slice(0, MOST_CONFIRMED - looked.size)
+    for (const one of unknown) {
+      looked.set(one, variantOf(today, one.settings))
+      if (looked.size % CONFIRMED_A_STEP === 0) yield { done: of, of }
+    }
+    const broken = new Set(front.filter((one) => looked.has(one) && !isSound(one)))
+    if (broken.size === 0 || unknown.length === 0)
+      return frontOf(
+        front.filter((one) => looked.has(one)),
+        looked,
+      )
+    left = left.filter((one) => !broken.has(one))
+  }
+}
+
+/** As many evaluations as a worker may do before it says how far it is. */
+const CONFIRMED_A_STEP = 10
+
+function isUnbroken({ headlines, near }: Variant): boolean {
+  return near.length === 0 && headlines.every(({ breaks }) => breaks.length === 0)
+}
+
+function frontOf(front: readonly Found[], looked: ReadonlyMap<Found, Variant>): Pick<SearchResult, 'front' | 'broken'> {
+  const sound = front.filter((one) => isUnbroken(looked.get(one)!))
+  const broken = [...looked].filter(([, variant]) => !isUnbroken(variant)).map(([one]) => one)
+  const shown = sound.length > 0 ? sound : paretoOf(broken)
+  return { front: shown.slice(0, MOST_SHOWN).map((one) => looked.get(one)!), broken: broken.length }
+}
+
+/** Those no other dominates, the best in the first goal first. */
+function paretoOf(all: readonly Found[]): readonly Found[] {
+  const front: Found[] = []
+  for (const one of all) keepBest(front, one)
+  return front.toSorted((a, b) => a.scores[0]! - b.scores[0]! || a.turned - b.turned)
 }
 
 function boundBy(

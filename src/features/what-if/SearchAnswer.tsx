@@ -1,8 +1,9 @@
 'use client'
 import type { UnitSystem } from '@/core/build'
-import { variantOf, type Binding, type Settings } from '@/core/whatIf'
+import { variantOf, type Binding, type Settings, type Variant } from '@/core/whatIf'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
+import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure } from '@/wording'
 import { SEARCHED_WORDS, settingWords } from '@/wording/whatIf'
 import type { FoundVariants } from '@/workers/protocol'
@@ -24,7 +25,7 @@ export function SearchAnswer({
   system: UnitSystem
   onClose: () => void
 }) {
-  const { tried, passed, settings, binding, nearest } = found
+  const { tried, passed, broken, settings, binding, nearest } = found
   const look = (one: Settings) => {
     what.set({ ...what.settings, ...one })
     onClose()
@@ -32,7 +33,8 @@ export function SearchAnswer({
   return (
     <>
       <p>
-        {tried.toLocaleString('en')} tried, {passed.toLocaleString('en')} keep their limits.
+        {tried.toLocaleString('en')} tried, {passed.toLocaleString('en')} keep the limits that are searched over.
+        {broken > 0 && ` ${broken.toLocaleString('en')} that looked best break another limit and are left out, or marked.`}
       </p>
       {passed === 0 && (
         <p role="alert">
@@ -81,12 +83,26 @@ function FoundRow({ settings, what, system, onLook }: { settings: Settings; what
         const headline = variant.headlines.find((one) => one.output === output)
         return <td key={output}>{headline?.next ? showFigure(headline.next.low, headline.shown, system).value : '–'}</td>
       })}
-      <td>{variant.headlines.reduce((sum, { breaks }) => sum + breaks.length, 0)}</td>
+      <td>
+        <Breaks variant={variant} />
+      </td>
       <td>
         <Button size="small" onPress={onLook}>
           Look
         </Button>
       </td>
     </tr>
+  )
+}
+
+/** What a variant breaks, by name; valves that come too near want a reason before it is taken. */
+function Breaks({ variant: { headlines, near } }: { variant: Variant }) {
+  const labels = headlines.filter(({ breaks }) => breaks.length > 0).map(({ shown }) => shown.label)
+  const all = [...new Set([...labels, ...(near.length > 0 ? ['valves too near'] : [])])]
+  if (all.length === 0) return 'nothing'
+  return (
+    <>
+      <VerdictMark standing="over" /> {all.join(', ')}
+    </>
   )
 }
