@@ -4,8 +4,10 @@ import { cpSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } f
 import path from 'node:path'
 import { ROOT } from './setup.mjs'
 
-/** What each slip is, where, and what stands there before and after; a test holds that each place is still there. */
+/** What each slip is, where, what stands there before and after, and the tests that are to notice; a test holds that each place is still there. */
 const MUTANTS = JSON.parse(readFileSync(path.join(ROOT, 'scripts/namedMutants.json'), 'utf8'))
+
+const USUAL_TESTS = ['src/core/benches', 'src/core/build/effective.test.ts']
 
 /** A copy of the source with its tests, to be changed one spot at a time. */
 export function copyOfSource(name) {
@@ -33,7 +35,7 @@ export function passes(folder, tests, patienceMs) {
 /** @returns the mutants that no test noticed. */
 export function survivors() {
   const folder = copyOfSource('named')
-  return MUTANTS.filter(({ slip, file, was, becomes }) => {
+  return MUTANTS.filter(({ slip, file, was, becomes, tests = USUAL_TESTS }) => {
     const target = path.join(folder, file)
     const source = readFileSync(target, 'utf8')
     if (source.split(was).length !== 2) throw new Error(`“${slip}”: its place in ${file} is not found once`)
@@ -41,7 +43,7 @@ export function survivors() {
       target,
       source.replace(was, () => becomes),
     )
-    const lives = passes(folder, ['run', 'src/core/benches', 'src/core/build/effective.test.ts'])
+    const lives = passes(folder, ['run', ...tests])
     writeFileSync(target, source)
     console.log(`${lives ? 'LIVES' : 'dies '} ${slip}`)
     return lives

@@ -6,6 +6,11 @@ import { subjectsWords, subjectWords } from './verdicts'
 
 const IMPOSSIBLE_WORDS = {
   crankDoesNotTurn: 'a rod long enough to turn',
+  gasketUnderBore: 'a gasket larger than its bore: this one would stand into it. Decimal point, unit, or another engine’s gasket?',
+  crownOverBore: 'a crown smaller than its bore: decimal point or unit?',
+  absurdRatio: 'parts of one engine: these make a ratio none has. Decimal point or unit?',
+  stopTooNear: 'one reading on each side of the top, 10° apart or more: these lie so near that both were read on one side',
+  stopOneSided: 'one reading on each side of the top: both have the same sign. Set the wheel near the top, or mind the sign',
   noClearanceVolume: 'some clearance volume: these parts leave none',
   stretchNotReached: 'a pull that reaches the stretch: raise the last step',
   noSuchLift: 'a lift that the lobe of the card has',

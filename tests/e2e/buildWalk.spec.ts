@@ -16,6 +16,8 @@ const step = (page: Page, id: string) => page.locator(`[data-step="${id}"]`)
 const stepEntries = async (shop: Shop, id: string) =>
   (await shop.document(id)).entries.filter((entry): entry is StepEntry => entry.kind === 'step')
 
+const onSheet = (value: number) => ({ value, unit: 'mm', source: 'its maker’s sheet' }) as const
+
 /** The single with every place read and nothing out, all looks passed over. */
 const wrenRead = (): BuildDocument =>
   demoRead(
@@ -25,6 +27,8 @@ const wrenRead = (): BuildDocument =>
       spec: {
         ...read.spec,
         limits: { ...read.spec.limits, 'clearance.exhaust': { lower: 1.2, source: 'test', reason: 'proved', by: 'KV' } },
+        // Heads so far apart that valves of both cams never meet.
+        paper: { ...read.spec.paper, valvesApart: onSheet(60), intakeMargin: onSheet(1), exhaustMargin: onSheet(1) },
       },
     }),
     {},

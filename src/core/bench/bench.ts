@@ -143,7 +143,17 @@ export type Missing =
   | { readonly kind: 'check'; readonly label: string }
   | {
       readonly kind: 'impossible'
-      readonly reason: 'crankDoesNotTurn' | 'noClearanceVolume' | 'otherGasket' | 'stretchNotReached' | 'noSuchLift'
+      readonly reason:
+        | 'crankDoesNotTurn'
+        | 'noClearanceVolume'
+        | 'gasketUnderBore'
+        | 'crownOverBore'
+        | 'absurdRatio'
+        | 'otherGasket'
+        | 'stretchNotReached'
+        | 'noSuchLift'
+        | 'stopTooNear'
+        | 'stopOneSided'
     }
 
 export interface Finding extends Subject {

@@ -20,3 +20,4 @@ export { eventsAt, liftAt, peakOf, type FromCurve, type LobeEvents } from './lob
 export type { LiftRow } from './curveTable'
 export { stopDrop, tdcInputs, trueTdc } from './tdcFormulas'
 export type { LobeCurve } from './lobeCurve'
+export { stopFault, type StopFault } from './trueTdc'

@@ -77,3 +77,15 @@ describe('slips of a table', () => {
     expect(eventsAt(curve, 1.27).close!.value).toBeLessThan(220)
   })
 })
+
+describe('a wheel off centre', () => {
+  it('errs nothing at TDC, where it was set: e·(cos θ − 1) and e·sin θ at any other angle, worked by hand at the peak', () => {
+    const { angle } = peakOf(lobeCurve(table(), DOUBT), { eccentricityDeg: 0.3 })
+    const theta = (angle.value * Math.PI) / 180
+    expect(angle.value).toBeCloseTo(112.5, 0)
+    // cos 112.5° = −0.3827: 0.3 · −1.3827 = −0.415; sin 112.5° = 0.9239: 0.277.
+    expect(angle.parts.eccentricityCos).toBeCloseTo(0.3 * (Math.cos(theta) - 1), 12)
+    expect(angle.parts.eccentricityCos).toBeCloseTo(-0.415, 2)
+    expect(angle.parts.eccentricitySin).toBeCloseTo(0.277, 2)
+  })
+})

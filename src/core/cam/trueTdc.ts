@@ -28,6 +28,23 @@ export function bothSides(beforeDeg: number, afterDeg: number): BothSides {
   return { middleDeg: isBetween ? between : opposite, halfDeg: arc / 2 }
 }
 
+/** Nearer to the top a piston hardly moves: a 90 mm stroke on a 150 mm rod drops 0.22 mm in the first 5° (geometry of crank and rod). */
+const LEAST_HALF_DEG = 5
+
+/** Why two readings of a stop or of equal drops find no top. */
+export type StopFault =
+  /** So near to each other that nothing tells where between them the top is: most likely both were read on one side. */
+  | 'stopTooNear'
+  /** Both on one side of the zero of a wheel that was set at about the top: the sign of one is the other’s. */
+  | 'stopOneSided'
+
+/** @param isZeroedHere the wheel was set near this cylinder’s top; at a second bank it may be left as it stood at the first */
+export function stopFault(beforeDeg: number, afterDeg: number, isZeroedHere: boolean): StopFault | undefined {
+  const { middleDeg, halfDeg } = bothSides(beforeDeg, afterDeg)
+  if (halfDeg < LEAST_HALF_DEG) return 'stopTooNear'
+  return isZeroedHere && Math.abs(middleDeg) > halfDeg ? 'stopOneSided' : undefined
+}
+
 /** An angle within half a turn of zero. */
 export function wrapped(deg: number): number {
   const turned = ((deg % TURN_DEG) + TURN_DEG) % TURN_DEG

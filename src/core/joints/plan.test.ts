@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { freshLayout } from '../build'
 import type { Joint } from '../build/types'
-import { fromMemory, planIssues, runRefusals, stagesOf, wrenchFor } from './plan'
+import { fromMemory, planIssues, runRefusals, stagesOf, unverifiable, wrenchFor } from './plan'
 import { stepsOf } from './run'
 import { usualJoints, withJoint } from './usual'
 
@@ -66,6 +66,13 @@ describe('a plan', () => {
   it('is told a figure above the maker’s most, and a figure that is missing', () => {
     expect(codes(head({ makersMostNm: 80 }))).toEqual([])
     expect(codes(head({ makersMostNm: 79.5 }))).toEqual(['aboveMakersMost'])
+    for (const way of ['tighten', 'retorque', 'verify'] as const) {
+      expect(runRefusals(head({ makersMostNm: 79.5 }), way)).toEqual([
+        { code: 'plan', issue: { code: 'aboveMakersMost', targetNm: 80, makersMostNm: 79.5, group: 0 } },
+      ])
+      expect(runRefusals(head({ makersMostNm: 80 }), way)).toEqual([])
+    }
+    expect(runRefusals(head({ makersMostNm: 79.5 }), 'loosen')).toEqual([])
     // 80 where 59 lbf·ft is meant, and the other way round, are asked about.
     expect(codes(head({ makersMostNm: 59 }))).toEqual(['aboveMakersMost', 'otherUnit'])
     expect(codes(head({ makersMostNm: 108.5 }))).toEqual(['otherUnit'])
@@ -219,5 +226,19 @@ describe('the usual joints', () => {
     expect(ids(0)).toEqual(['mains 12', 'rods 10', 'head 12', 'cam-intake 12', 'cam-exhaust 12', 'flywheel 6', 'damper 1'])
     // A single on rolling bearings has neither caps nor rod bolts.
     expect(ids(2)).toEqual(['head 4', 'cam-intake 4', 'cam-exhaust 4', 'flywheel 1', 'damper 1'])
+  })
+})
+
+describe('a joint that nothing can verify', () => {
+  it('was run down without a figure: it says so, for as many of its groups as there are', () => {
+    const [group] = head().groups
+    const bare = { ...group!, name: 'covers', method: 'none' as const, stages: [], targetNm: undefined }
+    const angle = { ...group!, stages: [{ pull: 'snug' as const }, { pull: 'angle' as const, deg: 90 }], method: 'torqueAndAngle' as const }
+    expect(runRefusals({ ...head(), groups: [bare] }, 'verify')).toContainEqual({ code: 'cannotVerify' })
+    expect(runRefusals({ ...head(), groups: [bare] }, 'tighten')).not.toContainEqual({ code: 'cannotVerify' })
+    const both = { ...head(), groups: [group!, bare] }
+    expect(runRefusals(both, 'verify')).not.toContainEqual({ code: 'cannotVerify' })
+    expect(unverifiable(both).map(({ name }) => name)).toEqual(['covers'])
+    expect(unverifiable({ ...head(), groups: [angle] })).toEqual([])
   })
 })

@@ -62,6 +62,15 @@ describe('a part', () => {
     expect(onlyPart(withEntries(five, wrong))).toMatchObject({ state: 'failed' })
     const back = [...wrong, then(gasket, 'sentBack', { reason: 'opening too small' })]
     expect(onlyPart(withEntries(five, back))).toMatchObject({ state: 'back', reason: 'opening too small' })
+    // What it was promised for is over with it, until the next is promised.
+    const promised = [gasket, then(gasket, 'ordered', { promised: '2026-03-10' }), ...back.slice(1)]
+    expect(onlyPart(withEntries(five, promised))).toMatchObject({ state: 'back', formerly: ['2026-03-10'] })
+    expect(onlyPart(withEntries(five, promised)).promised).toBeUndefined()
+    expect(onlyPart(withEntries(five, promised.slice(0, -1))).promised).toBeUndefined()
+    const next = [...promised, then(gasket, 'changed', { promised: '2026-03-20' })]
+    expect(onlyPart(withEntries(five, next))).toMatchObject({ state: 'back', promised: '2026-03-20', formerly: ['2026-03-10'] })
+    expect(daysLate({ state: 'back', promised: '2026-03-20' }, '2026-03-22')).toBe(2)
+    expect(daysLate({ state: 'failed', promised: '2026-03-20' }, '2026-03-22')).toBe(2)
     const another = [...back, then(gasket, 'arrived')]
     expect(onlyPart(withEntries(five, another))).toMatchObject({
       state: 'arrived',
@@ -77,6 +86,7 @@ describe('a part', () => {
     expect(['2026-03-11', '2026-03-12', '2026-03-13', '2026-04-12'].map((day) => daysLate(part, day))).toEqual([0, 0, 1, 31])
     expect(daysLate({ state: 'arrived', promised: '2026-03-12' }, '2026-04-12')).toBe(0)
     expect(daysLate({ state: 'ordered' }, '2026-04-12')).toBe(0)
+    expect(daysLate({ state: 'in', promised: '2026-03-12' }, '2026-04-12')).toBe(0)
   })
 
   it('is changed by what is said again, and gone where its want was taken back', () => {

@@ -67,6 +67,9 @@ function partFrom(first: PartEntry, entries: readonly PartEntry[]): Part {
   const lies = entries.findLast(({ did }) => did === 'laid')
   const promises = entries.flatMap(({ promised }) => promised ?? [])
   const fits = fitsOf(what, entries)
+  const state = stateOf(entries, fits)
+  // One that was rejected came when it came: only a new promise says when the next does.
+  const promised = state === 'failed' || state === 'back' ? promisedSinceArrival(entries) : promises.at(-1)
   return {
     id: first.id,
     what,
@@ -80,14 +83,18 @@ function partFrom(first: PartEntry, entries: readonly PartEntry[]): Part {
       replaces: last('replaces'),
       onWordOf: last('onWordOf'),
     }),
-    ...given({ price: last('price'), from: last('from'), promised: promises.at(-1), reason: last('reason') }),
-    formerly: promises.slice(0, -1).filter((day) => day !== promises.at(-1)),
-    state: stateOf(entries, fits),
+    ...given({ price: last('price'), from: last('from'), promised, reason: last('reason') }),
+    formerly: [...new Set(promises)].filter((day) => day !== promised),
+    state,
     fits,
     ...(lies?.pot && { lies: { pot: lies.pot, ...given({ fluid: lies.fluid }), since: lies.at, by: lies.by } }),
     at: first.at,
     by: first.by,
   }
+}
+
+function promisedSinceArrival(entries: readonly PartEntry[]): string | undefined {
+  return entries.slice(entries.findLastIndex(({ did }) => did === 'arrived')).findLast(({ promised }) => promised !== undefined)?.promised
 }
 
 /** What is looked at, as answered since it last arrived. */
@@ -132,7 +139,7 @@ export function isAwaited({ state }: Pick<Part, 'state'>): boolean {
 
 /** Whole days it is late on a day (`2026-11-27`): promised for before it, and not in. */
 export function daysLate({ state, promised }: Pick<Part, 'state' | 'promised'>, today: string): number {
-  if (promised === undefined || (state !== 'ordered' && state !== 'wanted' && state !== 'back')) return 0
+  if (promised === undefined || state === 'arrived' || !isAwaited({ state })) return 0
   return Math.max(0, Math.round((Date.parse(today) - Date.parse(promised)) / DAY_MS))
 }
 const DAY_MS = 86_400_000

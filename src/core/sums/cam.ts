@@ -15,11 +15,13 @@ import {
   liftTableFrom,
   peakOf,
   stopDrop,
+  stopFault,
   tdcInputs,
   toothDeg,
   trueTdc,
   valueOf,
   type CardNumber,
+  type StopFault,
 } from '../cam'
 import { crankTurns } from '../engine'
 import { formula, leftOut, statedFigure, standardUncertainty, type Figure } from '../metrology'
@@ -85,6 +87,8 @@ export const tdc: QuickSum = {
     const pinOffset = figures.pinOffset ?? leftOut()
     if (!crankTurns({ strokeMm: stroke.value.value, rodMm: rod.value.value, pinOffsetMm: pinOffset.value.value }))
       return impossible('the rod is too short for this stroke', 'rod')
+    const fault = stopFault(a.value.value, b.value.value, true)
+    if (fault) return impossible(STOP_WORDS[fault], 'a', 'b')
     const read = (name: string, figure: Figure) => withWheelU(name, figure, figures.wheelU?.value.value)
     const inputs = { strokeMm: stroke, rodMm: rod, pinOffsetMm: pinOffset, before: read('a', a), after: read('b', b) }
     const found = trueTdc.of(inputs)
@@ -100,6 +104,11 @@ export const tdc: QuickSum = {
       ],
     }
   },
+}
+
+const STOP_WORDS: Readonly<Record<StopFault, string>> = {
+  stopTooNear: 'lie so near to each other that both were read on one side: one on each side of the top, 10° apart or more',
+  stopOneSided: 'are both on one side of zero: one before the top (negative), one after it',
 }
 
 /** A reading with the standard uncertainty of the wheel, unless it came with its own. */

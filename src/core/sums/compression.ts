@@ -1,4 +1,4 @@
-import { ratioChain } from '../benches/compression'
+import { nonsenseOf, ratioChain, type Nonsense } from '../benches/compression'
 import { crankTurns } from '../engine'
 import { leftOut } from '../metrology'
 import { impossible, type QuickSum } from './sum'
@@ -6,6 +6,13 @@ import { impossible, type QuickSum } from './sum'
 const BIG = { metric: 'mm', inch: 'in' } as const
 const CC = { metric: 'cm3', inch: 'cm3' } as const
 const DEG = { metric: 'deg', inch: 'deg' } as const
+
+const NONSENSE_WORDS: Readonly<Record<Nonsense, string>> = {
+  gasketUnderBore: 'is larger than the bore: this one would stand into it. Decimal point, unit, or another engine’s gasket?',
+  crownOverBore: 'is smaller than the bore: decimal point or unit?',
+  absurdRatio: 'and the others make a ratio no engine has: decimal point or unit?',
+}
+const NONSENSE_AT = { gasketUnderBore: 'gasketBore', crownOverBore: 'crownDiameter', absurdRatio: 'chamber' } as const
 
 export const compression: QuickSum = {
   id: 'compression',
@@ -34,8 +41,15 @@ export const compression: QuickSum = {
       paper: 'deckClearance',
       example: '0.015 in',
     },
-    gasketBore: { label: 'Gasket bore', kind: 'length', units: BIG, required: true, example: '4.06 in' },
-    gasketThickness: { label: 'Gasket, compressed', kind: 'length', units: BIG, required: true, example: '0.040 in' },
+    gasketBore: { label: 'Gasket bore', kind: 'length', units: BIG, required: true, range: { low: 10, high: 400 }, example: '4.20 in' },
+    gasketThickness: {
+      label: 'Gasket, compressed',
+      kind: 'length',
+      units: BIG,
+      required: true,
+      range: { low: 0, high: 12 },
+      example: '0.040 in',
+    },
     rod: { label: 'Rod length', kind: 'length', units: BIG, required: false, paper: 'rodLength', example: '6.000 in' },
     pinOffset: { label: 'Pin offset', kind: 'length', units: BIG, required: false, signed: true, paper: 'pinOffset', example: '0.5 mm' },
     crownDiameter: { label: 'Top land diameter', kind: 'length', units: BIG, required: false, paper: 'crownDiameter', example: '4.005 in' },
@@ -73,6 +87,8 @@ export const compression: QuickSum = {
       piston: figures.piston ?? leftOut(),
       crevice: crownDiameter && landHeight && { crown: crownDiameter, landHeight },
     })
+    const wrong = nonsenseOf({ bore, gasketBore, crown: crownDiameter, ratio: chain.ratio })
+    if (chain.clearance.value.value > 0 && wrong) return impossible(NONSENSE_WORDS[wrong], NONSENSE_AT[wrong])
     if (chain.clearance.value.value <= 0) return impossible('these parts leave no clearance volume', 'chamber')
     return {
       ok: true,

@@ -206,7 +206,8 @@ export const bolt: QuickSum = {
     muThread: optional('Friction in the thread', 'ratio', PLAIN, '0.12'),
     muHead: optional('Friction under the head', 'ratio', PLAIN, '0.12'),
     headDiameter: optional('Mean bearing diameter', 'length', BIG, '13.5 mm'),
-    nutFactor: optional('Nut factor', 'ratio', PLAIN, '0.15'),
+    // Dry and galled to the slickest lube (common practice: 0.10 to 0.20).
+    nutFactor: { ...optional('Nut factor', 'ratio', PLAIN, '0.15'), range: { low: 0.05, high: 0.5 } },
     sections: optional(SECTIONS, 'words', BIG, '33x8.8,12x10'),
     proof: optional('Proof stress', 'stress', STRESS, '830 MPa'),
     yield: optional('Yield', 'stress', STRESS, '940 MPa'),

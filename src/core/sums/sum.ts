@@ -28,6 +28,8 @@ export interface SumInput {
   readonly bottomCentreDeg?: 180 | -180
   /** Degrees about one dead centre, as a cam card writes an event. */
   readonly event?: DeadCentre
+  /** What it can be, canonical, where no paper number says so: a bare number outside it is another unit, or a slip. */
+  readonly range?: { readonly low: number; readonly high: number }
   /** The paper number it can be kept as. */
   readonly paper?: PaperKey
   readonly example: string
@@ -148,7 +150,8 @@ const NEVER_NEGATIVE: ReadonlySet<Kind> = new Set([
 const MOST = 1e9
 
 /** What an input can be: what its paper number can be, or else not less than nothing where nothing less exists. */
-function rangeOf({ paper, signed, kind: asked }: SumInput, kind: Kind): { readonly low: number; readonly high: number } | undefined {
+function rangeOf({ paper, range, signed, kind: asked }: SumInput, kind: Kind): { readonly low: number; readonly high: number } | undefined {
+  if (range) return range
   if (paper) return { low: PAPER[paper].low, high: PAPER[paper].high }
   return !signed && asked !== 'any' && NEVER_NEGATIVE.has(kind) ? { low: 0, high: MOST } : undefined
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { standardUncertainty } from '../metrology'
+import { readSections } from '../benches/fasteners'
 import { computeSum, SUMS, sumById, type SumResult } from '.'
 
 function results(id: string, typed: Record<string, string>, system: 'metric' | 'inch' = 'metric'): Map<string, SumResult> {
@@ -113,4 +114,65 @@ describe('convert', () => {
     expect([...results('convert', { value: '1 in' }).keys()]).toEqual(['mm', 'cm', 'um', 'hundredth', 'in', 'thou', 'tenth'])
   })
   it('refuses a unit of another kind', () => expect(issues('convert', { value: '1in', to: 'psi' })).toContainEqual(['unknownUnit', 'to']))
+})
+
+describe('numbers that cannot be of one engine', () => {
+  const issue = (id: string, typed: Record<string, string>, system: 'metric' | 'inch' = 'metric') => {
+    const outcome = computeSum(sumById(id)!, typed, system)
+    return outcome.ok
+      ? outcome.results.map(({ id: result, figure }) => [result, figure.value.value] as const)
+      : outcome.issues.map(({ code, path }) => `${code} ${path.join(' ')}`)
+  }
+  const parts = { bore: '83', stroke: '92.8', chamber: '46', deck: '0.05', gasketBore: '84', gasketThickness: '1.1' }
+
+  it('TDC by two angles on one side, or hardly apart, is no TDC; over a wheel of 360 they may be 350 and 10', () => {
+    const stop = (a: string, b: string) => issue('tdc', { stroke: '92.8', rod: '144', method: 'stop', a, b })
+    expect(stop('24', '26')).toEqual(['impossible a b'])
+    expect(stop('20', '60')).toEqual(['impossible a b'])
+    expect(stop('-4.9', '4.9')).toEqual(['impossible a b'])
+    expect(stop('-5.1', '5.1')[0]).toEqual(['tdc', 0])
+    expect(stop('350', '10')[0]).toEqual(['tdc', expect.closeTo(0, 9)])
+    expect(stop('-24', '26')[0]).toEqual(['tdc', expect.closeTo(1, 9)])
+  })
+
+  it('a gasket smaller than its bore, a crown above it and a ratio of 46.8 are refused; as large as it is sound', () => {
+    expect(issue('compression', { ...parts, gasketBore: '82.9' })).toEqual(['impossible gasketBore'])
+    expect(issue('compression', { ...parts, gasketBore: '83' })[0]).toEqual(['compressionRatio', expect.any(Number)])
+    expect(issue('compression', { ...parts, crownDiameter: '83.5', landHeight: '6' })).toEqual(['impossible crownDiameter'])
+    expect(issue('compression', { ...parts, crownDiameter: '82.5', landHeight: '6' })[0]).toEqual(['compressionRatio', expect.any(Number)])
+    // 502.1 cc swept: 11 cc of clearance make 46.6, 23 cc make 22.8.
+    expect(issue('compression', { ...parts, chamber: '4.6' })).toEqual(['impossible chamber'])
+    expect(issue('compression', { ...parts, chamber: '16.6' })[0]).toEqual(['compressionRatio', expect.closeTo(22.8, 0)])
+  })
+
+  it('a lash typed bare in an inch sum is thou, and one of inches is refused', () => {
+    const gap = (lash: string) =>
+      issue(
+        'valvegap',
+        {
+          stroke: '3.75',
+          rod: '6',
+          valveAngle: '18',
+          surface: 'pocket',
+          drop: '0.3',
+          centreline: '106',
+          ratio: '1.6',
+          lash,
+          lift: '0.4',
+          halfOpen: '184',
+          power: '2.9',
+        },
+        'inch',
+      )
+    expect(gap('18')[0]).toEqual(gap('0.018in')[0])
+    expect(gap('18in')).toEqual(['outOfRange lash'])
+  })
+
+  it('a nut factor of 13 is none, and one unit behind a section is that of both its sides', () => {
+    const bolt = (typed: Record<string, string>) => issue('bolt', { thread: '7/16-20', torque: '77 lbfft', ...typed })
+    expect(bolt({ nutFactor: '13' })).toEqual(['outOfRange nutFactor'])
+    expect(bolt({ nutFactor: '0.13' }).length).toBeGreaterThan(1)
+    expect(readSections('1.4x0.375in')).toEqual(readSections('1.4in x 0.375in'))
+    expect(readSections('27x7.6,8x8.35')).toEqual(readSections('27mm x 7.6mm, 8mm x 8.35mm'))
+  })
 })

@@ -37,7 +37,7 @@ const CLOSED_LOBE = {
 const CAM_INPUTS = {
   centreline: angle('Centreline, intake +, exhaust −', '109.5°'),
   ratio: number('Rocker ratio, 1 for buckets', '1'),
-  lash: length('Lash', '0.2 mm'),
+  lash: { ...length('Lash', '0.2 mm'), units: { metric: 'mm', inch: 'thou' }, range: { low: 0, high: 3 } },
 } as const satisfies Record<string, SumInput>
 
 const table = (label: string): SumInput => ({ label, kind: 'table', units: BIG, required: false, example: '' })

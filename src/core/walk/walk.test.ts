@@ -132,6 +132,17 @@ describe('holds', () => {
     expect(waitsOf(bare, 'read.cam.stop')).not.toContain('!tdcProven')
     const proven = without(tern, ({ characteristic }) => characteristic.startsWith('cam.') && characteristic !== 'cam.stop')
     expect(waitsOf(proven, 'read.cam.event')).toEqual([])
+    // Proven, and something changed under it since: not proven any more.
+    const changed = withEntries(proven, [{ kind: 'change', ...stamp(), what: 'sprockets', text: 'another crank wheel' } as Entry])
+    expect(waitsOf(changed, 'read.cam.event')).toEqual(['!tdcProven'])
+  })
+
+  it('what was left out, and then done after all, is done', () => {
+    const id = 'job.agreed'
+    const standing = (...entries: Entry[]) => walkOf(withEntries(petrel, entries), NOW_MS).steps.find((one) => one.id === id)!.standing
+    expect(standing(signOff(id, 'leftOut'))).toBe('leftOut')
+    expect(standing(signOff(id, 'leftOut'), signOff(id))).toBe('done')
+    expect(standing(signOff(id), signOff(id, 'leftOut'))).toBe('leftOut')
   })
 
   it('no cam is turned alone but over a crank that is parked where its valves clear, by the figures', () => {

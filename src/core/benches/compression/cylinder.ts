@@ -1,3 +1,4 @@
+import { nonsenseOf } from './nonsense'
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { stationId } from '../../build/place'
@@ -51,6 +52,9 @@ export const cylinderState = quantity('cylinder', (build, cylinder: number): Cyl
   const state = { cylinder, deck, chamber, piston, isPartial: all.some(({ isPartial }) => isPartial), remarks }
   if (chain && chain.clearance.value.value <= 0)
     return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: 'noClearanceVolume' }] }
+  const wrong =
+    inputs && nonsenseOf({ bore: inputs.bore, gasketBore: inputs.gasketBore, crown: inputs.crevice?.crown, ratio: chain?.ratio })
+  if (wrong) return { ...state, inputs: undefined, chain: undefined, missing: [{ kind: 'impossible', reason: wrong }] }
   return { inputs, chain, missing, ...state }
 })
 

@@ -4,7 +4,7 @@ import { paperAt } from '../../build/figures'
 import { stationId, type Place } from '../../build/place'
 import { quantity } from '../../build/remembered'
 import { workOn } from '../../build/work'
-import { chainRetardDeg, trueTdc } from '../../cam'
+import { chainRetardDeg, stopFault, trueTdc } from '../../cam'
 import { wrapped } from '../../cam/trueTdc'
 import type { Cam } from '../../engine'
 import { crankTurns, cylinderOfCam, pistonDropMm, topsDeg } from '../../engine'
@@ -33,6 +33,8 @@ function tdcBy(build: Build, cylinder: number, proof: number): Derived {
     after: asRead(build, 'cam.stop', stopPlace(cylinder, 'after', proof)),
   })
   if (read.missing) return read
+  const fault = stopFault(read.figures.before.value.value, read.figures.after.value.value, cylinder === 1)
+  if (fault) return { missing: [{ kind: 'impossible', reason: fault }] }
   const [strokeMm, rodMm] = [paperAt(build, 'stroke'), paperAt(build, 'rodLength')]
   const pinOffsetMm = paperAt(build, 'pinOffset') ?? leftOut()
   // In line with the bore the middle is the top, whatever crank and rod are.
