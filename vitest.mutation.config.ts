@@ -6,7 +6,7 @@ export default defineConfig({
   ...config,
   test: {
     ...config.test,
-    include: ['src/core/**/*.test.ts', 'tests/reference/**/*.test.ts'],
+    include: ['src/core/**/*.test.ts', 'src/features/walk/photos/*.test.ts', 'tests/reference/**/*.test.ts'],
     exclude: ['tests/reference/cli.test.ts', 'tests/reference/typedEntries.test.ts'],
   },
 })

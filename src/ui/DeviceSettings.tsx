@@ -3,6 +3,7 @@ import { memo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
 import type { UnitSystem } from '@/core/build'
+import { initialsFrom, MOST_INITIALS } from '@/core/build/initials'
 import { PHONE } from './GlobalStyle'
 import { useRefresh } from './useRefresh'
 import { useDevice } from './device'
@@ -93,9 +94,10 @@ export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSy
       <Initials
         aria-label="Your initials"
         value={typed}
-        maxLength={4}
+        maxLength={MOST_INITIALS}
         placeholder="you"
-        onChange={(event) => setTyped(event.target.value.toUpperCase())}
+        // A digit is no initial: it is not taken.
+        onChange={({ target }) => (target.value === '' || initialsFrom(target.value)) && setTyped(target.value.toUpperCase())}
         onBlur={() => keep({ initials: typed.trim() })}
         onKeyDown={(event) => event.key === 'Enter' && keep({ initials: typed.trim() })}
       />

@@ -1,14 +1,23 @@
-import { demo, enter, expect, finding, openBench, place, readings, TERN, test, WREN } from '../support/shop'
+import { demo, enter, expect, finding, line, openBench, place, readings, TERN, test, WREN } from '../support/shop'
 
-test('initials are asked once, before the first reading is stored, and stand beside it', async ({ browser, shop }) => {
+test('initials are asked before the first reading, in a field that takes no reading, and stand beside each', async ({ browser, shop }) => {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   const page = await context.newPage()
   const id = await shop.bring(demo(WREN))
   await openBench(page, shop, id)
+  const initials = page.getByLabel('Who is working? Your initials, once for this device')
+  await expect(initials).toBeFocused()
+  await enter(page, '0.06')
+  await expect(page.getByText('Letters only, 4 at the most: initials first, then the reading.')).toBeVisible()
+  await expect(initials).toBeFocused()
+  // Somebody who only looks around may; what is typed then waits for initials.
+  await page.keyboard.press('Escape')
+  await expect(line(page)).toBeFocused()
   await enter(page, '0.10')
-  await expect(page.getByLabel('Your initials, once for this device')).toBeFocused()
+  await expect(initials).toBeFocused()
   expect(readings(await shop.document(id))).toEqual([])
-  await enter(page, 'JB')
+  await enter(page, 'jb')
+  await expect(line(page)).toBeFocused()
   await enter(page, '0.11')
   await expect
     .poll(async () => readings(await shop.document(id)).map(({ asTyped, by }) => [asTyped, by]))
@@ -16,6 +25,36 @@ test('initials are asked once, before the first reading is stored, and stand bes
       ['0.10', 'JB'],
       ['0.11', 'JB'],
     ])
+  await context.close()
+})
+
+test('what was refused or questioned is selected: what is typed next stands in its place', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await openBench(page, shop, id)
+  await enter(page, 'abc1')
+  await page.keyboard.type('0.12')
+  await expect(line(page)).toHaveValue('0.12')
+  await page.keyboard.press('Enter')
+  await enter(page, '12')
+  await expect(page.getByText('Is that so?')).toBeVisible()
+  await page.keyboard.type('0.14')
+  await expect(line(page)).toHaveValue('0.14')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => readings(await shop.document(id)).map(({ asTyped }) => asTyped)).toEqual(['0.12', '0.14'])
+})
+
+test('initials typed in the bar and closed by Enter are there on the next page, and a digit is none', async ({ browser, shop }) => {
+  const context = await browser.newContext()
+  const page = await context.newPage()
+  await page.goto(`${shop.server.address}/sums`)
+  await page.locator('[data-hydrated], h1').first().waitFor()
+  const bar = page.getByLabel('Your initials')
+  await bar.click()
+  await page.keyboard.type('k1v')
+  await expect(bar).toHaveValue('KV')
+  await page.keyboard.press('Enter')
+  await page.goto(`${shop.server.address}/gauges`)
+  await expect(page.getByLabel('Your initials')).toHaveValue('KV')
   await context.close()
 })
 

@@ -1,15 +1,16 @@
 'use client'
-import { useImperativeHandle, useRef, useState, type Ref } from 'react'
+import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Station } from '@/core/bench/bench'
 import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
 import { formatQuantity, UNITS } from '@/core/quantity'
 import { PART_STATE_CHOICES } from '@/wording'
+import { InitialsForm } from '@/ui/InitialsForm'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { SpokenTitle } from '@/ui/Page'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
-import { exampleOf, MOST_TYPED } from './lineEntry'
+import { exampleOf, MOST_TYPED, standsAs } from './lineEntry'
 import { Understood } from './Understood'
 import type { PartTemperature } from './useBench'
 import { useSpoken } from './useSpoken'
@@ -192,15 +193,13 @@ function askingWords(asking: Exclude<Asking, 'reading'>, system: UnitSystem): st
       return 'Strike out: why?'
     case 'note':
       return 'Note for this place'
-    case 'initials':
-      return 'Your initials, once for this device'
     case 'temperature':
       return system === 'metric' ? 'Part / gauge, °C: 28 or 28/21; 20 for none' : 'Part / gauge, °F: 82 or 82/70; 68 for none'
   }
 }
 
 function mostTyped(asking: Asking): number {
-  if (asking === 'reading' || asking === 'initials' || asking === 'temperature') return MOST_TYPED[asking]
+  if (asking === 'reading' || asking === 'temperature') return MOST_TYPED[asking]
   return MOST_TYPED.words
 }
 
@@ -217,6 +216,9 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
   const { text, question, said, read, unit } = now
   const input = useRef<HTMLInputElement>(null)
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }), [])
+  useEffect(() => {
+    if (now.isRefused) input.current?.select()
+  }, [now.isRefused])
   const index = work.stations.findIndex((one) => one.id === station.id)
   const understood = useRef<HTMLDivElement>(null)
   const place = `${station.label}, place ${index + 1} of ${work.stations.length}${read ? ', read' : ''}`
@@ -233,7 +235,11 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
         <GaugeInHand gauge={gauge} live={live} temperature={now.temperature} system={system} />
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
-      <Typing ref={input} now={now} actions={actions} />
+      {work.asksInitials ? (
+        <InitialsForm onGiven={(by) => actions.initialsGiven(by)} onLater={work.unsign} />
+      ) : (
+        <Typing ref={input} now={now} actions={actions} />
+      )}
       <div data-part="understood" id="understood" ref={understood}>
         <h2>{question ? 'Is that so?' : 'Understood'}</h2>
         <UnderstoodNow now={now} next={work.stations[index + 1]} />
@@ -275,7 +281,7 @@ function PlaceInHand({ now: { work, station, read }, index }: { now: LineNow; in
 
 /** The entry itself, under what it asks for. */
 function Typing({ ref, now, actions }: { ref: Ref<HTMLInputElement>; now: LineNow; actions: LineActions }) {
-  const { asking, unit, system, read, text } = now
+  const { asking, unit, system, read, text, build } = now
   const isReading = asking === 'reading'
   return (
     <div>
@@ -302,7 +308,7 @@ function Typing({ ref, now, actions }: { ref: Ref<HTMLInputElement>; now: LineNo
         inputMode={isReading ? 'none' : 'text'}
         maxLength={mostTyped(asking)}
         data-words={!isReading || undefined}
-        placeholder={isReading && read ? `stands: ${read.asTyped}` : ''}
+        placeholder={isReading && read ? `stands: ${standsAs(read, unit, build.gauges.get(read.gauge))}` : ''}
         onChange={(event) => actions.type(event.target.value)}
         onKeyDown={(event) => actions.onKeyDown(event)}
         aria-describedby="understood"

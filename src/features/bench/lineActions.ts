@@ -5,20 +5,17 @@ import { formatExact, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import { small, slipWords } from '@/wording'
 import type { LivePress } from './gaugeStream'
 import { isPadCommand, PAD_COMMANDS, type PadKey } from './Keypad'
-import { isPlausible, MOST_TYPED, questionOf, readLine, temperatureFrom, type LineEntry, type Question } from './lineEntry'
+import { isPlausible, questionOf, readLine, temperatureFrom, type LineEntry, type Question } from './lineEntry'
 import type { BenchWork, Draft, PartTemperature } from './useBench'
 import type { useLiveGauges } from './useLiveGauges'
 
 /** What the line asks the bench to do. */
 export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'part' | 'live' | 'take' | 'help' | 'history'
 
-/**
- * What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, temperatures, or whose
- * initials stand beside it all.
- */
-export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature' | 'initials'
+/** What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, or temperatures. */
+export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
 
-const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, 'reading' | 'initials'>>> = {
+const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, 'reading'>>> = {
   b: 'back',
   '/': 'back',
   r: 'again',
@@ -44,11 +41,13 @@ export interface LineState {
   /** What is odd about the value, before it is stored. */
   readonly question?: Question
   readonly said: string
+  /** It was not taken as it stands: it is selected, and what is typed next stands in its place. */
+  readonly isRefused: boolean
   /** A skip is meant for every open place of the row. */
   readonly wholeRow: boolean
 }
 
-export const EMPTY: LineState = { text: '', asking: 'reading', said: '', wholeRow: false }
+export const EMPTY: LineState = { text: '', asking: 'reading', said: '', isRefused: false, wholeRow: false }
 
 export interface LineProps {
   readonly work: BenchWork
@@ -109,8 +108,6 @@ const ENTRY_WORDS: Readonly<Record<Entry['kind'], string>> = {
 export interface LineNow extends LineProps, Pick<BenchWork, 'stations' | 'build' | 'setDraft' | 'acts' | 'signed'>, LineState {
   readonly line: LineState
   readonly setLine: (next: LineState | ((now: LineState) => LineState)) => void
-  readonly initials: string
-  readonly setInitials: (initials: string) => void
   readonly temperature: PartTemperature | undefined
   readonly setTemperature: (temperature: PartTemperature | undefined) => void
   /** What a bare +3 from nominal is meant in here, once said with its unit. */
@@ -140,12 +137,10 @@ export class LineActions {
   }
 
   type(next: string): void {
-    const { station, characteristic, gauge, live, setDraft, asking, question, setLine, setInitials, offsetUnit, temperature, unit, line } =
-      this.now
-    if (asking === 'initials') return setInitials(next.toUpperCase().slice(0, MOST_TYPED.initials))
+    const { station, characteristic, gauge, live, setDraft, asking, question, setLine, offsetUnit, temperature, unit, line } = this.now
     // Typed over a questioned press: the person knows better, the press is dropped.
     if (question?.press) live.done(question.press)
-    setLine({ ...line, text: next, question: undefined, said: '' })
+    setLine({ ...line, text: next, question: undefined, isRefused: false, said: '' })
     if (!gauge || asking !== 'reading') return
     const { parsed, strokes, turnedBack } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
     setDraft(
@@ -158,17 +153,16 @@ export class LineActions {
   enter(): void {
     const { station, characteristic, gauge, stations, build, text, asking, setLine, setOffsetUnit, temperature, read, entry, line } =
       this.now
-    if (asking === 'initials') return this.initialsGiven()
     if (asking === 'temperature') return this.temperatureGiven()
     if (asking !== 'reading') return this.wordsGiven(asking)
     if (!entry) return this.say(read ? 'Already read here. Type to measure again; arrows move on.' : 'Nothing typed yet.')
     const { parsed, strokes, turnedBack } = entry
-    if (!parsed.ok) return
+    if (!parsed.ok) return setLine({ ...line, isRefused: true })
     if (!gauge) return this.say('No gauge for this: put one in the drawer first.')
     const draft: Draft = { station, ...understood(parsed), gauge: gauge.id, temperature, strokes, turnedBack }
     const doubtful = questionOf(draft, characteristic, build, gauge, stations)
     if (parsed.offsetUnit) setOffsetUnit(parsed.offsetUnit)
-    if (doubtful) return setLine({ ...line, question: doubtful })
+    if (doubtful) return setLine({ ...line, question: doubtful, isRefused: true })
     this.store(draft, text.trim())
   }
 
@@ -190,7 +184,7 @@ export class LineActions {
       temperature,
     }
     const doubtful = questionOf(draft, characteristic, build, gauge, stations)
-    if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press } }))
+    if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press }, isRefused: true }))
     else this.store(draft, press.text, press)
   }
 
@@ -200,17 +194,15 @@ export class LineActions {
       const kept = acts.store(by, draft, asTyped, press?.id)
       if (press) live.done(press)
       setDraft(undefined)
-      setLine((now) => ({ ...now, text: '', question: undefined, said: '' }))
+      setLine((now) => ({ ...now, text: '', question: undefined, isRefused: false, said: '' }))
       onKept(kept === 'kept' ? '' : 'This device is full and keeps nothing: write the reading down until it is sent.')
     })
   }
 
-  initialsGiven(): void {
-    const { work, onInitials, initials, setInitials } = this.now
-    const by = initials.trim()
-    if (by === '') return
+  /** Whoever works here has said so: what waited for it is done. */
+  initialsGiven(by: string): void {
+    const { work, onInitials } = this.now
     onInitials(by)
-    setInitials('')
     work.sign(by)
   }
 
@@ -256,11 +248,7 @@ export class LineActions {
   }
 
   leave(): void {
-    const { work, live, setDraft, question, setLine, setInitials } = this.now
-    if (work.asksInitials) {
-      setInitials('')
-      return work.unsign()
-    }
+    const { live, setDraft, question, setLine } = this.now
     if (question?.press) live.done(question.press)
     setLine(EMPTY)
     setDraft(undefined)
@@ -278,12 +266,15 @@ export class LineActions {
   }
 
   onPad(key: PadKey): void {
-    const { text, question } = this.now
+    const { work, text, question, line } = this.now
+    if (work.asksInitials) return
+    // What was refused is typed over, as it is with a keyboard.
+    const before = line.isRefused ? '' : text
     if (key === 'store') this.enter()
     else if (key === 'keep' || key === 'mend') {
       if (question) this.answer(key === 'keep' ? 'k' : 'f', question)
-    } else if (key === 'rub') this.type(text.slice(0, -1))
-    else if (!isPadCommand(key)) this.type(text + key)
+    } else if (key === 'rub') this.type(before.slice(0, -1))
+    else if (!isPadCommand(key)) this.type(before + key)
     else if (text === '') this.command(PAD_COMMANDS[key])
     else this.leave()
   }

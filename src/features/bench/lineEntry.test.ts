@@ -5,10 +5,10 @@ import { cam } from '@/core/benches/cam'
 import { rings } from '@/core/benches/rings'
 import { compression } from '@/core/benches/compression'
 import { openBuild } from '@/core/benches'
-import type { Gauge } from '@/core/build'
+import type { Gauge, Reading } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { exampleOf, finerThanGauge, isPlausible, questionOf, readLine, temperatureFrom } from './lineEntry'
+import { exampleOf, finerThanGauge, isPlausible, questionOf, readLine, standsAs, temperatureFrom } from './lineEntry'
 
 const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, new Date('2026-03-01T12:00:00Z'))))
 const gauge = (id: string): Gauge => tern!.gauges.get(id)!
@@ -145,5 +145,17 @@ describe('the example for a first reading', () => {
     expect(words).toMatch(/^\d\.\d\d\/\d\.\d\d$/)
     const { parsed } = readLine(words, ringCharacteristic, ring, 'mm', gauge('feeler-fine.1'))
     expect(parsed.ok && isPlausible(parsed.value, ring)).toBe(true)
+  })
+})
+
+describe('what stands at a place', () => {
+  const reading = (more: object) => ({ value: 0.0508, unit: 'mm', asTyped: '0.0508', ...more }) as Reading
+  const gauge = { resolution: 0.002 } as Gauge
+
+  it('is said in the unit of the line: as typed where it is the same, else as finely as the gauge reads', () => {
+    expect(standsAs(reading({}), 'mm', gauge)).toBe('0.0508')
+    expect(standsAs(reading({}), 'thou', gauge)).toBe('2.00')
+    expect(standsAs(reading({ upper: 0.0762 }), 'thou', { ...gauge, resolution: 0.0254 })).toBe('2/3')
+    expect(standsAs(reading({ unit: 'thou', asTyped: '2t' }), 'thou', gauge)).toBe('2t')
   })
 })

@@ -1,6 +1,6 @@
 import type { Characteristic, Station } from '@/core/bench/bench'
 import { rowOf } from '@/core/bench/sheets'
-import type { Build, Gauge, UnitSystem } from '@/core/build'
+import type { Build, Gauge, Reading, UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import {
   decimalsForStep,
@@ -35,7 +35,7 @@ export interface LineEntry {
 }
 
 /** Lengths that the server takes: longer is not let in where it is typed. */
-export const MOST_TYPED = { reading: 40, words: 200, initials: 4, temperature: 16 } as const
+export const MOST_TYPED = { reading: 40, words: 200, temperature: 16 } as const
 
 /** What a typed text says at a station. `offsetUnit`: what a bare `+3` from nominal has last been said to be. */
 export function readLine(
@@ -76,6 +76,13 @@ export function exampleOf({ expected, nominal }: Station, unit: UnitId, gauge: G
   const middle = Math.round((nominal ?? (expected.low + expected.high) / 2) / step) * step
   const words = (value: number) => formatNumber(value, unit, decimalsForStep(step, unit))
   return gauge?.use === 'feeler' ? `${words(middle)}/${words(middle + step)}` : words(middle)
+}
+
+/** A reading in the unit of the line: as it was typed where that is the unit it was typed in, else as finely as its gauge reads. */
+export function standsAs({ value, upper, unit: typedIn, asTyped }: Reading, unit: UnitId, gauge: Gauge | undefined): string {
+  if (typedIn === unit) return asTyped
+  const words = (of: number) => formatNumber(of, unit, decimalsForStep(gauge?.resolution ?? 0.001, unit))
+  return upper === undefined ? words(value) : `${words(value)}/${words(upper)}`
 }
 
 export function isPlausible(value: number, { expected }: Station): boolean {

@@ -137,8 +137,12 @@ function useMoves(stations: readonly Station[], setCurrentId: (id: string) => vo
   return { go, step }
 }
 
-/** Nothing is entered by nobody: what is done without initials waits until someone has said whose they are. */
+/**
+ * Nothing is entered by nobody: initials are asked for before the first reading, and what is done without them by somebody who only
+ * looked around waits until they are given.
+ */
 function useSigning(initials: string) {
+  const [isLooking, setLooking] = useState(false)
   const [waitingFor, setWaitingFor] = useState<{ readonly run: (by: string) => void }>()
   const signed = useCallback(
     (run: (by: string) => void) => {
@@ -154,8 +158,11 @@ function useSigning(initials: string) {
     },
     [waitingFor],
   )
-  const unsign = useCallback(() => setWaitingFor(undefined), [])
-  return { signed, sign, unsign, asksInitials: waitingFor !== undefined }
+  const unsign = useCallback(() => {
+    setWaitingFor(undefined)
+    setLooking(true)
+  }, [])
+  return { signed, sign, unsign, asksInitials: waitingFor !== undefined || (initials === '' && !isLooking) }
 }
 
 export type BenchWork = ReturnType<typeof useBench>

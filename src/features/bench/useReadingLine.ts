@@ -11,7 +11,7 @@ import { useStable } from './useStable'
 export function useReadingLine(props: LineProps & { readonly startText?: string }) {
   const { work, station, characteristic, gauge, system, live } = props
   const { stations, build, setDraft, acts, signed } = work
-  const state = useLineState(station.id, props.startText ?? '', work.asksInitials)
+  const state = useLineState(station.id, props.startText ?? '')
   const [temperature, setTemperature] = useState<PartTemperature>()
   /** What a bare +3 from nominal is meant in, once said with its unit. */
   const [offsetUnits, setOffsetUnits] = useState<Readonly<Record<string, UnitId>>>({})
@@ -54,15 +54,13 @@ export function useReadingLine(props: LineProps & { readonly startText?: string 
   return { now, actions, onPad: useStable((...[key]: Parameters<LineActions['onPad']>) => actions.onPad(key)) }
 }
 
-/** What stands in the line: emptied where the place is another, and initials asked over whatever it holds, which waits behind. */
-function useLineState(stationId: string, startText: string, asksInitials: boolean) {
-  const [typed, setLine] = useState<LineState>({ ...EMPTY, text: startText })
-  const [initials, setInitials] = useState('')
+/** What stands in the line: emptied where the place is another. */
+function useLineState(stationId: string, startText: string) {
+  const [line, setLine] = useState<LineState>({ ...EMPTY, text: startText })
   const [at, setAt] = useState(stationId)
   if (at !== stationId) {
     setAt(stationId)
     setLine((now) => ({ ...EMPTY, said: now.said }))
   }
-  const line: LineState = asksInitials ? { ...typed, asking: 'initials', text: initials, question: undefined } : typed
-  return { line, setLine, initials, setInitials }
+  return { line, setLine }
 }

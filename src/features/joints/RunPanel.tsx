@@ -4,6 +4,7 @@ import type { Joint } from '@/core/build'
 import { hasHigherNeighbours, hasTouched, isSealed, leftOut, oddAngles, type Run, type RunWay } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
+import { InitialsForm } from '@/ui/InitialsForm'
 import { Row } from '@/ui/Page'
 import { oddAngleWords, pullWords } from '@/wording'
 import { Key } from '../bench/Key'
@@ -20,30 +21,11 @@ import type { Said } from './useRuns'
 /** What stands beside the joint: who does it, what comes before the first pull, the pull itself, or what is in the way of it. */
 export function RunPanel(props: RunPanelProps) {
   const { run, by, isMine } = props
-  if (by === '') return <Initials onInitials={props.onInitials} />
+  if (by === '') return <InitialsForm onGiven={props.onInitials} />
   if (!run) return props.ended ? <AfterRun {...props} ended={props.ended} /> : <BeforeRun {...props} />
   if (run.conflict) return <Parted {...props} run={run} />
   if (!isMine) return <HeldElsewhere {...props} run={run} />
   return <UnderWay {...props} run={run} />
-}
-
-function Initials({ onInitials }: Pick<RunPanelProps, 'onInitials'>) {
-  const [text, setText] = useState('')
-  const given = text.trim().toUpperCase()
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (given) onInitials(given)
-      }}
-      style={{ display: 'grid', gap: 12 }}
-    >
-      <TextField label="Your initials, once for this device" value={text} onChange={setText} maxLength={4} autoFocus />
-      <Button type="submit" kind="primary" isDisabled={given === ''}>
-        Go on
-      </Button>
-    </form>
-  )
 }
 
 type AtRun = RunPanelProps & { readonly run: Run }

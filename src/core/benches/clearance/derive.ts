@@ -53,7 +53,7 @@ function camFindings(build: Build, cam: Cam): Finding[] {
 /** A cam that may not be turned alone is a way of working that this engine has not, and no fault of it: said, held, and not judged. */
 function unjudgedWhereClosed(found: Finding): Finding {
   if (!found.remarks.some(({ code }) => code === 'mayNotTurn' || code === 'valvesMeet')) return found
-  const { conformity: _, ...rest } = found
+  const { conformity: _, limit: __, ...rest } = found
   return rest
 }
 

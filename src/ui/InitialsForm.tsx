@@ -1,0 +1,45 @@
+'use client'
+import { useState } from 'react'
+import { initialsFrom, MOST_INITIALS } from '@/core/build/initials'
+import { Button } from './Button'
+import { TextField } from './fields'
+import { Row } from './Page'
+
+/** Who works here, asked once for a device, in a field that takes letters alone: a reading typed into it signs nothing. */
+export function InitialsForm({ onGiven, onLater }: { onGiven: (initials: string) => void; onLater?: () => void }) {
+  const [text, setText] = useState('')
+  const [isWrong, setWrong] = useState(false)
+  const give = () => {
+    const given = initialsFrom(text)
+    setWrong(given === undefined)
+    if (given !== undefined) onGiven(given)
+  }
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        give()
+      }}
+      style={{ display: 'grid', gap: 12 }}
+    >
+      <TextField
+        label="Who is working? Your initials, once for this device"
+        value={text}
+        onChange={(next) => {
+          setText(next.toUpperCase())
+          setWrong(/[^\p{L}\s]/u.test(next))
+        }}
+        maxLength={MOST_INITIALS + 4}
+        autoFocus
+        error={isWrong ? `Letters only, ${MOST_INITIALS} at the most: initials first, then the reading.` : undefined}
+        onKeyDown={(event) => event.key === 'Escape' && onLater?.()}
+      />
+      <Row>
+        <Button type="submit" kind="primary" isDisabled={text.trim() === ''}>
+          Go on
+        </Button>
+        {onLater && <Button onPress={onLater}>Only look around</Button>}
+      </Row>
+    </form>
+  )
+}
