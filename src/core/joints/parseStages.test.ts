@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { JointStage } from '../build/types'
 import { parseStages } from './parseStages'
 
 const read = (text: string, unit: 'Nm' | 'lbfft' = 'Nm') => {
@@ -43,5 +44,21 @@ describe('stages as typed', () => {
   it('hold as many as eight, and as far as the scale goes', () => {
     expect(read('1 2 3 4 5 6 7 8')).toHaveLength(8)
     expect(read('3000, +720')).toEqual([3000, { pull: 'angle', deg: 720 }])
+  })
+
+  it('an angle behind its torque, with no more than a plus between', () => {
+    const wordsOf: Readonly<Record<JointStage['pull'], (stage: JointStage) => unknown>> = {
+      torque: (stage) => stage.pull === 'torque' && stage.nm,
+      angle: (stage) => stage.pull === 'angle' && `+${stage.deg}`,
+      snug: () => 'snug',
+    }
+    const stages = (text: string) => {
+      const read = parseStages(text, 'Nm')
+      return 'stages' in read ? read.stages.map((stage) => wordsOf[stage.pull](stage)) : read.issue.code
+    }
+    expect(stages('40+90°')).toEqual([40, '+90'])
+    expect(stages('30, 40+90+90')).toEqual([30, 40, '+90', '+90'])
+    expect(stages('30 + 90° + 90°')).toEqual([30, '+90', '+90'])
+    expect(stages('snug; 40 N·m; +90°')).toEqual(['snug', 40, '+90'])
   })
 })

@@ -13,13 +13,15 @@ const MOST_NM = 3000
 const MOST_DEG = 720
 const ANGLE = /^\+?\s*(\d+(?:[.,]\d+)?)\s*(?:°|deg|degrees)$|^\+\s*(\d+(?:[.,]\d+)?)$/i
 
-/** Stages as they are spoken of: `30, 55, 80`, `30/55/80`, `snug; 40 N·m; +90°`. A bare number is in `unit`, one with a plus in degrees. */
+/** Stages as they are spoken of: `30, 55, 80`, `30/55/80`, `snug; 40 N·m; +90°`, `40+90°`. A bare number is in `unit`, one with a plus in degrees. */
 export function parseStages(text: string, unit: UnitId): { readonly stages: JointStage[] } | { readonly issue: StagesIssue } {
   const written = text.trim()
   if (written === '') return { stages: [] }
   if (/^\d+,\d+$/.test(written)) return { issue: { code: 'listOrDecimal', text: written } }
   // Two commas between figures are no decimals.
   const parts = written
+    // A plus behind a figure begins an angle: 40+90° is 40, +90°.
+    .replace(/(?<=[\d°])\s*\+(?=\s*\d)/g, '; +')
     .split(/\d,\d+,\d/.test(written) ? /[;,/]/ : /[;/]|,\s+|,$|(?<=\d)\s+(?=[+\d])/)
     .map((part) => part.trim())
     .filter(Boolean)

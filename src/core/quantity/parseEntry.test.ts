@@ -244,3 +244,27 @@ describe('a wheel that is not marked to 360', () => {
     expect(about('3934')).toMatchObject({ ok: true, value: 3934 })
   })
 })
+
+describe('what is said in words and fractions', () => {
+  const bore = { kind: 'length', unit: 'mm', nominal: 83, expected: { low: 82, high: 85 } } as const
+  const value = (text: string, context: Parameters<typeof parseEntry>[1]) => {
+    const entry = parseEntry(text, context)
+    return entry.ok ? entry.value : entry.issue.code
+  }
+
+  it('from nominal is taken in full, with its sign or without, where there is a nominal', () => {
+    const told = { ...bore, offsetUnit: 'hundredth' } as const
+    expect(value('+2 from nominal', told)).toBeCloseTo(83.02, 9)
+    expect(value('2 from nominal', told)).toBeCloseTo(83.02, 9)
+    expect(value('-2 from nominal', told)).toBeCloseTo(82.98, 9)
+    expect(value('2t from nominal', bore)).toBeCloseTo(83.0508, 9)
+    expect(value('+2 from nominal', { ...bore, nominal: undefined })).toBe('unknownUnit')
+  })
+
+  it('a fraction on a metric bench is inches, or asked where both can be', () => {
+    expect(value('1/64 over', bore)).toBeCloseTo(83 + 25.4 / 64, 9)
+    expect(value('3 1/4', { kind: 'length', unit: 'mm', expected: { low: 60, high: 120 } })).toBeCloseTo(82.55, 9)
+    expect(value('1/2', { kind: 'length', unit: 'mm', expected: { low: 0, high: 1 } })).toBe(0.5)
+    expect(value('1/2', { kind: 'length', unit: 'mm', expected: { low: 0, high: 20 } })).toBe('ambiguous')
+  })
+})

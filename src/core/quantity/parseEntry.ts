@@ -182,6 +182,7 @@ const DOWN = /hole|below|down|under/i
 
 /** `isGiven`: the unit of the context was written with the number, so that nothing else is thought of. */
 function readMain(text: string, context: EntryContext, isGiven = false): Readings {
+  if (FROM_NOMINAL.test(text)) return readFromNominal(text.replace(FROM_NOMINAL, ''), context)
   const way = WAY.exec(text)?.[1]
   if (way) return readWay(text.replace(WAY, ''), way, context)
   const crank = context.kind === 'angle' ? /^(.*?)\s*°?\s*(?<![a-z])(btdc|atdc|bbdc|abdc)$/i.exec(text) : null
@@ -192,6 +193,14 @@ function readMain(text: string, context: EntryContext, isGiven = false): Reading
   const quantity = readQuantity(text, context, isGiven)
   if (!interval || 'code' in interval) return 'code' in quantity && interval ? interval : quantity
   return 'code' in quantity ? interval : [...interval, ...quantity]
+}
+
+const FROM_NOMINAL = /\s+from\s+nominal$/i
+
+/** `+2 from nominal`, said in full; without a sign it is more. */
+function readFromNominal(text: string, context: EntryContext): Readings {
+  if (context.nominal === undefined || context.signed) return { code: 'unknownUnit', text: 'from nominal', at: text.length }
+  return readMain(/^[+-]/.test(text) ? text : `+${text}`, context)
 }
 
 /** Below the deck is positive; anywhere else over is more than nominal and under is less. */
@@ -259,7 +268,7 @@ function readQuantity(text: string, context: EntryContext, isGiven: boolean): Re
   const unitsOf = (typed: TypedNumber): readonly UnitId[] => {
     if (named !== undefined) return [named]
     if (isGiven) return [context.unit]
-    return isOffset ? offsetUnits(context) : bareUnits(typed, context)
+    return isOffset ? offsetUnits(typed, context) : bareUnits(typed, context)
   }
   const all = numbers.flatMap((typed) =>
     unitsOf(typed).map((unit): Understood => {
@@ -308,13 +317,17 @@ function bareUnits({ magnitude, decimals, isFraction, isPointed }: TypedNumber, 
       if (decimals >= 3 || (isFraction && magnitude < 1)) return ['in']
       return isPointed && (expected !== undefined || decimals === 2) ? ['thou', 'in'] : ['thou']
     }
+    // Nobody writes a millimetre in sixty-fourths; where both can be it is asked.
+    case 'mm':
+      return isFraction ? ['in', 'mm'] : ['mm']
     default:
       return [unit]
   }
 }
 
 /** From nominal one says the small units: +3 on an inch bore is thou or tenths, on a metric one hundredths or microns. */
-function offsetUnits({ unit, offsetUnit, expected }: EntryContext): readonly UnitId[] {
+function offsetUnits({ isFraction }: TypedNumber, { unit, offsetUnit, expected }: EntryContext): readonly UnitId[] {
+  if (isFraction && (unit === 'mm' || unit === 'in')) return ['in']
   if (offsetUnit !== undefined) return [offsetUnit]
   if (expected === undefined) return [unit]
   if (unit === 'in') return ['in', 'thou', 'tenth']

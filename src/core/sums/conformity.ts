@@ -21,7 +21,7 @@ export const conformity: QuickSum = {
   question: 'Is this value, with its doubt, inside its limits?',
   inputs: {
     value: { label: 'Value found', kind: 'any', units: ANY, required: false, signed: true, example: '0.0021 in' },
-    u: { label: 'Standard uncertainty u', kind: 'any', units: ANY, required: false, example: '0.00015 in' },
+    u: { label: 'Standard uncertainty u', kind: 'any', units: ANY, required: false, isDifference: true, example: '0.00015 in' },
     goes: { label: 'Or: the leaf that goes', kind: 'any', units: ANY, required: false, example: '0.017 in' },
     doesNotGo: { label: 'and the leaf that does not', kind: 'any', units: ANY, required: false, example: '0.018 in' },
     lower: { label: 'Lower limit', kind: 'any', units: ANY, required: false, signed: true, example: '0.0020 in' },

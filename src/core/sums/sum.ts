@@ -3,7 +3,7 @@ import type { BenchId } from '../build/ids'
 import type { PaperKey } from '../build/paper'
 import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '../cam'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
-import { CANONICAL_UNIT, parseEntry, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../quantity'
+import { CANONICAL_UNIT, parseEntry, toCanonical, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../quantity'
 
 /** A question a builder asks with no build open. */
 export interface QuickSum {
@@ -24,6 +24,8 @@ export interface SumInput {
   readonly units: { readonly metric: UnitId; readonly inch: UnitId }
   readonly required: boolean
   readonly signed?: boolean
+  /** How far apart two values may be: degrees of it are not degrees above a zero. */
+  readonly isDifference?: true
   /** Typed as a dead-centre word counts from here. */
   readonly bottomCentreDeg?: 180 | -180
   /** Degrees about one dead centre, as a cam card writes an event. */
@@ -128,7 +130,8 @@ export function computeSum(sum: QuickSum, typed: Readonly<Record<string, string>
       issues.push({ code: 'outOfRange', path: [name], value: entry.value, ...range, kind })
       continue
     }
-    figures[name] = statedFigure(name, entry.value, entry.plusMinus)
+    const value = input.isDifference ? entry.value - toCanonical(0, entry.unit) : entry.value
+    figures[name] = statedFigure(name, value, entry.plusMinus)
     units[name] = entry.unit
   }
   return issues.length > 0 ? { ok: false, issues } : sum.evaluate({ figures, units, names })

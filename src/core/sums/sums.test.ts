@@ -175,4 +175,16 @@ describe('numbers that cannot be of one engine', () => {
     expect(readSections('1.4x0.375in')).toEqual(readSections('1.4in x 0.375in'))
     expect(readSections('27x7.6,8x8.35')).toEqual(readSections('27mm x 7.6mm, 8mm x 8.35mm'))
   })
+
+  it('a standard uncertainty of a temperature is a difference, in °F as in °C', () => {
+    const judged = (typed: Record<string, string>) => computeSum(sumById('conformity')!, typed)
+    const [fahrenheit, celsius] = [
+      judged({ value: '262F', u: '9F', upper: '280F' }),
+      judged({ value: '127.7778 C', u: '5 C', upper: '137.7778 C' }),
+    ]
+    if (!fahrenheit.ok || !celsius.ok) throw new Error(JSON.stringify([fahrenheit, celsius]))
+    expect(standardUncertainty(fahrenheit.results[0]!.figure.value)).toBeCloseTo(5, 9)
+    expect(fahrenheit.results[0]!.conformity!.verdict).toBe(celsius.results[0]!.conformity!.verdict)
+    expect(fahrenheit.results[0]!.conformity!.probability).toBeCloseTo(celsius.results[0]!.conformity!.probability, 4)
+  })
 })

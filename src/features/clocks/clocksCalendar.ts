@@ -25,5 +25,6 @@ export function clocksCalendar(builds: readonly BuildClocks[]): string {
       })
       event.createAlarm({ type: ICalAlarmType.display, trigger: 0 })
     }
-  return calendar.toString()
+  // Every line ends so, the last one too (RFC 5545, 3.1).
+  return `${calendar.toString()}\r\n`
 }

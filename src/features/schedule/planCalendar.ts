@@ -23,5 +23,6 @@ export function planCalendar(engines: readonly ServedEnginePlan[], now: Date): s
     for (const part of awaited) if (part.promised) wholeDay(`${id}/part/${part.id}`, part.promised, `${name}: ${part.name} promised`)
     if (event) wholeDay(`${id}/event`, event.date, `${name}: ${event.words}`)
   }
-  return calendar.toString()
+  // Every line ends so, the last one too (RFC 5545, 3.1).
+  return `${calendar.toString()}\r\n`
 }
