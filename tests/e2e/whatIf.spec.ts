@@ -71,7 +71,7 @@ test('a part that must stay holds its knobs; a search finds the front, or says w
   await expect(page.getByRole('checkbox', { name: 'Deck cut' })).toHaveCount(0)
   await page.getByRole('checkbox', { name: 'Intake cam earlier by' }).check()
   await page.getByRole('button', { name: 'Search', exact: true }).click()
-  await expect(page.getByText(/tried, .* keep their limits\./)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/tried, .* keep the limits that are searched over\./)).toBeVisible({ timeout: 30_000 })
   const look = page.getByRole('button', { name: /^Look/ }).first()
   await look.click()
   await expect(page.getByRole('button', { name: 'Back to today' })).toBeVisible()
