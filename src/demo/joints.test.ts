@@ -24,6 +24,15 @@ describe('the joints of the demo', () => {
     const bank = jointOf(1, 'head-left')
     expect(stepsOf(bank)).toHaveLength(51)
     expect(['A', 'B', 'C'].map((letter) => bank.fasteners.filter(({ type }) => type === letter).length)).toEqual([5, 8, 4])
+    const threads = (build: number, id: string) => {
+      const { fasteners, types, groups } = jointOf(build, id)
+      return [fasteners.length, types[0]!.thread, groups[0]!.targetNm && Math.round(groups[0]!.targetNm)]
+    }
+    expect(threads(0, 'flywheel')).toEqual([8, 'M10x1', 65])
+    // 100 and 35 lbf·ft.
+    expect(threads(1, 'mains')).toEqual([10, '1/2-13', 136])
+    expect(threads(1, 'side-bolts')).toEqual([6, '3/8-16', 47])
+    expect(jointOf(1, 'side-bolts').after).toEqual(['mains'])
     expect(stepsOf(jointOf(2, 'head')).map(({ pull }) => (pull.pull === 'torque' ? pull.nm : 0))).toEqual([
       25, 25, 25, 25, 10, 10, 45, 45, 45, 45,
     ])

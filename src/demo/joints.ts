@@ -80,7 +80,31 @@ export function ternJoints(layout: Spec['layout']): Joint[] {
     rods: (joint) => planned(joint, {}, { types: [TERN_ROD_BOLT], toldApartBy: 'mark', fasteners: marked(joint, 'T') }),
     'cam-intake': caps,
     'cam-exhaust': caps,
+    flywheel: (joint) => intoCrankcase(joint, wrenches),
   })
+}
+
+/** Eight bolts on a circle whose holes are open to the crankcase: sealer on their threads. */
+function intoCrankcase(joint: Joint, wrenches: Joint['wrenches']): Joint {
+  const { from, on } = { from: source('engine’s manual'), on: ['thread' as const] }
+  const fasteners = Array.from({ length: 8 }, (_, index) => {
+    const angle = (index / 8) * 2 * Math.PI
+    return { xMm: 38 * Math.cos(angle), yMm: 38 * Math.sin(angle), type: 'A', hole: { opensTo: 'oil' as const } }
+  })
+  return planned(
+    joint,
+    {
+      ...pulled([20, 40, 65], 'engine’s manual'),
+      order: centreOut(fasteners).map((index) => index + 1),
+      dress: { on, with: 'thread sealer', from },
+    },
+    {
+      fasteners,
+      types: [{ letter: 'A', thread: 'M10x1', source: 'engine’s manual' }],
+      sealer: { name: 'Thread sealer', openMinutes: 20, from: source('the tube') },
+      wrenches,
+    },
+  )
 }
 
 /** Seventeen bolts a bank in three lengths, with sealer into the water. */
@@ -114,11 +138,34 @@ export function petrelJoints(layout: Spec['layout']): Joint[] {
         wrenches: [{ name: '10–80', leastNm: feet(10), mostNm: feet(80) }],
       },
     )
+  const wrenches = [{ name: '20–150', leastNm: feet(20), mostNm: feet(150) }]
+  const sheet = 'engine’s manual'
+  const mains = (joint: Joint) =>
+    planned(joint, pulled([40, 70, 100].map(feet), sheet), { types: [{ letter: 'A', thread: '1/2-13', source: sheet }], wrenches })
   return jointsWith(layout, {
+    mains,
     rods: (joint) => planned(joint, {}, { types: [PETREL_ROD_BOLT] }),
     'head-left': (joint) => withStickOut(head(joint)),
     'head-right': head,
-  })
+  }).flatMap((joint) => (joint.id === 'mains' ? [joint, sideBolts(joint, layout, wrenches)] : [joint]))
+}
+
+/** Through the skirt into the three middle caps, from both sides, once the caps are at their last stage. */
+function sideBolts(mains: Joint, layout: Spec['layout'], wrenches: Joint['wrenches']): Joint {
+  const sheet = 'engine’s manual'
+  const fasteners = [1, 2, 3].flatMap((row) =>
+    [1, -1].map((side) => ({ xMm: row * layout.boreSpacingMm, yMm: side * inch(3.6), type: 'A' })),
+  )
+  return {
+    ...planned(mains, { ...pulled([18, 35].map(feet), sheet), order: centreOut(fasteners).map((index) => index + 1) }),
+    id: 'side-bolts',
+    name: 'Side bolts of the main caps',
+    kind: 'sideBolts',
+    fasteners,
+    types: [{ letter: 'A', thread: '3/8-16', source: sheet }],
+    after: ['mains'],
+    wrenches: [{ ...wrenches![0]!, name: '10–80', leastNm: feet(10), mostNm: feet(80) }],
+  }
 }
 
 /** What stands out of the left head: a bolt of three inches went where one of four belongs, and stands an inch lower. */

@@ -22,6 +22,8 @@ export type Derived =
       readonly interval?: Interval
       /** From fewer readings or parts than there are, or from a part that was taken out since: never called within. */
       readonly isPartial?: boolean
+      /** Said and not judged: what its limit asks is not what this engine is for. */
+      readonly isUnjudged?: boolean
     }
   | { readonly missing: readonly Missing[] }
 
@@ -115,6 +117,7 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
   const limit = limitKey === undefined ? undefined : build.spec.limits[limitKey]
   if (!isKnown(derived)) return { id, output, missing: derived.missing, limit, remarks: [], ...subject }
   const { figure, interval } = derived
+  if (derived.isUnjudged) return { id, output, figure, missing: [], limit: undefined, remarks: derived.remarks ?? [], ...subject }
   const { rule } = build.spec.methods
   const byLimit =
     limit &&

@@ -90,8 +90,8 @@ const REACH_DEG = 120
 const STEP_DEG = 0.5
 
 /** Lifts looked at on each side, and how often the place of the least is looked at closer, four times finer each time. */
-const LIFT_STEPS = 16
-const CLOSER_TIMES = 4
+const LIFT_STEPS = 8
+const CLOSER_TIMES = 3
 
 /**
  * The least room between two valves over every lift of the one against every lift of the other: what a cam has that is turned alone,

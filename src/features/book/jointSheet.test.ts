@@ -79,7 +79,7 @@ describe('joints in the book', () => {
   it('that have a figure and were not tightened are named; those nobody knows a figure of are not', () => {
     expect(jointSheets(tern, 'metric')).toEqual({
       run: [],
-      notRun: ['Main caps', 'Cylinder head', 'Caps of the intake cam', 'Caps of the exhaust cam'],
+      notRun: ['Main caps', 'Cylinder head', 'Caps of the intake cam', 'Caps of the exhaust cam', 'Flywheel'],
     })
     const unfinished = { ...tern, entries: [...tern.entries, ...run().slice(0, -1)] }
     expect(jointSheets(unfinished, 'metric').notRun).toContain('Cylinder head')
@@ -89,6 +89,8 @@ describe('joints in the book', () => {
   it('stand in the sheet, and what was not run among what was not checked', () => {
     const sheet = bookSheet({ ...tern, entries: [...tern.entries, ...run()] }, 'metric')
     expect(sheet.joints).toHaveLength(1)
-    expect(sheet.notChecked.at(-1)).toBe('Joints planned and not tightened: Main caps, Caps of the intake cam, Caps of the exhaust cam')
+    expect(sheet.notChecked.at(-1)).toBe(
+      'Joints planned and not tightened: Main caps, Caps of the intake cam, Caps of the exhaust cam, Flywheel',
+    )
   })
 })

@@ -1,6 +1,7 @@
 /** What else a valve or a piston can meet: the side of a pocket, another valve, the head; and a cam turned alone over a parked crank. */
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
+import { quantity } from '../../build/remembered'
 import { allWorkOn } from '../../build/work'
 import { closestOverAllLifts, closestValves, valveToValveMm, type ValvePair } from '../../clearance/valveToValve'
 import { camKind, camsOf, onOneShaft, parkingAngle, type Cam } from '../../engine'
@@ -233,10 +234,16 @@ const PARKED: FormulaText = {
 const PARKED_DEG = 1
 
 /**
- * What is left where a cam is turned alone over a crank that is parked, at full lift with no lash: above zero it may be. It is the
- * least of the gap to the piston and of that to the other valves, over every position of the other cam.
+ * What is left where a cam is turned alone over a crank that is parked, at full lift with no lash: above zero it may be. One that may
+ * not be turned alone is a way of working that this engine has not, and no fault of it: said, held, and not judged.
  */
 export function parked(build: Build, cam: Cam): Derived {
+  const found = leastParked(build, cam)
+  return isKnown(found) && found.figure.value.value <= 0 ? { ...found, isUnjudged: true } : found
+}
+
+/** The least of the gap to the piston and of that to the other valves, over every position of the other cam. */
+function leastParked(build: Build, cam: Cam): Derived {
   const toPiston = parkedOverPiston(build, cam)
   const toValve = whereValvesLean(build) ? alongsideOther(build, cam) : undefined
   if (!toValve || !isKnown(toPiston)) return toPiston
@@ -275,6 +282,14 @@ const BESIDE = {
 function alongsideOther(build: Build, cam: Cam): Derived {
   const [intake, exhaust] = [cam.replace('exhaust', 'intake') as Cam, cam.replace('intake', 'exhaust') as Cam]
   if (onOneShaft(build.spec.layout, intake).includes(exhaust)) return between(build, intake, exhaust)
+  const found = overAllLifts(build, intake, exhaust)
+  if (!isKnown(found)) return found
+  const code = found.figure.value.value <= 0 ? 'valvesMeet' : 'otherValveNearer'
+  return { ...found, remarks: [{ code, cam: cam === intake ? exhaust : intake }] }
+}
+
+/** The same for either cam of the two: whichever is turned, the other may stand at any of its lifts. */
+const overAllLifts = quantity('valvesOverAllLifts', (build, intake: Cam, exhaust: Cam): Derived => {
   const found = betweenParts(build, intake, exhaust)
   if ('missing' in found) return found
   const { figures, motions } = found
@@ -301,12 +316,8 @@ function alongsideOther(build: Build, cam: Cam): Derived {
         share.exhaust * values.ratio * values.exhaustLobeMm,
       ),
   }).of(inputs)
-  return {
-    figure,
-    isPartial: motions.intake.isPartial || motions.exhaust.isPartial,
-    remarks: [{ code: figure.value.value <= 0 ? 'valvesMeet' : 'otherValveNearer', cam: cam === intake ? exhaust : intake }],
-  }
-}
+  return { figure, isPartial: motions.intake.isPartial || motions.exhaust.isPartial }
+})
 
 function parkedOverPiston(build: Build, cam: Cam): Derived {
   const drops = closestOfCam(build, cam).map(({ valve }) => valveDrop(build, valve))

@@ -46,15 +46,8 @@ function camFindings(build: Build, cam: Cam): Finding[] {
       ? []
       : [one('clearance.roomToMove', (recorded) => roomToMove(recorded, cam))]),
     ...(methods.clearanceRound && !methods.clearanceClay ? [one('clearance.radial', (recorded) => radialBySizes(recorded, cam))] : []),
-    unjudgedWhereClosed(one('clearance.parked', (recorded) => parked(recorded, cam))),
+    one('clearance.parked', (recorded) => parked(recorded, cam)),
   ]
-}
-
-/** A cam that may not be turned alone is a way of working that this engine has not, and no fault of it: said, held, and not judged. */
-function unjudgedWhereClosed(found: Finding): Finding {
-  if (!found.remarks.some(({ code }) => code === 'mayNotTurn' || code === 'valvesMeet')) return found
-  const { conformity: _, limit: __, ...rest } = found
-  return rest
 }
 
 /** Of one bank, or of the engine: its intake against its exhaust. */
