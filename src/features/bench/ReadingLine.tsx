@@ -236,7 +236,9 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
         {characteristic.caution && <Caution>{characteristic.caution}</Caution>}
       </div>
       {work.asksInitials ? (
-        <InitialsForm onGiven={(by) => actions.initialsGiven(by)} onLater={work.unsign} />
+        <div>
+          <InitialsForm onGiven={(by) => actions.initialsGiven(by)} onLater={work.unsign} />
+        </div>
       ) : (
         <Typing ref={input} now={now} actions={actions} />
       )}
