@@ -97,6 +97,8 @@ test('a server put back from yesterday’s backup is given again what devices st
   await ownShop.server.kill()
   cpSync(ownShop.server.folder, backup, { recursive: true })
   await ownShop.server.up()
+  // A page whose refresh met no server loads itself again: what is typed meanwhile would go to neither.
+  await openBench(page, ownShop, id)
   await enter(page, '0.11')
   await enter(page, '0.12')
   await expect.poll(async () => readings(await ownShop.document(id)).length, { timeout: 60_000 }).toBe(3)
