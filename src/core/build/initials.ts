@@ -4,5 +4,5 @@ export const MOST_INITIALS = 4
 /** Initials as somebody typed them: one to four letters, in capitals; undefined where a digit or anything else stands among them. */
 export function initialsFrom(text: string): string | undefined {
   const given = text.trim().toUpperCase()
-  return /^\p{L}{1,4}$/u.test(given) ? given : undefined
+  return given.length <= MOST_INITIALS && /^\p{L}+$/u.test(given) ? given : undefined
 }

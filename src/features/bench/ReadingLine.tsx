@@ -253,9 +253,16 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
           }}
         />
       </div>
-      <PhoneOnly data-part="keypad">
-        <Keypad onKey={onPad} asks={question ? askedOnPad : 'no'} unitWords={UNITS[unit].symbol} signed={characteristic.signed === true} />
-      </PhoneOnly>
+      {!work.asksInitials && (
+        <PhoneOnly data-part="keypad">
+          <Keypad
+            onKey={onPad}
+            asks={question ? askedOnPad : 'no'}
+            unitWords={UNITS[unit].symbol}
+            signed={characteristic.signed === true}
+          />
+        </PhoneOnly>
+      )}
     </Line>
   )
 }
