@@ -1,5 +1,5 @@
 import type { Joint, Spec } from '@/core/build'
-import { centreOut, headPattern, stagesOf, usualJoints } from '@/core/joints'
+import { centreOut, drawnSpacingMm, headPattern, stagesOf, usualJoints } from '@/core/joints'
 
 const MM_PER_IN = 25.4
 const NM_PER_LBFFT = 1.355_817_948_331_4
@@ -19,7 +19,7 @@ function pulled(nm: readonly number[], from: string): Partial<Joint['groups'][nu
 }
 
 function planned(joint: Joint, group: Partial<Joint['groups'][number]>, more: Partial<Joint> = {}): Joint {
-  return { ...joint, ...more, groups: [{ ...joint.groups[0]!, ...group }] }
+  return { ...joint, placed: true, ...more, groups: [{ ...joint.groups[0]!, ...group }] }
 }
 
 /** The usual joints of a layout, some of them planned. */
@@ -116,7 +116,7 @@ export function petrelJoints(layout: Spec['layout']): Joint[] {
     { yMm: inch(-3.1), at: 'betweenOnly', type: 'B' },
   ] as const
   const fasteners = rows.flatMap((row) =>
-    headPattern(layout.cylinders / 2, layout.boreSpacingMm, [row]).map((position) => ({
+    headPattern(layout.cylinders / 2, drawnSpacingMm(layout), [row]).map((position) => ({
       ...position,
       type: row.type,
       hole: { opensTo: row.type === 'C' ? ('oil' as const) : ('water' as const) },
@@ -154,7 +154,7 @@ export function petrelJoints(layout: Spec['layout']): Joint[] {
 function sideBolts(mains: Joint, layout: Spec['layout'], wrenches: Joint['wrenches']): Joint {
   const sheet = 'engine’s manual'
   const fasteners = [1, 2, 3].flatMap((row) =>
-    [1, -1].map((side) => ({ xMm: row * layout.boreSpacingMm, yMm: side * inch(3.6), type: 'A' })),
+    [1, -1].map((side) => ({ xMm: row * drawnSpacingMm(layout), yMm: side * inch(3.6), type: 'A' })),
   )
   return {
     ...planned(mains, { ...pulled([18, 35].map(feet), sheet), order: centreOut(fasteners).map((index) => index + 1) }),
@@ -188,7 +188,7 @@ export function wrenJoints(layout: Spec['layout']): Joint[] {
   return jointsWith(layout, {
     head: (joint) => {
       const y = Math.max(...joint.fasteners.map(({ yMm }) => yMm))
-      const screws = [0.3, -0.3].map((along) => ({ xMm: along * layout.boreSpacingMm, yMm: y * 1.5, type: 'B' }))
+      const screws = [0.3, -0.3].map((along) => ({ xMm: along * drawnSpacingMm(layout), yMm: y * 1.5, type: 'B' }))
       const [studs] = joint.groups
       return {
         ...joint,

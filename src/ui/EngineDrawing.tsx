@@ -57,6 +57,10 @@ const R = 50
 /** In a list the engine is small, and its marks are to be seen across the room. */
 const BARE_MARK_R = 20
 
+/** Between neighbours, in bore radii: bores never touch, and where nobody knows the spacing they stand a little apart. */
+const LEAST_PITCH = 2.08
+const DRAWN_PITCH = 2.2
+
 interface DrawingProps {
   readonly layout: EngineLayout
   readonly boreMm: number
@@ -71,7 +75,8 @@ interface DrawingProps {
 
 /** Where the block, its bores and its mains stand in the drawing. */
 function planOf(layout: EngineLayout, boreMm: number, bare: boolean) {
-  const pitch = Math.max(2.08, layout.boreSpacingMm / (boreMm / 2)) * R
+  const { boreSpacingMm } = layout
+  const pitch = Math.max(LEAST_PITCH, boreSpacingMm === undefined ? DRAWN_PITCH : boreSpacingMm / (boreMm / 2)) * R
   const rows = cylindersPerBank(layout)
   const bankGap = bankCount(layout) === 2 ? R * 2.7 : 0
   const margin = bare ? { left: 54, right: 6, top: 6, bottom: 6 } : { left: 96, right: 34, top: 40, bottom: 44 }
@@ -113,6 +118,8 @@ export function EngineDrawing({ layout, boreMm, marks = [], current, onPick, siz
       aria-label={`Plan of the engine, front to the left, ${layout.cylinders} ${layout.cylinders === 1 ? 'cylinder' : 'cylinders'}`}
     >
       <Block plan={plan} />
+      {layout.kind === 'flat' && <FlatCase plan={plan} />}
+      {!bare && bankCount(layout) === 2 && <EndView plan={plan} layout={layout} />}
       {!bare && <Sides plan={plan} layout={layout} />}
       <Bores plan={plan} here={here?.cylinder} />
       {marks.some((mark) => mark.main !== undefined) && <MainNumbers plan={plan} layout={layout} />}
@@ -159,6 +166,46 @@ function Block({ plan: { margin, blockWidth, blockHeight } }: { plan: EnginePlan
     </>
   )
 }
+
+/** Of a flat engine: the case with the crank between its cylinders, each bore turned up as it is seen from its own side. */
+function FlatCase({ plan: { margin, blockWidth, blockHeight, places } }: { plan: EnginePlan }) {
+  const middle = margin.top + blockHeight / 2
+  const half = R * CASE_HALF
+  return (
+    <g stroke="var(--edge)" fill="none" strokeWidth={1.2}>
+      <rect x={margin.left} y={middle - half} width={blockWidth} height={2 * half} fill="var(--dye-wash)" />
+      {places.map(({ cylinder, cx, cy }) => {
+        const [from, to] = cy < middle ? [cy, middle - half] : [middle + half, cy]
+        return <path key={cylinder} d={`M${cx - R} ${from} V${to} M${cx + R} ${from} V${to}`} />
+      })}
+    </g>
+  )
+}
+const CASE_HALF = 0.22
+
+/** Two banks as they lean, seen from the front. */
+function EndView({ plan: { margin, blockHeight }, layout: { kind, bankAngleDeg } }: { plan: EnginePlan; layout: EngineLayout }) {
+  const [x, y] = [END_VIEW.x, margin.top + blockHeight / 2]
+  const lean = ((bankAngleDeg / 2) * Math.PI) / 180
+  const [dx, dy] = [Math.sin(lean) * END_VIEW.length, Math.cos(lean) * END_VIEW.length]
+  return (
+    <g>
+      <path
+        d={`M${x - dx} ${y - dy} L${x} ${y} L${x + dx} ${y - dy}`}
+        fill="none"
+        stroke="var(--dye)"
+        strokeWidth={7}
+        strokeOpacity={0.35}
+        strokeLinejoin="round"
+      />
+      <circle cx={x} cy={y} r={5} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} />
+      <text className="size" fontSize={12} x={x} y={y + 22} textAnchor="middle">
+        {kind === 'flat' ? 'flat' : `${Number(bankAngleDeg.toFixed(1))}°`}
+      </text>
+    </g>
+  )
+}
+const END_VIEW = { x: 29, length: 25 }
 
 /** What breathes on either side of the engine. */
 function Sides({ plan: { margin, blockHeight }, layout }: { plan: EnginePlan; layout: EngineLayout }) {

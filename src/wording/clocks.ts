@@ -22,10 +22,7 @@ const STEP_CLOCKS: Readonly<Record<StepClock['kind'], Said>> = {
 const AT_JOINTS: Readonly<Record<Exclude<Clock['kind'], StepClock['kind']>, (name: string, joint: string) => Said>> = {
   sets: (name, joint) => ({ running: `${name} at ${joint} sets in`, due: `${name} has set: ${joint}` }),
   skins: (name, joint) => ({ running: `${name} at ${joint} skins in`, due: `${name} has skinned: close ${joint}` }),
-  cures: (name, joint) => ({
-    running: `No oil, no water at ${joint}: ${name} cures for`,
-    due: `${name} has cured: oil and water may reach ${joint}`,
-  }),
+  cures: (name, joint) => ({ running: `Nothing wet at ${joint}: ${name} cures for`, due: `${name} has cured: ${joint} may get wet` }),
   rests: (_, joint) => ({ running: `${joint} rests before its re-torque for`, due: `Re-torque ${joint}` }),
 }
 

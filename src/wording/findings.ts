@@ -31,6 +31,8 @@ export function missingWords(missing: readonly Missing[], paper: BenchDefinition
     switch (item.kind) {
       case 'reading':
         return []
+      case 'duty':
+        return ['the redline, on the paper page']
       case 'paper':
         return [`${paper[item.key]!.label.toLowerCase()} on paper`]
       case 'choice':

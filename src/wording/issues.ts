@@ -89,11 +89,17 @@ const FIRING_WORDS = {
   everyOnce: (cylinders: number) => `every cylinder from 1 to ${cylinders} fires once`,
   throws: () => 'the crank does not allow this order: with these throws it does not close in two turns',
   pins: () => 'every cylinder stands on one pin of the crank',
+  oneBank: () => 'rods that share a pin are of two banks',
+  oneRow: () => 'cylinders in one row have a pin each',
 } as const
 
 const LAYOUT_WORDS = {
   oddBanks: 'an engine of two banks has an even number of cylinders',
   single: 'a single has one cylinder, anything else has more',
+  noSuchCylinder: 'the engine has no such cylinder',
+  valvesAndDrive: 'valves and what drives them go together: both, or neither',
+  portsAreTwoStroke: 'an engine without valves is a two-stroke',
+  twoStroke: 'a two-stroke here is a single that breathes through ports',
   rodTooShort: 'the rod is too short for this stroke: the crank would not turn',
 } as const
 

@@ -3,6 +3,7 @@ import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/bui
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
 import {
   bankOf,
+  jointPitchMm,
   leftOut,
   type OddAngle,
   type OrderIssue,
@@ -77,7 +78,9 @@ const BESIDE = 0.25
 /** Where a fastener stands, in words, for joints whose places have them: `intake side, between cylinders 4 and 5`. */
 export function fastenerPlaceWords(joint: Joint, layout: EngineLayout, number: number): string {
   const { xMm, yMm } = joint.fasteners[number - 1]!
-  const at = xMm / layout.boreSpacingMm
+  const pitchMm = jointPitchMm(joint, layout)
+  if (pitchMm === undefined) return ''
+  const at = xMm / pitchMm
   if (joint.kind === 'mains') return `cap ${Math.round(at) + 1}, ${yMm > 0 ? 'right' : 'left'}`
   if (joint.kind === 'rods') return `rod ${Math.round(at) + 1}`
   if (joint.kind !== 'head') return ''

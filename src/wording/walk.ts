@@ -118,7 +118,7 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     why: 'Tacky after ten minutes, and too dry after fifteen; its can says otherwise where it does.',
     caution: 'Its vapour away from flame and heat.',
   },
-  'heads.gasket': { title: 'Gasket on', why: 'The coolant is meant to travel to the far end first: its front matters.' },
+  'heads.gasket': { title: 'Gasket on', why: 'Turned round, it covers a passage: its front matters.' },
   'heads.on': { title: 'Head on', why: 'Off its blocks, never on its face.', caution: 'Two lift it, or the hoist does.' },
   'heads.park': {
     title: 'Crank parked where pistons clear the valves',
@@ -146,7 +146,7 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
   'prime.oilAtTop': { title: 'Primed until oil is seen at the top', why: 'Every rocker or cam wet. It drains back within days.' },
   'fire.tempOut': { title: 'Temporary parts and rags counted out', why: 'As many as went in.' },
   'fire.starter': {
-    title: 'Turned on the starter, plugs out',
+    title: 'Turned over without fire, plugs out',
     why: 'Until the gauge shows pressure.',
     caution: 'Away from plug holes: what is in a cylinder comes out of it.',
   },

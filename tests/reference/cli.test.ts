@@ -173,7 +173,7 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
   })
 
   it('publishes the schema that the program reads by', () => {
-    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v12.schema.json'), 'utf8')
+    const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v13.schema.json'), 'utf8')
     expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))
   })
 })

@@ -4,6 +4,7 @@ import type { Grows } from '../build/growth'
 import type { PaperDefinition, PaperKey } from '../build/paper'
 import type { Place, Subject, SubjectAxis } from '../build/place'
 import type { EngineChange, Limit, Spec } from '../build/types'
+import type { EngineLayout } from '../engine'
 import type { Conformity, Figure, Uncertain, Verdict } from '../metrology'
 import type { Kind, UnitId, WheelMarks } from '../quantity'
 import type { Change, Cost, Remark } from './vocabulary'
@@ -15,6 +16,8 @@ export type { Change, Cost, Remark } from './vocabulary'
 export interface Bench {
   readonly id: BenchId
   readonly definition: BenchDefinition
+  /** Engines it has something to ask of; left out: every one. */
+  readonly isFor?: (layout: EngineLayout) => boolean
   /** Where readings are wanted, in the order a person walks round the engine. */
   readonly stations: (build: Build) => readonly Station[]
   /** Everything that follows from the readings; pure, and quick enough for every keystroke. */
@@ -138,6 +141,7 @@ export type Missing =
   | { readonly kind: 'reading'; readonly stationId: string }
   | { readonly kind: 'paper'; readonly key: PaperKey }
   | { readonly kind: 'choice'; readonly what: 'gasket' }
+  | { readonly kind: 'duty'; readonly what: 'redline' }
   /** Of the fasteners of a joint: a number of their sheet. */
   | { readonly kind: 'joint'; readonly what: 'sections' | 'yield' | 'proof' | 'thread' }
   | { readonly kind: 'check'; readonly label: string }

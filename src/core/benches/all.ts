@@ -2,6 +2,7 @@
 import type { AdvisingBench, BenchId, CharacteristicId, Presets } from '../bench/bench'
 import type { MethodDefinition, MethodKey } from '../build/methods'
 import type { StockDefinition, StockKind } from '../build/stock'
+import type { Spec } from '../build/types'
 import type { Truth } from '../twin/truth'
 import { bearings } from './bearings'
 import { methods as bearingsMethods } from './bearings/methods'
@@ -82,6 +83,11 @@ export const TRUTHS: Readonly<Record<CharacteristicId, Truth>> = {
   ...compressionTruths,
   ...camTruths,
   ...clearanceTruths,
+}
+
+/** The benches that have something to ask of an engine. */
+export function benchesOf({ layout }: Pick<Spec, 'layout'>): readonly AdvisingBench[] {
+  return BENCHES.filter(({ isFor }) => isFor?.(layout) ?? true)
 }
 
 export function benchById(id: BenchId): AdvisingBench {

@@ -1,4 +1,13 @@
-import { usualFiringOrder, usualMains, usualPins, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind } from '../engine'
+import {
+  usualFiringOrder,
+  usualMains,
+  usualPins,
+  type BearingKind,
+  type Construction,
+  type CrankStyle,
+  type EngineLayout,
+  type LayoutKind,
+} from '../engine'
 import type { DutyUse, Fuel } from './duty'
 import type { Stock } from './stock'
 import type { Materials, Methods, PaperNumber, Spec, UnitSystem } from './types'
@@ -20,6 +29,10 @@ export interface FreshEngine {
   readonly fuel: Fuel
   readonly fuelWords?: string
   readonly boostKpa: number
+  readonly redlineRpm?: number
+  readonly numbering?: EngineLayout['numbering']
+  readonly strokes?: 2
+  readonly construction?: Construction
   readonly paper: Readonly<
     Partial<Record<'bore' | 'stroke' | 'rodLength' | 'compressionRatio' | 'chamberVolume' | 'pistonVolume' | 'deckClearance', PaperNumber>>
   >
@@ -36,8 +49,6 @@ export const DEFAULT_MATERIALS: Materials = {
   secondRing: 'greyIron',
 }
 
-/** Centre distance as a share of the bore when nothing is known of it: for the drawing only. */
-const USUAL_SPACING = 1.1
 const STANDARD_ATMOSPHERE_KPA = 101.325
 
 /**
@@ -57,7 +68,7 @@ export function freshSpecWith(engine: FreshEngine, methods: Methods, stock: Stoc
       fuel: engine.fuel,
       ...(engine.fuelWords && { fuelWords: engine.fuelWords }),
       boostKpa: engine.boostKpa,
-      redlineRpm: 7000,
+      ...(engine.redlineRpm !== undefined && { redlineRpm: engine.redlineRpm }),
     },
     paper: {
       ambientPressure: {
@@ -79,16 +90,15 @@ export function freshSpecWith(engine: FreshEngine, methods: Methods, stock: Stoc
 
 /** The layout of an engine from the few answers: the usual crank, a firing order it allows, the usual mains. */
 export function freshLayout(
-  engine: Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'valvesPerCylinder' | 'valveDrive' | 'crank' | 'bearings'> & {
-    readonly paper?: FreshEngine['paper']
-  },
+  engine: Pick<FreshEngine, 'kind' | 'cylinders' | 'bankAngleDeg' | 'valvesPerCylinder' | 'valveDrive'> &
+    Partial<Pick<FreshEngine, 'crank' | 'bearings' | 'numbering' | 'strokes' | 'construction'>>,
 ): EngineLayout & { firingOrder: number[]; pins: Spec['layout']['pins'] } {
   const twoBanks = engine.kind === 'v' || engine.kind === 'flat'
   const placed = {
     kind: engine.kind,
     cylinders: engine.cylinders,
     bankAngleDeg: { single: 0, inline: 0, v: engine.bankAngleDeg, flat: 180 }[engine.kind],
-    numbering: twoBanks ? 'alternating' : 'downEachBank',
+    numbering: engine.numbering ?? (twoBanks ? 'alternating' : 'downEachBank'),
     numberOneAt: 'front',
     leadingBank: 'left',
     rotation: 'clockwise',
@@ -103,7 +113,8 @@ export function freshLayout(
     rodBearings: bearings,
     valvesPerCylinder: engine.valvesPerCylinder,
     valveDrive: engine.valveDrive,
-    boreSpacingMm: Math.round((engine.paper?.bore?.value ?? 85) * USUAL_SPACING),
+    ...(engine.strokes && { strokes: engine.strokes }),
+    ...engine.construction,
     intakeSide: twoBanks ? 'valley' : 'left',
   } as const
   return { ...layout, firingOrder: [...usualFiringOrder(layout)] }

@@ -120,6 +120,8 @@ export const jointSchema = z
     name: words,
     kind: z.enum(JOINT_KINDS),
     state: z.enum(['trial', 'final']),
+    /** Somebody says its fasteners stand where they are drawn; left out: they stand where such a joint usually has them. */
+    placed: z.literal(true).optional(),
     types: z.array(fastenerTypeSchema).min(1).max(12),
     fasteners: z.array(fastenerSchema).min(1).max(200),
     groups: z.array(groupSchema).min(1).max(8),
@@ -133,7 +135,7 @@ export const jointSchema = z
       .optional(),
     /** What sets while the joint is pulled. */
     sealer: z
-      .object({ name: words, openMinutes: finite.positive().max(1440), from: source })
+      .object({ name: words, openMinutes: finite.positive().max(1440).optional(), from: source })
       .strict()
       .optional(),
     /** Where sealant goes, by the fasteners it goes past: a bead from one to the next, dabs beside some, and where nobody pries. */

@@ -1,5 +1,5 @@
 import type { DutyUse, Fuel } from './duty'
-import { crankStyles, cylinderPlaces, firingIssues, firstBank, usualPins, type CrankPin, type EngineLayout } from '../engine'
+import { crankStyles, cylinderPlaces, firingIssues, firstBank, renumbered, usualPins, type CrankPin, type EngineLayout } from '../engine'
 import { presentName, withPresentName } from './oldNames'
 import type { Spec } from './types'
 
@@ -74,6 +74,27 @@ const MIGRATIONS: MigrationSteps = {
   10: (document) => document,
   /** A run that is cancelled, and one whose fasteners are all backed off, came with version 12. */
   11: (document) => document,
+  /**
+   * Up to version 12 a bore spacing was made from the bore where nobody had typed one, and is not known; numbers changed after the
+   * crank was described left two rods of one bank on a pin, which stand there under the numbers they had.
+   */
+  12: (document) => {
+    const spec = document.spec as V12Spec
+    const { boreSpacingMm, ...layout } = spec.layout
+    const isMade = boreSpacingMm === Math.round((spec.paper.bore?.value ?? 85) * 1.1)
+    return { ...document, spec: { ...spec, layout: pinsByPlace({ ...layout, ...(!isMade && { boreSpacingMm }) }) } }
+  },
+}
+
+interface V12Spec {
+  readonly layout: EngineLayout
+  readonly paper: { readonly bore?: { readonly value: number } }
+}
+
+function pinsByPlace(layout: EngineLayout): EngineLayout {
+  if (firingIssues(layout)[0]?.code !== 'rodsOnOneBank') return layout
+  const before: EngineLayout = { ...layout, numbering: layout.numbering === 'alternating' ? 'downEachBank' : 'alternating' }
+  return firingIssues(before).length > 0 ? layout : renumbered(before, { numbering: layout.numbering })
 }
 
 interface V3Spec {

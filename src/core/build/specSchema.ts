@@ -2,6 +2,8 @@
 import { z } from 'zod'
 import {
   BLOCK_MATERIALS,
+  CONSTRUCTION,
+  VALVE_DRIVES,
   CAMS,
   CRANK_MATERIALS,
   DRIVE_KINDS,
@@ -45,11 +47,21 @@ export const layoutSchema = z
     mains: z.int().min(1).max(17),
     mainBearings: z.enum(['plain', 'rolling']),
     rodBearings: z.enum(['plain', 'rolling']),
-    valvesPerCylinder: z.union([z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
-    valveDrive: z.enum(['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft']),
+    valvesPerCylinder: z.union([z.literal(0), z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
+    valveDrive: z.enum(VALVE_DRIVES),
     /** Engines that switch profiles; left out: one lobe a valve. */
     lobesPerValve: z.literal(2).optional(),
-    boreSpacingMm: finite.positive(),
+    /** Left out: not known. */
+    boreSpacingMm: finite.positive().max(1000).optional(),
+    strokes: z.literal(2).optional(),
+    lifters: z.enum(CONSTRUCTION.lifters).optional(),
+    barrels: z.enum(CONSTRUCTION.barrels).optional(),
+    cases: z.enum(CONSTRUCTION.cases).optional(),
+    oiling: z.enum(CONSTRUCTION.oiling).optional(),
+    cooling: z.enum(CONSTRUCTION.cooling).optional(),
+    start: z.enum(CONSTRUCTION.start).optional(),
+    /** Cylinders that the maker has TDC and timing taken at, one a bank. */
+    degreedAt: z.array(z.int().min(1).max(16)).min(1).max(2).readonly().optional(),
     intakeSide: z.enum(['left', 'right', 'valley']),
   })
   .strict()
@@ -62,7 +74,8 @@ export const dutySchema = z
     fuel: z.enum(FUELS),
     fuelWords: text.optional(),
     boostKpa: finite.min(0).max(1000),
-    redlineRpm: finite.positive().max(30_000),
+    /** Left out: not known. */
+    redlineRpm: finite.positive().max(30_000).optional(),
   })
   .strict()
 

@@ -1,2 +1,2 @@
 export const BUILD_FORMAT = 'kalibros-build'
-export const BUILD_VERSION = 12
+export const BUILD_VERSION = 13

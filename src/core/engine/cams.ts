@@ -1,4 +1,4 @@
-import { bankCount, cylinderPlaces, type CylinderPlace, type EngineLayout } from './layout'
+import { bankCount, cylinderPlaces, hasCamInBlock, hasValves, type CylinderPlace, type EngineLayout } from './layout'
 
 export type CamKind = 'intake' | 'exhaust'
 type Bank = CylinderPlace['bank']
@@ -23,9 +23,10 @@ export const CAMS = [
 ] as const
 export type Cam = (typeof CAMS)[number]
 
-/** The cams an engine has: a shaft in the block serves both banks, shafts in the heads are of a bank. */
+/** The cams an engine has, none where it has no valves: a shaft in the block serves both banks, shafts in the heads are of a bank. */
 export function camsOf(layout: EngineLayout): readonly Cam[] {
-  const isOfBank = bankCount(layout) === 2 && layout.valveDrive !== 'pushrod'
+  if (!hasValves(layout)) return []
+  const isOfBank = bankCount(layout) === 2 && !hasCamInBlock(layout)
   return CAMS.filter((cam) => (bankOfCam(cam) !== undefined) === isOfBank && (!isHighProfile(cam) || layout.lobesPerValve === 2))
 }
 
@@ -43,14 +44,21 @@ export function isHighProfile(cam: Cam): boolean {
   return cam.endsWith('-high')
 }
 
-/** The cylinder a cam is degreed at: the lowest number of its bank. */
+/** The cylinder a cam is degreed at: the one its maker names in its bank, or the lowest number there. */
 export function cylinderOfCam(layout: EngineLayout, cam: Cam): number {
   const bank = bankOfCam(cam)
-  return cylinderPlaces(layout).find((place) => bank === undefined || place.bank === bank)!.cylinder
+  const own = cylinderPlaces(layout).filter((place) => bank === undefined || place.bank === bank)
+  return (own.find(({ cylinder }) => layout.degreedAt?.includes(cylinder)) ?? own[0]!).cylinder
+}
+
+/** Cylinders whose TDC is read: those the cams are degreed at; without cams, the one the maker names. */
+export function degreedCylinders(layout: EngineLayout): readonly number[] {
+  const cams = camsOf(layout)
+  return cams.length === 0 ? [layout.degreedAt?.[0] ?? 1] : [...new Set(cams.map((cam) => cylinderOfCam(layout, cam)))]
 }
 
 /** Cams that turn together because they are lobes of one shaft, the cam itself among them. */
 export function onOneShaft(layout: EngineLayout, cam: Cam): readonly Cam[] {
-  const isShared = layout.valveDrive === 'pushrod' || layout.valveDrive === 'rockerShaft'
+  const isShared = hasCamInBlock(layout) || layout.valveDrive === 'rockerShaft'
   return camsOf(layout).filter((other) => bankOfCam(other) === bankOfCam(cam) && (isShared || camKind(other) === camKind(cam)))
 }

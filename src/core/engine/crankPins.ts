@@ -39,11 +39,13 @@ export function sharedPins({ pins }: Pick<EngineLayout, 'pins'>): readonly Crank
   return pins.filter(({ cylinders, splitDeg }) => cylinders.length > 1 && !splitDeg)
 }
 
-export type CrankStyle = 'together' | 'opposed' | 'quarter' | 'evenSplit' | 'shared' | 'crossPlane' | 'flatPlane' | 'boxer'
+export type CrankStyle = 'together' | 'opposed' | 'quarter' | 'evenSplit' | 'balanced' | 'shared' | 'crossPlane' | 'flatPlane' | 'boxer'
 
 /** The cranks met in a layout, the usual one first. */
 export function crankStyles(kind: LayoutKind, cylinders: number): readonly CrankStyle[] {
   if (kind === 'inline' && cylinders === 2) return ['opposed', 'together', 'quarter']
+  if (kind === 'v' && cylinders === 2) return ['shared', 'balanced']
+  if (kind === 'v' && cylinders === 4) return ['shared', 'together']
   if (kind === 'v' && (cylinders === 6 || cylinders === 10)) return ['evenSplit', 'shared']
   if (kind === 'v' && cylinders === 8) return ['crossPlane', 'flatPlane']
   // A twelve of 180° has two rods a pin: on pins of their own opposite pairs would fire together.
@@ -61,6 +63,8 @@ const ROW_TOPS_DEG: Readonly<Record<number, readonly number[]>> = {
   6: [0, 120, 240, 240, 120, 0],
   8: [0, 180, 90, 270, 270, 90, 180, 0],
 }
+/** A boxer six fires 1-6-2-4-3-5, numbered down each bank: its third pair is up before its second (common practice). */
+const BOXER_SIX_TOPS_DEG = [0, 240, 120]
 const CROSS_PLANE_PINS_DEG = [0, 90, 270, 180]
 
 type Placed = Pick<EngineLayout, 'kind' | 'cylinders' | 'bankAngleDeg' | 'numbering' | 'numberOneAt' | 'leadingBank' | 'rotation'>
@@ -91,12 +95,20 @@ const HALF_TURN_DEG = 180
 
 function rowPinAngles(layout: Placed, style: CrankStyle, rows: number): readonly number[] {
   if (layout.kind === 'inline' && rows === 2) return [0, TWIN_PIN_DEG[style] ?? HALF_TURN_DEG]
+  if (layout.kind === 'v' && style === 'together') return Array<number>(rows).fill(0)
   if ((layout.kind === 'v' || layout.kind === 'flat') && rows === 4 && style !== 'flatPlane') return CROSS_PLANE_PINS_DEG
-  return (ROW_TOPS_DEG[rows] ?? Array.from({ length: rows }, (_, row) => (row * TURN_DEG) / rows)).map((top) => withinTurn(-top))
+  const isBoxerSix = layout.kind === 'flat' && rows === 3 && style === 'boxer'
+  return ((isBoxerSix ? BOXER_SIX_TOPS_DEG : ROW_TOPS_DEG[rows]) ?? Array.from({ length: rows }, (_, row) => (row * TURN_DEG) / rows)).map(
+    (top) => withinTurn(-top),
+  )
 }
 
-/** A V6 fires evenly where bank and split add to 120°, a V10 where they come to 72°. */
+/**
+ * A V6 fires evenly where bank and split add to 120°, a V10 where they come to 72°. A V twin whose pins stand half a turn less
+ * twice its bank angle apart shakes as little as one of 90° on a single pin (from memory).
+ */
 function splitOf({ kind, cylinders, bankAngleDeg }: Placed, style: CrankStyle): number {
+  if (kind === 'v' && style === 'balanced') return HALF_TURN_DEG - 2 * bankAngleDeg
   if (kind !== 'v' || style !== 'evenSplit') return 0
   return (cylinders === 6 ? EVEN_V6_DEG : EVEN_V10_DEG) - bankAngleDeg
 }

@@ -2,14 +2,20 @@ import { rollup, sum } from 'd3-array'
 import { ANGLE_TOL_DEG } from '../numerics/tolerance'
 import { pistonDropMm, type Crank } from './crankMotion'
 import { topsDeg, withinTurn } from './crankPins'
-import { cylinderNumbers, cylinderPlaces, type EngineLayout } from './layout'
+import { bankCount, cylinderNumbers, cylinderPlaces, type EngineLayout } from './layout'
 
-const CYCLE_DEG = 720
 const TURN_DEG = 360
+
+/** Crank degrees from a firing of a cylinder to its next. */
+export function cycleDeg({ strokes }: Pick<EngineLayout, 'strokes'>): number {
+  return strokes === 2 ? TURN_DEG : 2 * TURN_DEG
+}
 
 export type FiringIssue =
   | { readonly code: 'notEveryCylinderOnce'; readonly expected: number }
   | { readonly code: 'notEveryCylinderOnAPin'; readonly cylinder: number }
+  | { readonly code: 'rodsOnOneBank'; readonly cylinders: readonly number[] }
+  | { readonly code: 'rodsInOneRow'; readonly cylinders: readonly number[] }
   | { readonly code: 'throwsDisagree'; readonly totalDeg: number }
 
 /**
@@ -27,7 +33,7 @@ export function firingIntervals(layout: EngineLayout): readonly number[] {
   const turnApart = shortest.map((interval) => interval || TURN_DEG)
   const firesTogether = layout.cylinders > 2 * distinctTops(tops)
   const intervals = firesTogether ? shortest : turnApart
-  if (Math.abs(CYCLE_DEG - sum(intervals) - TURN_DEG) > ANGLE_TOL_DEG) return intervals
+  if (Math.abs(cycleDeg(layout) - sum(intervals) - TURN_DEG) > ANGLE_TOL_DEG) return intervals
   const at = intervals.indexOf(Math.min(...intervals))
   return intervals.map((interval, index) => (index === at ? interval + TURN_DEG : interval))
 }
@@ -55,6 +61,17 @@ function distinctTops(tops: ReadonlyMap<number, number>): number {
   return new Set([...tops.values()].map((top) => Math.round(top))).size
 }
 
+/** A pin carries one rod of each bank at most. */
+function pinIssue(layout: EngineLayout): FiringIssue | undefined {
+  const placeOf = new Map(cylinderPlaces(layout).map((place) => [place.cylinder, place]))
+  for (const { cylinders } of layout.pins) {
+    const places = cylinders.map((cylinder) => placeOf.get(cylinder)!)
+    if (bankCount(layout) === 1 && cylinders.length > 1) return { code: 'rodsInOneRow', cylinders }
+    if (new Set(places.map(({ bank }) => bank)).size < places.length) return { code: 'rodsOnOneBank', cylinders }
+  }
+  return undefined
+}
+
 /** Every cylinder fires once and stands on one pin, and the firing order is one that the throws allow: it closes in two turns. */
 export function firingIssues(layout: EngineLayout): readonly FiringIssue[] {
   const numbers = cylinderNumbers(layout)
@@ -66,15 +83,19 @@ export function firingIssues(layout: EngineLayout): readonly FiringIssue[] {
     (cylinder) => layout.pins.flatMap(({ cylinders }) => cylinders).filter((one) => one === cylinder).length !== 1,
   )
   if (astray !== undefined) return [{ code: 'notEveryCylinderOnAPin', cylinder: astray }]
+  const wrongPin = pinIssue(layout)
+  if (wrongPin) return [wrongPin]
   const totalDeg = sum(firingIntervals(layout))
-  return Math.abs(totalDeg - CYCLE_DEG) > ANGLE_TOL_DEG ? [{ code: 'throwsDisagree', totalDeg }] : []
+  return Math.abs(totalDeg - cycleDeg(layout)) > ANGLE_TOL_DEG ? [{ code: 'throwsDisagree', totalDeg }] : []
 }
 
-const KNOWN_ORDERS: readonly (readonly number[])[] = [
-  [1, 8, 4, 3, 6, 5, 7, 2],
-  [1, 3, 2, 4],
-  [1, 6, 5, 4, 3, 2],
-  [1, 6, 2, 4, 3, 5],
+/** Orders met in engines of such a layout (common practice); some cranks allow several. */
+const KNOWN_ORDERS: readonly { readonly kinds: readonly EngineLayout['kind'][]; readonly order: readonly number[] }[] = [
+  { kinds: ['v'], order: [1, 8, 4, 3, 6, 5, 7, 2] },
+  { kinds: ['flat', 'v'], order: [1, 3, 2, 4] },
+  { kinds: ['v'], order: [1, 6, 5, 4, 3, 2] },
+  { kinds: ['flat'], order: [1, 6, 2, 4, 3, 5] },
+  { kinds: ['flat'], order: [1, 6, 3, 2, 5, 4] },
 ]
 
 /**
@@ -83,15 +104,16 @@ const KNOWN_ORDERS: readonly (readonly number[])[] = [
  */
 export function usualFiringOrder(layout: EngineLayout): readonly number[] {
   const known = KNOWN_ORDERS.find(
-    (firingOrder) => firingOrder.length === layout.cylinders && firingIssues({ ...layout, firingOrder }).length === 0,
+    ({ kinds, order }) =>
+      kinds.includes(layout.kind) && order.length === layout.cylinders && firingIssues({ ...layout, firingOrder: order }).length === 0,
   )
-  return known ?? mostEvenOrder(layout)
+  return known?.order ?? mostEvenOrder(layout)
 }
 
 function mostEvenOrder(layout: EngineLayout): readonly number[] {
   const tops = topsDeg(layout)
   const placeOf = new Map(cylinderPlaces(layout).map((place) => [place.cylinder, place]))
-  const even = CYCLE_DEG / layout.cylinders
+  const even = cycleDeg(layout) / layout.cylinders
   const together = layout.cylinders > 2 * distinctTops(tops) ? 2 : 1
   const order = [1]
   for (let at = 0; order.length < layout.cylinders;) {

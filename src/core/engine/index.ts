@@ -1,6 +1,13 @@
 export { trueTdcShiftDeg, pinHeightAtTdcMm, sweptLengthMm, pistonDropMm, crankTurns, cylinderVolumeCm3, type Crank } from './crankMotion'
 export {
   bankCount,
+  CONSTRUCTION,
+  VALVE_DRIVES,
+  hasCamInBlock,
+  hasCamInHead,
+  hasValves,
+  hasValvesOverPistons,
+  isHydraulic,
   cylindersPerBank,
   cylinderNumbers,
   cylinderPlaces,
@@ -8,6 +15,7 @@ export {
   mainNumbers,
   rodOfBolt,
   usualMains,
+  type Construction,
   type EngineLayout,
   type LayoutKind,
   type Numbering,
@@ -30,7 +38,18 @@ export {
   type RingMaterial,
   type Expansion,
 } from './materials'
-export { bankOfCam, camKind, cylinderOfCam, CAMS, camsOf, isHighProfile, onOneShaft, type Cam, type CamKind } from './cams'
+export {
+  bankOfCam,
+  camKind,
+  cylinderOfCam,
+  degreedCylinders,
+  CAMS,
+  camsOf,
+  isHighProfile,
+  onOneShaft,
+  type Cam,
+  type CamKind,
+} from './cams'
 export {
   DRIVE_KINDS,
   DRIVE_WHEELS,
@@ -41,5 +60,6 @@ export {
   type DriveWheelKind,
 } from './camDrive'
 export { camOfValve, camOfValveNamed, cylinderOfValve, valvePlaces, valvesOf, valvesOfKind, type Valve, type ValvePlace } from './valves'
+export { renumbered, type Counting } from './renumbered'
 export { firingIssues, firingIntervals, parkingAngle, parkingOf, phasesDeg, usualFiringOrder, type FiringIssue } from './firing'
 export { crankStyles, firstBank, sharedPins, topsDeg, usualPins, withinTurn, type CrankStyle } from './crankPins'

@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { freshLayout } from '../build/fresh'
 import { sharedPins, topsDeg, usualPins } from './crankPins'
+import fc from 'fast-check'
+import { camsOf, cylinderOfCam, degreedCylinders } from './cams'
 import { firingIntervals, firingIssues, usualFiringOrder } from './firing'
-import { cylinderPlaces, type EngineLayout, type LayoutKind } from './layout'
+import { renumbered } from './renumbered'
+import { cylinderPlaces, hasCamInHead, hasValvesOverPistons, isHydraulic, type EngineLayout, type LayoutKind } from './layout'
 
 const start = (kind: LayoutKind, cylinders: number, bankAngleDeg = 90, crank?: Parameters<typeof freshLayout>[0]['crank']): EngineLayout =>
   freshLayout({ kind, cylinders, bankAngleDeg, valvesPerCylinder: 2, valveDrive: 'pushrod', ...(crank && { crank }) })
@@ -36,6 +39,9 @@ describe('tops follow from pins, split and bank (common practice: the tops of ea
     ['boxer six', start('flat', 6), [0, 120, 240]],
     ['60° V6, split pins', start('v', 6, 60), [0, 120, 240]],
     ['90° V6, split pins', start('v', 6, 90), [0, 120, 240]],
+    // Offset by half a turn less twice the angle, the tops of a 52° twin stand 128° apart, as those of one that shakes little do.
+    ['52° V-twin on two pins', start('v', 2, 52, 'balanced'), [0, 232]],
+    ['V4 with its pins in line', start('v', 4, 90, 'together'), [0, 270]],
     ['90° V6, shared pins', start('v', 6, 90, 'shared'), [0, 30, 120, 150, 240, 270]],
     ['cross-plane V8', base, [0, 90, 180, 270]],
     ['flat-plane V8', start('v', 8, 90, 'flatPlane'), [0, 90, 180, 270]],
@@ -70,6 +76,50 @@ describe('rods on a pin', () => {
     expect(sharedPins(start('v', 6, 60))).toEqual([])
     expect(sharedPins(start('flat', 4))).toEqual([])
     expect(start('flat', 6).pins).toHaveLength(6)
+  })
+})
+
+describe('counted otherwise', () => {
+  it('a flat six goes from across to down each bank with its pins and its order', () => {
+    const six = start('flat', 6, 180)
+    const down = renumbered(six, { numbering: 'downEachBank' })
+    expect(firingIssues(down)).toEqual([])
+    expect(where(down)).toBe('l0 l1 l2 r0 r1 r2')
+    // The same pistons reach their tops at the same angles: 1, 3, 5 were the left bank.
+    const [before, after] = [topsDeg(six), topsDeg(down)]
+    for (const [old, now] of [
+      [1, 1],
+      [3, 2],
+      [5, 3],
+      [2, 4],
+      [4, 5],
+      [6, 6],
+    ] as const)
+      expect(after.get(now)).toBeCloseTo(before.get(old)!, 9)
+    expect(firingIntervals(down)).toEqual(firingIntervals(six))
+    // Common practice: such an engine fires 1-6-2-4-3-5.
+    expect(usualFiringOrder(down)).toEqual([1, 6, 2, 4, 3, 5])
+    expect(six.firingOrder).toEqual([1, 6, 3, 2, 5, 4])
+    expect(down.firingOrder).toEqual([1, 6, 2, 4, 3, 5])
+  })
+
+  it('is undone by counting back, whatever is counted otherwise, and the order begins with one', () => {
+    const countings = fc.record({
+      numbering: fc.constantFrom<EngineLayout['numbering']>('alternating', 'downEachBank'),
+      numberOneAt: fc.constantFrom<EngineLayout['numberOneAt']>('front', 'rear'),
+      leadingBank: fc.constantFrom<EngineLayout['leadingBank']>('left', 'right'),
+    })
+    const engines = fc.constantFrom(base, four, start('flat', 6, 180), start('v', 6, 60), start('v', 12, 60), start('v', 2, 45))
+    fc.assert(
+      fc.property(engines, countings, (engine, counting) => {
+        const { numbering, numberOneAt, leadingBank } = engine
+        const next = renumbered(engine, counting)
+        expect(firingIssues(next)).toEqual([])
+        expect(next.firingOrder[0]).toBe(1)
+        expect(firingIntervals(next).toSorted()).toEqual(firingIntervals(engine).toSorted())
+        expect(renumbered(next, { numbering, numberOneAt, leadingBank })).toEqual(engine)
+      }),
+    )
   })
 })
 
@@ -115,6 +165,24 @@ describe('firing', () => {
     expect(firingIssues(start(kind, cylinders, bankAngleDeg))).toEqual([])
   })
 
+  it('finds rods of one bank on a pin, and two rods of a row on one', () => {
+    const counted: EngineLayout = { ...base, numbering: 'downEachBank' }
+    expect(firingIssues(counted)).toEqual([{ code: 'rodsOnOneBank', cylinders: [1, 2] }])
+    const shared = { ...start('inline', 2, 0, 'together'), pins: [{ angleDeg: 0, cylinders: [1, 2] }] }
+    expect(firingIssues(shared)).toEqual([{ code: 'rodsInOneRow', cylinders: [1, 2] }])
+  })
+
+  it('a two-stroke single fires every turn', () => {
+    const kart = freshLayout({ kind: 'single', cylinders: 1, bankAngleDeg: 0, valvesPerCylinder: 0, valveDrive: 'none', strokes: 2 })
+    expect([firingIntervals(kart), firingIssues(kart), camsOf(kart), degreedCylinders(kart)]).toEqual([[360], [], [], [1]])
+    expect([hasValvesOverPistons(kart), hasCamInHead(kart), hasValvesOverPistons(four), hasCamInHead(four)]).toEqual([
+      false,
+      false,
+      true,
+      false,
+    ])
+  })
+
   it('finds an order that misses a cylinder, a cylinder on no pin or on two, throws that disagree', () => {
     expect(firingIssues({ ...base, firingOrder: [1, 8, 4, 3, 6, 5, 7, 7] })).toEqual([{ code: 'notEveryCylinderOnce', expected: 8 }])
     expect(firingIssues({ ...base, pins: base.pins.slice(1) })).toEqual([{ code: 'notEveryCylinderOnAPin', cylinder: 1 }])
@@ -126,5 +194,27 @@ describe('firing', () => {
     // The order of a cross-plane crank on a flat-plane one.
     expect(firingIssues({ ...base, pins: usualPins(base, 'flatPlane') })[0]).toMatchObject({ code: 'throwsDisagree' })
     expect(usualFiringOrder({ ...base, pins: usualPins(base, 'flatPlane') })).not.toEqual(base.firingOrder)
+  })
+})
+
+describe('what an engine has', () => {
+  it('cams are degreed at the cylinder its maker names, in each bank', () => {
+    const v = { ...start('v', 8), valveDrive: 'bucketShimUnder', degreedAt: [6] } as const
+    expect(cylinderOfCam(v, 'intake-right')).toBe(6)
+    expect(cylinderOfCam(v, 'intake-left')).toBe(1)
+    expect(degreedCylinders(v)).toEqual([1, 6])
+    expect(degreedCylinders({ ...four, degreedAt: [4] })).toEqual([4])
+  })
+
+  it('side valves open beside the piston, from a cam in the block', () => {
+    const side = { ...start('single', 1), valveDrive: 'sideValve' } as const
+    expect([hasValvesOverPistons(side), hasCamInHead(side), camsOf(side)]).toEqual([false, false, ['intake', 'exhaust']])
+  })
+
+  it('lifters are as somebody says, or as the drive has them', () => {
+    expect(isHydraulic(four)).toBe(false)
+    expect(isHydraulic({ ...four, lifters: 'hydraulic' })).toBe(true)
+    expect(isHydraulic({ ...four, valveDrive: 'bucketHydraulic' })).toBe(true)
+    expect(isHydraulic({ ...four, valveDrive: 'bucketHydraulic', lifters: 'solid' })).toBe(false)
   })
 })

@@ -2,7 +2,29 @@
 export type LayoutKind = 'inline' | 'v' | 'flat' | 'single'
 /** Numbers run straight down each bank, or alternate across the two. */
 export type Numbering = 'downEachBank' | 'alternating'
-export type ValveDrive = 'pushrod' | 'bucketShimOver' | 'bucketShimUnder' | 'bucketHydraulic' | 'fingerFollower' | 'rockerShaft'
+/** `sideValve`: valves in the block, on their lifters; `none`: ports only. */
+export const VALVE_DRIVES = [
+  'pushrod',
+  'bucketShimOver',
+  'bucketShimUnder',
+  'bucketHydraulic',
+  'fingerFollower',
+  'rockerShaft',
+  'sideValve',
+  'none',
+] as const
+export type ValveDrive = (typeof VALVE_DRIVES)[number]
+
+/** What else decides which parts there are and how they go together; each may be left out: not said. */
+export const CONSTRUCTION = {
+  lifters: ['solid', 'hydraulic'],
+  barrels: ['inBlock', 'separate'],
+  cases: ['onePiece', 'split'],
+  oiling: ['wetSump', 'drySump', 'splash', 'inFuel'],
+  cooling: ['coolant', 'rawWater', 'air'],
+  start: ['starter', 'kick', 'recoil', 'push'],
+} as const
+export type Construction = { readonly [Name in keyof typeof CONSTRUCTION]?: (typeof CONSTRUCTION)[Name][number] }
 
 /** Shells with a clearance to measure, or rolling elements that have none. */
 export type BearingKind = 'plain' | 'rolling'
@@ -19,7 +41,7 @@ export interface CrankPin {
   readonly splitDeg?: number
 }
 
-export interface EngineLayout {
+export interface EngineLayout extends Construction {
   readonly kind: LayoutKind
   readonly cylinders: number
   /** Angle between the banks of a V; 180 for a flat engine, 0 otherwise. */
@@ -37,11 +59,17 @@ export interface EngineLayout {
   readonly mains: number
   readonly mainBearings: BearingKind
   readonly rodBearings: BearingKind
-  readonly valvesPerCylinder: 2 | 3 | 4 | 5
+  /** None where ports take their place. */
+  readonly valvesPerCylinder: 0 | 2 | 3 | 4 | 5
   readonly valveDrive: ValveDrive
   /** Engines that switch profiles have two lobes a valve, of which one works; left out: one. */
   readonly lobesPerValve?: 2
-  readonly boreSpacingMm: number
+  /** Between neighbours of a bank; left out: not known, and nothing that rests on it is at true scale. */
+  readonly boreSpacingMm?: number
+  /** Left out: four. */
+  readonly strokes?: 2
+  /** Cylinders that the maker has TDC and timing taken at, one a bank; left out: the lowest number of each. */
+  readonly degreedAt?: readonly number[]
   readonly intakeSide: 'left' | 'right' | 'valley'
 }
 
@@ -62,6 +90,31 @@ export function cylindersPerBank(layout: EngineLayout): number {
 
 export function cylinderNumbers(layout: EngineLayout): readonly number[] {
   return Array.from({ length: layout.cylinders }, (_, index) => index + 1)
+}
+
+/** Valves that a cam opens: a two-stroke that has only ports has none. */
+export function hasValves({ valvesPerCylinder }: Pick<EngineLayout, 'valvesPerCylinder'>): boolean {
+  return valvesPerCylinder > 0
+}
+
+/** One cam beside the crank opens all valves, by pushrods or from below. */
+export function hasCamInBlock({ valveDrive }: Pick<EngineLayout, 'valveDrive'>): boolean {
+  return valveDrive === 'pushrod' || valveDrive === 'sideValve'
+}
+
+/** Cams that are turned over pistons by themselves, with the head on. */
+export function hasCamInHead(layout: Pick<EngineLayout, 'valveDrive' | 'valvesPerCylinder'>): boolean {
+  return hasValves(layout) && !hasCamInBlock(layout)
+}
+
+/** Valves that open towards a piston; those of a side-valve engine stand beside the bore. */
+export function hasValvesOverPistons(layout: Pick<EngineLayout, 'valveDrive' | 'valvesPerCylinder'>): boolean {
+  return hasValves(layout) && layout.valveDrive !== 'sideValve'
+}
+
+/** Lifters that take up their own lash; where nobody said it, the drive does, or they are solid. */
+export function isHydraulic({ lifters, valveDrive }: Pick<EngineLayout, 'lifters' | 'valveDrive'>): boolean {
+  return lifters === undefined ? valveDrive === 'bucketHydraulic' : lifters === 'hydraulic'
 }
 
 /** One main bearing each side of every throw: the usual crank of today. */

@@ -88,7 +88,8 @@ describe('the cranks met in a layout (common practice)', () => {
   it.each<[LayoutKind, number, readonly string[]]>([
     ['inline', 2, ['opposed', 'together', 'quarter']],
     ['inline', 4, ['shared']],
-    ['v', 2, ['shared']],
+    ['v', 2, ['shared', 'balanced']],
+    ['v', 4, ['shared', 'together']],
     ['v', 6, ['evenSplit', 'shared']],
     ['v', 8, ['crossPlane', 'flatPlane']],
     ['v', 10, ['evenSplit', 'shared']],

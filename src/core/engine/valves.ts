@@ -16,7 +16,7 @@ export interface ValvePlace {
 }
 
 /** Intake and exhaust valves of a cylinder, by how many it has in all. */
-const COUNTS = { 2: [1, 1], 3: [2, 1], 4: [2, 2], 5: [3, 2] } as const
+const COUNTS = { 0: [0, 0], 2: [1, 1], 3: [2, 1], 4: [2, 2], 5: [3, 2] } as const
 
 /** How many valves of a kind each cylinder has. */
 export function valvesOfKind({ valvesPerCylinder }: Pick<EngineLayout, 'valvesPerCylinder'>, kind: CamKind): number {

@@ -227,6 +227,25 @@ describe('build files', () => {
     expect(partsOf(openBuild(result.document))).toEqual([])
   })
 
+  it('of version 12: a bore spacing made from the bore is not known, and rods keep their pin under the numbers they have now', () => {
+    const old = JSON.parse(sampleOf(12))
+    expect(old.spec.layout.pins[0].cylinders).toEqual([1, 2])
+    const result = readBuildFile(sampleOf(12))
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { layout, duty } = result.document.spec
+    expect([layout.boreSpacingMm, duty.redlineRpm]).toEqual([undefined, 10_500])
+    // Left bank 1 to 4, right bank 5 to 8: a pin carries one of each.
+    expect(layout.pins.map(({ cylinders }) => cylinders)).toEqual([
+      [1, 5],
+      [2, 6],
+      [3, 7],
+      [4, 8],
+    ])
+    expect(layout.firingOrder).toEqual([1, 8, 6, 2, 7, 3, 4, 5])
+    const typed = { ...old, spec: { ...old.spec, layout: { ...old.spec.layout, boreSpacingMm: 98 } } }
+    expect((migrateDocument(typed) as BuildDocument).spec.layout.boreSpacingMm).toBe(98)
+  })
+
   it('reads a file of version 11 as it was: its parts and damage, and a joint its run left tight', () => {
     const old = JSON.parse(sampleOf(11))
     const result = readBuildFile(sampleOf(11))

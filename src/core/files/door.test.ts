@@ -289,6 +289,18 @@ describe('a spec at the door', () => {
       paper('rodLength', 50.1),
       ['outOfRange spec.paper.rodLength.value', 'layout spec.paper.rodLength'].slice(spec.paper.stroke!.value / 2 < 50.1 ? 2 : 1),
     ],
+    [
+      'rods of one row on a pin',
+      layout({ pins: [{ angleDeg: 0, cylinders: [1, 2] }, ...[3, 4, 5].map((one) => ({ angleDeg: 0, cylinders: [one] }))] }),
+      ['firingOrder spec.layout.pins'],
+    ],
+    [
+      'a drive without valves',
+      layout({ valvesPerCylinder: 0 }),
+      expect.arrayContaining(['layout spec.layout.valveDrive', 'layout spec.layout.strokes']),
+    ],
+    ['a two-stroke five', layout({ strokes: 2 }), ['firingOrder spec.layout.firingOrder', 'layout spec.layout.strokes']],
+    ['timing at a cylinder it has not', layout({ degreedAt: [6] }), ['layout spec.layout.degreedAt']],
     ['a firing order that leaves one out', layout({ firingOrder: [1, 2, 4, 5, 5] }), ['firingOrder spec.layout.firingOrder']],
     // Its drive turns cams of an inline engine.
     [

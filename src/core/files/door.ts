@@ -9,7 +9,7 @@ import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointersOf, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Limit, PartEntry, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
-import { bankCount, camsOf, crankTurns, firingIssues } from '../engine'
+import { bankCount, camsOf, crankTurns, firingIssues, hasValves } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
 import { CHANGE_IDS } from '../walk'
@@ -137,7 +137,13 @@ function circles(entries: readonly Entry[]): FileIssue[] {
   )
 }
 
-const FIRING_DETAILS = { notEveryCylinderOnce: 'everyOnce', throwsDisagree: 'throws', notEveryCylinderOnAPin: 'pins' } as const
+const FIRING_DETAILS = {
+  notEveryCylinderOnce: 'everyOnce',
+  throwsDisagree: 'throws',
+  notEveryCylinderOnAPin: 'pins',
+  rodsOnOneBank: 'oneBank',
+  rodsInOneRow: 'oneRow',
+} as const
 
 /** Contradictions inside a spec, also checked before every revision is stored. */
 export function specIssues(spec: Spec): FileIssue[] {
@@ -147,7 +153,7 @@ export function specIssues(spec: Spec): FileIssue[] {
     const detail = FIRING_DETAILS[issue.code]
     issues.push({
       code: 'firingOrder',
-      path: ['spec', 'layout', detail === 'pins' ? 'pins' : 'firingOrder'],
+      path: ['spec', 'layout', detail === 'everyOnce' || detail === 'throws' ? 'firingOrder' : 'pins'],
       detail,
       cylinders: layout.cylinders,
     })
@@ -156,6 +162,14 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
+  if (layout.degreedAt?.some((cylinder) => cylinder > layout.cylinders))
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'degreedAt'], detail: 'noSuchCylinder' })
+  if ((layout.valveDrive === 'none') !== (layout.valvesPerCylinder === 0))
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'valveDrive'], detail: 'valvesAndDrive' })
+  if (!hasValves(layout) && layout.strokes !== 2)
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'strokes'], detail: 'portsAreTwoStroke' })
+  if (layout.strokes === 2 && (layout.cylinders > 1 || hasValves(layout)))
+    issues.push({ code: 'layout', path: ['spec', 'layout', 'strokes'], detail: 'twoStroke' })
   return [
     ...issues,
     ...paperIssues(spec),

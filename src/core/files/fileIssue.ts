@@ -22,8 +22,17 @@ export type FileIssue =
   | { readonly code: 'noSuchFastener'; readonly path: Path; readonly got: number; readonly most: number }
   | { readonly code: 'circle'; readonly path: Path; readonly id: string }
   | { readonly code: 'doubleId'; readonly path: Path; readonly id: string }
-  | { readonly code: 'firingOrder'; readonly path: Path; readonly detail: 'everyOnce' | 'throws' | 'pins'; readonly cylinders: number }
-  | { readonly code: 'layout'; readonly path: Path; readonly detail: 'oddBanks' | 'single' | 'rodTooShort' }
+  | {
+      readonly code: 'firingOrder'
+      readonly path: Path
+      readonly detail: 'everyOnce' | 'throws' | 'pins' | 'oneBank' | 'oneRow'
+      readonly cylinders: number
+    }
+  | {
+      readonly code: 'layout'
+      readonly path: Path
+      readonly detail: 'oddBanks' | 'single' | 'rodTooShort' | 'noSuchCylinder' | 'valvesAndDrive' | 'portsAreTwoStroke' | 'twoStroke'
+    }
   | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
   | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }
   | { readonly code: 'unknownCharacteristic'; readonly path: Path; readonly characteristic: string }

@@ -9,7 +9,7 @@ export type ClockKind =
   | 'sets'
   /** Until then it is not closed. */
   | 'skins'
-  /** Until then no oil, no water. */
+  /** Until then it stays dry. */
   | 'cures'
   /** The rest before a re-torque: from then on it may be done. */
   | 'rests'
@@ -63,8 +63,8 @@ export function clocksOf(joint: Joint, runs: readonly Run[]): readonly JointCloc
           clockFrom('skins', joint, { name: sealer?.name ?? joint.name, startedAt: sealedAt(run), minutes: skin.minutes }),
         )
       : []),
-    ...(sealer
-      ? open.map((run) => clockFrom('sets', joint, { name: sealer.name, startedAt: sealedAt(run), minutes: sealer.openMinutes }))
+    ...(sealer?.openMinutes
+      ? open.map((run) => clockFrom('sets', joint, { name: sealer.name, startedAt: sealedAt(run), minutes: sealer.openMinutes! }))
       : []),
     ...(cure && ended ? [clockFrom('cures', joint, { name: sealer?.name ?? joint.name, startedAt: ended, minutes: cure.minutes })] : []),
     ...(rest && ended && !isRetorqued ? [clockFrom('rests', joint, { name: joint.name, startedAt: ended, minutes: rest.minutes })] : []),

@@ -71,6 +71,7 @@ export function withPattern(joint: Joint, fasteners: readonly Fastener[], order:
   const { sealant: _, ...kept } = joint
   return {
     ...kept,
+    placed: true,
     types: letters.map((letter) => joint.types.find((type) => type.letter === letter) ?? { letter }),
     fasteners: [...fasteners],
     groups: [{ ...group!, order: [...order], orderFrom: { source } }],

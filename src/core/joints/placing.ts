@@ -4,14 +4,17 @@ import type { Position } from '../trueScale/sheets'
 /** Two fasteners stand no nearer. */
 const NEAREST_MM = 4
 
-/** The joint with one fastener more, the last to be pulled; undefined where one stands already. To a millimetre: a hand is no finer. */
+/**
+ * The joint with one fastener more, the last to be pulled; undefined where one stands already. To a millimetre: a hand is no finer, and the pattern at
+ * true scale no longer. */
 export function withFastenerAt(joint: Joint, { xMm, yMm }: Position): Joint | undefined {
   const at = { xMm: Math.round(xMm), yMm: Math.round(yMm) }
   if (joint.fasteners.some((other) => Math.hypot(other.xMm - at.xMm, other.yMm - at.yMm) < NEAREST_MM)) return undefined
   const number = joint.fasteners.length + 1
   const last = joint.groups.length - 1
+  const { placed: _, ...drawn } = joint
   return {
-    ...joint,
+    ...drawn,
     fasteners: [...joint.fasteners, { ...at, type: joint.types[0]!.letter }],
     groups: joint.groups.map((group, index) => (index === last ? { ...group, order: [...group.order, number] } : group)),
   }

@@ -1,7 +1,8 @@
-import { bankCount, cylindersPerBank, type EngineLayout } from '../engine'
+import { bankCount, cylindersPerBank, hasCamInHead, hasValvesOverPistons, type EngineLayout } from '../engine'
 import type { Joint, Spec } from '../build/types'
 import { capPattern, circlePattern, headPattern } from './pattern'
 import type { Position } from '../trueScale/sheets'
+import { drawnSpacingMm } from './pitch'
 import { centreOut } from './sequence'
 
 const COMMON = { source: 'common practice: from the middle outwards, opposed' }
@@ -45,7 +46,8 @@ export function usualJoints(layout: EngineLayout): Joint[] {
 }
 
 function blockJoints(layout: EngineLayout): Usual[] {
-  const { boreSpacingMm: spacing, mains, mainBearings, rodBearings, cylinders } = layout
+  const { mains, mainBearings, rodBearings, cylinders } = layout
+  const spacing = drawnSpacingMm(layout)
   const along = (count: number, pitch: number) => Array.from({ length: count }, (_, index) => index * pitch)
   const joints: Usual[] = []
   if (mainBearings === 'plain')
@@ -56,7 +58,7 @@ function blockJoints(layout: EngineLayout): Usual[] {
 }
 
 function headJoints(layout: EngineLayout): Usual[] {
-  const { boreSpacingMm: spacing } = layout
+  const spacing = drawnSpacingMm(layout)
   const rows = cylindersPerBank(layout)
   const head = headPattern(rows, spacing, [
     { yMm: HEAD_ROW * spacing, at: 'between' },
@@ -69,7 +71,7 @@ function headJoints(layout: EngineLayout): Usual[] {
   const banks = bankCount(layout) === 2 ? (['left', 'right'] as const) : ([undefined] as const)
   return banks.flatMap((bank): Usual[] => {
     const [end, words] = bank ? [`-${bank}`, `, ${bank} bank`] : ['', '']
-    const onTop = hasCamInHead(layout)
+    const onTop = hasOwnCamCaps(layout)
       ? (['intake', 'exhaust'] as const).map((cam): Usual => ({
           id: `cam-${cam}${end}`,
           name: `Caps of the ${cam} cam${words}`,
@@ -84,14 +86,18 @@ function headJoints(layout: EngineLayout): Usual[] {
             positions: headPattern(rows, spacing, ROCKERS(spacing)),
           } as const,
         ]
-    return [{ id: `head${end}`, name: `Cylinder head${words}`, kind: 'head', positions: head }, ...onTop]
+    return [
+      { id: `head${end}`, name: `Cylinder head${words}`, kind: 'head', positions: head },
+      ...(hasValvesOverPistons(layout) ? onTop : []),
+    ]
   })
 }
 
 const ROCKERS = (spacing: number) => [{ yMm: spacing * 0.1, at: 'middle' } as const, { yMm: -spacing * 0.1, at: 'middle' } as const]
 
-function hasCamInHead({ valveDrive }: EngineLayout): boolean {
-  return valveDrive !== 'pushrod' && valveDrive !== 'rockerShaft'
+/** Each kind of valve has a shaft of its own in the head. */
+function hasOwnCamCaps(layout: EngineLayout): boolean {
+  return hasCamInHead(layout) && layout.valveDrive !== 'rockerShaft'
 }
 
 function endJoints({ kind }: EngineLayout): Usual[] {

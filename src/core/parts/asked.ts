@@ -12,8 +12,9 @@ export type Asked = Readonly<Partial<Record<RatingId, number>>>
 export const askedOf = quantity('askedOfParts', (build): Asked => {
   const lifts = camsOf(build.spec.layout).flatMap((cam) => liftMm(build, cam) ?? [])
   const { powerKw } = build.spec.job ?? {}
+  const { redlineRpm } = build.spec.duty
   return {
-    rpm: build.spec.duty.redlineRpm,
+    ...(redlineRpm !== undefined && { rpm: redlineRpm }),
     ...(lifts.length > 0 && { liftMm: Math.max(...lifts) }),
     ...(powerKw !== undefined && { powerKw }),
   }

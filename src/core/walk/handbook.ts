@@ -1,12 +1,12 @@
 /** What the handbook has done at every stage, beside readings, looks and joints (common practice). */
 import type { Build } from '../build/build'
+import { hasCamInBlock, hasCamInHead, hasValves, hasValvesOverPistons } from '../engine'
 import type { HoldId } from './holds'
 import type { StageId } from '../build/walkStages'
 import type { AskedId, Attitude, TemporaryId } from './asked'
 import type { ClockRule } from './clocks'
 
 type Spec = Build['spec']
-type Layout = Spec['layout']
 
 interface HandbookStep {
   readonly stage: StageId
@@ -31,10 +31,14 @@ interface HandbookStep {
   readonly clock?: ClockRule
 }
 
-/** Cams that are turned over pistons by themselves, with the head on. */
-export const hasCamInHead = ({ valveDrive }: Layout): boolean => valveDrive !== 'pushrod'
 const camInHead = ({ layout }: Spec) => hasCamInHead(layout)
-const camInBlock = ({ layout }: Spec) => layout.valveDrive === 'pushrod'
+const camInBlock = ({ layout }: Spec) => hasCamInBlock(layout)
+const pushrods = ({ layout }: Spec) => layout.valveDrive === 'pushrod'
+const valves = ({ layout }: Spec) => hasValves(layout)
+const valvesOverPistons = ({ layout }: Spec) => hasValvesOverPistons(layout)
+const oilPump = ({ layout }: Spec) => layout.oiling !== 'splash' && layout.oiling !== 'inFuel'
+const oilInCase = ({ layout }: Spec) => layout.oiling !== 'inFuel'
+const pan = ({ layout }: Spec) => layout.cases !== 'split'
 const plainMains = ({ layout }: Spec) => layout.mainBearings === 'plain'
 const plainRods = ({ layout }: Spec) => layout.rodBearings === 'plain'
 const hasWork = ({ planned = [] }: Spec) => planned.length > 0
@@ -58,11 +62,33 @@ export const HANDBOOK = {
   'mockUp.pistons': { stage: 'mockUp', minutes: 60, isTrial: true, attitude: 'upright', after: ['mockUp.crank'] },
   'cam.pointer': { stage: 'cam', minutes: 15, isTrial: true, after: ['mockUp.pistons'], attitude: 'upright' },
   'cam.park': { stage: 'cam', minutes: 5, isTrial: true, when: camInHead, holds: ['tdcProven'], attitude: 'upright' },
-  'cam.in': { stage: 'cam', minutes: 45, isTrial: true, holds: ['crankParked'], attitude: 'upright' },
-  'clear.lightSprings': { stage: 'clear', minutes: 30, isTrial: true, putsIn: 'lightSprings', attitude: 'upright' },
-  'clear.headOn': { stage: 'clear', minutes: 30, isTrial: true, each: 'bank', after: ['clear.lightSprings'], attitude: 'upright' },
-  'clear.declared': { stage: 'clear', minutes: 5, isOptional: true, needsSecond: true },
-  'clear.springsOut': { stage: 'clear', minutes: 30, isTrial: true, takesOut: 'lightSprings', after: ['clear.lightSprings'] },
+  'cam.in': { stage: 'cam', minutes: 45, isTrial: true, when: valves, holds: ['crankParked'], attitude: 'upright' },
+  'clear.lightSprings': {
+    stage: 'clear',
+    minutes: 30,
+    isTrial: true,
+    when: valvesOverPistons,
+    putsIn: 'lightSprings',
+    attitude: 'upright',
+  },
+  'clear.headOn': {
+    stage: 'clear',
+    minutes: 30,
+    isTrial: true,
+    when: valvesOverPistons,
+    each: 'bank',
+    after: ['clear.lightSprings'],
+    attitude: 'upright',
+  },
+  'clear.declared': { stage: 'clear', minutes: 5, when: valvesOverPistons, isOptional: true, needsSecond: true },
+  'clear.springsOut': {
+    stage: 'clear',
+    minutes: 30,
+    isTrial: true,
+    when: valvesOverPistons,
+    takesOut: 'lightSprings',
+    after: ['clear.lightSprings'],
+  },
   'machine.sent': { stage: 'machine', minutes: 30, when: hasWork, needsSecond: true },
   'machine.back': { stage: 'machine', minutes: 60, when: hasWork, after: ['machine.sent'] },
   'finalClean.washed': {
@@ -96,8 +122,8 @@ export const HANDBOOK = {
     attitude: 'upright',
   },
   'final.rodCaps': { stage: 'final', minutes: 20, when: plainRods, asks: 'capsByNumber', after: ['final.pistons'], attitude: 'upsideDown' },
-  'final.oilPump': { stage: 'final', minutes: 40, after: ['final.crank'], attitude: 'upsideDown' },
-  'final.pumpDrive': { stage: 'final', minutes: 15, after: ['final.oilPump'], attitude: 'upsideDown' },
+  'final.oilPump': { stage: 'final', minutes: 40, when: oilPump, after: ['final.crank'], attitude: 'upsideDown' },
+  'final.pumpDrive': { stage: 'final', minutes: 15, when: oilPump, after: ['final.oilPump'], attitude: 'upsideDown' },
   'final.camIn': { stage: 'final', minutes: 30, when: camInBlock, after: ['final.crank'], attitude: 'upright' },
   'final.timing': { stage: 'final', minutes: 40, when: camInBlock, after: ['final.camIn'], attitude: 'upright' },
   'final.cover': {
@@ -110,6 +136,7 @@ export const HANDBOOK = {
   'final.pan': {
     stage: 'final',
     minutes: 30,
+    when: pan,
     after: ['final.oilPump', 'final.rodCaps', 'joint:rods'],
     hides: ['final.oilPump', 'final.rodCaps'],
     attitude: 'upsideDown',
@@ -171,7 +198,7 @@ export const HANDBOOK = {
     after: ['heads.on', 'joint:head', 'heads.soak'],
     attitude: 'upright',
   },
-  'heads.pushrods': { stage: 'heads', minutes: 20, when: camInBlock, each: 'bank', after: ['heads.lifters'], attitude: 'upright' },
+  'heads.pushrods': { stage: 'heads', minutes: 20, when: pushrods, each: 'bank', after: ['heads.lifters'], attitude: 'upright' },
   'heads.twoTurns': {
     stage: 'heads',
     minutes: 10,
@@ -180,12 +207,12 @@ export const HANDBOOK = {
     needsSecond: true,
     attitude: 'upright',
   },
-  'lash.set': { stage: 'lash', minutes: 60, after: ['heads.twoTurns'], attitude: 'upright' },
+  'lash.set': { stage: 'lash', minutes: 60, when: valves, after: ['heads.twoTurns'], attitude: 'upright' },
   'intake.on': { stage: 'intake', minutes: 60, after: ['lash.set'], attitude: 'upright' },
   'intake.ignition': { stage: 'intake', minutes: 40, after: ['heads.twoTurns'], attitude: 'upright' },
-  'intake.covers': { stage: 'intake', minutes: 20, after: ['lash.set'], hides: ['lash.set'], attitude: 'upright' },
-  'prime.oilIn': { stage: 'prime', minutes: 15, after: ['final.pan'], holds: ['sealersCured'], attitude: 'upright' },
-  'prime.oilAtTop': { stage: 'prime', minutes: 20, after: ['prime.oilIn'], keepsHours: 72, attitude: 'upright' },
+  'intake.covers': { stage: 'intake', minutes: 20, when: valves, after: ['lash.set'], hides: ['lash.set'], attitude: 'upright' },
+  'prime.oilIn': { stage: 'prime', minutes: 15, when: oilInCase, after: ['final.pan'], holds: ['sealersCured'], attitude: 'upright' },
+  'prime.oilAtTop': { stage: 'prime', minutes: 20, when: oilPump, after: ['prime.oilIn'], keepsHours: 72, attitude: 'upright' },
   'fire.tempOut': { stage: 'fire', minutes: 15, needsSecond: true },
   'fire.starter': { stage: 'fire', minutes: 10, holds: ['twoTurns', 'oilIn', 'temporaryOut'], after: ['fire.tempOut', 'intake.covers'] },
   'fire.list': { stage: 'fire', minutes: 20, needsSecond: true },

@@ -3,6 +3,7 @@ import type { Finding } from '../bench/bench'
 import { benchOf, type OutputId } from '../build/ids'
 import type { Build } from '../build/build'
 import { benchById } from '../benches'
+import { hasValvesOverPistons } from '../engine'
 
 export const HOLDS = [
   'mainsTight',
@@ -89,6 +90,11 @@ const HOLDERS: Readonly<Record<HoldId, Hold>> = {
   oilAtTop: { isMet: ({ isDone }) => isDone('prime.oilAtTop'), leadsTo: { step: 'prime.oilAtTop' } },
   firstFireList: { isMet: ({ isDone }) => isDone('fire.list'), leadsTo: { step: 'fire.list' } },
   temporaryOut: { isMet: ({ temporary }) => temporary.length === 0, leadsTo: { step: 'fire.tempOut' } },
+}
+
+/** A hold that asks what such an engine has not is none. */
+export function applies(hold: HoldId, { layout }: Build['spec']): boolean {
+  return hold !== 'clearanceProven' || hasValvesOverPistons(layout)
 }
 
 export function isMet(hold: HoldId, context: HoldContext, bank: 'left' | 'right' | undefined): boolean {

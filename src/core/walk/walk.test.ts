@@ -39,6 +39,34 @@ describe('the walk of any engine', () => {
     },
   )
 
+  it('a two-stroke single has no cam, no lash, no valves to clear and no pump; a side-valve engine no clearance over pistons', () => {
+    const ids = (build: Build) => stepsOf(build).map(({ id }) => id)
+    const kart = ids(
+      fresh('single', 1, { valvesPerCylinder: 0, valveDrive: 'none', strokes: 2, construction: { oiling: 'inFuel', cases: 'split' } }),
+    )
+    for (const none of [
+      'cam.in',
+      'cam.park',
+      'heads.timing',
+      'lash.set',
+      'clear.headOn',
+      'final.oilPump',
+      'prime.oilIn',
+      'prime.oilAtTop',
+      'final.pan',
+      'intake.covers',
+    ])
+      expect(kart, none).not.toContain(none)
+    expect(kart).toEqual(expect.arrayContaining(['read.cam.stop', 'read.compression.deck', 'heads.on', 'fire.first']))
+    expect(kart.some((id) => id.startsWith('read.clearance'))).toBe(false)
+    const side = fresh('single', 1, { valvesPerCylinder: 2, valveDrive: 'sideValve' })
+    expect(ids(side)).toEqual(expect.arrayContaining(['final.camIn', 'heads.lifters', 'lash.set']))
+    for (const none of ['heads.pushrods', 'heads.camsIn', 'clear.headOn']) expect(ids(side), none).not.toContain(none)
+    // Nothing is held by a clearance the engine has not.
+    expect(stepsOf(side).filter(({ holds }) => holds.includes('clearanceProven'))).toEqual([])
+    expect(stepsOf(wren).filter(({ holds }) => holds.includes('clearanceProven')).length).toBeGreaterThan(0)
+  })
+
   it('asks for what the engine has: pistons of one pin together, two heads apart, no shells where bearings roll', () => {
     const ids = (build: Build) => stepsOf(build).map(({ id }) => id)
     expect(ids(petrel).filter((id) => id.startsWith('final.pistons'))).toEqual([

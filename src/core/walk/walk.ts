@@ -5,6 +5,7 @@ import { quantity } from '../build/remembered'
 import { benchChecks } from '../bench/checks'
 import { BENCHES } from '../benches'
 import { bankCount } from '../engine'
+import { applies } from './holds'
 import { jointsOf } from '../joints'
 import type { Joint } from '../build/types'
 import { handbookStep, STEP_NAMES, type StepName } from './handbook'
@@ -174,7 +175,7 @@ function fromHandbook({ spec }: Build): Step[] {
         minutes,
         isTrial: isTrial ?? false,
         after: named(after),
-        holds,
+        holds: holds.filter((hold) => applies(hold, spec)),
         hides: named(hides),
         needsSecond: needsSecond ?? false,
         isOptional: isOptional ?? false,

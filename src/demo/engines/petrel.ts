@@ -50,6 +50,11 @@ export const petrel: DemoBuild = {
       valvesPerCylinder: 2,
       valveDrive: 'pushrod',
       boreSpacingMm: inch(4.84),
+      cooling: 'rawWater',
+      oiling: 'wetSump',
+      cases: 'onePiece',
+      start: 'starter',
+      lifters: 'solid',
       intakeSide: 'valley',
     },
     duty: {

@@ -113,7 +113,7 @@ function WorkArea({ page }: { page: BenchAtWork }) {
             marks={page.marks}
             current={current?.id}
             onPick={panels.pick}
-            sizeWords={pitchWords(layout.boreSpacingMm, system)}
+            sizeWords={layout.boreSpacingMm === undefined ? undefined : pitchWords(layout.boreSpacingMm, system)}
           />
         </Plan>
       )}

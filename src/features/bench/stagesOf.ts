@@ -1,4 +1,4 @@
-import { BENCHES, benchProgress, type BenchId } from '@/core/benches'
+import { benchesOf, benchProgress, type BenchId } from '@/core/benches'
 import type { Build } from '@/core/build'
 import { STAGE_OF_BENCH, stageProgress } from '@/core/walk'
 import { STAGE_WORDS } from '@/wording/walk'
@@ -9,7 +9,7 @@ export function stagesOf(build: Build, here: BenchId, nowMs: number): readonly S
   const home = `/builds/${build.id}`
   return [
     ...stageProgress(build, nowMs).flatMap(({ stage, done, of, at }): Stage[] => {
-      const benches = BENCHES.filter(({ id }) => STAGE_OF_BENCH[id] === stage)
+      const benches = benchesOf(build.spec).filter(({ id }) => STAGE_OF_BENCH[id] === stage)
       const ownHref = `${home}/walk?at=${at}`
       const itself: Stage = { href: ownHref, words: STAGE_WORDS[stage].short, done: done / of, here: false }
       const byBench = benches.map((bench): Stage => ({

@@ -1,5 +1,5 @@
 import {
-  BENCHES,
+  benchesOf,
   benchState,
   byConsequence,
   openBuild,
@@ -125,7 +125,7 @@ interface State {
 }
 
 function statesOf(build: Build): readonly State[] {
-  return BENCHES.map((bench) => ({ bench, state: benchState(bench, build) }))
+  return benchesOf(build.spec).map((bench) => ({ bench, state: benchState(bench, build) }))
 }
 
 export function summarise(document: BuildDocument): BuildSummary {
@@ -264,9 +264,11 @@ function worstOf(states: readonly State[], system: UnitSystem): BuildSummary['wo
 
 /** The worst of each cylinder and main over all benches, drawn in its middle; those with nothing to put right have none. */
 export function marksOf(build: Build): readonly StationMark[] {
-  const found = BENCHES.flatMap(({ definition, derive }) =>
-    standsOut(definition, derive(build)).map((finding) => ({ finding, output: definition.outputs[finding.output]! })),
-  ).sort(byConsequence)
+  const found = benchesOf(build.spec)
+    .flatMap(({ definition, derive }) =>
+      standsOut(definition, derive(build)).map((finding) => ({ finding, output: definition.outputs[finding.output]! })),
+    )
+    .sort(byConsequence)
   const marks = new Map<string, StationMark>()
   for (const { finding, output } of found) {
     const id = subjectId(finding)

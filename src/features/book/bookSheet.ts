@@ -127,7 +127,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
       ['Use', dutyWords(spec.duty)],
       ['Fuel', fuelWords(spec.duty)],
       ['Boost', spec.duty.boostKpa > 0 ? formatQuantity(spec.duty.boostKpa, PRESSURE[system], 1) : 'none'],
-      ['Redline', `${spec.duty.redlineRpm} rpm`],
+      ['Redline', spec.duty.redlineRpm === undefined ? 'not known' : `${spec.duty.redlineRpm} rpm`],
       [
         'Gasket',
         gasket

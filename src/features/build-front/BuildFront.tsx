@@ -139,7 +139,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
               layout={spec.layout}
               boreMm={spec.paper.bore?.value ?? 85}
               marks={marks}
-              sizeWords={length(spec.layout.boreSpacingMm)}
+              sizeWords={spec.layout.boreSpacingMm === undefined ? undefined : length(spec.layout.boreSpacingMm)}
             />
           </div>
           <EngineFacts spec={spec} length={length} />
@@ -186,7 +186,7 @@ function lengthWords(mm: number | undefined, system: UnitSystem): string {
 /** What the engine is for. */
 function purposeWords({ duty }: Spec, system: UnitSystem): string {
   const boost = duty.boostKpa > 0 ? `${formatQuantity(duty.boostKpa, system === 'metric' ? 'bar' : 'psi', 1)} boost` : 'unboosted'
-  return `For ${dutyWords(duty)}: ${fuelWords(duty)}, ${boost}, ${duty.redlineRpm} rpm.`
+  return `For ${dutyWords(duty)}: ${fuelWords(duty)}, ${boost}${duty.redlineRpm === undefined ? '' : `, ${duty.redlineRpm} rpm`}.`
 }
 
 /** The numbers of the engine that a builder wants at a glance. */

@@ -49,7 +49,10 @@ function shapeOf(build: Build, cam: Cam): LobeShape | undefined {
   return lobe && lobeShape(lobe.curve, checkLift(build).value.value, lash)
 }
 
-function rowsFor(system: UnitSystem, rpm: number): readonly { readonly words: string; readonly show: (shape: LobeShape) => string }[] {
+function rowsFor(
+  system: UnitSystem,
+  rpm: number | undefined,
+): readonly { readonly words: string; readonly show: (shape: LobeShape) => string }[] {
   const unit = system === 'metric' ? 'mm' : 'thou'
   const shown = (mm: number, decimals: number) =>
     differenceInUnit(mm, unit).toFixed(system === 'metric' ? decimals : Math.max(0, decimals - 2))
@@ -62,8 +65,9 @@ function rowsFor(system: UnitSystem, rpm: number): readonly { readonly words: st
       show: ({ rampMmPerDeg }) => (rampMmPerDeg ? `${shown(rampMmPerDeg.up, 3)} / ${shown(rampMmPerDeg.down, 3)}` : 'wants the lash'),
     },
     {
-      words: `Acceleration on the flank / over the nose, g at ${rpm.toLocaleString('en-GB')} rpm`,
-      show: (one) => `${gAt(one.flankMmPerDeg2, rpm).toFixed(0)} / ${gAt(one.noseMmPerDeg2, rpm).toFixed(0)}`,
+      words: `Acceleration on the flank / over the nose, g${rpm === undefined ? '' : ` at ${rpm.toLocaleString('en-GB')} rpm`}`,
+      show: (one) =>
+        rpm === undefined ? 'wants the redline' : `${gAt(one.flankMmPerDeg2, rpm).toFixed(0)} / ${gAt(one.noseMmPerDeg2, rpm).toFixed(0)}`,
     },
   ]
 }

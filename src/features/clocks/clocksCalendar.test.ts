@@ -31,7 +31,7 @@ describe('clocks as a calendar (RFC 5545)', () => {
     expect(lines).toContain('DTSTART:20260303T105200Z')
     expect(lines).toContain('DTEND:20260303T110700Z')
     expect(lines).toContain('SUMMARY:Petrel: Re-torque Cylinder head\\, left bank')
-    expect(lines).toContain('SUMMARY:Petrel: Silicone has cured: oil and water may reach Cylinder head\\, left bank')
+    expect(lines).toContain('SUMMARY:Petrel: Silicone has cured: Cylinder head\\, left bank may get wet')
   })
 
   it('the same clock is the same event every time it is fetched', () => {

@@ -86,7 +86,7 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
   const neededMs = paceMs([]) * steps.length
   const { sealer, groups } = joint
   const turns = crankMoves(joint, steps)
-  const isTooLong = sealer !== undefined && way === 'tighten' && neededMs > sealer.openMinutes * 60_000
+  const isTooLong = sealer?.openMinutes !== undefined && way === 'tighten' && neededMs > sealer.openMinutes * 60_000
   return (
     <List>
       <li>
@@ -109,7 +109,10 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
       {way === 'tighten' && joint.looks?.before?.map((look) => <li key={look}>look first: {look}</li>)}
       {sealer && way === 'tighten' && (
         <li data-bad={isTooLong || undefined}>
-          {sealer.name}, open for {clockWords(sealer.openMinutes * 60_000)}
+          {sealer.name},{' '}
+          {sealer.openMinutes === undefined
+            ? 'how long it stays open is not known: its tube says'
+            : `open for ${clockWords(sealer.openMinutes * 60_000)}`}
           {isTooLong && ': it sets before the last pull. Work with somebody else, or seal and pull it in parts.'}
         </li>
       )}

@@ -42,8 +42,6 @@ export function HoldFields({ joint, system, change }: HoldProps) {
   )
 }
 
-const USUAL_OPEN_MINUTES = 15
-
 function Sealer({ joint: { sealer }, change }: Omit<HoldProps, 'system'>) {
   const put = (next: Joint['sealer']) => change('sealer', (now) => ({ ...now, sealer: next }))
   return (
@@ -51,23 +49,18 @@ function Sealer({ joint: { sealer }, change }: Omit<HoldProps, 'system'>) {
       <Words
         label="Sealer or locker that sets"
         value={sealer?.name ?? ''}
-        onCommit={(name) =>
-          put(
-            name === ''
-              ? undefined
-              : { openMinutes: USUAL_OPEN_MINUTES, from: { source: 'not said yet', fromMemory: true }, ...sealer, name },
-          )
-        }
+        onCommit={(name) => put(name === '' ? undefined : { from: { source: 'not said yet', fromMemory: true }, ...sealer, name })}
       />
       {sealer && (
         <>
           <QuantityInput
             label="Open for, minutes"
+            hint="empty: not known, and not timed"
             value={sealer.openMinutes}
             kind="ratio"
             unit="one"
             range={{ low: 1, high: 1440 }}
-            onCommit={(openMinutes) => openMinutes !== undefined && put({ ...sealer, openMinutes })}
+            onCommit={(openMinutes) => put({ ...sealer, openMinutes })}
           />
           <From label="Open time from" value={sealer.from} onCommit={(from) => put({ ...sealer, from })} />
         </>
@@ -105,7 +98,7 @@ function SealantFields({ joint, change }: Omit<HoldProps, 'system'>) {
 const MINUTES_PER_HOUR = 60
 const WAITS = {
   skin: { label: 'Skins or tacks before it is closed, minutes', minutes: 1, most: 1440 },
-  cure: { label: 'Cures before oil or water, hours', minutes: MINUTES_PER_HOUR, most: 336 },
+  cure: { label: 'Cures before it may get wet, hours', minutes: MINUTES_PER_HOUR, most: 336 },
   rest: { label: 'Rests before its re-torque, hours', minutes: MINUTES_PER_HOUR, most: 336 },
 } as const
 

@@ -1,6 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import { HOLES, TOLD_APART } from '@/core/build/jointSchema'
+import type { EngineLayout } from '@/core/engine'
 import type { Joint, UnitSystem } from '@/core/build'
 import type { RunRefusal } from '@/core/joints'
 import { UNITS } from '@/core/quantity'
@@ -30,6 +31,7 @@ const Fold = styled.details`
 interface HoleProps {
   readonly joint: Joint
   readonly system: UnitSystem
+  readonly layout: EngineLayout
   readonly change: ChangeJoint
   /** Bolts of the joint that the ledger says are done with. */
   readonly retired: readonly Extract<RunRefusal, { code: 'retired' }>[]
@@ -38,7 +40,7 @@ interface HoleProps {
 type Fastener = Joint['fasteners'][number]
 
 /** Hole by hole, in the order they are pulled: which type goes there, where the hole leads, how far its stud stands out. */
-export function HoleTable({ joint, system, change, retired }: HoleProps) {
+export function HoleTable({ joint, system, layout, change, retired }: HoleProps) {
   const turns = turnsOf(joint)
   const inOrder = joint.groups.flatMap(({ order }) => order)
   const hasMarks = joint.toldApartBy === 'mark' || joint.toldApartBy === 'serial'
@@ -89,6 +91,7 @@ export function HoleTable({ joint, system, change, retired }: HoleProps) {
               isAsked={isAsked}
               done={retired.find(({ fastener }) => fastener === number)}
               system={system}
+              isDry={layout.cooling === 'air'}
               put={(words, next) => put(number, words, next)}
             />
           ))}
@@ -111,10 +114,12 @@ interface HoleRowProps {
   readonly isAsked: boolean
   readonly done: HoleProps['retired'][number] | undefined
   readonly system: UnitSystem
+  /** Cooled by air: no hole leads into coolant. */
+  readonly isDry: boolean
   readonly put: (words: string, next: Partial<Fastener>) => void
 }
 
-function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, done, system, put }: HoleRowProps) {
+function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, done, system, isDry, put }: HoleRowProps) {
   const unit = system === 'metric' ? 'mm' : 'in'
   return (
     <tr>
@@ -127,7 +132,7 @@ function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, do
         </select>
       </td>
       <td data-words>
-        <LeadsInto turn={turn} fastener={fastener} put={put} />
+        <LeadsInto turn={turn} fastener={fastener} isDry={isDry} put={put} />
       </td>
       {hasStop && (
         <td>
@@ -169,7 +174,14 @@ function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, do
 }
 
 /** What a fastener is known by, and why one that is done with is used again. */
-function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRowProps, 'letters' | 'isCap' | 'hasStop' | 'system'>) {
+function MarkCells({
+  turn,
+  fastener,
+  hasMark,
+  isAsked,
+  done,
+  put,
+}: Omit<HoleRowProps, 'letters' | 'isCap' | 'hasStop' | 'system' | 'isDry'>) {
   return (
     <>
       {hasMark && (
@@ -203,7 +215,8 @@ function MarkCells({ turn, fastener, hasMark, isAsked, done, put }: Omit<HoleRow
   )
 }
 
-function LeadsInto({ turn, fastener, put }: Pick<HoleRowProps, 'turn' | 'fastener' | 'put'>) {
+function LeadsInto({ turn, fastener, isDry, put }: Pick<HoleRowProps, 'turn' | 'fastener' | 'isDry' | 'put'>) {
+  const holes = HOLES.filter((hole) => !isDry || hole !== 'water' || fastener.hole?.opensTo === 'water')
   return (
     <select
       aria-label={`Fastener ${turn}: its hole leads into`}
@@ -211,7 +224,7 @@ function LeadsInto({ turn, fastener, put }: Pick<HoleRowProps, 'turn' | 'fastene
       onChange={({ target }) => put('hole', { hole: { ...fastener.hole, opensTo: HOLES.find((hole) => hole === target.value) } })}
     >
       <option value="">not said</option>
-      {HOLES.map((hole) => (
+      {holes.map((hole) => (
         <option key={hole} value={hole}>
           {HOLE_WORDS[hole]}
         </option>

@@ -3,7 +3,7 @@ import { memo, type MouseEvent } from 'react'
 import styled from 'styled-components'
 import type { Joint } from '@/core/build'
 import { cylinderPlaces, type EngineLayout } from '@/core/engine'
-import { bankOf, type Position } from '@/core/joints'
+import { bankOf, drawnSpacingMm, jointPitchMm, type Position } from '@/core/joints'
 import { numerals } from '@/ui/GlobalStyle'
 
 const Drawing = styled.svg`
@@ -45,6 +45,8 @@ const STROKE: Readonly<Record<FastenerState, string>> = {
 const INK: Readonly<Record<FastenerState, string>> = { ...STROKE, done: 'var(--ground)' }
 
 const HERE = 1.32
+/** Radius of a bore, of the spacing of bores: for the drawing. */
+const BORE_SHARE = 0.44
 /** A mark is as large as its neighbour lets it be, and no larger than so many go along the joint. */
 const SHARE_OF_GAP = 0.44
 const ALONG = 26
@@ -214,7 +216,8 @@ function Outline({ joint, layout, radius }: { joint: Joint; layout: EngineLayout
     height: Math.max(...ys) - Math.min(...ys) + 2 * edge,
   }
   const bank = bankOf(joint)
-  const bores = joint.kind === 'head' ? cylinderPlaces(layout).filter((place) => bank === undefined || place.bank === bank) : []
+  const pitchMm = joint.kind === 'head' ? jointPitchMm(joint, layout) : undefined
+  const bores = pitchMm === undefined ? [] : cylinderPlaces(layout).filter((place) => bank === undefined || place.bank === bank)
   return (
     <>
       <rect {...box} rx={edge / 3} fill="var(--raised)" stroke="var(--dye)" strokeWidth={1.4} vectorEffect="non-scaling-stroke" />
@@ -226,8 +229,8 @@ function Outline({ joint, layout, radius }: { joint: Joint; layout: EngineLayout
         FRONT
       </text>
       {bores.map(({ cylinder, row }) => (
-        <g key={cylinder} transform={`translate(${row * layout.boreSpacingMm} 0)`}>
-          <circle r={layout.boreSpacingMm * 0.44} fill="none" stroke="var(--edge)" strokeWidth={1} vectorEffect="non-scaling-stroke" />
+        <g key={cylinder} transform={`translate(${row * pitchMm!} 0)`}>
+          <circle r={pitchMm! * BORE_SHARE} fill="none" stroke="var(--edge)" strokeWidth={1} vectorEffect="non-scaling-stroke" />
           <text className="quiet" fontSize={radius * 0.95} textAnchor="middle" dy="0.35em">
             {cylinder}
           </text>
@@ -241,7 +244,7 @@ function Outline({ joint, layout, radius }: { joint: Joint; layout: EngineLayout
 function radiusOf({ fasteners, kind }: Joint, layout: EngineLayout): number {
   const distances = fasteners.flatMap((a, index) => fasteners.slice(index + 1).map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm)))
   const nearest = Math.min(Infinity, ...distances)
-  const extent = Math.max(kind === 'head' ? layout.boreSpacingMm * 2 : 0, 100, ...distances)
+  const extent = Math.max(kind === 'head' ? drawnSpacingMm(layout) * 2 : 0, 100, ...distances)
   return Math.min(SHARE_OF_GAP * nearest, extent / ALONG)
 }
 
@@ -249,7 +252,7 @@ function frameOf({ fasteners, kind }: Joint, layout: EngineLayout, radius: numbe
   const xs = fasteners.map(({ xMm }) => xMm)
   const ys = fasteners.map(({ yMm }) => -yMm)
   const room = radius * 3.2
-  const reach = kind === 'head' ? layout.boreSpacingMm * 0.44 : 0
+  const reach = kind === 'head' ? drawnSpacingMm(layout) * BORE_SHARE : 0
   const [left, right] = [Math.min(...xs) - room, Math.max(...xs) + room]
   const [top, bottom] = [Math.min(...ys, -reach) - room, Math.max(...ys, reach) + room]
   return { left, top, width: right - left, height: bottom - top }

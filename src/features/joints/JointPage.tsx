@@ -59,7 +59,6 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
     [edit, joint.name, jointId],
   )
   const home = `/builds/${served.id}`
-  const issues = planIssues(joint)
   return (
     <div data-ready={useHydrated() || undefined}>
       <TopBar
@@ -82,29 +81,41 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         </Lead>
         <Pattern joint={joint} layout={spec.layout} runs={runs} change={change} />
         {joint.types.length > 1 && <PlacementMap joint={joint} layout={spec.layout} system={system} />}
-        <TemplateLinks href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} />
-        {issues.length > 0 && (
-          <Section aria-label="To be put right">
-            {issues.map((issue) => (
-              <Notice key={planIssueWords(issue, system)} data-tone="bad">
-                {joint.groups.length > 1 && issue.group !== undefined && `${joint.groups[issue.group]!.name}: `}
-                {planIssueWords(issue, system, turnsOf(joint))}
-              </Notice>
-            ))}
-          </Section>
-        )}
+        <TemplateLinks joint={joint} href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} change={change} />
+        <PlanIssues joint={joint} system={system} />
         {joint.groups.map((group, index) => (
           <GroupFields key={index} joint={joint} group={group} index={index} system={system} change={change} />
         ))}
         <BeforeAfterFields joint={joint} joints={jointsOf(spec)} change={change} />
         <HoldFields joint={joint} system={system} change={change} />
         <FastenerFields joint={joint} system={system} change={change} />
-        <HoleTable joint={joint} system={system} change={change} retired={retiredIn(joint, served.id, served.retired)} />
+        <HoleTable
+          joint={joint}
+          system={system}
+          layout={spec.layout}
+          change={change}
+          retired={retiredIn(joint, served.id, served.retired)}
+        />
         <ClampSection joint={joint} spec={spec} system={system} />
         <PastRuns runs={runs} turns={turnsOf(joint)} />
         <RefusedChange edit={edit} />
       </Main>
     </div>
+  )
+}
+
+function PlanIssues({ joint, system }: { joint: Joint; system: UnitSystem }) {
+  const issues = planIssues(joint)
+  if (issues.length === 0) return null
+  return (
+    <Section aria-label="To be put right">
+      {issues.map((issue) => (
+        <Notice key={planIssueWords(issue, system)} data-tone="bad">
+          {joint.groups.length > 1 && issue.group !== undefined && `${joint.groups[issue.group]!.name}: `}
+          {planIssueWords(issue, system, turnsOf(joint))}
+        </Notice>
+      ))}
+    </Section>
   )
 }
 
@@ -223,7 +234,16 @@ function Dragging({ joint, layout, change }: { joint: Joint; layout: EngineLayou
 }
 
 /** The joint on paper, to lay on the casting. */
-function TemplateLinks({ href }: { href: string }) {
+function TemplateLinks({ joint, href, change }: { joint: Joint; href: string; change: ChangeJoint }) {
+  if (!joint.placed)
+    return (
+      <Notice>
+        Its fasteners are drawn where such a joint usually has them. A template at true scale wants where they stand: from a table, or{' '}
+        <Button size="small" onPress={() => change('its fasteners stand where they are drawn', (now) => ({ ...now, placed: true }))}>
+          They stand just so, to the millimetre
+        </Button>
+      </Notice>
+    )
   return (
     <Row>
       <a href={href} download>

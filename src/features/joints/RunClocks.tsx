@@ -19,6 +19,7 @@ export function RunClocks({ joint, run, clocks }: { joint: Joint; run: Run; cloc
 function SealerClock({ joint: { sealer }, run }: { joint: Joint; run: Run }) {
   const now = useNow()
   if (!sealer || now === undefined) return null
+  if (sealer.openMinutes === undefined) return <About>How long {sealer.name} stays open is not known: its tube says.</About>
   const leftMs = Date.parse(sealedAt(run)) + sealer.openMinutes * 60_000 - now
   const neededMs = restMs(run)
   const isLate = neededMs > leftMs

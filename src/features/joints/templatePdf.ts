@@ -68,11 +68,14 @@ function label({ x, y }: { x: number; y: number }, text: string): Content {
 }
 
 function boresOf(joint: Joint, { layout, paper }: Spec): readonly (Position & { readonly radiusMm: number })[] {
-  if (joint.kind !== 'head') return []
+  const { boreSpacingMm } = layout
+  const boreMm = paper.bore?.value
+  // A bore nobody knows is not drawn where somebody cuts by it.
+  if (joint.kind !== 'head' || boreSpacingMm === undefined || boreMm === undefined) return []
   const bank = bankOf(joint)
   return cylinderPlaces(layout)
     .filter((place) => bank === undefined || place.bank === bank)
-    .map(({ row }) => ({ xMm: row * layout.boreSpacingMm, yMm: 0, radiusMm: (paper.bore?.value ?? layout.boreSpacingMm * 0.85) / 2 }))
+    .map(({ row }) => ({ xMm: row * boreSpacingMm, yMm: 0, radiusMm: boreMm / 2 }))
 }
 
 /** The numbers in boxes, to be cut out and stuck beside the fasteners. */

@@ -1,10 +1,11 @@
 'use client'
 import styled from 'styled-components'
-import { crankStyles, type CrankStyle } from '@/core/engine'
+import { crankStyles } from '@/core/engine'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { SectionTitle } from '@/ui/Page'
 import { DUTY_CHOICES, FUEL_CHOICES } from '@/wording'
-import { COUNTS, crankOf, FIELDS, usualBankDeg, withKind, type Answers } from './answers'
+import { crankStyleWords, NUMBERING_CHOICES, VALVE_DRIVE_CHOICES } from '@/wording/layout'
+import { COUNTS, crankOf, FIELDS, hasPortsOnly, twoBanks, usualBankDeg, withKind, type Answers } from './answers'
 
 const Numbers = styled.div`
   display: grid;
@@ -12,16 +13,6 @@ const Numbers = styled.div`
   gap: 12px;
 `
 
-const CRANK_WORDS: Readonly<Record<CrankStyle, string>> = {
-  opposed: 'Half a turn apart',
-  together: 'Up together',
-  quarter: '270°',
-  evenSplit: 'Split pins, even',
-  shared: 'Two rods a pin',
-  crossPlane: 'Cross-plane',
-  flatPlane: 'Flat-plane',
-  boxer: 'Boxer',
-}
 interface QuestionProps {
   readonly answers: Answers
   /** What is wrong with an answer, by its name. */
@@ -42,9 +33,8 @@ export function Questions(props: QuestionProps) {
 }
 
 function LayoutQuestions({ answers, errors, onChange }: QuestionProps) {
-  const { system, kind, cylinders } = answers
+  const { system, kind } = answers
   const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
-  const styles = crankStyles(kind, cylinders)
   return (
     <>
       <TextField label="Name of the job" value={answers.name} onChange={(name) => set({ name })} error={errors.name} autoFocus />
@@ -68,6 +58,29 @@ function LayoutQuestions({ answers, errors, onChange }: QuestionProps) {
           { value: 'flat', label: 'Flat' },
         ]}
       />
+      <ArrangementQuestions answers={answers} errors={errors} onChange={onChange} />
+    </>
+  )
+}
+
+function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
+  const { kind, cylinders } = answers
+  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
+  const styles = crankStyles(kind, cylinders)
+  return (
+    <>
+      {kind === 'single' && (
+        <ChoiceRow
+          label="Strokes"
+          value={String(answers.strokes)}
+          onChange={(strokes) => set({ strokes: strokes === '2' ? 2 : 4 })}
+          hint="A two-stroke here breathes through ports: no valves, no cam."
+          options={[
+            { value: '4', label: 'Four' },
+            { value: '2', label: 'Two' },
+          ]}
+        />
+      )}
       {kind !== 'single' && (
         <ChoiceRow
           label="Cylinders"
@@ -85,12 +98,15 @@ function LayoutQuestions({ answers, errors, onChange }: QuestionProps) {
           numeric
         />
       )}
+      {twoBanks(kind) && (
+        <ChoiceRow label="Numbering" value={answers.numbering} onChange={(numbering) => set({ numbering })} options={NUMBERING_CHOICES} />
+      )}
       {styles.length > 1 && (
         <ChoiceRow
           label="Crank"
           value={crankOf(answers)}
           onChange={(crank) => set({ crank })}
-          options={styles.map((value) => ({ value, label: CRANK_WORDS[value] }))}
+          options={styles.map((value) => ({ value, label: crankStyleWords(value, answers) }))}
         />
       )}
     </>
@@ -111,6 +127,15 @@ function PartQuestions({ answers, onChange }: QuestionProps) {
         ]}
         hint="Rolling elements have no clearance to measure."
       />
+      {!hasPortsOnly(answers) && <ValveQuestions answers={answers} onChange={onChange} />}
+    </>
+  )
+}
+
+function ValveQuestions({ answers, onChange }: Omit<QuestionProps, 'errors'>) {
+  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
+  return (
+    <>
       <ChoiceRow
         label="Valves a cylinder"
         value={String(answers.valves)}
@@ -122,19 +147,7 @@ function PartQuestions({ answers, onChange }: QuestionProps) {
           { value: '5', label: '5' },
         ]}
       />
-      <ChoiceRow
-        label="Valve drive"
-        value={answers.drive}
-        onChange={(drive) => set({ drive })}
-        options={[
-          { value: 'pushrod', label: 'Pushrod' },
-          { value: 'bucketShimUnder', label: 'Bucket, shim under' },
-          { value: 'bucketShimOver', label: 'Bucket, shim over' },
-          { value: 'bucketHydraulic', label: 'Bucket, hydraulic' },
-          { value: 'fingerFollower', label: 'Finger follower' },
-          { value: 'rockerShaft', label: 'Rocker shaft' },
-        ]}
-      />
+      <ChoiceRow label="Valve drive" value={answers.drive} onChange={(drive) => set({ drive })} options={VALVE_DRIVE_CHOICES} />
     </>
   )
 }
@@ -149,6 +162,13 @@ function DutyQuestions({ answers, errors, onChange }: QuestionProps) {
           value={answers.boost}
           onChange={(boost) => set({ boost })}
           error={errors.boost}
+          numeric
+        />
+        <TextField
+          label="Redline, rpm (not known: empty)"
+          value={answers.redline}
+          onChange={(redline) => set({ redline })}
+          error={errors.redline}
           numeric
         />
       </Numbers>

@@ -6,7 +6,7 @@ const sound: Answers = {
   name: ' Dipper ',
   kind: 'v',
   cylinders: 8,
-  typed: { bore: '4.030', stroke: '3 3/4', pistonVolume: '-7', deckClearance: '-.005', gasketThicknessMm: '.040', gasketBoreMm: '4.06' },
+  typed: { bore: '4.155', stroke: '3 3/4', pistonVolume: '-7', deckClearance: '-.005', gasketThicknessMm: '.040', gasketBoreMm: '4.06' },
 }
 const errorsOf = (change: Partial<Answers>) => {
   const made = specOf({ ...sound, ...change })
@@ -34,13 +34,21 @@ describe('the answers a build begins with', () => {
       bore: expect.stringContaining('“wide”'),
       stroke: 'is more than nothing',
     })
-    expect(errorsOf({ typed: {} })).toEqual({
-      bore: 'is needed for the ratio',
-      stroke: 'is needed for the ratio',
-      pistonVolume: 'is needed for the ratio',
-    })
+    expect(errorsOf({ typed: {} })).toEqual({ bore: 'is needed for the ratio', stroke: 'is needed for the ratio' })
     expect(errorsOf({ bankAngle: '179.9', boost: '0' })).toEqual({})
     expect(errorsOf({ bankAngle: '0' })).toEqual({ bankAngle: 'is between 0 and 180 degrees' })
+  })
+
+  it('a two-stroke single has no valves, a redline is one that was typed, and numbering is of two banks', () => {
+    const kart = specOf({ ...sound, kind: 'single', cylinders: 1, strokes: 2, redline: '14500' })
+    if (!kart.ok) throw new Error(JSON.stringify(kart.errors))
+    expect(kart.spec.layout).toMatchObject({ strokes: 2, valvesPerCylinder: 0, valveDrive: 'none', oiling: 'inFuel' })
+    expect(kart.spec.duty.redlineRpm).toBe(14_500)
+    expect(layoutOf({ ...sound, strokes: 2 }).valvesPerCylinder).toBe(4)
+    expect(layoutOf({ ...sound, kind: 'flat', cylinders: 6, numbering: 'downEachBank' }).firingOrder).toEqual([1, 6, 2, 4, 3, 5])
+    expect(errorsOf({ redline: '499' })).toEqual({ redline: 'is between 500 and 30 000 rpm' })
+    expect(errorsOf({ redline: '500' })).toEqual({})
+    expect(errorsOf({ redline: 'high' })).toEqual({ redline: 'is between 500 and 30 000 rpm' })
   })
 
   it('keep a number of cylinders and a crank only where the layout has them', () => {

@@ -15,11 +15,16 @@ export interface Answers {
   /** Left out: the usual one of the layout. */
   readonly crank?: CrankStyle
   readonly bearings: BearingKind
+  readonly numbering: EngineLayout['numbering']
+  /** Two-strokes here are singles that breathe through ports. */
+  readonly strokes: 2 | 4
   readonly valves: EngineLayout['valvesPerCylinder']
   readonly drive: ValveDrive
   readonly use: DutyUse
   readonly fuel: Fuel
   readonly boost: string
+  /** Empty: not known. */
+  readonly redline: string
   readonly typed: Readonly<Partial<Record<Field, string>>>
 }
 
@@ -31,11 +36,14 @@ export function firstAnswers(system: UnitSystem): Answers {
     cylinders: 4,
     bankAngle: '',
     bearings: 'plain',
+    numbering: 'alternating',
+    strokes: 4,
     valves: 4,
     drive: 'bucketShimUnder',
     use: 'unsaid',
     fuel: 'petrol',
     boost: '',
+    redline: '',
     typed: {},
   }
 }
@@ -93,7 +101,7 @@ export const FIELDS: readonly {
   readonly example: Readonly<Record<UnitSystem, string>>
   readonly required?: boolean
 }[] = [
-  { name: 'bore', label: 'Bore', ...LENGTH, example: { metric: '83.00', inch: '4.030' }, required: true },
+  { name: 'bore', label: 'Bore', ...LENGTH, example: { metric: '83.00', inch: '4.155' }, required: true },
   { name: 'stroke', label: 'Stroke', ...LENGTH, example: { metric: '92.8', inch: '3.750' }, required: true },
   { name: 'rodLength', label: 'Rod length', ...LENGTH, example: { metric: '144', inch: '6.000' } },
   {
@@ -103,12 +111,17 @@ export const FIELDS: readonly {
     units: { metric: 'one', inch: 'one' },
     example: { metric: '9.0', inch: '10.5' },
   },
-  { name: 'chamberVolume', label: 'Chamber, cm³', ...VOLUME, example: { metric: '46', inch: '64' } },
-  { name: 'pistonVolume', label: 'Piston, cm³ (dish +, dome −)', ...VOLUME, example: { metric: '10.2', inch: '7' }, required: true },
-  { name: 'deckClearance', label: 'Deck clearance wanted', ...LENGTH, example: { metric: '0.05', inch: '0.015' } },
+  { name: 'chamberVolume', label: 'Chamber, cm³', ...VOLUME, example: { metric: '46', inch: '62.3' } },
+  { name: 'pistonVolume', label: 'Piston, cm³ (dish +, dome −)', ...VOLUME, example: { metric: '10.2', inch: '-3.0' } },
+  { name: 'deckClearance', label: 'Deck clearance wanted', ...LENGTH, example: { metric: '0.05', inch: '0.010' } },
   { name: 'gasketThicknessMm', label: 'Gasket, compressed', ...LENGTH, example: { metric: '1.10', inch: '0.040' } },
   { name: 'gasketBoreMm', label: 'Gasket bore', ...LENGTH, example: { metric: '84.0', inch: '4.06' } },
 ]
+
+/** Whether it has no valves: a two-stroke single. */
+export function hasPortsOnly({ kind, strokes }: Answers): boolean {
+  return kind === 'single' && strokes === 2
+}
 
 /** The layout as far as it is answered, to be drawn: a bank angle that cannot be is drawn as a right one. */
 export function layoutOf(answers: Answers): EngineLayout {
@@ -116,11 +129,16 @@ export function layoutOf(answers: Answers): EngineLayout {
   return freshSpec({ ...engineOf(answers), bankAngleDeg: angle >= 0 && angle <= 180 ? angle : 90, boostKpa: 0, paper: {} }).layout
 }
 
+export function twoBanks(kind: LayoutKind): boolean {
+  return kind === 'v' || kind === 'flat'
+}
+
 function engineOf(answers: Answers) {
-  const { name, system, kind, cylinders, bearings, use, valves, drive, fuel } = answers
+  const { name, system, kind, cylinders, bearings, numbering, use, valves, drive, fuel } = answers
+  const isPorted = hasPortsOnly(answers)
   return {
     name: name.trim(),
-    description: kind === 'single' ? 'single' : `${kind === 'v' ? 'V' : kind} ${cylinders}`,
+    description: kind === 'single' ? `single${isPorted ? ', two-stroke' : ''}` : `${kind === 'v' ? 'V' : kind} ${cylinders}`,
     units: system,
     kind,
     cylinders,
@@ -128,8 +146,10 @@ function engineOf(answers: Answers) {
     crank: crankOf(answers),
     bearings,
     use,
-    valvesPerCylinder: valves,
-    valveDrive: drive,
+    ...(twoBanks(kind) && { numbering }),
+    valvesPerCylinder: isPorted ? (0 as const) : valves,
+    valveDrive: isPorted ? ('none' as const) : drive,
+    ...(isPorted && { strokes: 2 as const, construction: { oiling: 'inFuel' as const } }),
     fuel,
   }
 }
@@ -144,10 +164,12 @@ export function specOf(answers: Answers): Made {
   const angle = bankAngleOf(answers)
   const boostUnit = system === 'metric' ? 'bar' : 'psi'
   const boost = answers.boost.trim() === '' ? undefined : parseEntry(answers.boost, { kind: 'pressure', unit: boostUnit, signed: true })
+  const redline = answers.redline.trim() === '' ? undefined : parseEntry(answers.redline, { kind: 'rotation', unit: 'rpm' })
   const all: Errors = {
     ...errors,
     ...(name.trim() === '' && { name: 'A name, so that it can be found again.' }),
     ...(kind === 'v' && !(angle > 0 && angle < 180) && { bankAngle: 'is between 0 and 180 degrees' }),
+    ...(redline && (!redline.ok || redline.value < 500 || redline.value > 30_000) && { redline: 'is between 500 and 30 000 rpm' }),
     ...(boost && (!boost.ok || boost.value < 0) && { boost: 'is a pressure above ambient' }),
   }
   if (Object.keys(all).length > 0) return { ok: false, errors: all }
@@ -157,6 +179,7 @@ export function specOf(answers: Answers): Made {
     spec: freshSpec({
       ...engineOf(answers),
       boostKpa: boost?.ok ? boost.value : 0,
+      ...(redline?.ok && { redlineRpm: redline.value }),
       paper,
       gasket: gasketBoreMm && gasketThicknessMm && { boreMm: gasketBoreMm.value, thicknessMm: gasketThicknessMm.value },
     }),

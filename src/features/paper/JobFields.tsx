@@ -57,7 +57,7 @@ export function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem
         kind="rotation"
         unit="rpm"
         range={{ low: 500, high: 30000 }}
-        onCommit={(redlineRpm) => redlineRpm && change('redline', (now) => ({ ...now, duty: { ...now.duty, redlineRpm } }))}
+        onCommit={(redlineRpm) => change('redline', (now) => ({ ...now, duty: { ...now.duty, redlineRpm } }))}
       />
     </PaperGrid>
   )

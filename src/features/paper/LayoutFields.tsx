@@ -1,145 +1,212 @@
 'use client'
 import { useState } from 'react'
-import { crankStyles, firingIntervals, firingIssues, topsDeg, usualPins, type CrankStyle, type EngineLayout } from '@/core/engine'
+import styled from 'styled-components'
+import { crankStyles, firingIntervals, topsDeg, usualFiringOrder, usualPins, type EngineLayout } from '@/core/engine'
 import type { Spec } from '@/core/build'
+import { withBoreSpacing } from '@/core/joints'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
+import { EngineDrawing } from '@/ui/EngineDrawing'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice, Row } from '@/ui/Page'
+import { SelectField } from '@/ui/SelectField'
+import { CONSTRUCTION_WORDS, crankStyleWords, NUMBERING_CHOICES } from '@/wording/layout'
+import { countedOtherwise, layoutFrom, pinWords, textOf, type LayoutText } from './layoutText'
+import { QuantityInput } from './QuantityInput'
 
-const STYLE_WORDS: Readonly<Record<CrankStyle, string>> = {
-  opposed: 'Half a turn apart',
-  together: 'Up together',
-  quarter: 'Three quarters apart (270°)',
-  evenSplit: 'Split pins, even firing',
-  shared: 'Two rods on a pin',
-  crossPlane: 'Cross-plane',
-  flatPlane: 'Flat-plane',
-  boxer: 'Boxer: a pin a rod',
-}
+const Stack = styled.div`
+  display: grid;
+  gap: 16px;
+`
+const Fields = styled.div`
+  display: grid;
+  gap: 12px;
+  grid-template-columns: repeat(auto-fit, minmax(min(200px, 100%), 1fr));
+`
+const Plan = styled.div`
+  height: 190px;
+  border: 1px solid var(--hairline);
+  background: var(--ground);
+`
 const BEARINGS = [
   { value: 'plain', label: 'Shells' },
   { value: 'rolling', label: 'Rolling elements' },
 ] as const
 
-interface Typed {
-  readonly order: string
-  readonly pins: string
-  readonly mains: string
-  readonly bankAngle: string
-}
-
-/**
- * The layout and the crank. What belongs together is changed together: a firing order another crank allows, and that crank, go
- * in with one press, so that neither is refused for the other.
- */
-export function LayoutFields({ edit }: { edit: SpecEdit }) {
-  const { layout } = edit.spec
-  const [typed, setTyped] = useState<Typed>(wordsOf(layout))
-  const [seen, setSeen] = useState(layout)
-  if (seen !== layout) {
-    setSeen(layout)
-    setTyped(wordsOf(layout))
-  }
-  const next = layoutFrom(layout, typed)
-  const trouble = 'trouble' in next ? next.trouble : troubleOf(next.layout)
-  const isChanged = JSON.stringify(typed) !== JSON.stringify(wordsOf(layout))
-  const put = (change: Partial<Spec['layout']>, reason: string) =>
-    edit.change(reason, (spec) => ({ ...spec, layout: { ...spec.layout, ...change } }))
-  const field = (name: keyof Typed, label: string, hint: string) => (
-    <TextField label={label} hint={hint} value={typed[name]} onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))} numeric />
-  )
-  const styles = crankStyles(layout.kind, layout.cylinders)
+/** The layout and the crank as one description, shown before it is kept, and what each of its parts is. */
+export function LayoutFields({ edit, system }: { edit: SpecEdit; system: Spec['units'] }) {
+  const put: PutLayout = (change, reason) => edit.change(reason, (spec) => ({ ...spec, layout: { ...spec.layout, ...change } }))
   return (
-    <div style={{ display: 'grid', gap: 16 }}>
-      <LayoutChoices edit={edit} put={put} />
-      <div style={{ display: 'grid', gap: 12, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
-        {layout.kind === 'v' && field('bankAngle', 'Bank angle, °', 'between the banks')}
-        {field('mains', 'Main bearings', 'along the crank')}
-        {field('order', 'Firing order', '1-3-4-2')}
-        {field('pins', 'Crank pins, front to rear', 'rods@degrees in the running direction, a split behind /: 1+2@0/30, 3+4@240')}
-      </div>
-      <Row>
-        {styles.length > 1 &&
-          styles.map((style) => (
-            <Button
-              key={style}
-              size="small"
-              onPress={() =>
-                setTyped((now) => ({ ...now, pins: pinWords(usualPins({ ...layout, bankAngleDeg: Number(typed.bankAngle) }, style)) }))
-              }
-            >
-              {STYLE_WORDS[style]}
-            </Button>
-          ))}
-        <Button
-          kind="primary"
-          isDisabled={!isChanged || trouble !== ''}
-          onPress={() => 'layout' in next && put(next.layout as Spec['layout'], 'layout and crank')}
-        >
-          Keep the layout
-        </Button>
+    <Stack>
+      <Arrangement layout={edit.spec.layout} put={put} />
+      <Row style={{ gap: 24, alignItems: 'start' }}>
+        <PartChoices layout={edit.spec.layout} put={put} />
       </Row>
-      {isChanged && trouble !== '' && (
-        <Notice data-tone="bad" role="alert">
-          {trouble} Nothing is stored yet.
-        </Notice>
-      )}
-      {'layout' in next && trouble === '' && layout.cylinders > 1 && <Tops layout={next.layout} />}
-    </div>
+      <ConstructionFields edit={edit} system={system} put={put} />
+    </Stack>
   )
 }
 
 type PutLayout = (change: Partial<Spec['layout']>, reason: string) => void
 
-/** What is chosen of a layout, each by itself. */
-function LayoutChoices({ edit, put }: { edit: SpecEdit; put: PutLayout }) {
-  const { layout } = edit.spec
+/**
+ * Counting, crank and firing order. What belongs together is changed together: rods keep their pins under new numbers, and an
+ * order another crank allows goes in with that crank, by one press, so that neither is refused for the other.
+ */
+function Arrangement({ layout, put }: { layout: Spec['layout']; put: PutLayout }) {
+  const [text, setText] = useState(() => textOf(layout))
+  const [seen, setSeen] = useState(layout)
+  if (seen !== layout) {
+    setSeen(layout)
+    setText(textOf(layout))
+  }
+  const read = layoutFrom(layout, text)
+  const isChanged = JSON.stringify(text) !== JSON.stringify(textOf(layout))
+  return (
+    <>
+      <Row style={{ gap: 24, alignItems: 'start' }}>
+        <CountingChoices layout={layout} text={text} onChange={setText} />
+      </Row>
+      <CrankFields layout={layout} text={text} onChange={setText} />
+      <Row>
+        <CrankButtons layout={read.layout ?? layout} onChange={(change) => setText((now) => ({ ...now, ...change }))} />
+        <Button
+          kind="primary"
+          isDisabled={!isChanged || read.trouble !== ''}
+          onPress={() => read.layout && put(read.layout as Spec['layout'], 'layout and crank')}
+        >
+          Keep the layout
+        </Button>
+        {isChanged && <Button onPress={() => setText(textOf(layout))}>Leave it as it was</Button>}
+      </Row>
+      {isChanged && read.trouble !== '' && (
+        <Notice data-tone="bad" role="alert">
+          {read.trouble} Nothing is stored yet.
+        </Notice>
+      )}
+      {isChanged && read.layout && read.trouble === '' && <Preview from={layout} to={read.layout} />}
+      {read.layout && read.trouble === '' && layout.cylinders > 1 && <Tops layout={read.layout} />}
+    </>
+  )
+}
+
+interface TextProps {
+  readonly layout: EngineLayout
+  readonly text: LayoutText
+  readonly onChange: (text: LayoutText) => void
+}
+
+const BANKS = [
+  { value: 'left', label: 'Left' },
+  { value: 'right', label: 'Right' },
+] as const
+const ENDS = [
+  { value: 'front', label: 'Front' },
+  { value: 'rear', label: 'Rear' },
+] as const
+const TURNS = [
+  { value: 'clockwise', label: 'Clockwise' },
+  { value: 'anticlockwise', label: 'Anticlockwise' },
+] as const
+
+/** How cylinders are counted and which way the crank turns. */
+function CountingChoices({ layout, text, onChange }: TextProps) {
   const twoBanks = layout.kind === 'v' || layout.kind === 'flat'
   return (
-    <Row style={{ gap: 24, alignItems: 'start' }}>
+    <>
       {twoBanks && (
         <ChoiceRow
           label="Numbering"
-          value={layout.numbering}
-          onChange={(numbering) => put({ numbering }, `numbered ${numbering}`)}
-          options={[
-            { value: 'alternating', label: 'Across, in turn' },
-            { value: 'downEachBank', label: 'Down each bank' },
-          ]}
+          value={text.numbering}
+          onChange={(numbering) => onChange(countedOtherwise(layout, text, { numbering }))}
+          options={NUMBERING_CHOICES}
         />
       )}
       {twoBanks && (
         <ChoiceRow
           label="Number one in the bank"
-          value={layout.leadingBank}
-          onChange={(leadingBank) => put({ leadingBank }, `number one ${leadingBank}`)}
-          options={[
-            { value: 'left', label: 'Left' },
-            { value: 'right', label: 'Right' },
-          ]}
+          value={text.leadingBank}
+          onChange={(leadingBank) => onChange(countedOtherwise(layout, text, { leadingBank }))}
+          options={BANKS}
+        />
+      )}
+      {layout.cylinders > 1 && (
+        <ChoiceRow
+          label="Number one at the"
+          value={text.numberOneAt}
+          onChange={(numberOneAt) => onChange(countedOtherwise(layout, text, { numberOneAt }))}
+          options={ENDS}
         />
       )}
       <ChoiceRow
-        label="Number one at the"
-        value={layout.numberOneAt}
-        onChange={(numberOneAt) => put({ numberOneAt }, `number one at the ${numberOneAt}`)}
-        options={[
-          { value: 'front', label: 'Front' },
-          { value: 'rear', label: 'Rear' },
-        ]}
-      />
-      <ChoiceRow
         label="Turns, seen from the front"
-        value={layout.rotation}
-        onChange={(rotation) => put({ rotation }, `turns ${rotation}`)}
-        options={[
-          { value: 'clockwise', label: 'Clockwise' },
-          { value: 'anticlockwise', label: 'Anticlockwise' },
-        ]}
+        value={text.rotation}
+        onChange={(rotation) => onChange({ ...text, rotation })}
+        options={TURNS}
       />
-      <PartChoices layout={layout} put={put} />
-    </Row>
+    </>
+  )
+}
+
+function CrankFields({ layout, text, onChange }: TextProps) {
+  const field = (name: 'order' | 'pins' | 'mains' | 'bankAngle', label: string, hint: string) => (
+    <TextField label={label} hint={hint} value={text[name]} onChange={(typed) => onChange({ ...text, [name]: typed })} numeric />
+  )
+  return (
+    <Fields>
+      {layout.kind === 'v' && field('bankAngle', 'Bank angle, °', 'between the banks')}
+      {field('mains', 'Main bearings', 'along the crank')}
+      {layout.cylinders > 1 && field('order', 'Firing order', 'as 1-2-4-5-3')}
+      {layout.cylinders > 1 &&
+        field('pins', 'Crank pins, front to rear', 'rods@degrees in the running direction, a split behind /: 1+2@0/30, 3+4@240')}
+    </Fields>
+  )
+}
+
+/** Usual cranks of such an engine, and the usual firing order of the crank as it is described now. */
+function CrankButtons({ layout, onChange }: { layout: EngineLayout; onChange: (change: Partial<LayoutText>) => void }) {
+  const styles = crankStyles(layout.kind, layout.cylinders)
+  const isOnPins = layout.pins.flatMap(({ cylinders }) => cylinders).length === layout.cylinders
+  const usual = isOnPins ? usualFiringOrder(layout).join('-') : ''
+  return (
+    <>
+      {styles.length > 1 &&
+        styles.map((style) => (
+          <Button
+            key={style}
+            size="small"
+            onPress={() => {
+              const pins = usualPins(layout, style)
+              onChange({ pins: pinWords(pins), order: usualFiringOrder({ ...layout, pins }).join('-') })
+            }}
+          >
+            {crankStyleWords(style, layout)}
+          </Button>
+        ))}
+      {usual !== '' && usual !== layout.firingOrder.join('-') && (
+        <Button size="small" onPress={() => onChange({ order: usual })}>
+          Usual order: {usual}
+        </Button>
+      )}
+    </>
+  )
+}
+
+/** The engine as it would be numbered, before anything is stored. */
+function Preview({ from, to }: { from: EngineLayout; to: EngineLayout }) {
+  const isCounted = from.numbering !== to.numbering || from.numberOneAt !== to.numberOneAt || from.leadingBank !== to.leadingBank
+  return (
+    <>
+      <Plan>
+        <EngineDrawing layout={to} boreMm={85} />
+      </Plan>
+      {isCounted && (
+        <Notice role="status">
+          Rods stay on their pins and fire in their turn under the new numbers. Readings that were taken stay with the number they were
+          taken under.
+        </Notice>
+      )}
+    </>
   )
 }
 
@@ -153,21 +220,62 @@ function PartChoices({ layout, put }: { layout: Spec['layout']; put: PutLayout }
         options={BEARINGS}
       />
       <ChoiceRow
-        label="Lobes a valve"
-        value={layout.lobesPerValve === 2 ? 'two' : 'one'}
-        onChange={(lobes) => put({ lobesPerValve: lobes === 'two' ? 2 : undefined }, `${lobes} lobes a valve`)}
-        options={[
-          { value: 'one', label: 'One' },
-          { value: 'two', label: 'Two, switched' },
-        ]}
-      />
-      <ChoiceRow
         label="Big ends"
         value={layout.rodBearings}
         onChange={(rodBearings) => put({ rodBearings }, `big ends ${rodBearings}`)}
         options={BEARINGS}
       />
+      {layout.valvesPerCylinder > 0 && (
+        <ChoiceRow
+          label="Lobes a valve"
+          value={layout.lobesPerValve === 2 ? 'two' : 'one'}
+          onChange={(lobes) => put({ lobesPerValve: lobes === 'two' ? 2 : undefined }, `${lobes} lobes a valve`)}
+          options={[
+            { value: 'one', label: 'One' },
+            { value: 'two', label: 'Two, switched' },
+          ]}
+        />
+      )}
     </>
+  )
+}
+
+const NOT_SAID = { value: '', label: 'Not said' }
+
+/** What decides which parts there are and in what order they go together, and how far the bores are apart. */
+function ConstructionFields({ edit, system, put }: { edit: SpecEdit; system: Spec['units']; put: PutLayout }) {
+  const { layout } = edit.spec
+  const names = (Object.keys(CONSTRUCTION_WORDS) as (keyof typeof CONSTRUCTION_WORDS)[]).filter(
+    (name) => name !== 'lifters' || layout.valvesPerCylinder > 0,
+  )
+  return (
+    <Fields>
+      {layout.cylinders > 1 && (
+        <QuantityInput
+          label={`Bore spacing, ${system === 'metric' ? 'mm' : 'in'}`}
+          hint="centre to centre in a bank; empty: not known"
+          value={layout.boreSpacingMm}
+          kind="length"
+          unit={system === 'metric' ? 'mm' : 'in'}
+          range={{ low: 10, high: 1000 }}
+          onCommit={(spacing) => edit.change('bore spacing', (spec) => withBoreSpacing(spec, spacing))}
+        />
+      )}
+      {names.map((name) => {
+        const { label, choices } = CONSTRUCTION_WORDS[name]
+        return (
+          <SelectField
+            key={name}
+            label={label}
+            value={layout[name] ?? ''}
+            onChange={(chosen: string) =>
+              put({ [name]: chosen === '' ? undefined : chosen }, `${label.toLowerCase()}: ${chosen || 'not said'}`)
+            }
+            options={[NOT_SAID, ...Object.entries(choices).map(([value, words]) => ({ value, label: words }))]}
+          />
+        )
+      })}
+    </Fields>
   )
 }
 
@@ -179,53 +287,4 @@ function Tops({ layout }: { layout: EngineLayout }) {
       after {[...new Set(firingIntervals(layout).map((interval) => `${Math.round(interval)}°`))].join(', ')}.
     </p>
   )
-}
-
-function pinWords(pins: EngineLayout['pins']): string {
-  return pins
-    .map(({ cylinders, angleDeg, splitDeg }) => `${cylinders.join('+')}@${Number(angleDeg.toFixed(3))}${splitDeg ? `/${splitDeg}` : ''}`)
-    .join(', ')
-}
-
-function wordsOf({ firingOrder, pins, mains, bankAngleDeg }: EngineLayout): Typed {
-  return { order: firingOrder.join('-'), pins: pinWords(pins), mains: String(mains), bankAngle: String(bankAngleDeg) }
-}
-
-const PIN = /^\s*(\d+(?:\s*\+\s*\d+)*)\s*@\s*(-?\d+(?:[.,]\d+)?)\s*(?:\/\s*(-?\d+(?:[.,]\d+)?))?\s*$/
-
-function layoutFrom(
-  layout: EngineLayout,
-  { order, pins, mains, bankAngle }: Typed,
-): { readonly layout: EngineLayout } | { readonly trouble: string } {
-  const number = (text: string) => Number(text.replace(',', '.'))
-  const parts = pins.split(/,(?!\d)|;/).map((one) => PIN.exec(one))
-  if (parts.some((match) => match === null)) return { trouble: 'A pin is written as its rods, @ and its angle: 1+2@0.' }
-  if (!/^\d{1,2}$/.test(mains.trim()) || Number(mains) < 1 || Number(mains) > 17)
-    return { trouble: 'Main bearings are a whole number from 1 to 17.' }
-  if (!(number(bankAngle) >= 0 && number(bankAngle) <= 180)) return { trouble: 'The bank angle is between 0 and 180 degrees.' }
-  return {
-    layout: {
-      ...layout,
-      mains: Number(mains),
-      bankAngleDeg: number(bankAngle),
-      firingOrder: order
-        .split(/[^\d]+/)
-        .filter(Boolean)
-        .map(Number),
-      pins: parts.map((match) => ({
-        cylinders: match![1]!.split('+').map(Number),
-        angleDeg: number(match![2]!),
-        ...(match![3] && number(match![3]) !== 0 && { splitDeg: number(match![3]) }),
-      })),
-    },
-  }
-}
-
-function troubleOf(layout: EngineLayout): string {
-  const [issue] = firingIssues(layout)
-  if (!issue) return ''
-  if (issue.code === 'notEveryCylinderOnce') return `Every cylinder from 1 to ${issue.expected} fires once.`
-  return issue.code === 'throwsDisagree'
-    ? 'This crank does not allow this firing order: it does not close in two turns.'
-    : `Cylinder ${issue.cylinder} stands on no pin, or on two.`
 }

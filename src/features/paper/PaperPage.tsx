@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES, PAPER, startingLimits, STOCK } from '@/core/benches'
+import { benchesOf, PAPER, startingLimits, STOCK } from '@/core/benches'
 import { isPaperOf, namedEntries, type LimitId, type Spec, type StockKind, type UnitSystem } from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
@@ -78,7 +78,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
             </Section>
             <Section aria-label="Layout">
               <SectionTitle>Layout and crank</SectionTitle>
-              <LayoutFields edit={edit} />
+              <LayoutFields edit={edit} system={system} />
             </Section>
           </>
         )}
@@ -94,6 +94,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
 
 /** Every number on paper, by the bench that rests on it. */
 function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system: UnitSystem }) {
+  const asked = new Set(benchesOf(edit.spec).map(({ id }) => id))
   return (
     <Section aria-label="Numbers on paper">
       <SectionTitle>Numbers on paper</SectionTitle>
@@ -105,7 +106,7 @@ function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system:
           <span>Source</span>
           <span>Reason</span>
         </PaperGrid>
-        {PAPER_GROUPS.map(({ title, keys }) => (
+        {PAPER_GROUPS.filter(({ id }) => asked.has(id)).map(({ title, keys }) => (
           <Group
             key={title}
             title={title}
@@ -156,7 +157,7 @@ function Limits({ find, edit, system }: { find: string; edit: SpecEdit; system: 
           <span>Source</span>
           <span>Reason</span>
         </PaperGrid>
-        {BENCHES.map(({ definition: { title, limits } }) => (
+        {benchesOf(edit.spec).map(({ definition: { title, limits } }) => (
           <Group key={title} title={title} rows={namedEntries(limits).filter(([, { label }]) => matches(find, label, title))}>
             {([key, definition]) => (
               <LimitRow

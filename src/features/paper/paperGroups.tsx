@@ -1,7 +1,7 @@
 'use client'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
-import { BENCHES, PAPER_KEYS } from '@/core/benches'
+import { BENCHES, PAPER_KEYS, type BenchId } from '@/core/benches'
 import type { PaperKey } from '@/core/build'
 
 const GroupTitle = styled.h3`
@@ -9,11 +9,12 @@ const GroupTitle = styled.h3`
 `
 
 /** Paper under the first bench that rests on it, in the order of work. */
-export const PAPER_GROUPS: readonly { readonly title: string; readonly keys: readonly PaperKey[] }[] = paperGroups()
+export const PAPER_GROUPS: readonly { readonly id: BenchId; readonly title: string; readonly keys: readonly PaperKey[] }[] = paperGroups()
 
 function paperGroups() {
   const left = new Set(PAPER_KEYS)
-  return BENCHES.map(({ definition: { title, paper } }) => ({
+  return BENCHES.map(({ id, definition: { title, paper } }) => ({
+    id,
     title,
     keys: (Object.keys(paper) as PaperKey[]).filter((key) => left.delete(key)),
   }))

@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import { stationId, type Place } from '../../build/place'
-import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, topsDeg, type Cam } from '../../engine'
+import { bankOfCam, camKind, camsOf, cylinderOfCam, degreedCylinders, isHighProfile, topsDeg, type Cam } from '../../engine'
 import { formatQuantity } from '../../quantity'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
@@ -39,9 +39,9 @@ function onMarks({ spec }: Build, station: Station): Station {
   return spec.methods.camWheel === 360 ? station : { ...station, wheelMarks: spec.methods.camWheel }
 }
 
-/** Cylinders whose TDC is read: those the cams are degreed at. */
+/** Cylinders whose TDC is read. */
 export function tdcCylinders({ spec: { layout } }: Build): readonly number[] {
-  return [...new Set(camsOf(layout).map((cam) => cylinderOfCam(layout, cam)))]
+  return degreedCylinders(layout)
 }
 
 const SIDE_WORDS = { before: 'before the top', after: 'after it' } as const

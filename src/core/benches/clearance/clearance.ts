@@ -1,6 +1,7 @@
 import type { Bench } from '../../bench/bench'
+import { hasValvesOverPistons } from '../../engine'
 import { definition } from './definition'
 import { derive } from './derive'
 import { stations } from './stations'
 
-export const bench: Bench = { id: 'clearance', definition, stations, derive }
+export const bench: Bench = { id: 'clearance', definition, isFor: hasValvesOverPistons, stations, derive }

@@ -1,6 +1,6 @@
 import type { Build } from '../../build/build'
 import type { Subject } from '../../build/place'
-import { bankOfCam, camKind, camsOf, cylinderNumbers, isHighProfile, valvesOf, type Cam } from '../../engine'
+import { bankOfCam, camKind, camsOf, cylinderNumbers, hasValvesOverPistons, isHighProfile, valvesOf, type Cam } from '../../engine'
 import { apart, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import type { Finding, Remark } from '../../bench/bench'
@@ -14,6 +14,7 @@ import { atRedline } from './redline'
 export function derive(build: Build): Finding[] {
   const one = (output: ClearanceOutput, of: (build: Build) => Derived, subject: Subject) => finding(build, definition, output, of, subject)
   const { layout, methods } = build.spec
+  if (!hasValvesOverPistons(layout)) return []
   const valves = valvesOf(layout)
   const cams = camsOf(layout).filter((cam) => !isHighProfile(cam))
   return [

@@ -63,18 +63,23 @@ function reciprocatingMass(build: Build, cylinder: number): Derived {
   return known.length === weighed.length ? { figure: resultOf(MASS, known) } : fromPaper(build, 'reciprocatingMass')
 }
 
+function redlineOf(rpm: number): Derived {
+  return { figure: { value: exactly(rpm), origin: { from: 'typed', name: 'redline' } } }
+}
+
 /** How far the rod of a cylinder stretches at redline. */
 export const stretchOf = quantity('rodStretch', (build, cylinder: number): Derived => {
+  const { redlineRpm } = build.spec.duty
   const inputs = allOf({
     massG: reciprocatingMass(build, cylinder),
     strokeMm: fromPaper(build, 'stroke'),
     rodMm: fromPaper(build, 'rodLength'),
     areaCm2: fromPaper(build, 'rodSection'),
+    rpm: redlineRpm === undefined ? { missing: [{ kind: 'duty', what: 'redline' }] } : redlineOf(redlineRpm),
   })
   if (inputs.missing) return inputs
-  const rpm: Figure = { value: exactly(build.spec.duty.redlineRpm), origin: { from: 'typed', name: 'redline' } }
   const modulusMpa = assumedFigure('modulus of the rod', ROD_MODULUS[build.spec.materials.rod])
-  return { figure: rodStretch.of({ ...inputs.figures, rpm, modulusMpa }) }
+  return { figure: rodStretch.of({ ...inputs.figures, modulusMpa }) }
 })
 
 /** Main, rod and pin: thrown up at overlap TDC, a piston takes all of it (assumed: two oil clearances and a pin). */

@@ -1,6 +1,16 @@
 import type { Build } from '../../build/build'
 import { stationId, type Place } from '../../build/place'
-import { bankOfCam, camKind, camsOf, cylinderNumbers, isHighProfile, type Cam, valvePlaces, type ValvePlace } from '../../engine'
+import {
+  bankOfCam,
+  camKind,
+  camsOf,
+  cylinderNumbers,
+  hasValvesOverPistons,
+  isHighProfile,
+  type Cam,
+  valvePlaces,
+  type ValvePlace,
+} from '../../engine'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
@@ -13,6 +23,7 @@ import { gapMm } from '../../clearance/closest'
 /** Valve by valve round the engine, each by the ways that are asked for; then what is read cylinder by cylinder. */
 export function stations(build: Build): readonly Station[] {
   const { layout, methods } = build.spec
+  if (!hasValvesOverPistons(layout)) return []
   return [
     ...valvesRead(build).flatMap((place) => valveStations(build, place)),
     ...(methods.clearanceSeats ? valvePlaces(layout).map((place) => seatStation(place)) : []),

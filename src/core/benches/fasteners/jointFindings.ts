@@ -5,7 +5,7 @@ import { paperAt } from '../../build/figures'
 import { quantity } from '../../build/remembered'
 import { cylinderPlaces, EXPANSION, type Expansion } from '../../engine'
 import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../../metrology'
-import { bankOf, jointsOf } from '../../joints'
+import { bankOf, jointPitchMm, jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
 import { NUT_FACTORS, onOtherLubes, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
@@ -249,10 +249,11 @@ function evennessOf(build: Build, id: string): Derived | undefined {
   if (joint.kind !== 'head' || pulled.reduce((sum, { count }) => sum + count, 0) < joint.fasteners.length) return undefined
   const loadAt = (number: number) =>
     pulled.find(({ type, order }) => order.includes(number) && joint.fasteners[number - 1]!.type === type.letter)
-  const { boreSpacingMm } = build.spec.layout
+  const pitchMm = jointPitchMm(joint, build.spec.layout)
+  if (pitchMm === undefined) return undefined
   const apart = Array.from({ length: cylindersUnder(build, joint) }, (_, row) => {
     const loads = joint.fasteners.flatMap(({ xMm }, index) => {
-      const one = Math.abs(xMm - row * boreSpacingMm) < ROUND_CYLINDER * boreSpacingMm ? loadAt(index + 1) : undefined
+      const one = Math.abs(xMm - row * pitchMm) < ROUND_CYLINDER * pitchMm ? loadAt(index + 1) : undefined
       return one ? [loadOf(one)] : []
     })
     const byLoad = loads.toSorted((a, b) => b.value.value - a.value.value)

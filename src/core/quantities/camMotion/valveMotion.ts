@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build'
 import { paperAt } from '../../build/figures'
 import { eventsAt } from '../../cam'
-import type { Cam } from '../../engine'
+import { isHydraulic, type Cam } from '../../engine'
 import { exactly, formula, leftOut } from '../../metrology'
 import { allOf, isKnown, type Derived } from '../../bench/finding'
 import { lashOf } from '../camCard'
@@ -22,10 +22,10 @@ const valveLift = formula({
   evaluate: ({ lobeMm, ratio, lashMm }) => lobeMm * ratio - lashMm,
 })
 
-/** Under a bucket the valve lifts as its lobe does; a rocker's ratio is on paper; a finger's changes along its lobe. */
+/** Under a bucket, or over a lifter beside the bore, the valve lifts as its lobe does; a rocker's ratio is on paper; a finger's changes along its lobe. */
 export function valveRatio(build: Build): Derived {
   const { valveDrive } = build.spec.layout
-  if (valveDrive.startsWith('bucket')) return { figure: { value: exactly(1), origin: { from: 'typed', name: 'bucket' } } }
+  if (valveDrive.startsWith('bucket') || valveDrive === 'sideValve') return { figure: { value: exactly(1), origin: { from: 'typed', name: 'bucket' } } }
   const figure = paperAt(build, 'rockerRatio')
   if (!figure) return { missing: [{ kind: 'paper', key: 'rockerRatio' }] }
   const isGuess = valveDrive === 'fingerFollower' && build.spec.methods.camReadAt === 'tappet'
@@ -34,7 +34,7 @@ export function valveRatio(build: Build): Derived {
 
 /** A hydraulic lifter runs without. */
 export function runningLash(build: Build, cam: Cam): Derived {
-  return build.spec.layout.valveDrive === 'bucketHydraulic' ? { figure: leftOut() } : lashOf(build, cam)
+  return isHydraulic(build.spec.layout) ? { figure: leftOut() } : lashOf(build, cam)
 }
 
 /** The greatest lift of a cam's valves, by its measured lobe. */

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
-import { notFound } from 'next/navigation'
-import { benchById, GROWTH, isBenchId, openBuild } from '@/core/benches'
+import { notFound, redirect } from 'next/navigation'
+import { benchById, benchesOf, GROWTH, isBenchId, openBuild } from '@/core/benches'
 import { serveBuild } from '@/features/bench/servedBuild'
 import { stagesOf } from '@/features/bench/stagesOf'
 import { BenchPageOf } from '@/features/benchPages'
@@ -18,6 +18,8 @@ export default async function Page({ params, searchParams }: Props) {
   if (!isBenchId(bench)) notFound()
   const { document, revision, lastSeq } = await loadBuild((await params).id)
   const build = openBuild(document)
+  // A bench that has nothing to ask of this engine is not there.
+  if (!benchesOf(build.spec).some(({ id }) => id === bench)) redirect(`/builds/${document.id}`)
   return (
     <BenchPageOf
       benchId={bench}

@@ -14,6 +14,7 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const { spec } = build.document
     const joint = jointsOf(spec).find((one) => one.id === jointId)
     if (!joint) return refused(404, 'There is no such joint in this build.')
+    if (!joint.placed) return refused(409, 'Nobody has said where its fasteners stand: a template at true scale would be a guess.')
     const size = new URL(request.url).searchParams.get('size') === 'letter' ? 'LETTER' : 'A4'
     const pdf = await templatePdf(joint, spec, size)
     return new NextResponse(pdf, { headers: attachment(`${spec.name} ${joint.name}`, 'template.pdf', 'application/pdf') })

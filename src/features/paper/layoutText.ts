@@ -1,0 +1,82 @@
+import { firingIssues, renumbered, type Counting, type EngineLayout } from '@/core/engine'
+import { firingIssueWords } from '@/wording/layout'
+
+/** A layout as it is typed and chosen before it is kept: what belongs together is changed together. */
+export interface LayoutText extends Counting {
+  readonly rotation: EngineLayout['rotation']
+  readonly order: string
+  readonly pins: string
+  readonly mains: string
+  readonly bankAngle: string
+}
+
+export function textOf({
+  firingOrder,
+  pins,
+  mains,
+  bankAngleDeg,
+  numbering,
+  numberOneAt,
+  leadingBank,
+  rotation,
+}: EngineLayout): LayoutText {
+  return {
+    order: firingOrder.join('-'),
+    pins: pinWords(pins),
+    mains: String(mains),
+    bankAngle: String(bankAngleDeg),
+    numbering,
+    numberOneAt,
+    leadingBank,
+    rotation,
+  }
+}
+
+export function pinWords(pins: EngineLayout['pins']): string {
+  return pins
+    .map(({ cylinders, angleDeg, splitDeg }) => `${cylinders.join('+')}@${Number(angleDeg.toFixed(3))}${splitDeg ? `/${splitDeg}` : ''}`)
+    .join(', ')
+}
+
+export type ReadLayout =
+  { readonly layout: EngineLayout; readonly trouble: string } | { readonly layout?: undefined; readonly trouble: string }
+
+const PIN = /^\s*(\d+(?:\s*\+\s*\d+)*)\s*@\s*(-?\d+(?:[.,]\d+)?)\s*(?:\/\s*(-?\d+(?:[.,]\d+)?))?\s*$/
+const MOST_MAINS = 17
+
+/** The layout as it would be, and what is wrong with it in words: empty where it may be kept. */
+export function layoutFrom(stored: EngineLayout, text: LayoutText): ReadLayout {
+  const number = (words: string) => Number(words.replace(',', '.'))
+  const parts = text.pins.split(/,(?!\d)|;/).map((one) => PIN.exec(one))
+  if (parts.some((match) => match === null)) return { trouble: 'A pin is written as its rods, @ and its angle: 1+2@0.' }
+  if (!/^\d{1,2}$/.test(text.mains.trim()) || Number(text.mains) < 1 || Number(text.mains) > MOST_MAINS)
+    return { trouble: 'Main bearings are a whole number from 1 to 17.' }
+  if (!(number(text.bankAngle) >= 0 && number(text.bankAngle) <= 180)) return { trouble: 'The bank angle is between 0 and 180 degrees.' }
+  const { numbering, numberOneAt, leadingBank, rotation } = text
+  const layout: EngineLayout = {
+    ...stored,
+    numbering,
+    numberOneAt,
+    leadingBank,
+    rotation,
+    mains: Number(text.mains),
+    bankAngleDeg: number(text.bankAngle),
+    firingOrder: text.order
+      .split(/[^\d]+/)
+      .filter(Boolean)
+      .map(Number),
+    pins: parts.map((match) => ({
+      cylinders: match![1]!.split('+').map(Number),
+      angleDeg: number(match![2]!),
+      ...(match![3] && number(match![3]) !== 0 && { splitDeg: number(match![3]) }),
+    })),
+  }
+  const [issue] = firingIssues(layout)
+  return { layout, trouble: issue ? firingIssueWords(issue, layout.cylinders) : '' }
+}
+
+/** The same engine counted otherwise: pins and order take the new numbers with it; where they cannot be read yet, they stay as typed. */
+export function countedOtherwise(stored: EngineLayout, text: LayoutText, counting: Partial<Counting>): LayoutText {
+  const { layout, trouble } = layoutFrom(stored, text)
+  return layout && trouble === '' ? textOf(renumbered(layout, counting)) : { ...text, ...counting }
+}
