@@ -43,7 +43,7 @@ const Trail = styled.nav`
   align-items: baseline;
   gap: 14px;
   min-width: 0;
-  flex: 1;
+  flex: 1 1 120px;
   white-space: nowrap;
   overflow: hidden;
   a {
@@ -117,6 +117,7 @@ export const Main = styled.main`
   margin: 0 auto;
   padding: 24px 24px 64px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 28px;
   ${PHONE} {
     padding: 16px 14px 48px;

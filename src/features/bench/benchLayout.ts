@@ -5,7 +5,7 @@ import { caption, NARROW, PHONE } from '@/ui/GlobalStyle'
 export const Frame = styled.div`
   height: 100dvh;
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
   ${PHONE} {
     height: 100dvh;
   }

@@ -7,8 +7,8 @@ export function ClockLine({ clock: { running, due, dueAt, late }, nowMs }: { clo
   if (leftMs > 0)
     return (
       <>
-        {running} <time dateTime={dueAt}>{clockWords(leftMs)}</time>
+        <span>{running}</span> <time dateTime={dueAt}>{clockWords(leftMs)}</time>
       </>
     )
-  return late && nowMs >= Date.parse(late.at) ? late.words : due
+  return <span>{late && nowMs >= Date.parse(late.at) ? late.words : due}</span>
 }

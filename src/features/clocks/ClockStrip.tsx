@@ -13,16 +13,26 @@ const Strip = styled.div`
   align-items: center;
   gap: 8px;
   min-width: 0;
+  /* What stands on the page comes first: the names give way, the time never. */
+  max-width: min(46%, 620px);
   padding: 2px 10px;
   border-left: 3px solid var(--scribe);
   font-size: 14px;
   a {
+    display: flex;
+    gap: 0.3em;
     min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
     white-space: nowrap;
     color: inherit;
     text-decoration: none;
+  }
+  a > span {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  a > [data-build] {
+    flex: 0 2 auto;
   }
   a:hover {
     text-decoration: underline;
@@ -37,6 +47,7 @@ const Strip = styled.div`
   ${PHONE} {
     order: 9;
     flex-basis: 100%;
+    max-width: none;
   }
 `
 
@@ -53,7 +64,7 @@ export function ClockStrip({ clocks }: { clocks: readonly ShopClock[] }) {
   return (
     <Strip data-due={isDue || undefined} role="group" aria-label="Clocks of the shop">
       <Link href={first.href} prefetch={false}>
-        <ClockLine clock={first} nowMs={now} /> · {first.build}
+        <ClockLine clock={first} nowMs={now} /> <span data-build>· {first.build}</span>
       </Link>
       {open.length > 1 && (
         <Link href="/" prefetch={false} aria-label={`${open.length - 1} more: to the board`}>

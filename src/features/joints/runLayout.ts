@@ -5,13 +5,13 @@ import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 /** The joint large on the left, what to do on the right; on a phone what to do first, its button under the thumb. */
 export const Frame = styled.div`
   display: grid;
-  grid-template: auto 1fr / 1fr 420px;
+  grid-template: auto 1fr / minmax(0, 1fr) 420px;
   height: 100dvh;
   > header {
     grid-column: 1 / -1;
   }
   ${PHONE} {
-    grid-template: auto 30dvh 1fr / 1fr;
+    grid-template: auto 30dvh 1fr / minmax(0, 1fr);
   }
 `
 export const Board = styled.main`

@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import { PHONE } from '@/ui/GlobalStyle'
+import { NARROW } from '@/ui/GlobalStyle'
 
 /** One line of the paper page: a number or a limit with its source and reason. */
 export const PaperGrid = styled.div`
@@ -36,7 +36,7 @@ export const PaperGrid = styled.div`
     font-size: 12.5px;
     color: var(--quiet);
   }
-  ${PHONE} {
+  ${NARROW} {
     &[data-head] {
       display: none;
     }

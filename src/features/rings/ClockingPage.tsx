@@ -14,7 +14,9 @@ const Sheet = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 6mm;
+  overflow-x: auto;
   @media print {
+    overflow: visible;
     gap: 4mm;
   }
   figure {

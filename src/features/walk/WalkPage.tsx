@@ -22,7 +22,7 @@ import { WalkSide } from './WalkSide'
 
 const Frame = styled.div`
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
   height: 100dvh;
   ${PHONE} {
     height: auto;
@@ -55,6 +55,9 @@ const Middle = styled.main`
     grid-template-columns: minmax(0, 1fr);
     > * {
       overflow: visible;
+    }
+    > nav {
+      overflow-x: auto;
     }
   }
 `

@@ -24,7 +24,7 @@ const SearchPanel = lazyPart(() => import('./SearchPanel').then((module) => modu
 
 const Frame = styled.div`
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
   height: 100dvh;
   ${PHONE} {
     height: auto;
