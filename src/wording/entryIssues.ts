@@ -19,6 +19,8 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
       return 'A fraction over nothing.'
     case 'intervalOrder':
       return 'The leaf that goes comes first: goes/does not go, as 17/18.'
+    case 'halfInterval':
+      return `“${issue.text}” is half of it: the leaf that goes and the one that does not, as 0.50/0.55.`
     case 'negativeUncertainty':
       return 'The ± is a size, never negative.'
     case 'otherCentre':

@@ -30,7 +30,7 @@ export {
   type Standing,
 } from './verdicts'
 export { plannedWords, workWords } from './work'
-export { PART_STATE_CHOICES } from './partState'
+export { PART_STATE_CHOICES, PART_STATE_WORDS } from './partState'
 export { capital, small } from './letters'
 export { brokenWords, missingWords, stationWords } from './findings'
 export { benchWords, type BenchWords } from './benchWords'

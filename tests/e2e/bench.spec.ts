@@ -155,6 +155,10 @@ test('measured again, struck out with a reason, taken back: all of it stays in t
   await page.keyboard.press('Escape')
   await expect(line(page)).toBeFocused()
   await page.keyboard.press('z')
+  await expect(page.locator('#understood')).toContainText('Take back a strike at cylinder 1, deck, front of the crown?')
+  expect((await shop.document(id)).entries).toHaveLength(3)
+  await page.keyboard.press('z')
+  await expect(page.locator('#understood')).toContainText('Taken back: a strike')
   await expect(page.getByRole('button', { name: 'Cylinder 1, deck, front of the crown: 0.12' })).toBeVisible()
   await expect
     .poll(async () => (await shop.document(id)).entries.map((entry) => entry.kind))
@@ -178,6 +182,42 @@ test('a part read again after it was machined is read beside what it was: both s
   await page.keyboard.press('h')
   await expect(page.getByRole('dialog')).toContainText('of the part before it was worked on')
   await expect(page.getByRole('dialog')).toContainText('stands')
+})
+
+test('what a part is now is said of its kind of reading, and taken back with the undo key; words of the trade are no keys', async ({
+  page,
+  shop,
+}) => {
+  const id = await shop.bring(demo(TERN))
+  await visit(page, shop, `/builds/${id}/bores`)
+  await page.locator('[data-station="bores.skirt/c2"]').click()
+  await page.keyboard.press('p')
+  await expect(page.locator('#understood')).toContainText('from here on as machined. z takes it back.')
+  await page.keyboard.press('z')
+  await expect(page.getByRole('button', { name: 'The part is as found: change' })).toBeVisible()
+  await page.keyboard.press('p')
+  await page.locator('[data-station="bores.bore/c2/top-thrust"]').click()
+  await expect(page.getByRole('button', { name: 'The part is as found: change' })).toBeVisible()
+  // The first letters are keys on an empty line, and here the beginning of a word.
+  for (const [word, understood] of [
+    ['proud', 'proud'],
+    ['under', 'under'],
+    ['btdc', 'btdc'],
+    ['go 0.5', 'half of it'],
+  ] as const) {
+    await page.keyboard.type(word)
+    await expect(line(page)).toHaveValue(word)
+    await page.keyboard.press('Enter')
+    await expect(page.locator('#understood')).toContainText(understood)
+    await page.keyboard.press('Escape')
+  }
+  await expect(page.getByRole('button', { name: 'The part is as found: change' })).toBeVisible()
+  await page.keyboard.type('no go 0.5')
+  await expect(line(page)).toHaveValue('no go 0.5')
+  await page.keyboard.press('Escape')
+  await page.keyboard.type('n')
+  await enter(page, 'oil in the bore')
+  await expect.poll(async () => (await shop.document(id)).entries.at(-1)).toMatchObject({ kind: 'note', text: 'oil in the bore' })
 })
 
 test('skip with a reason, note, another gauge, inch and back, help', async ({ page, shop }) => {
@@ -317,6 +357,8 @@ test('on a phone the keypad enters, stores and undoes', async ({ browser, shop }
   for (const key of ['0', '.', '1', '1', 'Store'])
     await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap()
   await expect.poll(async () => readings(await shop.document(id)).map(({ value }) => value)).toEqual([0.11])
+  await page.getByRole('button', { name: 'undo' }).tap()
+  await expect(page.locator('#understood')).toContainText('Take back reading 0.11')
   await page.getByRole('button', { name: 'undo' }).tap()
   await expect.poll(async () => (await shop.document(id)).entries.length).toBe(2)
   await context.close()

@@ -53,7 +53,15 @@ export const fresh = (kind: 'single' | 'inline' | 'v' | 'flat', cylinders: numbe
     } as Parameters<typeof freshSpec>[0]),
   })
 
-export const DRIVES = ['pushrod', 'bucketShimOver', 'bucketShimUnder', 'bucketHydraulic', 'fingerFollower', 'rockerShaft', 'sideValve'] as const
+export const DRIVES = [
+  'pushrod',
+  'bucketShimOver',
+  'bucketShimUnder',
+  'bucketHydraulic',
+  'fingerFollower',
+  'rockerShaft',
+  'sideValve',
+] as const
 export const LAYOUTS = [
   ['single', 1],
   ['inline', 3],

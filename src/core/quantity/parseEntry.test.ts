@@ -49,6 +49,15 @@ describe('what people type', () => {
     ['80 lbf.ft', { kind: 'torque', unit: 'Nm' }, 108.465435866],
   ] as const)('%s', (text, context, expected) => expectNear(value(text, context), expected, 1e-9))
 
+  it('a leaf that goes and one that does not may be said in words, both of them', () => {
+    const feeler = { kind: 'length', unit: 'mm', interval: true } as const
+    for (const text of ['go 0.50 no go 0.55', 'Go .50, no-go .55', 'goes 0.50 nogo 0.55'])
+      expect(parseEntry(text, feeler), text).toMatchObject({ ok: true, value: 0.5, upper: 0.55 })
+    for (const text of ['no go 0.5', 'go 0.5', 'nogo .5'])
+      expect(parseEntry(text, feeler), text).toMatchObject({ ok: false, issue: { code: 'halfInterval' } })
+    expect(parseEntry('go 0.5 no go 0.55', { ...feeler, interval: false })).toMatchObject({ ok: false, issue: { code: 'halfInterval' } })
+  })
+
   it('17/18 is a go/no-go where a feeler is used and a fraction elsewhere', () => {
     expect(parseEntry('17/18', { ...thou, interval: true })).toMatchObject({ ok: true, value: 17 * THOU, upper: 18 * THOU })
     expectNear(value('17/18', { kind: 'length', unit: 'in' }), (17 / 18) * 25.4, 1e-9)
@@ -189,6 +198,13 @@ describe('slips', () => {
     const slip = likelySlip(value, likely, { unit: 'mm', ...options })
     expect(slip).toMatchObject({ code, value: expect.closeTo(mended, 9) })
     expect(slip!.mend(value)).toBeCloseTo(mended, 9)
+  })
+
+  it('at three strays and no nearer; the decimal point before a unit that lands further off', () => {
+    // A piston that is to stand 0.05 down, 0.5 typed: 0.05 is nearer than the 0.0127 of half a thou.
+    const deck = { low: -0.55, high: 0.65, centre: 0.05, stray: 0.15 }
+    expect(likelySlip(0.5, deck, { unit: 'mm', signed: true })).toMatchObject({ code: 'decimalPoint', value: expect.closeTo(0.05, 9) })
+    expect(likelySlip(0.49, deck, { unit: 'mm', signed: true })).toBeUndefined()
   })
 
   it('says nothing of what is usual, of what is odd but no slip, and of what no slip brings into range', () => {

@@ -61,6 +61,7 @@ export type EntryIssue =
   | { readonly code: 'wrongKind'; readonly text: string; readonly at: number; readonly wanted: Kind; readonly got: Kind }
   | { readonly code: 'ambiguous'; readonly text: string; readonly readings: readonly Understood[] }
   | { readonly code: 'intervalOrder'; readonly low: number; readonly high: number }
+  | { readonly code: 'halfInterval'; readonly text: string }
   | { readonly code: 'negativeUncertainty'; readonly at: number }
   | { readonly code: 'otherCentre'; readonly text: string; readonly wanted: DeadCentre['centre'] }
 
@@ -187,6 +188,9 @@ function readMain(text: string, context: EntryContext, isGiven = false): Reading
   if (way) return readWay(text.replace(WAY, ''), way, context)
   const crank = context.kind === 'angle' ? /^(.*?)\s*°?\s*(?<![a-z])(btdc|atdc|bbdc|abdc)$/i.exec(text) : null
   if (crank) return readCrank(crank[1]!.replace(/\s*(?:deg(?:rees)?)$/i, ''), crank[2]!.toLowerCase(), context)
+  const spoken = GO_AND_NO_GO.exec(text)
+  if (context.interval && spoken) return readMain(`${spoken[1]}/${spoken[2]}`, context, isGiven)
+  if (GO_OR_NO_GO.test(text)) return { code: 'halfInterval', text }
   const interval = context.interval ? readInterval(text, context, isGiven) : undefined
   // A pair of leaves can look like a fraction: 1/64. Which of the two can stand here decides.
   if (interval && !readsAsFraction(text)) return interval
@@ -195,6 +199,9 @@ function readMain(text: string, context: EntryContext, isGiven = false): Reading
   return 'code' in quantity ? interval : [...interval, ...quantity]
 }
 
+/** A leaf that goes and one that does not, in words: `go 0.50 no go 0.55`; one of them alone is half of it. */
+const GO_AND_NO_GO = /^go(?:es)?\s*(\S+?)\s*[,;]?\s*no[\s-]?go\s*(\S+)$/i
+const GO_OR_NO_GO = /^(?:no[\s-]?)?go(?:es)?\b/i
 const FROM_NOMINAL = /\s+from\s+nominal$/i
 
 /** `+2 from nominal`, said in full; without a sign it is more. */
@@ -205,7 +212,7 @@ function readFromNominal(text: string, context: EntryContext): Readings {
 
 /** Below the deck is positive; anywhere else over is more than nominal and under is less. */
 function readWay(text: string, way: string, context: EntryContext): Readings {
-  if (/^[+-]/.test(text)) return { code: 'notANumber', text: `${text} ${way}`, at: 0 }
+  if (text === '' || /^[+-]/.test(text)) return { code: 'notANumber', text: `${text} ${way}`.trim(), at: 0 }
   const isDown = DOWN.test(way)
   if (context.signed) return readMain(isDown ? text : `-${text}`, context)
   if (context.nominal === undefined) return { code: 'unknownUnit', text: way, at: text.length }

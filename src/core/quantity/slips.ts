@@ -54,21 +54,21 @@ export interface SlipOptions {
   readonly nominal?: number
 }
 
-/** A value this many strays off is odd, if a slip would put it near. */
+/** A value this many strays off, less a rounding, is odd, if a slip would put it near. */
 const ODD_STRAYS = 3
 /** A slip must put the value this much nearer to where values usually are. */
 const MUCH_NEARER = 3
 
 /**
  * The likeliest slip behind a value that cannot be, or that stands oddly beside its paper and its neighbours while a slip would
- * put it among them. Unit before decimal point: of those that bring the value into range, the one that lands nearest to where
- * values usually are, unless a unit slip lands within the usual stray. Undefined when nothing is odd or no slip explains it.
+ * put it among them: of those that bring the value into range, the one that lands nearest to where values usually are, a unit
+ * before a decimal point where both land alike. Undefined when nothing is odd or no slip explains it.
  */
 export function likelySlip(value: number, likely: Likely, options: SlipOptions): Slip | undefined {
   const isPossible = value >= likely.low && value <= likely.high
   const { centre, stray } = likely
   const distance = (one: number) => (centre === undefined ? 0 : Math.abs(one - centre))
-  if (isPossible && (centre === undefined || stray === undefined || distance(value) <= ODD_STRAYS * stray)) return undefined
+  if (isPossible && (centre === undefined || stray === undefined || distance(value) < ODD_STRAYS * stray * (1 - 1e-9))) return undefined
   const ways = [
     ...(UNIT_SLIPS[options.unit] ?? []),
     ...POINT_SLIPS,
@@ -79,11 +79,7 @@ export function likelySlip(value: number, likely: Likely, options: SlipOptions):
     .map(({ code, mend }): Slip => ({ code, value: mend(value), mend }))
     .filter((slip) => slip.value >= likely.low && slip.value <= likely.high)
     .filter((slip) => !isPossible || (distance(slip.value) <= stray! && distance(value) >= MUCH_NEARER * distance(slip.value)))
-  const isUsual = (slip: Slip) => stray !== undefined && distance(slip.value) <= stray
-  return (
-    found.find((slip) => slip.code !== 'decimalPoint' && isUsual(slip)) ??
-    found.reduce<Slip | undefined>((best, slip) => (best && distance(best.value) <= distance(slip.value) ? best : slip), undefined)
-  )
+  return found.reduce<Slip | undefined>((best, slip) => (best && distance(best.value) <= distance(slip.value) ? best : slip), undefined)
 }
 
 /**

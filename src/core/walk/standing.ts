@@ -42,7 +42,10 @@ interface SignOffs {
 }
 
 function signOffsOf(build: Build): SignOffs {
-  const all = build.entries.filter((entry): entry is StepEntry => entry.kind === 'step' && !build.readings.takenBack.has(entry.id))
+  return ofSignOffs(build.entries.filter((entry): entry is StepEntry => entry.kind === 'step' && !build.readings.takenBack.has(entry.id)))
+}
+
+function ofSignOffs(all: readonly StepEntry[]): SignOffs {
   return { all, last: (step, ...did) => all.findLast((one) => one.step === step && did.includes(one.did)) }
 }
 
@@ -71,7 +74,7 @@ function stoodBy(build: Build, step: Step, looked: Looked): Stood {
     case 'joint':
       return stoodByJoint(build, step, step.source.joint, looked)
     default:
-      return stoodBySignOff(build, step, done, looked)
+      return stoodBySignOff(build, step, whoDid(build, step, left, looked), looked)
   }
 }
 
@@ -124,6 +127,31 @@ export function tightRunIn(build: Build, joint: Joint): Run | undefined {
     joint,
     build.entries.filter((entry): entry is Pull => entry.kind === 'pull'),
   )
+}
+
+/**
+ * Whose doing it is: the first that is still true, however often it is called done again; whoever does it again after it had gone
+ * stale did it. What starts a clock is done anew each time.
+ */
+function whoDid(build: Build, step: Step, left: StepEntry | undefined, looked: Looked): StepEntry | undefined {
+  const { signOffs } = looked
+  if (step.clock) return signOffs.last(step.id, 'done')
+  const all = signOffs.all.filter((one) => one.step === step.id && one.did === 'done' && (!left || isBefore(build, left, one)))
+  return all.reduce<StepEntry | undefined>((kept, again) => {
+    if (!kept) return again
+    return stoodBySignOff(build, step, kept, lookedBefore(build, again, looked)).is === 'stale' ? again : kept
+  }, undefined)
+}
+
+/** What was known of the walk just before an entry came. */
+function lookedBefore(build: Build, entry: StepEntry, { steps, signOffs, changes }: Looked): Looked {
+  const arrivedAt = build.readings.arrival.get(entry.id)!
+  return {
+    steps,
+    changes: changes.filter(({ after }) => after < arrivedAt),
+    signOffs: ofSignOffs(signOffs.all.filter((one) => isBefore(build, one, entry))),
+    nowMs: Date.parse(entry.at),
+  }
 }
 
 function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {

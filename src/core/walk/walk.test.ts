@@ -165,6 +165,19 @@ describe('holds', () => {
     expect(waitsOf(changed, 'read.cam.event')).toEqual(['!tdcProven'])
   })
 
+  it('whoever did a step stays who did it; done again once it had gone stale, it is theirs who did it then', () => {
+    const id = 'final.mainCaps'
+    const by = (build: Build) => stepIn(walkOf(build, NOW_MS), id).signOff?.by
+    const engine = fresh('inline', 4)
+    const once = withEntries(engine, [signOff(id, 'done', { by: 'KV' })])
+    expect(by(withEntries(once, [signOff(id, 'done', { by: 'AB' })]))).toBe('KV')
+    const left = withEntries(once, [signOff(id, 'leftOut'), signOff(id, 'done', { by: 'AB' })])
+    expect(by(left)).toBe('AB')
+    const stale = withEntries(once, [{ kind: 'change', ...stamp(), what: 'mainStuds', text: 'others' } as Entry])
+    expect(standingOf(stale, id)).toBe('stale')
+    expect(by(withEntries(stale, [signOff(id, 'done', { by: 'AB' })]))).toBe('AB')
+  })
+
   it('what was left out, and then done after all, is done', () => {
     const id = 'job.agreed'
     const standing = (...entries: Entry[]) => walkOf(withEntries(petrel, entries), NOW_MS).steps.find((one) => one.id === id)!.standing

@@ -147,11 +147,15 @@ const WholeRow = styled.label`
     }
   }
 `
-/** What the part is while it is read. */
+/** What the part is while it is read; what is not as found is said in full strength. */
 const PartNow = styled.div`
   margin-top: 6px;
   font-size: 13px;
   color: var(--quiet);
+  &[data-changed] {
+    color: var(--ink);
+    font-weight: 600;
+  }
   button {
     font: inherit;
     color: inherit;
@@ -229,7 +233,7 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
       <SpokenTitle as="p" role="status">
         {spoken}
       </SpokenTitle>
-      <PlaceInHand now={now} index={index} />
+      <PlaceInHand now={now} index={index} onPart={() => actions.turnPart()} />
       <div data-part="gauge">
         <h2>Gauge</h2>
         <GaugeInHand gauge={gauge} live={live} temperature={now.temperature} system={system} />
@@ -268,8 +272,9 @@ export function ReadingLine({ ref, ...props }: LineProps & { ref?: Ref<ReadingLi
 }
 
 /** The current place, and what the part is while it is read. */
-function PlaceInHand({ now: { work, station, read }, index }: { now: LineNow; index: number }) {
-  const { stations, partState, nextPartState } = work
+function PlaceInHand({ now: { work, station, read }, index, onPart }: { now: LineNow; index: number; onPart: () => void }) {
+  const { stations, partStates } = work
+  const partState = partStates.of(station.characteristic)
   return (
     <div data-part="place">
       <h2>
@@ -278,9 +283,9 @@ function PlaceInHand({ now: { work, station, read }, index }: { now: LineNow; in
         {index + 1} of {stations.length}
       </h2>
       <PlaceWords>{station.label}</PlaceWords>
-      <PartNow>
+      <PartNow data-changed={partState !== 'asFound' || undefined}>
         {PART_STATE_CHOICES[partState]} ·{' '}
-        <button type="button" onClick={nextPartState} aria-label={`The part is ${PART_STATE_CHOICES[partState].toLowerCase()}: change`}>
+        <button type="button" onClick={onPart} aria-label={`The part is ${PART_STATE_CHOICES[partState].toLowerCase()}: change`}>
           <Key>p</Key> change
         </button>
       </PartNow>

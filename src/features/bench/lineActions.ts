@@ -2,20 +2,21 @@ import type { KeyboardEvent } from 'react'
 import type { Characteristic, Station } from '@/core/bench/bench'
 import { stationId, type Build, type Entry, type Gauge, type Reading, type UnitSystem } from '@/core/build'
 import { formatExact, joinUnit, UNITS, type UnitId } from '@/core/quantity'
-import { small, slipWords } from '@/wording'
+import { PART_STATE_WORDS, small, slipWords } from '@/wording'
 import type { LivePress } from './gaugeStream'
 import { isPadCommand, PAD_COMMANDS, type PadKey } from './Keypad'
 import { isPlausible, questionOf, readLine, temperatureFrom, type LineEntry, type Question } from './lineEntry'
+import { beginsTradeWord, isTradeWord } from './tradeWords'
 import type { BenchWork, Draft, PartTemperature } from './useBench'
 import type { useLiveGauges } from './useLiveGauges'
 
 /** What the line asks the bench to do. */
-export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'part' | 'live' | 'take' | 'help' | 'history'
+export type LineCommand = 'back' | 'again' | 'unit' | 'gauge' | 'gaugeBack' | 'live' | 'take' | 'help' | 'history'
 
 /** What the line is asking for: a reading, or the reason of a skip or a strike, the text of a note, or temperatures. */
 export type Asking = 'reading' | 'skip' | 'strike' | 'note' | 'temperature'
 
-const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | Exclude<Asking, 'reading'>>> = {
+const COMMANDS: Readonly<Record<string, LineCommand | 'undo' | 'part' | Exclude<Asking, 'reading'>>> = {
   b: 'back',
   '/': 'back',
   r: 'again',
@@ -45,6 +46,12 @@ export interface LineState {
   readonly isRefused: boolean
   /** A skip is meant for every open place of the row. */
   readonly wholeRow: boolean
+  /** A letter that was a key a moment ago, and how to take back what it did: it may begin a word. */
+  readonly letter?: { readonly key: string; readonly atMs: number; readonly takeBack: () => void }
+  /** What goes along to the place that is gone back to: the beginning of a word. */
+  readonly carried?: string
+  /** What the next press of the key takes back, by its id or as what the part is: said before it is done. */
+  readonly takesBack?: string
 }
 
 export const EMPTY: LineState = { text: '', asking: 'reading', said: '', isRefused: false, wholeRow: false }
@@ -66,6 +73,9 @@ export interface LineProps {
 }
 
 const MOST_AS_TYPED = 64
+/** Letters of a word follow each other within this. */
+const WORD_MS = 1200
+const PART_STATE = 'partState'
 
 /** What was understood of a text, without saying that it was. */
 function understood({
@@ -140,9 +150,22 @@ export class LineActions {
     const { station, characteristic, gauge, live, setDraft, asking, question, setLine, offsetUnit, temperature, unit, line } = this.now
     // Typed over a questioned press: the person knows better, the press is dropped.
     if (question?.press) live.done(question.press)
-    setLine({ ...line, text: next, question: undefined, isRefused: false, said: '' })
-    if (!gauge || asking !== 'reading') return
-    const { parsed, strokes, turnedBack } = readLine(next, characteristic, station, unit, gauge, offsetUnit)
+    const { letter } = line
+    const isWord = letter !== undefined && asking !== 'reading' && isTradeWord(letter.key + next)
+    const text = isWord ? letter.key + next : next
+    setLine({
+      ...line,
+      ...(isWord && EMPTY),
+      text,
+      question: undefined,
+      isRefused: false,
+      said: '',
+      takesBack: undefined,
+      carried: undefined,
+      letter: isWord || asking === 'reading' ? undefined : letter,
+    })
+    if (!gauge || (asking !== 'reading' && !isWord)) return
+    const { parsed, strokes, turnedBack } = readLine(text, characteristic, station, unit, gauge, offsetUnit)
     setDraft(
       parsed.ok && isPlausible(parsed.value, station)
         ? { station, ...understood(parsed), gauge: gauge.id, temperature, strokes, turnedBack }
@@ -227,16 +250,30 @@ export class LineActions {
     })
   }
 
-  /** Takes back the last entry of whoever works here, at this bench, and says what it was. */
+  /** Takes back the last act of whoever works here, at this bench: the first press says what it is, the second does it. */
   undo(): void {
-    const { work, acts, signed, setLine } = this.now
+    const { work, acts, signed, station, setLine, line } = this.now
+    if (line.takesBack === PART_STATE) {
+      const state = work.partStates.turn(station.characteristic, -1)
+      return setLine({ ...line, takesBack: undefined, said: `Taken back: the part is ${PART_STATE_WORDS[state]}.` })
+    }
     signed((by) => {
-      const last = acts.undo(by)
-      setLine((now) => ({
-        ...now,
-        said: last ? `Taken back: ${undoneWords(last, work)}.` : `Nothing of ${by} to take back at this bench.`,
-      }))
+      const last = acts.last(by)
+      if (!last) return this.say(`Nothing of ${by} to take back at this bench.`)
+      const words = undoneWords(last, work)
+      if (line.takesBack !== last.id)
+        return setLine((now) => ({ ...now, takesBack: last.id, said: `Take back ${words}? The same key once more does it.` }))
+      acts.undo(by, last)
+      setLine((now) => ({ ...now, takesBack: undefined, said: `Taken back: ${words}.` }))
     })
+  }
+
+  /** From here on readings of this kind are of a part in its next state; the undo key takes that back. */
+  turnPart(): void {
+    const { work, station, characteristic, setLine } = this.now
+    const state = work.partStates.turn(station.characteristic, 1)
+    const said = `${characteristic.label}: from here on ${PART_STATE_WORDS[state]}. z takes it back.`
+    setLine((now) => ({ ...now, said, takesBack: PART_STATE }))
   }
 
   temperatureGiven(): void {
@@ -255,13 +292,42 @@ export class LineActions {
   }
 
   command(key: string): boolean {
-    const { onCommand, setLine, read } = this.now
+    const { onCommand, setLine, read, line } = this.now
     const meant = COMMANDS[key]
     if (!meant) return false
+    if (meant !== 'undo' && line.takesBack) setLine((now) => ({ ...now, takesBack: undefined }))
     if (meant === 'strike' && !read) this.say('Nothing here to strike out.')
     else if (meant === 'skip' || meant === 'note' || meant === 'temperature' || meant === 'strike') setLine({ ...EMPTY, asking: meant })
     else if (meant === 'undo') this.undo()
+    else if (meant === 'part') this.turnPart()
     else onCommand(meant)
+    this.remember(key, meant)
+    return true
+  }
+
+  /** What a letter did can be taken back while it may still begin a word. */
+  private remember(key: string, meant: (typeof COMMANDS)[string]): void {
+    const { work, station, onCommand, setLine } = this.now
+    const ways: Readonly<Partial<Record<typeof meant, () => void>>> = {
+      back: () => work.go(station.id),
+      again: () => work.go(station.id),
+      unit: () => onCommand('unit'),
+      gauge: () => onCommand('gaugeBack'),
+      live: () => onCommand('live'),
+      part: () => void work.partStates.turn(station.characteristic, -1),
+    }
+    const takeBack = ways[meant] ?? (() => {})
+    setLine((now) => ({ ...now, letter: { key, atMs: performance.now(), takeBack } }))
+  }
+
+  /** Whether a letter goes on with a word that the letter before began: what that one did as a key is taken back. */
+  private goesOn(key: string): boolean {
+    const { line, setLine } = this.now
+    const { letter } = line
+    if (!letter || key.length !== 1 || performance.now() - letter.atMs > WORD_MS || !beginsTradeWord(letter.key + key)) return false
+    letter.takeBack()
+    const text = letter.key + key
+    setLine({ ...EMPTY, text, carried: text })
     return true
   }
 
@@ -304,6 +370,7 @@ export class LineActions {
       return true
     }
     if (text !== '' || asking !== 'reading') return false
+    if (this.goesOn(key)) return true
     const by = STEPS[key]
     if (by) {
       work.go(work.step(station, by))

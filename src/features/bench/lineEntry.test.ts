@@ -6,6 +6,8 @@ import { rings } from '@/core/benches/rings'
 import { compression } from '@/core/benches/compression'
 import { openBuild } from '@/core/benches'
 import type { Gauge, Reading } from '@/core/build'
+import { rods } from '@/core/benches/rods'
+import { without, withReading } from '../../../tests/support/builds'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { exampleOf, finerThanGauge, isPlausible, questionOf, readLine, standsAs, temperatureFrom } from './lineEntry'
@@ -109,6 +111,42 @@ describe('the reading line questions', () => {
     expect([deckAt(0.11), deckAt(0.3)]).toEqual([undefined, undefined])
     expect(deckAt(1.85)).toMatchObject({ draft: draft(deck, 1.85) })
     expect(deckAt(0.7)).toMatchObject({ draft: draft(deck, 0.7) })
+  })
+
+  it('a decimal beside one neighbour, beside its twin on the same part, and none that lies as near as parts do', () => {
+    const stations = rods.stations(tern!)
+    const side = stations[0]!
+    const of = side.characteristic
+    const told = rods.definition.characteristics[of]!
+    const alone: Station = { ...side, usual: undefined, expected: { low: 0.01, high: 100 } }
+    const others = stations.map((one) => (one.id === side.id ? alone : one))
+    const build = {
+      ...tern!,
+      readings: {
+        ...tern!.readings,
+        current: new Map([[others.find(({ id, row }) => id !== side.id && row === side.row)!.id, { value: 6.1 } as Reading]]),
+      },
+    }
+    const odd = (value: number) => questionOf({ ...draft(alone, value), unit: 'g' as 'mm' }, told, build, undefined, others)
+    expect(odd(0.62)).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(6.2, 9) } })
+    expect(odd(5.4)).toBeUndefined()
+  })
+
+  it('a stop on one side by the other: 3.31 after the top against 31 before it', () => {
+    const before = withReading(
+      without(tern!, ({ characteristic }) => characteristic === 'cam.stop'),
+      'cam.stop',
+      { spot: 'before', repeat: 1 },
+      -31,
+      'wheel.1',
+    )
+    const stations = cam.stations(before)
+    const after = stations.find(({ id }) => id === 'cam.stop/after/r1')!
+    const told = cam.definition.characteristics['cam.stop']!
+    const odd = (value: number) => questionOf({ ...draft(after, value), unit: 'deg' as 'mm' }, told, before, gauge('wheel.1'), stations)
+    expect(odd(3.31)).toMatchObject({ slip: { code: 'decimalPoint', value: expect.closeTo(33.1, 9) } })
+    // The pointer may stand well off: that is what the two sides find.
+    expect(odd(46)).toBeUndefined()
   })
 
   it('nothing of a level of the burette: each fill starts where the last one ended', () => {

@@ -1,6 +1,6 @@
 import type { Characteristic, Station } from '@/core/bench/bench'
 import { rowOf } from '@/core/bench/sheets'
-import type { Build, Gauge, Reading, UnitSystem } from '@/core/build'
+import { stationId, type Build, type Gauge, type Reading, type UnitSystem } from '@/core/build'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import {
   decimalsForStep,
@@ -101,7 +101,7 @@ export function questionOf(
   const neighbours = neighboursOf(station, build, stations)
   const turn = gauge?.use === 'dial' ? dialTurnSlip(value, neighbours) : undefined
   if (turn) return { draft, slip: turn }
-  const likely = likelyAt(station, neighbours, gauge)
+  const likely = likelyAt(station, { neighbours, twins: twinsOf(station, build, stations) }, gauge)
   const slip = likelySlip(value, likely, { unit: draft.unit, signed: characteristic.signed, nominal: station.nominal })
   if (!isPlausible(value, station)) return { draft, outside: station.expected, ...(slip && { slip }) }
   if (slip) return { draft, slip }
@@ -120,16 +120,37 @@ function neighboursOf(station: Station, build: Build, stations: readonly Station
   return rowOf(station, stations).flatMap(({ id }) => (id === station.id ? [] : (build.readings.current.get(id)?.value ?? [])))
 }
 
+/** Read of the same part at another spot, or once more there. */
+function twinsOf(station: Station, build: Build, stations: readonly Station[]): readonly number[] {
+  const partOf = (place: Station['place']) => stationId(station.characteristic, { ...place, spot: undefined, repeat: undefined })
+  const own = partOf(station.place)
+  return stations.flatMap(({ id, characteristic, place }) =>
+    id !== station.id && characteristic === station.characteristic && partOf(place) === own
+      ? (build.readings.current.get(id)?.value ?? [])
+      : [],
+  )
+}
+
 /** Neighbours that tell where a value should be; fewer say little. */
 const ENOUGH_NEIGHBOURS = 3
+/** One or two neighbours tell a slip from a value: within this share of them a slip would have to put it. */
+const FEW_SHARE = 0.25
 /** A row may stray this many times as far as its neighbours do among themselves, and at least this many steps of the gauge. */
 const ROW_STRAYS = 1.5
 const LEAST_STEPS = 8
 
-function likelyAt({ expected, usual }: Station, neighbours: readonly number[], gauge: Gauge | undefined): Likely {
-  if (neighbours.length < ENOUGH_NEIGHBOURS) return { ...expected, ...usual }
-  const sorted = [...neighbours].sort((a, b) => a - b)
+/** Where values of a place are: by enough neighbours, else by its paper, else by the few that were read beside it or at the same part. */
+function likelyAt(
+  { expected, usual }: Station,
+  { neighbours, twins }: { readonly neighbours: readonly number[]; readonly twins: readonly number[] },
+  gauge: Gauge | undefined,
+): Likely {
+  const few = neighbours.length > 0 ? neighbours : twins
+  if (neighbours.length < ENOUGH_NEIGHBOURS && (usual || few.length === 0)) return { ...expected, ...usual }
+  const sorted = [...few].sort((a, b) => a - b)
   const centre = sorted[Math.floor(sorted.length / 2)]!
+  if (neighbours.length < ENOUGH_NEIGHBOURS)
+    return { ...expected, centre, stray: Math.max(FEW_SHARE * Math.abs(centre), LEAST_STEPS * (gauge?.resolution ?? 0)) }
   const stray = Math.max(ROW_STRAYS * (sorted.at(-1)! - sorted[0]!), LEAST_STEPS * (gauge?.resolution ?? 0), (usual?.stray ?? 0) / 2)
   return { ...expected, centre, stray }
 }

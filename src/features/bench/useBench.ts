@@ -14,7 +14,6 @@ import {
   type Entry,
   type Gauge,
   type Growth,
-  type PartState,
   type Place,
   type Reading,
 } from '@/core/build'
@@ -23,7 +22,7 @@ import type { KeepResult } from './outbox'
 import type { ServerCopy } from './servedBuild'
 import { useEntries } from './useEntries'
 import { useStations } from './useStations'
-import { usePartState } from './usePartState'
+import { usePartStates, type PartStates } from './usePartState'
 
 /** A reading being typed, before Enter: shown in the ledger, stored nowhere. */
 export interface Draft {
@@ -73,7 +72,7 @@ export function useBench({ document, served, growth, bench, initials, startAt }:
   )
   const stations = useStations(bench, build)
   const [draft, setDraft] = useState<Draft>()
-  const [partState, nextPartState] = usePartState(document.id)
+  const partStates = usePartStates(document.id)
   /** Until someone moves, the current place is the first open one. */
   const [pickedId, setCurrentId] = useState(startAt)
   // A place may be wanted no longer by what was read meanwhile.
@@ -82,14 +81,14 @@ export function useBench({ document, served, growth, bench, initials, startAt }:
 
   const settled = useMemo(() => bench.derive(build), [bench, build])
   const findings = useMemo(
-    () => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build, partState)])) : settled),
-    [bench, build, draft, partState, settled],
+    () => (draft ? bench.derive(withEntries(build, [draftEntry(draft, build, partStates)])) : settled),
+    [bench, build, draft, partStates, settled],
   )
 
   const gauges = useMemo(() => currentCards(document.gauges as Gauge[]), [document.gauges])
   const { go, step } = useMoves(stations, setCurrentId, setDraft)
   const { add } = entries
-  const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId, partState), [add, bench, build, partState, stations])
+  const acts = useMemo(() => actsOf(add, build, stations, bench, setCurrentId, partStates), [add, bench, build, partStates, stations])
   const signing = useSigning(initials)
 
   return {
@@ -101,8 +100,7 @@ export function useBench({ document, served, growth, bench, initials, startAt }:
     settled,
     draft,
     setDraft,
-    partState,
-    nextPartState,
+    partStates,
     gauges,
     added: entries.added,
     unsent: entries.unsent,
@@ -174,18 +172,18 @@ function actsOf(
   stations: readonly Station[],
   bench: Bench,
   setCurrentId: (id: string) => void,
-  partState: PartState,
+  partStates: PartStates,
 ) {
   const stamp = (by: string) => ({ id: uuidV7(), at: serverStamp(), by })
   return {
     store(by: string, reading: Draft, asTyped: string, id?: string): KeepResult {
-      const kept = add({ ...readingOf(reading, build, partState), ...stamp(by), ...(id !== undefined && { id }), asTyped })
+      const kept = add({ ...readingOf(reading, build, partStates), ...stamp(by), ...(id !== undefined && { id }), asTyped })
       setCurrentId(nextAfter(stations, build, reading.station))
       return kept
     },
     /** Readings that came together, as a table: each is kept by itself, none is moved on from. */
     storeAll(by: string, table: readonly (Draft & { readonly asTyped: string })[]): KeepResult {
-      const kept = table.map(({ asTyped, ...draft }) => add({ ...readingOf(draft, build, partState), ...stamp(by), asTyped }))
+      const kept = table.map(({ asTyped, ...draft }) => add({ ...readingOf(draft, build, partStates), ...stamp(by), asTyped }))
       return kept.find((result) => result !== 'kept') ?? 'kept'
     },
     /** Leaves places out for one reason, and goes on behind the first of them. */
@@ -206,19 +204,19 @@ function actsOf(
       for (const { id } of others.filter((other) => other.id !== counts.id))
         add({ kind: 'strike', ...stamp(by), target: id, reason: `${counts.asTyped} by ${counts.by} counts` })
     },
-    /** Takes back what this person entered last at this bench. */
-    undo(by: string): Entry | undefined {
-      const last = lastOf(
+    /** What this person entered last at this bench. */
+    last: (by: string): Entry | undefined =>
+      lastOf(
         build.entries,
         build.readings,
         by,
         (characteristic) => characteristic in bench.definition.characteristics || characteristic in (bench.definition.checks ?? {}),
-      )
-      if (!last) return undefined
+      ),
+    /** Takes back what was entered last. */
+    undo(by: string, last: Entry): void {
       add({ kind: 'undo', ...stamp(by), target: last.id })
       const at = placeOf(last, build)
       if (at !== undefined && stations.some(({ id }) => id === at)) setCurrentId(at)
-      return last
     },
   }
 }
@@ -233,9 +231,10 @@ function placeOf(entry: Entry, build: Build): string | undefined {
 function readingOf(
   { station, value, upper, plusMinus, unit, gauge, temperature, strokes, turnedBack }: Draft,
   build: Build,
-  partState: PartState,
+  partStates: PartStates,
 ): Omit<Reading, 'id' | 'at' | 'by' | 'asTyped'> {
   const counts = build.readings.current.get(station.id)
+  const partState = partStates.of(station.characteristic)
   // A part that has been worked on since is read beside what it was, not in its place.
   const before = counts && partStateOf(counts) === partState ? counts : undefined
   const others = before ? (build.readings.conflicts.get(station.id) ?? []).flatMap(({ id }) => (id === before.id ? [] : [id])) : []
@@ -258,8 +257,8 @@ function readingOf(
   }
 }
 
-function draftEntry(draft: Draft, build: Build, partState: PartState): Entry {
-  return { ...readingOf(draft, build, partState), id: DRAFT_ID, at: '', by: '', asTyped: '' }
+function draftEntry(draft: Draft, build: Build, partStates: PartStates): Entry {
+  return { ...readingOf(draft, build, partStates), id: DRAFT_ID, at: '', by: '', asTyped: '' }
 }
 
 function firstOpen(stations: readonly Station[], build: Build): string | undefined {

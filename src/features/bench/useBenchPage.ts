@@ -49,7 +49,7 @@ export function useBenchPage(
   const { build, stations, current, findings, settled, draft } = work
   const live = useLiveGauges(`${device.initials || 'somebody'} at ${served.spec.name}, ${bench.definition.stage.toLowerCase()}`)
   const characteristic = current && bench.definition.characteristics[current.characteristic]
-  const { gauge, nextGauge } = useGaugeInHand(current?.characteristic, characteristic, work.gauges, document.spec.units)
+  const { gauge, turnGauge } = useGaugeInHand(current?.characteristic, characteristic, work.gauges, document.spec.units)
   const panels = usePanels(work.go, line)
   const stages = useMemo(() => stagesNow(stagesAtStart, bench, build), [stagesAtStart, bench, build])
   const { acts, signed } = work
@@ -71,7 +71,7 @@ export function useBenchPage(
     // The picture and the advice follow when typing pauses: the ledger and the line may not wait for them.
     later: useAfterPause(useMemo(() => ({ settled, build }), [settled, build])),
     taking: useTaking(edit, view.words, system),
-    onCommand: useLineCommands({ work, device, buildId: served.id, system, live, nextGauge, show: panels.show }),
+    onCommand: useLineCommands({ work, device, buildId: served.id, system, live, turnGauge, show: panels.show }),
     onCheck: useCallback(
       (id: Id, place: Place, passed: boolean, text: string) => signed((by) => acts.check(by, id, place, passed, text)),
       [acts, signed],
@@ -112,7 +112,7 @@ function useLineCommands({
   buildId,
   system,
   live,
-  nextGauge,
+  turnGauge,
   show,
 }: {
   work: BenchWork
@@ -120,7 +120,7 @@ function useLineCommands({
   buildId: string
   system: UnitSystem
   live: ReturnType<typeof useLiveGauges>
-  nextGauge: () => void
+  turnGauge: (by: 1 | -1) => void
   show: (panel: Panel) => void
 }): (command: LineCommand) => void {
   return useCallback(
@@ -129,8 +129,8 @@ function useLineCommands({
         back: () => work.current && work.go(work.step(work.current, -1)),
         again: () => work.go(lastRead(work)),
         unit: () => device.setSystemFor(buildId, system === 'metric' ? 'inch' : 'metric'),
-        gauge: nextGauge,
-        part: work.nextPartState,
+        gauge: () => turnGauge(1),
+        gaugeBack: () => turnGauge(-1),
         live: live.toggle,
         take: () => void live.take(),
         help: () => show('keys'),
@@ -138,7 +138,7 @@ function useLineCommands({
       }
       commands[command]()
     },
-    [buildId, device, live, nextGauge, show, system, work],
+    [buildId, device, live, show, system, turnGauge, work],
   )
 }
 

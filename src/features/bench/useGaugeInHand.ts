@@ -10,12 +10,17 @@ export function useGaugeInHand(
   characteristic: Characteristic | undefined,
   drawer: readonly Gauge[],
   units: UnitSystem,
-): { readonly gauge: Gauge | undefined; readonly nextGauge: () => void } {
+): { readonly gauge: Gauge | undefined; readonly turnGauge: (by: 1 | -1) => void } {
   /** How many times another one was asked for, by what is read. */
   const [turns, setTurns] = useState<Readonly<Record<string, number>>>({})
   const offered = useMemo(() => (characteristic ? gaugesFor(characteristic, drawer, units) : []), [characteristic, drawer, units])
-  const nextGauge = useCallback(() => {
-    if (id !== undefined) setTurns((now) => ({ ...now, [id]: (now[id] ?? 0) + 1 }))
-  }, [id])
-  return { gauge: offered[(turns[id ?? ''] ?? 0) % Math.max(1, offered.length)], nextGauge }
+  const turnGauge = useCallback(
+    (by: 1 | -1) => {
+      if (id !== undefined) setTurns((now) => ({ ...now, [id]: (now[id] ?? 0) + by }))
+    },
+    [id],
+  )
+  const count = Math.max(1, offered.length)
+  const turn = (turns[id ?? ''] ?? 0) % count
+  return { gauge: offered[(turn + count) % count], turnGauge }
 }

@@ -60,7 +60,7 @@ function useLineState(stationId: string, startText: string) {
   const [at, setAt] = useState(stationId)
   if (at !== stationId) {
     setAt(stationId)
-    setLine((now) => ({ ...EMPTY, said: now.said }))
+    setLine(({ said, letter, takesBack, carried = '' }) => ({ ...EMPTY, said, letter, takesBack, text: carried }))
   }
   return { line, setLine }
 }

@@ -246,7 +246,7 @@ function StepActions({ step, hand: { isHere, done, ask, undo, mayMove, shift, ph
         </Button>
       )}
       <Button kind="plain" onPress={undo}>
-        Undo <kbd>u</kbd>
+        Take back… <kbd>z</kbd>
       </Button>
     </>
   )

@@ -31,19 +31,22 @@ export function useWalk(served: ServedWalk) {
     (by: string, what: ChangeId, text: string) => add({ kind: 'change', id: uuidV7(), at: serverStamp(), by, what, text }),
     [add],
   )
-  const undo = useCallback(
+  /** What this person did last on the walk. */
+  const last = useCallback(
     (by: string) => {
       const taken = new Set([...served.entries, ...added].flatMap((entry) => (entry.kind === 'undo' ? [entry.target] : [])))
-      const last = [...served.entries, ...added].findLast(
+      return [...served.entries, ...added].findLast(
         (entry): entry is StepEntry | ChangeEntry =>
           (entry.kind === 'step' || entry.kind === 'change') && entry.by === by && !taken.has(entry.id),
       )
-      if (last) add({ kind: 'undo', id: uuidV7(), at: serverStamp(), by, target: last.id })
-      return last
     },
-    [add, added, served.entries],
+    [added, served.entries],
   )
-  return { steps, say, change, undo, unsent: unsent.size, trouble: entries.trouble, refused: entries.refused }
+  const takeBack = useCallback(
+    (by: string, entry: StepEntry | ChangeEntry) => add({ kind: 'undo', id: uuidV7(), at: serverStamp(), by, target: entry.id }),
+    [add],
+  )
+  return { steps, say, change, last, takeBack, unsent: unsent.size, trouble: entries.trouble, refused: entries.refused }
 }
 
 /** A clock that runs out frees what waited for it: the page asks again at that moment. */

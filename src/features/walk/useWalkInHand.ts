@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
+import type { ChangeEntry, StepEntry } from '@/core/build'
 import type { ChangeId, WalkStep } from '@/core/walk'
 import { mayMove, withOwnStep, withStepMoved } from '@/core/walk/edit'
 import { useDevice } from '@/ui/device'
@@ -28,6 +29,18 @@ const SAID_WORDS: Readonly<Record<Said['did'], string>> = {
   confirmed: 'still true',
   putIn: 'noted',
   takenOut: 'noted',
+}
+
+/** Who did a step stays who did it: a second press finds it done. */
+function doneWords(step: WalkStep, { by, at }: NonNullable<WalkStep['signOff']>): string {
+  return `${stepTitle(step)} is done already, by ${by} on ${at.slice(0, 10)}. Done once more, with a note: n.`
+}
+
+/** What somebody did last, in words. */
+function lastWords(last: StepEntry | ChangeEntry, steps: readonly WalkStep[]): string {
+  if (last.kind === 'change') return `that ${last.text} was changed`
+  const step = steps.find(({ id }) => id === last.step)
+  return `“${step ? stepTitle(step) : last.step}: ${SAID_WORDS[last.did]}”`
 }
 
 /** The order of the walk and steps of one's own: revisions of the build. */
@@ -91,7 +104,7 @@ function keysOf({
     ArrowDown: () => move(1),
     ArrowUp: () => move(-1),
     Enter: done,
-    u: undo,
+    z: undo,
     l: ask('leftOut'),
     e: () => shift(-1),
     t: () => shift(1),
@@ -115,6 +128,21 @@ function useStepPhotos({ id, photos }: ServedWalk, step: WalkStep | undefined, b
   }
 }
 
+/** Takes back the last act of this person on the walk: the first press says what it is, the second does it. */
+function useTakingBack(walk: ReturnType<typeof useWalk>, by: string, say: (words: string) => void) {
+  const [takesBack, setTakesBack] = useState<string>()
+  const undo = () => {
+    const last = walk.last(by)
+    if (!last) return say('Nothing of yours to take back.')
+    const words = lastWords(last, walk.steps)
+    const isSaid = takesBack === last.id
+    setTakesBack(isSaid ? undefined : last.id)
+    if (isSaid) walk.takeBack(by, last)
+    say(isSaid ? `Taken back: ${words}.` : `Take back ${words}? The same key once more does it.`)
+  }
+  return { undo, forget: () => setTakesBack(undefined) }
+}
+
 /** The walk with a step of it in hand: which it is, and all that can be done with it by a key. */
 export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
   const by = useDevice().initials
@@ -126,7 +154,9 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
   const [said, setSaid] = useState('')
   const order = useOrder(served, walk.steps, step, () => setOpen(undefined))
   const [place, standing] = [step && placeOf(served.id, step), step?.standing]
+  const { undo, forget } = useTakingBack(walk, by, setSaid)
   const tell = (what: Said) => {
+    forget()
     if (!step || by === '') return setSaid('Nothing is put on record without initials.')
     walk.say(by, step.id, what)
     setSaying(undefined)
@@ -137,11 +167,11 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
     if (!step) return
     if (standing === 'held') return setSaid(`${stepTitle(step)} is held.`)
     if (place) return router.push(place)
+    if (standing === 'done' && step.signOff) return setSaid(doneWords(step, step.signOff))
     if (step.asks || step.needsSecond) setSaying('done')
     else tell({ did: 'done' })
   }
   const ask = (what: Saying) => () => setSaying(what)
-  const undo = () => setSaid(walk.undo(by) ? 'Taken back.' : 'Nothing of yours to take back.')
   const change = (what: ChangeId, text: string) => {
     if (by !== '') walk.change(by, what, text)
     setOpen(undefined)

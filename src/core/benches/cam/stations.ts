@@ -53,7 +53,12 @@ function tdcStations(build: Build, cylinder: number): readonly Station[] {
   return PROOFS.flatMap((proof) => stopStations(build, cylinder, proof))
 }
 
-function stopStations({ spec }: Build, cylinder: number, proof: keyof typeof AGAIN): readonly Station[] {
+/** A pointer is set near the top by eye: both sides stand about alike from it, and a second time where they stood the first. */
+const SIDES_STRAY_DEG = 6
+const AGAIN_STRAY_DEG = 3
+
+function stopStations(build: Build, cylinder: number, proof: keyof typeof AGAIN): readonly Station[] {
+  const { spec } = build
   const what = spec.methods.camTdc === 'stop' ? 'stop' : 'drop'
   // Of the second bank the wheel may have been left where it was, or zeroed again.
   const topDeg = cylinder === 1 ? 0 : wrapped(topsDeg(spec.layout).get(cylinder)!)
@@ -62,8 +67,27 @@ function stopStations({ spec }: Build, cylinder: number, proof: keyof typeof AGA
     const { low, high } = STOP_DEG[side]
     const expected = { low: low + Math.min(0, topDeg), high: high + Math.max(0, topDeg) }
     const words = `${at}TDC, ${what} ${SIDE_WORDS[side]}${AGAIN[proof]}`
-    return station('cam.stop', stopPlace(cylinder, side, proof), words, `TDC ${proof}, ${side}`, expected)
+    return station(
+      'cam.stop',
+      stopPlace(cylinder, side, proof),
+      words,
+      `TDC ${proof}, ${side}`,
+      expected,
+      usualStop(build, { cylinder, side, proof, topDeg }),
+    )
   })
+}
+
+/** By the same side before, or by the other side of the top. */
+function usualStop(
+  build: Build,
+  { cylinder, side, proof, topDeg }: { cylinder: number; side: (typeof SIDES)[number]; proof: keyof typeof AGAIN; topDeg: number },
+): Station['usual'] {
+  const read = (at: Place) => build.readings.current.get(stationId('cam.stop', at))?.value
+  const before = proof === 1 ? undefined : read(stopPlace(cylinder, side, 1))
+  if (before !== undefined) return { centre: before, stray: AGAIN_STRAY_DEG }
+  const other = read(stopPlace(cylinder, side === 'before' ? 'after' : 'before', proof))
+  return other === undefined ? undefined : { centre: 2 * topDeg - other, stray: SIDES_STRAY_DEG }
 }
 
 /** Nobody finds a cam further from its mark and its engine whole. */

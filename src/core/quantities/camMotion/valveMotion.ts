@@ -25,7 +25,8 @@ const valveLift = formula({
 /** Under a bucket, or over a lifter beside the bore, the valve lifts as its lobe does; a rocker's ratio is on paper; a finger's changes along its lobe. */
 export function valveRatio(build: Build): Derived {
   const { valveDrive } = build.spec.layout
-  if (valveDrive.startsWith('bucket') || valveDrive === 'sideValve') return { figure: { value: exactly(1), origin: { from: 'typed', name: 'bucket' } } }
+  if (valveDrive.startsWith('bucket') || valveDrive === 'sideValve')
+    return { figure: { value: exactly(1), origin: { from: 'typed', name: 'bucket' } } }
   const figure = paperAt(build, 'rockerRatio')
   if (!figure) return { missing: [{ kind: 'paper', key: 'rockerRatio' }] }
   const isGuess = valveDrive === 'fingerFollower' && build.spec.methods.camReadAt === 'tappet'
