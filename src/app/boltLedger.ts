@@ -10,7 +10,9 @@ const ALL = 100_000
 export async function boltLedger(): Promise<readonly LedgerLine[]> {
   const { builds } = await database()
   const pages = await Promise.all(
-    [false, true].map((putAway) => builds.board({ offset: 0, size: ALL, putAway }, SUMMARY_PROGRAM, ({ document }) => summarise(document))),
+    [false, true].map((putAway) =>
+      builds.board({ offset: 0, size: ALL, putAway }, SUMMARY_PROGRAM, ({ document, cameWithFile }) => summarise(document, cameWithFile)),
+    ),
   )
   return ledgerOf(
     pages

@@ -8,6 +8,8 @@ const OFFERED = 24
 /** The builds last worked on, to choose one from. */
 export async function latestBuilds(): Promise<readonly BuildChoice[]> {
   const { builds } = await database()
-  const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, (build) => summarise(build.document))
+  const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, ({ document, cameWithFile }) =>
+    summarise(document, cameWithFile),
+  )
   return rows.flatMap(({ id, summary }) => (summary ? [{ id, name: summary.name }] : []))
 }

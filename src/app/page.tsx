@@ -19,7 +19,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   }
   const { builds, notice } = await database()
   const page = { offset: (query.page - 1) * PAGE_SIZE, size: PAGE_SIZE, putAway: query.putAway, search: query.find, order: query.order }
-  const { rows, total } = await builds.board(page, SUMMARY_PROGRAM, (build) => summarise(build.document))
+  const { rows, total } = await builds.board(page, SUMMARY_PROGRAM, ({ document, cameWithFile }) => summarise(document, cameWithFile))
   const shown = rows.map((row) => ({ ...row, summary: row.summary && onBoard(row.summary) }))
   return <Board notice={notice} builds={shown} total={total} query={query} pageSize={PAGE_SIZE} today={shopDay()} />
 }

@@ -17,6 +17,8 @@ export interface ShopSummaries {
 /** The builds of the board last worked on, those that can be worked out. */
 export async function shopSummaries(): Promise<ShopSummaries> {
   const { builds } = await database()
-  const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, SUMMARY_PROGRAM, ({ document }) => summarise(document))
+  const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, SUMMARY_PROGRAM, ({ document, cameWithFile }) =>
+    summarise(document, cameWithFile),
+  )
   return { builds: rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : [])), more: total - rows.length }
 }

@@ -5,13 +5,15 @@ import type { Connection } from './connection'
 import { lastSeqOf } from './entries'
 import { entryOf, rowsOfBuild } from './entryRows'
 import type { GaugeStore } from './gauges'
-import { latestRevision } from './revisions'
+import { latestRevision, startOf } from './revisions'
 import { buildTable } from './schema'
 
 export interface StoredBuild {
   readonly document: BuildDocument
   readonly revision: number
   readonly lastSeq: number
+  /** Entries that came with its file, the first of them: nobody here saw them made. */
+  readonly cameWithFile: number
 }
 
 /** A build without its entries. */
@@ -26,7 +28,12 @@ export interface BuildHead {
 export async function loadBuild(connection: Connection, gauges: GaugeStore, id: string): Promise<StoredBuild | undefined> {
   const [head] = await connection.select().from(buildTable).where(eq(buildTable.id, id))
   if (!head) return undefined
-  const [revision, rows, cards] = await Promise.all([latestRevision(connection, id), rowsOfBuild(connection, id), gauges.list()])
+  const [revision, startedAt, rows, cards] = await Promise.all([
+    latestRevision(connection, id),
+    startOf(connection, id),
+    rowsOfBuild(connection, id),
+    gauges.list(),
+  ])
   if (!revision) throw new Error(`Build ${id} has no revision`)
   const document: BuildDocument = {
     format: BUILD_FORMAT,
@@ -37,7 +44,12 @@ export async function loadBuild(connection: Connection, gauges: GaugeStore, id: 
     gauges: [...cards] as Gauge[],
     entries: rows.map(entryOf),
   }
-  return { document, revision: revision.number, lastSeq: rows.at(-1)?.seq ?? 0 }
+  return {
+    document,
+    revision: revision.number,
+    lastSeq: rows.at(-1)?.seq ?? 0,
+    cameWithFile: rows.filter(({ receivedAt }) => receivedAt === startedAt).length,
+  }
 }
 
 export async function headOf(connection: Connection, gauges: GaugeStore, id: string) {

@@ -61,6 +61,15 @@ export async function specAt(connection: Connection, id: string, number: number)
   return row && specOf(row)
 }
 
+/** When a build was put here: its file's entries arrived in the same moment. */
+export async function startOf(connection: Connection, buildId: string): Promise<string | undefined> {
+  const [first] = await connection
+    .select({ at: revisionTable.at })
+    .from(revisionTable)
+    .where(and(eq(revisionTable.buildId, buildId), eq(revisionTable.number, 1)))
+  return first?.at
+}
+
 export async function latestRevision(connection: Connection, id: string) {
   const [latest] = await connection
     .select()

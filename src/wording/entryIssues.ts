@@ -1,4 +1,4 @@
-import { CANONICAL_UNIT, formatExact, joinUnit, UNITS, type EntryIssue, type Slip, type Understood, type UnitId } from '@/core/quantity'
+import { CANONICAL_UNIT, formatKnown, joinUnit, UNITS, type EntryIssue, type Slip, type Understood, type UnitId } from '@/core/quantity'
 
 /** Why a typed number was not understood, and what to do. */
 export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
@@ -31,10 +31,10 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
 /** One way to read a text: "0.017 in to 0.018 in", "83 mm ±0.1 thou". */
 function understoodWords({ value, upper, unit, offsetUnit }: Understood): string {
   const low = joinUnit(
-    formatExact(value, offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit),
+    formatKnown(value, offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit),
     offsetUnit ? CANONICAL_UNIT[UNITS[unit].kind] : unit,
   )
-  const high = upper === undefined ? '' : ` to ${joinUnit(formatExact(upper, unit), unit)}`
+  const high = upper === undefined ? '' : ` to ${joinUnit(formatKnown(upper, unit), unit)}`
   return `${low}${high}${offsetUnit ? ` (in ${UNITS[offsetUnit].symbol})` : ''}`
 }
 

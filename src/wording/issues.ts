@@ -1,6 +1,6 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { FileIssue, RowIssue } from '@/core/files'
-import { formatExact, formatQuantity, joinUnit, type UnitId } from '@/core/quantity'
+import { formatKnown, formatQuantity, joinUnit, type UnitId } from '@/core/quantity'
 import { capital, small } from './letters'
 
 /** Where in a file: spec → limits → quench. */
@@ -112,7 +112,7 @@ function rounded(canonical: number, unit: UnitId): string {
 }
 
 function valueIn(canonical: number, unit: UnitId): string {
-  return joinUnit(Number.isFinite(canonical) ? formatExact(canonical, unit) : 'a number without end', unit)
+  return joinUnit(Number.isFinite(canonical) ? formatKnown(canonical, unit) : 'a number without end', unit)
 }
 
 export function rowIssueWords(issue: RowIssue): string {

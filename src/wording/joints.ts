@@ -16,7 +16,7 @@ import {
   type StagesIssue,
   type StepPull,
 } from '@/core/joints'
-import { formatExact, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { formatKnown, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
   none: 'No figure known',
@@ -53,7 +53,7 @@ export function torqueWords(nm: number, system: UnitSystem): { readonly value: s
 export function stageFigure(stage: StepPull, system: UnitSystem): { readonly value: string; readonly unit: string } {
   if (stage.pull === 'torque') return torqueWords(stage.nm, system)
   if (stage.pull === 'witnessMark') return { value: 'mark', unit: '' }
-  return stage.pull === 'angle' ? { value: formatExact(stage.deg, 'deg'), unit: '° further' } : { value: 'snug', unit: '' }
+  return stage.pull === 'angle' ? { value: formatKnown(stage.deg, 'deg'), unit: '° further' } : { value: 'snug', unit: '' }
 }
 
 export function stageWords(stage: StepPull, system: UnitSystem): string {
@@ -201,7 +201,7 @@ export function typeWords({ fasteners }: Joint, { letter, thread, lengthMm }: Jo
 
 /** As they are typed: `27x7.6,8x8.35`, or `1.05 in x 0.388 in`. */
 export function sectionsWords(sections: Joint['types'][number]['sections'], system: UnitSystem): string {
-  const length = (mm: number) => (system === 'metric' ? formatExact(mm, 'mm') : `${formatExact(mm, 'in')} in`)
+  const length = (mm: number) => (system === 'metric' ? formatKnown(mm, 'mm') : `${formatKnown(mm, 'in')} in`)
   return (sections ?? [])
     .map(({ lengthMm, diameterMm }) => `${length(lengthMm)}x${length(diameterMm)}`)
     .join(system === 'metric' ? ',' : ', ')

@@ -1,5 +1,6 @@
 /** Parts found damaged: what can be done, what their owner was told and answered, and what a repair makes stale. */
 import { group } from 'd3-array'
+import { addDays, formatISO, parseISO } from 'date-fns'
 import type { Build } from '../build/build'
 import type { DamageEntry } from '../build/types'
 
@@ -45,6 +46,15 @@ function damageFrom(seen: DamageEntry, own: readonly DamageEntry[]): Damage {
     at: seen.at,
     by: seen.by,
   }
+}
+
+/** Days on which repairs that were agreed on, and are not done, will be back: so many days after the answer. */
+export function repairsBack(damages: readonly Damage[]): readonly string[] {
+  return damages.flatMap(({ answer, repaired }) =>
+    answer?.option && !repaired
+      ? [formatISO(addDays(parseISO(answer.at.slice(0, 10)), Math.ceil(answer.option.days)), { representation: 'date' })]
+      : [],
+  )
 }
 
 /** What repairs that were agreed on cost, and the days they take. */

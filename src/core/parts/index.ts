@@ -15,5 +15,5 @@ export {
 } from './kinds'
 export { daysLate, isAwaited, partsOf, spentOn, type FitAnswer, type Part, type PartState } from './parts'
 export { askedOf, type Asked } from './asked'
-export { agreedRepairs, damagesOf, type Damage, type DamageOption } from './damage'
+export { agreedRepairs, damagesOf, repairsBack, type Damage, type DamageOption } from './damage'
 export { misfitsOf, weakestParts, type Misfit, type Weakest } from './together'

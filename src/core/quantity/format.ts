@@ -1,4 +1,4 @@
-import { UNITS, differenceInUnit, fromCanonical, type UnitId } from './units'
+import { UNITS, differenceInUnit, differenceToCanonical, fromCanonical, unitsOfKind, type UnitId } from './units'
 import { printed } from '../numerics/printed'
 
 const MAX_DECIMALS = 8
@@ -78,6 +78,39 @@ export function joinUnit(number: string, unit: UnitId): string {
 /** Shortest text that reads back as the same number: for files and for paper numbers typed by a person. */
 export function formatExact(canonical: number, unit: UnitId): string {
   return String(printed(fromCanonical(canonical, unit)))
+}
+
+/** More decimals than this nobody typed: the value was given in another unit. */
+const MOST_TYPED_DECIMALS = 5
+/** As finely as a unit is used in a shop, a whole number of another is shown too: 83 mm are 3.2677 in. */
+const LEAST_DECIMALS: Readonly<Partial<Record<UnitId, number>>> = { in: 4, thou: 1 }
+
+/**
+ * As it is written where it was typed in this unit; else with the digits it has in the unit in which it is shortest: 0.473 mm are
+ * 18.62 thou, and no digit more is known.
+ */
+export function formatKnown(canonical: number, unit: UnitId): string {
+  return inKnownDigits((one) => fromCanonical(canonical, one), unit)
+}
+
+/** The same of a difference: a tolerance, a cut. */
+export function formatKnownSize(canonical: number, unit: UnitId): string {
+  return inKnownDigits((one) => differenceInUnit(canonical, one), unit)
+}
+
+function inKnownDigits(valueIn: (unit: UnitId) => number, unit: UnitId): string {
+  const own = printed(valueIn(unit))
+  if (!Number.isFinite(own) || decimalsIn(own) <= MOST_TYPED_DECIMALS) return String(own)
+  const shortest = unitsOfKind(UNITS[unit].kind)
+    .map((one) => ({ one, decimals: decimalsIn(printed(valueIn(one))) }))
+    .reduce((a, b) => (b.decimals < a.decimals ? b : a))
+  const step = differenceInUnit(differenceToCanonical(10 ** -shortest.decimals, shortest.one), unit)
+  return String(Number(own.toFixed(Math.min(MOST_TYPED_DECIMALS + 1, Math.max(LEAST_DECIMALS[unit] ?? 0, Math.ceil(-Math.log10(step)))))))
+}
+
+function decimalsIn(value: number): number {
+  const [, decimals = '', exponent = '0'] = /^-?\d+(?:\.(\d+))?(?:e([+-]?\d+))?$/.exec(String(value)) ?? []
+  return Math.max(0, decimals.length - Number(exponent))
 }
 
 function fixed(value: number, decimals: number): string {

@@ -30,6 +30,8 @@ export {
   formatDifference,
   formatQuantity,
   formatExact,
+  formatKnown,
+  formatKnownSize,
   joinUnit,
 } from './format'
 export { likelySlip, dialTurnSlip, type Slip, type Likely } from './slips'

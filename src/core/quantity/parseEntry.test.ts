@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { decimalsForUncertainty, decimalsForStep, formatNumber, formatQuantity } from './format'
 import { parseEntry, type EntryContext } from './parseEntry'
+import { formatKnown, formatKnownSize } from './format'
 import { dialTurnSlip, likelySlip } from './slips'
 import { CANONICAL_UNIT, toCanonical, UNIT_IDS, UNITS } from './units'
 
@@ -258,6 +259,31 @@ describe('a wheel that is not marked to 360', () => {
     expect(about('720')).toMatchObject({ ok: true, value: 0 })
     expect(about('721')).toMatchObject({ ok: true, value: 721 })
     expect(about('3934')).toMatchObject({ ok: true, value: 3934 })
+  })
+})
+
+describe('figures in a unit they were not typed in', () => {
+  it.each([
+    [-0.473, 'thou', '-18.62'],
+    [101.325, 'psi', '14.6959'],
+    [1.1, 'thou', '43.31'],
+    [1.1, 'mm', '1.1'],
+    [0.0254 * 18.5, 'thou', '18.5'],
+    [0.0254 * 18.5, 'mm', '0.4699'],
+    [25.4 / 3, 'in', '0.333333'],
+    [83, 'in', '3.2677'],
+    [262, 'degF', '503.6'],
+  ] as const)('%d in %s is %s', (canonical, unit, words) => expect(formatKnown(canonical, unit)).toBe(words))
+
+  it('of a size the same, its unit’s zero left out', () => {
+    expect(formatKnownSize(0.01, 'thou')).toBe('0.39')
+    expect(formatKnownSize(0.0127, 'thou')).toBe('0.5')
+    expect(formatKnownSize(5, 'degF')).toBe('9')
+  })
+
+  it('a space and a one behind a ratio are none of it', () => {
+    expect(parseEntry('9 1', { kind: 'ratio', unit: 'one' })).toMatchObject({ ok: false })
+    expect(parseEntry('9:1', { kind: 'ratio', unit: 'one' })).toMatchObject({ ok: true, value: 9 })
   })
 })
 

@@ -117,7 +117,7 @@ export const UNITS = {
   uinRa: unit('roughness', MM_PER_INCH / 1000, 'µin Ra', ['uin', 'µin', 'uinra', 'µinra']),
   perK: unit('expansion', 1, '1/K', ['/k']),
   perMK: unit('expansion', 1e-6, '×10⁻⁶/K', ['e-6/k', 'ppm/k', 'x10-6/k', 'e-6']),
-  one: unit('ratio', 1, '', ['1', ':1']),
+  one: unit('ratio', 1, '', [':1']),
   percent: unit('ratio', 0.01, '%', ['percent']),
   mm2: unit('section', 1, 'mm²', ['mm2', 'mm^2', 'sqmm']),
   sqIn: unit('section', MM_PER_INCH ** 2, 'in²', ['in2', 'in^2', 'sqin']),

@@ -116,6 +116,27 @@ describe('the plan of a shop', () => {
     expect(plan.daysInHand).toBe(20 - ready.getDate())
   })
 
+  it('waits for a repair that was agreed on, so many days after the answer, until it is done', () => {
+    const own = stamp()
+    const seen: Entry = {
+      kind: 'damage',
+      ...own,
+      damage: own.id,
+      did: 'seen',
+      text: 'a crack',
+      options: [{ text: 'weld it', days: 24, price: 300 }],
+    }
+    const next = (did: 'answered' | 'repaired', at: string, more: object = {}): Entry =>
+      ({ kind: 'damage', ...stamp(), at, damage: own.id, did, ...more }) as Entry
+    const answered = next('answered', '2026-03-02T10:00:00.000Z', { option: 0 })
+    const washOf = (entries: readonly Entry[]) => steps(withEntries(wren, entries)).find(({ id }) => id === 'finalClean.washed')!
+    expect(washOf([seen, answered]).promised).toEqual(['2026-03-26'])
+    expect(washOf([seen]).promised).toBeUndefined()
+    expect(washOf([seen, answered, next('repaired', '2026-03-20T10:00:00.000Z')]).promised).toBeUndefined()
+    const planned = planOf(withEntries(wren, [seen, answered]))
+    expect(planned.readyAt.getTime()).toBeGreaterThan(new Date(2026, 2, 27).getTime())
+  })
+
   it('waits for a promised day, and works on from the next; what is late or unpromised is taken for here tomorrow, and said', () => {
     const waiting = (entries: readonly Entry[]) => {
       const plan = planOf(withEntries(wren, entries))

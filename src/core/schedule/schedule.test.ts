@@ -203,6 +203,18 @@ describe('working time', () => {
     expect(shown(workingTime(new Date(2026, 10, 30, 5, 0), USUAL_HOURS).startAt(0))).toEqual([30, 8, 0])
   })
 
+  it('leaves out days the shop is closed, and opens at nine by the wall also on the day clocks change', () => {
+    const closed = workingTime(new Date(2026, 10, 27, 15, 30), { ...USUAL_HOURS, closed: ['2026-11-30', '2026-12-01'] })
+    expect(shown(closed.startAt(90))).toEqual([2, 8, 0])
+    const zone = process.env.TZ
+    process.env.TZ = 'Europe/Berlin'
+    // 29 March 2026, a Sunday: three o'clock follows one.
+    const sunday = workingTime(new Date(2026, 2, 28, 20, 0), { days: [0, 6], from: 9, to: 17.5 })
+    expect(shown(sunday.startAt(0))).toEqual([29, 9, 0])
+    expect(shown(sunday.endAt(510))).toEqual([29, 17, 30])
+    process.env.TZ = zone
+  })
+
   it('counts what is left until a moment, none of a night or a weekend', () => {
     expect(time.minutesUntil(new Date(2026, 10, 27, 15, 0))).toBe(0)
     expect(time.minutesUntil(new Date(2026, 10, 27, 16, 30))).toBe(60)

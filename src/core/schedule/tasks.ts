@@ -2,7 +2,7 @@
 import type { HoldId } from '../walk/holds'
 import type { StageId } from '../build/walkStages'
 import type { Build } from '../build/build'
-import { partsOf } from '../parts'
+import { damagesOf, partsOf, repairsBack } from '../parts'
 import { partsAwaitedBy } from '../walk/partSteps'
 import { stepKind } from '../walk/took'
 import type { Walk, WalkStep } from '../walk/progress'
@@ -80,6 +80,7 @@ export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): read
   // Joints may be planned to wait for each other in a circle: only what comes before a step in its walk is waited for.
   const place = new Map(wanted.map(({ id }, index) => [id, index]))
   const listed = partsOf(build)
+  const repairs = repairsBack(damagesOf(build))
   return wanted.map((step): PlannedStep => {
     const parts = partsAwaitedBy(listed, step)
     const lifting = step.holds.flatMap((hold) =>
@@ -99,16 +100,18 @@ export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): read
         wanted,
       ),
       ...((step.attitude === 'upright' || step.attitude === 'upsideDown') && { needsStand: true as const }),
-      ...some(
-        'promised',
-        parts.flatMap(({ promised }) => promised ?? []),
-      ),
+      ...some('promised', [...parts.flatMap(({ promised }) => promised ?? []), ...(waitsForRepairs(step) ? repairs : [])]),
       ...some(
         'unpromised',
         parts.flatMap(({ name, promised }) => (promised === undefined ? [name] : [])),
       ),
     }
   })
+}
+
+/** What is repaired comes back before it is measured again, and before the last wash. */
+function waitsForRepairs({ id }: WalkStep): boolean {
+  return id === 'machine.back' || id === 'finalClean.washed'
 }
 
 /** What there is none of is not kept. */

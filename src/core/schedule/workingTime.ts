@@ -1,5 +1,5 @@
 /** Working time of a shop: minutes of a plan as moments of a calendar, and back. Where the clock stands is where the program runs. */
-import { addDays, addMinutes, differenceInMinutes, getDay, startOfDay } from 'date-fns'
+import { addDays, addMinutes, differenceInMinutes, formatISO, getDay, set, startOfDay } from 'date-fns'
 
 export interface ShopHours {
   /** Days of the week that are worked, Sunday is 0. */
@@ -7,6 +7,8 @@ export interface ShopHours {
   /** Hours of the day, 8 and 17. */
   readonly from: number
   readonly to: number
+  /** Days nobody works, as `2026-12-25`; left out: none. */
+  readonly closed?: readonly string[]
 }
 
 export const USUAL_HOURS: ShopHours = { days: [1, 2, 3, 4, 5], from: 8, to: 17 }
@@ -25,14 +27,16 @@ export interface WorkingTime {
 export function workingTime(from: Date, hours: ShopHours): WorkingTime {
   const minutesADay = (hours.to - hours.from) * 60
   if (hours.days.length === 0 || minutesADay <= 0) throw new Error('A shop works some of a day, on some days')
-  const opens = (day: Date) => addMinutes(day, hours.from * 60)
+  const closed = new Set(hours.closed)
+  // By the clock on the wall: where it is put forward or back in the night, nine is still nine.
+  const opens = (day: Date) => set(day, { hours: Math.floor(hours.from), minutes: Math.round((hours.from % 1) * 60) })
   /** Mornings of the days that are worked, from the first that is not over. */
   const mornings: Date[] = []
   let day = startOfDay(from)
   if (differenceInMinutes(from, opens(day)) >= minutesADay) day = addDays(day, 1)
   const morning = (index: number): Date => {
     while (mornings.length <= index) {
-      if (hours.days.includes(getDay(day))) mornings.push(opens(day))
+      if (hours.days.includes(getDay(day)) && !closed.has(formatISO(day, { representation: 'date' }))) mornings.push(opens(day))
       day = addDays(day, 1)
     }
     return mornings[index]!

@@ -35,6 +35,15 @@ describe('how long a step took', () => {
     expect(done.has('job.agreed')).toBe(false)
   })
 
+  it('is of steps ticked one after another by one person, and never of what came with a file', () => {
+    const [agreed, paper] = [signOff('job.agreed', 'done', at('08:00')), signOff('job.paper', 'done', at('08:40'))]
+    expect(took(wren, agreed, paper).get('job.paper')).toBe(40)
+    expect(took(wren, agreed, bore('08:20', 88), paper).has('job.paper')).toBe(false)
+    expect(took(wren, signOff('job.agreed', 'leftOut', at('08:00')), paper).has('job.paper')).toBe(false)
+    expect(tookMinutes(withEntries(wren, [agreed, paper]), 2).size).toBe(0)
+    expect(tookMinutes(withEntries(wren, [agreed, paper, signOff('clean.washed', 'done', at('09:00'))]), 1).get('clean.washed')).toBe(20)
+  })
+
   it('is not known over a night, and not of what was taken back', () => {
     const [agreed, washed] = [signOff('job.agreed', 'done', at('08:00')), signOff('clean.washed', 'done', at('12:00'))]
     expect(took(wren, agreed, washed).get('clean.washed')).toBe(240)

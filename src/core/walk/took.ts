@@ -1,9 +1,9 @@
 /**
  * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its
- * last, a joint from its first pull to its last, and what is signed off took from what the same person entered before it.
+ * last, a joint from its first pull to its last, and what is signed off from the step the same person signed off just before it.
  */
 import type { Build } from '../build/build'
-import type { Entry, StepEntry } from '../build/types'
+import type { Entry } from '../build/types'
 import { benchOf } from '../build/ids'
 import { jointsOf } from '../joints'
 import type { Step } from './step'
@@ -27,10 +27,13 @@ export function stepKind({ spec }: Pick<Build, 'spec'>, { id, source }: Step): s
   }
 }
 
-/** Minutes each step took, by its id; those nothing is known of are not there. */
-export function tookMinutes(build: Build): ReadonlyMap<string, number> {
+/**
+ * Minutes each step took, by its id; those nothing is known of are not there.
+ * @param from entries before it came with a file, in one moment: nobody here saw how long they took
+ */
+export function tookMinutes(build: Build, from = 0): ReadonlyMap<string, number> {
   const { takenBack } = build.readings
-  const entries = build.entries.filter(({ id }) => !takenBack.has(id))
+  const entries = build.entries.slice(from).filter(({ id }) => !takenBack.has(id))
   return new Map(
     stepsOf(build).flatMap((step) => {
       const took = minutesOf(step, entries)
@@ -67,11 +70,13 @@ function worked(entries: readonly Entry[]): number | undefined {
   return total > 0 ? (total * (gaps.length + 1)) / gaps.length : undefined
 }
 
+/** Steps ticked one after another by one person: whatever else they entered between was something else to do. */
 function sinceBefore(entries: readonly Entry[], step: string): number | undefined {
-  const done = entries.findLast((entry): entry is StepEntry => entry.kind === 'step' && entry.step === step && entry.did === 'done')
+  const done = entries.findLast((entry) => entry.kind === 'step' && entry.step === step && entry.did === 'done')
   if (!done) return undefined
-  const at = Date.parse(done.at)
-  const before = Math.max(...entries.flatMap((one) => (one.by === done.by && Date.parse(one.at) < at ? [Date.parse(one.at)] : [])))
-  const minutes = (at - before) / MS_PER_MIN
-  return minutes <= LONGEST_GAP_MIN ? minutes : undefined
+  const own = entries.filter(({ by }) => by === done.by)
+  const before = own[own.indexOf(done) - 1]
+  if (before?.kind !== 'step' || before.did !== 'done') return undefined
+  const minutes = (Date.parse(done.at) - Date.parse(before.at)) / MS_PER_MIN
+  return minutes > 0 && minutes <= LONGEST_GAP_MIN ? minutes : undefined
 }

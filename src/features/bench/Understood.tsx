@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import type { Characteristic, Station } from '@/core/bench/bench'
 import type { Gauge, Reading, UnitSystem } from '@/core/build'
-import { decimalsForStep, differenceInUnit, formatExact, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
+import { decimalsForStep, differenceInUnit, formatKnown, formatQuantity, joinUnit, type Entry, type UnitId } from '@/core/quantity'
 import { PHONE } from '@/ui/GlobalStyle'
 import { capital, entryIssueWords, slipWords, small } from '@/wording'
 import { Key } from './Key'
@@ -133,15 +133,15 @@ function Typed({ entry, characteristic, unit, system, gauge, read, next }: Under
 
 /** `0.05 mm down the hole`, `0.53 mm goes, 0.54 mm does not`. */
 function valueWords({ value, upper, plusMinus, unit }: Entry, { sense }: Characteristic): string {
-  const low = joinUnit(formatExact(sense ? Math.abs(value) : value, unit), unit)
-  const high = upper === undefined ? '' : ` goes, ${joinUnit(formatExact(upper, unit), unit)} does not`
+  const low = joinUnit(formatKnown(sense ? Math.abs(value) : value, unit), unit)
+  const high = upper === undefined ? '' : ` goes, ${joinUnit(formatKnown(upper, unit), unit)} does not`
   const stated = plusMinus === undefined ? '' : ` ± ${joinUnit(String(Number(differenceInUnit(plusMinus, unit).toPrecision(6))), unit)}`
   const side = sense && value !== 0 ? ` ${value > 0 ? sense.positive : sense.negative}` : ''
   return low + high + stated + side
 }
 
 function Asked({ question: { draft, outside, slip }, unit }: { question: Question; unit: UnitId }) {
-  const show = (value: number) => joinUnit(formatExact(Number(value.toPrecision(6)), unit), unit)
+  const show = (value: number) => joinUnit(formatKnown(Number(value.toPrecision(6)), unit), unit)
   const whyWords = () => {
     if (outside) return `is outside ${show(outside.low)} to ${show(outside.high)}.`
     return slip?.code === 'dialTurn' ? 'stands one dial turn from the others.' : 'stands far from its paper and the others.'

@@ -117,7 +117,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '15'
+export const SUMMARY_PROGRAM = '16'
 
 interface State {
   readonly bench: Bench
@@ -128,7 +128,8 @@ function statesOf(build: Build): readonly State[] {
   return benchesOf(build.spec).map((bench) => ({ bench, state: benchState(bench, build) }))
 }
 
-export function summarise(document: BuildDocument): BuildSummary {
+/** @param cameWithFile how many of its entries, the first of them, nobody here saw made */
+export function summarise(document: BuildDocument, cameWithFile = 0): BuildSummary {
   const build = openBuild(document)
   const states = statesOf(build)
   const sum = (pick: (state: BenchState) => number) => states.reduce((total, { state }) => total + pick(state), 0)
@@ -154,7 +155,7 @@ export function summarise(document: BuildDocument): BuildSummary {
     today: todayOf(walk),
     ...partsSummary(build),
     plan: plannedLines(build, walk),
-    took: tookSteps(build),
+    took: tookSteps(build, cameWithFile),
     ...(build.spec.job?.priority && { priority: build.spec.job.priority }),
     openRuns: openRuns(build.spec, build.entries),
     clocks: servedClocks(build, walk),
@@ -185,8 +186,8 @@ function plannedLines(build: Build, walk: Walk): readonly PlannedLine[] {
   return plannedSteps(build, walk).map((step) => ({ ...step, title: titles.get(step.id)! }))
 }
 
-function tookSteps(build: Build): readonly TookStep[] {
-  const took = tookMinutes(build)
+function tookSteps(build: Build, cameWithFile: number): readonly TookStep[] {
+  const took = tookMinutes(build, cameWithFile)
   return stepsOf(build).flatMap((step) => {
     const [kind, minutes] = [stepKind(build, step), took.get(step.id)]
     return kind !== undefined && minutes !== undefined ? [{ kind, minutes: Math.round(minutes * 10) / 10 }] : []

@@ -26,7 +26,7 @@ import {
   type UnitSystem,
 } from '@/core/build'
 import { layersOf } from '@/core/quantities/gasket'
-import { decimalsToShow, formatExact, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
+import { decimalsToShow, formatKnown, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
 import {
   dutyWords,
   findingTitle,
@@ -132,7 +132,7 @@ export function bookSheet(document: BuildDocument, system: UnitSystem): BookShee
         'Gasket',
         gasket
           ? [gasket, ...layersOf(spec)]
-              .map((one) => `${one.name}, ${joinUnit(formatExact(one.thicknessMm, thickIn), thickIn)} compressed (${one.source})`)
+              .map((one) => `${one.name}, ${joinUnit(formatKnown(one.thicknessMm, thickIn), thickIn)} compressed (${one.source})`)
               .join('; ')
           : 'not chosen',
       ],
@@ -289,8 +289,8 @@ function paperLine(key: PaperKey, paper: PaperNumber, system: UnitSystem): BookS
   const tolerance = paper.tolerance ? ` ±${Number((paper.tolerance / UNITS[unit].factor).toPrecision(3))}` : ''
   const value =
     key === 'intakeClosing'
-      ? `${formatExact(paper.value - 180, 'deg')}° ABDC`
-      : joinUnit(`${formatExact(paper.value, unit)}${tolerance}`, unit)
+      ? `${formatKnown(paper.value - 180, 'deg')}° ABDC`
+      : joinUnit(`${formatKnown(paper.value, unit)}${tolerance}`, unit)
   return { label: definition.label, value, source: paper.source, reason: paper.reason ?? '' }
 }
 

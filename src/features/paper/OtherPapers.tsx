@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import type { PaperDefinition, PaperNumber, UnitSystem } from '@/core/build'
 import { WORDS_OF_PAPER } from '@/core/build/paper'
 import { paperConflict, takingOther, withOtherPaper, type OtherPaper } from '@/core/build/paperConflict'
-import { formatExact, joinUnit } from '@/core/quantity'
+import { formatKnown, joinUnit } from '@/core/quantity'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { SidePanel } from '@/ui/SidePanel'
@@ -54,7 +54,7 @@ export function OtherPapers({ definition, paper, system, onPut }: OtherProps) {
       {others.map((other, index) => (
         <li key={`${other.source}/${other.value}`}>
           <span>
-            {joinUnit(formatExact(other.value, unit), unit)}: {other.source}, {WORD_WORDS[other.word]}
+            {joinUnit(formatKnown(other.value, unit), unit)}: {other.source}, {WORD_WORDS[other.word]}
           </span>
           <Button size="small" kind="plain" onPress={() => setTaking(index)}>
             Take this one…
@@ -63,7 +63,7 @@ export function OtherPapers({ definition, paper, system, onPut }: OtherProps) {
       ))}
       {taking !== undefined && (
         <TakePanel
-          title={`${definition.label}: ${joinUnit(formatExact(others[taking]!.value, unit), unit)}`}
+          title={`${definition.label}: ${joinUnit(formatKnown(others[taking]!.value, unit), unit)}`}
           onTake={(reason) => {
             onPut(takingOther(paper, taking, reason), `${definition.label}: the number of ${others[taking]!.source}`)
             setTaking(undefined)

@@ -1,9 +1,8 @@
 'use client'
 import { useState } from 'react'
-import { differenceInUnit, formatExact, parseEntry, UNITS, type DeadCentre, type Kind, type UnitId } from '@/core/quantity'
+import { formatKnown, formatKnownSize, parseEntry, UNITS, type DeadCentre, type Kind, type UnitId } from '@/core/quantity'
 import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
-import { printed } from '@/core/numerics/printed'
 
 interface QuantityInputProps {
   readonly label: string
@@ -82,7 +81,7 @@ export function QuantityInput({
 }
 
 function rangeWords({ low, high }: { readonly low: number; readonly high: number }, unit: UnitId): string {
-  return `${formatExact(low, unit)} and ${formatExact(high, unit)} ${UNITS[unit].symbol}`
+  return `${formatKnown(low, unit)} and ${formatKnown(high, unit)} ${UNITS[unit].symbol}`
 }
 
 /** A value as somebody would type it: a size without offset, an angle after bottom dead centre by its word. */
@@ -98,6 +97,6 @@ function shownText({
   bottomCentreDeg: 180 | undefined
 }): string {
   if (value === undefined) return ''
-  if (size) return String(printed(differenceInUnit(value, unit)))
-  return bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatExact(value, unit)
+  if (size) return formatKnownSize(value, unit)
+  return bottomCentreDeg ? `${value - bottomCentreDeg} ABDC` : formatKnown(value, unit)
 }

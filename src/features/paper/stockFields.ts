@@ -1,6 +1,6 @@
 /** What a kind of part asks for, and what was filled in, without the form that shows it. */
 import type { StockDefinition, StockNumber, StockPart, StockWord, UnitSystem } from '@/core/build'
-import { formatExact, parseEntry, UNITS, type UnitId } from '@/core/quantity'
+import { formatKnown, parseEntry, UNITS, type UnitId } from '@/core/quantity'
 
 /** A part as it lies on the shelf, whatever its kind. */
 export type AnyPart = Readonly<StockPart & Record<string, string | number | undefined>>
@@ -79,7 +79,7 @@ function readNumber(field: StockNumber, text: string, system: UnitSystem): { rea
   const { value } = entry
   if (field.isPositive && value <= 0) return { wrong: 'is more than nothing' }
   if (field.isWhole && !Number.isInteger(value)) return { wrong: 'is a whole number' }
-  const shown = (bound: number) => `${formatExact(bound, unit)} ${UNITS[unit].symbol}`.trim()
+  const shown = (bound: number) => `${formatKnown(bound, unit)} ${UNITS[unit].symbol}`.trim()
   if (field.low !== undefined && value < field.low) return { wrong: `is at least ${shown(field.low)}` }
   if (field.high !== undefined && value > field.high) return { wrong: `is at most ${shown(field.high)}` }
   return { value }
@@ -92,7 +92,7 @@ export function fieldWords(field: StockNumber | StockWord, value: string | numbe
   const size = field.sizes?.find((one) => Math.abs(one.value - Number(value)) < SAME_SIZE)
   if (size) return size.label
   const unit = field.units[system]
-  return `${formatExact(Number(value), unit)} ${UNITS[unit].symbol}`.trim()
+  return `${formatKnown(Number(value), unit)} ${UNITS[unit].symbol}`.trim()
 }
 
 /** Sizes are named in thousandths and stored in millimetres: nearer than this they are one. */

@@ -8,12 +8,13 @@ import { Notice, Row } from '@/ui/Page'
 import styled from 'styled-components'
 import { useRefresh } from '@/ui/useRefresh'
 import { send } from '../send'
+import { closedDays, daysWords } from './closedDays'
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const
 
 const Fields = styled(Row)`
   align-items: end;
-  input:not([type='checkbox']) {
+  input[inputmode] {
     width: 110px;
   }
 `
@@ -24,6 +25,7 @@ interface Typed {
   readonly from: string
   readonly to: string
   readonly days: readonly number[]
+  readonly closed: string
 }
 
 /** Who and what the shop has to work with: kept for all engines, from now on. */
@@ -36,9 +38,10 @@ export function MeansForm({ means }: { means: ShopMeans }) {
     from: String(means.hours.from),
     to: String(means.hours.to),
     days: means.hours.days,
+    closed: daysWords(means.hours.closed ?? []),
   })
   const [wrong, setWrong] = useState('')
-  const set = (name: 'people' | 'stands' | 'from' | 'to') => (value: string) => setTyped((now) => ({ ...now, [name]: value }))
+  const set = (name: 'people' | 'stands' | 'from' | 'to' | 'closed') => (value: string) => setTyped((now) => ({ ...now, [name]: value }))
   const toggle = (day: number) =>
     setTyped((now) => ({ ...now, days: now.days.includes(day) ? now.days.filter((one) => one !== day) : [...now.days, day].sort() }))
   const keep = async () => {
@@ -48,8 +51,10 @@ export function MeansForm({ means }: { means: ShopMeans }) {
       return setWrong('People and stands are whole numbers, one at the least.')
     if (!(read.from >= 0 && read.to <= 24 && read.from < read.to)) return setWrong('A day is worked from one hour to a later one: 8 to 17.')
     if (typed.days.length === 0) return setWrong('Some day of the week is worked.')
+    const closed = closedDays(typed.closed)
+    if (!closed) return setWrong('Closed days as 2026-12-25, or a run of them as 2026-12-24 to 2027-01-02.')
     const { people, stands, from, to } = read
-    const answer = await send('/api/shop-means', { by, means: { people, stands, hours: { days: typed.days, from, to } } })
+    const answer = await send('/api/shop-means', { by, means: { people, stands, hours: { days: typed.days, from, to, closed } } })
     setWrong(answer.ok ? '' : answer.error)
     if (answer.ok) refresh()
   }
@@ -66,14 +71,8 @@ export function MeansForm({ means }: { means: ShopMeans }) {
         <TextField label="Stands" value={typed.stands} onChange={set('stands')} inputMode="numeric" numeric />
         <TextField label="From, o’clock" value={typed.from} onChange={set('from')} inputMode="decimal" numeric />
         <TextField label="To, o’clock" value={typed.to} onChange={set('to')} inputMode="decimal" numeric />
-        <Row role="group" aria-label="Days that are worked" style={{ gap: 6 }}>
-          {DAYS.map((name, day) => (
-            <label key={name} style={{ display: 'inline-flex', gap: 4, alignItems: 'center', minHeight: 40 }}>
-              <input type="checkbox" checked={typed.days.includes(day)} onChange={() => toggle(day)} />
-              {name}
-            </label>
-          ))}
-        </Row>
+        <WorkedDays days={typed.days} onToggle={toggle} />
+        <TextField label="Closed on" hint="2026-12-25, 2026-12-28 to 2027-01-02" value={typed.closed} onChange={set('closed')} />
         <Button type="submit">Plan with these</Button>
       </Fields>
       {wrong && (
@@ -82,5 +81,18 @@ export function MeansForm({ means }: { means: ShopMeans }) {
         </Notice>
       )}
     </form>
+  )
+}
+
+function WorkedDays({ days, onToggle }: { days: readonly number[]; onToggle: (day: number) => void }) {
+  return (
+    <Row role="group" aria-label="Days that are worked" style={{ gap: 6 }}>
+      {DAYS.map((name, day) => (
+        <label key={name} style={{ display: 'inline-flex', gap: 4, alignItems: 'center', minHeight: 40 }}>
+          <input type="checkbox" checked={days.includes(day)} onChange={() => onToggle(day)} />
+          {name}
+        </label>
+      ))}
+    </Row>
   )
 }

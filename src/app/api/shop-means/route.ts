@@ -10,7 +10,12 @@ const body = z.object({
       people: z.int().min(1).max(50),
       stands: z.int().min(1).max(50),
       hours: z
-        .object({ days: z.array(z.int().min(0).max(6)).min(1).max(7), from: z.number().min(0).max(23.5), to: z.number().min(0.5).max(24) })
+        .object({
+          days: z.array(z.int().min(0).max(6)).min(1).max(7),
+          from: z.number().min(0).max(23.5),
+          to: z.number().min(0.5).max(24),
+          closed: z.array(z.iso.date()).max(400).optional(),
+        })
         .refine(({ from, to }) => from < to, { message: 'a day ends after it begins' }),
     })
     .strict(),
