@@ -107,8 +107,8 @@ function asPlanned(found: Finding): Finding {
 }
 
 /** The limit that judges an output of a subject. */
-export function limitOf(output: Output | undefined, { valve }: Subject): Id | undefined {
-  return valve?.startsWith('exhaust') ? (output?.exhaustLimit ?? output?.limit) : output?.limit
+export function limitOf(output: Output | undefined, { valve, cam }: Subject): Id | undefined {
+  return (valve ?? cam)?.startsWith('exhaust') ? (output?.exhaustLimit ?? output?.limit) : output?.limit
 }
 
 function judged(build: Build, definition: BenchDefinition, output: OutputId, derived: Derived, subject: Subject): Finding {

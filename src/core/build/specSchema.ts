@@ -190,6 +190,8 @@ export const driveSchema = z
             name: z.string().trim().min(1).max(40),
             cam: z.enum(CAMS).optional(),
             teeth: z.int().min(8).max(200).optional(),
+            /** Each by what it lines up with. */
+            marks: z.array(words).max(4).readonly().optional(),
           })
           .strict(),
       )

@@ -15,6 +15,8 @@ export interface DriveWheel {
   /** The cam a sprocket turns. */
   readonly cam?: Cam
   readonly teeth?: number
+  /** Its marks at number one’s top, each by what it lines up with: `dot with the head’s face`. */
+  readonly marks?: readonly string[]
 }
 
 /** What turns the cams: every wheel the chain or belt runs over, in the running direction from the crank. */

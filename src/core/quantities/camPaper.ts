@@ -37,6 +37,8 @@ export const CAM_PAPER = {
   ...CARD_LINES,
   ...cardOf('Right', 'right bank', 'camsOfTwoBanks'),
   ...cardOf('High', 'high lobe', 'highLobes'),
+  intakeOverlapLift: { label: 'Intake lift at overlap TDC', ...LENGTH, low: 0, high: 10, hint: 'with its band as ±; where it is read' },
+  exhaustOverlapLift: { label: 'Exhaust lift at overlap TDC', ...LENGTH, low: 0, high: 10 },
   rockerRatio: { label: 'Rocker ratio', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 0.8, high: 2.5, hint: '1 for buckets' },
   intakeLash: { label: 'Intake lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },
   exhaustLash: { label: 'Exhaust lash', kind: 'length', units: { metric: 'mm', inch: 'thou' }, low: 0, high: 2 },

@@ -20,6 +20,11 @@ const MOST_WHEELS = 16
 const WheelRow = styled.div`
   display: grid;
   grid-template-columns: 24px 104px 1fr 1fr 66px auto;
+  /* Its marks stand below, across the row. */
+  > :nth-child(6) {
+    grid-column: 2 / -1;
+    order: 1;
+  }
   gap: 6px;
   align-items: center;
   select,
@@ -136,6 +141,18 @@ function troubleOf(drive: CamDrive): string {
   return ''
 }
 
+const MOST_MARKS = 4
+const MOST_MARK_LETTERS = 80
+
+/** Marks as they are typed, a semicolon between; none where nothing is. */
+function marksIn(text: string): readonly string[] | undefined {
+  const marks = text
+    .split(';')
+    .map((mark) => mark.trim().slice(0, MOST_MARK_LETTERS))
+    .filter(Boolean)
+  return marks.length > 0 ? marks.slice(0, MOST_MARKS) : undefined
+}
+
 interface WheelProps {
   readonly number: number
   readonly wheel: DriveWheel
@@ -188,6 +205,7 @@ function Wheel({ number, wheel, cams, put, earlier, remove }: WheelProps) {
         value={wheel.teeth ?? ''}
         onChange={({ target }) => put({ teeth: /^\d+$/.test(target.value) ? Number(target.value) : undefined })}
       />
+      <Marks title={title} wheel={wheel} put={put} />
       <Row>
         <Button size="small" aria-label={`${title}, one earlier`} isDisabled={number <= 2} onPress={earlier}>
           ↑
@@ -197,5 +215,23 @@ function Wheel({ number, wheel, cams, put, earlier, remove }: WheelProps) {
         </Button>
       </Row>
     </WheelRow>
+  )
+}
+
+/** What each mark of a wheel lines up with, at number one’s top. */
+function Marks({ title, wheel, put }: { title: string } & Pick<WheelProps, 'wheel' | 'put'>) {
+  const [typed, setTyped] = useState(wheel.marks?.join('; ') ?? '')
+  return (
+    <TextField
+      quiet
+      label={`${title}, its marks and what each lines up with; a semicolon between`}
+      placeholder={wheel.what === 'crank' ? 'dot with the cover’s edge; link with the dot' : 'marks: what they line up with'}
+      value={typed}
+      onChange={(text) => {
+        setTyped(text)
+        put({ marks: marksIn(text) })
+      }}
+      maxLength={160}
+    />
   )
 }

@@ -13,6 +13,7 @@ import { SelectField } from '@/ui/SelectField'
 import { CONSTRUCTION_WORDS, crankStyleWords, NUMBERING_CHOICES } from '@/wording/layout'
 import { countedOtherwise, layoutFrom, pinWords, textOf, type LayoutText } from './layoutText'
 import { QuantityInput } from './QuantityInput'
+import { Words } from './Words'
 
 const Stack = styled.div`
   display: grid;
@@ -259,6 +260,18 @@ function ConstructionFields({ edit, system, put }: { edit: SpecEdit; system: Spe
           unit={system === 'metric' ? 'mm' : 'in'}
           range={{ low: 10, high: 1000 }}
           onCommit={(spacing) => edit.change('bore spacing', (spec) => withBoreSpacing(spec, spacing))}
+        />
+      )}
+      {layout.cylinders > 1 && (
+        <Words
+          label="TDC and timing taken at cylinder"
+          value={layout.degreedAt?.join(', ') ?? ''}
+          onCommit={(text) => {
+            const numbers = [...new Set(text.match(/\d+/g)?.map(Number) ?? [])]
+              .filter((one) => one >= 1 && one <= layout.cylinders)
+              .slice(0, 2)
+            put({ degreedAt: numbers.length > 0 ? numbers : undefined }, 'the cylinder timing is taken at')
+          }}
         />
       )}
       {names.map((name) => {

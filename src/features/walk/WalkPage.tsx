@@ -17,6 +17,7 @@ import { StageTabs } from './StageTabs'
 import { StepList } from './StepList'
 import { StepPanel } from './StepPanel'
 import { useWalkInHand, type WalkInHand } from './useWalkInHand'
+import { TimingMarks } from './TimingMarks'
 import { WaitLinks } from './WaitLinks'
 import { WalkSide } from './WalkSide'
 
@@ -126,7 +127,14 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
             titleOf={titleOf}
             current={step?.id}
             pictures={(id) => picturesOf(served, hand, id).kept.length}
-            below={step && <UnderStep served={served} hand={hand} step={step} />}
+            below={
+              step && (
+                <>
+                  <TimingMarks step={step} drive={served.spec.drive} />
+                  <UnderStep served={served} hand={hand} step={step} />
+                </>
+              )
+            }
             onPick={pick}
           />
         </section>

@@ -6,6 +6,13 @@ import { counted, IN_WORDS, type ChangeWords, type CostWords, type RemarkWords }
 
 const SCHOOL_WORDS = { curve: 'its curve', events: 'events', equalLift: 'equal lift', overlapLift: 'lift at overlap' } as const
 
+const COMPARED_WORDS = {
+  centreline: 'their centreline',
+  opens: 'where it opens',
+  closes: 'where it closes',
+  duration: 'their duration',
+} as const
+
 /** Nearer than this nobody can say which way a cam stands off. */
 const AS_ITS_CARD_DEG = 0.05
 
@@ -57,10 +64,10 @@ export const REMARKS = {
   cardDisagrees: (disagreement) => `The card contradicts itself: ${disagreementWords(disagreement)}`,
   readBy: ({ schools: [first, ...others] }) =>
     `By ${SCHOOL_WORDS[first!]}${others.length > 0 ? `; also read by ${others.map((school) => SCHOOL_WORDS[school]).join(', ')}` : ''}.`,
-  schoolsDisagree: ({ one, other, apart }, _shown, system) => {
+  schoolsDisagree: ({ one, other, apart, at }, _shown, system) => {
     const by = differenceWords(apart.value.value, IN_WORDS.angle, system)
     return [
-      `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${by} apart, more than their doubt:`,
+      `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${by} apart at ${COMPARED_WORDS[at]}, more than their doubt:`,
       'a question, not an average. Read both again.',
     ].join(' ')
   },

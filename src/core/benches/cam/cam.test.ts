@@ -4,7 +4,7 @@ import { stationId, withSpec, type Build } from '@/core/build'
 import { withChanges, withPlannedAfter } from '@/core/build/changes'
 import { freshLayout } from '@/core/build/fresh'
 import { makeEngine, SimulatedGauges } from '@/core/twin'
-import { TRUTHS } from '@/core/benches'
+import { startingLimits, TRUTHS } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import {
   find,
@@ -212,9 +212,55 @@ describe('slips and contradictions', () => {
 
   it('ways of reading that disagree are a question: the best one counts, none is averaged in', () => {
     const off = at(tern, 'cam.event', { cam: 'intake', spot: 'closes' }, readingOf(tern, 'cam.event/intake/closes').value + 6)
-    expectNear(valueOf(cam, off, 'cam.schoolsApart.intake'), 3, 0.5)
+    // The centrelines are half of it apart; where it closes the ways are all of it apart.
+    expectNear(valueOf(cam, off, 'cam.schoolsApart.intake'), 6, 0.5)
     expect(find(cam, off, 'cam.schoolsApart.intake').remarks).toMatchObject([{ code: 'schoolsDisagree' }])
     expect(valueOf(cam, off, 'cam.advance.intake')).toBe(valueOf(cam, tern, 'cam.advance.intake'))
+  })
+
+  it('ways that agree at the centreline alone disagree: both events read 9° further out, as on another check lift', () => {
+    for (const which of ['intake', 'exhaust'] as const) {
+      const event = (spot: 'opens' | 'closes', by: number, build: Build) =>
+        at(build, 'cam.event', { cam: which, spot }, readingOf(tern, `cam.event/${which}/${spot}`).value + by)
+      const wide = event('closes', 9, event('opens', -9, tern))
+      const [curve, events] = [valueOf(cam, wide, `cam.byCurve.${which}`), valueOf(cam, wide, `cam.byEvents.${which}`)]
+      expect(Math.abs(curve - events)).toBeLessThan(0.5)
+      expectNear(valueOf(cam, wide, `cam.schoolsApart.${which}`), 18, 1)
+      expect(find(cam, wide, `cam.schoolsApart.${which}`).remarks).toMatchObject([{ code: 'schoolsDisagree', at: 'duration' }])
+      expect(verdictOf(cam, wide, `cam.schoolsApart.${which}`)).toBe('over')
+    }
+  })
+
+  it('the lift at overlap is judged in millimetres by its maker’s figure and band, exhaust alike', () => {
+    const asked = onPaper(by(tern, { camOverlapLift: true }), {
+      intakeOverlapLift: { value: 1.4, tolerance: 0.03, unit: 'mm', source: 'engine’s manual' },
+      exhaustOverlapLift: { value: 1.2, unit: 'mm', source: 'engine’s manual' },
+    })
+    const limits = startingLimits(asked.spec)
+    expect(limits['cam.overlapIntake']).toMatchObject({ lower: 1.37, upper: 1.43, target: 1.4, source: 'engine’s manual' })
+    // No band stands beside it: a tenth either way, and whose word that is.
+    expect(limits['cam.overlapExhaust']).toMatchObject({
+      lower: 1.1,
+      upper: 1.3,
+      source: 'Preset: common practice; the figure: engine’s manual',
+    })
+    const judged = withSpec(asked, { ...asked.spec, limits: { ...asked.spec.limits, ...limits } })
+    const lift = (which: 'intake' | 'exhaust', mm: number) =>
+      verdictOf(cam, withReading(judged, 'cam.overlapLift', { cam: which }, mm, 'dial-metric.1'), `cam.liftAtOverlap.${which}`)
+    expect([lift('intake', 1.6), lift('intake', 1.2), lift('exhaust', 1.5), lift('exhaust', 0.9)]).toEqual([
+      'over',
+      'under',
+      'over',
+      'under',
+    ])
+    // TDC is doubtful by a part of a degree, and the lobe rises by hundredths of a millimetre in one.
+    const { value } = find(
+      cam,
+      withReading(judged, 'cam.overlapLift', { cam: 'intake' }, 1.4, 'dial-metric.1'),
+      'cam.liftAtOverlap.intake',
+    ).figure!
+    expect(expand(value).U).toBeGreaterThan(0.015)
+    expect(expand(value).U).toBeLessThan(0.08)
   })
 
   it('a card that contradicts itself is said with both figures, and counts as its first numbers say', () => {

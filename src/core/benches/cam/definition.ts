@@ -4,7 +4,7 @@ import type { Cam } from '../../engine'
 import type { Figure } from '../../metrology'
 import { CAM_PAPER, VALVE_PAPER } from '../../quantities/camPaper'
 import { ENGINE_PAPER } from '../../quantities/enginePaper'
-import type { School } from '../../quantities/camMotion/schools'
+import type { ComparedAt, School } from '../../quantities/camMotion/schools'
 import type { methods } from './methods'
 
 declare module '../../build/ids' {
@@ -40,7 +40,7 @@ declare module '../../bench/vocabulary' {
     /** Which ways of reading there are, the one that counts first. */
     readBy: { readonly schools: readonly School[] }
     /** Two ways of reading that are further apart than both their doubts. */
-    schoolsDisagree: { readonly one: School; readonly other: School; readonly apart: Figure }
+    schoolsDisagree: { readonly one: School; readonly other: School; readonly apart: Figure; readonly at: ComparedAt }
     /** Rows of the curve to be read again. */
     curveSlips: { readonly slips: readonly LobeSlip[]; readonly degrees: readonly number[] }
     /** The rows scatter otherwise than wheel and dial say. */
@@ -116,6 +116,7 @@ export const definition = {
     'cam.byOverlapLift': { label: 'Centreline by lift at overlap', ...SHOWN_DEG, estimate: true },
     'cam.opens': { label: 'Opens, after overlap TDC', ...SHOWN_DEG },
     'cam.closes': { label: 'Closes, after overlap TDC', ...SHOWN_DEG },
+    'cam.liftAtOverlap': { label: 'Lift at overlap TDC', ...SHOWN_LIFT, limit: 'cam.overlapIntake', exhaustLimit: 'cam.overlapExhaust' },
     'cam.duration': { label: 'Duration at the check lift', ...SHOWN_DEG },
     'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG, limit: 'cam.durationApart' },
     'cam.peakLift': { label: 'Lobe lift', ...SHOWN_LIFT },
@@ -146,6 +147,8 @@ export const definition = {
     'cam.throwsApart': { label: 'TDC beyond its throw', ...SHOWN_DEG },
     'cam.advance': { label: 'Before its card (later is negative)', ...SHOWN_DEG },
     'cam.schoolsApart': { label: 'Ways of reading apart', ...SHOWN_DEG },
+    'cam.overlapIntake': { label: 'Lift at overlap TDC, intake', ...SHOWN_LIFT },
+    'cam.overlapExhaust': { label: 'Lift at overlap TDC, exhaust', ...SHOWN_LIFT },
     'cam.durationApart': { label: 'Duration beyond its card', ...SHOWN_DEG },
     'cam.retardApart': { label: 'Later than noted for the ratio', ...SHOWN_DEG },
     'cam.outOfLine': { label: 'Sprockets out of line', ...SHOWN_LIFT },

@@ -163,6 +163,43 @@ function byOverlapLift(build: Build, cam: Cam): Derived {
   return asTurnedBack(build, [station], { figure: laterBy(build, cam, station, found, signOf(cam)), remarks: [{ code: 'syntheticLobe' }] })
 }
 
+const LIFT_AT_OVERLAP: FormulaText = {
+  id: 'liftAtOverlap',
+  title: 'Lift at overlap TDC',
+  kind: 'length',
+  expression: 'as read; what TDC is off by moves it along the lobe',
+  source: 'common practice',
+}
+/** Lifts between which the slope of a lobe is taken, mm. */
+const SLOPE_MM = 0.05
+
+/** The lift at overlap TDC where it is read, as doubtful as TDC makes it there. */
+export function liftAtOverlap(build: Build, cam: Cam): Derived {
+  const read = asRead(build, 'cam.overlapLift', { cam })
+  if (!isKnown(read)) return read
+  const tdc = tdcOf(build, cam)
+  const slope = slopeAtLift(build, cam, read.figure.value.value)
+  if (!isKnown(tdc) || slope === undefined) return { ...read, isPartial: true }
+  return {
+    figure: resultOf(LIFT_AT_OVERLAP, [
+      { label: 'Lift read', weight: 1, figure: read.figure },
+      { label: 'True TDC', weight: -signOf(cam) * slope, figure: atTdc(tdc.figure) },
+    ]),
+  }
+}
+
+/** How fast a lobe as its card has it rises at a lift, mm a crank degree; undefined where the card does not say. */
+function slopeAtLift(build: Build, cam: Cam, liftMm: number): number | undefined {
+  const card = allOf({ peak: cardLobeLift(build, cam), duration: cardDuration(build, cam) })
+  if (card.missing) return undefined
+  const { peak, duration } = card.figures
+  const lobe = lobeOfDuration(peak.value.value, duration.value.value, checkLift(build).value.value, USUAL_LOBE_POWER)
+  const half = (mm: number) => lobe && closedHalfDurationDeg(lobe, mm)
+  const [below, above] = [half(Math.max(0, liftMm - SLOPE_MM)), half(liftMm + SLOPE_MM)]
+  if (below === undefined || above === undefined || below <= above) return undefined
+  return (Math.min(liftMm, SLOPE_MM) + SLOPE_MM) / (below - above)
+}
+
 /** The ways, the one that counts where several are there first: the more rows, the less hangs on one of them. */
 const SCHOOLS = { curve: byCurve, events: byEvents, equalLift: byEqualLift, overlapLift: byOverlapLift } as const satisfies Readonly<
   Record<School, (build: Build, cam: Cam) => Derived>
@@ -213,17 +250,61 @@ const SCHOOLS_APART: FormulaText = {
   source: 'definition',
 }
 
-/** The two ways of reading that are furthest apart; by fewer than two there is nothing to hold against anything. */
+/** What ways of reading are held against each other at: their centrelines may agree where events and duration do not. */
+export type ComparedAt = 'centreline' | 'opens' | 'closes' | 'duration'
+
+interface Read {
+  readonly school: School
+  readonly figure: Figure
+}
+
+const DURATION: FormulaText = { id: 'duration', title: 'Duration', kind: 'angle', expression: 'closes − opens', source: 'definition' }
+
+function durationByEvents(build: Build, cam: Cam): Derived {
+  const events = allOf({ opens: opensAt(build, cam), closes: closesAt(build, cam) })
+  if (events.missing) return events
+  return {
+    figure: resultOf(DURATION, [
+      { label: 'Closes', weight: 1, figure: events.figures.closes },
+      { label: 'Opens', weight: -1, figure: events.figures.opens },
+    ]),
+  }
+}
+
+/** What curve and events say of one thing, as far as they say it. */
+function curveAndEvents(curve: Derived, events: Derived): readonly Read[] {
+  return [
+    ...(isKnown(curve) ? [{ school: 'curve', figure: curve.figure } as const] : []),
+    ...(isKnown(events) ? [{ school: 'events', figure: events.figure } as const] : []),
+  ]
+}
+
+function comparedAt(build: Build, cam: Cam): readonly { readonly at: ComparedAt; readonly all: readonly Read[] }[] {
+  const all = [
+    { at: 'centreline', all: known(build, cam) },
+    { at: 'opens', all: curveAndEvents(onCurve(build, cam, 'open'), opensAt(build, cam)) },
+    { at: 'closes', all: curveAndEvents(onCurve(build, cam, 'close'), closesAt(build, cam)) },
+    { at: 'duration', all: curveAndEvents(onCurve(build, cam, 'duration'), durationByEvents(build, cam)) },
+  ] as const
+  return all.filter((one) => one.all.length > 1)
+}
+
+/** The two ways of reading that are furthest apart, and at what; by fewer than two there is nothing to hold against anything. */
 export function schoolsApart(build: Build, cam: Cam): Derived {
-  const all = known(build, cam)
-  if (all.length < 2) return { missing: missingBy(build, cam) }
+  const furthest = comparedAt(build, cam)
+    .map(({ at, all }) => ({ at, ...apartAmong(all) }))
+    .toSorted((a, b) => b.figure.value.value - a.figure.value.value)[0]
+  if (!furthest) return { missing: missingBy(build, cam) }
+  const { at, one, other, figure } = furthest
+  const isBeyondDoubt = figure.value.value > expand(figure.value).U
+  return { figure, remarks: isBeyondDoubt ? [{ code: 'schoolsDisagree', one, other, apart: figure, at }] : [] }
+}
+
+function apartAmong(all: readonly Read[]): { readonly one: School; readonly other: School; readonly figure: Figure } {
   const ranked = all.toSorted((a, b) => a.figure.value.value - b.figure.value.value)
   const [least, most] = [ranked[0]!, ranked.at(-1)!]
   const plain = apart(SCHOOLS_APART, { label: most.school, figure: most.figure }, { label: least.school, figure: least.figure })
   // The outermost of several ways stand further apart by chance than any two.
   const values = all.map((one) => one.figure.value)
-  const figure = asExtreme(plain, selectionU('range', values, plain.value))
-  const remarks: Remark[] =
-    figure.value.value > expand(figure.value).U ? [{ code: 'schoolsDisagree', one: most.school, other: least.school, apart: figure }] : []
-  return { figure, remarks }
+  return { one: most.school, other: least.school, figure: asExtreme(plain, selectionU('range', values, plain.value)) }
 }
