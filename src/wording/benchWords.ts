@@ -33,6 +33,7 @@ const REMARKS = {
   },
   owns: ({ share, label }) => capital(`${percent(share)} of the uncertainty is ${label}.`),
   contradictsPaper: ({ paper }, shown, system) => `Paper says ${plainWords(paper.value.value, shown, system)}.`,
+  restsOnPart: () => 'What it rests on is read in part, or of a part that is out: not settled before the rest is read.',
   incomplete: ({ used, wanted }) => `From ${used} of ${wanted} only: not settled before the rest is read.`,
   oldPart: ({ part }) =>
     part === 'piston'

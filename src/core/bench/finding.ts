@@ -111,6 +111,9 @@ export function limitOf(output: Output | undefined, { valve, cam }: Subject): Id
   return (valve ?? cam)?.startsWith('exhaust') ? (output?.exhaustLimit ?? output?.limit) : output?.limit
 }
 
+/** Remarks that say why a figure is not called within although it is. */
+const SAYS_WHY: ReadonlySet<Remark['code']> = new Set(['incomplete', 'leftOutAtSpeed', 'syntheticLobe', 'curveSlips', 'tdcNotProven'])
+
 function judged(build: Build, definition: BenchDefinition, output: OutputId, derived: Derived, subject: Subject): Finding {
   const id = findingId(output, subject)
   const limitKey = limitOf(definition.outputs[output], subject)
@@ -125,8 +128,11 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
       ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance)
       : judge(figure.value, limit, rule, isSize(definition, output)))
   const conformity: Conformity | undefined =
-    byLimit && derived.isPartial && byLimit.verdict === 'within' ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false } : byLimit
+    byLimit && derived.isPartial && byLimit.verdict === 'within'
+      ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false, isHeldBack: true }
+      : byLimit
   const remarks = [...(derived.remarks ?? [])]
+  if (conformity?.isHeldBack && !remarks.some(({ code }) => SAYS_WHY.has(code))) remarks.push({ code: 'restsOnPart' })
   if (conformity?.verdict === 'inDoubt' && !derived.isPartial) remarks.push(...mainOwner(build, definition, figure))
   return { id, output, figure, missing: [], limit, conformity, remarks, ...subject }
 }

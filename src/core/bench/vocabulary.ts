@@ -14,6 +14,8 @@ export interface RemarkFields {
   owns: { readonly label: string; readonly share: number }
   contradictsPaper: { readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
   incomplete: { readonly used: number; readonly wanted: number }
+  /** What a figure that is held back rests on was read in part, is of a card, or of a part that is out: where nothing else says which. */
+  restsOnPart: object
   planned: object
   partState: { readonly state: PartState }
   partStates: { readonly states: readonly PartState[] }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { withEntries, type Build, type Entry } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { soundBuild, stamp, TODAY } from '../../../tests/support/builds'
+import { soundBuild, stamp, TODAY, without } from '../../../tests/support/builds'
 import { benchById, benchChecks, BENCHES, openBuild } from '.'
 
 const [tern, petrel] = DEMO_BUILDS.map((demo) => openBuild(demoDocument(demo, TODAY))) as [Build, Build]
@@ -80,5 +80,25 @@ describe('checks', () => {
         .map(({ place }) => place.main),
     ).toEqual([1, 2, 3, 4, 5, 6])
     expect(benchChecks(benchById('rods'), tern).filter(({ id }) => id === 'rods.pinClips')).toHaveLength(5)
+  })
+})
+
+describe('a figure that is not called within although it is', () => {
+  const SAID = new Set(['incomplete', 'leftOutAtSpeed', 'syntheticLobe', 'curveSlips', 'tdcNotProven', 'restsOnPart'])
+
+  it('says why, whatever of it is not read', () => {
+    for (const which of [0, 1, 2])
+      for (const part of [0, 1, 2, 3]) {
+        const build = without(soundBuild(which), ({ id }) => part > 0 && id.charCodeAt(35) % 4 === part)
+        const held = BENCHES.flatMap((bench) => bench.derive(build)).filter(({ conformity }) => conformity?.isHeldBack)
+        for (const { id, conformity, remarks } of held) {
+          expect(conformity!.verdict, id).toBe('inDoubt')
+          expect(
+            remarks.some(({ code }) => SAID.has(code)),
+            id,
+          ).toBe(true)
+        }
+        if (part > 0) expect(held.length).toBeGreaterThan(0)
+      }
   })
 })

@@ -28,6 +28,8 @@ export interface Conformity {
   readonly excess: number
   /** No value of this uncertainty could be called within: the band is narrower than the guard needs. */
   readonly gaugeCannotDecide: boolean
+  /** Within by what is known, and not called so: what it rests on is not all read, or of a part that is out. */
+  readonly isHeldBack?: true
 }
 
 /** One-sided 95 % point of the normal distribution, to the digits the standard gives. */

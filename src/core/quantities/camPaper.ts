@@ -54,6 +54,18 @@ export const VALVE_PAPER = {
     hint: 'valve shut, gasket crushed: travel along the valve until it touches',
   },
   exhaustValveDrop: { label: 'Exhaust valve drop at TDC', ...LENGTH, low: -5, high: 40 },
-  intakeValveAngle: { label: 'Intake valve to its bore', kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 0, high: 60 },
-  exhaustValveAngle: { label: 'Exhaust valve to its bore', kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 0, high: 60 },
+  intakeValveAngle: {
+    label: 'Angle of the intake valves to the bore',
+    kind: 'angle',
+    units: { metric: 'deg', inch: 'deg' },
+    low: 0,
+    high: 60,
+  },
+  exhaustValveAngle: {
+    label: 'Angle of the exhaust valves to the bore',
+    kind: 'angle',
+    units: { metric: 'deg', inch: 'deg' },
+    low: 0,
+    high: 60,
+  },
 } as const satisfies Readonly<Record<string, PaperDefinition>>

@@ -275,11 +275,11 @@ function judgeOf(bench: Bench, row: SheetRow | undefined): Id | undefined {
   return row && bench.definition.characteristics[row.characteristic]!.judgedBy
 }
 
-/** After the last of several rows that go into one value stands the value. */
+/** After the last of several rows that go into one value stands the value, once, by however many ways it was read. */
 function isLastOfSeveral(bench: Bench, sheet: SheetOf, index: number): boolean {
   const output = judgeOf(bench, sheet.rows[index])
   const feeding = sheet.rows.filter((row) => judgeOf(bench, row) === output).length
-  return output !== undefined && feeding > 1 && output !== judgeOf(bench, sheet.rows[index + 1])
+  return output !== undefined && feeding > 1 && sheet.rows.findLastIndex((row) => judgeOf(bench, row) === output) === index
 }
 
 /** The rows whose places one value each is of: the first, or the first of every line. */

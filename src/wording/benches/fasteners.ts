@@ -22,7 +22,7 @@ export const REMARKS = {
   },
   onOtherLubes: ({ lube, others }) => lubeSentence(lube, others),
   gearsAbut: () => 'The gears may touch end on: turn them by hand before anything is tightened.',
-  notElastic: () => 'It has left its straight line: not all of its stretch is load.',
+  notElastic: () => 'A bolt it rests on has left its straight line: not all of its stretch is load.',
   torqueHolds: ({ for: holdsFor }) => HOLDS_FOR[holdsFor],
 } satisfies Partial<RemarkWords>
 

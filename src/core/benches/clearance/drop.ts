@@ -42,7 +42,10 @@ export const dropBy = quantity('valveDropBy', (build, valve: string, way: Way): 
   switch (way) {
     case 'drop': {
       const read = at(build, 'clearance.drop', valve)
-      return isKnown(read) ? asItRuns(build, valve, stationOf('clearance.drop', valve), read.figure) : read
+      if (isKnown(read)) return asItRuns(build, valve, stationOf('clearance.drop', valve), read.figure)
+      // What stands on paper is wanted with the reading, not after the last of them.
+      const angle = valveAngle(build, camKind(camOf(build, valve)))
+      return isKnown(angle) ? read : { missing: [...read.missing, ...angle.missing] }
     }
     case 'dial': {
       const read = dropByDial(build, valve)

@@ -1,7 +1,7 @@
 import type { Build } from '../../build/build'
 import { stationId } from '../../build/place'
 import { quantity } from '../../build/remembered'
-import { formula, resultOf, type Figure } from '../../metrology'
+import { expand, formula, resultOf, type Figure } from '../../metrology'
 import type { Finding, Missing, Remark } from '../../bench/bench'
 import { boltLabel, knownFigures, spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
@@ -71,13 +71,23 @@ const loadOf = quantity('boltLoad', (build, bolt: number): Derived => {
   if (inputs.missing) return inputs
   const figure = loadFromStretch.of(inputs.figures)
   // What it stretched beyond its line is no load.
-  return hasYielded(build, bolt) ? { figure, isPartial: true, remarks: [{ code: 'notElastic' }] } : { figure }
+  return { figure, ...notElastic(build, [bolt]) }
 })
 
-function hasYielded(build: Build, bolt: number): boolean {
+/** Its curve left its line upwards, or loose again it stands longer than it was by more than it may. */
+const hasYielded = quantity('boltYielded', (build, bolt: number): boolean => {
+  const growth = growthOf(build, bolt)
+  const mostMm = build.spec.limits['fasteners.growth']?.upper ?? 0
+  const isLonger = isKnown(growth) && growth.figure.value.value - expand(growth.figure.value).U > mostMm
   return (
-    boltsTried(build).includes(bolt) && curvesOf(build, bolt).some(({ leavesAt, bend }) => leavesAt !== undefined && bend.value.value > 0)
+    isLonger ||
+    (boltsTried(build).includes(bolt) && curvesOf(build, bolt).some(({ leavesAt, bend }) => leavesAt !== undefined && bend.value.value > 0))
   )
+})
+
+/** Of bolts that yielded, what they carry is no load; nor is what is made of it. */
+function notElastic(build: Build, bolts: readonly number[]): Pick<Extract<Derived, { figure: Figure }>, 'isPartial' | 'remarks'> {
+  return bolts.some((bolt) => hasYielded(build, bolt)) ? { isPartial: true, remarks: [{ code: 'notElastic' }] } : {}
 }
 
 function ofYield(build: Build, bolt: number): Derived {
@@ -109,11 +119,18 @@ function nutFactorOf(build: Build, bolt: number): Derived {
     diameterMm: thread ? { figure: thread.diameterMm } : wants('thread'),
     loadN: loadOf(build, bolt),
   })
-  return inputs.missing ? inputs : { figure: nutFactor.of(inputs.figures) }
+  return inputs.missing ? inputs : { figure: nutFactor.of(inputs.figures), ...notElastic(build, [bolt]) }
 }
 
 function stretchSpread(build: Build): Derived {
-  return spreadAcross('length', new Map(boltsMeasured(build).map((bolt) => [bolt, stretchOf(build, bolt)])), 'bolt')
+  const bolts = boltsMeasured(build)
+  return marked(spreadAcross('length', new Map(bolts.map((bolt) => [bolt, stretchOf(build, bolt)])), 'bolt'), notElastic(build, bolts))
+}
+
+/** A figure with what is to be said of what it rests on. */
+function marked(derived: Derived, { isPartial, remarks = [] }: ReturnType<typeof notElastic>): Derived {
+  if (!isKnown(derived)) return derived
+  return { ...derived, isPartial: (derived.isPartial ?? false) || (isPartial ?? false), remarks: [...(derived.remarks ?? []), ...remarks] }
 }
 
 function curvesOf(build: Build, bolt: number): readonly (Curve & { readonly cycle: number })[] {
@@ -194,24 +211,36 @@ const shareApart = formula({
 /** With fewer beside it nobody can say which is the odd one. */
 const LEAST_OTHERS = 3
 
-/** A bolt against the others at the same torque, brought to load so that a longer one is not odd for being longer. */
+/**
+ * A bolt against the others at the same torque, brought to load so that a longer one is not odd for being longer. One that yielded
+ * is held against the others, and none against it.
+ */
 function slopeApartOf(build: Build, bolt: number): Derived {
   const own = loadForTorque(build, bolt)
   const { known, wanted, missing } = loadsForTorque(build)
-  if (!isKnown(own) || known.size <= LEAST_OTHERS) return { missing: isKnown(own) ? missing : own.missing }
-  const share = 1 / (known.size - 1)
+  const isAmong = known.has(bolt)
+  const count = known.size - (isAmong ? 1 : 0)
+  if (!isKnown(own) || count < LEAST_OTHERS) return { missing: isKnown(own) ? missing : own.missing }
   const others = resultOf(
     { id: 'meanOfOthers', title: 'Mean of the others', kind: 'ratio', expression: '(all − this one) ÷ how many', source: 'definition' },
     [
-      { label: 'All together', weight: share, figure: sumOfLoads(build) },
-      { label: 'This one', weight: -share, figure: own.figure },
+      { label: 'All together', weight: 1 / count, figure: sumOfLoads(build) },
+      ...(isAmong ? [{ label: 'This one', weight: -1 / count, figure: own.figure }] : []),
     ],
   )
-  return { figure: shareApart.of({ own: own.figure, others }), isPartial: known.size < wanted }
+  const figure = shareApart.of({ own: own.figure, others })
+  return marked({ figure, isPartial: known.size < wanted }, isCounted(build, bolt) ? {} : notElastic(build, [bolt]))
 }
 
+/** The straight part of a curve tells the load of a bolt also where it yielded further up. */
+function isCounted(build: Build, bolt: number): boolean {
+  return build.spec.methods.rodBolts === 'curves' || !hasYielded(build, bolt)
+}
+
+/** Of the bolts whose stretch is load: what each makes of its torque. */
 function loadsForTorque(build: Build) {
-  const all = new Map(boltsMeasured(build).map((bolt) => [bolt, loadForTorque(build, bolt)]))
+  const counted = boltsMeasured(build).filter((bolt) => isCounted(build, bolt))
+  const all = new Map(counted.map((bolt) => [bolt, loadForTorque(build, bolt)]))
   const missing = [...all.values()].flatMap((one) => (isKnown(one) ? [] : one.missing))
   return { known: knownFigures(all), wanted: all.size, missing }
 }
@@ -228,7 +257,12 @@ function torqueFor(holdsFor: Extract<Remark, { code: 'torqueHolds' }>['for'], wi
   return (build: Build, bolt: number): Derived => {
     const found = torqueFound(build, bolt)
     if (!isKnown(found)) return found
-    return { ...found, figure: widen(found.figure), remarks: [...(found.remarks ?? []), { code: 'torqueHolds', for: holdsFor }] }
+    const widened = {
+      ...found,
+      figure: widen(found.figure),
+      remarks: [...(found.remarks ?? []), { code: 'torqueHolds', for: holdsFor } as const],
+    }
+    return marked(widened, notElastic(build, [bolt]))
   }
 }
 

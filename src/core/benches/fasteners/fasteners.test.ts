@@ -35,6 +35,8 @@ const moved = (build: Build, bolt: number, cycle: number, torque: number, byMm: 
   return withReading(build, 'fasteners.lengthAt', { bolt, cycle, torque }, value + byMm, MIC)
 }
 
+const codesOf = (id: string) => find(fasteners, tern, id).remarks.map(({ code }) => code)
+
 describe('the odd rod bolt of the demo', () => {
   it('is found by its curve, named, and left out: the second of rod 4 gives above 38 N·m, at half of what its sheet says', () => {
     const bent = fasteners.derive(tern).filter(({ output, conformity }) => output === 'fasteners.bend' && conformity?.verdict !== 'within')
@@ -45,6 +47,15 @@ describe('the odd rod bolt of the demo', () => {
     expect(verdictOf(fasteners, tern, 'fasteners.growth.b8')).toBe('over')
     expect(find(fasteners, tern, 'fasteners.load.b8').remarks).toEqual([{ code: 'notElastic' }])
     expect(verdictOf(fasteners, tern, 'fasteners.ofYield.b8')).toBeUndefined()
+    // It is in every figure it has a part in, and in none of the others' own.
+    for (const id of ['ofYield.b8', 'nutFactor.b8', 'stretchSpread']) expect(codesOf(`fasteners.${id}`), id).toContain('notElastic')
+    for (const id of ['load.b7', 'ofYield.b7', 'nutFactor.b7']) expect(codesOf(`fasteners.${id}`), id).not.toContain('notElastic')
+  })
+
+  it('by its growth alone it has yielded as well: pulled by its stretch, nobody drew a curve', () => {
+    const pulled = by(tern, 'stretch')
+    expect(find(fasteners, pulled, 'fasteners.load.b8').remarks).toContainEqual({ code: 'notElastic' })
+    expect(find(fasteners, pulled, 'fasteners.load.b7').remarks).toEqual([])
   })
 
   it('is to be thrown away, and nothing else is advised', () => {
