@@ -16,20 +16,23 @@ const JOIN_MM = 8
 
 export type Shape = ContentCanvas['canvas'][number]
 
-export function trueScalePage(size: SheetSize, compress: boolean): Omit<TDocumentDefinitions, 'content'> {
+export type PageWay = 'landscape' | 'portrait'
+
+export function trueScalePage(size: SheetSize, compress: boolean, way: PageWay = 'landscape'): Omit<TDocumentDefinitions, 'content'> {
   return {
     pageSize: size,
-    pageOrientation: 'landscape',
+    pageOrientation: way,
     pageMargins: [pt(MARGIN_MM), pt(MARGIN_MM), pt(MARGIN_MM), pt(MARGIN_MM)],
     compress,
     defaultStyle: { font: 'Archivo', fontSize: 9 },
   }
 }
 
-/** The sheets of a paper that places take, the longer side lying along. */
-export function sheetsOn(positions: readonly Position[], size: SheetSize): readonly Sheet[] {
+/** The sheets of a paper that places take, its longer side lying along unless it is to stand. */
+export function sheetsOn(positions: readonly Position[], size: SheetSize, way: PageWay = 'landscape', edgeMm?: number): readonly Sheet[] {
   const { widthMm, heightMm } = PAGES[size]
-  return sheetsOf(positions, widthMm - 2 * MARGIN_MM, heightMm - 2 * MARGIN_MM - HEAD_MM)
+  const [across, down] = way === 'landscape' ? [widthMm, heightMm] : [heightMm, widthMm]
+  return sheetsOf(positions, across - 2 * MARGIN_MM, down - 2 * MARGIN_MM - HEAD_MM, edgeMm)
 }
 
 /** Where a place comes to lie on the page of a sheet, in points. */

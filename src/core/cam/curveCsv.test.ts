@@ -23,6 +23,8 @@ describe('a lift table', () => {
       ['angle,lift in', (mm: number) => (mm / 25.4).toFixed(4)],
       ['Angle, Lift (thou)', (mm: number) => (mm / 0.0254).toFixed(1)],
       ['angle;lift_mm', (mm: number) => mm.toFixed(3)],
+      ['Degrees,lift', (mm: number) => mm.toFixed(3)],
+      ['crank (deg),lift mm', (mm: number) => mm.toFixed(3)],
     ] as const) {
       const text = table((line) => (header.includes(';') ? line.replace(',', ';').replace('.', ',') : line), header, lift)
       const other = liftTableFrom(text)

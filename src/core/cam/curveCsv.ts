@@ -12,8 +12,8 @@ export type CurveTableIssue =
 
 const MOST_ROWS = 1500
 const NUMBER = /^[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)$/
-/** `lift`, `lift mm`, `lift (in)`, `lift_thou`. */
-const HEADER = /^(angle|lift)(?:[\s_,(/[]+([^\s)\]]+)[)\]]?)?$/i
+/** `lift`, `lift mm`, `lift (in)`, `lift_thou`; the angle’s column may be called degrees, deg or crank. */
+const HEADER = /^(angle|degrees?|deg|crank|lift)(?:[\s_,(/[]+([^\s)\]]+)[)\]]?)?$/i
 
 /**
  * A lift table as text: columns `angle`, crank degrees after overlap TDC from −360 to 720, and `lift`, in mm unless its header names
@@ -23,7 +23,8 @@ export function liftTableFrom(text: string): { readonly rows: readonly LiftRow[]
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' })
   const [header = [], ...lines] = data
   const columns = header.map((name) => HEADER.exec(name.trim()))
-  const at = (column: 'angle' | 'lift') => columns.findIndex((match) => match?.[1]?.toLowerCase() === column)
+  const at = (column: 'angle' | 'lift') =>
+    columns.findIndex((match) => match && (match[1]!.toLowerCase() === 'lift' ? 'lift' : 'angle') === column)
   const missing = (['angle', 'lift'] as const).filter((column) => at(column) < 0)
   if (missing.length > 0) return { issues: missing.map((column) => ({ code: 'missingColumn', column })) }
   const unit = liftUnit(columns[at('lift')]![2])

@@ -28,10 +28,10 @@ export function onPaper({ xMm, yMm }: Position): Position {
 }
 
 /** The sheets that places take at true scale, left to right and top to bottom, each overlapping its neighbour. */
-export function sheetsOf(positions: readonly Position[], widthMm: number, heightMm: number): readonly Sheet[] {
+export function sheetsOf(positions: readonly Position[], widthMm: number, heightMm: number, edgeMm = EDGE_MM): readonly Sheet[] {
   const laid = positions.map(onPaper)
   const spans = (values: readonly number[], room: number) => {
-    const [low, high] = [Math.min(...values) - EDGE_MM, Math.max(...values) + EDGE_MM]
+    const [low, high] = [Math.min(...values) - edgeMm, Math.max(...values) + edgeMm]
     const count = Math.max(1, Math.ceil((high - low - OVERLAP_MM) / (room - OVERLAP_MM)))
     const whole = count * room - (count - 1) * OVERLAP_MM
     const from = (low + high - whole) / 2

@@ -19,11 +19,14 @@ const TURNS: readonly { readonly value: WheelTurns; readonly label: string }[] =
   label: `Numbers grow ${value}`,
 }))
 
+/** As the wheel is marked that the engine is degreed with. */
+const OWN_NUMBERING: Readonly<Record<360 | 180 | 90, WheelNumbering>> = { 360: '0-360', 180: '0-180-0', 90: '0-90-0-90' }
+
 /** A degree wheel of any diameter, and a tape for a balancer, to print at true scale. */
 export function PrintPanel({ build, system, onClose }: ToolProps & { onClose: () => void }) {
   const unit = system === 'metric' ? 'mm' : 'in'
   const [text, setText] = useState(system === 'metric' ? '180' : '7')
-  const [numbering, setNumbering] = useState<WheelNumbering>('0-180-0')
+  const [numbering, setNumbering] = useState<WheelNumbering>(OWN_NUMBERING[build.spec.methods.camWheel])
   // A wheel on the nose of the crank passes its pointer against the way the crank turns.
   const [turns, setTurns] = useState<WheelTurns>(build.spec.layout.rotation === 'clockwise' ? 'anticlockwise' : 'clockwise')
   const typed = parseEntry(text, { kind: 'length', unit })

@@ -20,6 +20,11 @@ describe('a printed degree wheel', () => {
     found.forEach((deg, index) => expect(Math.min(Math.abs(deg - index), 360 - Math.abs(deg - index))).toBeLessThan(0.02))
   })
 
+  it('of 180 mm fits one sheet of either paper, standing; 195 mm do not', async () => {
+    for (const size of ['A4', 'LETTER'] as const) expect((await printed({ ...wheel, diameterMm: 180 }, size)).pages).toHaveLength(1)
+    expect((await printed({ ...wheel, diameterMm: 195 })).pages.length).toBeGreaterThan(1)
+  })
+
   it('measures 100 mm where it says so, on either paper', async () => {
     for (const size of ['A4', 'LETTER'] as const) {
       const { pages, scales } = await printed(wheel, size)

@@ -13,9 +13,21 @@ export interface PrintedWheel {
 }
 
 const HUB_MM = 6
-const LABEL_IN_MM = 5
-const LABEL_PT = 8
+const TAPE_LABEL_IN_MM = 5
+/** Numerals are read at arm's length: as large as every tenth degree leaves room for. */
+const LABEL = { leastPt: 8, mostPt: 22, ptPerMm: 0.085 }
+/** From the end of a line to the middle of its number. */
+const CLEAR_SHARE = 1.05
+const LETTER_SHARE = 0.6
+/** The rim of a wheel is cut along, and wants no room beyond it. */
+const RIM_EDGE_MM = 1
+
+function labelPt({ kind, diameterMm }: PrintedWheel): number {
+  return kind === 'tape' ? LABEL.leastPt : Math.min(LABEL.mostPt, Math.max(LABEL.leastPt, diameterMm * LABEL.ptPerMm))
+}
+
 const TAPE_WIDTH_MM = 16
+const PT_PER_MM = pt(1)
 
 /** A degree wheel to cut out, or a tape for a balancer, on as many sheets as it takes. */
 export async function wheelPdf(wheel: PrintedWheel, size: SheetSize, compress = true): Promise<Uint8Array<ArrayBuffer>> {
@@ -23,9 +35,17 @@ export async function wheelPdf(wheel: PrintedWheel, size: SheetSize, compress = 
     wheel.kind === 'wheel'
       ? wheelGraduations(wheel.diameterMm, wheel.turns, wheel.numbering)
       : tapeGraduations(wheel.diameterMm, wheel.turns)
-  const sheets = sheetsOn(cornersOf(graduations), size)
+  const corners = cornersOf(graduations)
+  const edgeMm = wheel.kind === 'wheel' ? RIM_EDGE_MM : undefined
+  const [along, upright] = (['landscape', 'portrait'] as const).map((way) => sheetsOn(corners, size, way, edgeMm)) as [
+    readonly Sheet[],
+    readonly Sheet[],
+  ]
+  // A wheel that fits a sheet stands on one, whichever way that has to lie.
+  const way = upright.length < along.length ? 'portrait' : 'landscape'
+  const sheets = way === 'portrait' ? upright : along
   return pdfOf({
-    ...trueScalePage(size, compress),
+    ...trueScalePage(size, compress, way),
     info: { title: titleOf(wheel) },
     content: sheets.flatMap((sheet, index) => sheetContent(wheel, graduations, { sheet, sheets, isLater: index > 0 })),
   })
@@ -76,13 +96,21 @@ function outline({ kind, diameterMm }: PrintedWheel, sheet: Sheet): Shape[] {
   return isInside(middle, sheet) ? [rim, hub, ...cross({ x, y }, HUB_MM + 2, 0.4)] : [rim]
 }
 
-function labelOf({ kind }: PrintedWheel, { label, to }: Graduation, sheet: Sheet): Content[] {
+function labelOf(wheel: PrintedWheel, { label, to }: Graduation, sheet: Sheet): Content[] {
   if (label === undefined) return []
+  const { kind } = wheel
+  const size = labelPt(wheel)
   const radius = Math.hypot(to.xMm, to.yMm)
-  const inwards = (radius - LABEL_IN_MM) / radius
-  const place = kind === 'wheel' ? { xMm: to.xMm * inwards, yMm: to.yMm * inwards } : { xMm: to.xMm, yMm: TAPE_WIDTH_MM - LABEL_IN_MM }
+  const inwards = (radius - (size * CLEAR_SHARE) / PT_PER_MM) / radius
+  const place = kind === 'wheel' ? { xMm: to.xMm * inwards, yMm: to.yMm * inwards } : { xMm: to.xMm, yMm: TAPE_WIDTH_MM - TAPE_LABEL_IN_MM }
   if (!isInside(place, sheet)) return []
   const { x, y } = placedOn(sheet)(place)
-  // Letters are about half as wide as they are high.
-  return [{ text: label, fontSize: LABEL_PT, absolutePosition: { x: x - (label.length * LABEL_PT) / 4, y: y - LABEL_PT / 2 } }]
+  return [
+    {
+      text: label,
+      fontSize: size,
+      bold: kind === 'wheel',
+      absolutePosition: { x: x - (label.length * size * LETTER_SHARE) / 2, y: y - size / 2 },
+    },
+  ]
 }
