@@ -6,7 +6,7 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
     case 'empty':
       return 'Nothing typed yet.'
     case 'notANumber':
-      return `“${issue.text}” is not a number. Type as on the gauge: ${joinUnit('0.11', unit)}, 1 3/8, 43um.`
+      return `“${issue.text}” is not a number. Type as on the gauge: ${joinUnit('0.11', unit)}, 3 3/4, 43um.`
     case 'unknownUnit':
       return `“${issue.text}” is no unit known here.`
     case 'wrongKind':
@@ -18,7 +18,7 @@ export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {
     case 'zeroDenominator':
       return 'A fraction over nothing.'
     case 'intervalOrder':
-      return 'The leaf that goes comes first: goes/does not go, as 17/18.'
+      return 'The leaf that goes comes first: goes/does not go, as 24/25.'
     case 'halfInterval':
       return `“${issue.text}” is half of it: the leaf that goes and the one that does not, as 0.50/0.55.`
     case 'negativeUncertainty':

@@ -26,13 +26,13 @@ test('a fresh build, from the questions to the ratio, by keyboard alone', async 
   await page.getByRole('radio', { name: 'Single' }).focus()
   await page.keyboard.press('Space')
   for (const [label, text] of [
-    ['Bore, in', '4.030'],
+    ['Bore, in', '4.155'],
     ['Stroke, in', '3.750'],
-    ['Piston, cm³ (dish +, dome −)', '7'],
-    ['Gasket, compressed, in', '.040'],
-    ['Gasket bore, in', '4.06'],
-    ['Chamber, cm³', '64'],
-    ['Deck clearance wanted, in', '.015'],
+    ['Piston, cm³ (dish +, dome −)', '-9.6'],
+    ['Gasket, compressed, in', '.0395'],
+    ['Gasket bore, in', '4.20'],
+    ['Chamber, cm³', '58.4'],
+    ['Deck clearance wanted, in', '.0085'],
   ] as const) {
     await page.getByLabel(label, { exact: true }).focus()
     await page.keyboard.type(text)
@@ -40,14 +40,14 @@ test('a fresh build, from the questions to the ratio, by keyboard alone', async 
   await page.keyboard.press('Enter')
   await page.locator('[data-ready]').waitFor()
   await expect(line(page)).toBeFocused()
-  await enter(page, '15')
-  await enter(page, '.015')
-  await enter(page, '64cc')
+  await enter(page, '8.5')
+  await enter(page, '.0085')
+  await enter(page, '58.4cc')
   await expect(finding(page, 'compression.compressionRatio')).toBeHidden()
-  // 10.49 is the worked value of these dimensions (common practice).
-  await expect(finding(page, 'compression.compressionRatio.1')).toContainText('10.49')
+  // 14.967 is the worked value of these dimensions (common practice).
+  await expect(finding(page, 'compression.compressionRatio.1')).toContainText('14.97')
   await expect(finding(page, 'compression.quench.within')).toHaveCount(0)
-  await expect(finding(page, 'compression.quench.1')).toContainText('55')
+  await expect(finding(page, 'compression.quench.1')).toContainText('48')
 })
 
 type TypedReading = ReturnType<typeof readings>[number]

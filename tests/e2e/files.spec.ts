@@ -186,16 +186,16 @@ test('quick sums: typed in any unit, with doubt, and kept into a build as paper'
   const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, name: 'Keeper' } })))
   await visit(page, shop, '/sums/compression')
   for (const [label, text] of [
-    ['Bore', '4.030in'],
+    ['Bore', '4.155in'],
     ['Stroke', '3.750in'],
-    ['Chamber', '64±0.5cc'],
-    ['Piston (dish +, dome −) (if known)', '7'],
-    ['Deck clearance (below +)', '0.015in'],
-    ['Gasket bore', '4.06in'],
-    ['Gasket, compressed', '0.040in'],
+    ['Chamber', '58.4±0.5cc'],
+    ['Piston (dish +, dome −) (if known)', '-9.6'],
+    ['Deck clearance (below +)', '0.0085in'],
+    ['Gasket bore', '4.20in'],
+    ['Gasket, compressed', '0.0395in'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(text)
-  await expect(page.getByRole('region', { name: 'Results' })).toContainText('10.49')
+  await expect(page.getByRole('region', { name: 'Results' })).toContainText('14.97')
   await page.getByRole('button', { name: 'The sum' }).first().click()
   await expect(page.getByText('(swept + clearance) ÷ clearance')).toBeVisible()
   await page.getByLabel('Keep as paper of').selectOption({ label: 'Keeper' })

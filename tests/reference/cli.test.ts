@@ -29,26 +29,26 @@ function kalibros(args: readonly string[], input?: string) {
 }
 
 describe('sums from a terminal', { timeout: 240_000 }, () => {
-  it('compression with --json: the worked 10.49 (common practice), canonical units, terms', () => {
+  it('compression with --json: the worked 14.967 (common practice), canonical units, terms', () => {
     const { status, stdout } = kalibros([
       'sum',
       'compression',
-      'bore=4.030in',
+      'bore=4.155in',
       'stroke=3.750in',
-      'chamber=64±0.5cc',
-      'piston=7cc',
-      'deck=0.015in',
-      'gasketBore=4.06in',
-      'gasketThickness=0.040in',
+      'chamber=58.4±0.5cc',
+      'piston=-9.6cc',
+      'deck=0.0085in',
+      'gasketBore=4.20in',
+      'gasketThickness=0.0395in',
       '--json',
     ])
     const { sum, results, terms } = JSON.parse(stdout)
     expect([status, sum]).toEqual([0, 'compression'])
     const ratio = results.find(({ id }: { id: string }) => id === 'compressionRatio')
-    expectNear(ratio.value, 10.49, 0.005)
+    expectNear(ratio.value, 14.967, 0.0005)
     expect(ratio).toMatchObject({ unit: '1', u: expect.any(Number) })
-    expect(results.find(({ id }: { id: string }) => id === 'quench')).toMatchObject({ unit: 'mm', value: expect.closeTo(1.397, 9) })
-    expect(terms.compressionRatio.terms.clearanceCm3.terms.chamberCm3).toMatchObject({ value: 64, u: 0.25 })
+    expect(results.find(({ id }: { id: string }) => id === 'quench')).toMatchObject({ unit: 'mm', value: expect.closeTo(1.2192, 9) })
+    expect(terms.compressionRatio.terms.clearanceCm3.terms.chamberCm3).toMatchObject({ value: 58.4, u: 0.25 })
   })
 
   it('camcurve with --json: events with u, and the rows that are slips', () => {
@@ -74,14 +74,14 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['bolt', 'thread=M10x1.25', 'torque=60', 'nutFactor=.15'], 'load               40000 N  (estimate)'],
     [['boltgrowth', 'before=40.000', 'after=40.013'], 'growth             0.013 mm\n'],
     [['tdc', 'stroke=90', 'rod=150', 'method=stop', 'a=350', 'b=14'], 'tdc                2°'],
-    [['camcard', 'io=2 atdc', 'ic=39 abdc', 'icl=107'], 'icl: 107° on the card, 110.5° by the rest of it.'],
+    [['camcard', 'io=3 atdc', 'ic=44 abdc', 'icl=110.5'], 'icl: 110.5° on the card, 113.5° by the rest of it.'],
     [['camtooth', 'teeth=36'], 'crankDegrees       20°'],
     [[], 'What ratio and quench do these parts make?'],
   ])('sum %s', (args, words) => expect(kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }))
 
   it.each([
-    [['sum', 'compression', 'bore=4.030in'], /stroke: is needed/],
-    [['sum', 'compression', 'bore=4.030cc'], /bore: “cc” measures volume/],
+    [['sum', 'compression', 'bore=4.155in'], /stroke: is needed/],
+    [['sum', 'compression', 'bore=4.155cc'], /bore: “cc” measures volume/],
     [['sum', 'nothing'], /no such sum/],
     [['sum', 'bolt', 'thread=M10', 'load=1'], /thread: the pitch is wanted too/],
     [['sum', 'convert', 'value'], /write key=value/],

@@ -41,14 +41,14 @@ describe('a cam card', () => {
   })
 
   it('names numbers that contradict those before them, with both figures', () => {
-    expect(contradictions({ io: -2, ic: 39, icl: 107 })).toEqual([{ number: 'icl', stated: 107, computed: 110.5 }])
-    expect(contradictions({ io: -2, ic: 39, intakeDuration: 219, icl: 110.5 })).toEqual([
-      { number: 'intakeDuration', stated: 219, computed: 217 },
+    expect(contradictions({ io: -3, ic: 44, icl: 110.5 })).toEqual([{ number: 'icl', stated: 110.5, computed: 113.5 }])
+    expect(contradictions({ io: -3, ic: 44, intakeDuration: 223, icl: 113.5 })).toEqual([
+      { number: 'intakeDuration', stated: 223, computed: 221 },
     ])
     expect(contradictions({ icl: 106, ecl: 112, lsa: 110, advance: 3 })).toEqual([{ number: 'lsa', stated: 110, computed: 109 }])
     // To the half degree it is written in.
-    expect(contradictions({ io: -2, ic: 39, icl: 110.25 })).toEqual([])
-    expect(contradictions({ io: -2, ic: 39, icl: 110.2 })).toHaveLength(1)
+    expect(contradictions({ io: -3, ic: 44, icl: 113.25 })).toEqual([])
+    expect(contradictions({ io: -3, ic: 44, icl: 113.2 })).toHaveLength(1)
   })
 })
 
@@ -57,11 +57,11 @@ describe('an event as it is spoken', () => {
     parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, event: EVENT_CENTRES[name] })
 
   it.each([
-    ['io', '2 atdc', -2],
+    ['io', '3 atdc', -3],
     ['io', '-2 btdc', -2],
     ['io', '12', 12],
     ['io', '12 btdc', 12],
-    ['ic', '39 abdc', 39],
+    ['ic', '44 abdc', 44],
     ['ic', '+39', 39],
     ['ic', '4.5 bbdc', -4.5],
     ['eo', '48 BBDC', 48],
@@ -74,8 +74,8 @@ describe('an event as it is spoken', () => {
   })
 
   it.each([
-    ['io', '39 abdc', { code: 'otherCentre', text: 'abdc', wanted: 'tdc' }],
-    ['ic', '2 atdc', { code: 'otherCentre', text: 'atdc', wanted: 'bdc' }],
+    ['io', '44 abdc', { code: 'otherCentre', text: 'abdc', wanted: 'tdc' }],
+    ['ic', '3 atdc', { code: 'otherCentre', text: 'atdc', wanted: 'bdc' }],
     ['eo', '4 atdc', { code: 'otherCentre', text: 'atdc', wanted: 'bdc' }],
     ['io', 'two', { code: 'notANumber', text: 'two', at: 0 }],
   ] as const)('%s “%s” is no such event', (event, text, issue) => {
@@ -88,9 +88,9 @@ describe('a wheel that is read a turn further', () => {
     ['238', 222, 238],
     ['598', 222, 238],
     ['-122', 222, 238],
-    ['39 abdc', 222, 219],
+    ['44 abdc', 222, 224],
     ['48 bbdc', -228, -228],
-    ['2 atdc', -1, 2],
+    ['3 atdc', -1, 3],
     ['358', -1, -2],
   ])('“%s” about %f° is %f', (text, about, degrees) => {
     expect(parseEntry(text, { kind: 'angle', unit: 'deg', signed: true, turnsAboutDeg: about })).toMatchObject({ ok: true, value: degrees })

@@ -189,8 +189,8 @@ describe('a joint of two groups', () => {
 })
 
 describe('stages by shares', () => {
-  it('are equal thirds as they are spoken of: 27/54/80 lbf·ft is 36/72/108 N·m', () => {
-    expect(stagesOf(80, [1 / 3, 2 / 3, 1])).toEqual([torque(27), torque(53), torque(80)])
+  it('are equal thirds as they are spoken of: 25, 50, 75', () => {
+    expect(stagesOf(75, [1 / 3, 2 / 3, 1])).toEqual([torque(25), torque(50), torque(75)])
     expect(stagesOf(9.5, [0.5, 1])).toEqual([torque(5), torque(9.5)])
     expect(stagesOf(9, [0.5, 1])).toEqual([torque(4.5), torque(9)])
     expect(stagesOf(10, [0.45, 1])).toEqual([torque(5), torque(10)])

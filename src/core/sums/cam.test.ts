@@ -66,10 +66,10 @@ describe('a cam card', () => {
   })
 
   it('names what contradicts, and refuses what no cam has', () => {
-    expect(resultsOf(camcard, { io: '2 atdc', ic: '39 abdc', icl: '107' }).remarks?.disagreements).toEqual([
-      { number: 'icl', stated: 107, computed: 110.5 },
+    expect(resultsOf(camcard, { io: '3 atdc', ic: '44 abdc', icl: '110.5' }).remarks?.disagreements).toEqual([
+      { number: 'icl', stated: 110.5, computed: 113.5 },
     ])
-    expect(issuesOf(camcard, { io: '39 abdc' })).toMatchObject([{ code: 'entry', path: ['io'], issue: { code: 'otherCentre' } }])
+    expect(issuesOf(camcard, { io: '44 abdc' })).toMatchObject([{ code: 'entry', path: ['io'], issue: { code: 'otherCentre' } }])
     expect(issuesOf(camcard, { intakeDuration: '22' })).toMatchObject([{ path: ['intakeDuration'] }])
     expect(issuesOf(camcard, { io: '-60', ic: '-50' })).toMatchObject([{ code: 'impossible' }])
     expect(issuesOf(camcard, {})).toHaveLength(1)

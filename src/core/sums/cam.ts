@@ -141,17 +141,17 @@ function dropDisagrees(
 }
 
 const EXAMPLES: Readonly<Record<CardNumber, string>> = {
-  io: '-2',
-  ic: '39',
+  io: '-3',
+  ic: '44',
   eo: '48',
   ec: '-4',
-  intakeDuration: '217°',
+  intakeDuration: '221°',
   exhaustDuration: '224°',
-  icl: '110.5°',
+  icl: '113.5°',
   ecl: '112°',
-  lsa: '111°',
-  advance: '1°',
-  overlap: '-6°',
+  lsa: '112.75°',
+  advance: '-0.75°',
+  overlap: '-7°',
 }
 
 export const camcard: QuickSum = {

@@ -20,9 +20,9 @@ export const compression: QuickSum = {
   title: 'Compression ratio',
   question: 'What ratio and quench do these parts make?',
   inputs: {
-    bore: { label: 'Bore', kind: 'length', units: BIG, required: true, paper: 'bore', example: '4.030 in' },
+    bore: { label: 'Bore', kind: 'length', units: BIG, required: true, paper: 'bore', example: '4.155 in' },
     stroke: { label: 'Stroke', kind: 'length', units: BIG, required: true, paper: 'stroke', example: '3.750 in' },
-    chamber: { label: 'Chamber', kind: 'volume', units: CC, required: true, paper: 'chamberVolume', example: '64 ± 0.5 cc' },
+    chamber: { label: 'Chamber', kind: 'volume', units: CC, required: true, paper: 'chamberVolume', example: '62.3 ± 0.5 cc' },
     piston: {
       label: 'Piston (dish +, dome −)',
       kind: 'volume',
@@ -30,7 +30,7 @@ export const compression: QuickSum = {
       required: false,
       signed: true,
       paper: 'pistonVolume',
-      example: '7 cc',
+      example: '-3.0 cc',
     },
     deck: {
       label: 'Deck clearance (below +)',
@@ -39,7 +39,7 @@ export const compression: QuickSum = {
       required: true,
       signed: true,
       paper: 'deckClearance',
-      example: '0.015 in',
+      example: '0.010 in',
     },
     gasketBore: { label: 'Gasket bore', kind: 'length', units: BIG, required: true, range: { low: 10, high: 400 }, example: '4.20 in' },
     gasketThickness: {
@@ -52,7 +52,7 @@ export const compression: QuickSum = {
     },
     rod: { label: 'Rod length', kind: 'length', units: BIG, required: false, paper: 'rodLength', example: '6.000 in' },
     pinOffset: { label: 'Pin offset', kind: 'length', units: BIG, required: false, signed: true, paper: 'pinOffset', example: '0.5 mm' },
-    crownDiameter: { label: 'Top land diameter', kind: 'length', units: BIG, required: false, paper: 'crownDiameter', example: '4.005 in' },
+    crownDiameter: { label: 'Top land diameter', kind: 'length', units: BIG, required: false, paper: 'crownDiameter', example: '4.120 in' },
     landHeight: { label: 'Top land height', kind: 'length', units: BIG, required: false, paper: 'landHeight', example: '0.250 in' },
     intakeClosing: {
       label: 'Intake closing',
@@ -61,7 +61,7 @@ export const compression: QuickSum = {
       required: false,
       paper: 'intakeClosing',
       bottomCentreDeg: 180,
-      example: '39 ABDC',
+      example: '48 ABDC',
     },
   },
   evaluate({ figures }) {

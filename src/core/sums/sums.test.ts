@@ -14,12 +14,12 @@ const issues = (id: string, typed: Record<string, string>) => {
   return outcome.ok ? [] : outcome.issues.map((issue) => [issue.code, ...issue.path])
 }
 const compression = {
-  bore: '4.030in',
+  bore: '4.155in',
   stroke: '3.750in',
-  chamber: '64cc',
-  deck: '0.015in',
-  gasketBore: '4.06in',
-  gasketThickness: '0.040in',
+  chamber: '58.4cc',
+  deck: '0.0085in',
+  gasketBore: '4.20in',
+  gasketThickness: '0.0395in',
 }
 
 /** Inputs that stand in place of others. */
@@ -44,7 +44,7 @@ describe('every sum', () => {
 
 describe('compression', () => {
   it('does not mind the units', () => {
-    const metric = { bore: '102.362', stroke: '95.25', chamber: '64', deck: '0.381', gasketBore: '103.124', gasketThickness: '1.016' }
+    const metric = { bore: '105.537', stroke: '95.25', chamber: '58.4', deck: '0.2159', gasketBore: '106.68', gasketThickness: '1.0033' }
     expectNear(
       results('compression', metric).get('compressionRatio')!.figure.value.value,
       results('compression', compression).get('compressionRatio')!.figure.value.value,
@@ -53,11 +53,12 @@ describe('compression', () => {
     expectNear(
       results(
         'compression',
-        { ...metric, bore: '4.030', stroke: '3.750', deck: '.015', gasketBore: '4.06', gasketThickness: '.040' },
+        { ...metric, bore: '4.155', stroke: '3.750', deck: '.0085', gasketBore: '4.20', gasketThickness: '.0395' },
         'inch',
       ).get('compressionRatio')!.figure.value.value,
-      10.49 + 0.88,
-      0.02,
+      // Without the dome: (833.2 + 58.4 + 9.0 + 1.9) ÷ 69.3, by hand.
+      13.03,
+      0.01,
     )
   })
 

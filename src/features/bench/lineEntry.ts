@@ -62,7 +62,7 @@ export function readLine(
   return { parsed, strokes, ...(turnedBack && { turnedBack }) }
 }
 
-/** `.53/.54 10s`: the gap, and the strokes of the file that made it; `39 abdc back`: read while turned back. */
+/** `.53/.54 10s`: the gap, and the strokes of the file that made it; `44 abdc back`: read while turned back. */
 function splitSaid(text: string, { filed, running }: Characteristic): { value: string; strokes?: number; turnedBack?: true } {
   const back = running ? /^(.*\S)\s+back$/i.exec(text.trim()) : null
   if (back) return { value: back[1]!, turnedBack: true }

@@ -381,8 +381,8 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
         ))}
       </KeyList>
       <Quiet>
-        Type a reading as you would say it: 17 · .0175 · 0.0175in · 17.5t · 1 3/8 · 43um · 0,29 · +2 from nominal · 0.0005 under · 5 in the
-        hole · 17/18 for a feeler · 64±0.5.
+        Type a reading as you would say it: 24 · .0245 · 0.0245in · 24.5t · 3 3/4 · 43um · 0,29 · +2 from nominal · 0.0005 under · 5 in the
+        hole · 24/25 for a feeler · 62.3±0.5.
       </Quiet>
     </SidePanel>
   )

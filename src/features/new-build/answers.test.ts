@@ -6,7 +6,7 @@ const sound: Answers = {
   name: ' Dipper ',
   kind: 'v',
   cylinders: 8,
-  typed: { bore: '4.155', stroke: '3 3/4', pistonVolume: '-7', deckClearance: '-.005', gasketThicknessMm: '.040', gasketBoreMm: '4.06' },
+  typed: { bore: '4.155', stroke: '3 3/4', pistonVolume: '-7', deckClearance: '-.005', gasketThicknessMm: '.040', gasketBoreMm: '4.20' },
 }
 const errorsOf = (change: Partial<Answers>) => {
   const made = specOf({ ...sound, ...change })

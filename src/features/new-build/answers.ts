@@ -115,7 +115,7 @@ export const FIELDS: readonly {
   { name: 'pistonVolume', label: 'Piston, cm³ (dish +, dome −)', ...VOLUME, example: { metric: '10.2', inch: '-3.0' } },
   { name: 'deckClearance', label: 'Deck clearance wanted', ...LENGTH, example: { metric: '0.05', inch: '0.010' } },
   { name: 'gasketThicknessMm', label: 'Gasket, compressed', ...LENGTH, example: { metric: '1.10', inch: '0.040' } },
-  { name: 'gasketBoreMm', label: 'Gasket bore', ...LENGTH, example: { metric: '84.0', inch: '4.06' } },
+  { name: 'gasketBoreMm', label: 'Gasket bore', ...LENGTH, example: { metric: '84.0', inch: '4.20' } },
 ]
 
 /** Whether it has no valves: a two-stroke single. */

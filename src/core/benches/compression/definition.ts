@@ -152,7 +152,7 @@ export const definition = {
       units: { metric: 'deg', inch: 'deg' },
       low: 180,
       high: 300,
-      hint: 'as 39 ABDC; say at which lift in the source',
+      hint: 'as 48 ABDC; say at which lift in the source',
     },
     intakeRetard: ENGINE_PAPER.intakeRetard,
     fluidDensity: {
