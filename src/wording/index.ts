@@ -52,6 +52,7 @@ export {
   planIssueWords,
   pullWords,
   RETIREMENT_WORDS,
+  runCautions,
   runCountWords,
   runRefusalWords,
   sectionsWords,

@@ -26,6 +26,25 @@ export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
   stretch: 'Stretch',
 }
 
+const TURNS_UNDER_WRENCH = 'The crank is held, and fingers are clear of chain, gears and ring gear: it turns under the wrench.'
+const SPRINGS_PUSH = 'Valve springs push back: drawn down evenly, a quarter turn at a time, fingers out from under.'
+
+/** Where the danger is in a run (common practice). */
+export function runCautions({ kind, sealer, fasteners }: Joint, way: RunWay): readonly string[] {
+  return [
+    ...(kind === 'rods' || kind === 'damper' || kind === 'flywheel' ? [TURNS_UNDER_WRENCH] : []),
+    ...(kind === 'camCaps' || kind === 'rockers' ? [SPRINGS_PUSH] : []),
+    ...(kind === 'head' && way === 'tighten'
+      ? ['Two lift a head, or a hoist does within its rating; nobody’s fingers between faces.']
+      : []),
+    ...(way === 'retorque' ? ['Cold to the hand first: hot oil and what is under pressure scald.'] : []),
+    ...(sealer && way === 'tighten' ? ['Sealer and its solvent off the skin, their vapour away from flame and heat.'] : []),
+    ...(way === 'tighten' && fasteners.some(({ hole }) => hole?.opensTo === 'blind')
+      ? ['Blind holes blown out with eyes covered: fluid left under a bolt cracks the casting.']
+      : []),
+  ]
+}
+
 export const WAY_WORDS: Readonly<Record<RunWay, string>> = {
   tighten: 'Tighten',
   verify: 'Verify',

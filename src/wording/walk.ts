@@ -105,6 +105,10 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     caution: FINGERS,
   },
   'final.cover': { title: 'Front cover on', why: 'Last sight of cam bolts, drive and slinger.' },
+  'final.markAgain': {
+    title: 'Balancer mark held against proven TDC once more',
+    why: 'Cover and damper are on for good: pointer and mark stand where ignition is set by them.',
+  },
   'final.pan': { title: 'Pan on, tried first', why: 'Its side for the dipstick, and room over the pickup.' },
   'heads.studs': { title: 'Studs in, counted by length', why: 'One too long bottoms in its hole and clamps nothing.' },
   'heads.faces': {

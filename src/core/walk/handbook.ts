@@ -141,6 +141,13 @@ export const HANDBOOK = {
     hides: ['final.oilPump', 'final.rodCaps'],
     attitude: 'upsideDown',
   },
+  'final.markAgain': {
+    stage: 'final',
+    minutes: 10,
+    after: ['final.cover', 'joint:cover', 'joint:damper'],
+    holds: ['tdcProven'],
+    attitude: 'upright',
+  },
   'heads.studs': { stage: 'heads', minutes: 20, each: 'bank', attitude: 'upright' },
   'heads.faces': { stage: 'heads', minutes: 15, each: 'bank', keepsHours: 24, attitude: 'upright' },
   'heads.spray': {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { jointRefusals } from '@/core/benches/fasteners'
 import type { Joint, UnitSystem } from '@/core/build'
 import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, unverifiable, wrenchFor, type RunWay, type Step } from '@/core/joints'
-import { dressWords, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
+import { dressWords, runCautions, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { Key } from '../bench/Key'
 import { clockWords } from '../clocks/clockWords'
 import { About, Caption, KeyRow, List } from './runLayout'
@@ -107,6 +107,11 @@ function Kit({ joint, way, system }: { joint: Joint; way: RunWay; system: UnitSy
         <li key={words}>{words}</li>
       ))}
       {way === 'tighten' && joint.looks?.before?.map((look) => <li key={look}>look first: {look}</li>)}
+      {runCautions(joint, way).map((words) => (
+        <li key={words} data-caution="">
+          <b>Caution:</b> {words}
+        </li>
+      ))}
       {sealer && way === 'tighten' && (
         <li data-bad={isTooLong || undefined}>
           {sealer.name},{' '}

@@ -1,6 +1,7 @@
 'use client'
+import Link from 'next/link'
 import styled from 'styled-components'
-import { CLOCKING, majorThrustSide, type ClockingSchool } from '@/core/benches/rings'
+import { CLOCKING, clockingOf, majorThrustSide, type ClockingSchool } from '@/core/benches/rings'
 import type { Methods, Spec } from '@/core/build'
 import { cylinderNumbers } from '@/core/engine'
 import { RefusedChange } from '@/features/spec/RefusedChange'
@@ -51,7 +52,7 @@ export function ClockingPage({ id, initial, revision }: { id: string; initial: S
   const device = useDevice()
   const edit = useSpec(id, initial, revision, device.initials)
   const { spec } = edit
-  const school = CLOCKING[spec.methods.clocking]
+  const school = clockingOf(spec)
   const boreMm = spec.paper.bore?.value ?? 85
   return (
     <>
@@ -85,6 +86,7 @@ export function ClockingPage({ id, initial, revision }: { id: string; initial: S
               edit.change(`clocking: ${CLOCKING[clocking].label}`, (now) => ({ ...now, methods: { ...now.methods, clocking } }))
             }
           />
+          {school.id === 'maker' && <MakersAngles id={id} />}
           <RefusedChange edit={edit} />
         </OnScreen>
         <p>
@@ -103,6 +105,15 @@ export function ClockingPage({ id, initial, revision }: { id: string; initial: S
         </Sheet>
       </Main>
     </>
+  )
+}
+
+/** Where a ring maker's diagram is typed in. */
+function MakersAngles({ id }: { id: string }) {
+  return (
+    <p>
+      <Link href={`/builds/${id}/paper#paper.gapTop`}>Type the maker’s angles in</Link>, and they are drawn here.
+    </p>
   )
 }
 

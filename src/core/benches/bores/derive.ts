@@ -9,12 +9,12 @@ import type { Finding, Missing, Remark } from '../../bench/bench'
 import { boreReading, boreReadings, incompleteBore, measuredBore, missingBore } from '../../quantities/boreDiameter'
 import { BORE_AXES, BORE_DEPTHS } from '../../quantities/boreStations'
 import { perCylinder } from '../../bench/engineWide'
-import { finding, isKnown, type Derived } from '../../bench/finding'
+import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import { pistonIn } from '../../quantities/fitted'
 import { taperByRing } from '../../quantities/ringGap'
 import { definition, type BoreOutput } from './definition'
 import { boreOffPaper, outOfRound, pistonClearance, taper } from './formulas'
-import { deckFinishStations } from './stations'
+import { banksOf, deckFinishStations, DIRECTIONS, facePlace, FACES, type Face } from './stations'
 
 export function derive(build: Build): Finding[] {
   const { numbers, each, spreadOf } = perCylinder<BoreOutput>(build, definition)
@@ -29,6 +29,10 @@ export function derive(build: Build): Finding[] {
       ? each('bores.boreOffPaper', offPaper)
       : []),
     finding(build, definition, 'bores.deckFinish', deckFinish),
+    ...(build.spec.methods.boreFinish
+      ? [...each('bores.boreFinish', ofBore('bores.boreFinish')), ...each('bores.crosshatch', ofBore('bores.crosshatch'))]
+      : []),
+    ...(build.spec.methods.faces ? faceFindings(build) : []),
   ]
 }
 
@@ -130,4 +134,41 @@ function deckFinish(build: Build): Derived {
   const missing = faces.filter((_, index) => !read[index])
   if (missing.length > 0) return { missing: missing.map((station) => ({ kind: 'reading', stationId: station.id })) }
   return { figure: largestOf(read as Figure[])! }
+}
+
+function ofBore(characteristic: 'bores.boreFinish' | 'bores.crosshatch') {
+  return (build: Build, cylinder: number): Derived => asRead(build, characteristic, { cylinder })
+}
+
+const FLATNESS = { deck: 'bores.deckFlatness', head: 'bores.headFlatness', cover: 'bores.coverFlatness' } as const
+
+/** How far each face is out of flat: the widest gap of six directions; and how rough the heads are. */
+function faceFindings(build: Build): Finding[] {
+  return [
+    ...FACES.flatMap((face) =>
+      banksOf(build, face).map((bank) =>
+        finding(build, definition, FLATNESS[face], (recorded) => widestGap(recorded, face, bank), bank ? { bank } : {}),
+      ),
+    ),
+    ...banksOf(build, 'head').map((bank) =>
+      finding(
+        build,
+        definition,
+        'bores.headFinish',
+        (recorded) => asRead(recorded, 'bores.faceFinish', { ...(bank && { bank }), spot: 'head' }),
+        bank ? { bank } : {},
+      ),
+    ),
+  ]
+}
+
+function widestGap(build: Build, face: Face, bank: 'left' | 'right' | undefined): Derived {
+  const read = (Object.keys(DIRECTIONS) as (keyof typeof DIRECTIONS)[]).map((direction) =>
+    asRead(build, 'bores.faceGap', facePlace(face, direction, bank)),
+  )
+  const known = read.filter(isKnown)
+  const widest = largestOf(known.map(({ figure }) => figure))
+  if (!widest) return { missing: read.flatMap((one) => (isKnown(one) ? [] : one.missing)) }
+  const isPartial = known.length < read.length
+  return { figure: widest, isPartial, remarks: isPartial ? [{ code: 'incomplete', used: known.length, wanted: read.length }] : [] }
 }

@@ -11,4 +11,22 @@ export const methods = {
     ],
     usual: 'paper',
   },
+  boreFinish: {
+    label: 'Crosshatch and finish of the bores',
+    hint: 'Judged by the ring maker’s numbers, entered under Limits.',
+    options: [
+      { value: false, label: 'Looked at' },
+      { value: true, label: 'Read in every bore' },
+    ],
+    usual: false,
+  },
+  faces: {
+    label: 'Deck, head and cover faces',
+    hint: 'A straight edge along, across and over both corners, a feeler under it.',
+    options: [
+      { value: false, label: 'Looked at' },
+      { value: true, label: 'Read in six directions' },
+    ],
+    usual: false,
+  },
 } as const satisfies Readonly<Record<string, MethodDefinition>>

@@ -35,6 +35,11 @@ export const presets: Presets = ({ paper, duty, materials, units, stock, choice 
       source: 'Preset: assumed',
       reason: 'Further off, the sheet or the oversize is not this engine’s.',
     },
+    'bores.flatness': {
+      upper: inThou(3, units),
+      source: PRACTICE,
+      reason: 'Deck and head, 0.002 to 0.003 in overall, and 0.001 in any 3.',
+    },
     ...(wantsFineDeck(stock, choice) && {
       'bores.deckFinish': {
         upper: 0.5,

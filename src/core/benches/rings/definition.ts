@@ -27,6 +27,8 @@ const FEELER = { ...GAP, gauges: ['feeler'], filed: true } as const
 const SIDE = { ...GAP, gauges: ['feeler'] } as const
 const BACK = { ...GAP, gauges: ['dial', 'other'], signed: true, sense: { positive: 'below its land', negative: 'above its land' } } as const
 
+const FROM_FRONT = { kind: 'angle', units: { metric: 'deg', inch: 'deg' }, low: 0, high: 360 } as const
+
 export const definition = {
   title: 'Rings',
   stage: 'Rings',
@@ -72,6 +74,11 @@ export const definition = {
       hint: 'about 200–250 °C unboosted, 300 under heavy boost',
     },
     boreTemperature: { label: 'Cylinder wall, running hot', ...WARM, low: 60, high: 300 },
+    gapTop: { label: 'Top gap at, by the ring maker', ...FROM_FRONT, hint: 'degrees from the front, clockwise as seen from above' },
+    gapSecond: { label: 'Second gap at, by the ring maker', ...FROM_FRONT },
+    gapUpperRail: { label: 'Upper rail gap at, by the ring maker', ...FROM_FRONT },
+    gapExpander: { label: 'Expander ends at, by the ring maker', ...FROM_FRONT },
+    gapLowerRail: { label: 'Lower rail gap at, by the ring maker', ...FROM_FRONT },
     ringFactor: {
       label: 'Top ring, gap per bore',
       kind: 'ratio',

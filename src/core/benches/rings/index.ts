@@ -1,6 +1,6 @@
 export { rings } from './advise'
 export { buttingDraws, ringsToDraw, type ButtingResult, type RingsToDraw } from './butting'
-export { CLOCKING, majorThrustSide, type ClockingSchool } from './clocking'
+export { CLOCKING, clockingOf, majorThrustSide, type ClockingSchool } from './clocking'
 export { filingLog, type FilingLog } from './filing'
 export { buttingTemperature, hotGap, hotGapMm, ringTarget } from './formulas'
 export { topRingFactor } from './presets'

@@ -16,6 +16,7 @@ export const methods = {
     hint: 'Three depths make the ring a bore gauge: its gap grows by π times the bore.',
     options: [
       { value: 1, label: 'An inch down' },
+      { value: 0, label: 'Where it stands at TDC' },
       { value: 3, label: 'Three depths' },
     ],
     usual: 1,

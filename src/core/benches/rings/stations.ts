@@ -18,6 +18,11 @@ const DRAWN_Y: Readonly<Record<Ring, number>> = { top: 0.66, second: 0.22, upper
 const DRAWN_X = { top: 0, middle: 0.3, bottom: 0.6 } as const
 const DEPTH_WORDS = { top: 'an inch down', middle: 'mid travel', bottom: 'bottom of travel' } as const
 
+/** A gap read once is read an inch down, or where the ring stands with its piston at the top. */
+function depthWords({ spec: { methods } }: Build, depth: keyof typeof DEPTH_WORDS): string {
+  return methods.ringDepths === 0 ? 'where it stands at TDC' : DEPTH_WORDS[depth]
+}
+
 /** A cylinder at a time, its rings from the crown down: a ring is gapped in the bore it will live in. */
 export function stations(build: Build): readonly Station[] {
   const boreMm = build.spec.paper.bore?.value ?? 85
@@ -38,7 +43,7 @@ function gapStations(build: Build, cylinder: number, boreMm: number): Station[] 
         id: stationId(characteristic, place),
         characteristic,
         place,
-        label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${DEPTH_WORDS[depth]}${turned ? ', turned a quarter' : ''}`,
+        label: `Cylinder ${cylinder}, ${RING_WORDS[ring]} gap, ${depthWords(build, depth)}${turned ? ', turned a quarter' : ''}`,
         row: `${ROW_WORDS[ring]}${spots.some((one) => one.depth !== depth) ? `, ${depth}` : ''}${turned ? ' ¼' : ''}`,
         // From 0.1 mm (a ring nobody would run) to a fiftieth of the bore: rails come wide.
         expected: { low: 0.1, high: boreMm / 50 },

@@ -97,8 +97,8 @@ export const definition = {
       each: 'cylinder',
     },
     'rods.pinClips': {
-      label: 'Pin clips seated, open end as the maker says',
-      why: 'A clip the wrong way round walks out.',
+      label: 'Pin clips seated, gap away from the slot, rags in the crankcase mouth',
+      why: 'Turned in its groove it clicks home; a clip by its slot walks out, one that falls is in the engine. The maker’s way round first.',
       each: 'cylinder',
     },
     'rods.boltsSleeved': { label: 'Rod bolts sleeved, rod guided down by hand', why: 'A nick in the crank is a new crank.' },
