@@ -1,5 +1,6 @@
 /** Prints every figure the program is held to, and how it stands. */
 import { coreFigures } from './core'
+import { drawFigures } from './draws'
 import { pageFigures } from './page'
 import { Report } from './report'
 import { scheduleFigures } from './schedule'
@@ -8,6 +9,7 @@ import { whatIfFigures } from './whatIf'
 
 const report = new Report()
 await coreFigures(report)
+drawFigures(report)
 await scheduleFigures(report)
 whatIfFigures(report)
 await pageFigures(report)

@@ -37,7 +37,7 @@ function twinOf(spec: Spec): Spec {
 const EVERY_WAY = { clearanceDial: 'every', clearanceClay: true, clearanceHead: true, clearanceRound: true } as const
 
 const VARIANTS: readonly (readonly [string, Spec])[] = [
-  ['metric five', schools(tern, { ringDepths: 1, ...ALL_OF_CAMS })],
+  ['metric five', schools(tern, { ringDepths: 1, ...ALL_OF_CAMS, camCurve: true })],
   [
     'metric five, other schools',
     schools(tern, { bore: 'measured', chamber: 'mass', piston: 'downTheBore', gasket: 'measured', bearings: 'separate', ringDepths: 1 }),
@@ -89,7 +89,7 @@ const MAY_BE_OVER = new RegExp(
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED: ReadonlySet<OutputId> = new Set(['rings.buttingTemperature'])
 /** Of the wheel and its readings, not of the engine: another wheel shows another angle. */
-const OF_THE_GAUGE: ReadonlySet<OutputId> = new Set(['cam.tdc', 'cam.tdcApart', 'cam.wheelMoved', 'cam.depthsApart'])
+const OF_THE_GAUGE: ReadonlySet<OutputId> = new Set(['cam.tdc'])
 
 function markOf(key: string, share: number, low: number, high: number): string {
   if (share < low) return 'SHORT'

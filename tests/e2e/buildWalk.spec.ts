@@ -209,7 +209,7 @@ test('a step of one’s own is added, moved before another and done; on paper th
   await expect(step(page, 'own.1')).toHaveAttribute('data-is', 'done')
   await page.emulateMedia({ media: 'print' })
   const sheet = page.getByRole('article')
-  await expect(sheet.getByRole('listitem')).toHaveCount(84)
+  await expect(sheet.getByRole('listitem')).toHaveCount(85)
   await expect(sheet).toContainText('Two lift it, or the hoist does.')
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Tag on the stand' })).toContainText('✓')
   await expect(page.getByRole('button', { name: 'Add a step…' })).toBeHidden()

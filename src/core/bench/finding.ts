@@ -126,7 +126,12 @@ function judged(build: Build, definition: BenchDefinition, output: OutputId, der
     limit &&
     (interval
       ? judgeInterval(interval.low, interval.high, limit, rule, interval.leafTolerance)
-      : judge(figure.value, limit, rule, isSize(definition, output)))
+      : judge(
+          definition.outputs[output]?.judgedAsRead ? { value: figure.value.value, components: [] } : figure.value,
+          limit,
+          rule,
+          isSize(definition, output),
+        ))
   const conformity: Conformity | undefined =
     byLimit && derived.isPartial && byLimit.verdict === 'within'
       ? { ...byLimit, verdict: 'inDoubt', gaugeCannotDecide: false, isHeldBack: true }

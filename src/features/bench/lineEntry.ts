@@ -139,19 +139,30 @@ const FEW_SHARE = 0.25
 const ROW_STRAYS = 1.5
 const LEAST_STEPS = 8
 
+function middleOf(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+}
+
+/** Places of one kind that read alike: a lift at an angle or a length at a torque is not like the one beside it, nor one cam like the other. */
+function areAlike({ cam, degree, torque, valve }: Station['place']): boolean {
+  return cam === undefined && degree === undefined && torque === undefined && valve === undefined
+}
+
 /** Where values of a place are: by enough neighbours, else by its paper, else by the few that were read beside it or at the same part. */
 function likelyAt(
-  { expected, usual }: Station,
+  { expected, usual, place }: Station,
   { neighbours, twins }: { readonly neighbours: readonly number[]; readonly twins: readonly number[] },
   gauge: Gauge | undefined,
 ): Likely {
-  const few = neighbours.length > 0 ? neighbours : twins
-  if (neighbours.length < ENOUGH_NEIGHBOURS && (usual || few.length === 0)) return { ...expected, ...usual }
-  const sorted = [...few].sort((a, b) => a - b)
-  const centre = sorted[Math.floor(sorted.length / 2)]!
-  if (neighbours.length < ENOUGH_NEIGHBOURS)
+  if (neighbours.length < ENOUGH_NEIGHBOURS) {
+    const few = neighbours.length > 0 ? neighbours : twins
+    if (usual || few.length === 0 || !areAlike(place)) return { ...expected, ...usual }
+    const centre = middleOf(few)
     return { ...expected, centre, stray: Math.max(FEW_SHARE * Math.abs(centre), LEAST_STEPS * (gauge?.resolution ?? 0)) }
-  const stray = Math.max(ROW_STRAYS * (sorted.at(-1)! - sorted[0]!), LEAST_STEPS * (gauge?.resolution ?? 0), (usual?.stray ?? 0) / 2)
+  }
+  const centre = middleOf(neighbours)
+  const reach = Math.max(...neighbours) - Math.min(...neighbours)
+  const stray = Math.max(ROW_STRAYS * reach, LEAST_STEPS * (gauge?.resolution ?? 0), (usual?.stray ?? 0) / 2)
   return { ...expected, centre, stray }
 }
 

@@ -6,7 +6,7 @@ import { toothDeg } from '../../cam'
 import { apart, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { asReadings, asTurnedBack, isOnceProven, tdcOf } from '../../quantities/camMotion/wheel'
+import { asTurnedBack, isOnceProven, tdcOf } from '../../quantities/camMotion/wheel'
 
 /** Each depth is read so often (common practice). */
 export const DEPTH_REPEATS = [1, 2, 3] as const
@@ -102,7 +102,7 @@ export function depthsApart(build: Build): Derived {
   })
   const [widest] = spreads.sort((a, b) => spanOf(b) - spanOf(a))
   if (!widest) return { missing: read.flat().flatMap((one) => (isKnown(one) ? [] : one.missing)) }
-  return asReadings(apart(DEPTHS_APART, { label: 'Largest', figure: widest.most }, { label: 'Smallest', figure: widest.least }))
+  return { figure: apart(DEPTHS_APART, { label: 'Largest', figure: widest.most }, { label: 'Smallest', figure: widest.least }) }
 }
 
 const spanOf = ({ least, most }: { readonly least: Figure; readonly most: Figure }) => most.value.value - least.value.value

@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build'
 import { leastBetween, type ValveSweep } from '../../clearance/closest'
 import { camKind, camsOf, isHighProfile, valvesOf, type Cam } from '../../engine'
-import { exactly, type MonteCarloModel, type Uncertain } from '../../metrology'
+import { exactly, oneByOne, type MonteCarloModel, type Uncertain } from '../../metrology'
 import { paperAt } from '../../build/figures'
 import { isKnown } from '../../bench/finding'
 import { fromPaper } from '../../quantities/fromPaper'
@@ -53,7 +53,7 @@ export function closestModel(build: Build): MonteCarloModel & { readonly valves:
     inputs: [...cams.flatMap(({ inputs }) => inputs), ...valves.flatMap(({ drop, own }) => [drop, own])],
     results: valves.length,
     bounds: valves.map(({ at }) => build.spec.limits[`clearance.${camKind(cams[at]!.cam)}`]),
-    evaluate(values, out) {
+    evaluate: oneByOne((values, out) => {
       for (const [index, cam] of cams.entries()) {
         for (const [place, name] of OF_CAM.entries()) drawn[name] = values[index * OF_CAM.length + place]!
         lashMm[index] = drawn.lashMm
@@ -65,7 +65,7 @@ export function closestModel(build: Build): MonteCarloModel & { readonly valves:
         const [dropMm, ownMm] = [values[first + 2 * index]!, values[first + 2 * index + 1]!]
         out[index] = dropMm + Math.min(0, nearestMm[at]! + ownMm + lashMm[at]!)
       }
-    },
+    }),
   }
 }
 

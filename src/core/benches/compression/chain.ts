@@ -116,14 +116,25 @@ export function numbersOf(inputs: RatioInputs): RatioNumbers {
  * millions are wanted. The same chain as `ratioChain`; a test holds the two together.
  */
 export function bareRatio(numbers: RatioNumbers): number {
-  const { boreMm, strokeMm } = numbers
+  const { boreMm, strokeMm, chamberCm3, pistonCm3, deckMm, gasketBoreMm, gasketThicknessMm, crownMm, landHeightMm } = numbers
   const travelMm = numbers.pinOffsetMm === 0 ? strokeMm : sweptLengthMm(numbers)
-  const creviceCm3 = cylinderVolumeCm3(boreMm, numbers.landHeightMm) - cylinderVolumeCm3(numbers.crownMm, numbers.landHeightMm)
+  return ratioOf(boreMm, travelMm, chamberCm3, pistonCm3, deckMm, gasketBoreMm, gasketThicknessMm, crownMm, landHeightMm)
+}
+
+/** Number by number, so that a loop over millions makes no object. */
+export function ratioOf(
+  boreMm: number,
+  travelMm: number,
+  chamberCm3: number,
+  pistonCm3: number,
+  deckMm: number,
+  gasketBoreMm: number,
+  gasketThicknessMm: number,
+  crownMm: number,
+  landHeightMm: number,
+): number {
+  const creviceCm3 = cylinderVolumeCm3(boreMm, landHeightMm) - cylinderVolumeCm3(crownMm, landHeightMm)
   const clearanceCm3 =
-    numbers.chamberCm3 +
-    cylinderVolumeCm3(numbers.gasketBoreMm, numbers.gasketThicknessMm) +
-    cylinderVolumeCm3(boreMm, numbers.deckMm) +
-    numbers.pistonCm3 +
-    creviceCm3
+    chamberCm3 + cylinderVolumeCm3(gasketBoreMm, gasketThicknessMm) + cylinderVolumeCm3(boreMm, deckMm) + pistonCm3 + creviceCm3
   return (cylinderVolumeCm3(boreMm, travelMm) + clearanceCm3) / clearanceCm3
 }

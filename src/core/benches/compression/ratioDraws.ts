@@ -1,14 +1,13 @@
 import type { Bounds, MonteCarloModel, Uncertain } from '../../metrology'
-import { bareRatio, numbersOf, type RatioInputs, type RatioNumbers } from './chain'
+import { sweptLengthMm } from '../../engine'
+import { ratioOf, type RatioInputs } from './chain'
 import type { CylinderState } from './cylinder'
-
-type Scratch = { -readonly [Name in keyof RatioNumbers]: number }
 
 /** A Monte Carlo model of every known cylinder's ratio, by the same arithmetic as the ratio itself. */
 export function ratioModel(
   states: readonly CylinderState[],
   bounds: Bounds | undefined,
-): MonteCarloModel & { readonly cylinders: readonly number[] } {
+): MonteCarloModel & { readonly cylinders: readonly number[]; readonly slots: Int32Array } {
   const known = states.flatMap((state) => (state.inputs ? [{ cylinder: state.cylinder, inputs: state.inputs }] : []))
   // What cylinders share (stroke, gasket, piston paper) is one input, dealt once a draw.
   const distinct = new Map<string, { readonly value: Uncertain; readonly slot: number }>()
@@ -21,30 +20,50 @@ export function ratioModel(
       }),
     ),
   )
-  // One object a cylinder, written over by every draw: five million new ones would be the slowest part.
-  const scratches = known.map(({ inputs }): Scratch => ({ ...numbersOf(inputs) }))
   return {
     cylinders: known.map(({ cylinder }) => cylinder),
+    slots,
     inputs: [...distinct.values()].map(({ value }) => value),
     results: known.length,
     bounds: known.map(() => bounds),
-    evaluate(values, out) {
+    evaluate(values, out, count) {
       for (let cylinder = 0; cylinder < out.length; cylinder++) {
         const at = cylinder * INPUTS
-        const scratch = scratches[cylinder]!
-        scratch.boreMm = values[slots[at]!]!
-        scratch.strokeMm = values[slots[at + 1]!]!
-        scratch.chamberCm3 = values[slots[at + 2]!]!
-        scratch.pistonCm3 = values[slots[at + 3]!]!
-        scratch.deckMm = values[slots[at + 4]!]!
-        scratch.gasketBoreMm = values[slots[at + 5]!]!
-        scratch.gasketThicknessMm = values[slots[at + 6]!]!
-        scratch.crownMm = values[slots[at + 7]!]!
-        scratch.landHeightMm = values[slots[at + 8]!]!
-        scratch.pinOffsetMm = values[slots[at + 9]!]!
-        out[cylinder] = bareRatio(scratch)
+        const own = Array.from({ length: INPUTS }, (_, input) => values[slots[at + input]!]!)
+        ratios(own, out[cylinder]!, count, known[cylinder]!.inputs)
       }
     },
+  }
+}
+
+/** A block of draws of one cylinder's ratio. */
+function ratios(inputs: readonly Float64Array[], out: Float64Array, count: number, { rod, pinOffset }: RatioInputs): void {
+  const [bore, stroke, chamber, piston, deck, gasketBore, gasketThickness, crown, land, offset] = inputs as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ]
+  const rodMm = rod?.value.value ?? Infinity
+  for (let draw = 0; draw < count; draw++) {
+    const travelMm = pinOffset ? sweptLengthMm({ strokeMm: stroke[draw]!, rodMm, pinOffsetMm: offset[draw]! }) : stroke[draw]!
+    out[draw] = ratioOf(
+      bore[draw]!,
+      travelMm,
+      chamber[draw]!,
+      piston[draw]!,
+      deck[draw]!,
+      gasketBore[draw]!,
+      gasketThickness[draw]!,
+      crown[draw]!,
+      land[draw]!,
+    )
   }
 }
 

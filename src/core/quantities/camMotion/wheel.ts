@@ -83,12 +83,12 @@ const PROOFS_APART: FormulaText = {
   source: 'definition',
 }
 
-/** How far the two proofs of TDC are apart, as they were read. */
+/** How far the two proofs of TDC are apart; what both are off by alike cancels. */
 export function proofsApart(build: Build, cylinder = 1): Derived {
   const inputs = allOf({ one: tdcBy(build, cylinder, 1), other: tdcBy(build, cylinder, 2) })
   if (inputs.missing) return inputs
   const { one, other } = inputs.figures
-  return asReadings(apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other }))
+  return { figure: apart(PROOFS_APART, { label: 'Proof 1', figure: one }, { label: 'Proof 2', figure: other }) }
 }
 
 const WHEEL_MOVED: FormulaText = {
@@ -104,18 +104,13 @@ export function wheelMoved(build: Build): Derived {
   const inputs = allOf({ before: wheelTdc(build, 1), again: tdcBy(build, 1, AFTER_CURVE) })
   if (inputs.missing) return inputs
   const { before, again } = inputs.figures
-  return asReadings(
-    resultOf(WHEEL_MOVED, [
+  return {
+    figure: resultOf(WHEEL_MOVED, [
       { label: 'After the curve', weight: 1, figure: again },
       { label: 'Before it', weight: -1, figure: before },
     ]),
-    isOnceProven(build, 1),
-  )
-}
-
-/** Readings of one angle that are to agree: it is they that are judged, not what they stand for. */
-export function asReadings({ value, origin }: Figure, isPartial = false): Extract<Derived, { figure: Figure }> {
-  return { figure: { value: { value: value.value, components: [] }, origin }, isPartial }
+    isPartial: isOnceProven(build, 1),
+  }
 }
 
 const THROWS_APART: FormulaText = {
