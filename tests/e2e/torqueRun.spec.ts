@@ -456,7 +456,7 @@ test('what cures and rests starts by itself, counts down on the board, warns a r
   await expect.poll(async () => (await pullsOf(shop, id)).at(-1)?.did).toBe('end')
   await page.goto(shop.server.address)
   const clocks = page.getByRole('list', { name: 'Clocks' }).filter({ hasText: 'Silicone' })
-  await expect(clocks).toContainText(/No oil, no water at Cylinder head: Silicone cures for 3:59:\d\d/)
+  await expect(clocks).toContainText(/Nothing wet at Cylinder head: Silicone cures for 3:59:\d\d/)
   await expect(clocks).toContainText(/Cylinder head rests before its re-torque for 23:59:\d\d/)
   const calendar = await (await fetch(`${shop.server.address}/api/clocks.ics?build=${id}`)).text()
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
