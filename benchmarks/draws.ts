@@ -8,7 +8,7 @@ import { cylinderStates, ratioModel } from '@/core/benches/compression'
 import { monteCarlo, type MonteCarloModel } from '@/core/metrology'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { percentile, type Report } from './report'
+import type { Report } from './report'
 
 const DRAWS = 1_000_000
 const RUNS = 5
@@ -71,13 +71,10 @@ export function drawFigures(report: Report): void {
   const model = ratioModel(cylinderStates(build), undefined)
   const own = here(model)
   const beside = inC(planOf(model, model.slots, model.results))
-  const middle = (runs: readonly Timed[]) =>
-    percentile(
-      runs.map(([ms]) => ms),
-      0.5,
-    )
-  console.log(`     a million draws of ${model.results} ratios on one core: ${middle(own).toFixed(0)} ms, u ${own[0]![2].toFixed(5)}`)
+  // What else runs on the machine only ever adds.
+  const least = (runs: readonly Timed[]) => Math.min(...runs.map(([ms]) => ms))
+  console.log(`     a million draws of ${model.results} ratios on one core: ${least(own).toFixed(0)} ms, u ${own[0]![2].toFixed(5)}`)
   if (!beside) return console.log('     no C compiler here: nothing to hold the draws to')
-  console.log(`     the same in C (cc -O2): ${middle(beside).toFixed(0)} ms, u ${beside[0]![2].toFixed(5)}`)
-  report.figure('draws of the ratio, as many times as long as in C', middle(own) / middle(beside), '', MOST_TIMES_C)
+  console.log(`     the same in C (cc -O2): ${least(beside).toFixed(0)} ms, u ${beside[0]![2].toFixed(5)}`)
+  report.figure('draws of the ratio, as many times as long as in C', least(own) / least(beside), '', MOST_TIMES_C)
 }

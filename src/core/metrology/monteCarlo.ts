@@ -141,9 +141,9 @@ function drawPlan(inputs: readonly Uncertain[]) {
   const own = uncertainInputs.map((position) =>
     Math.hypot(...inputs[position]!.components.filter(({ source }) => !isShared(source.id)).map(({ u }) => u)),
   )
-  const shares = uncertainInputs.flatMap((position) =>
-    inputs[position]!.components.flatMap(({ source, u }) =>
-      isShared(source.id) ? [{ position, shock: uncertainInputs.length + shared.indexOf(source.id), u }] : [],
+  const sharesOf = uncertainInputs.map((position) =>
+    inputs[position]!.components.flatMap(({ source, u }): Share[] =>
+      isShared(source.id) ? [{ shock: uncertainInputs.length + shared.indexOf(source.id), u }] : [],
     ),
   )
 
@@ -152,17 +152,38 @@ function drawPlan(inputs: readonly Uncertain[]) {
     shocks: uncertainInputs.length + shared.length,
     /** Writes the doubtful inputs of a block of draws; the exact ones stay at their centres. */
     deal(shocks: readonly Float64Array[], values: readonly Float64Array[]): void {
-      for (let d = 0; d < uncertainInputs.length; d++)
-        spread(values[uncertainInputs[d]!]!, shocks[d]!, centres[uncertainInputs[d]!]!, own[d]!)
-      for (const { position, shock, u } of shares) addShare(values[position]!, shocks[shock]!, u)
+      for (let d = 0; d < uncertainInputs.length; d++) {
+        const position = uncertainInputs[d]!
+        dealInput(values[position]!, centres[position]!, { own: shocks[d]!, u: own[d]! }, sharesOf[d]!, shocks)
+      }
     },
   }
 }
 
-function spread(values: Float64Array, shocks: Float64Array, centre: number, u: number): void {
-  for (let draw = 0; draw < values.length; draw++) values[draw] = centre + u * shocks[draw]!
+interface Share {
+  readonly shock: number
+  readonly u: number
 }
 
-function addShare(values: Float64Array, shocks: Float64Array, u: number): void {
-  for (let draw = 0; draw < values.length; draw++) values[draw]! += u * shocks[draw]!
+/** One input: its own shock, and those it shares, two of them in one pass where there are two. */
+function dealInput(
+  values: Float64Array,
+  centre: number,
+  { own, u }: { readonly own: Float64Array; readonly u: number },
+  shares: readonly Share[],
+  shocks: readonly Float64Array[],
+): void {
+  const [first, second, ...rest] = shares
+  const count = values.length
+  if (!first) {
+    for (let draw = 0; draw < count; draw++) values[draw] = centre + u * own[draw]!
+    return
+  }
+  const [one, ofOne] = [shocks[first.shock]!, first.u]
+  const [other, ofOther] = second ? [shocks[second.shock]!, second.u] : [one, 0]
+  for (let draw = 0; draw < count; draw++) values[draw] = centre + u * own[draw]! + ofOne * one[draw]! + ofOther * other[draw]!
+  for (const { shock, u: share } of rest) {
+    const more = shocks[shock]!
+    for (let draw = 0; draw < count; draw++) values[draw]! += share * more[draw]!
+  }
 }

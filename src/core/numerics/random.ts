@@ -24,6 +24,9 @@ const TAIL_START = 3.442_619_855_899
 const LAYER_AREA = 9.912_563_035_262_17e-3
 
 const { edges, ratios } = ziggurat()
+/** The same of whole places, so that nearly all are settled by comparing integers: below it is inside, and so wide is a place. */
+const INSIDE_BELOW = Int32Array.from(ratios, (ratio) => Math.floor(ratio / PLACE_STEP))
+const PLACE_WIDTH = Float64Array.from(ratios, (_, layer) => edges[layer]! * PLACE_STEP)
 
 function ziggurat(): { edges: Float64Array; ratios: Float64Array } {
   const edges = new Float64Array(LAYERS + 1)
@@ -69,25 +72,30 @@ export function randomStream(seed: number): RandomStream {
 
   /** The 98 in 100 that fall inside their layer are settled in this loop, its place in the block in a local; the rest go the long way. */
   function fillNormal(out: Float64Array): void {
-    let here = at
-    for (let i = 0; i < out.length; i++) {
-      if (here === BLOCK) {
+    // What the loop reads at every number stands in locals, and it runs to the end of the block without asking for one.
+    const [bitsOf, inside, width] = [block, INSIDE_BELOW, PLACE_WIDTH]
+    let i = 0
+    while (i < out.length) {
+      if (at === BLOCK) {
         refill(block)
-        here = 0
+        at = 0
       }
-      // Layer and place in it from bits of their own: bits used for both would tie the two together (Doornik, section 3).
-      const bits = block[here++]!
-      const layer = bits & (LAYERS - 1)
-      const u = (bits >> LAYER_BITS) * PLACE_STEP
-      if (Math.abs(u) < ratios[layer]!) {
-        out[i] = u * edges[layer]!
-      } else {
-        at = here
-        out[i] = atTheEdge(layer, u)
-        here = at
+      const until = Math.min(out.length, i + BLOCK - at)
+      let here = at
+      let isSettled = true
+      for (; i < until && isSettled; i++) {
+        // Layer and place in it from bits of their own: bits used for both would tie the two together (Doornik, section 3).
+        const bits = bitsOf[here++]!
+        const layer = bits & (LAYERS - 1)
+        const place = bits >> LAYER_BITS
+        isSettled = (place < 0 ? -place : place) < inside[layer]!
+        out[i] = place * width[layer]!
       }
+      at = here
+      if (isSettled) continue
+      const bits = bitsOf[here - 1]!
+      out[i - 1] = atTheEdge(bits & (LAYERS - 1), (bits >> LAYER_BITS) * PLACE_STEP)
     }
-    at = here
   }
 
   /** A place in the wedge of a layer, or in the tail; refused ones are drawn again until one is taken. */
