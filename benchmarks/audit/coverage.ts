@@ -89,7 +89,7 @@ const MAY_BE_OVER = new RegExp(
 /** Drawn for the worst of what is not known, on purpose: no middle to cover. */
 const ONE_SIDED: ReadonlySet<OutputId> = new Set(['rings.buttingTemperature'])
 /** Of the wheel and its readings, not of the engine: another wheel shows another angle. */
-const OF_THE_GAUGE: ReadonlySet<OutputId> = new Set(['cam.tdc'])
+const OF_THE_GAUGE: ReadonlySet<OutputId> = new Set(['cam.tdc', 'cam.depthsApart'])
 
 function markOf(key: string, share: number, low: number, high: number): string {
   if (share < low) return 'SHORT'

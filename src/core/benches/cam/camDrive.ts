@@ -102,7 +102,9 @@ export function depthsApart(build: Build): Derived {
   })
   const [widest] = spreads.sort((a, b) => spanOf(b) - spanOf(a))
   if (!widest) return { missing: read.flat().flatMap((one) => (isKnown(one) ? [] : one.missing)) }
-  return { figure: apart(DEPTHS_APART, { label: 'Largest', figure: widest.most }, { label: 'Smallest', figure: widest.least }) }
+  // Readings of one depth are held against each other as they stand: what they differ by is what was read.
+  const { value, origin } = apart(DEPTHS_APART, { label: 'Largest', figure: widest.most }, { label: 'Smallest', figure: widest.least })
+  return { figure: { value: { value: value.value, components: [] }, origin } }
 }
 
 const spanOf = ({ least, most }: { readonly least: Figure; readonly most: Figure }) => most.value.value - least.value.value

@@ -291,11 +291,15 @@ function comparedAt(build: Build, cam: Cam): readonly { readonly at: ComparedAt;
 
 /** The two ways of reading that are furthest apart, and at what; by fewer than two there is nothing to hold against anything. */
 export function schoolsApart(build: Build, cam: Cam): Derived {
-  const furthest = comparedAt(build, cam)
+  const compared = comparedAt(build, cam)
     .map(({ at, all }) => ({ at, ...apartAmong(all) }))
-    .toSorted((a, b) => b.figure.value.value - a.figure.value.value)[0]
+    .toSorted((a, b) => b.figure.value.value - a.figure.value.value)
+  const [furthest] = compared
   if (!furthest) return { missing: missingBy(build, cam) }
-  const { at, one, other, figure } = furthest
+  const { at, one, other, figure: plain } = furthest
+  // The one of them that is furthest apart is so by chance too.
+  const sizes = compared.map(({ figure }) => figure.value)
+  const figure = asExtreme(plain, selectionU('largestSize', sizes, plain.value))
   const isBeyondDoubt = figure.value.value > expand(figure.value).U
   return { figure, remarks: isBeyondDoubt ? [{ code: 'schoolsDisagree', one, other, apart: figure, at }] : [] }
 }
