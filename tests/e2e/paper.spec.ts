@@ -91,6 +91,27 @@ test('bank angle, mains and crank pins are edited together; an order the crank d
   await expect.poll(async () => (await shop.document(id)).spec.layout).toEqual(before)
 })
 
+test('cylinders counted otherwise keep their pins and their turn, and are shown before they are kept', async ({ page, shop }) => {
+  const id = await v6(shop)
+  await visit(page, shop, `/builds/${id}/paper`)
+  const before = (await shop.document(id)).spec.layout
+  await page.getByText('Down each bank', { exact: true }).click()
+  await expect(page.getByText('Rods stay on their pins and fire in their turn under the new numbers.')).toBeVisible()
+  await expect(page.getByLabel('Plan of the engine, front to the left, 6 cylinders').last()).toBeVisible()
+  expect((await shop.document(id)).spec.layout).toEqual(before)
+  await page.getByRole('button', { name: 'Leave it as it was' }).click()
+  await expect(page.getByLabel('Firing order')).toHaveValue(before.firingOrder.join('-'))
+  await page.getByText('Down each bank', { exact: true }).click()
+  await page.getByRole('button', { name: 'Keep the layout' }).click()
+  await expect.poll(async () => (await shop.document(id)).spec.layout.numbering).toBe('downEachBank')
+  const { pins, firingOrder } = (await shop.document(id)).spec.layout
+  // Left bank 1 to 3, right bank 4 to 6: a pin still carries one of each.
+  for (const { cylinders } of pins)
+    if (cylinders.length === 2) expect(cylinders.map((one) => (one <= 3 ? 'left' : 'right')).toSorted()).toEqual(['left', 'right'])
+  expect(firingOrder.toSorted((a, b) => a - b)).toEqual([1, 2, 3, 4, 5, 6])
+  expect(firingOrder[0]).toBe(1)
+})
+
 test('the shop’s own ring factor moves the limit that follows it, and says what moved', async ({ page, shop }) => {
   const id = await v6(shop)
   await visit(page, shop, `/builds/${id}/paper`)
