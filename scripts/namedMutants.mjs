@@ -4,7 +4,7 @@ import { cpSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } f
 import path from 'node:path'
 import { ROOT } from './setup.mjs'
 
-/** What each slip is, where, what stands there before and after, and the tests that are to notice; a test holds that each place is still there. */
+/** What each slip is, where, what stands there before and after, and the tests that are to notice. A test holds each in place. */
 const MUTANTS = JSON.parse(readFileSync(path.join(ROOT, 'scripts/namedMutants.json'), 'utf8'))
 
 const USUAL_TESTS = ['src/core/benches', 'src/core/build/effective.test.ts']

@@ -232,7 +232,7 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
     return 'Run down without a figure: nothing tells whether one was missed. Loosen it and tighten it again, fastener by fastener.'
   if (refusal.code === 'runOpen') return `${WAY_WORDS[refusal.way]} is under way at this joint: end it or cancel it first.`
   if (refusal.code === 'waitsFor')
-    return `${refusal.joint}: to be tight before this, and it is not: not every fastener is torqued at every stage, or it was loosened since.`
+    return `${refusal.joint}: to be tight before this, and it is not: a fastener is not torqued at every stage, or it was loosened since.`
   if (refusal.code === 'beyondYield')
     return [
       'The figure pulls the fastener past its yield, however rough its thread turns.',

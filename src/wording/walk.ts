@@ -289,7 +289,8 @@ export function waitsWords(waits: readonly Wait[], titleOfStep: (id: string) => 
   const holds = waits.flatMap((wait) => ('step' in wait ? [] : [waitWords(wait)]))
   const named = [...holds, ...(holds.length === 0 ? steps.slice(0, MOST_NAMED).map((id) => `“${titleOfStep(id)}”`) : [])]
   const more = holds.length === 0 && steps.length > MOST_NAMED ? ` and ${steps.length - MOST_NAMED} more` : ''
-  return `${holds.length > 0 ? 'Waits for' : 'After'} ${named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]}${more}.`
+  const all = named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : named[0]
+  return `${holds.length > 0 ? 'Waits for' : 'After'} ${all}${more}.`
 }
 const MOST_NAMED = 2
 

@@ -97,7 +97,10 @@ function planLineWords(change: EngineChange, stock: Spec['stock'], system: UnitS
     case 'pistonInBore':
       return 'Pistons in other bores'
     case 'shells':
-      return `Shells of ${journalWords(change.journal)}: upper ${nameIn(stock.shells, change.pair.upper)}, lower ${nameIn(stock.shells, change.pair.lower)}`
+      return [
+        `Shells of ${journalWords(change.journal)}: upper ${nameIn(stock.shells, change.pair.upper)}`,
+        `lower ${nameIn(stock.shells, change.pair.lower)}`,
+      ].join(', ')
   }
 }
 

@@ -1,4 +1,4 @@
-/** Stages of a build in the order they are gone through (common practice); machining leads back to the trial as far as it changes things. */
+/** Stages of a build in the order they are gone through (common practice); machining leads back to the trial of what it changes. */
 export const WALK_STAGES = [
   'job',
   'clean',

@@ -58,7 +58,7 @@ function isBefore(build: Build, readingId: string | undefined, after: string | u
   return after !== undefined && (arrival.get(readingId) ?? Infinity) <= (arrival.get(after) ?? -1)
 }
 
-/** The station of a reading that was taken before work that is planned and not done; undefined: it was something else that was looked up. */
+/** The station of a reading that was taken before work that is planned and not done; undefined: something else was looked up. */
 export function stationBeforeWork(use: Parameters<typeof isPlannedWork>[0]): string | undefined {
   if (!isPlannedWork(use)) return undefined
   const parts = String(use.key).split('/')

@@ -13,7 +13,10 @@ const MOST_NM = 3000
 const MOST_DEG = 720
 const ANGLE = /^\+?\s*(\d+(?:[.,]\d+)?)\s*(?:°|deg|degrees)$|^\+\s*(\d+(?:[.,]\d+)?)$/i
 
-/** Stages as they are spoken of: `30, 55, 80`, `30/55/80`, `snug; 40 N·m; +90°`, `40+90°`. A bare number is in `unit`, one with a plus in degrees. */
+/**
+ * Stages as they are spoken of: `30, 55, 80`, `30/55/80`, `snug; 40 N·m; +90°`, `40+90°`.
+ * A bare number is in `unit`, one with a plus in degrees.
+ */
 export function parseStages(text: string, unit: UnitId): { readonly stages: JointStage[] } | { readonly issue: StagesIssue } {
   const written = text.trim()
   if (written === '') return { stages: [] }

@@ -5,8 +5,9 @@ import type { Position } from '../trueScale/sheets'
 const NEAREST_MM = 4
 
 /**
- * The joint with one fastener more, the last to be pulled; undefined where one stands already. To a millimetre: a hand is no finer, and the pattern at
- * true scale no longer. */
+ * The joint with one fastener more, the last to be pulled; undefined where one stands already.
+ * To a millimetre: a hand is no finer, and the pattern at true scale no longer.
+ */
 export function withFastenerAt(joint: Joint, { xMm, yMm }: Position): Joint | undefined {
   const at = { xMm: Math.round(xMm), yMm: Math.round(yMm) }
   if (joint.fasteners.some((other) => Math.hypot(other.xMm - at.xMm, other.yMm - at.yMm) < NEAREST_MM)) return undefined

@@ -228,7 +228,7 @@ function own({ spec }: Build): Step[] {
   }))
 }
 
-/** Stage by stage, and in a stage no step before one that it comes after (A. B. Kahn, 1962); else as they are listed, or as the shop has it. */
+/** Stage by stage, and in a stage no step before one it comes after (A. B. Kahn, 1962); else as listed, or as the shop has it. */
 function inOrder(all: readonly Step[], wanted: readonly string[]): readonly Step[] {
   const rank = new Map(wanted.map((id, index) => [id, index]))
   return WALK_STAGES.flatMap((stage) => {

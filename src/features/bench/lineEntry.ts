@@ -143,7 +143,7 @@ function middleOf(values: readonly number[]): number {
   return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 }
 
-/** Places of one kind that read alike: a lift at an angle or a length at a torque is not like the one beside it, nor one cam like the other. */
+/** Places of one kind that read alike: a lift at an angle, a length at a torque or another cam is not like the one beside it. */
 function areAlike({ cam, degree, torque, valve }: Station['place']): boolean {
   return cam === undefined && degree === undefined && torque === undefined && valve === undefined
 }

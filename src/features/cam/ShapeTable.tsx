@@ -8,7 +8,7 @@ import { differenceInUnit } from '@/core/quantity'
 import { FigureTable } from '@/ui/FigureTable'
 import { capital, subjectWords } from '@/wording'
 
-/** What the measured lobes do between their events. A lobe’s derivatives are a smooth curve’s: the higher, the less is known of them. */
+/** What the measured lobes do between their events. Derivatives are of a smooth curve: the higher, the less is known of them. */
 export function ShapeTable({ build, system }: { build: Build; system: UnitSystem }) {
   const shapes = camsOf(build.spec.layout).flatMap((cam) => {
     const shape = shapeOf(build, cam)

@@ -104,7 +104,8 @@ function hasAny({ today: { open, again, temporary }, openRuns, clocks, awaited }
 function leftWords(builds: readonly OfToday[]): string {
   const open = builds.flatMap(({ name, openRuns }) => openRuns.map((run) => `${run.name} of ${name}`))
   if (open.length === 0) return 'No joint is left open.'
-  return `${open.length === 1 ? 'A joint is' : `${open.length} joints are`} left open: ${open.join('; ')}. Finished, or tagged “torque not done”, before anybody goes home.`
+  const are = open.length === 1 ? 'A joint is' : `${open.length} joints are`
+  return `${are} left open: ${open.join('; ')}. Finished, or tagged “torque not done”, before anybody goes home.`
 }
 
 function BuildToday({ id, summary: { name, today, openRuns, clocks, awaited }, day }: { id: string; summary: OfToday; day: string }) {

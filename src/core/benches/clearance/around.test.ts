@@ -148,7 +148,8 @@ describe('a cam turned alone', () => {
   })
 
   it('meets the valves of the other cam, whatever that one stands at: by plane geometry, both at full lift', () => {
-    // Rim corners at full lift, worked by hand: intake (10.2 s + 16.5 c, 10.2 c − 16.5 s) at 15.5°, exhaust (a − 10.0 s − 14.25 c, …) at 17°.
+    // Rim corners at full lift, by hand: intake (10.2 s + 16.5 c, 10.2 c − 16.5 s) at 15.5°,
+    // exhaust (a − 10.0 s − 14.25 c, …) at 17°.
     const paper = one.spec.paper
     const [i, e] = [paper.intakeValveAngle!.value, paper.exhaustValveAngle!.value].map((deg) => (deg * Math.PI) / 180) as [number, number]
     const reach = 10.2 * Math.sin(i) + 16.5 * Math.cos(i) + 10 * Math.sin(e) + 14.25 * Math.cos(e)

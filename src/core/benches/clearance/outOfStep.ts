@@ -101,7 +101,7 @@ function valvesOfOne(
   return { valves, isSynthetic: motion.isSynthetic }
 }
 
-/** The drop of a valve less its doubt, mm; where feelers only bound it, what it has at least; where nobody read any, as the paper has it. */
+/** The drop of a valve less its doubt, mm; where feelers only bound it, what it has at least; where none was read, as on paper. */
 function leastDrop(build: Build, valve: string, kind: CamKind): number | { readonly missing: readonly Missing[] } {
   const drop = valveDrop(build, valve)
   const stated = fromPaper(build, `${kind}ValveDrop`)

@@ -53,7 +53,7 @@ const INPUTS = {
 } as const
 type Values = Readonly<Record<keyof typeof INPUTS, number>>
 
-/** The nearest that a cam brings its valves, as it stands or is planned to; of an engine that switches profiles the lobe that comes nearer. */
+/** The nearest that a cam brings its valves, as it stands or is planned to; where profiles switch, the lobe that comes nearer. */
 export function nearest(build: Build, cam: Cam): KnownNearest {
   return nearestBefore(build, cam, 0, 0, 0)
 }

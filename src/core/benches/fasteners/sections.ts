@@ -4,7 +4,10 @@ import type { Section } from './formulas'
 
 export type SectionsIssue = { readonly code: 'unreadable'; readonly number: number; readonly text: string }
 
-/** `33x8.8,12x10`: length × diameter of each section, bare numbers in mm with a point, or with a unit, of each or of both: `1.3in x .35in`, `1.3x.35in`. */
+/**
+ * `33x8.8,12x10`: length × diameter of each section. Bare numbers are in mm, with a point; or with a unit,
+ * of each or of both: `1.3in x .35in`, `1.3x.35in`.
+ */
 export function readSections(text: string): readonly Section[] | SectionsIssue {
   const sections: Section[] = []
   for (const [index, part] of text.split(',').entries()) {

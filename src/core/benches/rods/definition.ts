@@ -98,7 +98,7 @@ export const definition = {
     },
     'rods.pinClips': {
       label: 'Pin clips seated, gap away from the slot, rags in the crankcase mouth',
-      why: 'Turned in its groove it clicks home; a clip by its slot walks out, one that falls is in the engine. The maker’s way round first.',
+      why: 'Turned in its groove it clicks home; by its slot it walks out and falls into the engine. The maker’s way round first.',
       each: 'cylinder',
     },
     'rods.boltsSleeved': { label: 'Rod bolts sleeved, rod guided down by hand', why: 'A nick in the crank is a new crank.' },

@@ -22,7 +22,10 @@ const valveLift = formula({
   evaluate: ({ lobeMm, ratio, lashMm }) => lobeMm * ratio - lashMm,
 })
 
-/** Under a bucket, or over a lifter beside the bore, the valve lifts as its lobe does; a rocker's ratio is on paper; a finger's changes along its lobe. */
+/**
+ * Under a bucket, or over a lifter beside the bore, the valve lifts as its lobe does;
+ * a rocker's ratio is on paper; a finger's changes along its lobe.
+ */
 export function valveRatio(build: Build): Derived {
   const { valveDrive } = build.spec.layout
   if (valveDrive.startsWith('bucket') || valveDrive === 'sideValve')
