@@ -1,4 +1,5 @@
 import { freshSpec, openBuild } from '@/core/benches'
+import { VALVE_DRIVES } from '@/core/engine'
 import { DEFAULT_GAUGES, withEntries, type Build, type Entry, type StepEntry } from '@/core/build'
 import { walkOf, type Walk, type WalkStep } from '@/core/walk'
 import { stamp } from './builds'
@@ -53,15 +54,7 @@ export const fresh = (kind: 'single' | 'inline' | 'v' | 'flat', cylinders: numbe
     } as Parameters<typeof freshSpec>[0]),
   })
 
-export const DRIVES = [
-  'pushrod',
-  'bucketShimOver',
-  'bucketShimUnder',
-  'bucketHydraulic',
-  'fingerFollower',
-  'rockerShaft',
-  'sideValve',
-] as const
+export const DRIVES = VALVE_DRIVES.filter((drive) => drive !== 'none')
 export const LAYOUTS = [
   ['single', 1],
   ['inline', 3],
