@@ -83,12 +83,12 @@ async function sorted(connection: Connection, gauges: GaugeStore, id: string, en
   for (const entry of entries) {
     const owner = stored.get(entry.id)?.buildId
     const pointers = pointersOf(entry).map((pointer) => ({ pointer, at: targetAt(pointer.id) }))
-    const astray = pointers.find(({ at }) => !at)
+    const dangling = pointers.find(({ at }) => !at)
     const wrong = pointers.find(({ pointer, at }) => at && !mayPointAt(entry, pointer, at))
     if (owner === id) known.add(entry.id)
     else if (owner !== undefined) refused.push({ id: entry.id, code: 'idTaken', about: entry.id })
     else if (entry.kind === 'reading' && !cards.has(entry.gauge)) refused.push({ id: entry.id, code: 'noSuchGauge', about: entry.gauge })
-    else if (astray) refused.push({ id: entry.id, code: 'noSuchTarget', about: astray.pointer.id })
+    else if (dangling) refused.push({ id: entry.id, code: 'noSuchTarget', about: dangling.pointer.id })
     else if (wrong) refused.push({ id: entry.id, code: 'wrongTarget', about: wrong.pointer.id })
     else fresh.set(entry.id, entry)
   }

@@ -16,7 +16,7 @@ export function isSustained({ use }: Duty): boolean {
 }
 
 /** Nobody has said what the engine is for: a preset that needs to know says so. */
-export function isUnsaid({ use }: Duty): boolean {
+export function isNotStated({ use }: Duty): boolean {
   return use === 'unsaid'
 }
 

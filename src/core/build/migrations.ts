@@ -136,7 +136,7 @@ function pinsOfOrder(old: V2Layout): readonly CrankPin[] {
   })
 }
 
-/** Old duties were free words: what a word says for sure is taken, anything else is unsaid; the words are kept. */
+/** Old duties were free words: what a word says for sure is taken, anything else is not stated; the words are kept. */
 function dutyFromWords({ use, fuel, ...rest }: V2Spec['duty']) {
   return { ...rest, use: saidIn(use, USE_WORDS), useWords: use, fuel: saidIn(fuel, FUEL_WORDS), fuelWords: fuel }
 }

@@ -23,7 +23,7 @@ export interface StockNumber {
   readonly isWhole?: true
   readonly optional?: true
   /** What it is taken for where it is not said. */
-  readonly unsaid?: string
+  readonly ifEmpty?: string
   /** The few there are to choose from. */
   readonly sizes?: readonly { readonly value: number; readonly label: string }[]
 }

@@ -79,10 +79,10 @@ export function firingIssues(layout: EngineLayout): readonly FiringIssue[] {
   if (fired.length !== numbers.length || fired.some((cylinder, index) => cylinder !== numbers[index])) {
     return [{ code: 'notEveryCylinderOnce', expected: layout.cylinders }]
   }
-  const astray = numbers.find(
+  const misplaced = numbers.find(
     (cylinder) => layout.pins.flatMap(({ cylinders }) => cylinders).filter((one) => one === cylinder).length !== 1,
   )
-  if (astray !== undefined) return [{ code: 'notEveryCylinderOnAPin', cylinder: astray }]
+  if (misplaced !== undefined) return [{ code: 'notEveryCylinderOnAPin', cylinder: misplaced }]
   const wrongPin = pinIssue(layout)
   if (wrongPin) return [wrongPin]
   const totalDeg = sum(firingIntervals(layout))

@@ -18,7 +18,7 @@ export function misfitsOf(all: readonly Part[], layout: Pick<EngineLayout, 'valv
   const cams = parts.filter(({ what }) => what === 'cam')
   // Only an engine that drives its ignition off the cam has the two gears.
   const gears = layout.valveDrive === 'pushrod' ? parts.filter(({ what }) => what === 'ignition') : []
-  const unsaid = (gears.length > 0 ? [...cams, ...gears] : []).filter(({ material }) => material === undefined)
+  const materialUnknown = (gears.length > 0 ? [...cams, ...gears] : []).filter(({ material }) => material === undefined)
   const wears = cams.flatMap((cam) =>
     gears.flatMap((gear): Misfit[] =>
       cam.material && gear.material && !goTogether(cam.material, gear.material) ? [{ is: 'gear', cam, gear }] : [],
@@ -28,7 +28,7 @@ export function misfitsOf(all: readonly Part[], layout: Pick<EngineLayout, 'valv
   return [
     ...wears,
     ...(hasFollowers ? [] : cams.map((cam): Misfit => ({ is: 'followers', cam }))),
-    ...unsaid.map((part): Misfit => ({ is: 'material', part })),
+    ...materialUnknown.map((part): Misfit => ({ is: 'material', part })),
   ]
 }
 

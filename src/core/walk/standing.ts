@@ -131,7 +131,7 @@ export function tightRunIn(build: Build, joint: Joint): Run | undefined {
 
 /**
  * Whose doing it is: the first that is still true, however often it is called done again; whoever does it again after it had gone
- * stale did it. What starts a clock is done anew each time.
+ * stale did it. What starts a clock is done again each time.
  */
 function whoDid(build: Build, step: Step, left: StepEntry | undefined, looked: Looked): StepEntry | undefined {
   const { signOffs } = looked

@@ -87,7 +87,7 @@ function readNumber(field: StockNumber, text: string, system: UnitSystem): { rea
 
 /** What a field of a part says: a size by its name, a number in the unit it is typed in. */
 export function fieldWords(field: StockNumber | StockWord, value: string | number | undefined, system: UnitSystem): string {
-  if (value === undefined) return ('unsaid' in field && field.unsaid) || 'not said'
+  if (value === undefined) return ('ifEmpty' in field && field.ifEmpty) || 'not said'
   if ('options' in field) return field.options.find((option) => option.value === value)?.label ?? String(value)
   const size = field.sizes?.find((one) => Math.abs(one.value - Number(value)) < SAME_SIZE)
   if (size) return size.label

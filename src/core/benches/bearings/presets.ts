@@ -1,7 +1,7 @@
 import type { Duty, Limit } from '../../build/types'
 import { sharedPins } from '../../engine'
 import type { Presets } from '../../bench/bench'
-import { isRace, isUnsaid } from '../../bench/duty'
+import { isRace, isNotStated } from '../../bench/duty'
 import { inThou } from '../../bench/inThou'
 
 const PRACTICE = 'Preset: common practice'
@@ -63,8 +63,8 @@ function clearance(key: string, duty: Duty, journalMm: number | undefined, race:
   if (isRace(duty)) return { [key]: { ...race, source: PRACTICE } }
   if (journalMm === undefined) return {}
   const target = journalMm / 1000
-  const unsaid = isUnsaid(duty) ? ' The duty is not said: race mains and rods run looser.' : ''
-  const reason = `About a thousandth of the journal (0.001 in per inch).${unsaid}`
+  const notStated = isNotStated(duty) ? ' The duty is not said: race mains and rods run looser.' : ''
+  const reason = `About a thousandth of the journal (0.001 in per inch).${notStated}`
   return { [key]: { lower: round(target * 0.75), upper: round(target * 1.25), target: round(target), source: PRACTICE, reason } }
 }
 

@@ -30,7 +30,7 @@ export const stock = {
         ],
       },
       /** Put on one half after the wall was measured. */
-      coatingMm: { label: 'Coating a half', ...WALL, low: 0, high: 0.05, optional: true, unsaid: 'none' },
+      coatingMm: { label: 'Coating a half', ...WALL, low: 0, high: 0.05, optional: true, ifEmpty: 'none' },
       halves: { label: 'Halves on the shelf', kind: 'ratio', units: { metric: 'one', inch: 'one' }, low: 0, high: 200, isWhole: true },
     },
     counted: { field: 'halves', one: 'half' },

@@ -57,8 +57,8 @@ describe('what the bench finds', () => {
     expect(
       ids(without(sound, ({ characteristic }) => characteristic === 'bores.bore')).some((id) => id.startsWith('bores.boreOffPaper')),
     ).toBe(false)
-    const unsaid = withSpecOf(sound, (spec): Spec => ({ ...spec, paper: { ...spec.paper, bore: undefined } }))
-    expect(ids(unsaid).some((id) => id.startsWith('bores.boreOffPaper'))).toBe(false)
+    const bare = withSpecOf(sound, (spec): Spec => ({ ...spec, paper: { ...spec.paper, bore: undefined } }))
+    expect(ids(bare).some((id) => id.startsWith('bores.boreOffPaper'))).toBe(false)
     const one = without(sound, ({ characteristic, place }) => characteristic === 'bores.bore' && place.cylinder !== 2)
     expectNear(valueOf(bores, one, 'bores.boreOffPaper.2'), valueOf(bores, one, 'bores.boreDiameter.2') - 83, 1e-12)
     expect(find(bores, one, 'bores.boreOffPaper.3').missing).toEqual(wanted(3, 'middle'))

@@ -3,7 +3,7 @@ import type { Limit, Materials, Spec } from '../../build/types'
 import type { Presets } from '../../bench/bench'
 import { UNITS } from '../../quantity'
 import { inThou } from '../../bench/inThou'
-import { isGentle, isSustained, isUnsaid } from '../../bench/duty'
+import { isGentle, isSustained, isNotStated } from '../../bench/duty'
 
 const PRACTICE = 'Preset: common practice'
 const MM_PER_THOU = UNITS.thou.factor
@@ -18,7 +18,7 @@ const CLEARANCE_THOU: Readonly<Record<Materials['piston'], { readonly lower: num
 
 export const presets: Presets = ({ paper, duty, materials, units, stock, choice }) => {
   const roundness = inThou(isGentle(duty) ? 1 : 0.5, units)
-  const known = isUnsaid(duty) ? ' The duty is not said: the tighter of race and street.' : ''
+  const known = isNotStated(duty) ? ' The duty is not said: the tighter of race and street.' : ''
   const clearance = clearancePreset(paper.bore?.value, materials.piston, duty.boostKpa > 0 || isSustained(duty))
   return {
     ...(clearance && { 'bores.clearance': clearance }),

@@ -111,7 +111,7 @@ describe('marks as they were found', () => {
     expect(cam.stations(late)[0]!.characteristic).toBe('cam.markFound')
   })
 
-  it('on its mark is within; teeth by the drive where they are written down, unsaid where nobody knows them', () => {
+  it('on its mark is within; teeth by the drive where they are written down, no word of them where nobody knows', () => {
     expect(verdictOf(cam, found(tern, 0.5), 'cam.foundOff.intake')).toBe('within')
     expect(codes(found(tern, 0.5), 'cam.foundOff.intake')).toEqual([])
     const own = withDrive(tern, { ...belt, wheels: belt.wheels.map((wheel) => (wheel.cam === 'intake' ? { ...wheel, teeth: 40 } : wheel)) })

@@ -1,7 +1,7 @@
 import type { Duty, Limit } from '../../build/types'
 import type { Presets } from '../../bench/bench'
 import { inThou } from '../../bench/inThou'
-import { isAlcohol, isGentle, isSustained, isUnsaid } from '../../bench/duty'
+import { isAlcohol, isGentle, isSustained, isNotStated } from '../../bench/duty'
 
 const PRACTICE = 'Preset: common practice'
 
@@ -20,7 +20,7 @@ export function topRingFactor(duty: Duty): Factor {
   if (duty.boostKpa > LIGHT_KPA) return { factor: 0.0065, words: 'serious boost' }
   if (duty.boostKpa > 0) return { factor: 0.0055, words: 'light boost' }
   if (isGentle(duty)) return { factor: 0.0045, words: 'street, unboosted' }
-  if (isUnsaid(duty)) return { factor: 0.0055, words: 'duty not said, so the widest of the unboosted' }
+  if (isNotStated(duty)) return { factor: 0.0055, words: 'duty not said, so the widest of the unboosted' }
   return isSustained(duty) ? { factor: 0.0055, words: 'race, unboosted, long full throttle' } : { factor: 0.005, words: 'race, unboosted' }
 }
 

@@ -121,8 +121,8 @@ describe('bobweight', () => {
       balanceShare: { value: 0.48, unit: 'percent', source: 'balancer' },
     })
     expectNear(value(other, 'rods.bobweight.1'), rotating + 0.48 * reciprocating + 4, 1e-6)
-    const unsaid = paper(petrel, { oilAllowance: undefined, balanceShare: undefined })
-    expectNear(value(unsaid, 'rods.bobweight.1'), rotating + 0.5 * reciprocating, 1e-6)
+    const without = paper(petrel, { oilAllowance: undefined, balanceShare: undefined })
+    expectNear(value(without, 'rods.bobweight.1'), rotating + 0.5 * reciprocating, 1e-6)
     expect(find(rods, petrel, 'rods.bobweight.1').remarks).toContainEqual({ code: 'rodsOnPin', cylinders: [1, 2] })
   })
 

@@ -47,12 +47,12 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const free = sound.filter((entry) => !held.some((one) => one.id === entry.id))
     const {
       stored,
-      refused: astray,
+      refused: notStored,
       added,
       lastSeq,
     } = free.length > 0 ? await builds.append(id, free, whole) : { stored: [], refused: [], added: 0, lastSeq: 0 }
     if (added > 0) buildNews().emit('change', { build: id })
-    const pointing = astray.map(({ id: entryId, code, about }) => ({
+    const pointing = notStored.map(({ id: entryId, code, about }) => ({
       id: entryId,
       error: refusalWords(code, about),
       ...(MAY_PASS.has(code) && { mayPass: true }),
