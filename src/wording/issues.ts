@@ -1,6 +1,7 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { FileIssue, RowIssue } from '@/core/files'
 import { formatKnown, formatQuantity, joinUnit, type UnitId } from '@/core/quantity'
+import { DEGREED_WORDS } from './layout'
 import { capital, small } from './letters'
 
 /** Where in a file: spec → limits → quench. */
@@ -96,7 +97,7 @@ const FIRING_WORDS = {
 const LAYOUT_WORDS = {
   oddBanks: 'an engine of two banks has an even number of cylinders',
   single: 'a single has one cylinder, anything else has more',
-  noSuchCylinder: 'the engine has no such cylinder',
+  ...DEGREED_WORDS,
   valvesAndDrive: 'valves and what drives them go together: both, or neither',
   portsAreTwoStroke: 'an engine without valves is a two-stroke',
   twoStroke: 'a two-stroke here is a single that breathes through ports',

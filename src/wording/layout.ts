@@ -1,4 +1,4 @@
-import type { Construction, CrankStyle, EngineLayout, FiringIssue, ValveDrive } from '@/core/engine'
+import type { Construction, CrankStyle, DegreedIssue, EngineLayout, FiringIssue, ValveDrive } from '@/core/engine'
 
 type Choices<Value extends string> = readonly { readonly value: Value; readonly label: string }[]
 
@@ -52,6 +52,11 @@ export const CONSTRUCTION_WORDS = {
   cooling: { label: 'Cooling', choices: { coolant: 'Coolant', rawWater: 'Raw water', air: 'Air' } },
   start: { label: 'Start', choices: { starter: 'Starter', kick: 'Kick', recoil: 'Recoil rope', push: 'Pushed or on rollers' } },
 } as const satisfies Readonly<Record<keyof Construction, ConstructionWords>>
+
+export const DEGREED_WORDS: Readonly<Record<DegreedIssue, string>> = {
+  noSuchCylinder: 'the engine has no such cylinder',
+  oneForItsCams: 'timing is taken at one cylinder of each bank that has cams of its own, else at one',
+}
 
 /** What is wrong with a layout somebody is describing. */
 export function firingIssueWords(issue: FiringIssue, cylinders: number): string {

@@ -51,6 +51,16 @@ export function cylinderOfCam(layout: EngineLayout, cam: Cam): number {
   return (own.find(({ cylinder }) => layout.degreedAt?.includes(cylinder)) ?? own[0]!).cylinder
 }
 
+export type DegreedIssue = 'noSuchCylinder' | 'oneForItsCams'
+
+/** What is wrong with the cylinders a maker is said to name: each is there, and one of a bank with cams of its own, else one of the engine. */
+export function degreedIssue(layout: EngineLayout): DegreedIssue | undefined {
+  const banks = (layout.degreedAt ?? []).map((named) => cylinderPlaces(layout).find(({ cylinder }) => cylinder === named)?.bank)
+  if (banks.includes(undefined)) return 'noSuchCylinder'
+  const most = camsOf(layout).some(bankOfCam) ? new Set(banks).size : 1
+  return banks.length > most ? 'oneForItsCams' : undefined
+}
+
 /** Cylinders whose TDC is read: those the cams are degreed at; without cams, the one the maker names. */
 export function degreedCylinders(layout: EngineLayout): readonly number[] {
   const cams = camsOf(layout)

@@ -43,12 +43,14 @@ export {
   camKind,
   cylinderOfCam,
   degreedCylinders,
+  degreedIssue,
   CAMS,
   camsOf,
   isHighProfile,
   onOneShaft,
   type Cam,
   type CamKind,
+  type DegreedIssue,
 } from './cams'
 export {
   DRIVE_KINDS,

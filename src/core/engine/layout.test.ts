@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { freshLayout } from '../build/fresh'
 import { sharedPins, topsDeg, usualPins } from './crankPins'
 import fc from 'fast-check'
-import { camsOf, cylinderOfCam, degreedCylinders } from './cams'
+import { camsOf, cylinderOfCam, degreedCylinders, degreedIssue } from './cams'
 import { firingIntervals, firingIssues, usualFiringOrder } from './firing'
 import { renumbered } from './renumbered'
 import { cylinderPlaces, hasCamInHead, hasValvesOverPistons, isHydraulic, type EngineLayout, type LayoutKind } from './layout'
@@ -204,6 +204,14 @@ describe('what an engine has', () => {
     expect(cylinderOfCam(v, 'intake-left')).toBe(1)
     expect(degreedCylinders(v)).toEqual([1, 6])
     expect(degreedCylinders({ ...four, degreedAt: [4] })).toEqual([4])
+    const issueOf = (layout: EngineLayout, ...degreedAt: number[]) => degreedIssue({ ...layout, degreedAt })
+    expect([issueOf(v), issueOf(v, 8), issueOf(v, 9), issueOf(v, 0)]).toEqual([undefined, undefined, 'noSuchCylinder', 'noSuchCylinder'])
+    expect([issueOf(v, 1, 6), issueOf(v, 1, 3), issueOf(v, 1, 1)]).toEqual([undefined, 'oneForItsCams', 'oneForItsCams'])
+    expect([issueOf(four, 4), issueOf(four, 1, 4), issueOf({ ...v, valveDrive: 'pushrod' }, 1, 6)]).toEqual([
+      undefined,
+      'oneForItsCams',
+      'oneForItsCams',
+    ])
   })
 
   it('side valves open beside the piston, from a cam in the block', () => {

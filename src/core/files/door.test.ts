@@ -301,6 +301,7 @@ describe('a spec at the door', () => {
     ],
     ['a two-stroke five', layout({ strokes: 2 }), ['firingOrder spec.layout.firingOrder', 'layout spec.layout.strokes']],
     ['timing at a cylinder it has not', layout({ degreedAt: [6] }), ['layout spec.layout.degreedAt']],
+    ['timing at two cylinders of one bank', layout({ degreedAt: [1, 5] }), ['layout spec.layout.degreedAt']],
     ['a firing order that leaves one out', layout({ firingOrder: [1, 2, 4, 5, 5] }), ['firingOrder spec.layout.firingOrder']],
     // Its drive turns cams of an inline engine.
     [

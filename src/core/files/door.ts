@@ -9,7 +9,7 @@ import { axesBeyond } from '../build/place'
 import { dependencyOrder, pointersOf, pointsAt } from '../build/pointsAt'
 import type { BuildDocument, Entry, Gauge, Limit, PartEntry, Place, Pull, Spec } from '../build/types'
 import { jointsOf } from '../joints'
-import { bankCount, camsOf, crankTurns, firingIssues, hasValves } from '../engine'
+import { bankCount, camsOf, crankTurns, degreedIssue, firingIssues, hasValves } from '../engine'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../quantity'
 import { CHANGE_IDS } from '../walk'
@@ -162,8 +162,8 @@ export function specIssues(spec: Spec): FileIssue[] {
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'oddBanks' })
   if ((layout.kind === 'single') !== (layout.cylinders === 1))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'cylinders'], detail: 'single' })
-  if (layout.degreedAt?.some((cylinder) => cylinder > layout.cylinders))
-    issues.push({ code: 'layout', path: ['spec', 'layout', 'degreedAt'], detail: 'noSuchCylinder' })
+  const degreed = degreedIssue(layout)
+  if (degreed) issues.push({ code: 'layout', path: ['spec', 'layout', 'degreedAt'], detail: degreed })
   if ((layout.valveDrive === 'none') !== (layout.valvesPerCylinder === 0))
     issues.push({ code: 'layout', path: ['spec', 'layout', 'valveDrive'], detail: 'valvesAndDrive' })
   if (!hasValves(layout) && layout.strokes !== 2)

@@ -1,4 +1,5 @@
 import type { SubjectAxis } from '../build/place'
+import type { DegreedIssue } from '../engine'
 import type { Kind, UnitId } from '../quantity'
 
 export type Path = readonly (string | number)[]
@@ -31,7 +32,7 @@ export type FileIssue =
   | {
       readonly code: 'layout'
       readonly path: Path
-      readonly detail: 'oddBanks' | 'single' | 'rodTooShort' | 'noSuchCylinder' | 'valvesAndDrive' | 'portsAreTwoStroke' | 'twoStroke'
+      readonly detail: DegreedIssue | 'oddBanks' | 'single' | 'rodTooShort' | 'valvesAndDrive' | 'portsAreTwoStroke' | 'twoStroke'
     }
   | { readonly code: 'unknownChoice'; readonly path: Path; readonly id: string }
   | { readonly code: 'usedTwice'; readonly path: Path; readonly part: string }

@@ -16,6 +16,8 @@ import { DrivePicture } from './DrivePicture'
 const LEAST_TEETH = 8
 const MOST_TEETH = 200
 const MOST_WHEELS = 16
+const MOST_MARKS = 4
+const MOST_MARK_LETTERS = 200
 
 const WheelRow = styled.div`
   display: grid;
@@ -136,21 +138,20 @@ function troubleOf(drive: CamDrive): string {
   if (drive.wheels.some(({ name }) => name.trim() === '')) return 'Every wheel has a name.'
   const odd = drive.wheels.find(({ teeth }) => teeth !== undefined && !(teeth >= LEAST_TEETH && teeth <= MOST_TEETH))
   if (odd) return `${capital(odd.name)}: teeth from ${LEAST_TEETH} to ${MOST_TEETH}.`
+  const marked = drive.wheels.find(({ marks = [] }) => marks.length > MOST_MARKS || marks.some((mark) => mark.length > MOST_MARK_LETTERS))
+  if (marked) return `${capital(marked.name)}: ${MOST_MARKS} marks at most, each of ${MOST_MARK_LETTERS} letters at most.`
   if (tensionerOnSlackSide(drive) === false && drive.kind !== 'gears')
     return 'The tensioner stands on the pulled strand: it belongs between the crank and the first cam.'
   return ''
 }
 
-const MOST_MARKS = 4
-const MOST_MARK_LETTERS = 80
-
 /** Marks as they are typed, a semicolon between; none where nothing is. */
 function marksIn(text: string): readonly string[] | undefined {
   const marks = text
     .split(';')
-    .map((mark) => mark.trim().slice(0, MOST_MARK_LETTERS))
+    .map((mark) => mark.trim())
     .filter(Boolean)
-  return marks.length > 0 ? marks.slice(0, MOST_MARKS) : undefined
+  return marks.length > 0 ? marks : undefined
 }
 
 interface WheelProps {
@@ -231,7 +232,7 @@ function Marks({ title, wheel, put }: { title: string } & Pick<WheelProps, 'whee
         setTyped(text)
         put({ marks: marksIn(text) })
       }}
-      maxLength={160}
+      maxLength={(MOST_MARK_LETTERS + 2) * (MOST_MARKS + 1)}
     />
   )
 }

@@ -11,7 +11,7 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice, Row } from '@/ui/Page'
 import { SelectField } from '@/ui/SelectField'
 import { CONSTRUCTION_WORDS, crankStyleWords, NUMBERING_CHOICES } from '@/wording/layout'
-import { countedOtherwise, layoutFrom, pinWords, textOf, type LayoutText } from './layoutText'
+import { countedOtherwise, degreedFrom, layoutFrom, pinWords, textOf, type LayoutText } from './layoutText'
 import { QuantityInput } from './QuantityInput'
 import { Words } from './Words'
 
@@ -266,12 +266,8 @@ function ConstructionFields({ edit, system, put }: { edit: SpecEdit; system: Spe
         <Words
           label="TDC and timing taken at cylinder"
           value={layout.degreedAt?.join(', ') ?? ''}
-          onCommit={(text) => {
-            const numbers = [...new Set(text.match(/\d+/g)?.map(Number) ?? [])]
-              .filter((one) => one >= 1 && one <= layout.cylinders)
-              .slice(0, 2)
-            put({ degreedAt: numbers.length > 0 ? numbers : undefined }, 'the cylinder timing is taken at')
-          }}
+          troubleOf={(text) => degreedFrom(layout, text).trouble}
+          onCommit={(text) => put({ degreedAt: degreedFrom(layout, text).degreedAt }, 'the cylinder timing is taken at')}
         />
       )}
       {names.map((name) => {

@@ -1,4 +1,5 @@
 'use client'
+import { useState } from 'react'
 import { TextField } from '@/ui/fields'
 import { useKeptText } from '@/ui/useKeptText'
 
@@ -9,16 +10,22 @@ export function Words({
   onCommit,
   required = false,
   quiet,
+  troubleOf = () => '',
 }: {
   label: string
   value: string
   onCommit: (text: string) => void
   required?: boolean
   quiet?: boolean
+  /** Why such words are not kept; empty where they may be. They stay as typed until mended. */
+  troubleOf?: (text: string) => string
 }) {
   const [text, setText] = useKeptText(value)
+  const [trouble, setTrouble] = useState('')
   const commit = () => {
-    if (text.trim() === value) return
+    const wrong = text.trim() === value ? '' : troubleOf(text)
+    setTrouble(wrong)
+    if (wrong || text.trim() === value) return
     if (required && text.trim() === '') setText(value)
     else onCommit(text.trim())
   }
@@ -28,6 +35,7 @@ export function Words({
       value={text}
       onChange={setText}
       onBlur={commit}
+      error={trouble || undefined}
       quiet={quiet}
       onKeyDown={(event) => event.key === 'Enter' && commit()}
     />
