@@ -40,6 +40,7 @@ export const DEFAULT_GAUGES: readonly Gauge[] = [
   card('strip', 'Plastic strip', 'length', 'strip', 'mm', { resolution: 0.005, repeatability: 0.003, biasU: (0.3 * MM_PER_THOU) / 2 }),
   card('torque', 'Beam torque wrench', 'torque', 'torque', 'Nm', { resolution: 0.5, repeatability: 0.3, biasU: 0.2, scaleU: 0.02 }),
   card('wheel', 'Degree wheel, 0.5° read to a quarter', 'angle', 'wheel', 'deg', { resolution: 0.25, repeatability: 0.2, biasU: 0 }),
+  card('protractor', 'Protractor, 1°', 'angle', 'other', 'deg', { resolution: 1, repeatability: 0.5, biasU: 0.3 }),
   card('finish', 'Roughness tester', 'roughness', 'roughness', 'umRa', {
     resolution: 0.01,
     repeatability: 0.02,

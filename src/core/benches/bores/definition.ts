@@ -38,7 +38,7 @@ export const definition = {
     'bores.skirt': { label: 'Skirt', ...BORE, gauges: ['micrometer'], judgedBy: 'bores.clearance', grows: { as: 'piston' } },
     'bores.deckFinish': { label: 'Deck finish', kind: 'roughness', units: { metric: 'umRa', inch: 'uinRa' }, gauges: ['roughness'] },
     'bores.boreFinish': { label: 'Finish of a bore', ...ROUGH, gauges: ['roughness'], judgedBy: 'bores.boreFinish' },
-    'bores.crosshatch': { label: 'Crosshatch, between the scratches', ...HATCH, gauges: ['other', 'wheel'], judgedBy: 'bores.crosshatch' },
+    'bores.crosshatch': { label: 'Crosshatch, between the scratches', ...HATCH, gauges: ['other'], judgedBy: 'bores.crosshatch' },
     'bores.faceGap': { label: 'Leaf that goes under the straight edge', ...THIN, gauges: ['feeler', 'other'] },
     'bores.faceFinish': { label: 'Finish of a face', ...ROUGH, gauges: ['roughness'] },
   },

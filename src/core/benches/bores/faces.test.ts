@@ -46,7 +46,7 @@ describe('faces', () => {
 describe('a bore’s own face', () => {
   it('is read beside the bore and judged only by numbers somebody gave', () => {
     const read = withReading(
-      withReading(five, 'bores.crosshatch', { cylinder: 2 }, 62, 'wheel.1', { unit: 'deg' }),
+      withReading(five, 'bores.crosshatch', { cylinder: 2 }, 62, 'protractor.1', { unit: 'deg' }),
       'bores.boreFinish',
       { cylinder: 2 },
       0.45,
