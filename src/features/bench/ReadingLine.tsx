@@ -1,24 +1,21 @@
 'use client'
-import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react'
+import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
 import styled from 'styled-components'
 import type { Station } from '@/core/bench/bench'
-import { checkDue, isOverdue, type Gauge, type UnitSystem } from '@/core/build'
-import { formatQuantity, UNITS } from '@/core/quantity'
+import type { UnitSystem } from '@/core/build'
+import { UNITS } from '@/core/quantity'
 import { PART_STATE_CHOICES } from '@/wording'
 import { InitialsForm } from '@/ui/InitialsForm'
 import { caption, NARROW, numerals, PHONE } from '@/ui/GlobalStyle'
 import { SpokenTitle } from '@/ui/Page'
+import { GaugeInHand } from './GaugeInHand'
 import { Key } from './Key'
 import { Keypad } from './Keypad'
 import { exampleOf, MOST_TYPED, standsAs } from './lineEntry'
 import { Understood } from './Understood'
-import type { PartTemperature } from './useBench'
 import { useSpoken } from './useSpoken'
 import type { Asking, LineActions, LineNow, LineProps } from './lineActions'
 import { useReadingLine } from './useReadingLine'
-import { lazyPart } from '@/ui/lazyPart'
-
-const SerialButton = lazyPart(() => import('./SerialButton').then((module) => module.SerialButton))
 
 const Line = styled.section`
   contain: content;
@@ -117,11 +114,6 @@ const Entry = styled.input`
     font-family: 'Archivo Variable', sans-serif;
   }
 `
-const Quiet = styled.p`
-  margin-top: 6px;
-  font-size: 13px;
-  color: var(--quiet);
-`
 const Caution = styled.p`
   font-size: 12.5px;
   line-height: 1.3;
@@ -206,8 +198,6 @@ function mostTyped(asking: Asking): number {
   if (asking === 'reading' || asking === 'temperature') return MOST_TYPED[asking]
   return MOST_TYPED.words
 }
-
-const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
 export interface ReadingLineHandle {
   readonly focus: () => void
@@ -358,56 +348,5 @@ function RowToo({ now: { asking, openInRow, wholeRow }, onToggle }: { now: LineN
     <WholeRow>
       <input type="checkbox" checked={wholeRow} onChange={onToggle} /> all {openInRow.length} open places of this row <Key>↓</Key>
     </WholeRow>
-  )
-}
-
-function CheckWords({ gauge, now }: { gauge: Gauge | undefined; now: string }) {
-  if (gauge && isOverdue(gauge, now)) return <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b>
-  return gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'
-}
-
-function liveWords({ state, mine }: LineProps['live']): string {
-  if (state !== 'listening') return 'live gauges: server lost, trying again'
-  return mine.length > 0 ? `at this bench: ${mine.join(', ')}` : 'listening to live gauges'
-}
-
-/** The gauge that takes the reading, how its check stands, and what else it is read with. */
-function GaugeInHand({
-  gauge,
-  live,
-  temperature,
-  system,
-}: Pick<LineProps, 'gauge' | 'live' | 'system'> & { temperature: PartTemperature | undefined }) {
-  const [now] = useState(() => new Date().toISOString())
-  return (
-    <>
-      <p style={{ marginTop: 4, fontSize: 16 }}>{gauge?.name ?? 'none in the drawer'}</p>
-      <Quiet>
-        <CheckWords gauge={gauge} now={now} /> · <Key>g</Key> change
-      </Quiet>
-      {live.state !== 'off' && (
-        <Quiet role="status">
-          {liveWords(live)} · <Key>l</Key>
-        </Quiet>
-      )}
-      {live.said && (
-        <Quiet role="alert">
-          <b>{live.said}</b>
-          {live.offered && (
-            <>
-              {' '}
-              <Key>o</Key> take it
-            </>
-          )}
-        </Quiet>
-      )}
-      {live.state !== 'off' && <SerialButton />}
-      {temperature && (
-        <Quiet>
-          part {formatQuantity(temperature.partTempC, DEGREES[system], 0)}, gauge{' '}
-          {formatQuantity(temperature.gaugeTempC, DEGREES[system], 0)} · <Key>t</Key>
-        </Quiet>
-      )}
-    </>
   )
 }
