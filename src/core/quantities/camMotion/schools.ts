@@ -13,6 +13,7 @@ import {
   leftOut,
   resultOf,
   selectionU,
+  standardUncertainty,
   type Figure,
   type FormulaText,
 } from '../../metrology'
@@ -297,8 +298,11 @@ export function schoolsApart(build: Build, cam: Cam): Derived {
   const [furthest] = compared
   if (!furthest) return { missing: missingBy(build, cam) }
   const { at, one, other, figure: plain } = furthest
-  // The one of them that is furthest apart is so by chance too.
-  const sizes = compared.map(({ figure }) => figure.value)
+  // The one of them that is furthest apart is so by chance too; what the comparisons share is not allowed for: the safe side.
+  const sizes = compared.map(({ at, figure: { value } }) => ({
+    value: value.value,
+    components: [{ source: { id: at, owner: 'selection', dof: Infinity }, u: standardUncertainty(value) }],
+  }))
   const figure = asExtreme(plain, selectionU('largestSize', sizes, plain.value))
   const isBeyondDoubt = figure.value.value > expand(figure.value).U
   return { figure, remarks: isBeyondDoubt ? [{ code: 'schoolsDisagree', one, other, apart: figure, at }] : [] }
