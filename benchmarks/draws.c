@@ -1,6 +1,6 @@
 /*
- * The draws of the ratio in C, to hold the program's own to: the same components from the same distributions, by the same
- * methods (xoroshiro128+, D. Blackman and S. Vigna, 2018; ziggurat of 128 layers, J. A. Doornik, 2005).
+ * The draws of the ratio in C, to hold the program's own to: the same components from the same distributions, by the
+ * ziggurat of 128 layers (J. A. Doornik, 2005), from the generator that suits words of 64 bits (xoroshiro128+, D. Blackman and S. Vigna, 2018).
  * Reads the model from standard input, as benchmarks/draws.ts writes it; prints milliseconds and the first result's mean and deviation.
  */
 #include <math.h>

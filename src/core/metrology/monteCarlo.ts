@@ -1,4 +1,4 @@
-import { randomStream } from '../numerics/random'
+import { normalBlocks } from '../numerics/random'
 import type { Bounds } from './conformity'
 import type { Uncertain } from './uncertain'
 
@@ -72,7 +72,7 @@ const DRAWS_PER_BLOCK = 500
  * from which no draw is far, so that nothing cancels however many there are.
  */
 function slicer(model: MonteCarloModel, seed: number): (from: number, to: number) => MonteCarloResult[] {
-  const { fillNormal } = randomStream(seed)
+  const fillNormal = normalBlocks(seed, DRAWS_PER_BLOCK)
   const plan = drawPlan(model.inputs)
   const shocks = Array.from({ length: plan.shocks }, () => new Float64Array(DRAWS_PER_BLOCK))
   const values = model.inputs.map(({ value }) => new Float64Array(DRAWS_PER_BLOCK).fill(value))

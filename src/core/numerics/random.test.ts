@@ -1,21 +1,10 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
-import { bitBlocks, BLOCK } from './bitBlocks'
 import { normalCdf } from './distributions'
-import { randomStream, seedOf } from './random'
+import { nextBits, normalOf, normalsFrom } from './normals'
+import { normalBlocks, randomStream, seedOf } from './random'
 
 describe('random streams', () => {
-  it.each([0, 1, 7, 4151, -3, 2 ** 31 - 1])('give the bits of pure-rand’s xoroshiro128+ for seed %s, over several blocks', (seed) => {
-    const reference = xoroshiro128plus(seed)
-    const refill = bitBlocks(seed)
-    const block = new Int32Array(BLOCK)
-    for (let blocks = 0; blocks < 4; blocks++) {
-      refill(block)
-      expect([...block]).toEqual(Array.from({ length: BLOCK }, () => reference.next()))
-    }
-  })
-
   it('repeat with their seed and differ without it', () => {
     const draw = (seed: number) => {
       const { normal } = randomStream(seed)
@@ -38,15 +27,30 @@ describe('random streams', () => {
     }
   })
 
-  it('are normal: mean 0, variance 1, kurtosis 3, and the shares of any table of Φ', () => {
-    const sample = new Float64Array(400_000)
-    randomStream(5).fillNormal(sample)
+  const oneByOne = (size: number) => {
+    const { normal } = randomStream(5)
+    return Float64Array.from({ length: size }, () => normal())
+  }
+  const inBlocks = (size: number) => {
+    const sample = new Float64Array(size)
+    normalBlocks(5, size)(sample)
+    return sample
+  }
+
+  it.each([
+    ['one by one', oneByOne],
+    ['in blocks', inBlocks],
+  ])('are normal, %s: mean 0, variance 1, kurtosis 3, and the shares of any table of Φ', (_, draw) => {
+    const sample = draw(400_000)
     const moment = (power: number) => sample.reduce((sum, x) => sum + x ** power, 0) / sample.length
     // Four standard errors of each: 1/√n, √(2/n), √(96/n).
     expectNear(moment(1), 0, 4 / Math.sqrt(sample.length))
     expectNear(moment(2), 1, 4 * Math.sqrt(2 / sample.length))
     expectNear(moment(4), 3, 4 * Math.sqrt(96 / sample.length))
     for (const x of [-2, -1, 0, 0.5, 1.5]) expectNear(sample.filter((value) => value < x).length / sample.length, normalCdf(x), 0.003)
+    // Beyond the last layer: 5.75 in ten thousand, half of them on each side (any table of Φ).
+    const beyond = 2 * (1 - normalCdf(3.442_619_855_899))
+    expectNear(sample.filter((x) => Math.abs(x) > 3.442_619_855_899).length, beyond * sample.length, 4 * Math.sqrt(beyond * sample.length))
   })
 
   it('neighbours do not know of each other', () => {
@@ -59,5 +63,48 @@ describe('random streams', () => {
       before = now
     }
     expectNear(product / 200_000, 0, 4 / Math.sqrt(200_000))
+  })
+})
+
+describe('blocks of normals', () => {
+  it('rest on the bits of xoshiro128++: from 1, 2, 3, 4 as its authors’ program gives them (from memory, the first by hand)', () => {
+    const state = Int32Array.of(1, 2, 3, 4)
+    // The first: (1 + 4) turned left by seven bits, and 1 more.
+    expect(Array.from({ length: 10 }, () => nextBits(state) >>> 0)).toEqual([
+      641, 1573767, 3222811527, 3517856514, 836907274, 4247214768, 3867114732, 1355841295, 495546011, 621204420,
+    ])
+  })
+
+  it('hold the normals of those bits at their places, the few outside a layer drawn after the block', () => {
+    const block = new Float64Array(500)
+    normalsFrom(Int32Array.of(1, 2, 3, 4), 500)(block)
+    const state = Int32Array.of(1, 2, 3, 4)
+    const bits = Array.from(block, () => nextBits(state))
+    const asksForMore = (one: number) => {
+      let asked = 0
+      normalOf(one, () => asked++)
+      return asked > 0
+    }
+    const outside = bits.flatMap((one, place) => (asksForMore(one) ? [place] : []))
+    // Two in a hundred, or a little less.
+    expect(outside.length).toBeGreaterThan(0)
+    expect(outside.length).toBeLessThan(25)
+    for (const [place, one] of bits.entries()) if (!outside.includes(place)) expect(block[place]).toBe(normalOf(one, () => NaN))
+    const next = () => nextBits(state)
+    for (const place of outside) expect(block[place]).toBe(normalOf(bits[place]!, next))
+  })
+
+  it('go on where the last one ended, repeat with their seed and differ without it', () => {
+    const draw = (seed: number, sizes: readonly number[]) => {
+      const fill = normalBlocks(seed, 100)
+      return sizes.map((size) => {
+        const block = new Float64Array(size)
+        fill(block)
+        return block
+      })
+    }
+    const [first, second] = draw(3, [100, 100]) as [Float64Array, Float64Array]
+    expect(draw(3, [100, 100])).toEqual([first, second])
+    expect(new Set([...first, ...second, ...draw(4, [100])[0]!]).size).toBe(300)
   })
 })
