@@ -4,52 +4,24 @@ import { describe, expect, it } from 'vitest'
 import { BENCHES, openBuild } from '@/core/benches'
 import type { BuildDocument } from '@/core/build'
 import { csvStations, entryIssues, readBuildFile, readingsFromCsv, readingsToCsv } from '@/core/files'
-import { randomStream, type RandomStream } from '@/core/numerics/random'
+import { randomStream } from '@/core/numerics/random'
 import { fileIssueWords, rowIssueWords } from '@/wording'
+import { damaged, pick, replaced } from '../support/damage'
 
 /** `npm run faults` damages all of them; `npm test` enough to see that it still holds. */
 const [FILES, TABLES] = process.env.KALIBROS_FAULTS === 'long' ? [5000, 2000] : [1000, 400]
-const SAMPLE = readFileSync(path.join(import.meta.dirname, 'samples/build.v2.kalibros.json'), 'utf8')
-const pick = <Item>(random: RandomStream, items: readonly Item[]): Item => items[Math.floor(random.uniform() * items.length)]!
-
-/** What a bad disk, an editor or a careless script makes of a text. */
-function damaged(text: string, random: RandomStream): string {
-  const at = Math.floor(random.uniform() * text.length)
-  const length = Math.floor(random.uniform() * 60)
-  switch (Math.floor(random.uniform() * 5)) {
-    case 0:
-      return text.slice(0, at)
-    case 1:
-      return text.slice(0, at) + text.slice(at + length)
-    case 2:
-      return text.slice(0, at) + pick(random, ['"', '{', ']', ',', '\0', 'NaN', '-', '€', '1e999', 'null']) + text.slice(at + 1)
-    case 3:
-      return text.slice(0, at) + text.slice(at, at + length) + text.slice(at)
-    default:
-      return `${pick(random, ['\uFEFF', ' ', '\n', 'x'])}${text}`
-  }
-}
-
-const VALUES = [null, 0, -1, 1e308, -1e-300, 'x', '', [], {}, true, 17, '1e5', [[]], { format: 'x' }]
-/** The document with one value somewhere in it replaced or left out. */
-function replaced(value: unknown, random: RandomStream): unknown {
-  if (Array.isArray(value) && value.length > 0 && random.uniform() < 0.9)
-    return value.with(Math.floor(random.uniform() * value.length), replaced(pick(random, value), random))
-  if (typeof value === 'object' && value !== null && Object.keys(value).length > 0 && random.uniform() < 0.9) {
-    const key = pick(random, Object.keys(value))
-    if (random.uniform() < 0.1) return Object.fromEntries(Object.entries(value).filter(([name]) => name !== key))
-    return { ...value, [key]: replaced((value as Record<string, unknown>)[key], random) }
-  }
-  return pick(random, VALUES)
-}
+const sample = (version: number) => readFileSync(path.join(import.meta.dirname, `samples/build.v${version}.kalibros.json`), 'utf8')
+const SAMPLE = sample(2)
+/** An early one, and those with joints, a walk, parts and damages in them. */
+const SAMPLES = [2, 7, 11, 12].map(sample)
 
 describe('files that came to harm', () => {
   it(`${FILES} build files: each is read whole or refused in words, and one that is read can be worked with`, () => {
     const random = randomStream(77)
-    const json = JSON.parse(SAMPLE) as BuildDocument
     let [read, refused] = [0, 0]
     for (let file = 0; file < FILES; file++) {
-      const text = file % 2 === 0 ? damaged(SAMPLE, random) : JSON.stringify(replaced(json, random))
+      const whole = pick(random, SAMPLES)
+      const text = file % 2 === 0 ? damaged(whole, random) : JSON.stringify(replaced(JSON.parse(whole), random))
       const result = readBuildFile(text)
       if (result.ok) {
         read++

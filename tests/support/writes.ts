@@ -84,19 +84,22 @@ function ofEntries(what: string, make: Made, { shop, build, random }: Bench): Wr
   }
 }
 
+/** The smallest picture that is one, drawn with any bytes but a marker's. */
+export function jpegOf(drawn: readonly number[]): Uint8Array<ArrayBuffer> {
+  return Uint8Array.from([...SEGMENTS, ...drawn, 0xff, 0xd9])
+}
+
 const SEGMENTS = [0xff, 0xd8, 0xff, 0xc0, 0, 11, 8, 0, 1, 0, 1, 1, 1, 0x11, 0, 0xff, 0xda, 0, 4, 1, 2]
 
 function pictures({ shop, build, random }: Bench): Writer {
-  const sent = new Map<string, Buffer>()
+  const sent = new Map<string, Uint8Array>()
   const acknowledged = new Set<string>()
   return {
     what: 'pictures',
     acknowledged,
     async write() {
       const id = uuidV7()
-      // Any bytes but a marker's will do for what is drawn.
-      const drawn = Array.from({ length: 20_000 }, () => Math.floor(random.uniform() * 255))
-      const bytes = Buffer.from([...SEGMENTS, ...drawn, 0xff, 0xd9])
+      const bytes = jpegOf(Array.from({ length: 20_000 }, () => Math.floor(random.uniform() * 255)))
       sent.set(id, bytes)
       const query = new URLSearchParams({ id, step: 'job.agreed', at: new Date().toISOString(), by: 'KV' })
       const url = `${shop.server.address}/api/builds/${build}/photos?${query}`
