@@ -141,3 +141,81 @@ export function auditSums(): number {
   }
   return differing
 }
+
+/** Numbers on both sides of what can be of one engine; `isSound` by a second writing of each rule. */
+interface Edge {
+  readonly what: string
+  readonly sum: string
+  readonly typed: (random: RandomStream) => Record<string, number | string>
+  readonly isSound: (typed: Record<string, number | string>) => boolean
+}
+
+const aFive = { bore: 83, stroke: 92.8, chamber: 46, deck: 0.05, gasketBore: 84, gasketThickness: 1.1 }
+const number = (typed: Record<string, number | string>, key: string) => Number(typed[key])
+
+const EDGES: readonly Edge[] = [
+  {
+    what: 'a gasket no smaller than its bore',
+    sum: 'compression',
+    typed: (random) => ({ ...aFive, gasketBore: between(random, 82, 84) }),
+    isSound: (typed) => number(typed, 'gasketBore') >= 83,
+  },
+  {
+    what: 'a crown no larger than its bore',
+    sum: 'compression',
+    typed: (random) => ({ ...aFive, landHeight: 6, crownDiameter: between(random, 82, 84) }),
+    isSound: (typed) => number(typed, 'crownDiameter') <= 83,
+  },
+  {
+    what: 'a ratio from 3 to 30',
+    sum: 'compression',
+    typed: (random) => ({ ...aFive, chamber: random.uniform() < 0.5 ? between(random, 2, 25) : between(random, 200, 300) }),
+    isSound: (typed) => {
+      const clearance = number(typed, 'chamber') + disc(83, 0.05) + disc(84, 1.1)
+      const ratio = 1 + disc(83, 92.8) / clearance
+      return ratio >= 3 && ratio <= 30
+    },
+  },
+  {
+    what: 'two angles on both sides of TDC',
+    sum: 'tdc',
+    typed: (random) => ({ stroke: 92.8, rod: 144, method: 'stop', a: between(random, -60, 60), b: between(random, -60, 60) }),
+    isSound: (typed) => {
+      const [a, b] = [number(typed, 'a'), number(typed, 'b')]
+      // Five degrees to each side tell where the top is (common practice); less is the dwell.
+      return a * b < 0 && Math.abs(a - b) >= 10
+    },
+  },
+  {
+    what: 'a nut factor that is one',
+    sum: 'bolt',
+    typed: (random) => ({
+      thread: '7/16-20',
+      torque: '77 lbfft',
+      nutFactor: between(random, 0.06, 0.3) * (random.uniform() < 0.5 ? 1 : 100),
+    }),
+    isSound: (typed) => number(typed, 'nutFactor') < 1,
+  },
+]
+
+/** @returns at how many edges a sum takes what is none, or refuses what is sound; a refusal is in words and names its field. */
+export function auditEdges(): number {
+  let wrong = 0
+  for (const [at, { what, sum, typed, isSound }] of EDGES.entries()) {
+    const random = randomStream(2000 + at)
+    let [taken, refused, off] = [0, 0, 0]
+    for (let run = 0; run < RUNS; run++) {
+      const inputs = typed(random)
+      const outcome = computeSum(sumById(sum)!, Object.fromEntries(Object.entries(inputs).map(([name, value]) => [name, String(value)])))
+      if (outcome.ok) taken++
+      else refused++
+      const isWorded = outcome.ok || outcome.issues.every(({ path }) => path.length > 0)
+      if (outcome.ok === isSound(inputs) && isWorded) continue
+      off++
+      if (off <= 3) console.log(`EDGE  ${sum}, ${what}: ${JSON.stringify(inputs)} ${outcome.ok ? 'is taken' : 'is refused'}`)
+    }
+    if (off > 0 || taken === 0 || refused === 0) wrong++
+    console.log(`${off === 0 && taken > 0 && refused > 0 ? 'ok   ' : 'SHORT'} ${sum}, ${what}: ${taken} taken, ${refused} refused`)
+  }
+  return wrong
+}
