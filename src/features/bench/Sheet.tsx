@@ -30,14 +30,21 @@ const Table = styled.table`
   &[data-only] {
     width: auto;
     min-width: 260px;
-    th:first-child {
-      width: 150px;
-    }
+    table-layout: auto;
   }
   th:first-child {
     width: 112px;
     overflow: hidden;
     text-overflow: ellipsis;
+  }
+  &[data-only] th:first-child {
+    width: auto;
+    min-width: 150px;
+    padding-right: 14px;
+  }
+  /* Two banks: what a row is has the room they leave. */
+  &[data-few] th:first-child {
+    width: 46%;
   }
   th:last-child:not(:first-child):not([data-only]) {
     width: 50px;
@@ -133,6 +140,7 @@ const Spread = styled.td`
 
 /** Columns, or characters of a reading, from which the figures stand closer: a feeler's pair from a metric drawer is long in thou. */
 const DENSE_FROM = 7
+const FEW = 2
 const WIDE_WORDS = 8
 const ACROSS_WORDS: Readonly<Record<Across, string>> = {
   cylinder: '',
@@ -187,6 +195,7 @@ function SheetTable({ sheet, byId, ...cells }: CellProps & { sheet: SheetOf; byI
       style={{ minWidth: leastWidthPx(sheet.columns.length, characters) }}
       onKeyDown={moveInSheet}
       data-only={isOnly}
+      data-few={sheet.columns.length === FEW || undefined}
       data-wide={sheet.columns.length > ROOM_FOR || undefined}
       data-dense={sheet.columns.length >= DENSE_FROM || characters > WIDE_WORDS || undefined}
     >
