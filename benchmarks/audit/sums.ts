@@ -50,10 +50,12 @@ const REFERENCES: readonly Reference[] = [
     result: 'compressionRatio',
     inputs: (random) => {
       const bore = between(random, 60, 120)
+      const crank = crankInputs(random)
       return {
         bore,
-        ...crankInputs(random),
-        chamber: between(random, 30, 90),
+        ...crank,
+        // Of an engine that may be: a ratio above thirty is refused.
+        chamber: between(random, 0.08, 0.16) * disc(bore, crank.stroke),
         piston: between(random, -8, 15),
         deck: between(random, -0.3, 1.5),
         gasketBore: between(random, bore, bore + 3),
