@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { runCommand } from '@/cli/program'
 import { writeBuildFile } from '@/core/files'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -17,20 +18,42 @@ const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 beforeAll(() => writeFileSync(file, writeBuildFile(tern)))
 afterAll(() => rmSync(folder, { recursive: true }))
 
-/** Runs the command as a person would, from another folder. */
-function kalibros(args: readonly string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], {
-    cwd: folder,
-    input,
-    encoding: 'utf8',
-    env: { ...process.env, KALIBROS_DB_URL: `file:${path.join(folder, 'cli.db')}` },
+/** Runs the command as a person would, without the start of a program each time. */
+async function kalibros(args: readonly string[], input = '') {
+  const said = { stdout: '', stderr: '' }
+  const add = (stream: 'stdout' | 'stderr') => (text: string) => {
+    said[stream] += text.endsWith('\n') ? text : `${text}\n`
+  }
+  const status = await runCommand(args, {
+    out: add('stdout'),
+    err: add('stderr'),
+    input: () => input,
+    databaseUrl: `file:${path.join(folder, 'cli.db')}`,
+    exitCode: 0,
   })
-  return { status, stdout, stderr }
+  return { status, ...said }
 }
 
-describe('sums from a terminal', { timeout: 240_000 }, () => {
-  it('compression with --json: the worked 14.967 (common practice), canonical units, terms', () => {
-    const { status, stdout } = kalibros([
+it(
+  'the command itself, as it stands on the path: from another folder, with its exit code, and quiet where its reader stops',
+  { timeout: 240_000 },
+  () => {
+    const command = (args: readonly string[], input?: string) =>
+      spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], { cwd: folder, input, encoding: 'utf8' })
+    expect(command(['sum', 'convert', 'value=1 in', 'to=mm'])).toMatchObject({ status: 0, stdout: expect.stringContaining('25.4 mm') })
+    expect(command(['validate', '-'], '{')).toMatchObject({ status: 2, stdout: '' })
+    const piped = spawnSync(
+      'sh',
+      ['-c', `"${process.execPath}" "${path.join(ROOT, 'bin/kalibros.mjs')}" derive tern.kalibros.json | head -n 1`],
+      { cwd: folder, encoding: 'utf8' },
+    )
+    expect(piped).toMatchObject({ status: 0, stdout: '[\n', stderr: '' })
+  },
+)
+
+describe('sums from a terminal', () => {
+  it('compression with --json: the worked 14.967 (common practice), canonical units, terms', async () => {
+    const { status, stdout } = await kalibros([
       'sum',
       'compression',
       'bore=4.155in',
@@ -51,13 +74,19 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     expect(terms.compressionRatio.terms.clearanceCm3.terms.chamberCm3).toMatchObject({ value: 58.4, u: 0.25 })
   })
 
-  it('camcurve with --json: events with u, and the rows that are slips', () => {
+  it('camcurve with --json: events with u, and the rows that are slips', async () => {
     const lift = (angle: number) => 10.2 * Math.max(0, 1 - ((angle - 110) / 150) ** 2) ** 2.6
     const rows = Array.from({ length: 81 }, (_, index) => -50 + 4 * index).map(
       (angle, index) => `${angle},${(lift(angle) + (index === 30 ? 1 : 0)).toFixed(3)}`,
     )
     writeFileSync(path.join(folder, 'lobe.csv'), ['angle,lift', ...rows].join('\n'))
-    const { status, stdout } = kalibros(['sum', 'camcurve', 'readings=lobe.csv', 'checkLift=1.27mm', '--json'])
+    const { status, stdout } = await kalibros([
+      'sum',
+      'camcurve',
+      `readings=${path.join(folder, 'lobe.csv')}`,
+      'checkLift=1.27mm',
+      '--json',
+    ])
     const { results, slips } = JSON.parse(stdout)
     expect([status, slips]).toEqual([0, [31]])
     expectNear(results.find(({ id }: { id: string }) => id === 'centreline').value, 110, 0.05)
@@ -77,7 +106,9 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['camcard', 'io=3 atdc', 'ic=44 abdc', 'icl=110.5'], 'icl: 110.5° on the card, 113.5° by the rest of it.'],
     [['camtooth', 'teeth=36'], 'crankDegrees       20°'],
     [[], 'What ratio and quench do these parts make?'],
-  ])('sum %s', (args, words) => expect(kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }))
+  ])('sum %s', async (args, words) =>
+    expect(await kalibros(['sum', ...args])).toMatchObject({ status: 0, stdout: expect.stringContaining(words) }),
+  )
 
   it.each([
     [['sum', 'compression', 'bore=4.155in'], /stroke: is needed/],
@@ -88,16 +119,16 @@ describe('sums from a terminal', { timeout: 240_000 }, () => {
     [['sum', 'convert', 'value=1in', 'to=cc'], /to: “cc” is no unit/],
     [['derive', 'gone.json'], /gone.json: cannot be read/],
     [['nonsense'], /unknown command/],
-  ])('%j is refused with 2 and the path of the fault', (args, words) =>
-    expect(kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }),
+  ])('%j is refused with 2 and the path of the fault', async (args, words) =>
+    expect(await kalibros(args)).toMatchObject({ status: 2, stderr: expect.stringMatching(words) }),
   )
 })
 
-describe('build files from a terminal', { timeout: 240_000 }, () => {
-  it('derives from a file and from standard input alike, and --check tells what is out', () => {
-    const fromFile = kalibros(['derive', file])
+describe('build files from a terminal', () => {
+  it('derives from a file and from standard input alike, and --check tells what is out', async () => {
+    const fromFile = await kalibros(['derive', file])
     expect(fromFile.status).toBe(0)
-    expect(kalibros(['derive', '-', '--check'], readFileSync(file, 'utf8'))).toEqual({ ...fromFile, status: 1 })
+    expect(await kalibros(['derive', '-', '--check'], readFileSync(file, 'utf8'))).toEqual({ ...fromFile, status: 1 })
     const deck = JSON.parse(fromFile.stdout).find(({ id }: { id: string }) => id === 'compression.deckClearance.3')
     expect(deck).toMatchObject({
       subject: 'cylinder 3',
@@ -107,34 +138,34 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
       u: expect.any(Number),
     })
     // A third decimal, since 8.87 ± 0.03 would touch the 8.9 that the verdict says is not reached.
-    expect(kalibros(['derive', file, '--table']).stdout).toMatch(
+    expect((await kalibros(['derive', file, '--table'])).stdout).toMatch(
       /compression\.compressionRatio\.4 +8\.871 ±0\.027 +8\.9 to 9\.1 +under by 0\.03\n/,
     )
   })
 
-  it('validates, and names the fault of a damaged file with its path', () => {
-    expect(kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('596 entries') })
+  it('validates, and names the fault of a damaged file with its path', async () => {
+    expect(await kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('596 entries') })
     const damaged = JSON.stringify({
       ...tern,
       entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)),
     })
-    expect(kalibros(['validate', '-'], damaged)).toMatchObject({ status: 2, stderr: expect.stringContaining('entries[40].value') })
+    expect(await kalibros(['validate', '-'], damaged)).toMatchObject({ status: 2, stderr: expect.stringContaining('entries[40].value') })
   })
 
-  it('puts a build into a database and takes the same build out', () => {
-    expect(kalibros(['import', file, '--by', 'KV']).status).toBe(0)
-    expect(kalibros(['import', file])).toMatchObject({ status: 2, stderr: expect.stringContaining('already in the database') })
-    expect(kalibros(['export', 'list']).stdout).toContain('Tern')
-    const { gauges: _, ...out } = JSON.parse(kalibros(['export', tern.id]).stdout)
+  it('puts a build into a database and takes the same build out', async () => {
+    expect((await kalibros(['import', file, '--by', 'KV'])).status).toBe(0)
+    expect(await kalibros(['import', file])).toMatchObject({ status: 2, stderr: expect.stringContaining('already in the database') })
+    expect((await kalibros(['export', 'list'])).stdout).toContain('Tern')
+    const { gauges: _, ...out } = JSON.parse((await kalibros(['export', tern.id])).stdout)
     const { gauges: __, ...given } = JSON.parse(writeBuildFile(tern))
     expect(out).toEqual(given)
   })
 
-  it('goes through the walk: what is next, what holds a step, what runs, and what is stale with its reason', () => {
+  it('goes through the walk: what is next, what holds a step, what runs, and what is stale with its reason', async () => {
     const washedMs = Date.now() - 23 * 60_000
     const walked = path.join(folder, 'walked.kalibros.json')
     writeFileSync(walked, writeBuildFile(withDemoWalk(tern, new Date(Date.now()))))
-    const { status, stdout } = kalibros(['walk', walked, '--json'])
+    const { status, stdout } = await kalibros(['walk', walked, '--json'])
     const { next, temporary, clocks, steps } = JSON.parse(stdout)
     expect([status, next, temporary]).toEqual([0, 'clean.oiled', ['lightSprings']])
     expect(clocks).toMatchObject([{ kind: 'rusts', step: 'clean.washed', until: ['clean.oiled'] }])
@@ -144,21 +175,21 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     expect(state('heads.on').waits).toEqual(
       expect.arrayContaining([expect.objectContaining({ hold: 'driveIn' }), { step: 'heads.gasket' }]),
     )
-    expect(kalibros(['walk', walked]).stdout).toMatch(/^Runs until \d{4}-.+Z: Washed iron may have begun to rust/m)
-    expect(kalibros(['stale', walked]).stdout).toBe(
+    expect((await kalibros(['walk', walked])).stdout).toMatch(/^Runs until \d{4}-.+Z: Washed iron may have begun to rust/m)
+    expect((await kalibros(['stale', walked])).stdout).toBe(
       [
         'clean.oiled: Bare iron oiled: washed since\n',
         'read.clearance.drop: Valve drop at TDC read: another gasket “1.10 in place of 1.00” (KV)\n',
       ].join(''),
     )
-    expect(kalibros(['stale', file]).stdout).toBe('Nothing is stale.\n')
+    expect((await kalibros(['stale', file])).stdout).toBe('Nothing is stale.\n')
   })
 
-  it('says when a build is ready: every step in working hours, what has no slack, and what nobody has promised', () => {
+  it('says when a build is ready: every step in working hours, what has no slack, and what nobody has promised', async () => {
     const walked = path.join(folder, 'planned.kalibros.json')
     const now = new Date()
     writeFileSync(walked, writeBuildFile(withDemoWalk(tern, now)))
-    const { status, stdout } = kalibros(['schedule', walked, '--json'])
+    const { status, stdout } = await kalibros(['schedule', walked, '--json'])
     const plan = JSON.parse(stdout)
     expect([status, plan.people, plan.stands, plan.unpromised]).toEqual([0, 1, 1, []])
     expect(plan.overdue).toHaveLength(1)
@@ -167,16 +198,19 @@ describe('build files from a terminal', { timeout: 240_000 }, () => {
     expect(of('clean.oiled')).toMatchObject({ startHours: 0, finishHours: 0.25 })
     expect(of('heads.on').startHours).toBeGreaterThanOrEqual(of('heads.gasket').finishHours)
     expect(of('dyno.handOver')).toMatchObject({ finishHours: plan.finishHours, slackHours: 0, critical: true })
-    const three = JSON.parse(kalibros(['schedule', walked, '--json', '--people', '3']).stdout)
+    const three = JSON.parse((await kalibros(['schedule', walked, '--json', '--people', '3'])).stdout)
     expect(three.finishHours).toBeLessThan(plan.finishHours)
-    const words = kalibros(['schedule', walked]).stdout
+    const words = (await kalibros(['schedule', walked])).stdout
     expect(words).toMatch(/^ +0\.00 +0\.25 h (?:critical|slack \d+\.\d\d h) {2}Bare iron oiled$/m)
     expect(words).toMatch(/^Ready after \d+\.\d\d working hours, on \d{4}-\d\d-\d\d\.$/m)
-    expect(kalibros(['schedule', walked, '--people', 'many'])).toMatchObject({ status: 2, stderr: expect.stringContaining('whole number') })
+    expect(await kalibros(['schedule', walked, '--people', 'many'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('whole number'),
+    })
   })
 
-  it('publishes the schema that the program reads by', () => {
+  it('publishes the schema that the program reads by', async () => {
     const published = readFileSync(path.join(ROOT, 'docs/schema/kalibros-build.v13.schema.json'), 'utf8')
-    expect(JSON.parse(kalibros(['schema']).stdout)).toEqual(JSON.parse(published))
+    expect(JSON.parse((await kalibros(['schema'])).stdout)).toEqual(JSON.parse(published))
   })
 })
