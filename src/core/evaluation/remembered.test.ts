@@ -4,12 +4,13 @@ import { describe, expect, it } from 'vitest'
 import type { Build, BuildDocument } from '@/core/build'
 import { restsOn } from '@/core/build/remembered'
 import { anyChange, anyEngine, CHANGES, fresh, said } from '../../../tests/support/anyBuild'
+import { cases } from '../../../tests/support/cases'
 import { find, ternDocument, withReading, withSpecOf } from '../../../tests/support/builds'
 import { openBuild } from '../benches'
 import { bores } from '../benches/bores'
 import { evaluate } from './evaluate'
 
-const SEEDS = 1000
+const SEEDS = cases()
 
 describe('an evaluation remembered', () => {
   it(`is that of the build opened for the first time, whatever was changed, in whatever order (${SEEDS} times)`, () => {
