@@ -1,13 +1,13 @@
 /** Commands that look at a build file: what it comes to, whether it is sound, its walk, what is stale, when it is ready. */
 import type { Command } from 'commander'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
-import { setAsideIn, type Build } from '@/core/build'
-import { buildFileSchema } from '@/core/files'
+import type { Build } from '@/core/build'
+import { buildFileSchema, nowhereIn } from '@/core/files'
 import { standardUncertainty } from '@/core/metrology'
 import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
 import { findingWords, limitWords, standingOf, STANDING_WORDS, subjectWords, verdictWords } from '@/wording'
 import { dueWords } from '@/wording/clocks'
-import { setAsideWords, staleWords, stepTitle, waitsWords } from '@/wording/walk'
+import { nowhereWords, setAsideWords, staleWords, stepTitle, waitsWords } from '@/wording/walk'
 import { readDocument } from './documents'
 import { OUT_OF_LIMITS, type Terminal } from './terminal'
 import { unitName } from './units'
@@ -33,7 +33,10 @@ export function addBuildCommands(program: Command, terminal: Terminal): void {
     .action((file: string) => {
       const document = readDocument(terminal, file)
       terminal.out(`${file}: sound. ${document.spec.name}, ${document.entries.length} entries.`)
-      for (const entry of setAsideIn(document.entries).setAside) terminal.out(setAsideWords(entry))
+      const build = openBuild(document)
+      for (const entry of build.setAside) terminal.out(setAsideWords(entry))
+      const nowhere = nowhereIn(build)
+      if (nowhere.length > 0) terminal.out(nowhereWords(nowhere.length))
     })
 
   program

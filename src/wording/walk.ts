@@ -314,6 +314,12 @@ export function setAsideWords({ kind, by, at }: Pick<Entry, 'kind' | 'by' | 'at'
   return `Set aside, not counted: ${kind} of ${by}, ${at.slice(0, 16).replace('T', ' ')}. It points at an entry of another kind.`
 }
 
+/** How many entries stand where the engine, as it is described now, has no place. */
+export function nowhereWords(count: number): string {
+  const entries = count === 1 ? 'One entry stands' : `${count} entries stand`
+  return `${entries} at places or joints this engine has not, as it is described now: kept, not counted, and counted again once it has them.`
+}
+
 /** A change in small letters; a name that an older door let in stands for itself. */
 export function changeName(what: string): string {
   return Object.hasOwn(CHANGE_WORDS, what) ? CHANGE_WORDS[what as ChangeId].toLowerCase() : what

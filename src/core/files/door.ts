@@ -98,6 +98,17 @@ function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path)
   return axesBeyond(place, layout).map(({ axis, got, most }) => ({ code: 'noSuchPlace', path: [...path, axis], what: axis, got, most }))
 }
 
+/**
+ * What an entry may name that a later description of the engine takes away: a cylinder, a joint, a stud. It was sound when it was
+ * made, and a build keeps it: its file opens, and nothing asks for it until the engine has such a place again.
+ */
+const TAKEN_AWAY: ReadonlySet<FileIssue['code']> = new Set(['noSuchPlace', 'unknownJoint', 'noSuchFastener'])
+
+/** Entries at places or joints that the engine, as it is described now, has not. */
+export function nowhereIn({ entries, spec, gauges }: Pick<Build, 'entries' | 'spec' | 'gauges'>): readonly Entry[] {
+  return entries.filter((entry) => entryIssues(entry, spec, gauges).some(({ code }) => TAKEN_AWAY.has(code)))
+}
+
 /** Contradictions of a whole document. */
 export function documentIssues(document: BuildDocument): FileIssue[] {
   const gauges = new Map(document.gauges.map((gauge) => [gauge.id, gauge as Gauge]))
@@ -110,7 +121,9 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
     return [
       ...(double ? [{ code: 'doubleId', path: [...path, 'id'], id: entry.id } as const] : []),
       // An older door took any name of a change: such a file opens, and the entry moves nothing.
-      ...(entry.kind === 'change' || entry.kind === 'damage' ? [] : entryIssues(entry, document.spec, gauges, path)),
+      ...(entry.kind === 'change' || entry.kind === 'damage'
+        ? []
+        : entryIssues(entry, document.spec, gauges, path).filter(({ code }) => !TAKEN_AWAY.has(code))),
       ...targetIssues(entry, ids, path),
     ]
   })

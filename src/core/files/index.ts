@@ -3,7 +3,7 @@
  * work with a build.
  */
 export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type ReadResult } from './buildFile'
-export { entryIssues, specIssues } from './door'
+export { entryIssues, nowhereIn, specIssues } from './door'
 export type { FileIssue } from './fileIssue'
 export { entrySchema, gaugeSchema } from '../build/entrySchema'
 export { specSchema } from '../build/specSchema'

@@ -1,9 +1,10 @@
 /** What a book tells beside findings: what was done without, changed, found damaged or sent back, each with why. */
 import type { Build } from '@/core/build'
+import { nowhereIn } from '@/core/files'
 import { damagesOf, partsOf } from '@/core/parts'
 import { stepsOf } from '@/core/walk'
 import { PART_STATE_WORDS } from '@/wording/parts'
-import { changeName, setAsideWords, stepTitle } from '@/wording/walk'
+import { changeName, nowhereWords, setAsideWords, stepTitle } from '@/wording/walk'
 
 const ON_THE_WALK = { waived: 'gone on without what it waits for', leftOut: 'left out', confirmed: 'still true' } as const
 
@@ -20,9 +21,10 @@ export function onTheWalk(build: Build): string[] {
   })
 }
 
-/** Entries of an older program that point at what they may not: kept, and not counted. */
-export function setAsideLines({ setAside }: Build): string[] {
-  return setAside.map(setAsideWords)
+/** Entries that are kept and not counted: of an older program, pointing at what they may not, and at places the engine has not. */
+export function setAsideLines(build: Build): string[] {
+  const nowhere = nowhereIn(build)
+  return [...build.setAside.map(setAsideWords), ...(nowhere.length > 0 ? [nowhereWords(nowhere.length)] : [])]
 }
 
 /** What was found damaged and what its owner answered; parts that did not fit, were sent back, or stand in the place of others. */

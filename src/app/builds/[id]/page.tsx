@@ -4,7 +4,7 @@ import { openRuns } from '@/core/joints'
 import { servedClocks } from '@/features/clocks/servedClocks'
 import { benchSummaries, marksOf, walkAtLastEntry } from '@/features/board/summary'
 import { BuildFront } from '@/features/build-front/BuildFront'
-import { setAsideWords } from '@/wording/walk'
+import { setAsideLines } from '@/features/book/beyondFindings'
 import { loadBuild } from '../../loadBuild'
 
 type Props = { params: Promise<{ id: string }> }
@@ -24,7 +24,7 @@ export default async function Page({ params }: Props) {
       benches={benchSummaries(build)}
       marks={marksOf(build)}
       openRuns={openRuns(document.spec, document.entries)}
-      setAside={build.setAside.map(setAsideWords)}
+      setAside={setAsideLines(build)}
       clocks={servedClocks(build, walkAtLastEntry(build))}
     />
   )
