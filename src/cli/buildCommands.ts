@@ -1,13 +1,11 @@
-/** Commands that look at a build file: what it comes to, whether it is sound, its walk, what is stale, when it is ready. */
+/** Commands that look at a build file: what it comes to, whether it is sound, and by what schema. */
 import type { Command } from 'commander'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
 import type { Build } from '@/core/build'
 import { buildFileSchema, nowhereIn } from '@/core/files'
 import { standardUncertainty } from '@/core/metrology'
-import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
 import { findingWords, limitWords, standingOf, STANDING_WORDS, subjectWords, verdictWords } from '@/wording'
-import { dueWords } from '@/wording/clocks'
-import { nowhereWords, setAsideWords, staleWords, stepTitle, waitsWords } from '@/wording/walk'
+import { nowhereWords, setAsideWords } from '@/wording/walk'
 import { readDocument } from './documents'
 import { OUT_OF_LIMITS, type Terminal } from './terminal'
 import { unitName } from './units'
@@ -37,40 +35,6 @@ export function addBuildCommands(program: Command, terminal: Terminal): void {
       for (const entry of build.setAside) terminal.out(setAsideWords(entry))
       const nowhere = nowhereIn(build)
       if (nowhere.length > 0) terminal.out(nowhereWords(nowhere.length))
-    })
-
-  program
-    .command('walk')
-    .argument('<file>')
-    .option('--json', 'steps, how each stands, what holds it')
-    .description('every step of a build in order: what is done, what is held and by what')
-    .action((file: string, options: { json?: boolean }) => {
-      const nowMs = Date.now()
-      const build = openBuild(readDocument(terminal, file))
-      const { steps, next, temporary, clocks: ofSteps } = walkOf(build, nowMs)
-      const clocks = clocksOfBuild(build, ofSteps)
-      if (options.json) return terminal.out(JSON.stringify({ next, temporary, clocks, steps: steps.map(stepJson) }, null, 2))
-      const titles = new Map(steps.map((step) => [step.id, stepTitle(step)]))
-      for (const [index, step] of steps.entries()) {
-        const says = step.standing === 'held' ? waitsWords(step.waits, (id) => titles.get(id) ?? id) : staleWords(step.stale)
-        terminal.out(
-          [String(index + 1).padStart(3), step.standing.padEnd(7), titles.get(step.id), ...(says ? [`(${says})`] : [])].join(' '),
-        )
-      }
-      for (const clock of clocks) {
-        const dueMs = Date.parse(clock.dueAt)
-        terminal.out(`${dueMs <= nowMs ? 'Run out' : `Runs until ${clock.dueAt}`}: ${dueWords(clock, Math.max(dueMs, nowMs))}`)
-      }
-    })
-
-  program
-    .command('stale')
-    .argument('<file>')
-    .description('what is not true any more on a build, and why')
-    .action((file: string) => {
-      const stale = walkOf(openBuild(readDocument(terminal, file)), Date.now()).steps.filter(({ standing }) => standing === 'stale')
-      for (const step of stale) terminal.out(`${step.id}: ${stepTitle(step)}: ${staleWords(step.stale)}`)
-      if (stale.length === 0) terminal.out('Nothing is stale.')
     })
 
   program
@@ -117,9 +81,4 @@ function tableOf(build: Build, findings: ReturnType<typeof findingsOf>): string 
   })
   const widths = [0, 1, 2].map((column) => Math.max(...rows.map((row) => row[column]!.length)))
   return rows.map((row) => row.map((cell, column) => (column < 3 ? cell.padEnd(widths[column]!) : cell)).join('  ')).join('\n')
-}
-
-function stepJson({ id, stage, standing, count, signOff, waits, stale, fastenersLeftOut, minutes }: WalkStep) {
-  const said = { ...(count && { count }), ...(signOff && { signOff }), ...(fastenersLeftOut && { fastenersLeftOut }) }
-  return { id, stage, state: standing, ...said, waits, stale, minutes }
 }

@@ -6,6 +6,7 @@ import { addBuildCommands } from './buildCommands'
 import { addDatabaseCommands } from './databaseCommands'
 import { addScheduleCommand } from './scheduleCommand'
 import { addSumCommand } from './sumCommand'
+import { addWalkCommands } from './walkCommands'
 import { BAD_INPUT, BadInput, type Terminal } from './terminal'
 
 /**
@@ -20,6 +21,7 @@ export async function runCommand(args: readonly string[], terminal: Terminal): P
     .exitOverride()
     .configureOutput({ writeOut: terminal.out, writeErr: terminal.err })
   addBuildCommands(program, terminal)
+  addWalkCommands(program, terminal)
   addScheduleCommand(program, terminal)
   addDatabaseCommands(program, terminal)
   addSumCommand(program, terminal)
