@@ -81,7 +81,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'parts', url: `${petrel}/parts` },
   { name: 'schedule', url: '/schedule' },
   { name: 'front', url: tern! },
-  { name: 'paper', url: `${tern}/paper` },
+  { name: 'paper', url: `${tern}/paper#paper.stroke` },
   { name: 'gauges', url: '/gauges' },
   {
     name: 'sums',

@@ -25,7 +25,7 @@ test.describe('axe finds nothing, by day and by night', () => {
       '/bolts',
       '/today',
       `/builds/${id}`,
-      `/builds/${id}/paper`,
+      `/builds/${id}/paper#limit.rings.topGap`,
       `/builds/${id}/book`,
       `/builds/${id}/readings`,
       `/builds/${id}/clocking`,

@@ -1,4 +1,4 @@
-import { demo, expect, readings, TERN, test, WREN, visit } from '../support/shop'
+import { demo, expect, openLimits, readings, TERN, test, visit, WREN } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
   page,
@@ -87,7 +87,8 @@ test('the book prints what the bench found, and comes as PDF on A4 and Letter', 
 
 test('paper and limits are edited, keep their source, and can be undone', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#paper.stroke`)
+  await openLimits(page, 'Deck and compression')
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('93.0')
   await stroke.press('Enter')
@@ -119,7 +120,7 @@ test('a change is stored on top of what others saved in between; a refused one v
   const id = await shop.bring(demo(WREN))
   // It has not heard of the other yet.
   await page.route('**/news*', (route) => route.abort())
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#paper.stroke`)
   const { spec } = await shop.document(id)
   const { status } = await shop.server.post(`/api/builds/${id}/spec`, {
     basedOn: 1,

@@ -1,6 +1,21 @@
 import { freshSpec } from '@/core/benches'
 import { startingLimits } from '@/core/benches'
-import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test, visit, type Shop } from '../support/shop'
+import {
+  demo,
+  enter,
+  expect,
+  finding,
+  openBench,
+  openLimits,
+  PETREL,
+  place,
+  readings,
+  type Shop,
+  TERN,
+  test,
+  visit,
+  WREN,
+} from '../support/shop'
 
 const sheet = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' })
 
@@ -114,7 +129,8 @@ test('cylinders counted otherwise keep their pins and their turn, and are shown 
 
 test('the shop’s own ring factor moves the limit that follows it, and says what moved', async ({ page, shop }) => {
   const id = await v6(shop)
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#paper.ringFactor`)
+  await openLimits(page, 'Rings')
   expect((await shop.document(id)).spec.limits['rings.topGap']).toMatchObject({ lower: 0.4, follows: true })
   const factor = page.getByRole('textbox', { name: 'Top ring, gap per bore', exact: true })
   await factor.fill('0.006')
@@ -171,6 +187,7 @@ test('a copy remembers which engine it is a copy of, after a new name too', asyn
   await page.getByRole('button', { name: 'Start the copy' }).click()
   const name = page.getByRole('textbox', { name: 'Name', exact: true }).first()
   await expect(name).toHaveValue('Original, again')
+  await page.locator('[data-hydrated]').waitFor()
   const copy = page.url().split('/').at(-2)!
   await name.fill('Second block')
   await name.press('Enter')
@@ -184,7 +201,7 @@ test('ring grooves are read where the paper page says so: side by a feeler, back
   shop,
 }) => {
   const id = await shop.bring(demo(TERN))
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#limit.rings.topSide`)
   await page.getByRole('radiogroup', { name: 'Ring grooves' }).getByText('Side and back clearance read').click()
   await expect.poll(async () => (await shop.document(id)).spec.methods.ringGrooves).toBe(true)
   const from = page.getByRole('textbox', { name: 'Top ring side clearance: from' })
@@ -214,16 +231,16 @@ test('an inch engine’s paper speaks inches whatever the engine before it spoke
   const bore = (unit: string) =>
     page.getByRole('region', { name: 'Numbers on paper' }).getByRole('textbox', { name: `Bore, ${unit}`, exact: true })
   const [metric, inch] = [await shop.bring(demo(TERN)), await shop.bring(demo(PETREL))]
-  await visit(page, shop, `/builds/${metric}/paper`)
+  await visit(page, shop, `/builds/${metric}/paper#paper.bore`)
   await expect(bore('mm')).toHaveValue('83')
-  await visit(page, shop, `/builds/${inch}/paper`)
+  await visit(page, shop, `/builds/${inch}/paper#paper.bore`)
   await expect(bore('in')).toHaveValue('4.155')
   // Switched for this engine alone, and remembered for it.
   await page.getByRole('button', { name: 'Units shown: inch. Change' }).click()
   await expect(bore('mm')).toHaveValue('105.537')
-  await visit(page, shop, `/builds/${await shop.bring(demo(PETREL))}/paper`)
+  await visit(page, shop, `/builds/${await shop.bring(demo(PETREL))}/paper#paper.bore`)
   await expect(bore('in')).toHaveValue('4.155')
-  await visit(page, shop, `/builds/${inch}/paper`)
+  await visit(page, shop, `/builds/${inch}/paper#paper.bore`)
   await expect(bore('mm')).toHaveValue('105.537')
 })
 
@@ -239,7 +256,7 @@ test('a repeatability comes from the range of five tries', async ({ page, ownSho
 
 test('an undo answered by a page in the server’s stead undoes nothing and holds up no edit behind it', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#paper.stroke`)
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('93')
   await stroke.press('Enter')
@@ -274,9 +291,28 @@ test('a limit and a number on paper lead from a finding to their own line, and a
   await expect(page.locator('[id="paper.stroke"]')).toBeFocused()
 })
 
+test('the benches of the paper are closed until they are asked for; what a closed one holds is said', async ({ page, shop }) => {
+  const id = await shop.bring(demo(WREN))
+  await visit(page, shop, `/builds/${id}/paper`)
+  const numbers = page.getByRole('region', { name: 'Numbers on paper' })
+  const bores = numbers.getByRole('button', { name: /^Bores and pistons \d+ of \d+ known$/ })
+  await expect(bores).toHaveAttribute('aria-expanded', 'false')
+  await expect(numbers.getByRole('textbox', { name: 'Bore, mm', exact: true })).toHaveCount(0)
+  await bores.press('Enter')
+  await expect(numbers.getByRole('textbox', { name: 'Bore, mm', exact: true })).toBeVisible()
+  await expect(numbers.locator('[aria-expanded=true]')).toHaveCount(1)
+  await bores.press('Enter')
+  await expect(numbers.getByRole('textbox')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Open every bench' }).click()
+  await expect(page.locator('main h3 [aria-expanded=false]')).toHaveCount(0)
+  await expect(page.getByRole('textbox', { name: 'Compression ratio: from' })).toBeVisible()
+  await page.getByRole('button', { name: 'Close every bench' }).click()
+  await expect(page.locator('main h3 [aria-expanded=true]')).toHaveCount(0)
+})
+
 test('papers that disagree are kept side by side until somebody says why one counts; the maker outranks', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
-  await visit(page, shop, `/builds/${id}/paper`)
+  await visit(page, shop, `/builds/${id}/paper#paper.stroke`)
   const paper = async () => (await shop.document(id)).spec.paper.stroke
   await page.getByRole('button', { name: 'Stroke: another paper says…' }).click()
   const panel = page.getByRole('dialog')

@@ -48,7 +48,7 @@ test('paper changed on one device is shown on the others, and the verdict with i
   const wall = await device(browser, 'CD')
   await openBench(page, shop, id)
   await visit(wall, shop, `/builds/${id}`)
-  await visit(office, shop, `/builds/${id}/paper`)
+  await visit(office, shop, `/builds/${id}/paper#limit.compression.compressionRatio`)
   await expect(finding(page, 'compression.compressionRatio.4')).toContainText('Under')
   const lower = office.getByRole('textbox', { name: 'Compression ratio: from' })
   await lower.fill('8')

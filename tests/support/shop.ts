@@ -101,6 +101,14 @@ export async function visit(page: Page, shop: Shop, path: string): Promise<void>
   await page.locator('[data-hydrated]').waitFor()
 }
 
+/** Opens the limits of a bench on the page of its paper. */
+export async function openLimits(page: Page, title: string): Promise<void> {
+  await page
+    .getByRole('region', { name: 'Limits' })
+    .getByRole('button', { name: new RegExp(`^${title} `) })
+    .click()
+}
+
 /** Opens a bench and waits until it answers to keys. */
 export async function openBench(page: Page, shop: Shop, id: string, bench = 'compression'): Promise<void> {
   await page.goto(`${shop.server.address}/builds/${id}/${bench}`)

@@ -1,8 +1,8 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import styled from 'styled-components'
 import { benchesOf, PAPER, startingLimits, STOCK } from '@/core/benches'
-import { isPaperOf, namedEntries, type LimitId, type Spec, type StockKind, type UnitSystem } from '@/core/build'
+import { isPaperOf, namedEntries, type LimitId, type PaperKey, type Spec, type StockKind, type UnitSystem } from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
@@ -16,6 +16,7 @@ import { PaperRow } from './PaperRow'
 import { Group, matches, PAPER_GROUPS } from './paperGroups'
 import { MaterialFields } from './MaterialFields'
 import { StockSection } from './Stock'
+import { useOpenGroups, type OpenGroups } from './useOpenGroups'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useSpec, type Moved, type SpecEdit } from '@/features/spec/useSpec'
 
@@ -34,14 +35,14 @@ const Foot = styled.div`
 `
 
 const Find = styled.div`
-  max-width: 320px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 14px;
+  > :first-child {
+    flex: 0 1 320px;
+  }
 `
-/** The line an address names: whoever came from a limit or a number stands on it. */
-function goToSought(): void {
-  const line = document.getElementById(decodeURIComponent(location.hash.slice(1)))
-  line?.scrollIntoView({ block: 'center' })
-  line?.focus({ preventScroll: true })
-}
 
 /** The numbers a build rests on: from whose paper, within which limits, by which method. Every edit is kept and can be undone. */
 export function PaperPage({ id, initial, revision }: { id: string; initial: Spec; revision: number }) {
@@ -50,7 +51,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   const { spec } = edit
   const system = device.systemFor(spec.units, id)
   const [find, setFind] = useState('')
-  useEffect(goToSought, [])
+  const groups = useOpenGroups(spec, find !== '')
   return (
     <>
       <TopBar
@@ -68,6 +69,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         </Lead>
         <Find>
           <TextField label="Find a number or a limit" value={find} onChange={setFind} type="search" />
+          {find === '' && <Button onPress={groups.toggleAll}>{groups.areAllOpen ? 'Close every bench' : 'Open every bench'}</Button>}
         </Find>
         {find === '' && (
           <>
@@ -82,9 +84,9 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
             </Section>
           </>
         )}
-        <Numbers find={find} edit={edit} system={system} />
+        <Numbers find={find} groups={groups} edit={edit} system={system} />
         {find === '' && <Engine edit={edit} system={system} />}
-        <Limits find={find} edit={edit} system={system} />
+        <Limits find={find} groups={groups} edit={edit} system={system} />
         <LastChange edit={edit} id={id} />
         <RefusedChange edit={edit} />
       </Main>
@@ -92,9 +94,17 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
   )
 }
 
+interface ByBench {
+  readonly find: string
+  readonly groups: OpenGroups
+  readonly edit: SpecEdit
+  readonly system: UnitSystem
+}
+
 /** Every number on paper, by the bench that rests on it. */
-function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system: UnitSystem }) {
+function Numbers({ find, groups, edit, system }: ByBench) {
   const asked = new Set(benchesOf(edit.spec).map(({ id }) => id))
+  const known = (keys: readonly PaperKey[]) => keys.filter((key) => edit.spec.paper[key] !== undefined).length
   return (
     <Section aria-label="Numbers on paper">
       <SectionTitle>Numbers on paper</SectionTitle>
@@ -106,15 +116,21 @@ function Numbers({ find, edit, system }: { find: string; edit: SpecEdit; system:
           <span>Source</span>
           <span>Reason</span>
         </PaperGrid>
-        {PAPER_GROUPS.filter(({ id }) => asked.has(id)).map(({ title, keys }) => (
-          <Group
-            key={title}
-            title={title}
-            rows={keys.filter((key) => isPaperOf(edit.spec.layout, PAPER[key]) && matches(find, PAPER[key].label, title))}
-          >
-            {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
-          </Group>
-        ))}
+        {PAPER_GROUPS.filter(({ id }) => asked.has(id)).map(({ id, title, keys }) => {
+          const rows = keys.filter((key) => isPaperOf(edit.spec.layout, PAPER[key]) && matches(find, PAPER[key].label, title))
+          return (
+            <Group
+              key={id}
+              title={title}
+              said={`${known(rows)} of ${rows.length} known`}
+              rows={rows}
+              isOpen={groups.isOpen('paper', id)}
+              onToggle={() => groups.toggle('paper', id)}
+            >
+              {(key) => <PaperRow key={key} name={key} edit={edit} system={system} />}
+            </Group>
+          )
+        })}
       </div>
     </Section>
   )
@@ -143,7 +159,7 @@ function Engine({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
 }
 
 /** What the engine is judged by, bench by bench. */
-function Limits({ find, edit, system }: { find: string; edit: SpecEdit; system: UnitSystem }) {
+function Limits({ find, groups, edit, system }: ByBench) {
   const presets = startingLimits(edit.spec)
   return (
     <Section aria-label="Limits">
@@ -157,20 +173,31 @@ function Limits({ find, edit, system }: { find: string; edit: SpecEdit; system: 
           <span>Source</span>
           <span>Reason</span>
         </PaperGrid>
-        {benchesOf(edit.spec).map(({ definition: { title, limits } }) => (
-          <Group key={title} title={title} rows={namedEntries(limits).filter(([, { label }]) => matches(find, label, title))}>
-            {([key, definition]) => (
-              <LimitRow
-                key={key}
-                name={key as LimitId}
-                definition={definition}
-                preset={presets[key as LimitId]}
-                edit={edit}
-                system={system}
-              />
-            )}
-          </Group>
-        ))}
+        {benchesOf(edit.spec).map(({ id, definition: { title, limits } }) => {
+          const rows = namedEntries(limits).filter(([, { label }]) => matches(find, label, title))
+          const judged = rows.filter(([key]) => edit.spec.limits[key as LimitId] !== undefined).length
+          return (
+            <Group
+              key={id}
+              title={title}
+              said={`${judged} of ${rows.length} set`}
+              rows={rows}
+              isOpen={groups.isOpen('limit', id)}
+              onToggle={() => groups.toggle('limit', id)}
+            >
+              {([key, definition]) => (
+                <LimitRow
+                  key={key}
+                  name={key as LimitId}
+                  definition={definition}
+                  preset={presets[key as LimitId]}
+                  edit={edit}
+                  system={system}
+                />
+              )}
+            </Group>
+          )
+        })}
       </div>
     </Section>
   )

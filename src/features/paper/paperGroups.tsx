@@ -1,11 +1,35 @@
 'use client'
+import { ChevronDown, ChevronRight } from 'lucide-react'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import { BENCHES, PAPER_KEYS, type BenchId } from '@/core/benches'
 import type { PaperKey } from '@/core/build'
 
 const GroupTitle = styled.h3`
-  margin-top: 16px;
+  border-bottom: 1px solid var(--hairline);
+  button {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    width: 100%;
+    min-height: 40px;
+    padding: 6px 0;
+    border: 0;
+    background: none;
+    font: inherit;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+    &:hover {
+      background: var(--dye-wash);
+    }
+    small {
+      margin-left: auto;
+      font-size: 13px;
+      font-weight: 400;
+      color: var(--quiet);
+    }
+  }
 `
 
 /** Paper under the first bench that rests on it, in the order of work. */
@@ -29,13 +53,30 @@ export function matches(find: string, label: string, title: string): boolean {
     .every((word) => line.includes(word))
 }
 
-/** The lines of one bench under its title; nothing where none of them is looked for. */
-export function Group<Row>({ title, rows, children }: { title: string; rows: readonly Row[]; children: (row: Row) => ReactNode }) {
+interface GroupProps<Row> {
+  readonly title: string
+  /** How much of it there is, for whoever does not open it. */
+  readonly said: string
+  readonly rows: readonly Row[]
+  readonly isOpen: boolean
+  readonly onToggle: () => void
+  readonly children: (row: Row) => ReactNode
+}
+
+/** The lines of one bench under its title, closed until they are asked for; nothing where none of them is looked for. */
+export function Group<Row>({ title, said, rows, isOpen, onToggle, children }: GroupProps<Row>) {
   if (rows.length === 0) return null
+  const Mark = isOpen ? ChevronDown : ChevronRight
   return (
     <>
-      <GroupTitle>{title}</GroupTitle>
-      {rows.map(children)}
+      <GroupTitle>
+        <button type="button" aria-expanded={isOpen} onClick={onToggle}>
+          <Mark size={18} aria-hidden />
+          {title}
+          <small>{said}</small>
+        </button>
+      </GroupTitle>
+      {isOpen && rows.map(children)}
     </>
   )
 }
