@@ -119,7 +119,7 @@ function pictures({ shop, build, random }: Bench): Writer {
   }
 }
 
-/** Each revision names the build anew, so that it can be told from every other. */
+/** Each revision gives the build another name, so that it can be told from every other. */
 function revisions({ shop, build }: Bench): Writer {
   const names = new Map<string, string>()
   const acknowledged = new Set<string>()

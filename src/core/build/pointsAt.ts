@@ -74,12 +74,12 @@ export function mayPointAt(entry: Entry, { name }: Pointer, at: PointedAt): bool
  */
 export function setAsideIn(entries: readonly Entry[]): { readonly counted: readonly Entry[]; readonly setAside: readonly Entry[] } {
   const byId = new Map(entries.map((entry) => [entry.id, entry]))
-  const isAstray = (entry: Entry) =>
+  const pointsAtWrongKind = (entry: Entry) =>
     pointersOf(entry).some((pointer) => {
       const at = byId.get(pointer.id)
       return at !== undefined && !mayPointAt(entry, pointer, asPointedAt(at))
     })
-  const setAside = entries.filter(isAstray)
+  const setAside = entries.filter(pointsAtWrongKind)
   if (setAside.length === 0) return { counted: entries, setAside }
   const isAside = new Set(setAside)
   return { counted: entries.filter((entry) => !isAside.has(entry)), setAside }
