@@ -27,7 +27,7 @@ export {
 export { repeatabilityOfRange, TRIES } from './fiveTries'
 export { spread } from './spread'
 export { clearanceAtTwenty, lengthAtTwenty, REFERENCE_TEMP_C } from './atTwenty'
-export { monteCarlo, oneByOne, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
+export { DRAWS_PER_BLOCK, DRAWS_PER_SLICE, monteCarlo, oneByOne, pooled, type MonteCarloModel, type MonteCarloResult } from './monteCarlo'
 export {
   formula,
   paperFigure,

@@ -11,24 +11,28 @@ const TAIL_START = 3.442_619_855_899
 const LAYER_AREA = 9.912_563_035_262_17e-3
 const TWO_POW_32 = 4_294_967_296
 
-const { edges, ratios } = layers()
-/** A place below it is inside its layer: the ratios in whole places, so that nearly all are settled by comparing integers. */
-const INSIDE_BELOW = Int32Array.from(ratios, (ratio) => Math.floor(ratio / PLACE_STEP))
+const EDGES = layerEdges()
+const DENSITIES = EDGES.map(density)
 /** How wide one place of a layer is. */
-const PLACE_WIDTH = Float64Array.from(ratios, (_, layer) => edges[layer]! * PLACE_STEP)
+const PLACE_WIDTH = Float64Array.from({ length: LAYERS }, (_, layer) => EDGES[layer]! * PLACE_STEP)
+/** A place below it is inside its layer: in whole places, so that nearly all are settled by comparing integers. */
+const INSIDE_BELOW = Int32Array.from({ length: LAYERS }, (_, layer) => Math.floor(EDGES[layer + 1]! / PLACE_WIDTH[layer]!))
 
-function layers(): { edges: Float64Array; ratios: Float64Array } {
+/** The bell curve, 1 at its middle. */
+function density(x: number): number {
+  return Math.exp(-0.5 * x * x)
+}
+
+/** From the tail's layer, as wide as its area asks, to the middle. */
+function layerEdges(): Float64Array {
   const edges = new Float64Array(LAYERS + 1)
-  const ratios = new Float64Array(LAYERS)
-  let height = Math.exp(-0.5 * TAIL_START ** 2)
-  edges[0] = LAYER_AREA / height
+  edges[0] = LAYER_AREA / density(TAIL_START)
   edges[1] = TAIL_START
   for (let layer = 2; layer < LAYERS; layer++) {
-    edges[layer] = Math.sqrt(-2 * Math.log(LAYER_AREA / edges[layer - 1]! + height))
-    height = Math.exp(-0.5 * edges[layer]! ** 2)
+    const outer = edges[layer - 1]!
+    edges[layer] = Math.sqrt(-2 * Math.log(LAYER_AREA / outer + density(outer)))
   }
-  for (let layer = 0; layer < LAYERS; layer++) ratios[layer] = edges[layer + 1]! / edges[layer]!
-  return { edges, ratios }
+  return edges
 }
 
 /** A uniform in [0, 1) of 32 random bits. */
@@ -40,13 +44,11 @@ export function uniformOf(bits: number): number {
 export function normalOf(first: number, next: () => number): number {
   for (let bits = first; ; bits = next()) {
     const layer = bits & (LAYERS - 1)
-    const place = bits >> LAYER_BITS
-    const x = place * PLACE_WIDTH[layer]!
-    if (Math.abs(place) < INSIDE_BELOW[layer]! || Math.abs(place * PLACE_STEP) < ratios[layer]!) return x
+    const x = (bits >> LAYER_BITS) * PLACE_WIDTH[layer]!
+    if (Math.abs(x) < EDGES[layer + 1]!) return x
     if (layer === 0) return x < 0 ? -tail(next) : tail(next)
-    const low = Math.exp(-0.5 * (edges[layer]! ** 2 - x * x))
-    const high = Math.exp(-0.5 * (edges[layer + 1]! ** 2 - x * x))
-    if (high + uniformOf(next()) * (low - high) < 1) return x
+    const [low, high] = [DENSITIES[layer]!, DENSITIES[layer + 1]!]
+    if (high + uniformOf(next()) * (low - high) < density(x)) return x
   }
 }
 
@@ -82,29 +84,24 @@ export function nextBits(state: FourWords): number {
 /** @returns fills an array of at most `most` standard normals from the generator that stands so; it goes on from there. */
 export function normalsFrom(state: FourWords, most: number): (out: Float64Array) => void {
   const next = () => nextBits(state)
-  const places = new Int32Array(most)
   const bits = new Int32Array(most)
+  const outside = new Int32Array(most + 1)
   return (out) => {
-    const outside = fillInside(state, out, places, bits)
-    for (let i = 0; i < outside; i++) out[places[i]!] = normalOf(bits[i]!, next)
+    fillBits(state, bits, out.length)
+    const count = fillInside(bits, out, outside)
+    for (let i = 0; i < count; i++) out[outside[i]!] = normalOf(bits[outside[i]!]!, next)
   }
 }
 
-/**
- * Fills an array with the normals that fall inside their layer, the generator in local variables: a call for every number cost more
- * than a million draws may take.
- * @returns how many fell outside: their places in the array, and their bits, stand in the other two.
- */
-function fillInside(state: FourWords, out: Float64Array, places: Int32Array, theirBits: Int32Array): number {
-  const [inside, width] = [INSIDE_BELOW, PLACE_WIDTH]
+/** The generator in local variables, and nothing beside it: a call for every number cost more than a million draws may take. */
+function fillBits(state: FourWords, bits: Int32Array, count: number): void {
   let s0 = state[0]!
   let s1 = state[1]!
   let s2 = state[2]!
   let s3 = state[3]!
-  let outside = 0
-  for (let i = 0; i < out.length; i++) {
+  for (let i = 0; i < count; i++) {
     const sum = (s0 + s3) | 0
-    const bits = (((sum << 7) | (sum >>> 25)) + s0) | 0
+    bits[i] = (((sum << 7) | (sum >>> 25)) + s0) | 0
     const shifted = s1 << 9
     s2 ^= s0
     s3 ^= s1
@@ -112,17 +109,26 @@ function fillInside(state: FourWords, out: Float64Array, places: Int32Array, the
     s0 ^= s3
     s2 ^= shifted
     s3 = (s3 << 11) | (s3 >>> 21)
-    const layer = bits & (LAYERS - 1)
-    const place = bits >> LAYER_BITS
-    out[i] = place * width[layer]!
-    if ((place < 0 ? -place : place) >= inside[layer]!) {
-      places[outside] = i
-      theirBits[outside++] = bits
-    }
   }
   state[0] = s0
   state[1] = s1
   state[2] = s2
   state[3] = s3
-  return outside
+}
+
+/**
+ * Places every number in its layer as if it fell inside. No branch, for a core cannot foresee the two in a hundred that do not.
+ * @returns how many fell outside; where they stand is in `outside`, which has room for one more than there are.
+ */
+function fillInside(bits: Int32Array, out: Float64Array, outside: Int32Array): number {
+  let count = 0
+  for (let i = 0; i < out.length; i++) {
+    const layer = bits[i]! & (LAYERS - 1)
+    const place = bits[i]! >> LAYER_BITS
+    out[i] = place * PLACE_WIDTH[layer]!
+    outside[count] = i
+    // The sign of the difference, 1 where the place is outside; of a negative place all bits are turned, which is one less than its size.
+    count += (INSIDE_BELOW[layer]! - 1 - (place ^ (place >> 31))) >>> 31
+  }
+  return count
 }

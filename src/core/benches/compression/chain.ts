@@ -121,6 +121,9 @@ export function bareRatio(numbers: RatioNumbers): number {
   return ratioOf(boreMm, travelMm, chamberCm3, pistonCm3, deckMm, gasketBoreMm, gasketThicknessMm, crownMm, landHeightMm)
 }
 
+/** Of a round hole of a square millimetre: what `cylinderVolumeCm3` makes of it, without a division in a loop over millions. */
+const CM3_PER_MM = cylinderVolumeCm3(1, 1)
+
 /** Number by number, so that a loop over millions makes no object. */
 export function ratioOf(
   boreMm: number,
@@ -133,8 +136,11 @@ export function ratioOf(
   crownMm: number,
   landHeightMm: number,
 ): number {
-  const creviceCm3 = cylinderVolumeCm3(boreMm, landHeightMm) - cylinderVolumeCm3(crownMm, landHeightMm)
+  const areaCm3PerMm = CM3_PER_MM * boreMm * boreMm
   const clearanceCm3 =
-    chamberCm3 + cylinderVolumeCm3(gasketBoreMm, gasketThicknessMm) + cylinderVolumeCm3(boreMm, deckMm) + pistonCm3 + creviceCm3
-  return (cylinderVolumeCm3(boreMm, travelMm) + clearanceCm3) / clearanceCm3
+    chamberCm3 +
+    pistonCm3 +
+    areaCm3PerMm * (deckMm + landHeightMm) +
+    CM3_PER_MM * (gasketBoreMm * gasketBoreMm * gasketThicknessMm - crownMm * crownMm * landHeightMm)
+  return 1 + (areaCm3PerMm * travelMm) / clearanceCm3
 }

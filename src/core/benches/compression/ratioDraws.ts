@@ -1,4 +1,4 @@
-import type { Bounds, MonteCarloModel, Uncertain } from '../../metrology'
+import { DRAWS_PER_BLOCK, type Bounds, type MonteCarloModel, type Uncertain } from '../../metrology'
 import { sweptLengthMm } from '../../engine'
 import { ratioOf, type RatioInputs } from './chain'
 import type { CylinderState } from './cylinder'
@@ -27,42 +27,39 @@ export function ratioModel(
     results: known.length,
     bounds: known.map(() => bounds),
     evaluate(values, out, count) {
-      for (let cylinder = 0; cylinder < out.length; cylinder++) {
-        const at = cylinder * INPUTS
-        const own = Array.from({ length: INPUTS }, (_, input) => values[slots[at + input]!]!)
-        ratios(own, out[cylinder]!, count, known[cylinder]!.inputs)
+      for (let cylinder = 0; cylinder < known.length; cylinder++) {
+        const rows = slots.subarray(cylinder * INPUTS, (cylinder + 1) * INPUTS).map((slot) => slot * DRAWS_PER_BLOCK)
+        ratios(values, rows, out.subarray(cylinder * DRAWS_PER_BLOCK), count, known[cylinder]!.inputs)
       }
     },
   }
 }
 
-/** A block of draws of one cylinder's ratio. */
-function ratios(inputs: readonly Float64Array[], out: Float64Array, count: number, { rod, pinOffset }: RatioInputs): void {
-  const [bore, stroke, chamber, piston, deck, gasketBore, gasketThickness, crown, land, offset] = inputs as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ]
+/** A block of draws of one cylinder's ratio, from where each of its inputs begins. */
+function ratios(values: Float64Array, rows: Int32Array, out: Float64Array, count: number, { rod, pinOffset }: RatioInputs): void {
+  const bore = rows[0]!
+  const stroke = rows[1]!
+  const chamber = rows[2]!
+  const piston = rows[3]!
+  const deck = rows[4]!
+  const gasketBore = rows[5]!
+  const gasketThickness = rows[6]!
+  const crown = rows[7]!
+  const land = rows[8]!
+  const offset = rows[9]!
   const rodMm = rod?.value.value ?? Infinity
   for (let draw = 0; draw < count; draw++) {
-    const travelMm = pinOffset ? sweptLengthMm({ strokeMm: stroke[draw]!, rodMm, pinOffsetMm: offset[draw]! }) : stroke[draw]!
+    const strokeMm = values[stroke + draw]!
     out[draw] = ratioOf(
-      bore[draw]!,
-      travelMm,
-      chamber[draw]!,
-      piston[draw]!,
-      deck[draw]!,
-      gasketBore[draw]!,
-      gasketThickness[draw]!,
-      crown[draw]!,
-      land[draw]!,
+      values[bore + draw]!,
+      pinOffset ? sweptLengthMm({ strokeMm, rodMm, pinOffsetMm: values[offset + draw]! }) : strokeMm,
+      values[chamber + draw]!,
+      values[piston + draw]!,
+      values[deck + draw]!,
+      values[gasketBore + draw]!,
+      values[gasketThickness + draw]!,
+      values[crown + draw]!,
+      values[land + draw]!,
     )
   }
 }
