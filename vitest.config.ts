@@ -14,7 +14,8 @@ export default defineConfig({
     // Nothing here changes what it imports: files share their modules, and both cores are used.
     isolate: false,
     maxWorkers: '100%',
-    testTimeout: 120_000,
-    hookTimeout: 120_000,
+    // Generous: beside twenty others on two cores all takes ten times as long.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
   },
 })

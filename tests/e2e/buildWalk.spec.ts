@@ -77,8 +77,7 @@ test('the whole walk of the single is gone by keyboard, in its own order, to the
       await expect(current).not.toHaveAttribute('data-step', done)
     } else {
       // A hold is lifted by the server, once it has what was done a moment ago.
-      if ((await current.getAttribute('data-is')) === 'held')
-        await expect(current).not.toHaveAttribute('data-is', 'held', { timeout: 5000 })
+      if ((await current.getAttribute('data-is')) === 'held') await expect(current).not.toHaveAttribute('data-is', 'held')
       else await page.keyboard.press('ArrowDown')
     }
     if (gone.includes('dyno.handOver')) break
@@ -223,7 +222,7 @@ test('two devices go one walk: what one does the other sees, and a step done twi
   await other.goto(`${shop.server.address}/builds/${id}/walk`)
   await other.locator('[data-ready]').waitFor()
   await page.keyboard.press('Enter')
-  await expect(step(other, 'job.agreed')).toHaveAttribute('data-is', 'done', { timeout: 5000 })
+  await expect(step(other, 'job.agreed')).toHaveAttribute('data-is', 'done')
   await expect(step(other, 'job.agreed')).toContainText('KV')
   await Promise.all([step(page, 'job.paper').click(), step(other, 'job.paper').click()])
   await Promise.all([page.keyboard.press('Enter'), other.keyboard.press('Enter')])
@@ -240,7 +239,7 @@ test('a step done while the server is gone is kept, and sent when it is back', a
   await page.keyboard.press('Enter')
   await expect(step(page, 'job.agreed')).toHaveAttribute('data-is', 'done')
   await shop.server.up()
-  await expect.poll(async () => (await stepEntries(shop, id)).map(({ step: name }) => name), { timeout: 30_000 }).toEqual(['job.agreed'])
+  await expect.poll(async () => (await stepEntries(shop, id)).map(({ step: name }) => name)).toEqual(['job.agreed'])
 })
 
 test('temporary parts are counted in and out; axe finds nothing, on a phone neither', async ({ page, shop }) => {

@@ -85,7 +85,7 @@ test('a reading typed at the wrong cylinder is moved to the one it was meant for
   await expect(place(page)).toHaveText('Cylinder 1, deck, front of the crown')
   await page.keyboard.press('h')
   const panel = page.getByRole('dialog')
-  await panel.locator('select').first().selectOption({ label: 'Cylinder 2, deck, front of the crown' }, { timeout: 10_000 })
+  await panel.locator('select').first().selectOption({ label: 'Cylinder 2, deck, front of the crown' })
   await panel.getByRole('button', { name: 'Move it there' }).click()
   await expect.poll(async () => (await shop.document(id)).entries.map(({ kind }) => kind)).toEqual(['reading', 'move'])
 })

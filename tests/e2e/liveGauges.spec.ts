@@ -31,7 +31,7 @@ test('presses of a gauge land once and in order, through a repeated line, a drop
   const waiting = gauges.press(bore, { value: values[2]! })
   await ownShop.server.up()
   await waiting
-  await expect(place(page)).toHaveText('Cylinder 1, bore, middle, pin axis', { timeout: 90_000 })
+  await expect(place(page)).toHaveText('Cylinder 1, bore, middle, pin axis')
   await page.reload()
   await page.locator('[data-ready]').waitFor()
   await gauges.press(bore, { value: values[3]! })
@@ -42,7 +42,7 @@ test('presses of a gauge land once and in order, through a repeated line, a drop
   await gauges.press(bore, { value: values[5]! })
   await page.keyboard.press('Escape')
   await expect(place(page)).toHaveText('Cylinder 1, bore, bottom, pin axis')
-  await expect(page.getByText('not sent yet')).toHaveCount(0, { timeout: 90_000 })
+  await expect(page.getByText('not sent yet')).toHaveCount(0)
   expect(readings(await ownShop.document(id)).map(({ value }) => value)).toEqual([values[0], values[1], values[2], values[3], values[5]])
 })
 
@@ -111,7 +111,7 @@ test('a whole short block from simulated gauges and by keyboard: every reading t
       } else await gauges.press(gauge, indicated)
       wanted.push({ characteristic: station.characteristic, place: station.place, value: indicated.value })
     }
-    await expect.poll(async () => readings(await ownShop.document(id)).length, { timeout: 90_000 }).toBe(wanted.length)
+    await expect.poll(async () => readings(await ownShop.document(id)).length).toBe(wanted.length)
   }
   const stored = readings(await ownShop.document(id))
   expect(stored.length).toBe(BENCHES.flatMap((bench) => bench.stations(openBuild(document))).length)

@@ -55,6 +55,27 @@ test('a picture taken while the server is gone waits on the device, also over a 
   await expect(page.getByText('on this device, not sent yet')).toHaveCount(0)
 })
 
+test('a picture taken while another is on its way is shown at once and follows it', async ({ page, shop }) => {
+  // The next try, twenty seconds later, never comes: what is seen is sent by this one.
+  await page.addInitScript(() => {
+    const every = window.setInterval.bind(window)
+    window.setInterval = ((act: () => void, ms: number) => (ms === 20_000 ? 0 : every(act, ms))) as typeof window.setInterval
+  })
+  const id = await openStep(page, shop, 'job.agreed')
+  let letGo = () => {}
+  const isHeld = new Promise<void>((resolve) => (letGo = resolve))
+  await page.route('**/photos?**', async (route) => {
+    await isHeld
+    await route.continue()
+  })
+  await takePicture(page)
+  await expect(page.getByText('on this device, not sent yet')).toHaveCount(1)
+  await takePicture(page)
+  await expect(page.getByText('on this device, not sent yet')).toHaveCount(2)
+  letGo()
+  await expect(page.locator(`img[src^="/api/builds/${id}/photos/"]`)).toHaveCount(2)
+})
+
 /** Answers of things that stand between a device and its server, none of which has kept anything. */
 const OTHER_ANSWERS: readonly (readonly [name: string, answer: { status: number; contentType: string; body: string }])[] = [
   ['a page to sign in', { status: 200, contentType: 'text/html', body: '<p>Sign in</p>' }],

@@ -73,7 +73,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Chance of butting' }).click()
   await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
-  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6, { timeout: 90_000 })
+  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(6)
 })
 
 test('a ring turned a quarter is asked for where the paper says so, and the tighter gap counts', async ({ page, shop }) => {

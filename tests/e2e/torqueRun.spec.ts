@@ -83,9 +83,9 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await shop.server.kill()
   await pull(page, 2)
   await expect(here(page)).toHaveText('6')
-  await expect(page.getByText(/\d not sent yet, kept on this device/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/\d not sent yet, kept on this device/)).toBeVisible()
   await shop.server.up()
-  await expect(page.getByText('not sent yet')).toBeHidden({ timeout: 20_000 })
+  await expect(page.getByText('not sent yet')).toBeHidden()
 
   // Taken up again on another page, with a word on both.
   const second = await context.newPage()
@@ -94,7 +94,7 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await second.keyboard.press('t')
   await expect(here(second)).toHaveText('6')
   await expect(figure(second)).toHaveText('55')
-  await expect(page.getByText('On another device')).toBeVisible({ timeout: 10_000 })
+  await expect(page.getByText('On another device')).toBeVisible()
   await pull(second, 4)
   await press(second)
   await expect(figure(second)).toHaveText('80')
@@ -339,7 +339,7 @@ test('a plan changed elsewhere while a run is under way is the plan of the run',
   await visit(office, shop, `/builds/${id}/joints/head`)
   await office.getByLabel('Stages, N·m').fill('25, 55, 80')
   await office.getByLabel('Stages, N·m').press('Enter')
-  await expect(figure(page)).toHaveText('25', { timeout: 10_000 })
+  await expect(figure(page)).toHaveText('25')
   await expect(here(page)).toHaveText('3')
 })
 

@@ -71,7 +71,7 @@ test('a part that must stay holds its knobs; a search finds the front, or says w
   await expect(page.getByRole('checkbox', { name: 'Deck cut' })).toHaveCount(0)
   await page.getByRole('checkbox', { name: 'Intake cam earlier by' }).check()
   await page.getByRole('button', { name: 'Search', exact: true }).click()
-  await expect(page.getByText(/tried, .* keep the limits that are searched over\./)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/tried, .* keep the limits that are searched over\./)).toBeVisible()
   const look = page.getByRole('button', { name: /^Look/ }).first()
   await look.click()
   await expect(page.getByRole('button', { name: 'Back to today' })).toBeVisible()
@@ -92,11 +92,11 @@ test('a search asks for steps and bounds of its own, and names what it cannot re
   await page.getByRole('textbox', { name: 'Ratio, at least' }).fill('11')
   await page.getByRole('textbox', { name: 'Ratio, at most' }).fill('12')
   await page.getByRole('button', { name: 'Search', exact: true }).click()
-  await expect(page.getByText(/None is left\..*Ratio/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/None is left\..*Ratio/)).toBeVisible()
   await page.getByRole('textbox', { name: 'Ratio, at least' }).fill('8.8')
   await page.getByRole('textbox', { name: 'Ratio, at most' }).fill('9.1')
   await page.getByRole('button', { name: 'Search again' }).click()
-  await expect(page.getByRole('button', { name: /^Look/ }).first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('button', { name: /^Look/ }).first()).toBeVisible()
 })
 
 test('layers laid in and another cam are planned, the readings that fall are named, and the shelf shows what lies in', async ({

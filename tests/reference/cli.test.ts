@@ -34,22 +34,18 @@ async function kalibros(args: readonly string[], input = '') {
   return { status, ...said }
 }
 
-it(
-  'the command itself, as it stands on the path: from another folder, with its exit code, and quiet where its reader stops',
-  { timeout: 240_000 },
-  () => {
-    const command = (args: readonly string[], input?: string) =>
-      spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], { cwd: folder, input, encoding: 'utf8' })
-    expect(command(['sum', 'convert', 'value=1 in', 'to=mm'])).toMatchObject({ status: 0, stdout: expect.stringContaining('25.4 mm') })
-    expect(command(['validate', '-'], '{')).toMatchObject({ status: 2, stdout: '' })
-    const piped = spawnSync(
-      'sh',
-      ['-c', `"${process.execPath}" "${path.join(ROOT, 'bin/kalibros.mjs')}" derive tern.kalibros.json | head -n 1`],
-      { cwd: folder, encoding: 'utf8' },
-    )
-    expect(piped).toMatchObject({ status: 0, stdout: '[\n', stderr: '' })
-  },
-)
+it('the command itself, as it stands on the path: from another folder, with its exit code, and quiet where its reader stops', () => {
+  const command = (args: readonly string[], input?: string) =>
+    spawnSync(process.execPath, [path.join(ROOT, 'bin/kalibros.mjs'), ...args], { cwd: folder, input, encoding: 'utf8' })
+  expect(command(['sum', 'convert', 'value=1 in', 'to=mm'])).toMatchObject({ status: 0, stdout: expect.stringContaining('25.4 mm') })
+  expect(command(['validate', '-'], '{')).toMatchObject({ status: 2, stdout: '' })
+  const piped = spawnSync(
+    'sh',
+    ['-c', `"${process.execPath}" "${path.join(ROOT, 'bin/kalibros.mjs')}" derive tern.kalibros.json | head -n 1`],
+    { cwd: folder, encoding: 'utf8' },
+  )
+  expect(piped).toMatchObject({ status: 0, stdout: '[\n', stderr: '' })
+})
 
 describe('sums from a terminal', () => {
   it('compression with --json: the worked 14.967 (common practice), canonical units, terms', async () => {

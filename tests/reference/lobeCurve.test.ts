@@ -85,7 +85,7 @@ function errorsOf(tables: Tables, count = TABLES) {
   return { within, covered: (name: keyof typeof truth) => covered[name] / count, named: named / count }
 }
 
-describe('events of a lobe from its table', { timeout: 120_000 }, () => {
+describe('events of a lobe from its table', () => {
   it.each([
     ['symmetric, every 2°', symmetricLobe, 2, { centreline: 0.25, open: 0.35, close: 0.35, duration: 0.5 }],
     ['with ramps, every 2°', rampedLobe, 2, { centreline: 0.25, open: 0.35, close: 0.35, duration: 0.5 }],
@@ -125,7 +125,7 @@ const slopeAt = (lobe: Lobe, at: number) => (lobe(at + 0.01) - lobe(at - 0.01)) 
 
 const SPOILT_TABLES = 100
 
-describe('slips in a table', { timeout: 120_000 }, () => {
+describe('slips in a table', () => {
   /** Shares of tables in which the row, or one beside it, is named. */
   const foundOf = (
     stepDeg: number,

@@ -23,41 +23,13 @@ export interface Photos {
  * sent it again.
  */
 export function usePhotos(buildId: string, has: readonly PhotoCard[]): Photos {
-  const refresh = useRefresh()
   const [waiting, setWaiting] = useState<readonly KeptPhoto[]>([])
   const [trouble, setTrouble] = useState('')
-  const isSending = useRef(false)
-  const stored = useRef(new Set<string>())
-  useEffect(() => {
-    stored.current = new Set(has.map(({ id }) => id))
-  }, [has])
-  const send = useCallback(async () => {
-    if (isSending.current) return
-    isSending.current = true
-    try {
-      for (const photo of await keptPhotos(buildId)) {
-        if (stored.current.has(photo.id)) {
-          // Its answer was lost on the way.
-          if (photo.sentAt === undefined) await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
-          continue
-        }
-        setWaiting((now) => (now.some(({ id }) => id === photo.id) ? now : [...now, photo]))
-        const answer = await sendPhoto(buildId, photo)
-        if (answer.is === 'unreached') break
-        if (answer.is === 'refused') {
-          // A server put back from a backup may take it later: nothing is thrown away here.
-          setTrouble(`${answer.why} It stays on this device, and is sent again.`)
-          continue
-        }
-        stored.current.add(photo.id)
-        await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
-        setWaiting((now) => now.filter(({ id }) => id !== photo.id))
-        refresh()
-      }
-    } finally {
-      isSending.current = false
-    }
-  }, [buildId, refresh])
+  const show = useCallback((photo: KeptPhoto) => {
+    setWaiting((now) => (now.some(({ id }) => id === photo.id) ? now : [...now, photo]))
+  }, [])
+  const hide = useCallback((photo: KeptPhoto) => setWaiting((now) => now.filter(({ id }) => id !== photo.id)), [])
+  const send = useOneRoundAtATime(useSending(buildId, has, { show, hide, tell: setTrouble }))
   useEffect(() => {
     // What this device keeps is known only in the browser.
     // oxlint-disable-next-line react/set-state-in-effect
@@ -75,13 +47,69 @@ export function usePhotos(buildId: string, has: readonly PhotoCard[]): Photos {
       try {
         const photo = { id: uuidV7(), step, by, at: serverStamp(), picture: await madeSmall(file) }
         await keepPhoto(buildId, photo)
+        show(photo)
         setTrouble('')
       } catch {
         return setTrouble('This picture could not be read or kept. Take it again, as a JPEG or PNG.')
       }
       await send()
     },
-    [buildId, send],
+    [buildId, send, show],
   )
   return { waiting, trouble, take }
+}
+
+interface Screen {
+  readonly show: (photo: KeptPhoto) => void
+  readonly hide: (photo: KeptPhoto) => void
+  readonly tell: (trouble: string) => void
+}
+
+/** Sends what this device keeps and the server has not, picture after picture. */
+function useSending(buildId: string, has: readonly PhotoCard[], { show, hide, tell }: Screen): () => Promise<void> {
+  const refresh = useRefresh()
+  const stored = useRef(new Set<string>())
+  useEffect(() => {
+    stored.current = new Set(has.map(({ id }) => id))
+  }, [has])
+  return useCallback(async () => {
+    for (const photo of await keptPhotos(buildId)) {
+      if (stored.current.has(photo.id)) {
+        // Its answer was lost on the way.
+        if (photo.sentAt === undefined) await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
+        continue
+      }
+      show(photo)
+      const answer = await sendPhoto(buildId, photo)
+      if (answer.is === 'unreached') return
+      if (answer.is === 'refused') {
+        // A server put back from a backup may take it later: nothing is thrown away here.
+        tell(`${answer.why} It stays on this device, and is sent again.`)
+        continue
+      }
+      stored.current.add(photo.id)
+      await keepPhoto(buildId, { ...photo, sentAt: Date.now() })
+      hide(photo)
+      refresh()
+    }
+  }, [buildId, refresh, show, hide, tell])
+}
+
+/** What is taken amid a round is sent by the next, at once. */
+function useOneRoundAtATime(round: () => Promise<void>): () => Promise<void> {
+  const isSending = useRef(false)
+  const isAskedAgain = useRef(false)
+  return useCallback(async () => {
+    isAskedAgain.current = true
+    if (isSending.current) return
+    isSending.current = true
+    try {
+      while (isAskedAgain.current) {
+        isAskedAgain.current = false
+        await round()
+      }
+    } finally {
+      isSending.current = false
+    }
+  }, [round])
 }
