@@ -9,7 +9,7 @@ import { whatIfFigures } from './whatIf'
 
 const report = new Report()
 await coreFigures(report)
-drawFigures(report)
+await drawFigures(report)
 await scheduleFigures(report)
 whatIfFigures(report)
 await pageFigures(report)
