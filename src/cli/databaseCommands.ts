@@ -68,10 +68,11 @@ export function addDatabaseCommands(program: Command, terminal: Terminal): void 
 
 /** @param options `mayCreate`: a database that is not there is made; left out, it is said where it was looked for */
 async function withDatabase(terminal: Terminal, work: (db: Database) => Promise<void>, { mayCreate = false } = {}): Promise<void> {
-  const { openDatabase } = await import('@/data/database')
+  const { copyWords, openDatabase } = await import('@/data/database')
   const db = await openDatabase(terminal.databaseUrl, { mayCreate })
   try {
     if (db.notice) terminal.err(db.notice)
+    if (db.copy) terminal.err(copyWords(db.copy))
     await work(db)
   } finally {
     db.close()

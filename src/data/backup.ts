@@ -1,8 +1,9 @@
 /** A copy of a shop's database, and a copy put back in its place. */
 import 'server-only'
-import { copyFileSync, existsSync, renameSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdirSync, renameSync } from 'node:fs'
 import path from 'node:path'
-import { CannotOpen, cannotOpen, connect, fileOf } from './opening'
+import type { Client } from '@libsql/client'
+import { awaitsMigration, CannotOpen, cannotOpen, connect, fileOf } from './opening'
 
 /** Told by its name, in a sentence. */
 class BackupRefused extends Error {
@@ -16,7 +17,7 @@ export async function backUp(url: string, copy: string): Promise<void> {
   try {
     const client = await connect(url, { mayCreate: false })
     try {
-      await client.execute({ sql: 'VACUUM INTO ?', args: [copy] })
+      await copied(client, copy)
     } finally {
       client.close()
     }
@@ -24,6 +25,38 @@ export async function backUp(url: string, copy: string): Promise<void> {
     throw cannotOpen(error, file)
   }
   await checked(copy)
+}
+
+/**
+ * Copies a database that a newer program is about to change the tables of into the folder `backups` beside it, or into the one that
+ * KALIBROS_BACKUPS names. Nothing of it is changed where the copy cannot be made. A libSQL server has backups of its own.
+ * @returns where the copy is; undefined where nothing is about to be changed
+ * @throws CannotOpen
+ */
+export async function copyBeforeMigration(client: Client, file: string): Promise<string | undefined> {
+  if (!(await awaitsMigration(client))) return undefined
+  const folder = path.resolve(process.env.KALIBROS_BACKUPS ?? path.join(path.dirname(file), 'backups'))
+  // The process tells two programs apart that start at once.
+  const name = `${path.basename(file, '.db')}.before-migration-${timestamp()}-${process.pid}.db`
+  const copy = path.join(folder, name)
+  try {
+    mkdirSync(folder, { recursive: true })
+    await copied(client, copy)
+    await checked(copy)
+  } catch (cause) {
+    throw new CannotOpen('cannotCopy', copy, cause)
+  }
+  return copy
+}
+
+/** Whole, of one moment, also while others write (SQLite, VACUUM INTO). */
+async function copied(client: Client, copy: string): Promise<void> {
+  await client.execute({ sql: 'VACUUM INTO ?', args: [copy] })
+}
+
+/** A moment as a file name may have it. */
+function timestamp(): string {
+  return new Date().toISOString().replaceAll(/[:.]/g, '-')
 }
 
 /** The parts of a database in use. */
@@ -42,7 +75,7 @@ export async function restore(url: string, copy: string): Promise<string | undef
     return undefined
   }
   await refuseInUse(url, file)
-  const aside = `${file}.before-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`
+  const aside = `${file}.before-${timestamp()}`
   for (const part of PARTS) if (existsSync(file + part)) renameSync(file + part, aside + part)
   copyFileSync(copy, file)
   return aside

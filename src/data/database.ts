@@ -5,6 +5,7 @@ import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import pRetry from 'p-retry'
 import { DEFAULT_GAUGES } from '@/core/build'
+import { copyBeforeMigration } from './backup'
 import { buildStore, type BuildStore } from './builds'
 import type { Connection } from './connection'
 import { causesOf } from './failure'
@@ -24,6 +25,8 @@ export interface Database {
   readonly plans: PlanStore
   /** What was found wrong as it was opened, for the person in charge. */
   readonly notice?: string
+  /** The copy that was made before its tables were changed as it was opened. */
+  readonly copy?: string
   close(): void
 }
 
@@ -59,10 +62,11 @@ async function openOnce(url: string, { mayCreate }: OpenOptions): Promise<Databa
   let client: Client | undefined
   try {
     client = await connect(url, { mayCreate })
+    const copy = file && (await copyBeforeMigration(client, file))
     const connection = drizzle(client, { schema })
     await migrated(connection)
     await markAsOurs(client, url)
-    return await storesOf(client, connection, notice)
+    return { ...(await storesOf(client, connection)), ...(notice && { notice }), ...(copy && { copy }) }
   } catch (error) {
     client?.close()
     throw cannotOpen(error, file ?? url)
@@ -87,7 +91,7 @@ function setDamagedLogAside(file: string): string | undefined {
   ].join(' ')
 }
 
-async function storesOf(client: Client, connection: Connection, notice: string | undefined): Promise<Database> {
+async function storesOf(client: Client, connection: Connection): Promise<Database> {
   const gauges = gaugeStore(connection)
   // Those already there stay as they are; a newer program may bring a gauge for something it has learnt to measure.
   await gauges.add(DEFAULT_GAUGES)
@@ -97,9 +101,13 @@ async function storesOf(client: Client, connection: Connection, notice: string |
     presses: pressStore(connection),
     photos: photoStore(connection),
     plans: planStore(connection),
-    ...(notice !== undefined && { notice }),
     close: () => client.close(),
   }
+}
+
+/** For whoever started the program that changed the tables. */
+export function copyWords(copy: string): string {
+  return `The tables of the database were changed for this program. As it was before it is kept at ${copy}: “kalibros restore” puts it back.`
 }
 
 const shared = globalThis as { kalibrosDatabase?: Promise<Database> }
@@ -122,8 +130,9 @@ export async function openAtStart(): Promise<void> {
   }
   shared.kalibrosDatabase = openDatabase(undefined, { onWaiting })
   try {
-    const { notice } = await shared.kalibrosDatabase
+    const { notice, copy } = await shared.kalibrosDatabase
     if (notice) console.error(notice)
+    if (copy) console.error(copyWords(copy))
   } catch (error) {
     console.error(isCannotOpen(error) ? `Kalibros does not start: ${error.message}` : error)
     process.exit(1)

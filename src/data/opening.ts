@@ -7,7 +7,7 @@ import { readMigrationFiles } from 'drizzle-orm/migrator'
 import { causesOf } from './failure'
 
 export type OpenFailure =
-  'badAddress' | 'noDatabase' | 'folder' | 'cannotWrite' | 'busy' | 'corrupt' | 'unreachable' | 'foreign' | 'newerProgram'
+  'badAddress' | 'noDatabase' | 'folder' | 'cannotWrite' | 'busy' | 'corrupt' | 'unreachable' | 'foreign' | 'newerProgram' | 'cannotCopy'
 
 const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
   badAddress: (where) => `KALIBROS_DB_URL is “${where}”: no address of a database. file:PATH is wanted, or the address of a libSQL server.`,
@@ -19,6 +19,8 @@ const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
   unreachable: (where) => `The libSQL server at ${where} does not answer, or does not let this program in.`,
   foreign: (where) => `The database at ${where} belongs to another program. Nothing was written to it.`,
   newerProgram: (where) => `The database at ${where} was written by a newer Kalibros. Nothing was written to it: start that one.`,
+  cannotCopy: (where) =>
+    `The database is copied to ${where} before this program changes its tables, and cannot be: look whether the disk is full or the folder may be written. Nothing was changed.`,
 }
 
 /** Told by its name, as `Refused` is. */
@@ -117,6 +119,13 @@ async function refuseStrangers(client: Client, where: string, id: number): Promi
 async function applicationId(client: Client): Promise<number> {
   const { rows } = await client.execute('PRAGMA application_id')
   return Number(rows[0]?.application_id ?? 0)
+}
+
+/** Whether tables that hold something wait for a migration: a database that is new, or up to date, has none to wait for. */
+export async function awaitsMigration(client: Client): Promise<boolean> {
+  const { rows } = await client.execute({ sql: 'SELECT 1 FROM sqlite_master WHERE name = ?', args: [MIGRATIONS_TABLE] })
+  const last = rows.length > 0 ? await lastMigration(client) : 0
+  return last > 0 && last < lastKnownMigration()
 }
 
 async function lastMigration(client: Client): Promise<number> {
