@@ -1,4 +1,4 @@
-import { demo, expect, openLimits, readings, TERN, test, visit, WREN } from '../support/shop'
+import { demo, expect, openOnPaper, readings, TERN, test, visit, WREN } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
   page,
@@ -88,7 +88,7 @@ test('the book prints what the bench found, and comes as PDF on A4 and Letter', 
 test('paper and limits are edited, keep their source, and can be undone', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await visit(page, shop, `/builds/${id}/paper#paper.stroke`)
-  await openLimits(page, 'Deck and compression')
+  await openOnPaper(page, 'Limits', 'Deck and compression')
   const stroke = page.getByRole('textbox', { name: 'Stroke, mm', exact: true })
   await stroke.fill('93.0')
   await stroke.press('Enter')
@@ -108,7 +108,8 @@ test('paper and limits are edited, keep their source, and can be undone', async 
   await expect.poll(async () => (await shop.document(id)).spec.limits['compression.compressionRatio']!.upper).toBe(9.1)
   await page.getByRole('button', { name: 'Undo the last change' }).click()
   await expect.poll(async () => (await shop.document(id)).spec.paper.stroke!.value).toBe(92.8)
-  await page.getByRole('radio', { name: 'From paper' }).first().focus()
+  await openOnPaper(page, 'Methods', 'Bores and pistons')
+  await page.getByRole('radiogroup', { name: 'Bore in the sums', exact: true }).getByRole('radio', { name: 'From paper' }).focus()
   await page.keyboard.press('Space')
   await expect.poll(async () => (await shop.document(id)).spec.methods.bore).toBe('paper')
 })

@@ -6,7 +6,7 @@ import {
   expect,
   finding,
   openBench,
-  openLimits,
+  openOnPaper,
   PETREL,
   place,
   readings,
@@ -130,7 +130,7 @@ test('cylinders counted otherwise keep their pins and their turn, and are shown 
 test('the shop’s own ring factor moves the limit that follows it, and says what moved', async ({ page, shop }) => {
   const id = await v6(shop)
   await visit(page, shop, `/builds/${id}/paper#paper.ringFactor`)
-  await openLimits(page, 'Rings')
+  await openOnPaper(page, 'Limits', 'Rings')
   expect((await shop.document(id)).spec.limits['rings.topGap']).toMatchObject({ lower: 0.4, follows: true })
   const factor = page.getByRole('textbox', { name: 'Top ring, gap per bore', exact: true })
   await factor.fill('0.006')
@@ -202,6 +202,7 @@ test('ring grooves are read where the paper page says so: side by a feeler, back
 }) => {
   const id = await shop.bring(demo(TERN))
   await visit(page, shop, `/builds/${id}/paper#limit.rings.topSide`)
+  await openOnPaper(page, 'Methods', 'Rings')
   await page.getByRole('radiogroup', { name: 'Ring grooves' }).getByText('Side and back clearance read').click()
   await expect.poll(async () => (await shop.document(id)).spec.methods.ringGrooves).toBe(true)
   const from = page.getByRole('textbox', { name: 'Top ring side clearance: from' })
@@ -303,6 +304,18 @@ test('the benches of the paper are closed until they are asked for; what a close
   await expect(numbers.locator('[aria-expanded=true]')).toHaveCount(1)
   await bores.press('Enter')
   await expect(numbers.getByRole('textbox')).toHaveCount(0)
+  const methods = page.getByRole('region', { name: 'Methods' })
+  await expect(methods.getByRole('radiogroup')).toHaveCount(1)
+  await methods.getByRole('button', { name: /^Rings \d+ choices$/ }).click()
+  await expect(methods.getByRole('radiogroup', { name: 'Ring in the bore' })).toBeVisible()
+  // A page of a single begins with less than eight hundred elements.
+  await page.reload()
+  await page.locator('[data-hydrated]').waitFor()
+  expect(await page.locator('*').count()).toBeLessThanOrEqual(800)
+  await page.getByRole('searchbox', { name: 'Find a number or a limit' }).fill('ring in the bore')
+  await expect(methods.getByRole('radiogroup', { name: 'Ring grooves' })).toHaveCount(0)
+  await expect(methods.getByRole('radiogroup', { name: 'Ring in the bore' })).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Find a number or a limit' }).fill('')
   await page.getByRole('button', { name: 'Open every bench' }).click()
   await expect(page.locator('main h3 [aria-expanded=false]')).toHaveCount(0)
   await expect(page.getByRole('textbox', { name: 'Compression ratio: from' })).toBeVisible()

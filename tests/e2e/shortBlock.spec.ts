@@ -1,4 +1,19 @@
-import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
+import {
+  demo,
+  enter,
+  expect,
+  finding,
+  line,
+  openBench,
+  openOnPaper,
+  PETREL,
+  place,
+  readings,
+  TERN,
+  test,
+  WREN,
+  visit,
+} from '../support/shop'
 
 test('pistons are matched to bores, the plan is kept and can be taken back', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
@@ -79,6 +94,7 @@ test('a feeler pair is an interval, strokes of the file are counted, and the fil
 test('a ring turned a quarter is asked for where the paper says so, and the tighter gap counts', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await visit(page, shop, `/builds/${id}/paper`)
+  await openOnPaper(page, 'Methods', 'Rings')
   await page.getByRole('radiogroup', { name: 'Ring in the bore' }).getByText('And turned a quarter').click()
   await expect.poll(async () => (await shop.document(id)).spec.methods.ringQuarterTurn).toBe(true)
   await openBench(page, shop, id, 'rings')

@@ -101,10 +101,10 @@ export async function visit(page: Page, shop: Shop, path: string): Promise<void>
   await page.locator('[data-hydrated]').waitFor()
 }
 
-/** Opens the limits of a bench on the page of its paper. */
-export async function openLimits(page: Page, title: string): Promise<void> {
+/** Opens what a bench has in a part of the page of the paper. */
+export async function openOnPaper(page: Page, part: 'Numbers on paper' | 'Methods' | 'Limits', title: string): Promise<void> {
   await page
-    .getByRole('region', { name: 'Limits' })
+    .getByRole('region', { name: part })
     .getByRole('button', { name: new RegExp(`^${title} `) })
     .click()
 }

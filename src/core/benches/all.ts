@@ -43,14 +43,25 @@ import { truths as rodsTruths } from './rods/twin'
 export const BENCHES: readonly AdvisingBench[] = [bores, bearings, rings, rods, fasteners, compression, cam, clearance]
 
 /** The ways of measuring each bench leaves to choose. */
+export const METHODS_OF = {
+  bores: boresMethods,
+  bearings: bearingsMethods,
+  rings: ringsMethods,
+  rods: {},
+  fasteners: fastenersMethods,
+  compression: compressionMethods,
+  cam: camMethods,
+  clearance: clearanceMethods,
+} satisfies Readonly<Record<BenchId, Partial<Record<MethodKey, MethodDefinition>>>>
+
 export const METHODS: Readonly<Record<MethodKey, MethodDefinition>> = {
-  ...boresMethods,
-  ...bearingsMethods,
-  ...ringsMethods,
-  ...fastenersMethods,
-  ...compressionMethods,
-  ...camMethods,
-  ...clearanceMethods,
+  ...METHODS_OF.bores,
+  ...METHODS_OF.bearings,
+  ...METHODS_OF.rings,
+  ...METHODS_OF.fasteners,
+  ...METHODS_OF.compression,
+  ...METHODS_OF.cam,
+  ...METHODS_OF.clearance,
 }
 
 /** The parts each bench chooses among. */

@@ -1,4 +1,4 @@
-export { BENCHES, benchById, benchesOf, isBenchId, METHODS, STOCK, TRUTHS } from './all'
+export { BENCHES, benchById, benchesOf, isBenchId, METHODS, METHODS_OF, STOCK, TRUTHS } from './all'
 export { GROWTH, openBuild } from './openBuild'
 export { freshSpec, USUAL_METHODS, withUsual } from './usual'
 export { PAPER, PAPER_KEYS } from './paper'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/build'
 import { restsOn } from '@/core/build/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { BENCHES, benchById, GROWTH, isBenchId, METHODS, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
+import { BENCHES, benchById, GROWTH, isBenchId, METHODS, METHODS_OF, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
 
 /** What the build file, the door, CSV, paper page, gauge drawer, book and terminal are put together from. */
 const builds = [ternDocument, petrelDocument].map(openBuild)
@@ -76,6 +76,12 @@ describe('every name leads somewhere', () => {
       const paper: Readonly<Record<string, PaperDefinition>> = definition.paper
       for (const [key, own] of Object.entries(paper)) expect(PAPER[key as PaperKey]).toBe(own)
     }
+  })
+
+  it('have every way of measuring under one of them, where the paper page shows it', () => {
+    const underBenches = Object.values(METHODS_OF).flatMap((methods) => Object.keys(methods))
+    expect(underBenches.toSorted()).toEqual(Object.keys(METHODS).toSorted())
+    expect(new Set(underBenches).size).toBe(underBenches.length)
   })
 
   it('every way of measuring has its own name, and the usual one is among those there are', () => {

@@ -1,4 +1,5 @@
 'use client'
+import styled from 'styled-components'
 import { METHODS } from '@/core/benches'
 import type { MethodKey } from '@/core/build'
 import type { SpecEdit } from '@/features/spec/useSpec'
@@ -6,16 +7,29 @@ import { ChoiceRow } from '@/ui/fields'
 import { RULE_WORDS } from '@/wording'
 import { MethodChoice } from './MethodChoice'
 
-const METHOD_KEYS = Object.keys(METHODS) as MethodKey[]
+const Choices = styled.div`
+  display: grid;
+  gap: 18px;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  padding: 12px 0;
+`
 
-/** The schools: each says in a sentence why it exists. */
-export function MethodFields({ edit }: { edit: SpecEdit }) {
-  const { rule } = edit.spec.methods
+/** The ways of one bench: each says in a sentence why it exists. */
+export function MethodFields({ names, edit }: { names: readonly MethodKey[]; edit: SpecEdit }) {
   return (
-    <div style={{ display: 'grid', gap: 18, gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))' }}>
-      {METHOD_KEYS.map((name) => (
+    <Choices>
+      {names.map((name) => (
         <MethodChoice key={name} name={name} method={METHODS[name]} edit={edit} />
       ))}
+    </Choices>
+  )
+}
+
+/** When a figure passes: the one choice that is no bench's own. */
+export function VerdictRule({ edit }: { edit: SpecEdit }) {
+  const { rule } = edit.spec.methods
+  return (
+    <Choices>
       <ChoiceRow
         label="Verdicts"
         value={rule}
@@ -26,6 +40,6 @@ export function MethodFields({ edit }: { edit: SpecEdit }) {
         ]}
         hint={RULE_WORDS[rule]}
       />
-    </div>
+    </Choices>
   )
 }

@@ -1,8 +1,17 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { benchesOf, PAPER, startingLimits, STOCK } from '@/core/benches'
-import { isPaperOf, namedEntries, type LimitId, type PaperKey, type Spec, type StockKind, type UnitSystem } from '@/core/build'
+import { benchesOf, METHODS, METHODS_OF, PAPER, startingLimits, STOCK } from '@/core/benches'
+import {
+  isPaperOf,
+  namedEntries,
+  type LimitId,
+  type MethodKey,
+  type PaperKey,
+  type Spec,
+  type StockKind,
+  type UnitSystem,
+} from '@/core/build'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'
@@ -10,7 +19,7 @@ import { Lead, Main, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { DutyFields, JobFields } from './JobFields'
 import { LayoutFields } from './LayoutFields'
 import { LimitRow } from './LimitRow'
-import { MethodFields } from './MethodFields'
+import { MethodFields, VerdictRule } from './MethodFields'
 import { PaperGrid } from './PaperGrid'
 import { PaperRow } from './PaperRow'
 import { Group, matches, PAPER_GROUPS } from './paperGroups'
@@ -86,6 +95,7 @@ export function PaperPage({ id, initial, revision }: { id: string; initial: Spec
         )}
         <Numbers find={find} groups={groups} edit={edit} system={system} />
         {find === '' && <Engine edit={edit} system={system} />}
+        <Ways find={find} groups={groups} edit={edit} />
         <Limits find={find} groups={groups} edit={edit} system={system} />
         <LastChange edit={edit} id={id} />
         <RefusedChange edit={edit} />
@@ -136,7 +146,7 @@ function Numbers({ find, groups, edit, system }: ByBench) {
   )
 }
 
-/** What the engine is made of and with, and how it is measured. */
+/** What the engine is made of and with. */
 function Engine({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
   return (
     <>
@@ -150,11 +160,33 @@ function Engine({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
         <SectionTitle>What it is made of</SectionTitle>
         <MaterialFields edit={edit} />
       </Section>
-      <Section aria-label="Methods">
-        <SectionTitle>How it is measured</SectionTitle>
-        <MethodFields edit={edit} />
-      </Section>
     </>
+  )
+}
+
+/** How the engine is measured, bench by bench. */
+function Ways({ find, groups, edit }: Omit<ByBench, 'system'>) {
+  return (
+    <Section aria-label="Methods">
+      <SectionTitle>How it is measured</SectionTitle>
+      {find === '' && <VerdictRule edit={edit} />}
+      {benchesOf(edit.spec).map(({ id, definition: { title } }) => {
+        const names = (Object.keys(METHODS_OF[id]) as MethodKey[]).filter((name) => matches(find, METHODS[name].label, title))
+        return (
+          <Group
+            key={id}
+            title={title}
+            said={names.length === 1 ? 'one choice' : `${names.length} choices`}
+            // They stand side by side: what a group has is one row of them.
+            rows={names.length > 0 ? [names] : []}
+            isOpen={groups.isOpen('method', id)}
+            onToggle={() => groups.toggle('method', id)}
+          >
+            {(row) => <MethodFields key={id} names={row} edit={edit} />}
+          </Group>
+        )
+      })}
+    </Section>
   )
 }
 

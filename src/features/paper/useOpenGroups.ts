@@ -4,8 +4,9 @@ import { benchesOf, type BenchId } from '@/core/benches'
 import type { Spec } from '@/core/build'
 import { PAPER_GROUPS } from './paperGroups'
 
-/** Lines of one bench: its numbers on paper, or its limits. */
-export type GroupOf = 'paper' | 'limit'
+/** Lines of one bench: its numbers on paper, how it measures, or its limits. */
+export type GroupOf = (typeof GROUPS_OF)[number]
+const GROUPS_OF = ['paper', 'method', 'limit'] as const
 type GroupId = `${GroupOf}/${BenchId}`
 
 export interface OpenGroups {
@@ -52,7 +53,7 @@ export function useOpenGroups(spec: Spec, isSearched: boolean): OpenGroups {
   }, [line])
   const ofLine = groupOfLine(line, spec)
   const isOpen = (group: GroupId) => turned.has(group) !== (group === ofLine)
-  const all = benchesOf(spec).flatMap(({ id }): GroupId[] => [`paper/${id}`, `limit/${id}`])
+  const all = benchesOf(spec).flatMap(({ id }) => GROUPS_OF.map((of): GroupId => `${of}/${id}`))
   const areAllOpen = all.every(isOpen)
   return {
     isOpen: (of, bench) => isSearched || isOpen(`${of}/${bench}`),
