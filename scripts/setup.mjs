@@ -62,23 +62,22 @@ export function newest(places) {
   )
 }
 
-/** Debian's Chromium for the browser tests: installed when missing and allowed, else says what to do. */
+/** Debian's Chromium, the one without a window first: it is the same engine, and opens a page in half the time. */
+const HEADLESS_CHROMIUM = '/usr/bin/chromium-headless-shell'
+export const CHROMIUM = [HEADLESS_CHROMIUM, '/usr/bin/chromium'].find((file) => existsSync(file)) ?? HEADLESS_CHROMIUM
+
+/** A browser for the tests: installed when missing and allowed, else says what to do. */
 export function browser() {
-  if (existsSync('/usr/bin/chromium')) return
+  if (existsSync(CHROMIUM)) return
   const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
   if (!mayInstall)
     throw new Error(
-      'The browser tests need Chromium at /usr/bin/chromium. Install it (on Debian: sudo apt-get install chromium) and run again.',
+      `The browser tests need Chromium at ${CHROMIUM}. Install it (on Debian: sudo apt-get install chromium-headless-shell) and run again.`,
     )
   console.log('Installing Chromium…')
   execFileSync('apt-get', ['update', '-qq'], { stdio: 'inherit' })
-  execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+  execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium-headless-shell'], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   })
-}
-
-/** Arguments that run a TypeScript file of the server's side under Node. */
-export function typescript(file) {
-  return ['--conditions=react-server', '--import', 'tsx', path.join(ROOT, file)]
 }

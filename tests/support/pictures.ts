@@ -36,6 +36,8 @@ export async function takePicture(page: Page): Promise<void> {
   const buffer = await phonePicture(page)
   expect(buffer.length).toBeGreaterThan(1_000_000)
   const chooser = page.waitForEvent('filechooser')
+  // The browser has heard that it is waited for once it has answered the next question: before that it would ask a person.
+  await page.evaluate(() => undefined)
   await page.keyboard.press('p')
   await (await chooser).setFiles({ name: 'step.jpg', mimeType: 'image/jpeg', buffer })
 }

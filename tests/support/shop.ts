@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Browser, type BrowserContext, type Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Entry } from '@/core/build'
 import { demoDocument } from '@/demo/readings'
@@ -39,12 +39,27 @@ export interface Shop {
   readonly document: (id: string) => Promise<BuildDocument>
 }
 
-/** One server for all tests of a worker, to be killed and started again by any of them: each test brings builds of its own. */
-export const test = base.extend<{ shop: Shop; ownShop: Shop }, { workersShop: Shop }>({
+/**
+ * One server for all tests of a worker, to be killed and started again by any of them: each test brings builds of its own. One device
+ * too: what the browser made of the program's scripts is kept from test to test, and what the program keeps on a device is not.
+ */
+export const test = base.extend<{ shop: Shop; ownShop: Shop }, { workersShop: Shop; workersDevice: BrowserContext }>({
+  workersDevice: [
+    async ({ browser }, use) => {
+      const device = await newDevice(browser)
+      await use(device)
+      await device.close()
+    },
+    { scope: 'worker' },
+  ],
   /** The person at this bench is known, as after the first reading of a day. */
-  context: async ({ context }, use) => {
-    await context.addCookies([KNOWN_PERSON])
-    await use(context)
+  context: async ({ browser, workersDevice, workersShop, serviceWorkers }, use) => {
+    const isOfItsOwn = serviceWorkers === 'block'
+    const device = isOfItsOwn ? await newDevice(browser, { serviceWorkers }) : workersDevice
+    await device.addCookies([KNOWN_PERSON])
+    await use(device)
+    if (isOfItsOwn) await device.close()
+    else await forget(device, workersShop.server.address)
   },
   workersShop: [
     async ({}, use) => {
@@ -61,6 +76,21 @@ export const test = base.extend<{ shop: Shop; ownShop: Shop }, { workersShop: Sh
     await withShop(use)
   },
 })
+
+function newDevice(browser: Browser, options: { readonly serviceWorkers?: 'block' | 'allow' } = {}): Promise<BrowserContext> {
+  return browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })
+}
+
+/** Closes every page and takes away what the program keeps on a device: who is at it, what is chosen, what is not sent yet. */
+async function forget(device: BrowserContext, origin: string): Promise<void> {
+  for (const page of device.pages()) await page.close()
+  await device.clearCookies()
+  await device.setOffline(false)
+  const page = await device.newPage()
+  const protocol = await device.newCDPSession(page)
+  await protocol.send('Storage.clearDataForOrigin', { origin, storageTypes: 'indexeddb,local_storage' })
+  await page.close()
+}
 
 async function withShop(use: (shop: Shop) => Promise<void>): Promise<void> {
   const server = await TestServer.start()

@@ -1,0 +1,2 @@
+/** Where the browser of the tests is. */
+export declare const CHROMIUM: string
