@@ -35,10 +35,10 @@ export async function backUp(url: string, copy: string): Promise<void> {
  */
 export async function copyBeforeMigration(client: Client, file: string): Promise<string | undefined> {
   if (!(await awaitsMigration(client))) return undefined
-  const folder = path.resolve(process.env.KALIBROS_BACKUPS ?? path.join(path.dirname(file), 'backups'))
+  const folder = process.env.KALIBROS_BACKUPS ?? `${path.dirname(file)}/backups`
   // The process tells two programs apart that start at once.
   const name = `${path.basename(file, '.db')}.before-migration-${timestamp()}-${process.pid}.db`
-  const copy = path.join(folder, name)
+  const copy = `${folder}/${name}`
   try {
     mkdirSync(folder, { recursive: true })
     await copied(client, copy)
