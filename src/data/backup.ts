@@ -1,5 +1,6 @@
 /** A copy of a shop's database, and a copy put back in its place. */
 import 'server-only'
+import { randomUUID } from 'node:crypto'
 import { copyFileSync, existsSync, mkdirSync, renameSync } from 'node:fs'
 import path from 'node:path'
 import type { Client } from '@libsql/client'
@@ -36,8 +37,8 @@ export async function backUp(url: string, copy: string): Promise<void> {
 export async function copyBeforeMigration(client: Client, file: string): Promise<string | undefined> {
   if (!(await awaitsMigration(client))) return undefined
   const folder = process.env.KALIBROS_BACKUPS ?? `${path.dirname(file)}/backups`
-  // The process tells two programs apart that start at once.
-  const name = `${path.basename(file, '.db')}.before-migration-${timestamp()}-${process.pid}.db`
+  // Two programs may start in the same millisecond, each in a container of its own where all have one number.
+  const name = `${path.basename(file, '.db')}.before-migration-${timestamp()}-${randomUUID().slice(0, 8)}.db`
   const copy = `${folder}/${name}`
   try {
     mkdirSync(folder, { recursive: true })
