@@ -7,7 +7,7 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   // Generous: beside twenty others on two cores all takes ten times as long. Speed is the benchmark's business, not the tests'.
-  timeout: 1_200_000,
+  timeout: 900_000,
   expect: { timeout: 90_000 },
   // A machine starved of its cores for minutes is no fault of the program: one more try, and the report says which needed it.
   retries: 1,
