@@ -82,6 +82,8 @@ test('a serial gauge’s lines land, also when they come in pieces and one betwe
   }, lines)
   await openBench(page, shop, id, 'bores')
   await page.keyboard.press('l')
+  // What is pressed before somebody listens is at no bench.
+  await expect(page.getByText('listening to live gauges')).toBeVisible()
   await page.getByRole('button', { name: 'Serial gauge' }).click()
   await expect(page.getByText('garbled on the way')).toBeVisible()
   await expect.poll(async () => readings(await shop.document(id)).map(({ value }) => value)).toEqual([83.001, 83.002])

@@ -9,6 +9,8 @@ const ALL_RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best
 
 /** Has axe find nothing on what a page shows, by day and by night: what is marked up is the same in both, what is seen is not. */
 export async function expectAccessible(page: Page, where: string): Promise<void> {
+  // A page's title comes behind its first paint.
+  await expect(page).toHaveTitle(/./)
   if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE)
   const wrong = await page.evaluate(async (rules) => {
     const { axe } = globalThis as unknown as { axe: typeof axeCore }
