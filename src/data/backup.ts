@@ -45,6 +45,9 @@ export async function copyBeforeMigration(client: Client, file: string): Promise
     await copied(client, copy)
     await checked(copy)
   } catch (cause) {
+    const failure = cannotOpen(cause, file)
+    // One that is damaged, or held by another program, cannot be copied for that reason and says so.
+    if (failure instanceof CannotOpen && (failure.code === 'corrupt' || failure.code === 'busy')) throw failure
     throw new CannotOpen('cannotCopy', copy, cause)
   }
   return copy

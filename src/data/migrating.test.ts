@@ -103,6 +103,17 @@ describe('a database of an older program', () => {
     expect(await ask(file, COUNT)).toEqual([{ migrations: known() }])
   })
 
+  it('that is damaged says that, not that its copy could not be made', async () => {
+    await olderDatabase(16)
+    await ask(file, 'PRAGMA wal_checkpoint(TRUNCATE)')
+    const [root] = await ask(file, "SELECT rootpage AS page FROM sqlite_master WHERE name = 'build'")
+    const bytes = readFileSync(file)
+    bytes.fill(0xaa, (Number(root!.page) - 1) * 4096, Number(root!.page) * 4096)
+    writeFileSync(file, bytes)
+    await expect(openDatabase(url)).rejects.toMatchObject({ code: 'corrupt', message: expect.stringContaining('is damaged') })
+    expect(await ask(file, COUNT)).toEqual([{ migrations: 16 }])
+  })
+
   it('is copied to where the shop keeps its copies', async () => {
     await olderDatabase(17)
     const elsewhere = path.join(folder, 'safe', 'copies')

@@ -62,8 +62,8 @@ test('a picture taken while another is on its way is shown at once and follows i
     window.setInterval = ((act: () => void, ms: number) => (ms === 20_000 ? 0 : every(act, ms))) as typeof window.setInterval
   })
   const id = await openStep(page, shop, 'job.agreed')
-  let letGo = () => {}
-  const isHeld = new Promise<void>((resolve) => (letGo = resolve))
+  let release = () => {}
+  const isHeld = new Promise<void>((resolve) => (release = resolve))
   await page.route('**/photos?**', async (route) => {
     await isHeld
     await route.continue()
@@ -72,7 +72,7 @@ test('a picture taken while another is on its way is shown at once and follows i
   await expect(page.getByText('on this device, not sent yet')).toHaveCount(1)
   await takePicture(page)
   await expect(page.getByText('on this device, not sent yet')).toHaveCount(2)
-  letGo()
+  release()
   await expect(page.locator(`img[src^="/api/builds/${id}/photos/"]`)).toHaveCount(2)
 })
 

@@ -121,7 +121,7 @@ export function bareRatio(numbers: RatioNumbers): number {
   return ratioOf(boreMm, travelMm, chamberCm3, pistonCm3, deckMm, gasketBoreMm, gasketThicknessMm, crownMm, landHeightMm)
 }
 
-/** Of a round hole of a square millimetre: what `cylinderVolumeCm3` makes of it, without a division in a loop over millions. */
+/** Volume of a bore of one millimetre, one millimetre long: `cylinderVolumeCm3` without its division, for a loop over millions. */
 const CM3_PER_MM = cylinderVolumeCm3(1, 1)
 
 /** Number by number, so that a loop over millions makes no object. */
