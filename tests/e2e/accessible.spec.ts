@@ -9,8 +9,6 @@ const withoutCurves = () =>
   }))
 
 test.describe('axe finds nothing, by day and by night', () => {
-  test.setTimeout(600_000)
-
   test('on any page', async ({ page, shop }) => {
     await shop.bring(withoutCurves())
     // Of one cylinder a page shows all that it shows of five, in a fifth of the cells.

@@ -34,8 +34,6 @@ const wrenRead = (): BuildDocument =>
     {},
   )
 
-test.setTimeout(120_000)
-
 /** Does what a step wants by keys alone: its answer, its reason, its second person. */
 async function goOn(page: Page): Promise<string | undefined> {
   const current = page.locator('[aria-current="step"][data-step]')

@@ -124,7 +124,7 @@ test('a cam is degreed by events and full curve off simulated gauges, corrected,
   }
   const count = async () => (await ownShop.document(id)).entries.filter(({ kind }) => kind === 'reading').length
   await press(handFor(document, 41, { camLateDeg: { 1: 4 } }), places)
-  await expect.poll(count, { timeout: 300_000 }).toBe(places.length)
+  await expect.poll(count).toBe(places.length)
   await expect(ledger(page)).toContainText(/[34]\.\d° retarded; its card 105°\. By its curve; also read by events\./)
   await page.getByRole('button', { name: /^Take it: Set intake cam/ }).press('Enter')
   await expect(page.getByText(/^Taken: Set intake cam/)).toBeVisible()
@@ -132,7 +132,7 @@ test('a cam is degreed by events and full curve off simulated gauges, corrected,
   const again = places.filter(({ station }) => station.place.cam === 'intake')
   await page.getByRole('button', { name: /^Intake cam, opens at/ }).click()
   await press(handFor(document, 41), again)
-  await expect.poll(count, { timeout: 300_000 }).toBe(places.length + again.length)
+  await expect.poll(count).toBe(places.length + again.length)
   await expect(ledger(page)).not.toContainText(/[234]\.\d° retarded/)
   const intake = page
     .getByLabel('What it means')

@@ -19,8 +19,6 @@ const by = (document: BuildDocument, methods: Partial<BuildDocument['spec']['met
 /** The cell of a place in the sheet, by the words of the place. */
 const cell = (page: Page, words: string) => page.getByRole('button', { name: new RegExp(`^${words}`) }).first()
 
-test.setTimeout(90_000)
-
 const readings = (document: BuildDocument) =>
   document.entries.flatMap((entry) =>
     entry.kind === 'reading' && entry.characteristic.startsWith('clearance.') ? [[entry.characteristic, entry.value] as const] : [],

@@ -4,8 +4,6 @@ import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { BENCHES, openBuild } from '@/core/benches'
 import { demo, enter, expect, openBench, place, readings, TERN, test, WREN } from '../support/shop'
 
-test.setTimeout(600_000)
-
 const emptyTern = (): BuildDocument => demo(TERN, (document) => ({ ...document, entries: [] }))
 const cardOf = (document: BuildDocument, gauge: string): Gauge =>
   currentCards(document.gauges as Gauge[]).find((card) => card.gauge === gauge)!

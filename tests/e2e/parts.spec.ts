@@ -17,8 +17,6 @@ const partEntries = async (shop: Shop, id: string) =>
 const dialog = (page: Page) => page.getByRole('dialog')
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }).click()
 
-test.setTimeout(120_000)
-
 test('a part is wanted, ordered, in, does not fit, goes back, and another fits; its step waits all the while', async ({ page, shop }) => {
   const id = await shop.bring(demo(PETREL))
   await openParts(page, shop, id)

@@ -5,8 +5,6 @@ import { expectAccessible } from '../support/axe'
 import { expect, TERN, test, visit } from '../support/shop'
 
 /** When engines are ready: over the people there are, what has no slack, what slipped, out as a calendar. */
-test.setTimeout(120_000)
-
 test('the plan of the shop says who is ready when, follows the people there are, and is a calendar', async ({ page, ownShop: shop }) => {
   const now = new Date()
   const builds = DEMO_BUILDS.map((engine) => withDemoWalk(demoDocument(engine, now), now))

@@ -66,7 +66,6 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   context,
   shop,
 }) => {
-  test.setTimeout(120_000)
   const id = await shop.bring(tenStuds())
   await openRun(page, shop, id, 'head')
   await expect(page.getByText('30 pulls, about 8:30')).toBeVisible()

@@ -18,8 +18,6 @@ async function turn(page: Page, knob: string, presses: number): Promise<void> {
 
 const row = (page: Page, output: string) => page.locator(`tr[data-output="${output}"]`)
 
-test.setTimeout(90_000)
-
 test('a gasket is turned, kept beside another, taken as the plan and given back', async ({ page, shop }) => {
   const id = await openWhatIf(page, shop, TERN)
   await expect(page.getByText('Turn a knob: what it moves appears here, whichever bench it is of.')).toBeVisible()

@@ -55,7 +55,6 @@ function damagedBody(
 }
 
 test(`${BODIES} damaged bodies: each is taken or refused in words, and every build still opens`, async () => {
-  test.setTimeout(BODIES * 1000 + 120_000)
   const server = await TestServer.start()
   const shop = shopOf(server)
   const build = await shop.bring(demo(TERN))

@@ -11,7 +11,6 @@ async function writeOn({ write }: Writer, plug: AbortSignal): Promise<void> {
 }
 
 test(`killed ${KILLS} times in mid-write: nothing acknowledged is lost, doubled or altered`, async ({ shop }) => {
-  test.setTimeout(KILLS * 30_000 + 120_000)
   const empty = demo(WREN, (document) => ({ ...document, entries: [] }))
   const random = randomStream(20_261_126)
   let writers: readonly Writer[] = []

@@ -60,7 +60,7 @@ async function sendAll(page: Page, target: string, body: string): Promise<string
     { url: target, text: body },
   )
   for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data']) {
-    const leaves = page.waitForNavigation({ timeout: 1_500 }).catch(() => undefined)
+    const leaves = page.waitForNavigation({ timeout: 60_000 }).catch(() => undefined)
     const back = page.url()
     await page.evaluate(
       ({ url, text, enctype }) => {
@@ -149,8 +149,7 @@ test('the name the shop gave it is answered, and writes of its own pages are sto
 })
 
 test('another site takes no live gauge: streams refuse it, and listening is begun by a write', async () => {
-  const listens = (session: string, headers: HeadersInit = {}) =>
-    fetch(`${server.address}/api/live?session=${session}`, { headers, signal: AbortSignal.timeout(10_000) })
+  const listens = (session: string, headers: HeadersInit = {}) => fetch(`${server.address}/api/live?session=${session}`, { headers })
   expect((await listens('unannounced')).status).toBe(422)
   const begin = { what: 'listen', session: 'bench-session', words: 'KV at the bench' }
   const foreignHeaders = { 'content-type': 'application/json', origin: 'https://evil.test' }

@@ -38,7 +38,7 @@ describe('the entries a page is served', () => {
       }),
       { numRuns: 150, seed: 2026 },
     )
-  }, 120_000)
+  })
 
   it('keep every round in which a cam that is set was read, and of one that is not only the last', () => {
     const build = openBuild(ternDocument)

@@ -29,7 +29,7 @@ describe('an evaluation remembered', () => {
       }),
       { numRuns: SEEDS, seed: 2026 },
     )
-  }, 240_000)
+  })
 
   it('gives back the very findings that nothing has touched', () => {
     const tern = openBuild(ternDocument)

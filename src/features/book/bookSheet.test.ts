@@ -114,7 +114,7 @@ describe('the build sheet', () => {
     const pdf = await bookPdf(sheet, 'A4', '2026-03-01')
     expect(new TextDecoder('latin1').decode(pdf.slice(0, 5))).toBe('%PDF-')
     expect(pdf.length).toBeGreaterThan(10_000)
-  }, 240_000)
+  })
 })
 
 describe('the board’s summary', () => {

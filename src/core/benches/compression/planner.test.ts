@@ -212,7 +212,7 @@ describe('nothing to plan', () => {
       expect([...missesByBench(strict, setup).keys()], limit).toEqual([limit])
       expectNear(by, Math.min(...all.flatMap((misses) => (misses.size === 1 && misses.has(limit) ? [misses.get(limit)!] : []))), 1e-9)
     }
-  }, 60_000)
+  })
 
   it.each([
     ['bands', {}],
