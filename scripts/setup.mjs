@@ -81,3 +81,8 @@ export function browser() {
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   })
 }
+
+/** Arguments that run a TypeScript file of the server's side under Node. */
+export function typescript(file) {
+  return ['--conditions=react-server', '--import', 'tsx', path.join(ROOT, file)]
+}
