@@ -200,7 +200,7 @@ describe('entries', () => {
     expect(Date.parse(first!)).toBeLessThanOrEqual(Date.now())
     expect([second, third, fourth]).toEqual([offline.at, offline.at, offline.at])
     // What the device said is kept beside it.
-    const { rows } = await raw('SELECT device_at FROM entry ORDER BY seq')
+    const { rows } = await raw("SELECT body ->> '$.at' AS device_at FROM entry ORDER BY seq")
     expect(rows.map((row) => row.device_at)).toEqual([ahead.at, null, strike.at, again.at])
   })
 
@@ -252,7 +252,7 @@ describe('entries', () => {
   it.each([
     'UPDATE build SET created_at = 0',
     "UPDATE build SET id = 'x'",
-    'UPDATE entry SET value = 9',
+    "UPDATE entry SET body = '{}'",
     'DELETE FROM entry',
     "UPDATE build_revision SET spec = '{}'",
     'DELETE FROM build_revision',

@@ -2,15 +2,15 @@ import 'server-only'
 import { copyFileSync } from 'node:fs'
 import type { Client } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
-import { migrate } from 'drizzle-orm/libsql/migrator'
 import pRetry from 'p-retry'
 import { DEFAULT_GAUGES } from '@/core/build'
 import { copyBeforeMigration } from './backup'
 import { buildStore, type BuildStore } from './builds'
 import type { Connection } from './connection'
-import { causesOf } from './failure'
+import { NotMoved } from './flatEntries'
 import { gaugeStore, type GaugeStore } from './gauges'
-import { cannotOpen, connect, fileOf, isCannotOpen, markAsOurs, MIGRATIONS_FOLDER } from './opening'
+import { migrateTables } from './migrating'
+import { CannotOpen, cannotOpen, connect, fileOf, isCannotOpen, isUpToDate, markAsOurs } from './opening'
 import { photoStore, type PhotoStore } from './photos'
 import { planStore, type PlanStore } from './plans'
 import { pressStore, type PressStore } from './presses'
@@ -63,20 +63,35 @@ async function openOnce(url: string, { mayCreate }: OpenOptions): Promise<Databa
   try {
     client = await connect(url, { mayCreate })
     const copy = file && (await copyBeforeMigration(client, file))
-    const connection = drizzle(client, { schema })
-    await migrated(connection)
+    if (!(await isUpToDate(client))) await migrated(url)
     await markAsOurs(client, url)
-    return { ...(await storesOf(client, connection)), ...(notice && { notice }), ...(copy && { copy }) }
+    return { ...(await storesOf(client, drizzle(client, { schema }))), ...(notice && { notice }), ...(copy && { copy }) }
   } catch (error) {
     client?.close()
     throw cannotOpen(error, file ?? url)
   }
 }
 
-/** Two programs that start at once on an empty database: one of them migrates it, and the other finds it done. */
-async function migrated(connection: Connection): Promise<void> {
-  const once = () => migrate(connection, { migrationsFolder: MIGRATIONS_FOLDER })
-  await pRetry(once, { retries: 3, minTimeout: 200, shouldRetry: ({ error }) => /already exists|duplicate column/i.test(causesOf(error)) })
+/** Waits without holding up the event loop: in tests, and where a server and a worker share a process, the other is in this one. */
+const WAITS = { retries: 60, minTimeout: 50, maxTimeout: 500, factor: 1.5 }
+
+/** Of two programs that start at once one changes the tables; the other waits for it, and finds it done. */
+async function migrated(url: string): Promise<void> {
+  const isBusy = (error: unknown) => isCannotOpen(error) && error.code === 'busy'
+  await pRetry(() => migrateOnce(url), { ...WAITS, shouldRetry: ({ error }) => isBusy(error) })
+}
+
+async function migrateOnce(url: string): Promise<void> {
+  const where = fileOf(url) ?? url
+  const client = await connect(url)
+  try {
+    await client.execute('PRAGMA busy_timeout = 0')
+    if (!(await isUpToDate(client))) await migrateTables(client)
+  } catch (error) {
+    throw error instanceof NotMoved ? new CannotOpen('cannotMigrate', `${where} (${error.message})`, error) : cannotOpen(error, where)
+  } finally {
+    client.close()
+  }
 }
 
 /** A copy of a log that is damaged in its middle, before SQLite leaves out what stands behind the damage; what to say of it. */

@@ -3,7 +3,7 @@ import { and, asc, eq, gt, inArray, max } from 'drizzle-orm'
 import { asPointedAt, mayPointAt, pointersOf, pointsAt, type Entry, type PointedAt } from '@/core/build'
 import type { Connection } from './connection'
 import { arrived } from './arrival'
-import { chunks, entryOf, pointedAtOf, rowOf } from './entryRows'
+import { chunks, entryOf, rowOf } from './entryRows'
 import { againIfOvertaken, Refused, type RefusalCode } from './failure'
 import type { GaugeStore } from './gauges'
 import { buildTable, entryTable } from './schema'
@@ -96,11 +96,8 @@ async function sorted(connection: Connection, gauges: GaugeStore, id: string, en
 }
 
 async function storedAmong(connection: Connection, ids: readonly string[]) {
-  const { id, buildId, kind, run, part, at } = entryTable
-  const rows = await Promise.all(
-    chunks(ids).map((some) => connection.select({ id, buildId, kind, run, part, at }).from(entryTable).where(inArray(entryTable.id, some))),
-  )
-  return new Map(rows.flat().map((row) => [row.id, { ...pointedAtOf(row), buildId: row.buildId, at: row.at }]))
+  const rows = await Promise.all(chunks(ids).map((some) => connection.select().from(entryTable).where(inArray(entryTable.id, some))))
+  return new Map(rows.flat().map((row) => [row.id, { ...asPointedAt(entryOf(row)), buildId: row.buildId, at: row.at }]))
 }
 
 export async function lastSeqOf(connection: Connection, id: string): Promise<number> {

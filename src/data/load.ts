@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm'
 import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Gauge, type Spec } from '@/core/build'
 import type { Connection } from './connection'
 import { lastSeqOf } from './entries'
-import { entryOf, rowsOfBuild } from './entryRows'
+import { entriesOfBuild } from './entryRows'
 import type { GaugeStore } from './gauges'
 import { latestRevision, startOf } from './revisions'
 import { buildTable } from './schema'
@@ -28,10 +28,10 @@ export interface BuildHead {
 export async function loadBuild(connection: Connection, gauges: GaugeStore, id: string): Promise<StoredBuild | undefined> {
   const [head] = await connection.select().from(buildTable).where(eq(buildTable.id, id))
   if (!head) return undefined
-  const [revision, startedAt, rows, cards] = await Promise.all([
+  const [revision, startedAt, stored, cards] = await Promise.all([
     latestRevision(connection, id),
     startOf(connection, id),
-    rowsOfBuild(connection, id),
+    entriesOfBuild(connection, id),
     gauges.list(),
   ])
   if (!revision) throw new Error(`Build ${id} has no revision`)
@@ -42,13 +42,13 @@ export async function loadBuild(connection: Connection, gauges: GaugeStore, id: 
     createdAt: head.createdAt,
     spec: revision.spec,
     gauges: [...cards] as Gauge[],
-    entries: rows.map(entryOf),
+    entries: stored.map(({ entry }) => entry),
   }
   return {
     document,
     revision: revision.number,
-    lastSeq: rows.at(-1)?.seq ?? 0,
-    cameWithFile: rows.filter(({ receivedAt }) => receivedAt === startedAt).length,
+    lastSeq: stored.at(-1)?.seq ?? 0,
+    cameWithFile: stored.filter(({ receivedAt }) => receivedAt === startedAt).length,
   }
 }
 

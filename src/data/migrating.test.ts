@@ -1,12 +1,11 @@
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { createClient } from '@libsql/client'
-import { drizzle } from 'drizzle-orm/libsql'
-import { migrate } from 'drizzle-orm/libsql/migrator'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { restore } from './backup'
 import { copyWords, openDatabase } from './database'
+import { migrateTables } from './migrating'
 import { MIGRATIONS_FOLDER } from './opening'
 
 let folder: string
@@ -20,26 +19,12 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(folder, { recursive: true }))
 
-interface Journal {
-  readonly entries: readonly { readonly tag: string }[]
-}
-
-/** The migrations up to the n-th, as the program of that day had them. */
-function firstMigrations(n: number): string {
-  const those = path.join(folder, `migrations-${n}`)
-  cpSync(MIGRATIONS_FOLDER, those, { recursive: true })
-  const journal = path.join(those, 'meta/_journal.json')
-  const all = JSON.parse(readFileSync(journal, 'utf8')) as Journal
-  writeFileSync(journal, JSON.stringify({ ...all, entries: all.entries.slice(0, n) }))
-  return those
-}
-
 /** A database of a program that knew so many migrations, with a build in it. */
 async function olderDatabase(migrations: number): Promise<void> {
-  const client = createClient({ url })
-  await migrate(drizzle(client), { migrationsFolder: firstMigrations(migrations) })
-  await client.execute("INSERT INTO build (id, created_at, touched_at) VALUES ('b1', '2026-03-01', '2026-03-02')")
-  client.close()
+  const own = createClient({ url })
+  await migrateTables(own, migrations)
+  own.close()
+  await ask(file, "INSERT INTO build (id, created_at, touched_at) VALUES ('b1', '2026-03-01', '2026-03-02')")
 }
 
 async function ask(database: string, sql: string): Promise<Record<string, unknown>[]> {
@@ -57,7 +42,7 @@ const copies = () => {
     return []
   }
 }
-const known = () => (JSON.parse(readFileSync(path.join(MIGRATIONS_FOLDER, 'meta/_journal.json'), 'utf8')) as Journal).entries.length
+const known = () => readdirSync(MIGRATIONS_FOLDER).filter((name) => name.endsWith('.sql')).length
 
 describe('a database of an older program', () => {
   it.each([1, 9, 17])('of %i migrations is copied whole before its tables are changed, once, and told where', async (migrations) => {
@@ -145,4 +130,74 @@ it('a new database, and one that is up to date, are not copied', async () => {
   const again = await openDatabase(url)
   again.close()
   expect([fresh.copy, again.copy, copies()]).toEqual([undefined, undefined, []])
+})
+
+describe('entries of the table with a column for everything', () => {
+  const AT = '2026-03-01T10:00:00.000Z'
+  const insert = (row: Readonly<Record<string, string | number>>) =>
+    ask(
+      file,
+      `INSERT INTO entry (${Object.keys(row).join()}) VALUES (${Object.values(row).map((value) => JSON.stringify(value).replaceAll('"', "'"))})`,
+    )
+  const note = (id: string, more: Readonly<Record<string, string | number>> = {}) => ({
+    id,
+    build_id: 'b1',
+    kind: 'note',
+    characteristic: 'deck',
+    cylinder: 2,
+    words: 'a nick',
+    at: AT,
+    by: 'KV',
+    received_at: AT,
+    ...more,
+  })
+
+  it('are documents after it, the old ones kept and closed to every write', async () => {
+    await olderDatabase(18)
+    await insert(note('n1'))
+    await insert(note('n2', { device_at: '2027-01-01T00:00:00.000Z', seq: 40 }))
+    await insert({ ...note('n3', { kind: 'check', passed: 0 }), characteristic: 'cracks' })
+    const before = await ask(file, 'SELECT * FROM entry')
+    ;(await openDatabase(url)).close()
+    expect(await ask(file, 'SELECT seq, id, build_id, kind, body, at, by, received_at FROM entry ORDER BY seq')).toEqual([
+      { ...stored(1, 'n1', 'note'), body: '{"characteristic":"compression.deck","text":"a nick","place":{"cylinder":2}}' },
+      {
+        ...stored(40, 'n2', 'note'),
+        body: '{"at":"2027-01-01T00:00:00.000Z","characteristic":"compression.deck","text":"a nick","place":{"cylinder":2}}',
+      },
+      { ...stored(41, 'n3', 'check'), body: '{"characteristic":"bores.cracks","passed":false,"text":"a nick","place":{"cylinder":2}}' },
+    ])
+    expect(await ask(file, 'SELECT * FROM entry_flat')).toEqual(before)
+    for (const sql of ['DELETE FROM entry_flat', "UPDATE entry_flat SET words = ''", 'REPLACE INTO entry_flat SELECT * FROM entry_flat'])
+      await expect(ask(file, sql)).rejects.toThrow('entry_flat is kept as it was')
+  })
+
+  const stored = (seq: number, id: string, kind: string) => ({ seq, id, build_id: 'b1', kind, at: AT, by: 'KV', received_at: AT })
+
+  it('stay where they are, all of them, where one holds what its kind has no field for', async () => {
+    await olderDatabase(18)
+    await insert(note('n1'))
+    await insert(note('n2', { value: 0.5 }))
+    const before = await ask(file, 'SELECT * FROM entry')
+    await expect(openDatabase(url)).rejects.toMatchObject({
+      code: 'cannotMigrate',
+      message: expect.stringContaining('(Entry n2: a note with value) cannot be moved'),
+    })
+    expect(await ask(file, COUNT)).toEqual([{ migrations: 18 }])
+    expect(await ask(file, 'SELECT * FROM entry')).toEqual(before)
+  })
+
+  it('are all moved where there are more than are moved at once', async () => {
+    await olderDatabase(18)
+    await ask(
+      file,
+      `WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 4321)
+      INSERT INTO entry (id, build_id, kind, characteristic, words, at, by, received_at)
+      SELECT 'n' || i, 'b1', 'note', 'compression.deck', 'note ' || i, '${AT}', 'KV', '${AT}' FROM n`,
+    )
+    ;(await openDatabase(url)).close()
+    expect(
+      await ask(file, "SELECT count(*) AS all_of_them, sum(body ->> '$.text' = 'note ' || seq AND id = 'n' || seq) AS right FROM entry"),
+    ).toEqual([{ all_of_them: 4321, right: 4321 }])
+  })
 })

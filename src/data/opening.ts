@@ -7,7 +7,17 @@ import { readMigrationFiles } from 'drizzle-orm/migrator'
 import { causesOf } from './failure'
 
 export type OpenFailure =
-  'badAddress' | 'noDatabase' | 'folder' | 'cannotWrite' | 'busy' | 'corrupt' | 'unreachable' | 'foreign' | 'newerProgram' | 'cannotCopy'
+  | 'badAddress'
+  | 'noDatabase'
+  | 'folder'
+  | 'cannotWrite'
+  | 'busy'
+  | 'corrupt'
+  | 'unreachable'
+  | 'foreign'
+  | 'newerProgram'
+  | 'cannotCopy'
+  | 'cannotMigrate'
 
 const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
   badAddress: (where) => `KALIBROS_DB_URL is “${where}”: no address of a database. file:PATH is wanted, or the address of a libSQL server.`,
@@ -19,6 +29,8 @@ const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
   unreachable: (where) => `The libSQL server at ${where} does not answer, or does not let this program in.`,
   foreign: (where) => `The database at ${where} belongs to another program. Nothing was written to it.`,
   newerProgram: (where) => `The database at ${where} was written by a newer Kalibros. Nothing was written to it: start that one.`,
+  cannotMigrate: (where) =>
+    `The entries of the database at ${where} cannot be moved to the tables of this program. Nothing was changed: start the one before.`,
   cannotCopy: (where) =>
     `The database is copied to ${where} before this program changes its tables, and cannot be: look whether the disk is full or the folder may be written. Nothing was changed.`,
 }
@@ -104,7 +116,7 @@ function prepareFile(file: string, mayCreate: boolean): void {
 /** “KALB”: what the header of a database of this program says it belongs to (SQLite, file format, 1.3, offset 68). */
 const APPLICATION_ID = 0x4b414c42
 
-const MIGRATIONS_TABLE = '__drizzle_migrations'
+export const MIGRATIONS_TABLE = '__drizzle_migrations'
 
 /** @param id of the header; 0 where nobody has written one there, as on a server */
 async function refuseStrangers(client: Client, where: string, id: number): Promise<void> {
@@ -113,7 +125,7 @@ async function refuseStrangers(client: Client, where: string, id: number): Promi
   // One from before there was an id has this program's tables; an empty one is nobody's.
   const isOurs = id === APPLICATION_ID || tables.length === 0 || (tables.includes('build_revision') && tables.includes(MIGRATIONS_TABLE))
   if (!isOurs || (id !== 0 && id !== APPLICATION_ID)) throw new CannotOpen('foreign', where)
-  if (tables.includes(MIGRATIONS_TABLE) && (await lastMigration(client)) > lastKnownMigration()) throw new CannotOpen('newerProgram', where)
+  if ((await lastMigration(client)) > lastKnownMigration()) throw new CannotOpen('newerProgram', where)
 }
 
 async function applicationId(client: Client): Promise<number> {
@@ -123,12 +135,17 @@ async function applicationId(client: Client): Promise<number> {
 
 /** Whether tables that hold something wait for a migration: a database that is new, or up to date, has none to wait for. */
 export async function awaitsMigration(client: Client): Promise<boolean> {
-  const { rows } = await client.execute({ sql: 'SELECT 1 FROM sqlite_master WHERE name = ?', args: [MIGRATIONS_TABLE] })
-  const last = rows.length > 0 ? await lastMigration(client) : 0
-  return last > 0 && last < lastKnownMigration()
+  return (await lastMigration(client)) > 0 && !(await isUpToDate(client))
 }
 
+export async function isUpToDate(client: Client): Promise<boolean> {
+  return (await lastMigration(client)) >= lastKnownMigration()
+}
+
+/** 0 where there was none yet. */
 async function lastMigration(client: Client): Promise<number> {
+  const found = await client.execute({ sql: 'SELECT 1 FROM sqlite_master WHERE name = ?', args: [MIGRATIONS_TABLE] })
+  if (found.rows.length === 0) return 0
   const { rows } = await client.execute(`SELECT max(created_at) AS latest FROM ${MIGRATIONS_TABLE}`)
   return Number(rows[0]?.latest ?? 0)
 }

@@ -1,9 +1,6 @@
-import { CAMS } from '@/core/engine'
-import { PULLS, RUN_KINDS } from '@/core/build/jointSchema'
-import { DAMAGE_ACTIONS, PART_ACTIONS } from '@/core/build/partsSchema'
-import { PART_STATES } from '@/core/build/partState'
-import { STEP_ACTIONS } from '@/core/build/walkStages'
-import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { Entry } from '@/core/build'
+import { sql } from 'drizzle-orm'
+import { blob, check, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** A build exists; what it is stands in its revisions, what happened in its entries. */
 export const buildTable = sqliteTable(
@@ -37,8 +34,8 @@ export const revisionTable = sqliteTable(
 )
 
 /**
- * Append-only: everything entered at the bench. `seq` is the order of arrival, the id (UUID v7, made by the client) the
- * order of making.
+ * Append-only: everything entered at the bench, a document an entry. `seq` is the order of arrival, the id (UUID v7, made by the client)
+ * the order of making.
  */
 export const entryTable = sqliteTable(
   'entry',
@@ -48,76 +45,15 @@ export const entryTable = sqliteTable(
     buildId: text('build_id')
       .notNull()
       .references(() => buildTable.id),
-    kind: text('kind', {
-      enum: ['reading', 'strike', 'skip', 'note', 'check', 'move', 'undo', 'pull', 'step', 'change', 'part', 'damage'],
-    }).notNull(),
-    characteristic: text('characteristic'),
-    cylinder: integer('cylinder'),
-    main: integer('main'),
-    bank: text('bank', { enum: ['left', 'right'] }),
-    cam: text('cam', { enum: [...CAMS] }),
-    valve: text('valve'),
-    /** Of the rods, two a rod. */
-    bolt: integer('bolt'),
-    spot: text('spot'),
-    /** How often it was tightened. */
-    cycle: integer('cycle'),
-    /** N·m the wrench was at. */
-    torque: real('torque'),
-    /** Crank degrees after overlap TDC the wheel was at. */
-    degree: real('degree'),
-    repeat: integer('repeat'),
-    /** Canonical unit of the characteristic's kind. */
-    value: real('value'),
-    upper: real('upper'),
-    /** Half-width typed behind ±. */
-    plusMinus: real('plus_minus'),
-    /** Unit it was typed in. */
-    unit: text('unit'),
-    asTyped: text('as_typed'),
-    partTempC: real('part_temp_c'),
-    gaugeTempC: real('gauge_temp_c'),
-    /** Strokes of the ring file before this reading. */
-    strokes: integer('strokes'),
-    /** What the part was when it was read. */
-    partState: text('part_state', { enum: [...PART_STATES] }),
-    /** An angle read against the running direction. */
-    turnedBack: integer('turned_back', { mode: 'boolean' }),
-    /** What a check came to. */
-    passed: integer('passed', { mode: 'boolean' }),
-    gauge: text('gauge').references(() => gaugeTable.id),
-    supersedes: text('supersedes'),
-    /** Ids of other readings it settles, as a JSON list. */
-    settles: text('settles'),
-    target: text('target'),
-    /** Of a pull: its joint and run, what was done, by which device; the pull before it stands in `target`. */
-    joint: text('joint'),
-    run: text('run'),
-    did: text('did', { enum: [...PULLS, ...STEP_ACTIONS, ...PART_ACTIONS, ...DAMAGE_ACTIONS] }),
-    way: text('way', { enum: [...RUN_KINDS] }),
-    device: text('device'),
-    stage: integer('stage'),
-    fastener: integer('fastener'),
-    angleDeg: real('angle_deg'),
-    wrench: text('wrench'),
-    /** Of the walk: its step, which way a part lies, a part that comes out again, a note, a second person; or what is another now. */
-    step: text('step'),
-    answer: text('answer'),
-    part: text('part'),
-    note: text('note'),
-    second: text('second'),
-    what: text('what'),
-    /** All else that is said of a part or a damage, as JSON; the entry that began it stands in `part`. */
-    details: text('details'),
-    words: text('words'),
+    kind: text('kind').$type<Entry['kind']>().notNull(),
+    /** All its kind says besides, as JSON of the shape its schema gives it; and `at` as the device said it, where that is not believed. */
+    body: text('body').notNull(),
     /** When it was done, as far as this server can believe the device. */
     at: text('at').notNull(),
-    /** What the device said, where that cannot be. */
-    deviceAt: text('device_at'),
     by: text('by').notNull(),
     receivedAt: text('received_at').notNull(),
   },
-  (table) => [index('entry_build').on(table.buildId, table.seq)],
+  (table) => [index('entry_build').on(table.buildId, table.seq), check('entry_body', sql`json_valid(${table.body})`)],
 )
 
 /** Append-only: pictures of steps, beside the build and not in its document. */
