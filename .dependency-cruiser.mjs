@@ -16,16 +16,13 @@ const own = Object.keys(LAYERS)
 /** Inside the core, lowest first: each folder may import those before it, never one that stands after. */
 const CORE = [
   'numerics',
-  'quantity',
+  'units',
   'metrology',
-  'engine',
-  'cam',
-  'clearance',
-  'trueScale',
-  'build',
+  'geometry',
+  'document',
   'joints',
   'bench',
-  'quantities',
+  'shared',
   'twin',
   'benches',
   'evaluation',
@@ -38,6 +35,21 @@ const CORE = [
   'files',
 ]
 
+/** Inside the geometry likewise. */
+const GEOMETRY = ['sheets', 'patterns', 'crank', 'valvetrain']
+
+/** Folders of a room, lowest first: none imports one that stands after it. */
+function downwards(room, folders) {
+  return folders
+    .slice(0, -1)
+    .map((folder, index) => ({
+      name: `${room}-${folder}-imports-downwards`,
+      severity: 'error',
+      from: { path: `^${room}/${folder}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^${room}/(${folders.slice(index + 1).join('|')})/` },
+    }))
+}
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 export default {
   forbidden: [
@@ -47,12 +59,8 @@ export default {
       from: { path: `^src/${layer}/`, pathNot: '\\.test\\.tsx?$' },
       to: { path: `^src/(${own.filter((other) => other !== layer && !LAYERS[layer].includes(other)).join('|')})/` },
     })),
-    ...CORE.slice(0, -1).map((folder, index) => ({
-      name: `core-${folder}-imports-downwards`,
-      severity: 'error',
-      from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
-      to: { path: `^src/core/(${CORE.slice(index + 1).join('|')})/` },
-    })),
+    ...downwards('src/core', CORE),
+    ...downwards('src/core/geometry', GEOMETRY),
     {
       name: 'core-is-pure',
       severity: 'error',

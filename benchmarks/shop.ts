@@ -1,6 +1,6 @@
 /** A shop of years: many builds, many readings, served. */
 import { v7 as uuidV7 } from 'uuid'
-import type { BuildDocument, Reading } from '@/core/build'
+import type { BuildDocument, Reading } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { openDatabase } from '@/data/database'

@@ -1,6 +1,6 @@
 import { openBuild } from '@/core/benches'
-import type { BuildDocument } from '@/core/build'
-import { freshLayout } from '@/core/build/fresh'
+import type { BuildDocument } from '@/core/document'
+import { freshLayout } from '@/core/document/fresh'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS, type DemoBuild } from '@/demo/scenario'
 

@@ -13,7 +13,7 @@ const CONFIG = JSON.parse(readFileSync(path.join(ROOT, 'stryker.config.json'), '
 /** The files that the configuration names, but for those it leaves out. */
 function mutatedFiles() {
   const asRegExp = (glob) =>
-    new RegExp(`^${glob.replaceAll('.', '\\.').replaceAll('**/', '@@').replaceAll('*', '[^/]*').replaceAll('@@', '(?:.*/)?')}$`)
+    new RegExp(`^${glob.replaceAll('.', '\\.').replaceAll('**/', '').replaceAll('*', '[^/]*').replaceAll('', '(?:.*/)?')}$`)
   const [out, into] = [true, false].map((isOut) =>
     CONFIG.mutate.filter((glob) => glob.startsWith('!') === isOut).map((glob) => asRegExp(glob.replace('!', ''))),
   )

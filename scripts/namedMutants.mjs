@@ -7,7 +7,7 @@ import { ROOT } from './setup.mjs'
 /** What each slip is, where, what stands there before and after, and the tests that are to notice. A test holds each in place. */
 const MUTANTS = JSON.parse(readFileSync(path.join(ROOT, 'scripts/namedMutants.json'), 'utf8'))
 
-const USUAL_TESTS = ['src/core/benches', 'src/core/build/effective.test.ts']
+const USUAL_TESTS = ['src/core/benches', 'src/core/document/effective.test.ts']
 
 /** A copy of the source with its tests, to be changed one spot at a time. */
 export function copyOfSource(name) {

@@ -1,5 +1,5 @@
 /** Searches beside their whole grid by the full evaluation: the front breaks nothing, and hides nothing that is sound and better. */
-import { withSpec, type Build } from '@/core/build'
+import { withSpec, type Build } from '@/core/document'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { search, type Question, type SearchResult } from '@/core/whatIf/search'
 import { todayOf, variantOf, type Today } from '@/core/whatIf/variant'

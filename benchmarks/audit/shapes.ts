@@ -1,5 +1,5 @@
 /** What the sources of a figure's uncertainty are like: drawn by the simulated shop or assumed, evenly between hard ends or normal. */
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import { expand, type Figure } from '@/core/metrology'
 import type { RandomStream } from '@/core/numerics/random'
 

@@ -1,8 +1,10 @@
 import { BENCHES, gaugesFor, GROWTH, openBuild, TRUTHS } from '@/core/benches'
-import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/build'
-import { growingParts } from '@/core/build/growth'
+import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/document'
+import { growingParts } from '@/core/document/growth'
 import { trueClosestMm } from '@/core/benches/clearance/twin'
-import { camsOf, cylinderNumbers, EXPANSION, valvePlaces } from '@/core/engine'
+import { camsOf, valvePlaces } from '@/core/geometry/valvetrain'
+import { cylinderNumbers } from '@/core/geometry/crank'
+import { EXPANSION } from '@/core/geometry/materials'
 import { randomStream, seedOf, type RandomStream } from '@/core/numerics/random'
 import { makeEngine, SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
 

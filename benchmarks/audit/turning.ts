@@ -1,7 +1,7 @@
 /** What turns without touching: ways back from out of step walked a tenth of a degree at a time, and cams turned alone, by brute force. */
-import { gapAt, type GapField, type Standing } from '@/core/clearance/crankCamMap'
-import { safeRoute } from '@/core/clearance/safeRoute'
-import { closestOverAllLifts, valveToValveMm } from '@/core/clearance/valveToValve'
+import { gapAt, type GapField, type Standing } from '@/core/geometry/valvetrain/crankCamMap'
+import { safeRoute } from '@/core/geometry/valvetrain/safeRoute'
+import { closestOverAllLifts, valveToValveMm } from '@/core/geometry/valvetrain/valveToValve'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { freeValves, INTAKE_TOPS, walkedLeast } from '../../tests/support/outOfStep'
 

@@ -1,6 +1,6 @@
 import 'server-only'
 import { openBuild } from '@/core/benches'
-import { withEntries, type BuildDocument, type Entry } from '@/core/build'
+import { withEntries, type BuildDocument, type Entry } from '@/core/document'
 import { walkOf } from '@/core/walk'
 import { stepTitle, waitsWords } from '@/wording/walk'
 

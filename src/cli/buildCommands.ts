@@ -1,7 +1,7 @@
 /** Commands that look at a build file: what it comes to, whether it is sound, and by what schema. */
 import type { Command } from 'commander'
 import { BENCHES, openBuild, type Finding } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { buildFileSchema, nowhereIn } from '@/core/files'
 import { standardUncertainty } from '@/core/metrology'
 import { findingWords, limitWords, standingOf, STANDING_WORDS, subjectWords, verdictWords } from '@/wording'

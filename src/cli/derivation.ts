@@ -1,5 +1,5 @@
 import { standardUncertainty, type Figure } from '@/core/metrology'
-import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
+import { CANONICAL_UNIT, UNITS } from '@/core/units'
 
 /** The derivation of a figure as plain data, down to what was typed. */
 export function sumOf(figure: Figure): object {

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import { readBuildFile } from '@/core/files'
 import { fileIssueWords } from '@/wording'
 import { BadInput, readText, type Terminal } from './terminal'

@@ -1,8 +1,8 @@
 /** A quick sum from a terminal. */
 import type { Command } from 'commander'
 import { expand, standardUncertainty } from '@/core/metrology'
-import type { UnitSystem } from '@/core/build'
-import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
+import type { UnitSystem } from '@/core/document'
+import { CANONICAL_UNIT, UNITS } from '@/core/units'
 import { computeSum, sumById, SUMS, type SumOutcome, type SumResult } from '@/core/sums'
 import { figureOfKindWords, STANDING_WORDS } from '@/wording'
 import { sumIssueWords, sumRemarkWords } from '@/wording/sums'

@@ -1,4 +1,4 @@
-import { CANONICAL_UNIT, UNITS } from '@/core/quantity'
+import { CANONICAL_UNIT, UNITS } from '@/core/units'
 import type { SumResult } from '@/core/sums'
 
 /** The unit a figure is given in where no person reads it. */

@@ -1,5 +1,5 @@
 /** When an entry was done, as far as the server that takes it in can believe the device that says so. */
-import { pointsAt, type Entry } from '@/core/build'
+import { pointsAt, type Entry } from '@/core/document'
 
 export interface Arrived {
   readonly entry: Entry

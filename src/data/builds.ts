@@ -1,6 +1,6 @@
 import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
-import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/build'
+import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/document'
 import { arrived } from './arrival'
 import { boardPage, type BoardPage, type BoardRow } from './board'
 import type { Connection } from './connection'

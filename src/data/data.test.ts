@@ -4,14 +4,14 @@ import path from 'node:path'
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { presentName, type Entry } from '@/core/build'
+import { presentName, type Entry } from '@/core/document'
 import { readBuildFile, writeBuildFile } from '@/core/files'
 import type { GaugeLine } from '@/core/liveGauge'
 import { randomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { openDatabase, type Database } from './database'
-import { currentCards } from '@/core/build'
+import { currentCards } from '@/core/document'
 
 const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
 let folder: string

@@ -1,6 +1,6 @@
 import 'server-only'
 import { and, asc, eq, gt, inArray, max } from 'drizzle-orm'
-import { asPointedAt, mayPointAt, pointersOf, pointsAt, type Entry, type PointedAt } from '@/core/build'
+import { asPointedAt, mayPointAt, pointersOf, pointsAt, type Entry, type PointedAt } from '@/core/document'
 import type { Connection } from './connection'
 import { arrived } from './arrival'
 import { chunks, entryOf, rowOf } from './entryRows'

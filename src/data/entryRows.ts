@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm'
-import { withPresentName, type Entry } from '@/core/build'
+import { withPresentName, type Entry } from '@/core/document'
 import type { Arrived } from './arrival'
 import type { Connection } from './connection'
 import { entryTable } from './schema'

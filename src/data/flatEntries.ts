@@ -4,7 +4,7 @@
  */
 import type { Transaction } from '@libsql/client'
 import canonicalize from 'canonicalize'
-import { withPresentName, type Entry } from '@/core/build'
+import { withPresentName, type Entry } from '@/core/document'
 import { entryOf, rowOf, type EntryRow } from './entryRows'
 
 /** Why entries stay where they are. */

@@ -1,6 +1,6 @@
 import 'server-only'
 import { asc } from 'drizzle-orm'
-import type { Gauge } from '@/core/build'
+import type { Gauge } from '@/core/document'
 import type { Connection } from './connection'
 import { againIfOvertaken } from './failure'
 import { gaugeTable } from './schema'

@@ -1,6 +1,6 @@
 import 'server-only'
 import { eq } from 'drizzle-orm'
-import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Gauge, type Spec } from '@/core/build'
+import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Gauge, type Spec } from '@/core/document'
 import type { Connection } from './connection'
 import { lastSeqOf } from './entries'
 import { entriesOfBuild } from './entryRows'

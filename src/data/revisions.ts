@@ -1,7 +1,7 @@
 import 'server-only'
 import { and, desc, eq, max } from 'drizzle-orm'
 import { withUsual } from '@/core/benches'
-import { BUILD_VERSION, migrateSpec, type Spec } from '@/core/build'
+import { BUILD_VERSION, migrateSpec, type Spec } from '@/core/document'
 import type { Connection } from './connection'
 import { causesOf, Refused } from './failure'
 import { buildTable, revisionTable } from './schema'

@@ -1,4 +1,4 @@
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 import { sql } from 'drizzle-orm'
 import { blob, check, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 

@@ -1,6 +1,6 @@
 import pRetry from 'p-retry'
 import { benchById, gaugesFor, openBuild, TRUTHS, type BenchId, type Station } from '@/core/benches'
-import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/build'
+import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/document'
 import { formatGaugeLine } from '@/core/liveGauge'
 import type { RandomStream } from '@/core/numerics/random'
 import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'

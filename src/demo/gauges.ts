@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util'
 import { isBenchId, openBuild, type BenchId } from '@/core/benches'
-import type { BuildDocument, Gauge } from '@/core/build'
+import type { BuildDocument, Gauge } from '@/core/document'
 import { jointsOf, stepsOf } from '@/core/joints'
 import { randomStream } from '@/core/numerics/random'
 import { GaugeSet, handFor, openPlaces, wrenchPull } from './gaugeSet'

@@ -1,4 +1,4 @@
-import type { Joint, Spec } from '@/core/build'
+import type { Joint, Spec } from '@/core/document'
 import { centreOut, drawnSpacingMm, headPattern, stagesOf, usualJoints } from '@/core/joints'
 
 const MM_PER_IN = 25.4

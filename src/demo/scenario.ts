@@ -1,6 +1,6 @@
 /** The three engines of Harrow Lane Engine Works, an invented shop. Numbers are nominal; the twin makes the readings. */
 import { startingLimits } from '@/core/benches'
-import type { Joint, Spec } from '@/core/build'
+import type { Joint, Spec } from '@/core/document'
 import { petrelJoints, ternJoints, wrenJoints } from './joints'
 import type { DemoBuild } from './engines/parts'
 import { petrel } from './engines/petrel'

@@ -1,5 +1,5 @@
 /** What turns the cams of the demo's engines, and how their valves stand over the pistons. */
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import { printed } from '@/core/numerics/printed'
 
 type Paper = Spec['paper']

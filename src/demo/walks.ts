@@ -1,6 +1,6 @@
 import { addDays, formatISO } from 'date-fns'
 import { v7 as uuidV7 } from 'uuid'
-import type { BuildDocument, Entry, PartEntry } from '@/core/build'
+import type { BuildDocument, Entry, PartEntry } from '@/core/document'
 import type { FitCheckId } from '@/core/parts'
 import type { ChangeId, StepName } from '@/core/walk'
 import { randomStream } from '@/core/numerics/random'

@@ -1,6 +1,6 @@
 import 'server-only'
 import type { ContentCanvas, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { isInside, joinMarks, sheetsOf, type Position, type Sheet } from '@/core/trueScale/sheets'
+import { isInside, joinMarks, sheetsOf, type Position, type Sheet } from '@/core/geometry/sheets/sheets'
 import type { SheetSize } from './printer'
 
 /** What every print at true scale has: its page, a line to check the print by, and marks to join its sheets. */

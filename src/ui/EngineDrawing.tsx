@@ -1,7 +1,7 @@
 'use client'
 import { memo } from 'react'
 import styled from 'styled-components'
-import { bankCount, cylinderPlaces, cylindersPerBank, mainNumbers, type EngineLayout } from '@/core/engine'
+import { bankCount, cylinderPlaces, cylindersPerBank, mainNumbers, type EngineLayout } from '@/core/geometry/crank'
 import type { Standing } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
 import { VerdictShape } from './VerdictMark'

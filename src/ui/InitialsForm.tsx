@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { initialsFrom, MOST_INITIALS } from '@/core/build/initials'
+import { initialsFrom, MOST_INITIALS } from '@/core/document/initials'
 import { Button } from './Button'
 import { TextField } from './fields'
 import { Row } from './Page'

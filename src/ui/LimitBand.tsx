@@ -1,5 +1,5 @@
 'use client'
-import type { Limit } from '@/core/build'
+import type { Limit } from '@/core/document'
 import type { Standing } from '@/wording'
 import { VerdictShape } from './VerdictMark'
 

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import { createContext, useContext } from 'react'
 import { useHydrated } from './lazyPart'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { DeviceSettings } from './DeviceSettings'
 import { caption, PHONE } from './GlobalStyle'
 

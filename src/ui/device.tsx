@@ -1,6 +1,6 @@
 'use client'
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 
 /** Preferences of this device, kept in cookies so that the server's first paint already follows them. */
 export interface DevicePreferences {

@@ -1,5 +1,5 @@
 import type { Advice, Change, Cost, Finding, Remark } from '@/core/bench/bench'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { differenceWords, figureWords, plainWords, type Shown } from './figures'
 import { PART_STATE_WORDS } from './partState'
 import { capital } from './letters'

@@ -1,7 +1,7 @@
-import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '@/core/cam'
-import type { Leg, Route } from '@/core/clearance/safeRoute'
-import type { DriveKind, DriveWheelKind } from '@/core/engine'
-import { formatExact, formatQuantity, type UnitId } from '@/core/quantity'
+import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '@/core/geometry/valvetrain'
+import type { Leg, Route } from '@/core/geometry/valvetrain/safeRoute'
+import type { DriveKind, DriveWheelKind } from '@/core/geometry/valvetrain'
+import { formatExact, formatQuantity, type UnitId } from '@/core/units'
 
 const degrees = (deg: number) => `${formatExact(Math.round(deg * 10) / 10, 'deg')}°`
 

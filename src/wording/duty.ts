@@ -1,4 +1,4 @@
-import type { Duty, DutyUse, Fuel } from '@/core/build'
+import type { Duty, DutyUse, Fuel } from '@/core/document'
 
 /** Each duty with what it sets, as it stands beside the choice. */
 export const DUTY_CHOICES: readonly { readonly value: DutyUse; readonly label: string; readonly sets: string }[] = [

@@ -1,4 +1,4 @@
-import { CANONICAL_UNIT, formatKnown, joinUnit, UNITS, type EntryIssue, type Slip, type Understood, type UnitId } from '@/core/quantity'
+import { CANONICAL_UNIT, formatKnown, joinUnit, UNITS, type EntryIssue, type Slip, type Understood, type UnitId } from '@/core/units'
 
 /** Why a typed number was not understood, and what to do. */
 export function entryIssueWords(issue: EntryIssue, unit: UnitId): string {

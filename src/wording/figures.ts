@@ -1,5 +1,5 @@
 import type { Finding, Output } from '@/core/benches'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { expand, standardUncertainty, type Bounds, type Figure, type Uncertain } from '@/core/metrology'
 import {
   decimalsForUncertainty,
@@ -11,7 +11,7 @@ import {
   UNITS,
   type Kind,
   type UnitId,
-} from '@/core/quantity'
+} from '@/core/units'
 
 /** How a kind of value is shown: its units and the most decimals worth showing. */
 export type Shown = Pick<Output, 'units' | 'digits'>

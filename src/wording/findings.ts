@@ -1,5 +1,5 @@
 import type { BenchDefinition, Broken, Missing, Station } from '@/core/bench/bench'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { differenceWords } from './figures'
 import { small } from './letters'
 import { subjectsWords, subjectWords } from './verdicts'

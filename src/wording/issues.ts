@@ -1,6 +1,6 @@
 import type { GaugeLineIssue } from '@/core/liveGauge'
 import type { FileIssue, RowIssue } from '@/core/files'
-import { formatKnown, formatQuantity, joinUnit, type UnitId } from '@/core/quantity'
+import { formatKnown, formatQuantity, joinUnit, type UnitId } from '@/core/units'
 import { DEGREED_WORDS } from './layout'
 import { capital, small } from './letters'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Pull } from '@/core/build'
+import type { Pull } from '@/core/document'
 import { jointsOf } from '@/core/joints'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { fastenerPlaceWords, planIssueWords, pullWords, stageFigure, stagesWords, torqueWords } from './joints'

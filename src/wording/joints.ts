@@ -1,6 +1,6 @@
 import type { ClampEstimate, Lube } from '@/core/benches/fasteners'
-import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/build'
-import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/engine'
+import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/document'
+import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/geometry/crank'
 import {
   bankOf,
   jointPitchMm,
@@ -16,7 +16,7 @@ import {
   type StagesIssue,
   type StepPull,
 } from '@/core/joints'
-import { formatKnown, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { formatKnown, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/units'
 
 export const METHOD_CHOICES: Readonly<Record<JointGroup['method'], string>> = {
   none: 'No figure known',

@@ -1,4 +1,5 @@
-import type { Construction, CrankStyle, DegreedIssue, EngineLayout, FiringIssue, ValveDrive } from '@/core/engine'
+import type { Construction, CrankStyle, EngineLayout, FiringIssue, ValveDrive } from '@/core/geometry/crank'
+import type { DegreedIssue } from '@/core/geometry/valvetrain'
 
 type Choices<Value extends string> = readonly { readonly value: Value; readonly label: string }[]
 

@@ -1,4 +1,4 @@
-import type { OtherPaper } from '@/core/build/paperConflict'
+import type { OtherPaper } from '@/core/document/paperConflict'
 
 /** Whose word a number is. */
 export const WORD_WORDS: Readonly<Record<OtherPaper['word'], string>> = {

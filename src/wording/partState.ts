@@ -1,4 +1,4 @@
-import type { PartState } from '@/core/build'
+import type { PartState } from '@/core/document'
 
 /** What a part was when it was read, behind "judged" or "read". */
 export const PART_STATE_WORDS: Readonly<Record<PartState, string>> = {

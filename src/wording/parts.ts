@@ -1,4 +1,4 @@
-import type { PartOwner, UnitSystem } from '@/core/build/types'
+import type { PartOwner, UnitSystem } from '@/core/document/types'
 import type {
   BroughtPart,
   CamMaterial,

@@ -1,6 +1,6 @@
 /** What is wrong with a quick sum, and what is to be said beside it: apart from the rest, since no bench page says it. */
-import type { UnitSystem } from '@/core/build'
-import type { Kind, UnitId } from '@/core/quantity'
+import type { UnitSystem } from '@/core/document'
+import type { Kind, UnitId } from '@/core/units'
 import type { SumIssue, SumRemarks } from '@/core/sums'
 import { curveIssueWords, disagreementWords, filedKeyWords, lobeSlipWords } from './cam'
 import { entryIssueWords } from './entryIssues'

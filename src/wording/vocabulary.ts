@@ -1,5 +1,5 @@
 import type { Change, Cost, Finding, Remark } from '@/core/benches'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import type { Shown } from './figures'
 
 /** A sentence for every code: one that is missing, or that nobody says any more, does not compile. */

@@ -1,9 +1,9 @@
 import { group } from 'd3-array'
-import type { EngineChange, ShellPair, Spec, UnitSystem } from '@/core/build'
+import type { EngineChange, ShellPair, Spec, UnitSystem } from '@/core/document'
 import { PAPER } from '@/core/benches'
-import { FUELS } from '@/core/build'
+import { FUELS } from '@/core/document'
 import type { Knob, Part, Searched } from '@/core/whatIf'
-import { formatNumber, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/quantity'
+import { formatNumber, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/units'
 import { fuelLabel } from './duty'
 import { workWords } from './work'
 

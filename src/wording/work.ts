@@ -1,4 +1,4 @@
-import type { Planned, UnitSystem, Work } from '@/core/build'
+import type { Planned, UnitSystem, Work } from '@/core/document'
 import { differenceWords } from './figures'
 import { capital } from './letters'
 import { subjectWords } from './verdicts'

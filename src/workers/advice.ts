@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { BenchId, JudgedAdvice } from '@/core/benches'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import type { AdviceWorker } from './protocol'
 
 /** One worker for as long as a bench is open: every bench is evaluated after every way to put things right, off the page. */

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import type { RefitOfCam } from '@/core/benches/cam'
 import type { OutOfStep, OutOfStepQuestion } from '@/core/benches/clearance/outOfStep'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import type { CamWorker } from './protocol'
 import { runInWorker } from './run'
 

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import type { PhasingMap } from '@/core/benches/clearance'
-import type { BuildDocument } from '@/core/build'
-import type { Cam } from '@/core/engine'
+import type { BuildDocument } from '@/core/document'
+import type { Cam } from '@/core/geometry/valvetrain'
 import type { ClearanceWorker, ClosestDraws } from './protocol'
 import { runInWorker } from './run'
 

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import { pooled } from '@/core/metrology'
 import type { CompressionWorker, JudgedPlans, RatioDraws } from './protocol'
 import { runInWorker } from './run'

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import type { CsvReport } from '@/core/files'
 import type { CsvWorker } from './protocol'
 import { runInWorker } from './run'

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
 import type { ButtingResult } from '@/core/benches/rings'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import type { RingsWorker } from './protocol'
 import { runInWorker } from './run'
 

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import type { Effect, Question, Settings } from '@/core/whatIf'
 import type { FoundVariants, WhatIfWorker } from './protocol'
 import { runInWorker } from './run'

@@ -14,7 +14,7 @@ import {
   WREN,
   visit,
 } from '../support/shop'
-import type { Entry, Reading } from '@/core/build'
+import type { Entry, Reading } from '@/core/document'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {
   await visit(page, shop, '/new')

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { openBuild } from '@/core/benches'
-import { closedLiftMm } from '@/core/cam/closedLobe'
+import { closedLiftMm } from '@/core/geometry/valvetrain/closedLobe'
 import type { SimulatedGauges } from '@/core/twin'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { demo, expect, TERN, test, WREN, typeEntries } from '../support/shop'

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
-import { withChanges } from '@/core/build/changes'
-import type { BuildDocument } from '@/core/build'
+import { withChanges } from '@/core/document/changes'
+import type { BuildDocument } from '@/core/document'
 import { demo, expect, PETREL, TERN, test, typeEntries, WREN, type Shop } from '../support/shop'
 
 /** Valves over pistons: each way of reading by keyboard, the section turned, limits and plans that come too near. */

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import { v7 as uuidV7 } from 'uuid'
 import { demo, enter, expect, openBench, PETREL, readings, test, visit, WREN } from '../support/shop'
 

@@ -2,7 +2,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { bores } from '@/core/benches/bores'
 import { compression } from '@/core/benches/compression'
 import { openBuild } from '@/core/benches'
-import { stationId, withEntries, type Build, type Entry, type CharacteristicId, type Place } from '@/core/build'
+import { stationId, withEntries, type Build, type Entry, type CharacteristicId, type Place } from '@/core/document'
 import { showFigure, type Shown } from '@/wording'
 import { demo, expect, finding, openBench, TERN, test } from '../support/shop'
 

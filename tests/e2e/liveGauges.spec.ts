@@ -1,4 +1,4 @@
-import { currentCards, type BuildDocument, type Gauge } from '@/core/build'
+import { currentCards, type BuildDocument, type Gauge } from '@/core/document'
 import { formatGaugeLine } from '@/core/liveGauge'
 import { GaugeSet, handFor, openPlaces } from '@/demo/gaugeSet'
 import { BENCHES, openBuild } from '@/core/benches'

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import type { PartEntry } from '@/core/build'
+import type { PartEntry } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { withDemoWalk } from '@/demo/walks'

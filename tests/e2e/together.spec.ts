@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 import { demo, enter, expect, finding, KNOWN_PERSON, line, openBench, readings, TERN, test, visit, WREN } from '../support/shop'
 
 /** Another device, by another person. */

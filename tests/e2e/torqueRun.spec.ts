@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
-import type { Gauge, Joint, Pull, Spec } from '@/core/build'
+import type { Gauge, Joint, Pull, Spec } from '@/core/document'
 import { runsOf, usualJoints } from '@/core/joints'
 import { randomStream } from '@/core/numerics/random'
 import { GaugeSet, wrenchPull } from '@/demo/gaugeSet'

@@ -1,7 +1,7 @@
 /** Clamp from torque against hand calculation with published sections. */
 import { describe, expect, it } from 'vitest'
 import { clampEstimates, clampMarginOf, isBeyondYield, jointRefusals } from '@/core/benches/fasteners'
-import type { Joint, JointGroup } from '@/core/build'
+import type { Joint, JointGroup } from '@/core/document'
 
 const source = { source: 'sheet' }
 const group = (more: Partial<JointGroup> = {}): JointGroup => ({

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { freshLayout } from '@/core/build'
+import { freshLayout } from '@/core/document'
 import {
   cylinderVolumeCm3,
   parkingAngle,
@@ -12,7 +12,7 @@ import {
   type CrankStyle,
   type EngineLayout,
   type LayoutKind,
-} from '@/core/engine'
+} from '@/core/geometry/crank'
 import { expectNear } from '../support/expectNear'
 
 const RAD = Math.PI / 180

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, type Build, type Entry } from '@/core/build'
+import { withEntries, type Build, type Entry } from '@/core/document'
 import { filingLog } from '@/core/benches/rings'
 import { randomStream, type RandomStream } from '@/core/numerics/random'
 import { demoDocument } from '@/demo/readings'

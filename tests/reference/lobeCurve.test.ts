@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { checkedLobe, eventsAt, peakOf } from '@/core/cam'
-import { closedHalfDurationDeg, closedLiftMm } from '@/core/cam/closedLobe'
-import { uOf, type CommonDoubt } from '@/core/cam/lobeEvents'
+import { checkedLobe, eventsAt, peakOf } from '@/core/geometry/valvetrain'
+import { closedHalfDurationDeg, closedLiftMm } from '@/core/geometry/valvetrain/closedLobe'
+import { uOf, type CommonDoubt } from '@/core/geometry/valvetrain/lobeEvents'
 import { randomStream, seedOf } from '@/core/numerics/random'
 
 /**

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parseEntry, type EntryContext } from '@/core/quantity'
+import { parseEntry, type EntryContext } from '@/core/units'
 import { expectNear } from '../support/expectNear'
 
 /**

@@ -1,6 +1,6 @@
 import { unit as mathUnit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
-import { fromCanonical, toCanonical, type UnitId } from '@/core/quantity'
+import { fromCanonical, toCanonical, type UnitId } from '@/core/units'
 
 /** Our unit → mathjs' own names for it and for our canonical unit. */
 const CASES: readonly [UnitId, string, string][] = [

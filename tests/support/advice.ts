@@ -1,7 +1,7 @@
 /** What benches advise, and what comes of it. */
 import type { Advice, AdvisingBench } from '@/core/bench/bench'
-import type { Build, Limit, Spec } from '@/core/build'
-import { applyChanges } from '@/core/build/changes'
+import type { Build, Limit, Spec } from '@/core/document'
+import { applyChanges } from '@/core/document/changes'
 import { readingOf, withReading, withSpecOf } from './builds'
 
 /** A limit nobody in particular set. */

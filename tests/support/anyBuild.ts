@@ -11,8 +11,8 @@ import {
   type Reading,
   type Spec,
   type Work,
-} from '@/core/build'
-import { withConsidered } from '@/core/build/work'
+} from '@/core/document'
+import { withConsidered } from '@/core/document/work'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'

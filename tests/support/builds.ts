@@ -1,4 +1,4 @@
-import { stationId, withEntries, withSpec, type Build, type BuildDocument, type Entry, type Place, type Spec } from '@/core/build'
+import { stationId, withEntries, withSpec, type Build, type BuildDocument, type Entry, type Place, type Spec } from '@/core/document'
 import { openBuild } from '@/core/benches'
 import type { Bench, Finding, Id } from '@/core/bench/bench'
 import { demoDocument } from '@/demo/readings'

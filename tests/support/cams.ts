@@ -1,6 +1,6 @@
 import { cam } from '@/core/benches/cam'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, TODAY, withReading, withSpecOf } from './builds'

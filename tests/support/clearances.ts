@@ -1,6 +1,6 @@
 import { clearance } from '@/core/benches/clearance'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, TODAY, withReading } from './builds'

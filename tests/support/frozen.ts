@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
 import { rollup } from 'd3-array'
 import { openBuild } from '@/core/benches'
-import type { BuildDocument } from '@/core/build'
+import type { BuildDocument } from '@/core/document'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { standardUncertainty } from '@/core/metrology/uncertain'
 

@@ -1,8 +1,8 @@
-import { closedLiftMm, lobeOfDuration } from '@/core/cam/closedLobe'
-import { wrapped } from '@/core/cam/trueTdc'
-import { gapAt, type GapField, type MappedValve, type Standing } from '@/core/clearance/crankCamMap'
-import type { Leg } from '@/core/clearance/safeRoute'
-import { pistonDropMm } from '@/core/engine'
+import { closedLiftMm, lobeOfDuration } from '@/core/geometry/valvetrain/closedLobe'
+import { wrapped } from '@/core/geometry/valvetrain/trueTdc'
+import { gapAt, type GapField, type MappedValve, type Standing } from '@/core/geometry/valvetrain/crankCamMap'
+import type { Leg } from '@/core/geometry/valvetrain/safeRoute'
+import { pistonDropMm } from '@/core/geometry/crank'
 
 /** Intakes whose lobe and piston are known in closed form, at their tops in the order they fire, crank degrees. */
 export const INTAKE_TOPS = [0, 144, 288, 432, 576]

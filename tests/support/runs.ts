@@ -1,4 +1,4 @@
-import type { Joint, Pull } from '@/core/build'
+import type { Joint, Pull } from '@/core/document'
 import { stepsOf, type RunWay } from '@/core/joints'
 import { stamp } from './builds'
 

@@ -1,6 +1,6 @@
 import { test as base, expect, type Browser, type BrowserContext, type Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
-import type { BuildDocument, Entry } from '@/core/build'
+import type { BuildDocument, Entry } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import type { Faults } from '@/core/twin'

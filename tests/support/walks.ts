@@ -1,6 +1,6 @@
 import { freshSpec, openBuild } from '@/core/benches'
-import { VALVE_DRIVES } from '@/core/engine'
-import { DEFAULT_GAUGES, withEntries, type Build, type Entry, type StepEntry } from '@/core/build'
+import { VALVE_DRIVES } from '@/core/geometry/crank'
+import { DEFAULT_GAUGES, withEntries, type Build, type Entry, type StepEntry } from '@/core/document'
 import { walkOf, type Walk, type WalkStep } from '@/core/walk'
 import { stamp } from './builds'
 

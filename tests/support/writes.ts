@@ -1,6 +1,6 @@
 import { isDeepStrictEqual as isSame } from 'node:util'
 import { v7 as uuidV7 } from 'uuid'
-import type { Entry, Spec } from '@/core/build'
+import type { Entry, Spec } from '@/core/document'
 import type { RandomStream } from '@/core/numerics/random'
 import type { Shop } from './shop'
 

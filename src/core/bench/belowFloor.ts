@@ -1,4 +1,4 @@
-import type { Limit } from '../build/types'
+import type { Limit } from '../document/types'
 import type { LimitDefinition } from './bench'
 
 /** Two readings of one bound are the same bound. */

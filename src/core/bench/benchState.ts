@@ -1,4 +1,4 @@
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import type { Bench, Finding, Station } from './bench'
 import { standsOut } from './consequence'
 

@@ -1,7 +1,7 @@
-import type { Build } from '../build/build'
-import { namedEntries, type Id } from '../build/ids'
-import { stationId, subjectsOn } from '../build/place'
-import type { Check, Place } from '../build/types'
+import type { Build } from '../document/build'
+import { namedEntries, type Id } from '../document/ids'
+import { stationId, subjectsOn } from '../document/place'
+import type { Check, Place } from '../document/types'
 import type { Bench, CheckDefinition } from './bench'
 
 /** One thing to look at, at one place, and the last word on it. */

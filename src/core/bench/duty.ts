@@ -1,4 +1,4 @@
-import type { Duty } from '../build/types'
+import type { Duty } from '../document/types'
 
 /** Driven on the road: the wider limits do. */
 export function isGentle({ use }: Duty): boolean {

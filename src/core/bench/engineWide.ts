@@ -1,7 +1,7 @@
-import type { Build } from '../build/build'
-import { cylinderNumbers, rodOfBolt } from '../engine'
+import type { Build } from '../document/build'
+import { cylinderNumbers, rodOfBolt } from '../geometry/crank'
 import { asExtreme, resultOf, spread, type Figure, type FormulaText } from '../metrology'
-import type { Kind } from '../quantity'
+import type { Kind } from '../units'
 import type { BenchDefinition, Finding, OutputId, Remark } from './bench'
 import { finding, isKnown, type Derived } from './finding'
 

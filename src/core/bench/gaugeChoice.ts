@@ -1,6 +1,6 @@
 import type { Characteristic } from './bench'
-import type { Gauge, UnitSystem } from '../build/types'
-import { UNITS } from '../quantity'
+import type { Gauge, UnitSystem } from '../document/types'
+import { UNITS } from '../units'
 
 /** Gauges that can take a reading of this characteristic, likeliest first: the right use, then the build's own units. */
 export function gaugesFor(characteristic: Characteristic, gauges: readonly Gauge[], system: UnitSystem): readonly Gauge[] {

@@ -1,5 +1,5 @@
-import type { UnitSystem } from '../build/types'
-import { UNITS } from '../quantity'
+import type { UnitSystem } from '../document/types'
+import { UNITS } from '../units'
 
 const MM_PER_THOU = UNITS.thou.factor
 

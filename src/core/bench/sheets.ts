@@ -1,4 +1,4 @@
-import { cylinderOf, subjectAxis, type Place, type Subject, type SubjectAxis } from '../build/place'
+import { cylinderOf, subjectAxis, type Place, type Subject, type SubjectAxis } from '../document/place'
 import type { CharacteristicId, Station } from './bench'
 
 /** Stations that share their columns: the cylinders, the main bearings, the banks, or the engine as a whole. */

@@ -1,5 +1,5 @@
-import type { Build } from '../build/build'
-import type { StockPart } from '../build/stock'
+import type { Build } from '../document/build'
+import type { StockPart } from '../document/stock'
 import type { BenchDefinition } from './bench'
 import { budget, type Uncertain } from '../metrology'
 

@@ -1,6 +1,6 @@
-import type { OutputId } from '../build/ids'
-import type { PaperKey } from '../build/paper'
-import type { PartState } from '../build/partState'
+import type { OutputId } from '../document/ids'
+import type { PaperKey } from '../document/paper'
+import type { PartState } from '../document/partState'
 import type { Figure } from '../metrology'
 
 /**

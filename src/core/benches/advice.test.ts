@@ -1,8 +1,8 @@
-import { applyChanges, withChanges, withPlannedAfter, withChosenAfter } from '../build/changes'
+import { applyChanges, withChanges, withPlannedAfter, withChosenAfter } from '../document/changes'
 import { evaluate } from '../evaluation/evaluate'
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import {
   petrelDocument,
   readingOf,

@@ -1,8 +1,8 @@
 /** Every bench, in the order of work: one line a bench in each list. */
 import type { AdvisingBench, BenchId, CharacteristicId, Presets } from '../bench/bench'
-import type { MethodDefinition, MethodKey } from '../build/methods'
-import type { StockDefinition, StockKind } from '../build/stock'
-import type { Spec } from '../build/types'
+import type { MethodDefinition, MethodKey } from '../document/methods'
+import type { StockDefinition, StockKind } from '../document/stock'
+import type { Spec } from '../document/types'
 import type { Truth } from '../twin/truth'
 import { bearings } from './bearings'
 import { methods as bearingsMethods } from './bearings/methods'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { withEntries, type Build, type Entry } from '@/core/build'
+import { withEntries, type Build, type Entry } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { soundBuild, stamp, TODAY, without } from '../../../tests/support/builds'

@@ -1,7 +1,7 @@
 /** Laws that hold at every bench, whatever was measured. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { withEntries, type Build, type BuildDocument, type Entry, type Reading } from '@/core/build'
+import { withEntries, type Build, type BuildDocument, type Entry, type Reading } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { standardUncertainty } from '../metrology'

@@ -1,6 +1,6 @@
-import { namedEntries } from '../build/ids'
-import { openBuildWith, type Build } from '../build/build'
-import type { Growth } from '../build/growth'
+import { namedEntries } from '../document/ids'
+import { openBuildWith, type Build } from '../document/build'
+import type { Growth } from '../document/growth'
 import { BENCHES } from './all'
 
 /** What each characteristic of any bench is read on, as far as it grows. */

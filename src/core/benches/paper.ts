@@ -1,4 +1,4 @@
-import type { PaperDefinition, PaperKey } from '../build/paper'
+import type { PaperDefinition, PaperKey } from '../document/paper'
 import { BENCHES } from './all'
 
 /** Every number a bench rests on, in the order of work; one that several rest on stands with the first. */

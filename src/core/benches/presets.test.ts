@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Duty, LimitId, Spec } from '@/core/build'
+import type { Duty, LimitId, Spec } from '@/core/document'
 import { freshSpec } from '.'
 import { followPresets, startingLimits } from './startingLimits'
 import { topRingFactor } from './rings'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/build'
-import { restsOn } from '@/core/build/remembered'
+import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/document'
+import { restsOn } from '@/core/document/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
 import { BENCHES, benchById, GROWTH, isBenchId, METHODS, METHODS_OF, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
 

@@ -1,7 +1,7 @@
-import { applyChanges } from '../build/changes'
+import { applyChanges } from '../document/changes'
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import {
   find,
   petrelDocument,

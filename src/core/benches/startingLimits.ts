@@ -1,5 +1,5 @@
-import { namedEntries } from '../build/ids'
-import type { Limit, Spec } from '../build/types'
+import { namedEntries } from '../document/ids'
+import type { Limit, Spec } from '../document/types'
 import type { Presets } from '../bench/bench'
 import { PRESETS } from './all'
 

@@ -1,6 +1,6 @@
 import { describe, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import { find, petrelDocument, readingOf, ternDocument, valueOf, withReading, withSpecOf } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { standardUncertainty, type Figure } from '../metrology'

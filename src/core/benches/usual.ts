@@ -1,7 +1,7 @@
-import type { Methods } from '../build/methods'
-import { freshSpecWith, type FreshEngine } from '../build/fresh'
-import type { Stock } from '../build/stock'
-import type { Spec } from '../build/types'
+import type { Methods } from '../document/methods'
+import { freshSpecWith, type FreshEngine } from '../document/fresh'
+import type { Stock } from '../document/stock'
+import type { Spec } from '../document/types'
 import { METHODS, STOCK } from './all'
 
 /** What a build is measured by until somebody chooses. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { readingOf, ternDocument, withReading, withSpecOf, without } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { compare, hasMoved, isOut } from './compare'

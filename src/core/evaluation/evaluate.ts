@@ -1,5 +1,5 @@
 import { BENCHES } from '../benches'
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import type { Finding } from '../bench/bench'
 
 /** Every finding of every bench. */

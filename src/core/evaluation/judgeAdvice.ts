@@ -1,9 +1,9 @@
-import type { Build } from '../build/build'
-import { subjectOf } from '../build/place'
+import type { Build } from '../document/build'
+import { subjectOf } from '../document/place'
 import { benchById } from '../benches'
 import { benchOf, type Advice, type AdvisingBench, type Broken, type Finding, type JudgedAdvice, type OutputId } from '../bench/bench'
 import { worst } from '../bench/worst'
-import { applyChanges } from '../build/changes'
+import { applyChanges } from '../document/changes'
 import { compare, isOut } from './compare'
 import { evaluate } from './evaluate'
 

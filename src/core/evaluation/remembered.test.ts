@@ -1,8 +1,8 @@
 /** What is remembered is never other than what a build opened for the first time would be found to be. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Build, BuildDocument } from '@/core/build'
-import { restsOn } from '@/core/build/remembered'
+import type { Build, BuildDocument } from '@/core/document'
+import { restsOn } from '@/core/document/remembered'
 import { anyChange, anyEngine, CHANGES, fresh, said } from '../../../tests/support/anyBuild'
 import { cases } from '../../../tests/support/cases'
 import { find, ternDocument, withReading, withSpecOf } from '../../../tests/support/builds'
@@ -51,7 +51,7 @@ describe('an evaluation remembered', () => {
       ...['bottom', 'middle', 'top'].flatMap((depth) => [`bores.bore/c2/${depth}-pin`, `bores.bore/c2/${depth}-thrust`]),
       'bores.skirt/c2',
     ])
-    expect(names('bores.clearance.2', 'quantity')).toContain('smallestBore/2')
+    expect(names('bores.clearance.2', 'derivation')).toContain('smallestBore/2')
     expect(names('bores.clearance.2', 'limits')).toEqual(['bores.clearance'])
     expect(names('bores.clearance.2', 'choice')).toEqual(['pistonInBore'])
     expect(names('compression.compressionRatio.1', 'paper')).toEqual(expect.arrayContaining(['stroke', 'rodLength', 'landHeight']))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, withSpec, type Entry, type Gauge } from '@/core/build'
+import { withEntries, withSpec, type Entry, type Gauge } from '@/core/document'
 import { readingOf, stamp, ternDocument, withReading, withSpecOf, without } from '../../../tests/support/builds'
 import { confirm, stale } from './stale'
 

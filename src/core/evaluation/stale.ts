@@ -1,5 +1,5 @@
-import type { Build } from '../build/build'
-import { restsOn, type Use } from '../build/remembered'
+import type { Build } from '../document/build'
+import { restsOn, type Use } from '../document/remembered'
 import { evaluate } from './evaluate'
 
 /** What somebody relied on: a finding, and all that it rested on then. Plain data, kept beside a signature or a step that was ticked. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { withSpec, type EngineChange } from '../build'
-import { withChanges, withPlannedAfter } from '../build/changes'
+import { withSpec, type EngineChange } from '../document'
+import { withChanges, withPlannedAfter } from '../document/changes'
 import { soundBuild } from '../../../tests/support/builds'
 import type { Finding } from '../bench/bench'
 import { compare } from './compare'

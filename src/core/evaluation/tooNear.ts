@@ -1,4 +1,4 @@
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import type { Finding, OutputId } from '../bench/bench'
 import { compare, isOut, type Moved } from './compare'
 import { evaluate } from './evaluate'

@@ -1,9 +1,9 @@
 /** The cells of a row of readings, each as what it means, or what is wrong with it. */
 import { z } from 'zod'
-import { PART_STATES, type PartState } from '../build/partState'
-import { AXIS_FORMS, type AxisForm, type PlaceAxis } from '../build/place'
-import type { Place, Reading } from '../build/types'
-import { differenceToCanonical, findUnit, toCanonical, UNITS, type UnitId } from '../quantity'
+import { PART_STATES, type PartState } from '../document/partState'
+import { AXIS_FORMS, type AxisForm, type PlaceAxis } from '../document/place'
+import type { Place, Reading } from '../document/types'
+import { differenceToCanonical, findUnit, toCanonical, UNITS, type UnitId } from '../units'
 import type { FileIssue } from './fileIssue'
 
 export const CSV_COLUMNS = [

@@ -1,6 +1,6 @@
-import type { SubjectAxis } from '../build/place'
-import type { DegreedIssue } from '../engine'
-import type { Kind, UnitId } from '../quantity'
+import type { SubjectAxis } from '../document/place'
+import type { DegreedIssue } from '../geometry/valvetrain'
+import type { Kind, UnitId } from '../units'
 
 export type Path = readonly (string | number)[]
 

@@ -1,6 +1,6 @@
 /** Pictures of steps, which are kept beside a build and not in its document. */
 import { z } from 'zod'
-import { entryId, initials, stepId } from '../build/schemaFields'
+import { entryId, initials, stepId } from '../document/schemaFields'
 
 /** What is said with a picture. */
 export const photoSchema = z.object({ id: entryId, step: stepId, at: z.iso.datetime(), by: initials }).strict()

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { BENCHES, openBuild } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { demoDocument } from '@/demo/readings'
-import type { Reading } from '../build/types'
+import type { Reading } from '../document/types'
 import { CSV_COLUMNS, type CsvStation } from './csvCells'
 import { csvTemplate, readingsFromCsv, readingsToCsv } from './readingsCsv'
 

@@ -2,13 +2,13 @@
 import Papa from 'papaparse'
 import { BENCHES } from '../benches'
 import { gaugesFor } from '../bench/gaugeChoice'
-import type { Build } from '../build/build'
-import type { Id } from '../build/ids'
-import { presentName } from '../build/oldNames'
-import { isLaterState, partStateOf } from '../build/partState'
-import { stationId } from '../build/place'
-import type { Entry, Gauge, Reading } from '../build/types'
-import { formatExact, UNITS, differenceInUnit } from '../quantity'
+import type { Build } from '../document/build'
+import type { Id } from '../document/ids'
+import { presentName } from '../document/oldNames'
+import { isLaterState, partStateOf } from '../document/partState'
+import { stationId } from '../document/place'
+import type { Entry, Gauge, Reading } from '../document/types'
+import { formatExact, UNITS, differenceInUnit } from '../units'
 import {
   CSV_COLUMNS,
   measuredFrom,

@@ -1,9 +1,9 @@
 /** Parts on the shelf as a file may hold them: which kinds there are, and what each must say, is for the benches to declare. */
 import { z } from 'zod'
 import { STOCK } from '../benches'
-import { id as partId, words } from '../build/schemaFields'
-import type { StockDefinition, StockNumber, StockWord } from '../build/stock'
-import type { Spec } from '../build/types'
+import { id as partId, words } from '../document/schemaFields'
+import type { StockDefinition, StockNumber, StockWord } from '../document/stock'
+import type { Spec } from '../document/types'
 import type { FileIssue } from './fileIssue'
 import { shapeIssue } from './shape'
 

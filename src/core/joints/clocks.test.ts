@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Joint, Pull, Spec } from '@/core/build'
+import type { Joint, Pull, Spec } from '@/core/document'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { stamp } from '../../../tests/support/builds'
 import { atMinute, runOf } from '../../../tests/support/runs'

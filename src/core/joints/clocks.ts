@@ -1,4 +1,4 @@
-import type { Entry, Joint, Pull, Spec } from '../build/types'
+import type { Entry, Joint, Pull, Spec } from '../document/types'
 import { runsOf, sealedAt, type Run } from './run'
 import { tightRun } from './tight'
 import { jointsOf } from './usual'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 import { crankMoves, crankStopOf, stepsOf } from '.'
 
 /** Nuts of rods are reached at some angles of the crank only: where it has to stand, and how often it is turned. */

@@ -1,4 +1,4 @@
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 import type { Step } from './run'
 
 /** Where the crank has to stand for a fastener to be reached; undefined: anywhere. Degrees after the top of cylinder 1. */

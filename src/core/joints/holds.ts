@@ -1,4 +1,4 @@
-import type { Joint, Pull } from '../build/types'
+import type { Joint, Pull } from '../document/types'
 import type { RunRefusal } from './plan'
 import { tightRunOf } from './tight'
 

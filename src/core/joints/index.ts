@@ -1,7 +1,7 @@
 /** Joints: where their fasteners stand, how they are pulled, and what became of every pull. */
-export { headPattern } from './pattern'
-export type { Position } from '../trueScale/sheets'
-export { centreOut, numberIssues, spiral, type OrderIssue } from './sequence'
+export { headPattern } from '../geometry/patterns/pattern'
+export type { Position } from '../geometry/sheets/sheets'
+export { centreOut, numberIssues, spiral, type OrderIssue } from '../geometry/patterns/sequence'
 export {
   fromMemory,
   planIssues,

@@ -1,5 +1,5 @@
 import { group, median } from 'd3-array'
-import type { Joint, Pull } from '../build/types'
+import type { Joint, Pull } from '../document/types'
 import type { Run } from './run'
 
 /** A fastener whose wrench turned further or less to the same torque than it did with the others of its type. */

@@ -1,4 +1,4 @@
-import type { Entry, Pull, Spec } from '../build/types'
+import type { Entry, Pull, Spec } from '../document/types'
 import { clocksOf } from './clocks'
 import { runsOf, type RunWay } from './run'
 import { jointsOf } from './usual'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { JointStage } from '../build/types'
+import type { JointStage } from '../document/types'
 import { parseStages } from './parseStages'
 
 const read = (text: string, unit: 'Nm' | 'lbfft' = 'Nm') => {

@@ -1,5 +1,5 @@
-import type { JointStage } from '../build/types'
-import { parseEntry, type UnitId } from '../quantity'
+import type { JointStage } from '../document/types'
+import { parseEntry, type UnitId } from '../units'
 
 export type StagesIssue =
   /** `30,55`: a list or a decimal, nobody can say. */

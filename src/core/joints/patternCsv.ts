@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import type { Joint } from '../build/types'
-import { findUnit, toCanonical, UNITS } from '../quantity'
+import type { Joint } from '../document/types'
+import { findUnit, toCanonical, UNITS } from '../units'
 
 /** What is wrong with a table of places; rows count from 1 after the header, as a person would. */
 export type PatternIssue =

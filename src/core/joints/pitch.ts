@@ -1,5 +1,5 @@
-import type { Joint, Spec } from '../build/types'
-import type { EngineLayout } from '../engine'
+import type { Joint, Spec } from '../document/types'
+import type { EngineLayout } from '../geometry/crank'
 
 /** What a joint is drawn by where nobody knows how far its cylinders are apart: proportions, and no figure. */
 const DRAWN_SPACING_MM = 100

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 import { centreOut, withPattern } from '.'
 import { planIssues } from './plan'
 import { withFastenerAt, withoutLastFastener } from './placing'

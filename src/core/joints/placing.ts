@@ -1,5 +1,5 @@
-import type { Joint } from '../build/types'
-import type { Position } from '../trueScale/sheets'
+import type { Joint } from '../document/types'
+import type { Position } from '../geometry/sheets/sheets'
 
 /** Two fasteners stand no nearer. */
 const NEAREST_MM = 4

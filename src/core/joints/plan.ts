@@ -1,8 +1,8 @@
 import { median } from 'd3-array'
-import { UNITS } from '../quantity'
-import type { Joint, JointGroup, JointStage } from '../build/types'
+import { UNITS } from '../units'
+import type { Joint, JointGroup, JointStage } from '../document/types'
 import { checkOf, type RunWay } from './run'
-import { orderIssues, type OrderIssue } from './sequence'
+import { orderIssues, type OrderIssue } from '../geometry/patterns/sequence'
 
 /** What is wrong with a plan, with its place; nothing of it keeps the plan from being stored, some keeps a run from beginning. */
 export type PlanIssue = (

@@ -1,5 +1,5 @@
 import { max } from 'd3-array'
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 import type { RunRefusal } from './plan'
 import { stepsOf, type Run } from './run'
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Joint, Pull } from '../build/types'
-import { headPattern } from './pattern'
+import type { Joint, Pull } from '../document/types'
+import { headPattern } from '../geometry/patterns/pattern'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { oddAngles } from './oddAngles'
 import { openRuns } from './openRuns'
 import { hasHigherNeighbours, leftOut, paceMs, restMs, runsOf, sealedAt, stepsOf, type Run } from './run'
-import { centreOut } from './sequence'
+import { centreOut } from '../geometry/patterns/sequence'
 
 const positions = headPattern(4, 90, [
   { yMm: 55, at: 'between' },

@@ -1,7 +1,7 @@
 import { group as groupBy } from 'd3-array'
-import type { RUN_KINDS } from '../build/jointSchema'
-import type { Joint, JointStage, Pull } from '../build/types'
-import { outsideIn } from './sequence'
+import type { RUN_KINDS } from '../document/jointSchema'
+import type { Joint, JointStage, Pull } from '../document/types'
+import { outsideIn } from '../geometry/patterns/sequence'
 
 export type RunWay = (typeof RUN_KINDS)[number]
 

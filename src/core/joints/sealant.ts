@@ -1,4 +1,4 @@
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 
 /** Fasteners by their turns as they are typed: `1 5 9 1`, in any notation that keeps the numbers apart. */
 export function fastenersAt(

@@ -1,9 +1,9 @@
-import { bankCount, cylindersPerBank, hasCamInHead, hasValvesOverPistons, type EngineLayout } from '../engine'
-import type { Joint, Spec } from '../build/types'
-import { capPattern, circlePattern, headPattern } from './pattern'
-import type { Position } from '../trueScale/sheets'
+import { bankCount, cylindersPerBank, hasCamInHead, hasValvesOverPistons, type EngineLayout } from '../geometry/crank'
+import type { Joint, Spec } from '../document/types'
+import { capPattern, circlePattern, headPattern } from '../geometry/patterns/pattern'
+import type { Position } from '../geometry/sheets/sheets'
 import { drawnSpacingMm } from './pitch'
-import { centreOut } from './sequence'
+import { centreOut } from '../geometry/patterns/sequence'
 
 const COMMON = { source: 'common practice: from the middle outwards, opposed' }
 const NOT_SAID = { source: 'not said yet' }

@@ -1,4 +1,4 @@
-import { findUnit, formatExact, toCanonical, UNITS, type UnitId } from '../quantity'
+import { findUnit, formatExact, toCanonical, UNITS, type UnitId } from '../units'
 
 /**
  * What a gauge sends when its button is pressed, one line of plain text:

@@ -1,4 +1,4 @@
-import type { Kind } from '../quantity'
+import type { Kind } from '../units'
 import { paperNumber, statedNumber } from './gaugeUncertainty'
 import { exactly, propagate, standardUncertainty, weighted, type Uncertain } from './uncertain'
 

@@ -1,15 +1,15 @@
 /** What an engine asks of its parts. */
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import { isKnown } from '../bench/finding'
-import { quantity } from '../build/remembered'
-import { camsOf } from '../engine'
-import { valveLiftOf } from '../quantities/camMotion/valveMotion'
+import { derivation } from '../document/remembered'
+import { camsOf } from '../geometry/valvetrain'
+import { valveLiftOf } from '../shared/camMotion/valveMotion'
 import type { RatingId } from './kinds'
 
 export type Asked = Readonly<Partial<Record<RatingId, number>>>
 
 /** Revolutions, lift at the valve, power, as far as they are known. */
-export const askedOf = quantity('askedOfParts', (build): Asked => {
+export const askedOf = derivation('askedOfParts', (build): Asked => {
   const lifts = camsOf(build.spec.layout).flatMap((cam) => liftMm(build, cam) ?? [])
   const { powerKw } = build.spec.job ?? {}
   const { redlineRpm } = build.spec.duty

@@ -1,8 +1,8 @@
 /** Parts found damaged: what can be done, what their owner was told and answered, and what a repair makes stale. */
 import { group } from 'd3-array'
 import { addDays, formatISO, parseISO } from 'date-fns'
-import type { Build } from '../build/build'
-import type { DamageEntry } from '../build/types'
+import type { Build } from '../document/build'
+import type { DamageEntry } from '../document/types'
 
 export type DamageOption = NonNullable<DamageEntry['options']>[number]
 

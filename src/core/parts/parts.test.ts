@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, withSpec, type Build, type DamageEntry, type Entry, type PartEntry } from '@/core/build'
+import { withEntries, withSpec, type Build, type DamageEntry, type Entry, type PartEntry } from '@/core/document'
 import { soundBuild, stamp } from '../../../tests/support/builds'
 import { doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/support/walks'
 import { STEP_NAMES, stepsForPart, walkOf } from '../walk'

@@ -1,7 +1,7 @@
 /** Parts of a build as they stand: what is wanted, on its way, in, or goes back, and which steps wait for it. */
 import { group } from 'd3-array'
-import { quantity } from '../build/remembered'
-import type { PartEntry } from '../build/types'
+import { derivation } from '../document/remembered'
+import type { PartEntry } from '../document/types'
 import { partKind, type CamMaterial, type FitCheckId, type GearMaterial, type PartKindId, type RatingId } from './kinds'
 
 export type PartState =
@@ -51,7 +51,7 @@ export interface Part {
 }
 
 /** Every part, in the order they were wanted; what was taken back is as if it had not been said. */
-export const partsOf = quantity('parts', (build): readonly Part[] => {
+export const partsOf = derivation('parts', (build): readonly Part[] => {
   const told = build.entries.filter((entry): entry is PartEntry => entry.kind === 'part' && !build.readings.takenBack.has(entry.id))
   const byPart = group(told, ({ part }) => part)
   return [...byPart.values()].flatMap((entries) => {

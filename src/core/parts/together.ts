@@ -1,5 +1,5 @@
 /** What parts are to each other and to this engine: gears and cams, followers, and which of them sets the limit. */
-import type { EngineLayout } from '../engine'
+import type { EngineLayout } from '../geometry/crank'
 import type { Asked } from './asked'
 import { GEARS_FOR, type CamMaterial, type GearMaterial, type RatingId } from './kinds'
 import type { Part } from './parts'

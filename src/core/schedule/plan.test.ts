@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, type Build, type Entry, type PartEntry } from '@/core/build'
+import { withEntries, type Build, type Entry, type PartEntry } from '@/core/document'
 import { soundBuild, stamp } from '../../../tests/support/builds'
 import { doing, DRIVES, fresh, LAYOUTS, NOW_MS, signOff } from '../../../tests/support/walks'
 import { stepsOf, walkOf } from '../walk'

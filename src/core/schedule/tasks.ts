@@ -1,7 +1,7 @@
 /** What of a walk is still to be done, as tasks: how long each takes, what it waits for, and from when it can be done at all. */
 import type { HoldId } from '../walk/holds'
-import type { StageId } from '../build/walkStages'
-import type { Build } from '../build/build'
+import type { StageId } from '../document/walkStages'
+import type { Build } from '../document/build'
 import { damagesOf, partsOf, repairsBack } from '../parts'
 import { partsAwaitedBy } from '../walk/partSteps'
 import { stepKind } from '../walk/took'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { closedLiftMm } from '../cam/closedLobe'
+import { closedLiftMm } from '../geometry/valvetrain/closedLobe'
 import { standardUncertainty } from '../metrology'
 import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './cam'
 import { computeSum, type QuickSum } from './sum'

@@ -22,8 +22,8 @@ import {
   valueOf,
   type CardNumber,
   type StopFault,
-} from '../cam'
-import { crankTurns } from '../engine'
+} from '../geometry/valvetrain'
+import { crankTurns } from '../geometry/crank'
 import { formula, leftOut, statedFigure, standardUncertainty, type Figure } from '../metrology'
 import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
 

@@ -1,5 +1,5 @@
 import { nonsenseOf, ratioChain, type Nonsense } from '../benches/compression'
-import { crankTurns } from '../engine'
+import { crankTurns } from '../geometry/crank'
 import { leftOut } from '../metrology'
 import { impossible, type QuickSum } from './sum'
 

@@ -10,7 +10,7 @@ import {
   type Figure,
   type Uncertain,
 } from '../metrology'
-import { UNITS, type UnitId } from '../quantity'
+import { UNITS, type UnitId } from '../units'
 import { impossible, type Given, type QuickSum, type SumOutcome } from './sum'
 
 const ANY = { metric: 'mm', inch: 'in' } as const

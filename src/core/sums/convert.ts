@@ -1,5 +1,5 @@
 import { linear, type Figure } from '../metrology'
-import { findUnit, UNITS, unitsOfKind } from '../quantity'
+import { findUnit, UNITS, unitsOfKind } from '../units'
 import type { QuickSum, SumResult } from './sum'
 
 const ANY = { metric: 'mm', inch: 'in' } as const

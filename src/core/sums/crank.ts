@@ -1,4 +1,4 @@
-import { crankTurns, cylinderVolumeCm3, pistonDropMm, sweptLengthMm, trueTdcShiftDeg } from '../engine'
+import { crankTurns, cylinderVolumeCm3, pistonDropMm, sweptLengthMm, trueTdcShiftDeg } from '../geometry/crank'
 import { formula, leftOut } from '../metrology'
 import { impossible, type QuickSum } from './sum'
 

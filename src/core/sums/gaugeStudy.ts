@@ -11,7 +11,7 @@ import {
   type StudyReading,
   type StudyVerdict,
 } from '../metrology'
-import { findUnit, toCanonical, UNITS, type Kind, type UnitId } from '../quantity'
+import { findUnit, toCanonical, UNITS, type Kind, type UnitId } from '../units'
 import { impossible, type QuickSum, type SumOutcome, type SumResult } from './sum'
 
 const SOURCE = 'AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B and appendix A'

@@ -1,9 +1,10 @@
 import { bearingClearance, warmClearance } from '../benches/bearings'
 import { pistonClearance } from '../benches/bores'
-import { taperFromGaps } from '../quantities/ringGap'
+import { taperFromGaps } from '../shared/ringGap'
 import { buttingTemperature, hotGap, ringTarget } from '../benches/rings'
 import { bobweight as bobweightFormula, stackedDeck } from '../benches/rods'
-import { crankTurns, EXPANSION, type Expansion } from '../engine'
+import { crankTurns } from '../geometry/crank'
+import { EXPANSION, type Expansion } from '../geometry/materials'
 import { assumedFigure, exactly, formula, leftOut, resultOf, type Figure } from '../metrology'
 import { impossible, type Given, type QuickSum, type SumInput } from './sum'
 

@@ -1,9 +1,9 @@
 import { PAPER } from '../benches/paper'
-import type { BenchId } from '../build/ids'
-import type { PaperKey } from '../build/paper'
-import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '../cam'
+import type { BenchId } from '../document/ids'
+import type { PaperKey } from '../document/paper'
+import type { CurveTableIssue, Disagreement, FiledKey, LobeSlip } from '../geometry/valvetrain'
 import { statedFigure, type Conformity, type Figure } from '../metrology'
-import { CANONICAL_UNIT, parseEntry, toCanonical, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../quantity'
+import { CANONICAL_UNIT, parseEntry, toCanonical, UNITS, type DeadCentre, type EntryIssue, type Kind, type UnitId } from '../units'
 
 /** A question a builder asks with no build open. */
 export interface QuickSum {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { closedLiftMm } from '../cam/closedLobe'
-import { pistonDropMm } from '../engine'
+import { closedLiftMm } from '../geometry/valvetrain/closedLobe'
+import { pistonDropMm } from '../geometry/crank'
 import { standardUncertainty } from '../metrology'
 import { computeSum, type QuickSum } from './sum'
 import { park, radial, valvedial, valvegap } from './valve'

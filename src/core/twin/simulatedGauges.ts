@@ -1,8 +1,8 @@
 /** Readings of a virtual engine by virtual gauges, with the gauges' own noise, on the gauges' own steps. */
-import { openBuildWith } from '../build/build'
+import { openBuildWith } from '../document/build'
 import { printed } from '../numerics/printed'
 import { randomStream } from '../numerics/random'
-import type { Gauge, Place, Spec } from '../build/types'
+import type { Gauge, Place, Spec } from '../document/types'
 import type { TrueEngine } from './trueEngine'
 import type { Truth, VirtualHand } from './truth'
 

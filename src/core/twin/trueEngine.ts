@@ -2,14 +2,15 @@
  * A virtual engine: true dimensions with chosen faults. Every finding of the demo follows from what is set here, so the
  * right answers are known.
  */
-import { openBuildWith, type Build } from '../build/build'
-import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../cam/closedLobe'
-import { cardCentreline, cardDuration, cardLobeLift, checkLift, valueOr } from '../quantities/camCard'
-import { layersOf } from '../quantities/gasket'
-import { boltNumbers, camKind, camsOf, cylinderNumbers, mainNumbers, valvesOf, type Cam } from '../engine'
+import { openBuildWith, type Build } from '../document/build'
+import { lobeOfDuration, USUAL_LOBE_POWER, type ClosedLobe } from '../geometry/valvetrain/closedLobe'
+import { cardCentreline, cardDuration, cardLobeLift, checkLift, valueOr } from '../shared/camCard'
+import { layersOf } from '../shared/gasket'
+import { boltNumbers, cylinderNumbers, mainNumbers } from '../geometry/crank'
+import { camKind, camsOf, valvesOf, type Cam } from '../geometry/valvetrain'
 import { randomStream, seedOf } from '../numerics/random'
-import type { LimitId } from '../build/ids'
-import type { Spec } from '../build/types'
+import type { LimitId } from '../document/ids'
+import type { Spec } from '../document/types'
 
 type Each = ReadonlyMap<number, number>
 

@@ -1,7 +1,7 @@
-import { cylinderOfValve } from '../engine'
+import { cylinderOfValve } from '../geometry/valvetrain'
 import type { RandomStream } from '../numerics/random'
-import type { Build } from '../build/build'
-import type { Place, Spec } from '../build/types'
+import type { Build } from '../document/build'
+import type { Place, Spec } from '../document/types'
 import type { TrueEngine } from './trueEngine'
 
 /** Who reads a virtual engine. The burette is kept from reading to reading, as the fluid in it is. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { TRUTHS } from '@/core/benches'
-import { DEFAULT_GAUGES } from '@/core/build'
+import { DEFAULT_GAUGES } from '@/core/document'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { makeEngine, SimulatedGauges } from '.'
 

@@ -1,6 +1,6 @@
 /** What a change makes stale that no sum can know: a small table beside what findings rest on (common practice). */
 import type { StepName } from './handbook'
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 
 interface Affected {
   /** Beginnings of the names of readings. */

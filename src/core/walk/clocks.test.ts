@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { withEntries, withSpec, type Build, type Entry, type Pull } from '@/core/build'
+import { withEntries, withSpec, type Build, type Entry, type Pull } from '@/core/document'
 import { soundBuild, stamp } from '../../../tests/support/builds'
 import { NOW_MS, signOff, stepIn } from '../../../tests/support/walks'
 import { stepsOf as pullsOf, jointsOf } from '../joints'

@@ -2,7 +2,7 @@
  * What runs by the clock once a step is done: nobody starts it, the step does. The times are the usual ones (common practice); can, tube
  * and maker come before them.
  */
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import { jointClocks, type JointClock } from '../joints'
 
 export type StepClockKind =

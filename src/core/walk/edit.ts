@@ -1,6 +1,6 @@
 /** A walk of one's own: steps added to it, and others moved, as far as what waits for what allows. */
-import type { StageId } from '../build/walkStages'
-import type { Spec } from '../build/types'
+import type { StageId } from '../document/walkStages'
+import type { Spec } from '../document/types'
 import type { Step } from './step'
 
 /** The spec with one more step at the end of a stage; its id is the first that is free. */

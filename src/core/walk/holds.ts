@@ -1,9 +1,9 @@
 /** What must be true before a step: worked out from findings, runs and steps, never ticked (common practice). */
 import type { Finding } from '../bench/bench'
-import { benchOf, type OutputId } from '../build/ids'
-import type { Build } from '../build/build'
+import { benchOf, type OutputId } from '../document/ids'
+import type { Build } from '../document/build'
 import { benchById } from '../benches'
-import { hasValvesOverPistons } from '../engine'
+import { hasValvesOverPistons } from '../geometry/crank'
 
 export const HOLDS = [
   'mainsTight',

@@ -1,10 +1,10 @@
 /** How the walk of a build stands: what is done, by whom, what waits for what, and what is not true any more. */
-import type { Build } from '../build/build'
-import type { StepEntry } from '../build/types'
+import type { Build } from '../document/build'
+import type { StepEntry } from '../document/types'
 import type { Finding } from '../bench/bench'
 import { jointsOf } from '../joints'
 import { partsOf, type Part } from '../parts'
-import { hasCamInHead } from '../engine'
+import { hasCamInHead } from '../geometry/crank'
 import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { findingsHoldsAskFor, isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import type { Changed } from './stale'

@@ -1,7 +1,7 @@
 /** How far each stage of a walk is. */
 import { group } from 'd3-array'
-import type { Build } from '../build/build'
-import type { StageId } from '../build/walkStages'
+import type { Build } from '../document/build'
+import type { StageId } from '../document/walkStages'
 import { standingsOf } from './standing'
 
 export interface StageProgress {

@@ -1,6 +1,6 @@
 /** How a step stands by itself, whatever it waits for: done, left out, or not true any more. */
-import type { Build } from '../build/build'
-import type { Joint, Pull, StepEntry } from '../build/types'
+import type { Build } from '../document/build'
+import type { Joint, Pull, StepEntry } from '../document/types'
 import { benchChecks } from '../bench/checks'
 import { benchById } from '../benches'
 import { fastenersLeftOut, jointsOf, tightRunOf, type Run } from '../joints'

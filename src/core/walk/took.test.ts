@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, type Build, type Entry } from '@/core/build'
+import { withEntries, type Build, type Entry } from '@/core/document'
 import { soundBuild, stamp } from '../../../tests/support/builds'
 import { NOW_MS, signOff, standingOf } from '../../../tests/support/walks'
 import { stageProgress, stepKind, stepsOf, tookMinutes } from '.'

@@ -2,9 +2,9 @@
  * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its
  * last, a joint from its first pull to its last, and what is signed off from the step the same person signed off just before it.
  */
-import type { Build } from '../build/build'
-import type { Entry } from '../build/types'
-import { benchOf } from '../build/ids'
+import type { Build } from '../document/build'
+import type { Entry } from '../document/types'
+import { benchOf } from '../document/ids'
 import { jointsOf } from '../joints'
 import type { Step } from './step'
 import { stepsOf } from './walk'

@@ -1,15 +1,15 @@
 /** The walk of a build: every step of its layout, drive, duty and methods, in order. The same step has the same id however often. */
-import type { Build } from '../build/build'
-import { namedEntries } from '../build/ids'
-import { quantity } from '../build/remembered'
+import type { Build } from '../document/build'
+import { namedEntries } from '../document/ids'
+import { derivation } from '../document/remembered'
 import { benchChecks } from '../bench/checks'
 import { BENCHES } from '../benches'
-import { bankCount } from '../engine'
+import { bankCount } from '../geometry/crank'
 import { applies } from './holds'
 import { jointsOf } from '../joints'
-import type { Joint } from '../build/types'
+import type { Joint } from '../document/types'
 import { handbookStep, STEP_NAMES, type StepName } from './handbook'
-import { WALK_STAGES, type StageId } from '../build/walkStages'
+import { WALK_STAGES, type StageId } from '../document/walkStages'
 import type { Step } from './step'
 
 /** Where a bench's readings are taken; what stands elsewhere than the rest of its bench is named by itself. */
@@ -68,7 +68,7 @@ const MINUTES_A_LOOK = 3
 const NO_HOLDS = { holds: [], hides: [], needsSecond: false, isOptional: false } as const
 
 /** Every step, by stage and in the order of its stage. */
-export const stepsOf = quantity('walkSteps', (build): readonly Step[] => {
+export const stepsOf = derivation('walkSteps', (build): readonly Step[] => {
   const done = fromHandbook(build)
   // A trial is put together before it is measured, and comes apart after.
   const puts = done.filter(({ isTrial, takesOut }) => isTrial && !takesOut)

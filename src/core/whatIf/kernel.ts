@@ -2,10 +2,10 @@
  * The headline numbers of an engine as straight arithmetic: what a search turns a quarter of a million times. What it finds is
  * confirmed by the full evaluation; a test holds the two together.
  */
-import type { Build } from '../build/build'
-import { chainRetardDeg } from '../cam'
-import { phasedGapMm, type Phased } from '../clearance/closest'
-import { camKind, valvesOf, type CamKind } from '../engine'
+import type { Build } from '../document/build'
+import { chainRetardDeg } from '../geometry/valvetrain'
+import { phasedGapMm, type Phased } from '../geometry/valvetrain/closest'
+import { camKind, valvesOf, type CamKind } from '../geometry/valvetrain'
 import { isKnown } from '../bench/finding'
 import { benchOf, type LimitId, type Output } from '../bench/bench'
 import { benchById } from '../benches'
@@ -13,7 +13,7 @@ import { bareRatio, numbersOf, type RatioNumbers } from '../benches/compression/
 import { cylinderStates } from '../benches/compression'
 import { camOf } from '../benches/clearance/drop'
 import { alongValve, phasing, valveAngle } from '../benches/clearance/sweep'
-import { pocketCm3PerMm } from '../quantities/pocketWork'
+import { pocketCm3PerMm } from '../shared/pocketWork'
 import { knobsOf } from './knobs'
 
 /** What is searched over, and judged: alike in the kernel and in the evaluation. */

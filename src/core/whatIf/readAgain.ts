@@ -1,10 +1,10 @@
 /** What a plan makes stale, reading by reading: they say how parts were before it. */
-import { withSpec, type Build } from '../build/build'
-import { withChanges, withChosenAfter, withPlannedAfter } from '../build/changes'
-import { stationId } from '../build/place'
-import { restsOn } from '../build/remembered'
-import type { EngineChange } from '../build/types'
-import { stationBeforeWork } from '../build/work'
+import { withSpec, type Build } from '../document/build'
+import { withChanges, withChosenAfter, withPlannedAfter } from '../document/changes'
+import { stationId } from '../document/place'
+import { restsOn } from '../document/remembered'
+import type { EngineChange } from '../document/types'
+import { stationBeforeWork } from '../document/work'
 import { evaluate } from '../evaluation/evaluate'
 
 /** Stations that are to be read again once changes are done, and were not before. */

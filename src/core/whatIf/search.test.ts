@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { withSpec, type Build } from '@/core/build'
+import { withSpec, type Build } from '@/core/document'
 import { soundBuild } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { evaluate } from '../evaluation/evaluate'

@@ -1,6 +1,6 @@
 /** Every combination of some knobs: which keep the limits, which of these no other dominates, and what binds where none does. */
-import type { Build } from '../build/build'
-import type { Limit } from '../build/types'
+import type { Build } from '../document/build'
+import type { Limit } from '../document/types'
 import { isKernelKnob, kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type Searched } from './kernel'
 import { changesOf, knobsOf, type Settings } from './knobs'
 import { changedBuild, todayOf, variantOf, type Variant } from './variant'

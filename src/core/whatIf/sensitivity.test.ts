@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { withSpec, type Build } from '@/core/build'
-import { withChanges, withPlannedAfter } from '@/core/build/changes'
+import { withSpec, type Build } from '@/core/document'
+import { withChanges, withPlannedAfter } from '@/core/document/changes'
 import type { Finding } from '../bench/bench'
 import { soundBuild } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'

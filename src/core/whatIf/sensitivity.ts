@@ -1,5 +1,5 @@
 /** Which knob moves a figure, and by how much a step. */
-import type { Build } from '../build/build'
+import type { Build } from '../document/build'
 import type { OutputId, Finding } from '../bench/bench'
 import { benchById } from '../benches'
 import { benchOf } from '../bench/bench'

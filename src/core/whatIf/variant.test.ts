@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { withSpec, type Build, type Spec } from '@/core/build'
-import { withChanges, withChosenAfter, withPlannedAfter } from '@/core/build/changes'
+import { withSpec, type Build, type Spec } from '@/core/document'
+import { withChanges, withChosenAfter, withPlannedAfter } from '@/core/document/changes'
 import { soundBuild, without } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
 import { evaluate } from '../evaluation/evaluate'

@@ -1,8 +1,8 @@
 /** An engine as it would be: every finding of every bench beside today's. */
-import { withSpec, type Build } from '../build/build'
-import { applyChanges } from '../build/changes'
-import { namedEntries } from '../build/ids'
-import type { EngineChange, Spec } from '../build/types'
+import { withSpec, type Build } from '../document/build'
+import { applyChanges } from '../document/changes'
+import { namedEntries } from '../document/ids'
+import type { EngineChange, Spec } from '../document/types'
 import { benchById, followPresets } from '../benches'
 import { benchOf, type Finding, type Output, type OutputId } from '../bench/bench'
 import { compare, isOut } from '../evaluation/compare'

@@ -1,9 +1,9 @@
 /** What the papers of the three engines have in common: whose they are, and how gaskets, shells and limits are listed. */
 import type { Shell } from '@/core/benches/bearings'
 import type { Gasket, Layer } from '@/core/benches/compression'
-import { type Id, type Limit, type Spec } from '@/core/build'
-import { usualPins, type LayoutKind } from '@/core/engine'
-import { toCanonical } from '@/core/quantity'
+import { type Id, type Limit, type Spec } from '@/core/document'
+import { usualPins, type LayoutKind } from '@/core/geometry/crank'
+import { toCanonical } from '@/core/units'
 import type { Faults } from '@/core/twin'
 import { printed } from '@/core/numerics/printed'
 

@@ -1,8 +1,8 @@
 /** A hydroplane’s 90° V8 in inches: half-way. */
 import { DRIVES, VALVES } from '../valvetrain'
 import { USUAL_METHODS } from '@/core/benches'
-import { DEFAULT_MATERIALS } from '@/core/build'
-import { fromCanonical } from '@/core/quantity'
+import { DEFAULT_MATERIALS } from '@/core/document'
+import { fromCanonical } from '@/core/units'
 import { type DemoBuild, SHEET, PISTONS, CAM, SHOP, ROD_CARD, inch, band, pins, gaskets, shells } from './parts'
 
 export const petrel: DemoBuild = {

@@ -1,7 +1,7 @@
 /** A turbo inline five for hill-climbs: all read, a few things wrong. */
 import { DRIVES, PROVED_CLEARANCES, VALVES } from '../valvetrain'
 import { USUAL_METHODS } from '@/core/benches'
-import { DEFAULT_MATERIALS } from '@/core/build'
+import { DEFAULT_MATERIALS } from '@/core/document'
 import { type DemoBuild, SHEET, PISTONS, CAM, SHOP, ROD_CARD, band, pins, gaskets, layer } from './parts'
 
 export const tern: DemoBuild = {

@@ -1,7 +1,7 @@
 /** A 500 cc single for grass-track: just begun. */
 import { DRIVES, PROVED_CLEARANCES, VALVES } from '../valvetrain'
 import { USUAL_METHODS } from '@/core/benches'
-import { DEFAULT_MATERIALS } from '@/core/build'
+import { DEFAULT_MATERIALS } from '@/core/document'
 import { type DemoBuild, SHEET, PISTONS, CAM, SHOP, band, pins, gaskets, layer } from './parts'
 
 export const wren: DemoBuild = {

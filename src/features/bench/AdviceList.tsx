@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/bench/bench'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'

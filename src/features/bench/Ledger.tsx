@@ -2,7 +2,7 @@
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import type { BenchDefinition, Finding, Station } from '@/core/benches'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { expand } from '@/core/metrology'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { LimitBand } from '@/ui/LimitBand'

@@ -1,5 +1,5 @@
 'use client'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { span } from '@/core/numerics/span'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'

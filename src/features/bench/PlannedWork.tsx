@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { Planned, UnitSystem } from '@/core/build'
+import type { Planned, UnitSystem } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { plannedWords, small, workWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'

@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import type { Station } from '@/core/bench/bench'
-import { stationId, type Entry } from '@/core/build'
+import { stationId, type Entry } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'
 import { Row } from '@/ui/Page'

@@ -1,7 +1,7 @@
 import type { ExoticComponent } from 'react'
 import type { Draft } from './useBench'
 import type { Finding, JudgedAdvice, Station } from '@/core/bench/bench'
-import type { Build, UnitSystem } from '@/core/build'
+import type { Build, UnitSystem } from '@/core/document'
 import type { BenchWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'
 

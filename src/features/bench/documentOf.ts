@@ -1,4 +1,4 @@
-import { BUILD_FORMAT, BUILD_VERSION, type Build, type BuildDocument } from '@/core/build'
+import { BUILD_FORMAT, BUILD_VERSION, type Build, type BuildDocument } from '@/core/document'
 
 /** The build as plain data, for a worker: maps and figures stay behind. */
 export function documentOf(build: Build): BuildDocument {

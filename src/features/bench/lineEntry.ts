@@ -1,6 +1,6 @@
 import type { Characteristic, Station } from '@/core/bench/bench'
 import { rowOf } from '@/core/bench/sheets'
-import { stationId, type Build, type Gauge, type Reading, type UnitSystem } from '@/core/build'
+import { stationId, type Build, type Gauge, type Reading, type UnitSystem } from '@/core/document'
 import { REFERENCE_TEMP_C } from '@/core/metrology'
 import {
   decimalsForStep,
@@ -12,7 +12,7 @@ import {
   type ParsedEntry,
   type Slip,
   type UnitId,
-} from '@/core/quantity'
+} from '@/core/units'
 import type { LivePress } from './gaugeStream'
 import type { Draft, PartTemperature } from './useBench'
 

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 import { drop, isLongStored, keep, keptEntries, sendEntries } from './outbox'
 
 class Storage {

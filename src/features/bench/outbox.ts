@@ -1,5 +1,5 @@
 import pRetry from 'p-retry'
-import { withPresentName, type Entry } from '@/core/build'
+import { withPresentName, type Entry } from '@/core/document'
 
 /**
  * Entries made on this device, one key each, so that two tabs never overwrite each other. Writing is synchronous: an entry is on

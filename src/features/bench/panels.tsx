@@ -14,7 +14,7 @@ import {
   type HistoryLine,
   type Reading,
   type UnitSystem,
-} from '@/core/build'
+} from '@/core/document'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { numerals, caption } from '@/ui/GlobalStyle'

@@ -3,8 +3,8 @@ import { gzipSync } from 'node:zlib'
 import { sixteen } from '../../../benchmarks/sixteen'
 import { stamp, ternDocument } from '../../../tests/support/builds'
 import { openBuild } from '@/core/benches'
-import { withEntries, type Build, type Entry } from '@/core/build'
-import { effectiveEntries } from '@/core/build/effective'
+import { withEntries, type Build, type Entry } from '@/core/document'
+import { effectiveEntries } from '@/core/document/effective'
 import { documentServed, endOfId, endsOf, serveBuild } from './servedBuild'
 
 const again = (build: Build): Build =>

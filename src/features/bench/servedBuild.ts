@@ -10,8 +10,8 @@ import {
   type Place,
   type Reading,
   type Spec,
-} from '@/core/build'
-import { effectiveEntries } from '@/core/build/effective'
+} from '@/core/document'
+import { effectiveEntries } from '@/core/document/effective'
 
 /**
  * A build as a bench page is sent it: the entries that decide something, one row each, and of all others only the end of their ids.

@@ -1,8 +1,8 @@
 import type { Bench, Station } from '@/core/bench/bench'
 import type { SheetOf, SheetRow } from '@/core/bench/sheets'
-import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/build'
+import { isOverdue, type Build, type Reading, type UnitSystem } from '@/core/document'
 import { span } from '@/core/numerics/span'
-import { decimalsForStep, decimalsToShow, formatDifference, formatNumber, UNITS } from '@/core/quantity'
+import { decimalsForStep, decimalsToShow, formatDifference, formatNumber, UNITS } from '@/core/units'
 
 /** The most characters a reading of a sheet takes. */
 export function longest(sheet: SheetOf, build: Build, bench: Bench, system: UnitSystem): number {

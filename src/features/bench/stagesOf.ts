@@ -1,5 +1,5 @@
 import { benchesOf, benchProgress, type BenchId } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { STAGE_OF_BENCH, stageProgress } from '@/core/walk'
 import { STAGE_WORDS } from '@/wording/walk'
 import { shareDone, type Stage } from './stages'

@@ -1,6 +1,6 @@
 import type { Bench, Finding, Station } from '@/core/bench/bench'
-import type { Build } from '@/core/build'
-import { cylinderOf, findingId } from '@/core/build/place'
+import type { Build } from '@/core/document'
+import { cylinderOf, findingId } from '@/core/document/place'
 import type { StationMark } from '@/ui/EngineDrawing'
 import { standingOf } from '@/wording'
 

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import type { BenchId, JudgedAdvice } from '@/core/bench/bench'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { documentOf } from './documentOf'
 
 /** Fetched when the page has answered: advice is worked out off the page, and so is what talks to its worker. */

@@ -16,7 +16,7 @@ import {
   type Growth,
   type Place,
   type Reading,
-} from '@/core/build'
+} from '@/core/document'
 import { serverStamp } from '../clocks/serverTime'
 import type { KeepResult } from './outbox'
 import type { ServerCopy } from './servedBuild'

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState, type RefObject } from 'react'
 import type { Bench, Finding, Id } from '@/core/bench/bench'
 import { benchProgress } from '@/core/bench/benchState'
-import type { Build, Growth, Place, UnitSystem } from '@/core/build'
+import type { Build, Growth, Place, UnitSystem } from '@/core/document'
 import { useSpec } from '@/features/spec/useSpec'
 import { useDevice } from '@/ui/device'
 import type { BenchView } from './benchView'

@@ -1,6 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 import { useRefresh } from '@/ui/useRefresh'
 import { useNews, type NewsListener } from '../spec/useNews'
 import { endOfId, endsOf, type ServerCopy } from './servedBuild'

@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import type { Characteristic } from '@/core/bench/bench'
 import { gaugesFor } from '@/core/bench/gaugeChoice'
-import type { Gauge, UnitSystem } from '@/core/build'
+import type { Gauge, UnitSystem } from '@/core/document'
 
 /** The gauge a characteristic is read with: the first in the drawer that can, until somebody takes another. */
 export function useGaugeInHand(

@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useMemo, useState } from 'react'
-import { openBuildWith, withEntries, type Build, type BuildDocument, type Entry, type Gauge } from '@/core/build'
+import { openBuildWith, withEntries, type Build, type BuildDocument, type Entry, type Gauge } from '@/core/document'
 
 export interface PlaceHistory {
   /** A build that holds all there is of the place, as far as it is known here. */

@@ -1,6 +1,6 @@
 'use client'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 import { endOfId, endsOf, type ServerCopy } from './servedBuild'
 import { drop as dropKept, isLongStored, keep, keptEntries, sendEntries, type Acknowledgement, type KeptEntry } from './outbox'
 

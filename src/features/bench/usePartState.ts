@@ -1,5 +1,5 @@
 import { useMemo, useSyncExternalStore } from 'react'
-import { PART_STATES, type CharacteristicId, type PartState } from '@/core/build'
+import { PART_STATES, type CharacteristicId, type PartState } from '@/core/document'
 
 const keyOf = (buildId: string) => `kalibros.partStates.${buildId}`
 const listeners = new Set<() => void>()

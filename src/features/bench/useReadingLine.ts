@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useMemo, useState } from 'react'
 import { rowOf } from '@/core/bench/sheets'
-import type { UnitId } from '@/core/quantity'
+import type { UnitId } from '@/core/units'
 import { EMPTY, LineActions, type LineNow, type LineProps, type LineState } from './lineActions'
 import { readLine } from './lineEntry'
 import { isOpen, type PartTemperature } from './useBench'

@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { Bench, Station } from '@/core/bench/bench'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 
 /**
  * The places of a bench. Most follow from the spec alone, some from what was read: a cycle ends where its stretch is reached. The

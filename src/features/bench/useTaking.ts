@@ -1,8 +1,8 @@
 'use client'
 import { useCallback, useState } from 'react'
 import type { JudgedAdvice } from '@/core/bench/bench'
-import type { UnitSystem } from '@/core/build'
-import { withChanges } from '@/core/build/changes'
+import type { UnitSystem } from '@/core/document'
+import { withChanges } from '@/core/document/changes'
 import type { BenchWords } from '@/wording'
 import type { SpecEdit } from '../spec/useSpec'
 

@@ -11,9 +11,9 @@ import {
   type Finding,
 } from '@/core/benches'
 import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
-import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/build'
-import type { StockKind } from '@/core/build/stock'
-import type { EngineLayout } from '@/core/engine'
+import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/document'
+import type { StockKind } from '@/core/document/stock'
+import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { isAwaited, partsOf } from '@/core/parts'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'

@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { BuildDocument, UnitSystem } from '@/core/build'
+import type { BuildDocument, UnitSystem } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'

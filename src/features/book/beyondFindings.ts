@@ -1,5 +1,5 @@
 /** What a book tells beside findings: what was done without, changed, found damaged or sent back, each with why. */
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { nowhereIn } from '@/core/files'
 import { damagesOf, partsOf } from '@/core/parts'
 import { stepsOf } from '@/core/walk'

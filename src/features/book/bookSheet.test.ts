@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import type { Reading } from '@/core/build'
+import type { Reading } from '@/core/document'
 import { summarise } from '../board/summary'
 import { documentOf } from '../bench/documentOf'
 import { openBuild } from '@/core/benches'

@@ -24,9 +24,9 @@ import {
   type PaperNumber,
   type Reading,
   type UnitSystem,
-} from '@/core/build'
-import { layersOf } from '@/core/quantities/gasket'
-import { decimalsToShow, formatKnown, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/quantity'
+} from '@/core/document'
+import { layersOf } from '@/core/shared/gasket'
+import { decimalsToShow, formatKnown, formatNumber, formatQuantity, joinUnit, UNITS, type UnitId } from '@/core/units'
 import {
   dutyWords,
   findingTitle,

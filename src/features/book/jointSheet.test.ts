@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Pull } from '@/core/build'
+import type { Pull } from '@/core/document'
 import { jointsOf, stepsOf } from '@/core/joints'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'

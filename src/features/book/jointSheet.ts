@@ -1,5 +1,5 @@
 import { group } from 'd3-array'
-import type { BuildDocument, Joint, Pull, UnitSystem } from '@/core/build'
+import type { BuildDocument, Joint, Pull, UnitSystem } from '@/core/document'
 import { fastenersLeftOut, jointsOf, leftOut, runsOf, tightRun, type Run } from '@/core/joints'
 import { dressWords, leftOutWords, METHOD_CHOICES, runCountWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
 import { turnsOf } from '../joints/turns'

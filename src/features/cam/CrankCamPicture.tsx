@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import type { OutOfStep } from '@/core/benches/clearance/outOfStep'
-import type { Standing } from '@/core/clearance/crankCamMap'
-import type { Leg } from '@/core/clearance/safeRoute'
+import type { Standing } from '@/core/geometry/valvetrain/crankCamMap'
+import type { Leg } from '@/core/geometry/valvetrain/safeRoute'
 
 const TURN_DEG = 360
 const CYCLE_DEG = 720

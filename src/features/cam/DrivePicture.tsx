@@ -1,5 +1,6 @@
 import styled from 'styled-components'
-import type { CamDrive, EngineLayout } from '@/core/engine'
+import type { CamDrive } from '@/core/geometry/valvetrain'
+import type { EngineLayout } from '@/core/geometry/crank'
 
 const WIDTH = 440
 const HEIGHT = 262

@@ -1,9 +1,9 @@
 'use client'
 // The parts the other charts use already: another kind of chart would be another tenth of the page to fetch.
 import { ReferenceArea, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
-import { camKind, type Cam } from '@/core/engine'
-import type { Build, UnitSystem } from '@/core/build'
-import { UNITS } from '@/core/quantity'
+import { camKind, type Cam } from '@/core/geometry/valvetrain'
+import type { Build, UnitSystem } from '@/core/document'
+import { UNITS } from '@/core/units'
 import { ChartBox } from '@/ui/ChartBox'
 import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'

@@ -1,8 +1,9 @@
 import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import { shaftsOf } from '@/core/benches/cam/camDrive'
-import type { Build } from '@/core/build'
-import { camOfValve, cylinderPlaces, onOneShaft, valvePlaces, type Cam } from '@/core/engine'
+import type { Build } from '@/core/document'
+import { camOfValve, onOneShaft, valvePlaces, type Cam } from '@/core/geometry/valvetrain'
+import { cylinderPlaces } from '@/core/geometry/crank'
 import { expand } from '@/core/metrology'
 import { capital, shortSubjectWords, subjectWords } from '@/wording'
 

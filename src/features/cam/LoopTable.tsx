@@ -1,7 +1,7 @@
 import { loopOf, stopAt, type LoopRound, type StopAt } from '@/core/benches/cam/loop'
-import type { Build, UnitSystem } from '@/core/build'
-import { camsOf } from '@/core/engine'
-import { formatQuantity } from '@/core/quantity'
+import type { Build, UnitSystem } from '@/core/document'
+import { camsOf } from '@/core/geometry/valvetrain'
+import { formatQuantity } from '@/core/units'
 import { FigureTable } from '@/ui/FigureTable'
 import { capital, subjectWords } from '@/wording'
 

@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import { methods } from '@/core/benches/cam/methods'
-import type { MethodKey } from '@/core/build'
+import type { MethodKey } from '@/core/document'
 import { MethodChoice } from '@/features/paper/MethodChoice'
 import { SidePanel } from '@/ui/SidePanel'
 import type { ToolProps } from '../bench/benchView'

@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { camKind, type Cam } from '@/core/engine'
+import { camKind, type Cam } from '@/core/geometry/valvetrain'
 import type { CamMarks, OpenArc } from './camMarks'
 
 const SIZE = 300

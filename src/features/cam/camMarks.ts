@@ -1,9 +1,9 @@
 import type { Finding } from '@/core/bench/bench'
-import { cardCentreline, cardDuration } from '@/core/quantities/camCard'
-import { signOf } from '@/core/quantities/camMotion/schools'
+import { cardCentreline, cardDuration } from '@/core/shared/camCard'
+import { signOf } from '@/core/shared/camMotion/schools'
 import { isKnown } from '@/core/bench/finding'
-import type { Build } from '@/core/build'
-import { camsOf, type Cam } from '@/core/engine'
+import type { Build } from '@/core/document'
+import { camsOf, type Cam } from '@/core/geometry/valvetrain'
 
 /** From where to where a cam holds its valves open, crank degrees after overlap TDC, and the middle of it. */
 export interface OpenArc {

@@ -1,13 +1,13 @@
-import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '@/core/quantities/camCard'
-import { curveOf, curveRows } from '@/core/quantities/camMotion/curve'
-import { signOf } from '@/core/quantities/camMotion/schools'
-import { tdcOf } from '@/core/quantities/camMotion/wheel'
+import { cardCentreline, cardDuration, cardLobeLift, checkLift } from '@/core/shared/camCard'
+import { curveOf, curveRows } from '@/core/shared/camMotion/curve'
+import { signOf } from '@/core/shared/camMotion/schools'
+import { tdcOf } from '@/core/shared/camMotion/wheel'
 import { isKnown } from '@/core/bench/finding'
-import type { Build, UnitSystem } from '@/core/build'
-import { closedLiftMm, lobeOfDuration, type ClosedLobe } from '@/core/cam/closedLobe'
-import { camsOf, type Cam } from '@/core/engine'
+import type { Build, UnitSystem } from '@/core/document'
+import { closedLiftMm, lobeOfDuration, type ClosedLobe } from '@/core/geometry/valvetrain/closedLobe'
+import { camsOf, type Cam } from '@/core/geometry/valvetrain'
 import { splineAt } from '@/core/numerics/smoothingSpline'
-import { fromCanonical } from '@/core/quantity'
+import { fromCanonical } from '@/core/units'
 
 export interface LiftPoint {
   readonly degree: number

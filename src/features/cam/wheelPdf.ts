@@ -1,7 +1,13 @@
 import 'server-only'
 import type { Content } from 'pdfmake/interfaces'
-import { tapeGraduations, wheelGraduations, type Graduation, type WheelNumbering, type WheelTurns } from '@/core/cam/printedWheel'
-import { isInside, type Position, type Sheet } from '@/core/trueScale/sheets'
+import {
+  tapeGraduations,
+  wheelGraduations,
+  type Graduation,
+  type WheelNumbering,
+  type WheelTurns,
+} from '@/core/geometry/valvetrain/printedWheel'
+import { isInside, type Position, type Sheet } from '@/core/geometry/sheets/sheets'
 import { pdfOf, type SheetSize } from '../printer'
 import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '../trueScale'
 

@@ -2,7 +2,7 @@
 import { useCallback } from 'react'
 import { bench } from '@/core/benches/clearance/clearance'
 import { standardUncertainty } from '@/core/metrology'
-import { differenceInUnit, fromCanonical } from '@/core/quantity'
+import { differenceInUnit, fromCanonical } from '@/core/units'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 import { WorkRow } from '@/features/bench/WorkRow'

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useState } from 'react'
-import { camKind, camsOf, isHighProfile, type Cam } from '@/core/engine'
+import { camKind, camsOf, isHighProfile, type Cam } from '@/core/geometry/valvetrain'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 import { WorkRow } from '@/features/bench/WorkRow'

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import type { PhasingMap } from '@/core/benches/clearance'
-import type { UnitSystem } from '@/core/build'
-import { formatQuantity } from '@/core/quantity'
+import type { UnitSystem } from '@/core/document'
+import { formatQuantity } from '@/core/units'
 import { GAP_UNIT } from './gapLines'
 
 const Svg = styled.svg`

@@ -4,12 +4,12 @@ import { judgedLash, lashWhenRead } from '@/core/benches/clearance/lash'
 import { camOf, isBound, valveDrop } from '@/core/benches/clearance/drop'
 import { nearestOfValve } from '@/core/benches/clearance/ownLobe'
 import { dialDegrees, travelStation, withLash } from '@/core/benches/clearance/dial'
-import type { Build, UnitSystem } from '@/core/build'
-import { figureAt } from '@/core/build/figures'
-import { gapMm, type ValveSweep } from '@/core/clearance/closest'
-import { camKind, cylinderOfValve, valvePlaces, type CamKind } from '@/core/engine'
+import type { Build, UnitSystem } from '@/core/document'
+import { figureAt } from '@/core/document/figures'
+import { gapMm, type ValveSweep } from '@/core/geometry/valvetrain/closest'
+import { camKind, cylinderOfValve, valvePlaces, type CamKind } from '@/core/geometry/valvetrain'
 import { expand } from '@/core/metrology'
-import { fromCanonical } from '@/core/quantity'
+import { fromCanonical } from '@/core/units'
 
 export const GAP_UNIT = { metric: 'mm', inch: 'in' } as const
 const STEP_DEG = 1

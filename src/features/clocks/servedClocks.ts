@@ -1,5 +1,5 @@
 import { clocksOfBuild, type Clock, type Walk } from '@/core/walk'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { dueWords, runningWords } from '@/wording/clocks'
 
 /** A clock as pages are sent it: what to say while it runs and after, and where it leads. */

@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useMemo } from 'react'
 import { cylinderStates } from '@/core/benches/compression'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { standardUncertainty } from '@/core/metrology'
 import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'

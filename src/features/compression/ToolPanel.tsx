@@ -1,7 +1,7 @@
 'use client'
 import { useMemo } from 'react'
 import { cylinderStates, gasketRack, ratioCost, type Cause, type RatioCost } from '@/core/benches/compression'
-import type { Build, UnitSystem } from '@/core/build'
+import type { Build, UnitSystem } from '@/core/document'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'

@@ -1,5 +1,5 @@
-import type { Gauge } from '@/core/build'
-import { differenceInUnit, differenceToCanonical, type UnitId } from '@/core/quantity'
+import type { Gauge } from '@/core/document'
+import { differenceInUnit, differenceToCanonical, type UnitId } from '@/core/units'
 
 /** A gauge card as it is typed. */
 export interface CardFields {

@@ -1,5 +1,5 @@
 'use client'
-import type { Spec, UnitSystem } from '@/core/build'
+import type { Spec, UnitSystem } from '@/core/document'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { TextField } from '@/ui/fields'
 import { useKeptText } from '@/ui/useKeptText'

@@ -1,5 +1,5 @@
 'use client'
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 import { Words } from '@/features/paper/Words'
 import { Section, SectionTitle } from '@/ui/Page'
 import { Fields } from './GroupFields'

@@ -1,8 +1,8 @@
 'use client'
 import { memo, type MouseEvent } from 'react'
 import styled from 'styled-components'
-import type { Joint } from '@/core/build'
-import { cylinderPlaces, type EngineLayout } from '@/core/engine'
+import type { Joint } from '@/core/document'
+import { cylinderPlaces, type EngineLayout } from '@/core/geometry/crank'
 import { bankOf, drawnSpacingMm, jointPitchMm, type Position } from '@/core/joints'
 import { numerals } from '@/ui/GlobalStyle'
 

@@ -2,8 +2,8 @@
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
-import type { Joint, UnitSystem } from '@/core/build'
-import type { EngineLayout } from '@/core/engine'
+import type { Joint, UnitSystem } from '@/core/document'
+import type { EngineLayout } from '@/core/geometry/crank'
 
 import {
   jointsOf,

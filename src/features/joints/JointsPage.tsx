@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import styled from 'styled-components'
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 import { fastenersLeftOut, jointsOf, planIssues, runsOf, tightRun, type Run } from '@/core/joints'
 import { useDevice } from '@/ui/device'
 import { numerals, PHONE } from '@/ui/GlobalStyle'

@@ -1,5 +1,5 @@
 'use client'
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 import { leftMs, restMs, sealedAt, type JointClock, type Run } from '@/core/joints'
 import { clockWords } from '../clocks/clockWords'
 import { About, Caption, Countdown } from './runLayout'

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { retiredIn } from '@/core/benches/fasteners/ledger'
-import type { Joint, UnitSystem } from '@/core/build'
+import type { Joint, UnitSystem } from '@/core/document'
 import {
   clocksOf,
   holdRefusals,

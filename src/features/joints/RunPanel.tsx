@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 import { hasHigherNeighbours, hasTouched, isSealed, leftOut, oddAngles, type Run, type RunWay } from '@/core/joints'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'

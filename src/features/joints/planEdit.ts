@@ -1,4 +1,4 @@
-import type { Joint, JointGroup } from '@/core/build'
+import type { Joint, JointGroup } from '@/core/document'
 
 /** Stores a joint planned otherwise; the words are the reason of the revision. */
 export type ChangeJoint = (words: string, next: (joint: Joint) => Joint) => void

@@ -1,5 +1,5 @@
-import type { Joint, UnitSystem } from '@/core/build'
-import type { EngineLayout } from '@/core/engine'
+import type { Joint, UnitSystem } from '@/core/document'
+import type { EngineLayout } from '@/core/geometry/crank'
 import type { JointClock, Run, RunRefusal, RunWay } from '@/core/joints'
 import type { Said } from './useRuns'
 import type { useWrench } from './useWrench'

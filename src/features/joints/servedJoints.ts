@@ -1,5 +1,5 @@
 import type { LedgerLine } from '@/core/benches/fasteners'
-import type { BuildDocument, Pull, Spec } from '@/core/build'
+import type { BuildDocument, Pull, Spec } from '@/core/document'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
 
 /** A build as the pages of its joints are sent it: what is planned, and every pull there was. */

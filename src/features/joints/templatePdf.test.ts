@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { jointsOf } from '@/core/joints'
-import { sheetsOf } from '@/core/trueScale/sheets'
+import { sheetsOf } from '@/core/geometry/sheets/sheets'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { lengthMm, linesOf, MM_PER_PT, type Line } from '../../../tests/support/printedLines'
 import { templatePdf } from './templatePdf'

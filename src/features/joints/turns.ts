@@ -1,4 +1,4 @@
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 
 /** The number written on each fastener: its turn in the order, group by group, as on the casting. */
 export function turnsOf({ fasteners, groups }: Joint): readonly string[] {

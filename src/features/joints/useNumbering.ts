@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useState } from 'react'
-import type { Joint } from '@/core/build'
+import type { Joint } from '@/core/document'
 import { centreOut, numberIssues, spiral, type OrderIssue } from '@/core/joints'
 import { withGroup, type ChangeJoint } from './planEdit'
 

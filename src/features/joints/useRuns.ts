@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import type { Joint, Pull } from '@/core/build'
+import type { Joint, Pull } from '@/core/document'
 import { runsOf, type Run, type RunWay } from '@/core/joints'
 import { useEntries } from '../bench/useEntries'
 import { serverStamp } from '../clocks/serverTime'

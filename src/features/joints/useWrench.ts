@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { Run } from '@/core/joints'
-import { UNITS } from '@/core/quantity'
+import { UNITS } from '@/core/units'
 import { useLiveGauges } from '../bench/useLiveGauges'
 import type { LivePress } from '../bench/gaugeStream'
 import type { Said } from './useRuns'

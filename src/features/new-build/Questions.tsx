@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import { crankStyles } from '@/core/engine'
+import { crankStyles } from '@/core/geometry/crank'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { SectionTitle } from '@/ui/Page'
 import { DUTY_CHOICES, FUEL_CHOICES } from '@/wording'

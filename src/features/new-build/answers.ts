@@ -1,7 +1,7 @@
 import { freshSpec } from '@/core/benches'
-import type { DutyUse, Fuel, PaperNumber, Spec, UnitSystem } from '@/core/build'
-import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/engine'
-import { parseEntry, type Kind, type UnitId } from '@/core/quantity'
+import type { DutyUse, Fuel, PaperNumber, Spec, UnitSystem } from '@/core/document'
+import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/geometry/crank'
+import { parseEntry, type Kind, type UnitId } from '@/core/units'
 import { entryIssueWords } from '@/wording'
 
 /** What is answered before a build begins, as it is typed and chosen. */

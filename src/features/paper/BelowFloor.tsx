@@ -1,8 +1,8 @@
 'use client'
 import { useState } from 'react'
 import type { LimitDefinition } from '@/core/benches'
-import type { Limit, UnitSystem } from '@/core/build'
-import { formatQuantity } from '@/core/quantity'
+import type { Limit, UnitSystem } from '@/core/document'
+import { formatQuantity } from '@/core/units'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 

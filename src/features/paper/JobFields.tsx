@@ -1,5 +1,5 @@
 'use client'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { ChoiceRow } from '@/ui/fields'
 import { DUTY_CHOICES, FUEL_CHOICES } from '@/wording'

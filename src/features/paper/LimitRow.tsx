@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { isBelowFloor } from '@/core/bench/belowFloor'
 import type { LimitDefinition } from '@/core/benches'
-import type { Limit, LimitId, Spec, UnitSystem } from '@/core/build'
+import type { Limit, LimitId, Spec, UnitSystem } from '@/core/document'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'
 import { limitWords } from '@/wording'

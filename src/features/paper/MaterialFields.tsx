@@ -1,6 +1,14 @@
 'use client'
-import type { Materials } from '@/core/build'
-import { BLOCK_MATERIALS, CRANK_MATERIALS, EXPANSION, ROD_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, type Expansion } from '@/core/engine'
+import type { Materials } from '@/core/document'
+import {
+  BLOCK_MATERIALS,
+  CRANK_MATERIALS,
+  EXPANSION,
+  ROD_MATERIALS,
+  PISTON_MATERIALS,
+  RING_MATERIALS,
+  type Expansion,
+} from '@/core/geometry/materials'
 import { ChoiceRow } from '@/ui/fields'
 import type { SpecEdit } from '@/features/spec/useSpec'
 

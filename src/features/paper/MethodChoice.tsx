@@ -1,5 +1,5 @@
 'use client'
-import type { MethodDefinition, MethodKey, Methods } from '@/core/build'
+import type { MethodDefinition, MethodKey, Methods } from '@/core/document'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { ChoiceRow } from '@/ui/fields'
 

@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import { METHODS } from '@/core/benches'
-import type { MethodKey } from '@/core/build'
+import type { MethodKey } from '@/core/document'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { ChoiceRow } from '@/ui/fields'
 import { RULE_WORDS } from '@/wording'

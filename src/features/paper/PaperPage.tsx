@@ -11,7 +11,7 @@ import {
   type Spec,
   type StockKind,
   type UnitSystem,
-} from '@/core/build'
+} from '@/core/document'
 import { Button, LinkButton } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { useDevice } from '@/ui/device'

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { formatKnown, formatKnownSize, parseEntry, UNITS, type DeadCentre, type Kind, type UnitId } from '@/core/quantity'
+import { formatKnown, formatKnownSize, parseEntry, UNITS, type DeadCentre, type Kind, type UnitId } from '@/core/units'
 import { TextField } from '@/ui/fields'
 import { entryIssueWords } from '@/wording'
 

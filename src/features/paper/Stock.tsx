@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { Spec, StockDefinition, StockKind, UnitSystem } from '@/core/build'
+import type { Spec, StockDefinition, StockKind, UnitSystem } from '@/core/document'
 import { STOCK } from '@/core/benches'
 import type { SpecEdit } from '@/features/spec/useSpec'
 import { Button } from '@/ui/Button'

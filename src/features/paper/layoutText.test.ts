@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { freshLayout } from '@/core/build'
-import { firingIntervals, topsDeg, type EngineLayout, type LayoutKind } from '@/core/engine'
+import { freshLayout } from '@/core/document'
+import { firingIntervals, topsDeg, type EngineLayout, type LayoutKind } from '@/core/geometry/crank'
 import { countedOtherwise, degreedFrom, layoutFrom, textOf } from './layoutText'
 
 const engine = (kind: LayoutKind, cylinders: number, bankAngleDeg = 90): EngineLayout =>

@@ -1,4 +1,5 @@
-import { degreedIssue, firingIssues, renumbered, type Counting, type EngineLayout } from '@/core/engine'
+import { degreedIssue } from '@/core/geometry/valvetrain'
+import { firingIssues, renumbered, type Counting, type EngineLayout } from '@/core/geometry/crank'
 import { capital } from '@/wording'
 import { DEGREED_WORDS, firingIssueWords } from '@/wording/layout'
 

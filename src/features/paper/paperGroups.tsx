@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import { BENCHES, PAPER_KEYS, type BenchId } from '@/core/benches'
-import type { PaperKey } from '@/core/build'
+import type { PaperKey } from '@/core/document'
 
 const GroupTitle = styled.h3`
   border-bottom: 1px solid var(--hairline);

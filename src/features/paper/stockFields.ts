@@ -1,6 +1,6 @@
 /** What a kind of part asks for, and what was filled in, without the form that shows it. */
-import type { StockDefinition, StockNumber, StockPart, StockWord, UnitSystem } from '@/core/build'
-import { formatKnown, parseEntry, UNITS, type UnitId } from '@/core/quantity'
+import type { StockDefinition, StockNumber, StockPart, StockWord, UnitSystem } from '@/core/document'
+import { formatKnown, parseEntry, UNITS, type UnitId } from '@/core/units'
 
 /** A part as it lies on the shelf, whatever its kind. */
 export type AnyPart = Readonly<StockPart & Record<string, string | number | undefined>>

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { benchesOf, type BenchId } from '@/core/benches'
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import { PAPER_GROUPS } from './paperGroups'
 
 /** Lines of one bench: its numbers on paper, how it measures, or its limits. */

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { daysLate, isAwaited, type Part } from '@/core/parts'
 import { waitsForPart } from '@/core/walk/partSteps'
 import { Button, LinkButton } from '@/ui/Button'

@@ -1,5 +1,5 @@
 'use client'
-import type { Spec, UnitSystem } from '@/core/build'
+import type { Spec, UnitSystem } from '@/core/document'
 import { misfitsOf, spentOn, weakestParts, type Asked, type Part } from '@/core/parts'
 import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'

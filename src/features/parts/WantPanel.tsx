@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { CAM_MATERIALS, GEAR_MATERIALS, PART_KINDS, type Part } from '@/core/parts'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'

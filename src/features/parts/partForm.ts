@@ -1,5 +1,5 @@
 import { PARTS, type GearMaterial, type CamMaterial, type PartKindId, type RatingId } from '@/core/parts/kinds'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { printed } from '@/core/numerics/printed'
 import type { Part } from '@/core/parts'
 import { RATING_WORDS } from '@/wording/parts'

@@ -1,5 +1,5 @@
 import { openBuild } from '@/core/benches'
-import type { BuildDocument, Entry, Spec } from '@/core/build'
+import type { BuildDocument, Entry, Spec } from '@/core/document'
 import { askedOf, type Asked } from '@/core/parts'
 import { stepsOf } from '@/core/walk'
 import { stepTitle } from '@/wording/walk'

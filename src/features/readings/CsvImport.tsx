@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { Build, BuildDocument } from '@/core/build'
+import type { Build, BuildDocument } from '@/core/document'
 import { csvTemplate, type CsvReport } from '@/core/files'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'

@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { openBuild } from '@/core/benches'
-import type { BuildDocument, Reading } from '@/core/build'
+import type { BuildDocument, Reading } from '@/core/document'
 import type { CsvReport } from '@/core/files'
 import { documentOf } from '@/features/bench/documentOf'
 import { readCsvInWorker } from '@/workers/csv'

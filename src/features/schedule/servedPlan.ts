@@ -13,7 +13,7 @@ import {
   type Slip,
   type SlipCause,
 } from '@/core/schedule'
-import type { StageId } from '@/core/build/walkStages'
+import type { StageId } from '@/core/document/walkStages'
 import type { AwaitedPart } from '@/core/walk'
 import type { BuildSummary } from '../board/summary'
 

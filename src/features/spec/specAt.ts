@@ -1,4 +1,4 @@
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 
 export interface Stored {
   readonly spec: Spec

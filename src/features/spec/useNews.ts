@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useRef } from 'react'
-import type { Entry } from '@/core/build'
+import type { Entry } from '@/core/document'
 
 /** What is heard of a build while its page is looked at. */
 export interface NewsListener {

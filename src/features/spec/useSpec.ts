@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useMemo, useRef, useState } from 'react'
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import { send } from '../send'
 import { latestOf, specAt, type Stored } from './specAt'
 import { useNews } from './useNews'

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { StageId } from '@/core/build/walkStages'
+import type { StageId } from '@/core/document/walkStages'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { SidePanel } from '@/ui/SidePanel'

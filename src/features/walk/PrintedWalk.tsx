@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { WALK_STAGES } from '@/core/build/walkStages'
+import { WALK_STAGES } from '@/core/document/walkStages'
 import type { WalkStep } from '@/core/walk'
 import { STAGE_WORDS, stepCaution, stepTitle, stepWhy, waitsWords } from '@/wording/walk'
 

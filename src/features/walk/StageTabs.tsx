@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import { WALK_STAGES, type StageId } from '@/core/build/walkStages'
+import { WALK_STAGES, type StageId } from '@/core/document/walkStages'
 import type { WalkStep } from '@/core/walk'
 import { NARROW, PHONE } from '@/ui/GlobalStyle'
 import { STAGE_WORDS } from '@/wording/walk'

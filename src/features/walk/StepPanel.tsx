@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import type { WalkStep } from '@/core/walk'
 import { Button } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'

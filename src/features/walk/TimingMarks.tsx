@@ -1,4 +1,4 @@
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import type { StepName, WalkStep } from '@/core/walk'
 import { Notice } from '@/ui/Page'
 import { capital } from '@/wording'

@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import type { StageId } from '@/core/build/walkStages'
+import type { StageId } from '@/core/document/walkStages'
 import type { WalkStep } from '@/core/walk'
 import { Button } from '@/ui/Button'
 import { NARROW, PHONE } from '@/ui/GlobalStyle'

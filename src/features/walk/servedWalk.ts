@@ -1,5 +1,5 @@
 import { openBuild } from '@/core/benches'
-import type { BuildDocument, Entry, Spec } from '@/core/build'
+import type { BuildDocument, Entry, Spec } from '@/core/document'
 import type { PhotoCard } from '@/core/files'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { walkOf, type Walk } from '@/core/walk'

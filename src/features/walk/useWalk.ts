@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useEffect, useMemo } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import type { ChangeEntry, StepEntry } from '@/core/build'
+import type { ChangeEntry, StepEntry } from '@/core/document'
 import type { ChangeId, WalkStep } from '@/core/walk'
 import { useRefresh } from '@/ui/useRefresh'
 import { useEntries } from '../bench/useEntries'

@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
-import type { ChangeEntry, StepEntry } from '@/core/build'
+import type { ChangeEntry, StepEntry } from '@/core/document'
 import type { ChangeId, WalkStep } from '@/core/walk'
 import { mayMove, withOwnStep, withStepMoved } from '@/core/walk/edit'
 import { useDevice } from '@/ui/device'

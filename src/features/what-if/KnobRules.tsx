@@ -1,7 +1,7 @@
 'use client'
 import { memo } from 'react'
 import styled from 'styled-components'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { PARTS, type KnobHere, type Part } from '@/core/whatIf'
 import { numerals } from '@/ui/GlobalStyle'
 import { KNOB_HINTS, PART_WORDS, settingWords } from '@/wording/whatIf'

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import type { OutputId } from '@/core/bench/bench'
 import type { Headline, Span } from '@/core/whatIf'
 import { Button } from '@/ui/Button'

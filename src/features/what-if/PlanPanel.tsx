@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'

@@ -1,5 +1,5 @@
 'use client'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { variantOf, type Binding, type Settings, type Variant } from '@/core/whatIf'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'

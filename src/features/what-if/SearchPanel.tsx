@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useState } from 'react'
-import type { UnitSystem } from '@/core/build'
+import type { UnitSystem } from '@/core/document'
 import { combinationsOf, type Searched } from '@/core/whatIf'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'

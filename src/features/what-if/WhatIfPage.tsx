@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OutputId } from '@/core/bench/bench'
-import { withChanges } from '@/core/build/changes'
+import { withChanges } from '@/core/document/changes'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
 import { Button } from '@/ui/Button'

@@ -1,6 +1,6 @@
 /** What is typed where a search is asked for, and the question it comes to. */
-import type { Build, UnitSystem } from '@/core/build'
-import { formatNumber, parseEntry, toCanonical, type Kind, type UnitId } from '@/core/quantity'
+import type { Build, UnitSystem } from '@/core/document'
+import { formatNumber, parseEntry, toCanonical, type Kind, type UnitId } from '@/core/units'
 import { limitsOf, SEARCHED, shownAs, type Bounds, type Goal, type KnobHere, type Question, type Searched } from '@/core/whatIf'
 import { settingNumber } from '@/wording/whatIf'
 import { stepsAbout } from './stepsAbout'

@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { GROWTH } from '@/core/benches'
-import { openBuildWith, withSpec, type Build } from '@/core/build'
+import { openBuildWith, withSpec, type Build } from '@/core/document'
 import { knobsOf, todayOf, variantOf, type KnobHere, type Part, type Settings, type Today, type Variant } from '@/core/whatIf'
 import { documentServed, type ServedBuild } from '../bench/servedBuild'
 import { useSpec, type SpecEdit } from '../spec/useSpec'

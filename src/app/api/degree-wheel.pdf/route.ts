@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { WHEEL_NUMBERINGS, WHEEL_TURNS } from '@/core/cam/printedWheel'
+import { WHEEL_NUMBERINGS, WHEEL_TURNS } from '@/core/geometry/valvetrain/printedWheel'
 import { wheelPdf } from '@/features/cam/wheelPdf'
 import { answering, refused } from '../../answer'
 import { attachment } from '../../attachment'

@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import type { Gauge } from '@/core/build'
+import type { Gauge } from '@/core/document'
 import { gaugeSchema } from '@/core/files'
 import { database } from '@/data/database'
 import { answering, bodyOf, refused } from '../../answer'

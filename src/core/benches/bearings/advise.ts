@@ -1,6 +1,6 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import { judge } from '../../metrology'
-import { withSpec } from '../../build/build'
+import { withSpec } from '../../document/build'
 import type { Advice, AdvisingBench, Cost, Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
 import type { BearingOutput } from './definition'

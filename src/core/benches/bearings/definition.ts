@@ -2,7 +2,7 @@ import type { BenchDefinition } from '../../bench/bench'
 import type { methods } from './methods'
 import type { stock } from './stock'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     bearings: typeof definition & { methods: typeof methods; stock: typeof stock }
   }

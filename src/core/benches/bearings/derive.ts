@@ -1,8 +1,9 @@
-import type { Build } from '../../build/build'
-import { paperAt, readingAt } from '../../build/figures'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { EXPANSION, mainNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt, readingAt } from '../../document/figures'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { EXPANSION } from '../../geometry/materials'
+import { mainNumbers } from '../../geometry/crank'
 import { apart, assumedFigure, difference, expand, leftOut, resultOf, type Figure } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { checkAt } from '../../bench/checks'
@@ -183,7 +184,7 @@ function journalSize(build: Build, journal: Journal): Derived {
 }
 
 /** Mains in the order in which their caps were tightened: that in which the torque to turn was read. */
-const tightenedMains = quantity('tightenedMains', (build): string =>
+const tightenedMains = derivation('tightenedMains', (build): string =>
   mainNumbers(build.spec.layout)
     .flatMap((main) => {
       const reading = build.readings.current.get(stationId('bearings.spin', { main }))

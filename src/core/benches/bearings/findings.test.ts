@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { withEntries, type Build } from '@/core/build'
+import { withEntries, type Build } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, stamp, TODAY, verdictOf as verdict, withReading as read, withSpecOf as spec } from '../../../../tests/support/builds'

@@ -1,5 +1,5 @@
-import type { Duty, Limit } from '../../build/types'
-import { sharedPins } from '../../engine'
+import type { Duty, Limit } from '../../document/types'
+import { sharedPins } from '../../geometry/crank'
 import type { Presets } from '../../bench/bench'
 import { isRace, isNotStated } from '../../bench/duty'
 import { inThou } from '../../bench/inThou'

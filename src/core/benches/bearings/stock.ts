@@ -1,4 +1,4 @@
-import type { Part, StockDefinition } from '../../build/stock'
+import type { Part, StockDefinition } from '../../document/stock'
 
 const WALL = { kind: 'length', units: { metric: 'um', inch: 'thou' } } as const
 const HALF_THOU_MM = 0.0127

@@ -1,4 +1,4 @@
-import type { Place } from '../../build/types'
+import type { Place } from '../../document/types'
 import { numberAt, sized, type Truth } from '../../twin/truth'
 import type { BearingCharacteristic } from './definition'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Spec } from '@/core/build'
+import type { Spec } from '@/core/document'
 import { soundBuild, valueOf, withSpecOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { bores } from '.'

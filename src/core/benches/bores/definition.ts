@@ -1,9 +1,9 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
 import type { methods } from './methods'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     bores: typeof definition & { methods: typeof methods }
   }

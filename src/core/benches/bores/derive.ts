@@ -1,17 +1,17 @@
-import type { Build } from '../../build/build'
-import { readingAt } from '../../build/figures'
-import { quantity } from '../../build/remembered'
-import { stationId } from '../../build/place'
+import type { Build } from '../../document/build'
+import { readingAt } from '../../document/figures'
+import { derivation } from '../../document/remembered'
+import { stationId } from '../../document/place'
 import { apart, difference, expand, resultOf, type Figure } from '../../metrology'
 import { largestOf, smallestOf } from '../../bench/extremeFigure'
-import { paperAt } from '../../build/figures'
+import { paperAt } from '../../document/figures'
 import type { Finding, Missing, Remark } from '../../bench/bench'
-import { boreReading, boreReadings, incompleteBore, measuredBore, missingBore } from '../../quantities/boreDiameter'
-import { BORE_AXES, BORE_DEPTHS } from '../../quantities/boreStations'
+import { boreReading, boreReadings, incompleteBore, measuredBore, missingBore } from '../../shared/boreDiameter'
+import { BORE_AXES, BORE_DEPTHS } from '../../shared/boreStations'
 import { perCylinder } from '../../bench/engineWide'
 import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
-import { pistonIn } from '../../quantities/fitted'
-import { taperByRing } from '../../quantities/ringGap'
+import { pistonIn } from '../../shared/fitted'
+import { taperByRing } from '../../shared/ringGap'
 import { definition, type BoreOutput } from './definition'
 import { boreOffPaper, outOfRound, pistonClearance, taper } from './formulas'
 import { banksOf, deckFinishStations, DIRECTIONS, facePlace, FACES, type Face } from './stations'
@@ -37,7 +37,7 @@ export function derive(build: Build): Finding[] {
 }
 
 /** Piston to wall of a cylinder with the piston that is to go into it. */
-export const clearanceOf = quantity('pistonClearance', (build, cylinder: number): Derived => {
+export const clearanceOf = derivation('pistonClearance', (build, cylinder: number): Derived => {
   const mark = pistonIn(build, cylinder)
   const bore = smallestBore(build, cylinder)
   const skirt = readingAt(build, 'bores.skirt', { cylinder: mark })
@@ -54,7 +54,7 @@ export const clearanceOf = quantity('pistonClearance', (build, cylinder: number)
 })
 
 /** The smallest diameter read, once at least one depth was read on both axes. */
-export const smallestBore = quantity('smallestBore', (build, cylinder: number): Derived => {
+export const smallestBore = derivation('smallestBore', (build, cylinder: number): Derived => {
   const read = boreReadings(build, cylinder)
   if (!isKnown(measuredBore(build, cylinder))) return { missing: missingBore(cylinder, 'middle') }
   return {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { startingLimits } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { find, soundBuild, verdictOf, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { bores } from '.'
 import { DIRECTIONS } from './stations'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type Build } from '@/core/build'
+import { type Build } from '@/core/document'
 import type { Finding } from '@/core/bench/bench'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -7,7 +7,7 @@ import { find, TODAY, verdictOf as verdict, withReading as read, withSpecOf as s
 import { expectNear } from '../../../../tests/support/expectNear'
 import { standardUncertainty } from '../../metrology'
 import { bores, matchPistons } from '.'
-import { withPistons } from '../../quantities/fitted'
+import { withPistons } from '../../shared/fitted'
 import { openBuild } from '..'
 
 const tern = openBuild(demoDocument(DEMO_BUILDS[0]!, TODAY))

@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
-import { cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { cylinderNumbers } from '../../geometry/crank'
 import { matchEvenly } from '../../numerics/matching'
 import { isKnown } from '../../bench/finding'
-import { readingAt } from '../../build/figures'
+import { readingAt } from '../../document/figures'
 import { clearanceTarget } from './presets'
 import { smallestBore } from './derive'
 

@@ -1,7 +1,7 @@
-import type { Build } from '../../build/build'
-import type { Limit, Materials, Spec } from '../../build/types'
+import type { Build } from '../../document/build'
+import type { Limit, Materials, Spec } from '../../document/types'
 import type { Presets } from '../../bench/bench'
-import { UNITS } from '../../quantity'
+import { UNITS } from '../../units'
 import { inThou } from '../../bench/inThou'
 import { isGentle, isSustained, isNotStated } from '../../bench/duty'
 

@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
-import { stationId, type Place } from '../../build/place'
-import { bankCount, cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { stationId, type Place } from '../../document/place'
+import { bankCount, cylinderNumbers } from '../../geometry/crank'
 import type { Station } from '../../bench/bench'
-import { boreStations } from '../../quantities/boreStations'
+import { boreStations } from '../../shared/boreStations'
 
 /** The bores, then the skirts by the mark on each piston, then the deck faces. */
 export function stations(build: Build): readonly Station[] {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { stationId, withSpec, type Build } from '@/core/build'
-import { withChanges, withPlannedAfter } from '@/core/build/changes'
-import { freshLayout } from '@/core/build/fresh'
+import { stationId, withSpec, type Build } from '@/core/document'
+import { withChanges, withPlannedAfter } from '@/core/document/changes'
+import { freshLayout } from '@/core/document/fresh'
 import { makeEngine, SimulatedGauges } from '@/core/twin'
 import { startingLimits, TRUTHS } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -21,7 +21,7 @@ import { adviceOf, at, by, codes, engine, number, onPaper, WHEEL } from '../../.
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
-import { cardNumber } from '../../quantities/camCard'
+import { cardNumber } from '../../shared/camCard'
 import { loopOf } from './loop'
 
 /** Cams: what the demo hides is found by every way of reading; slips and contradictions are said; what is set reads right. */

@@ -1,12 +1,12 @@
 /** What turns the cams: its marks as they were found, and whether its sprockets are in line. */
-import type { Build } from '../../build/build'
-import { stationId } from '../../build/place'
-import { camsOf, cylinderOfCam, onOneShaft, type Cam, type CamDrive, type DriveWheel } from '../../engine'
-import { toothDeg } from '../../cam'
+import type { Build } from '../../document/build'
+import { stationId } from '../../document/place'
+import { camsOf, cylinderOfCam, onOneShaft, type Cam, type CamDrive, type DriveWheel } from '../../geometry/valvetrain'
+import { toothDeg } from '../../geometry/valvetrain'
 import { apart, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { asTurnedBack, isOnceProven, tdcOf } from '../../quantities/camMotion/wheel'
+import { asTurnedBack, isOnceProven, tdcOf } from '../../shared/camMotion/wheel'
 
 /** Each depth is read so often (common practice). */
 export const DEPTH_REPEATS = [1, 2, 3] as const

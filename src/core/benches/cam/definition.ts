@@ -1,13 +1,13 @@
 import type { BenchDefinition } from '../../bench/bench'
-import type { CardNumber, LobeSlip } from '../../cam'
-import type { Cam } from '../../engine'
+import type { CardNumber, LobeSlip } from '../../geometry/valvetrain'
+import type { Cam } from '../../geometry/valvetrain'
 import type { Figure } from '../../metrology'
-import { CAM_PAPER, VALVE_PAPER } from '../../quantities/camPaper'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
-import type { ComparedAt, School } from '../../quantities/camMotion/schools'
+import { CAM_PAPER, VALVE_PAPER } from '../../shared/camPaper'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
+import type { ComparedAt, School } from '../../shared/camMotion/schools'
 import type { methods } from './methods'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     cam: typeof definition & { methods: typeof methods }
   }

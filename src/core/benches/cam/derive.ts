@@ -1,15 +1,15 @@
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { allWorkOn } from '../../build/work'
-import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, type Cam } from '../../engine'
-import { bothSides } from '../../cam/trueTdc'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { allWorkOn } from '../../document/work'
+import { bankOfCam, camKind, camsOf, cylinderOfCam, isHighProfile, type Cam } from '../../geometry/valvetrain'
+import { bothSides } from '../../geometry/valvetrain/trueTdc'
 import { resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
 import { allOf, asRead, finding, isKnown, type Derived } from '../../bench/finding'
-import type { Subject } from '../../build/place'
-import { afterWork } from '../../quantities/afterWork'
-import { cardCentreline, cardDisagreements, cardDuration } from '../../quantities/camCard'
-import { curveOf, curveRows, onCurve, peakLiftOf } from '../../quantities/camMotion/curve'
+import type { Subject } from '../../document/place'
+import { afterWork } from '../../shared/afterWork'
+import { cardCentreline, cardDisagreements, cardDuration } from '../../shared/camCard'
+import { curveOf, curveRows, onCurve, peakLiftOf } from '../../shared/camMotion/curve'
 import { definition, type CamOutput } from './definition'
 import {
   centreline,
@@ -22,13 +22,13 @@ import {
   schoolsApart,
   signOf,
   type School,
-} from '../../quantities/camMotion/schools'
-import { lobeLiftOf, valvesOfCam } from '../../quantities/camMotion/eachLobe'
+} from '../../shared/camMotion/schools'
+import { lobeLiftOf, valvesOfCam } from '../../shared/camMotion/eachLobe'
 import { centrelineSpread, liftSpread, lobeOff } from './lobes'
 import { depthsApart, foundOff, outOfLine, shaftsOf } from './camDrive'
 import { tdcCylinders } from './stations'
-import { offSeat, valveLiftOf } from '../../quantities/camMotion/valveMotion'
-import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from '../../quantities/camMotion/wheel'
+import { offSeat, valveLiftOf } from '../../shared/camMotion/valveMotion'
+import { dwellOff, markOff, proofsApart, stopPlace, throwsApart, wheelMoved, wheelTdc } from '../../shared/camMotion/wheel'
 
 const BY: Readonly<Record<School, CamOutput>> = {
   curve: 'cam.byCurve',

@@ -1,12 +1,13 @@
 /** All lobes, valve by valve: where each stands against the others of its cam, and how far it lifts. */
-import type { Build } from '../../build/build'
-import { lobePattern } from '../../cam/lobesAlong'
-import { bankOfCam, camKind, camOfValve, cylinderPlaces, onOneShaft, type Cam, type Valve, type ValvePlace } from '../../engine'
+import type { Build } from '../../document/build'
+import { lobePattern } from '../../geometry/valvetrain/lobesAlong'
+import { bankOfCam, camKind, camOfValve, onOneShaft, type Cam, type Valve, type ValvePlace } from '../../geometry/valvetrain'
+import { cylinderPlaces } from '../../geometry/crank'
 import { resultOf, standardUncertainty, type Figure, type FormulaText } from '../../metrology'
 import { spreadAcross } from '../../bench/engineWide'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Remark } from '../../bench/bench'
-import { lobeCentre, lobeLiftOf, placeOf, valvesOfCam } from '../../quantities/camMotion/eachLobe'
+import { lobeCentre, lobeLiftOf, placeOf, valvesOfCam } from '../../shared/camMotion/eachLobe'
 
 function centresOf(build: Build, cam: Cam): ReadonlyMap<Valve, Derived> {
   return new Map(valvesOfCam(build, cam).map(({ valve }) => [valve, lobeCentre(build, valve)]))

@@ -1,12 +1,12 @@
 /** Setting a cam is a loop: read, set, torqued, read again; tightening can move it, and the next time it is aimed off by that. */
-import type { Build } from '../../build/build'
-import { stationId } from '../../build/place'
-import type { Reading } from '../../build/types'
-import type { Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { stationId } from '../../document/place'
+import type { Reading } from '../../document/types'
+import type { Cam } from '../../geometry/valvetrain'
 import { isKnown } from '../../bench/finding'
-import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../quantities/camCard'
-import { signOf } from '../../quantities/camMotion/schools'
-import { tdcOf } from '../../quantities/camMotion/wheel'
+import { cardCentreline, cardDuration, checkLift, ratioRead } from '../../shared/camCard'
+import { signOf } from '../../shared/camMotion/schools'
+import { tdcOf } from '../../shared/camMotion/wheel'
 
 /** One round: where the events were read, and what had been set since the round before. */
 export interface LoopRound {

@@ -1,5 +1,5 @@
-import type { Limit, Spec } from '../../build/types'
-import type { LimitId } from '../../build/ids'
+import type { Limit, Spec } from '../../document/types'
+import type { LimitId } from '../../document/ids'
 import type { Presets } from '../../bench/bench'
 
 const PRACTICE = 'Preset: common practice'

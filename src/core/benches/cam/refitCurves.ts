@@ -1,12 +1,12 @@
-import type { Build } from '../../build/build'
-import { refits, type RefitSpread } from '../../cam/refits'
-import type { LobeEvents } from '../../cam'
-import { camsOf, type Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { refits, type RefitSpread } from '../../geometry/valvetrain/refits'
+import type { LobeEvents } from '../../geometry/valvetrain'
+import { camsOf, type Cam } from '../../geometry/valvetrain'
 import { standardUncertainty } from '../../metrology'
 import { isKnown } from '../../bench/finding'
-import { checkLift } from '../../quantities/camCard'
-import { curveOf, rowDoubt } from '../../quantities/camMotion/curve'
-import { tdcOf, WHEEL_OFF_U_DEG } from '../../quantities/camMotion/wheel'
+import { checkLift } from '../../shared/camCard'
+import { curveOf, rowDoubt } from '../../shared/camMotion/curve'
+import { tdcOf, WHEEL_OFF_U_DEG } from '../../shared/camMotion/wheel'
 
 /** Where the events of one measured lobe came out over many refits, as the wheel shows them. */
 export interface RefitOfCam {

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
-import { freshLayout } from '@/core/build/fresh'
+import type { Build, Spec } from '@/core/document'
+import { freshLayout } from '@/core/document/fresh'
 import { at, by, codes, engine, onPaper } from '../../../../tests/support/cams'
 import { find, ternDocument, valueOf, verdictOf, withReading, withSpecOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
 import { cam } from '.'
-import { dwellHalfDeg } from '../../quantities/camMotion/wheel'
+import { dwellHalfDeg } from '../../shared/camMotion/wheel'
 
 /** TDC where it is read, by what wheel, and what hangs on how the engine was turned. */
 const tern = openBuild(ternDocument)

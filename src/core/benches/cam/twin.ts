@@ -1,13 +1,14 @@
-import { closedHalfDurationDeg, closedLiftMm } from '../../cam/closedLobe'
-import { dropAtMm, middleOffDeg, wrapped } from '../../cam/trueTdc'
-import { camOfValve, cylinderOfCam, phasesDeg, pistonDropMm, topsDeg, valvePlaces, type Cam, type Crank } from '../../engine'
+import { closedHalfDurationDeg, closedLiftMm } from '../../geometry/valvetrain/closedLobe'
+import { dropAtMm, middleOffDeg, wrapped } from '../../geometry/valvetrain/trueTdc'
+import { camOfValve, cylinderOfCam, valvePlaces, type Cam } from '../../geometry/valvetrain'
+import { phasesDeg, pistonDropMm, topsDeg, type Crank } from '../../geometry/crank'
 import { rootBetween } from '../../numerics/roots'
-import type { Place } from '../../build/place'
+import type { Place } from '../../document/place'
 import type { Truth, VirtualHand } from '../../twin/truth'
-import { checkLift, lashOf, ratioRead, valueOr } from '../../quantities/camCard'
+import { checkLift, lashOf, ratioRead, valueOr } from '../../shared/camCard'
 import type { CamCharacteristic } from './definition'
-import { lobeExpectedDeg } from '../../quantities/camMotion/eachLobe'
-import { dwellHalfDeg } from '../../quantities/camMotion/wheel'
+import { lobeExpectedDeg } from '../../shared/camMotion/eachLobe'
+import { dwellHalfDeg } from '../../shared/camMotion/wheel'
 
 /** Piston below its top at the stop, or where the dial is turned back to. */
 const STOP_MM = { stop: 20, drop: 1.27 } as const

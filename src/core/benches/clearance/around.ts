@@ -1,20 +1,21 @@
 /** What else a valve or a piston can meet: the side of a pocket, another valve, the head; and a cam turned alone over a parked crank. */
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { quantity } from '../../build/remembered'
-import { allWorkOn } from '../../build/work'
-import { closestOverAllLifts, closestValves, valveToValveMm, type ValvePair } from '../../clearance/valveToValve'
-import { camKind, camsOf, onOneShaft, parkingAngle, type Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { derivation } from '../../document/remembered'
+import { allWorkOn } from '../../document/work'
+import { closestOverAllLifts, closestValves, valveToValveMm, type ValvePair } from '../../geometry/valvetrain/valveToValve'
+import { camKind, camsOf, onOneShaft, type Cam } from '../../geometry/valvetrain'
+import { parkingAngle } from '../../geometry/crank'
 import { assumedFigure, formula, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Missing } from '../../bench/bench'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { deckClearance } from '../../quantities/deckClearance'
-import { fromPaper } from '../../quantities/fromPaper'
-import { gasketOf } from '../../quantities/gasket'
-import { crankOnPaper, lobeMotion, withinCycle, type KnownMotion } from '../../quantities/camMotion/lobeMotion'
-import { runningLash, valveRatio } from '../../quantities/camMotion/valveMotion'
+import { deckClearance } from '../../shared/deckClearance'
+import { fromPaper } from '../../shared/fromPaper'
+import { gasketOf } from '../../shared/gasket'
+import { crankOnPaper, lobeMotion, withinCycle, type KnownMotion } from '../../shared/camMotion/lobeMotion'
+import { runningLash, valveRatio } from '../../shared/camMotion/valveMotion'
 import { closestOfCam } from './closest'
-import { centreline } from '../../quantities/camMotion/schools'
+import { centreline } from '../../shared/camMotion/schools'
 import { isBound, valveDrop } from './drop'
 import { stretchOf, takenUp } from './redline'
 import { alongValve, valveAngle } from './sweep'
@@ -289,7 +290,7 @@ function alongsideOther(build: Build, cam: Cam): Derived {
 }
 
 /** The same for either cam of the two: whichever is turned, the other may stand at any of its lifts. */
-const overAllLifts = quantity('valvesOverAllLifts', (build, intake: Cam, exhaust: Cam): Derived => {
+const overAllLifts = derivation('valvesOverAllLifts', (build, intake: Cam, exhaust: Cam): Derived => {
   const found = betweenParts(build, intake, exhaust)
   if ('missing' in found) return found
   const { figures, motions } = found

@@ -1,15 +1,15 @@
 import { Matrix, solve } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
 import { benchById, openBuild } from '@/core/benches'
-import { withSpec, type Build } from '@/core/build'
-import { applyChanges, withChanges, withChosenAfter, withPlannedAfter } from '@/core/build/changes'
+import { withSpec, type Build } from '@/core/document'
+import { applyChanges, withChanges, withChosenAfter, withPlannedAfter } from '@/core/document/changes'
 import { readingOf, soundBuild, ternDocument, valueOf, withReading, without } from '../../../../tests/support/builds'
 import { by, number, onPaper } from '../../../../tests/support/cams'
 import { adviceOf, at, codesOf, DIAL, found, LEAF, mmOf, unread } from '../../../../tests/support/clearances'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { pistonDropMm } from '../../engine'
+import { pistonDropMm } from '../../geometry/crank'
 import { expand } from '../../metrology'
-import { lobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { lobeMotion } from '../../shared/camMotion/lobeMotion'
 
 /** Valves over pistons: what the demo hides is found; every way of reading comes to the same drop; laws of what moves it. */
 const tern = openBuild(ternDocument)

@@ -1,5 +1,5 @@
 import type { Bench } from '../../bench/bench'
-import { hasValvesOverPistons } from '../../engine'
+import { hasValvesOverPistons } from '../../geometry/crank'
 import { definition } from './definition'
 import { derive } from './derive'
 import { stations } from './stations'

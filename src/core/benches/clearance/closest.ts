@@ -1,15 +1,15 @@
 /** How near each valve comes to its piston, standing still; and how far its cam may be moved before one comes too near. */
-import type { Build } from '../../build/build'
-import { quantity } from '../../build/remembered'
-import { phasedGapMm, type Phased } from '../../clearance/closest'
-import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { derivation } from '../../document/remembered'
+import { phasedGapMm, type Phased } from '../../geometry/valvetrain/closest'
+import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam } from '../../geometry/valvetrain'
 import { expand, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { rootBetween } from '../../numerics/roots'
 import type { Remark } from '../../bench/bench'
 import { againstOthers, everyCylinder, knownFigures, oddOneOut } from '../../bench/engineWide'
 import { isAnsweredFor, isBelowFloor } from '../../bench/belowFloor'
 import { isKnown, ONLY_SAID, type Derived, type Interval } from '../../bench/finding'
-import { deckClearance } from '../../quantities/deckClearance'
+import { deckClearance } from '../../shared/deckClearance'
 import { camOf, isBound, valveDrop, type Bound } from './drop'
 import { FLOOR_MM } from './floor'
 import { judgedLash } from './lash'
@@ -25,7 +25,7 @@ const CLOSEST: FormulaText = {
 }
 
 /** The closest approach of a valve to its piston over the turn, at the lash it is judged at. */
-export const closest = quantity('valveClosest', (build, valve: string): Derived => {
+export const closest = derivation('valveClosest', (build, valve: string): Derived => {
   const cam = camOf(build, valve)
   const drop = valveDrop(build, valve)
   // A sweep of a valve nobody has read is a sweep for nothing.
@@ -58,7 +58,7 @@ export const closest = quantity('valveClosest', (build, valve: string): Derived 
 const WORTH_NAMING_MM = 0.03
 
 /** Said of a cylinder whose piston stands apart: its valves follow it. */
-const pistonApart = quantity(`${ONLY_SAID}pistonApart`, (build, cylinder: number): readonly Remark[] => {
+const pistonApart = derivation(`${ONLY_SAID}pistonApart`, (build, cylinder: number): readonly Remark[] => {
   const decks = knownFigures(everyCylinder(build, deckClearance))
   const found = againstOthers('length', decks, cylinder)
   if (!found || oddOneOut(decks) !== cylinder) return []

@@ -1,12 +1,12 @@
 import type { BenchDefinition } from '../../bench/bench'
-import { CAM_PAPER, VALVE_PAPER } from '../../quantities/camPaper'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
-import type { Cam } from '../../engine'
+import { CAM_PAPER, VALVE_PAPER } from '../../shared/camPaper'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
+import type { Cam } from '../../geometry/valvetrain'
 import { FLOOR_MM } from './floor'
 import type { methods } from './methods'
 import type { stock } from './stock'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     clearance: typeof definition & { methods: typeof methods; stock: typeof stock }
   }

@@ -1,16 +1,17 @@
 /** Free travel of a valve to its piston by a dial on its retainer, at chosen crank angles, with the cam in. */
 import { median } from 'd3-array'
-import type { Build } from '../../build/build'
-import { figureAt } from '../../build/figures'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { dropFromDial } from '../../clearance/dialDrop'
-import { gapMm, type ValveSweep } from '../../clearance/closest'
-import { valvePlaces, type EngineLayout } from '../../engine'
+import type { Build } from '../../document/build'
+import { figureAt } from '../../document/figures'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { dropFromDial } from '../../geometry/valvetrain/dialDrop'
+import { gapMm, type ValveSweep } from '../../geometry/valvetrain/closest'
+import { valvePlaces } from '../../geometry/valvetrain'
+import { type EngineLayout } from '../../geometry/crank'
 import { assumedFigure, formula, standardUncertainty, type Figure } from '../../metrology'
 import type { Remark } from '../../bench/bench'
 import { isKnown, type Derived } from '../../bench/finding'
-import { wheelDoubtDeg } from '../../quantities/camMotion/curve'
+import { wheelDoubtDeg } from '../../shared/camMotion/curve'
 import { lashWhenRead } from './lash'
 import { nearestOfValveWhenRead } from './ownLobe'
 
@@ -40,7 +41,7 @@ const SEPARATOR = ' '
  * Angles at which valves were read, a line a valve: looked for once among all readings. As one text, so that what has the same text is
  * the same to who asks.
  */
-const degreesText = quantity('valveDialDegrees', (build): string => {
+const degreesText = derivation('valveDialDegrees', (build): string => {
   const byValve = new Map<string, number[]>()
   for (const { characteristic, place } of build.readings.current.values()) {
     const { degree, valve } = place

@@ -3,7 +3,7 @@ import { soundBuild, without } from '../../../../tests/support/builds'
 import { onPaper, number } from '../../../../tests/support/cams'
 import { found, mmOf } from '../../../../tests/support/clearances'
 import { monteCarlo, standardUncertainty, type MonteCarloResult } from '../../metrology'
-import { applyChanges } from '../../build/changes'
+import { applyChanges } from '../../document/changes'
 import { closestModel } from './draws'
 import { phasingMap } from './phasingMap'
 

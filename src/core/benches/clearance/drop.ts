@@ -1,20 +1,20 @@
 /** The drop of every valve at TDC with its gasket crushed: by each way of reading it, from other valves, or as the paper has it. */
-import type { Build } from '../../build/build'
-import { figureAt } from '../../build/figures'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
-import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam, type CamKind } from '../../engine'
+import type { Build } from '../../document/build'
+import { figureAt } from '../../document/figures'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { workOn } from '../../document/work'
+import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam, type CamKind } from '../../geometry/valvetrain'
 import { assumedFigure, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
-import { afterWork } from '../../quantities/afterWork'
-import { chamberVolume } from '../../quantities/chamberVolume'
-import { deckClearance, higherByMm } from '../../quantities/deckClearance'
-import { fromPaper } from '../../quantities/fromPaper'
-import { gasketOf, gasketWhenRead } from '../../quantities/gasket'
-import { oldPistonRemarks } from '../../quantities/oldParts'
-import { valveRatio } from '../../quantities/camMotion/valveMotion'
+import { afterWork } from '../../shared/afterWork'
+import { chamberVolume } from '../../shared/chamberVolume'
+import { deckClearance, higherByMm } from '../../shared/deckClearance'
+import { fromPaper } from '../../shared/fromPaper'
+import { gasketOf, gasketWhenRead } from '../../shared/gasket'
+import { oldPistonRemarks } from '../../shared/oldParts'
+import { valveRatio } from '../../shared/camMotion/valveMotion'
 import type { ClearanceCharacteristic, Way } from './definition'
 import { dropByDial, dialDegrees, travelStation } from './dial'
 import { nearestOfValveWhenRead } from './ownLobe'
@@ -38,7 +38,7 @@ export function isBound(found: DropByWay): found is Extract<DropByWay, { bound: 
 export const WAYS: readonly Way[] = ['drop', 'dial', 'clay', 'feeler']
 
 /** The drop of a valve by one way of reading, as it will run: gasket crushed, and after what is planned. */
-export const dropBy = quantity('valveDropBy', (build, valve: string, way: Way): DropByWay => {
+export const dropBy = derivation('valveDropBy', (build, valve: string, way: Way): DropByWay => {
   switch (way) {
     case 'drop': {
       const read = at(build, 'clearance.drop', valve)
@@ -206,7 +206,7 @@ function boundIs({ low, high }: { low?: Figure; high?: Figure }): Bound['is'] {
 }
 
 /** A valve as it was read: by the first of the ways that is a number. */
-export const measuredDrop = quantity('valveDropRead', (build, valve: string): DropByWay => {
+export const measuredDrop = derivation('valveDropRead', (build, valve: string): DropByWay => {
   const found = WAYS.map((way) => ({ way, drop: dropBy(build, valve, way) }))
   const known = found.filter(({ drop }) => isBound(drop) || isKnown(drop))
   const best = known.find(({ drop }) => !isBound(drop)) ?? known[0]
@@ -249,7 +249,7 @@ export function valvesOfKind(build: Build, kind: CamKind): readonly string[] {
 }
 
 /** Valves of a kind that were read, with the drop of each; asked for by every one that was not. */
-const readOfKind = quantity('valvesRead', (build, kind: CamKind): readonly { readonly valve: string; readonly figure: Figure }[] =>
+const readOfKind = derivation('valvesRead', (build, kind: CamKind): readonly { readonly valve: string; readonly figure: Figure }[] =>
   valvesOfKind(build, kind).flatMap((valve) => {
     const drop = measuredDrop(build, valve)
     return !isBound(drop) && isKnown(drop) ? [{ valve, figure: drop.figure }] : []
@@ -344,7 +344,7 @@ function chamberTerm(build: Build, valve: string, others: readonly string[], alo
 }
 
 /** The drop of a valve: as it was read, or taken from others; a bound where only feelers tell of it. */
-export const valveDrop = quantity('valveDrop', (build, valve: string): DropByWay => {
+export const valveDrop = derivation('valveDrop', (build, valve: string): DropByWay => {
   const read = measuredDrop(build, valve)
   return isBound(read) || isKnown(read) ? read : (inferredDrop(build, valve) ?? read)
 })

@@ -1,11 +1,11 @@
 /** The lash of valves as they run, and as it was while they were read. */
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import type { Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import type { Cam } from '../../geometry/valvetrain'
 import { leftOut, resultOf, type FormulaText } from '../../metrology'
 import { isKnown, type Derived } from '../../bench/finding'
-import { fromPaper } from '../../quantities/fromPaper'
-import { runningLash, valveRatio } from '../../quantities/camMotion/valveMotion'
+import { fromPaper } from '../../shared/fromPaper'
+import { runningLash, valveRatio } from '../../shared/camMotion/valveMotion'
 
 const HELD_OPEN: FormulaText = {
   id: 'heldOpen',

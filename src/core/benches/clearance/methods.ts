@@ -1,4 +1,4 @@
-import type { MethodDefinition } from '../../build/methods'
+import type { MethodDefinition } from '../../document/methods'
 
 const READ_OR_NOT = [
   { value: true, label: 'Read' },

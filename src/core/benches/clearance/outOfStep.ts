@@ -1,29 +1,19 @@
 /** The valves of one shaft over their pistons and beside those of other shafts, for the map of crank against cam. */
-import type { Build } from '../../build/build'
-import type { PaperKey } from '../../build/paper'
-import { crankCamMap, type CrankCamMap, type GapField, type MappedValve, type Standing } from '../../clearance/crankCamMap'
-import { safeRoute, type Route } from '../../clearance/safeRoute'
-import { valveToValveMm } from '../../clearance/valveToValve'
-import { snatchAnglesDeg } from '../../cam/snatch'
-import {
-  bankOfCam,
-  camKind,
-  isHighProfile,
-  onOneShaft,
-  phasesDeg,
-  pistonDropMm,
-  topsDeg,
-  type Cam,
-  type CamKind,
-  type Crank,
-} from '../../engine'
+import type { Build } from '../../document/build'
+import type { PaperKey } from '../../document/paper'
+import { crankCamMap, type CrankCamMap, type GapField, type MappedValve, type Standing } from '../../geometry/valvetrain/crankCamMap'
+import { safeRoute, type Route } from '../../geometry/valvetrain/safeRoute'
+import { valveToValveMm } from '../../geometry/valvetrain/valveToValve'
+import { snatchAnglesDeg } from '../../geometry/valvetrain/snatch'
+import { bankOfCam, camKind, isHighProfile, onOneShaft, type Cam, type CamKind } from '../../geometry/valvetrain'
+import { phasesDeg, pistonDropMm, topsDeg, type Crank } from '../../geometry/crank'
 import { expand, type Figure } from '../../metrology'
 import { isKnown, type Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
-import { valvesOfCam } from '../../quantities/camMotion/eachLobe'
-import { fromPaper } from '../../quantities/fromPaper'
-import { crankOnPaper, lobeMotion, withinCycle } from '../../quantities/camMotion/lobeMotion'
-import { runningLash, valveRatio } from '../../quantities/camMotion/valveMotion'
+import { valvesOfCam } from '../../shared/camMotion/eachLobe'
+import { fromPaper } from '../../shared/fromPaper'
+import { crankOnPaper, lobeMotion, withinCycle } from '../../shared/camMotion/lobeMotion'
+import { runningLash, valveRatio } from '../../shared/camMotion/valveMotion'
 import { betweenParts, pairOf, whereValvesLean } from './around'
 import { isBound, valveDrop } from './drop'
 import { valveAngle } from './sweep'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { openBuild } from '@/core/benches'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
@@ -7,7 +7,7 @@ import { readingOf, soundBuild, TODAY, withReading } from '../../../../tests/sup
 import { at as atCam } from '../../../../tests/support/cams'
 import { found, mmOf, unread } from '../../../../tests/support/clearances'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { closestApproach } from '../../clearance/closest'
+import { closestApproach } from '../../geometry/valvetrain/closest'
 import { standardUncertainty } from '../../metrology'
 import { nearest } from './sweep'
 

@@ -1,11 +1,11 @@
 /** The lobe of one valve against the lobe that its cam was read at: a little later or earlier, a little higher or lower. */
-import type { Build } from '../../build/build'
-import { quantity } from '../../build/remembered'
-import { gapMm, type ValveSweep } from '../../clearance/closest'
-import { camOfValveNamed, cylinderOfCam, cylinderOfValve, type Cam, type Valve } from '../../engine'
+import type { Build } from '../../document/build'
+import { derivation } from '../../document/remembered'
+import { gapMm, type ValveSweep } from '../../geometry/valvetrain/closest'
+import { camOfValveNamed, cylinderOfCam, cylinderOfValve, type Cam, type Valve } from '../../geometry/valvetrain'
 import { assumedFigure, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { isKnown } from '../../bench/finding'
-import { lobeCentre, lobeLiftOf, valvesOfCam } from '../../quantities/camMotion/eachLobe'
+import { lobeCentre, lobeLiftOf, valvesOfCam } from '../../shared/camMotion/eachLobe'
 import { nearest, nearestWhenRead, type KnownNearest, type Nearest } from './sweep'
 
 /** How alike the lobes of a shaft are ground, where nobody read them one by one (assumed). */
@@ -30,7 +30,7 @@ const APART: FormulaText = {
 }
 
 /** Undefined for the lobe that was read itself. */
-const ownLobe = quantity('ownLobe', (build, named: string): OwnLobe | undefined => {
+const ownLobe = derivation('ownLobe', (build, named: string): OwnLobe | undefined => {
   const cam = camOfValveNamed(build.spec.layout, named)!
   const [valve, reference] = [valvesOfCam(build, cam).find((one) => one.valve === named)?.valve, lobeReadAt(build, cam)]
   if (valve === undefined || reference === undefined || reference === valve) return undefined

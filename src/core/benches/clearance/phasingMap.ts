@@ -1,8 +1,8 @@
 /** Valve to valve, and overlap, over every setting of both cams. */
-import type { Build } from '../../build/build'
-import { closestValves } from '../../clearance/valveToValve'
-import { WINDOW_DEG } from '../../clearance/closest'
-import type { Cam } from '../../engine'
+import type { Build } from '../../document/build'
+import { closestValves } from '../../geometry/valvetrain/valveToValve'
+import { WINDOW_DEG } from '../../geometry/valvetrain/closest'
+import type { Cam } from '../../geometry/valvetrain'
 import { betweenParts, liftsOf, pairOf } from './around'
 
 export interface PhasingMap {

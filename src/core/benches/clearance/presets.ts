@@ -1,4 +1,4 @@
-import { UNITS } from '../../quantity'
+import { UNITS } from '../../units'
 import type { Presets } from '../../bench/bench'
 
 const PRACTICE = 'Preset: common practice'

@@ -1,13 +1,14 @@
 /** What is left of a gap at redline: each thing that takes of it is an estimate on a line of its own. */
-import type { Build } from '../../build/build'
-import { paperAt, readingAt } from '../../build/figures'
-import { quantity } from '../../build/remembered'
-import { phasedGapMm } from '../../clearance/closest'
-import { camKind, cylinderOfValve, type RodMaterial } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt, readingAt } from '../../document/figures'
+import { derivation } from '../../document/remembered'
+import { phasedGapMm } from '../../geometry/valvetrain/closest'
+import { camKind, cylinderOfValve } from '../../geometry/valvetrain'
+import { type RodMaterial } from '../../geometry/materials'
 import { assumedFigure, exactly, formula, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Remark } from '../../bench/bench'
 import { allOf, isKnown, type Derived } from '../../bench/finding'
-import { fromPaper } from '../../quantities/fromPaper'
+import { fromPaper } from '../../shared/fromPaper'
 import { closest } from './closest'
 import { camOf } from './drop'
 import { alongValve, phasing, valveAngle } from './sweep'
@@ -68,7 +69,7 @@ function redlineOf(rpm: number): Derived {
 }
 
 /** How far the rod of a cylinder stretches at redline. */
-export const stretchOf = quantity('rodStretch', (build, cylinder: number): Derived => {
+export const stretchOf = derivation('rodStretch', (build, cylinder: number): Derived => {
   const { redlineRpm } = build.spec.duty
   const inputs = allOf({
     massG: reciprocatingMass(build, cylinder),

@@ -1,24 +1,15 @@
-import type { Build } from '../../build/build'
-import { stationId, type Place } from '../../build/place'
-import {
-  bankOfCam,
-  camKind,
-  camsOf,
-  cylinderNumbers,
-  hasValvesOverPistons,
-  isHighProfile,
-  type Cam,
-  valvePlaces,
-  type ValvePlace,
-} from '../../engine'
+import type { Build } from '../../document/build'
+import { stationId, type Place } from '../../document/place'
+import { bankOfCam, camKind, camsOf, isHighProfile, type Cam, valvePlaces, type ValvePlace } from '../../geometry/valvetrain'
+import { cylinderNumbers, hasValvesOverPistons } from '../../geometry/crank'
 import type { Station } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
-import { fromPaper } from '../../quantities/fromPaper'
+import { fromPaper } from '../../shared/fromPaper'
 import type { ClearanceCharacteristic } from './definition'
 import { degreesAsked, dialDegrees } from './dial'
 import { isAsked } from './drop'
 import { nearestOfValve } from './ownLobe'
-import { gapMm } from '../../clearance/closest'
+import { gapMm } from '../../geometry/valvetrain/closest'
 
 /** Valve by valve round the engine, each by the ways that are asked for; then what is read cylinder by cylinder. */
 export function stations(build: Build): readonly Station[] {

@@ -1,4 +1,4 @@
-import type { StockDefinition } from '../../build/stock'
+import type { StockDefinition } from '../../document/stock'
 
 /** Shims of a valve gear, by their thickness: what comes out of one valve goes into another. */
 export const stock = {

@@ -1,17 +1,18 @@
 /** How near the lobes of a cam bring its valves to their pistons, whatever the drop of each: over the turn, and over phasing. */
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { quantity } from '../../build/remembered'
-import { workOn } from '../../build/work'
-import { closestApproach, gapMm, overPhasing, type Phased, type ValveSweep } from '../../clearance/closest'
-import { camKind, camsOf, crankTurns, type Cam, type CamKind } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { derivation } from '../../document/remembered'
+import { workOn } from '../../document/work'
+import { closestApproach, gapMm, overPhasing, type Phased, type ValveSweep } from '../../geometry/valvetrain/closest'
+import { camKind, camsOf, type Cam, type CamKind } from '../../geometry/valvetrain'
+import { crankTurns } from '../../geometry/crank'
 import { formula, leftOut, type Figure } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
 import { allOf, type Derived } from '../../bench/finding'
-import { fromPaper } from '../../quantities/fromPaper'
-import { crankOnPaper, lobeMotionBefore, withinCycle, type LobeMotion } from '../../quantities/camMotion/lobeMotion'
-import { otherLobe, type OtherLobe } from '../../quantities/camMotion/otherCam'
-import { valveRatio } from '../../quantities/camMotion/valveMotion'
+import { fromPaper } from '../../shared/fromPaper'
+import { crankOnPaper, lobeMotionBefore, withinCycle, type LobeMotion } from '../../shared/camMotion/lobeMotion'
+import { otherLobe, type OtherLobe } from '../../shared/camMotion/otherCam'
+import { valveRatio } from '../../shared/camMotion/valveMotion'
 
 const RAD_PER_DEG = Math.PI / 180
 
@@ -64,7 +65,7 @@ export function nearestWhenRead(build: Build, cam: Cam, station: string): KnownN
   return nearestBefore(build, cam, workOn(build, `turnCam/${cam}`, station), liftMm, durationDeg)
 }
 
-const nearestBefore = quantity('valveNearest', (build, cam: Cam, laterDeg: number, liftMm: number, durationDeg: number): KnownNearest => {
+const nearestBefore = derivation('valveNearest', (build, cam: Cam, laterDeg: number, liftMm: number, durationDeg: number): KnownNearest => {
   const lobes = camsOf(build.spec.layout).filter((one) => one === cam || one === `${cam}-high`)
   const found = lobes.map((one) => nearestOfLobe(build, one, laterDeg, { liftMm, durationDeg }))
   const missing = found.flatMap((one) => ('missing' in one ? one.missing : []))
@@ -122,7 +123,7 @@ function sweeping(build: Build, motion: LobeMotion, laterDeg: number) {
 }
 
 /** The nearest over every setting of a cam about where it stands, crank degrees earlier, drop and lash left out; undefined: not known. */
-export const phasing = quantity('valvePhasing', (build, cam: Cam): readonly Phased[] | undefined => {
+export const phasing = derivation('valvePhasing', (build, cam: Cam): readonly Phased[] | undefined => {
   const found = nearest(build, cam)
   return 'missing' in found ? undefined : overPhasing(found.sweep)
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build } from '@/core/build'
+import type { Build } from '@/core/document'
 import { soundBuild, ternDocument, valueOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { compression } from '.'

@@ -1,4 +1,4 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import type { Advice, AdvisingBench, Cost, Finding } from '../../bench/bench'
 import { equalisingCm3, headlines, knobChanges, outcomeOf, withKnobs } from './change'
 import type { CylinderState } from './cylinder'

@@ -1,4 +1,4 @@
-import { cylinderVolumeCm3, sweptLengthMm } from '../../engine'
+import { cylinderVolumeCm3, sweptLengthMm } from '../../geometry/crank'
 import { leftOut, type Figure } from '../../metrology'
 import {
   clearanceVolume,

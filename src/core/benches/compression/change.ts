@@ -1,12 +1,12 @@
-import type { Build } from '../../build/build'
-import type { EngineChange } from '../../build/types'
+import type { Build } from '../../document/build'
+import type { EngineChange } from '../../document/types'
 import { standardUncertainty, type Conformity, type Uncertain } from '../../metrology'
 import type { Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
 import type { CompressionOutput } from './definition'
 import type { CylinderState } from './cylinder'
 import { derive } from './derive'
-import { applyChanges } from '../../build/changes'
+import { applyChanges } from '../../document/changes'
 import type { Gasket, PistonOption } from './stock'
 
 /** Knobs that change a ratio. Nothing given: nothing changed. */

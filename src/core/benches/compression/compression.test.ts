@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { openBuild } from '@/core/benches'
-import { withSpec, type Build, type Spec } from '@/core/build'
+import { withSpec, type Build, type Spec } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find as findAt, soundBuild, TODAY, verdictOf, without } from '../../../../tests/support/builds'

@@ -1,4 +1,4 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import { bareRatio, numbersOf, type RatioNumbers } from './chain'
 import type { CylinderState } from './cylinder'
 

@@ -1,19 +1,19 @@
 import { nonsenseOf } from './nonsense'
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { allWorkOn, workOn } from '../../build/work'
-import { crankTurns } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { allWorkOn, workOn } from '../../document/work'
+import { crankTurns } from '../../geometry/crank'
 import { exactly, resultOf, type Figure } from '../../metrology'
 import type { Missing, Remark } from '../../bench/bench'
-import { boreOf } from '../../quantities/boreDiameter'
-import { chamberVolume } from '../../quantities/chamberVolume'
-import { deckClearance } from '../../quantities/deckClearance'
-import { fromPaper } from '../../quantities/fromPaper'
-import { afterWork } from '../../quantities/afterWork'
-import { gasketOf } from '../../quantities/gasket'
-import { pocketsCm3 } from '../../quantities/pocketWork'
+import { boreOf } from '../../shared/boreDiameter'
+import { chamberVolume } from '../../shared/chamberVolume'
+import { deckClearance } from '../../shared/deckClearance'
+import { fromPaper } from '../../shared/fromPaper'
+import { afterWork } from '../../shared/afterWork'
+import { gasketOf } from '../../shared/gasket'
+import { pocketsCm3 } from '../../shared/pocketWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { ratioChain, type RatioFigures, type RatioInputs } from './chain'
 import { closingAsFound, pistonVolumeDownTheBore } from './formulas'
@@ -34,7 +34,7 @@ export interface CylinderState {
   readonly remarks: readonly Remark[]
 }
 
-export const cylinderState = quantity('cylinder', (build, cylinder: number): CylinderState => {
+export const cylinderState = derivation('cylinder', (build, cylinder: number): CylinderState => {
   const deck = deckClearance(build, cylinder)
   const chamber = chamberVolume(build, cylinder)
   const piston = pistonVolume(build, cylinder)
@@ -92,7 +92,7 @@ function closingOf(build: Build): Figure | undefined {
 }
 
 /** Piston volume: the chosen piston of the stock, the paper, or filled down the bore; with pockets as they are to be cut. */
-export const pistonVolume = quantity('pistonVolume', (build, cylinder: number): Derived => {
+export const pistonVolume = derivation('pistonVolume', (build, cylinder: number): Derived => {
   const chosen = build.spec.stock.pistons.find((piston) => piston.id === build.spec.choice.piston)
   // Filled above pistons that are to come out, it says nothing of those that go in.
   const isFilled = build.spec.methods.piston === 'downTheBore' && !(chosen && isOutgoing(build, cylinder))

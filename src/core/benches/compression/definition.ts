@@ -1,10 +1,10 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
 import type { methods } from './methods'
 import type { stock } from './stock'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     compression: typeof definition & { methods: typeof methods; stock: typeof stock }
   }

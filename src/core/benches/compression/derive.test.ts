@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import {
   find as findAt,
   readingOf,

@@ -1,17 +1,17 @@
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import type { PaperKey } from '../../build/paper'
-import { quantity } from '../../build/remembered'
-import type { Place } from '../../build/types'
-import { bankCount, cylinderNumbers, cylinderPlaces } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import type { PaperKey } from '../../document/paper'
+import { derivation } from '../../document/remembered'
+import type { Place } from '../../document/types'
+import { bankCount, cylinderNumbers, cylinderPlaces } from '../../geometry/crank'
 import { assumedFigure, exactly, expand, resultOf, type Figure, type FormulaText } from '../../metrology'
-import { deckClearance } from '../../quantities/deckClearance'
-import type { Kind } from '../../quantity'
+import { deckClearance } from '../../shared/deckClearance'
+import type { Kind } from '../../units'
 import type { Finding, LimitId, Remark } from '../../bench/bench'
 import { againstOthers, everyCylinder, knownFigures, oddOneOut, perCylinder, worthNaming } from '../../bench/engineWide'
 import { allOf, finding, isKnown, ONLY_SAID, type Derived } from '../../bench/finding'
-import { chamberVolume } from '../../quantities/chamberVolume'
-import { fromPaper } from '../../quantities/fromPaper'
+import { chamberVolume } from '../../shared/chamberVolume'
+import { fromPaper } from '../../shared/fromPaper'
 import { cylinderState, pistonVolume, type CylinderState } from './cylinder'
 import { definition, type CompressionOutput } from './definition'
 import { COMPRESSION_EXPONENT, CRANKING_EXPONENT, crankingPressure, endPressure, endTemperature } from './formulas'
@@ -98,7 +98,7 @@ const COMPARED = {
 } as const satisfies Record<string, { kind: Kind; paper: PaperKey; limit: LimitId; of: (build: Build, cylinder: number) => Derived }>
 type Compared = keyof typeof COMPARED
 
-const oddOne = quantity(`${ONLY_SAID}oddOne`, (build, what: string) =>
+const oddOne = derivation(`${ONLY_SAID}oddOne`, (build, what: string) =>
   oddOneOut(knownFigures(everyCylinder(build, COMPARED[what as Compared].of))),
 )
 

@@ -1,4 +1,4 @@
-import { cylinderVolumeCm3, pistonDropMm, sweptLengthMm } from '../../engine'
+import { cylinderVolumeCm3, pistonDropMm, sweptLengthMm } from '../../geometry/crank'
 import { formula } from '../../metrology'
 import type { FormulaText } from '../../metrology'
 

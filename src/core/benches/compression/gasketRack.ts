@@ -1,5 +1,5 @@
-import type { Build } from '../../build/build'
-import { applyChanges } from '../../build/changes'
+import type { Build } from '../../document/build'
+import { applyChanges } from '../../document/changes'
 import { outcomeOf, type Outcome } from './change'
 import type { Gasket } from './stock'
 

@@ -1,4 +1,4 @@
-import type { MethodDefinition } from '../../build/methods'
+import type { MethodDefinition } from '../../document/methods'
 
 /** Ways of measuring there is a choice of; apart from the definition, since only the paper page shows them. */
 export const methods = {

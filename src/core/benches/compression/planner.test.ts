@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import type { Build, Id, Limit, Spec } from '@/core/build'
+import type { Build, Id, Limit, Spec } from '@/core/document'
 import type { PistonOption } from './stock'
 import { readingOf, ternDocument, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'

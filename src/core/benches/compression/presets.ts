@@ -1,6 +1,6 @@
-import type { Limit, Spec } from '../../build/types'
-import { cylinderVolumeCm3 } from '../../engine'
-import { UNITS } from '../../quantity'
+import type { Limit, Spec } from '../../document/types'
+import { cylinderVolumeCm3 } from '../../geometry/crank'
+import { UNITS } from '../../units'
 import type { Presets } from '../../bench/bench'
 import { printed } from '../../numerics/printed'
 

@@ -1,5 +1,5 @@
 import { DRAWS_PER_BLOCK, type Bounds, type MonteCarloModel, type Uncertain } from '../../metrology'
-import { sweptLengthMm } from '../../engine'
+import { sweptLengthMm } from '../../geometry/crank'
 import { ratioOf, type RatioInputs } from './chain'
 import type { CylinderState } from './cylinder'
 

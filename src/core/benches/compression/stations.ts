@@ -1,11 +1,11 @@
-import { stationId } from '../../build/place'
-import type { Build } from '../../build/build'
-import type { Place } from '../../build/types'
-import { bankCount, cylinderNumbers } from '../../engine'
+import { stationId } from '../../document/place'
+import type { Build } from '../../document/build'
+import type { Place } from '../../document/types'
+import { bankCount, cylinderNumbers } from '../../geometry/crank'
 import type { Station } from '../../bench/bench'
-import { chamberRepeats } from '../../quantities/chamberVolume'
-import { layersOf } from '../../quantities/gasket'
-import { DECK_SPOTS, deckSpots, type DeckSpot } from '../../quantities/deckClearance'
+import { chamberRepeats } from '../../shared/chamberVolume'
+import { layersOf } from '../../shared/gasket'
+import { DECK_SPOTS, deckSpots, type DeckSpot } from '../../shared/deckClearance'
 import type { CompressionCharacteristic } from './definition'
 
 export function gasketBanks(build: Build): readonly ('left' | 'right')[] {

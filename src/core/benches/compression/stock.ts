@@ -1,4 +1,4 @@
-import type { Part, StockDefinition } from '../../build/stock'
+import type { Part, StockDefinition } from '../../document/stock'
 
 const MM = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 

@@ -1,4 +1,4 @@
-import { cylinderVolumeCm3 } from '../../engine'
+import { cylinderVolumeCm3 } from '../../geometry/crank'
 import { numberAt, sized, type Truth } from '../../twin/truth'
 import type { CompressionCharacteristic } from './definition'
 

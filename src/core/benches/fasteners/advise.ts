@@ -1,4 +1,4 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import { expand } from '../../metrology'
 import { jointsOf } from '../../joints'
 import { isKnown } from '../../bench/finding'

@@ -1,7 +1,7 @@
 /** What stands on the sheet of the rod bolts, as their joint has it: one idea, one place. */
-import type { Build } from '../../build/build'
-import { quantity } from '../../build/remembered'
-import type { Joint } from '../../build/types'
+import type { Build } from '../../document/build'
+import { derivation } from '../../document/remembered'
+import type { Joint } from '../../document/types'
 import { assumedFigure, exactly, type Figure } from '../../metrology'
 import { jointsOf } from '../../joints'
 import type { Derived } from '../../bench/finding'
@@ -15,7 +15,7 @@ type FastenerType = Joint['types'][number]
 type Wanted = Extract<Missing, { kind: 'joint' }>['what']
 
 /** The joint of the rods; bolt n of the engine is its fastener n. */
-const rodJoint = quantity('rodJoint', ({ spec }): Joint | undefined => jointsOf(spec).find(({ kind }) => kind === 'rods'))
+const rodJoint = derivation('rodJoint', ({ spec }): Joint | undefined => jointsOf(spec).find(({ kind }) => kind === 'rods'))
 
 function typeOfBolt(build: Build, bolt: number): FastenerType | undefined {
   const joint = rodJoint(build)
@@ -48,7 +48,7 @@ function sectionsOf(type: FastenerType | undefined): readonly Section[] {
 
 /** What a sheet comes to is the same for every bolt of its type: worked out once for each. */
 const ofType = <Value>(name: string, of: (type: FastenerType | undefined) => Value) => {
-  const byLetter = quantity(name, (build, letter: string) => of(rodJoint(build)?.types.find((type) => type.letter === letter)))
+  const byLetter = derivation(name, (build, letter: string) => of(rodJoint(build)?.types.find((type) => type.letter === letter)))
   return (build: Build, bolt: number): Value => byLetter(build, rodJoint(build)?.fasteners[bolt - 1]?.type ?? '')
 }
 

@@ -1,6 +1,6 @@
 /** What becomes of a bolt, over every build it was in: how often it was tightened, how much longer it is, whether it is done with. */
-import type { Build } from '../../build/build'
-import type { Joint, Pull } from '../../build/types'
+import type { Build } from '../../document/build'
+import type { Joint, Pull } from '../../document/types'
 import type { Finding } from '../../bench/bench'
 import { jointsOf, runsOf, type Retirement, type Run } from '../../joints'
 import { derive } from './derive'

@@ -1,5 +1,5 @@
-import type { LUBES } from '../../build/jointSchema'
-import type { Joint, JointGroup, Spec } from '../../build/types'
+import type { LUBES } from '../../document/jointSchema'
+import type { Joint, JointGroup, Spec } from '../../document/types'
 import { formula } from '../../metrology'
 import { runRefusals, type RunRefusal, type RunWay } from '../../joints'
 import { combinedStress, gasForce, loadByNutFactor, pitchDiameter, roundSection, stressArea } from './formulas'

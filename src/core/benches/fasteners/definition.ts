@@ -4,7 +4,7 @@ import type { ClampEstimate, Lube } from './clamp'
 import type { methods } from './methods'
 import type { stock } from './stock'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     fasteners: typeof definition & { methods: typeof methods; stock: typeof stock }
   }

@@ -1,6 +1,6 @@
-import type { Build } from '../../build/build'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
+import type { Build } from '../../document/build'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
 import { expand, formula, resultOf, type Figure } from '../../metrology'
 import type { Finding, Missing, Remark } from '../../bench/bench'
 import { boltLabel, knownFigures, spreadAcross } from '../../bench/engineWide'
@@ -60,13 +60,13 @@ function rodBoltFindings(build: Build): Finding[] {
   ]
 }
 
-const stretchOf = quantity('boltStretch', (build, bolt: number): Derived => longerAt(build, 'fasteners.tightLength', { bolt }))
+const stretchOf = derivation('boltStretch', (build, bolt: number): Derived => longerAt(build, 'fasteners.tightLength', { bolt }))
 
 function growthOf(build: Build, bolt: number): Derived {
   return longerBy(build, bolt, freeLength(build, 'fasteners.lengthAfter', bolt))
 }
 
-const loadOf = quantity('boltLoad', (build, bolt: number): Derived => {
+const loadOf = derivation('boltLoad', (build, bolt: number): Derived => {
   const inputs = allOf({ stretchMm: stretchOf(build, bolt), boltNPerMm: stiffnessOf(build, bolt) })
   if (inputs.missing) return inputs
   const figure = loadFromStretch.of(inputs.figures)
@@ -75,7 +75,7 @@ const loadOf = quantity('boltLoad', (build, bolt: number): Derived => {
 })
 
 /** Its curve left its line upwards, or loose again it stands longer than it was by more than it may. */
-const hasYielded = quantity('boltYielded', (build, bolt: number): boolean => {
+const hasYielded = derivation('boltYielded', (build, bolt: number): boolean => {
   const growth = growthOf(build, bolt)
   const mostMm = build.spec.limits['fasteners.growth']?.upper ?? 0
   const isLonger = isKnown(growth) && growth.figure.value.value - expand(growth.figure.value).U > mostMm
@@ -167,7 +167,7 @@ function stepsMissing(build: Build, bolt: number, cycle: number): Missing[] {
 }
 
 /** How much load a newton metre makes: from the curve of the first cycle, or from the stretch it came to and the torque it took. */
-const loadForTorque = quantity('boltLoadForTorque', (build, bolt: number): Derived => {
+const loadForTorque = derivation('boltLoadForTorque', (build, bolt: number): Derived => {
   const stiffness = stiffnessOf(build, bolt)
   if (build.spec.methods.rodBolts === 'curves') {
     const curve = curveIn(build, bolt, 1)
@@ -245,7 +245,7 @@ function loadsForTorque(build: Build) {
   return { known: knownFigures(all), wanted: all.size, missing }
 }
 
-const sumOfLoads = quantity('boltLoadsTogether', (build): Figure =>
+const sumOfLoads = derivation('boltLoadsTogether', (build): Figure =>
   resultOf(
     { id: 'allTogether', title: 'All together', kind: 'ratio', expression: 'sum over the bolts', source: 'definition' },
     [...loadsForTorque(build).known].map(([bolt, figure]) => ({ label: boltLabel(bolt), weight: 1, figure })),
@@ -266,7 +266,7 @@ function torqueFor(holdsFor: Extract<Remark, { code: 'torqueHolds' }>['for'], wi
   }
 }
 
-const torqueFound = quantity('boltTorqueFound', (build, bolt: number): Derived => {
+const torqueFound = derivation('boltTorqueFound', (build, bolt: number): Derived => {
   const wanted = wantedStretch(build, bolt)
   if (!isKnown(wanted)) return wanted
   const last = cyclesOf(build, bolt)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { stationId, withEntries, withSpec, type Build, type Joint, type Spec } from '@/core/build'
+import { stationId, withEntries, withSpec, type Build, type Joint, type Spec } from '@/core/document'
 import {
   find,
   petrelDocument,

@@ -1,7 +1,7 @@
 /** The clearance of a gear on the crank or its drive, and the shims that set it; only where one is wanted on paper. */
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { stationId } from '../../build/place'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { stationId } from '../../document/place'
 import { expand, leftOut, type Figure } from '../../metrology'
 import type { Finding, Remark, Station } from '../../bench/bench'
 import { asRead, finding, isKnown, type Derived } from '../../bench/finding'

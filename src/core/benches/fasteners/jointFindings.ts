@@ -1,9 +1,10 @@
 /** What a joint clamps by the torque it is planned with: estimates, for nobody has measured its friction. */
-import type { Build } from '../../build/build'
-import type { Joint, JointGroup } from '../../build/types'
-import { paperAt } from '../../build/figures'
-import { quantity } from '../../build/remembered'
-import { cylinderPlaces, EXPANSION, type Expansion } from '../../engine'
+import type { Build } from '../../document/build'
+import type { Joint, JointGroup } from '../../document/types'
+import { paperAt } from '../../document/figures'
+import { derivation } from '../../document/remembered'
+import { cylinderPlaces } from '../../geometry/crank'
+import { EXPANSION, type Expansion } from '../../geometry/materials'
 import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../../metrology'
 import { bankOf, jointPitchMm, jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
@@ -57,7 +58,7 @@ const OF_JOINT: Readonly<Partial<Record<BoltOutput, (build: Build, joint: string
 const OUTPUTS = Object.keys(OF_JOINT) as BoltOutput[]
 
 /** Remembered also where it is nothing: whether there is a finding is asked at every key. */
-const derivedOf = quantity('jointDerived', (build, output: BoltOutput, joint: string) => OF_JOINT[output]!(build, joint))
+const derivedOf = derivation('jointDerived', (build, output: BoltOutput, joint: string) => OF_JOINT[output]!(build, joint))
 
 export function jointFindings(build: Build): Finding[] {
   return jointIds(build).flatMap((joint) =>
@@ -69,17 +70,17 @@ export function jointFindings(build: Build): Finding[] {
 
 const SEPARATOR = ' '
 /** As one text: what has the same text is the same to who asks. */
-const idsOf = quantity('jointIds', ({ spec }) =>
+const idsOf = derivation('jointIds', ({ spec }) =>
   jointsOf(spec)
     .map(({ id }) => id)
     .join(SEPARATOR),
 )
 const jointIds = (build: Build): readonly string[] => idsOf(build).split(SEPARATOR).filter(Boolean)
 
-const jointAt = quantity('joint', ({ spec }, id: string): Joint | undefined => jointsOf(spec).find((joint) => joint.id === id))
+const jointAt = derivation('joint', ({ spec }, id: string): Joint | undefined => jointsOf(spec).find((joint) => joint.id === id))
 
 /** Types that are pulled by torque, on a lube, with a thread that can be read; by angle, stretch or no figure nothing follows. */
-const pulledIn = quantity('jointPulled', (build, id: string): readonly Pulled[] => {
+const pulledIn = derivation('jointPulled', (build, id: string): readonly Pulled[] => {
   const joint = jointAt(build, id)
   return joint ? joint.groups.flatMap((group) => pulledInGroup(joint, group)) : []
 })
@@ -263,7 +264,7 @@ function evennessOf(build: Build, id: string): Derived | undefined {
 }
 
 /** Gas at the peak that this boost and the ratio meant may come to, on the gasket's bore. */
-const gasOf = quantity('peakGas', (build): Figure | undefined => {
+const gasOf = derivation('peakGas', (build): Figure | undefined => {
   const { duty, stock, choice, paper } = build.spec
   const limit = build.spec.limits['compression.compressionRatio']
   const ratio = limit?.target ?? limit?.lower

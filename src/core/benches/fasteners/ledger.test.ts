@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withEntries, type Build, type Joint, type Pull } from '@/core/build'
+import { withEntries, type Build, type Joint, type Pull } from '@/core/document'
 import { jointsOf, stepsOf, type RunWay } from '@/core/joints'
 import { petrelDocument, soundBuild, stamp, ternDocument, withSpecOf, without } from '../../../../tests/support/builds'
 import { boltRecords, ledgerOf, retiredIn, type BoltRecord, type RecordInBuild } from '.'

@@ -1,5 +1,5 @@
 import type { Presets } from '../../bench/bench'
-import type { Limit, PaperNumber } from '../../build/types'
+import type { Limit, PaperNumber } from '../../document/types'
 import { inThou } from '../../bench/inThou'
 
 const PRACTICE = 'Preset: common practice'

@@ -1,9 +1,9 @@
 /** What the readings of the rod bolts come to, bolt by bolt and cycle by cycle. */
-import type { Build } from '../../build/build'
-import { figureAt } from '../../build/figures'
-import { stationId, type Place } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { boltNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { figureAt } from '../../document/figures'
+import { stationId, type Place } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { boltNumbers } from '../../geometry/crank'
 import { assumedFigure, paperFigure, resultOf, type Figure } from '../../metrology'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { isPulledOnce, smallestAreaOf, stiffnessOf, yieldOf } from './boltPaper'
@@ -28,7 +28,7 @@ export function boltsTried(build: Build): readonly number[] {
 const USUAL_SHARE_OF_YIELD = { value: 0.725, tolerance: 0, source: 'common practice: 70 to 75 % of yield' }
 
 /** The stretch a bolt is to have: its card's, or what its yield and its sections make of a usual share. */
-export const wantedStretch = quantity('boltWantedStretch', (build, bolt: number): Derived => {
+export const wantedStretch = derivation('boltWantedStretch', (build, bolt: number): Derived => {
   const card = build.spec.paper.boltStretch
   // Its tolerance is a band to land in, and leaves nothing open of where its middle is.
   if (card) return { figure: paperFigure('boltStretch', { value: card.value, source: card.source }) }
@@ -45,7 +45,7 @@ export function freeLengthPlaces({ spec }: Pick<Build, 'spec'>, bolt: number): r
 }
 
 /** A length off the joint: the mean of its readings; those that are not read yet leave it in part. */
-export const freeLength = quantity('boltFreeLength', (build, characteristic: FreeLength, bolt: number): Derived => {
+export const freeLength = derivation('boltFreeLength', (build, characteristic: FreeLength, bolt: number): Derived => {
   const reads = freeLengthPlaces(build, bolt).map((place) => asRead(build, characteristic, place))
   const known = reads.filter(isKnown)
   const [only] = known
@@ -85,7 +85,7 @@ function partOf(...of: readonly Derived[]): Omit<Extract<Derived, { figure: Figu
 const SEPARATOR = ' '
 
 /** Torques a bolt was read at in a cycle, from the lowest up. As one text: what has the same text is the same to who asks. */
-const torquesRead = quantity('boltTorques', (build, bolt: number, cycle: number): string => {
+const torquesRead = derivation('boltTorques', (build, bolt: number, cycle: number): string => {
   const torques: number[] = []
   for (const { characteristic, place } of build.readings.current.values())
     if (characteristic === 'fasteners.lengthAt' && place.bolt === bolt && place.cycle === cycle && place.torque !== undefined)
@@ -99,7 +99,7 @@ export function torquesReadAt(build: Build, bolt: number, cycle: number): readon
 }
 
 /** The pulls of a cycle that are known, from the lowest up. */
-export const pullsOf = quantity('boltPulls', (build, bolt: number, cycle: number): readonly Pull[] =>
+export const pullsOf = derivation('boltPulls', (build, bolt: number, cycle: number): readonly Pull[] =>
   torquesReadAt(build, bolt, cycle).flatMap((torque): Pull[] => {
     const place = { bolt, cycle, torque }
     const stretch = longerAt(build, 'fasteners.lengthAt', place)
@@ -107,12 +107,12 @@ export const pullsOf = quantity('boltPulls', (build, bolt: number, cycle: number
   }),
 )
 
-export const curveIn = quantity('boltCurve', (build, bolt: number, cycle: number): Curve | undefined =>
+export const curveIn = derivation('boltCurve', (build, bolt: number, cycle: number): Curve | undefined =>
   curveOf(pullsOf(build, bolt, cycle)),
 )
 
 /** The torque that gave the wanted stretch in a cycle; undefined while its pulls do not reach it. */
-export const torqueIn = quantity('boltTorqueIn', (build, bolt: number, cycle: number): Figure | undefined => {
+export const torqueIn = derivation('boltTorqueIn', (build, bolt: number, cycle: number): Figure | undefined => {
   const curve = curveIn(build, bolt, cycle)
   const wanted = wantedStretch(build, bolt)
   if (!curve || !isKnown(wanted) || !reaches(curve.straight, wanted.figure.value.value)) return undefined
@@ -132,7 +132,7 @@ const CYCLES = 3
 const MOST_CYCLES = 6
 
 /** How often a bolt is to be run up: three times where its torque is found, once where only its curve is asked for. */
-export const cyclesOf = quantity('boltCycles', (build, bolt: number): number => {
+export const cyclesOf = derivation('boltCycles', (build, bolt: number): number => {
   if (bolt !== boltsTried(build)[0]) return 1
   let cycles = CYCLES
   while (cycles < MOST_CYCLES && isSettled(build, bolt, cycles) === false) cycles++

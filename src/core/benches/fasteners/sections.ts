@@ -1,4 +1,4 @@
-import { parseEntry, type Entry, type UnitId } from '../../quantity'
+import { parseEntry, type Entry, type UnitId } from '../../units'
 import { statedFigure } from '../../metrology'
 import type { Section } from './formulas'
 

@@ -1,4 +1,4 @@
-import type { StockDefinition } from '../../build/stock'
+import type { StockDefinition } from '../../document/stock'
 
 const LENGTH = { kind: 'length', units: { metric: 'mm', inch: 'in' } } as const
 

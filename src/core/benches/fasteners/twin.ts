@@ -1,4 +1,4 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import { isKnown, type Derived } from '../../bench/finding'
 import { sized, type Truth, type VirtualHand } from '../../twin/truth'
 import { smallestAreaOf, stiffnessOf, threadOf, yieldOf } from './boltPaper'

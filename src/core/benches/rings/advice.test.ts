@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Build, Spec } from '@/core/build'
+import type { Build, Spec } from '@/core/document'
 import { find, readingOf, soundBuild, valueOf, withReading, withSpecOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import type { CharacteristicId } from '../../bench/bench'

@@ -1,6 +1,6 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
-import type { Ring } from '../../quantities/ringNames'
+import type { Ring } from '../../shared/ringNames'
 import { isKnown } from '../../bench/finding'
 import { gapOf } from './derive'
 import { fileTo } from './filing'

@@ -1,5 +1,5 @@
-import type { EngineLayout } from '../../engine'
-import type { Methods, Spec } from '../../build/types'
+import type { EngineLayout } from '../../geometry/crank'
+import type { Methods, Spec } from '../../document/types'
 
 /** Where the ends of a ring stand, in degrees from the front, clockwise as seen from above. */
 export interface GapPlace {

@@ -1,9 +1,9 @@
 import type { BenchDefinition } from '../../bench/bench'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
-import type { Ring } from '../../quantities/ringNames'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
+import type { Ring } from '../../shared/ringNames'
 import type { methods } from './methods'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     rings: typeof definition & { methods: typeof methods }
   }

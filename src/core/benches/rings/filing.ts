@@ -1,10 +1,10 @@
-import type { Build } from '../../build/build'
-import type { Reading } from '../../build/types'
-import { figureOfReading } from '../../build/figures'
+import type { Build } from '../../document/build'
+import type { Reading } from '../../document/types'
+import { figureOfReading } from '../../document/figures'
 import { standardUncertainty, type Bounds, type Uncertain } from '../../metrology'
 import { studentCoverageFactor } from '../../numerics/distributions'
-import { AN_INCH_DOWN, passes, ringStation } from '../../quantities/ringGap'
-import type { Ring } from '../../quantities/ringNames'
+import { AN_INCH_DOWN, passes, ringStation } from '../../shared/ringGap'
+import type { Ring } from '../../shared/ringNames'
 
 /** One pass on the file: the gap it left, and what a stroke took off. */
 export interface FilingPass {

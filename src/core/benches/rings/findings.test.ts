@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { type Build } from '@/core/build'
+import { type Build } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, TODAY, verdictOf as verdict, withReading as read, withSpecOf as spec } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { type Figure } from '../../metrology'
-import { taperByRing } from '../../quantities/ringGap'
+import { taperByRing } from '../../shared/ringGap'
 import { openBuild } from '..'
 import { buttingDraws, CLOCKING, filingLog, majorThrustSide, rings, ringsToDraw, swapRings, topRingFactor } from '.'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
-import { withSpec, type Build, type CharacteristicId, type Limit } from '@/core/build'
+import { withSpec, type Build, type CharacteristicId, type Limit } from '@/core/document'
 import { readingOf, ternDocument, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { standardUncertainty } from '../../metrology'
 import { rings } from '.'

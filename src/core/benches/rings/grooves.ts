@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import type { Finding } from '../../bench/bench'
-import { stationId } from '../../build/place'
+import { stationId } from '../../document/place'
 import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
-import { oldPistonRemarks } from '../../quantities/oldParts'
+import { oldPistonRemarks } from '../../shared/oldParts'
 import { definition } from './definition'
 
 /** What is read of a compression ring in its groove, and which ring it is of: the reading is the clearance. */

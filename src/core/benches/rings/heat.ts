@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { EXPANSION, type Expansion } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { EXPANSION, type Expansion } from '../../geometry/materials'
 import { assumedFigure, exactly, type Figure } from '../../metrology'
-import { boreOf } from '../../quantities/boreDiameter'
+import { boreOf } from '../../shared/boreDiameter'
 import { allOf, type Derived } from '../../bench/finding'
 
 /** Everything but the gap that decides whether a top ring butts. */

@@ -1,4 +1,4 @@
-import type { Duty, Limit } from '../../build/types'
+import type { Duty, Limit } from '../../document/types'
 import type { Presets } from '../../bench/bench'
 import { inThou } from '../../bench/inThou'
 import { isAlcohol, isGentle, isSustained, isNotStated } from '../../bench/duty'

@@ -1,9 +1,9 @@
-import type { Build } from '../../build/build'
-import { stationId } from '../../build/place'
-import { cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { stationId } from '../../document/place'
+import { cylinderNumbers } from '../../geometry/crank'
 import type { Station } from '../../bench/bench'
-import { ringPlace, ringSpots } from '../../quantities/ringGap'
-import { RING_CHARACTERISTIC, RINGS, type Ring } from '../../quantities/ringNames'
+import { ringPlace, ringSpots } from '../../shared/ringGap'
+import { RING_CHARACTERISTIC, RINGS, type Ring } from '../../shared/ringNames'
 import { GROOVE_CHARACTERISTICS, GROOVES } from './grooves'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = {

@@ -1,11 +1,11 @@
-import type { Build } from '../../build/build'
-import { cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { cylinderNumbers } from '../../geometry/crank'
 import { matchEvenly } from '../../numerics/matching'
-import { boreOf, boreReading } from '../../quantities/boreDiameter'
-import { BORE_AXES } from '../../quantities/boreStations'
+import { boreOf, boreReading } from '../../shared/boreDiameter'
+import { BORE_AXES } from '../../shared/boreStations'
 import { isKnown, type Derived } from '../../bench/finding'
 import { resultOf } from '../../metrology'
-import type { Ring } from '../../quantities/ringNames'
+import type { Ring } from '../../shared/ringNames'
 import { gapOf } from './derive'
 
 export interface RingSwap {

@@ -1,4 +1,4 @@
-import { applyChanges } from '../../build/changes'
+import { applyChanges } from '../../document/changes'
 import { describe, expect, it } from 'vitest'
 import { readingOf, soundBuild, valueOf, without } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'

@@ -1,7 +1,7 @@
-import type { Build } from '../../build/build'
+import type { Build } from '../../document/build'
 import { span } from '../../numerics/span'
 import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
-import { movingCosts } from '../../quantities/fitted'
+import { movingCosts } from '../../shared/fitted'
 import { matchMasses } from './match'
 import { bench } from './rods'
 

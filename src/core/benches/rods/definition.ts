@@ -1,8 +1,8 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
-import { ENGINE_PAPER } from '../../quantities/enginePaper'
+import { ENGINE_PAPER } from '../../shared/enginePaper'
 
-declare module '../../build/ids' {
+declare module '../../document/ids' {
   interface Definitions {
     rods: typeof definition
   }

@@ -1,16 +1,16 @@
-import type { Build } from '../../build/build'
-import { paperAt } from '../../build/figures'
-import { stationId } from '../../build/place'
-import { quantity } from '../../build/remembered'
-import { allWorkOn, workOn } from '../../build/work'
-import { crankTurns, sharedPins } from '../../engine'
+import type { Build } from '../../document/build'
+import { paperAt } from '../../document/figures'
+import { stationId } from '../../document/place'
+import { derivation } from '../../document/remembered'
+import { allWorkOn, workOn } from '../../document/work'
+import { crankTurns, sharedPins } from '../../geometry/crank'
 import { apart, exactly, expand, leftOut, resultOf, type Figure, type FormulaText } from '../../metrology'
 import type { Finding, Remark } from '../../bench/bench'
-import { afterWork } from '../../quantities/afterWork'
-import { deckClearance } from '../../quantities/deckClearance'
+import { afterWork } from '../../shared/afterWork'
+import { deckClearance } from '../../shared/deckClearance'
 import { againstOthers, everyCylinder, knownFigures, oddOneOut, perCylinder, worthNaming } from '../../bench/engineWide'
 import { allOf, asRead, finding, isKnown, ONLY_SAID, type Derived } from '../../bench/finding'
-import { pistonIn } from '../../quantities/fitted'
+import { pistonIn } from '../../shared/fitted'
 import { definition, type RodCharacteristic, type RodOutput } from './definition'
 import { bigEndMean, bigEndRound, bobweight, pinClearance, reciprocatingMass, rotatingMass, stackApart, stackedDeck } from './formulas'
 
@@ -86,7 +86,7 @@ function total(text: FormulaText, parts: Readonly<Record<string, Derived>>): Der
 }
 
 /** The piston that is to go into the cylinder, with its pin and rings, on the cylinder's rod. */
-export const reciprocatingOf = quantity('reciprocating', (build, cylinder: number): Derived => {
+export const reciprocatingOf = derivation('reciprocating', (build, cylinder: number): Derived => {
   const mark = pistonIn(build, cylinder)
   const mass = total(reciprocatingMass, {
     Piston: at(build, 'rods.pistonMass', mark),
@@ -98,7 +98,7 @@ export const reciprocatingOf = quantity('reciprocating', (build, cylinder: numbe
   return isKnown(mass) ? { ...mass, figure: afterWork(mass.figure, -offG, 'mass', 'Taken off') } : mass
 })
 
-export const rotatingOf = quantity('rotating', (build, cylinder: number): Derived => {
+export const rotatingOf = derivation('rotating', (build, cylinder: number): Derived => {
   const shells: Record<string, Derived> =
     build.spec.layout.rodBearings === 'plain' ? { 'Rod shells': at(build, 'rods.shellsMass', cylinder) } : {}
   return total(rotatingMass, { 'Rod, big end': at(build, 'rods.rodBig', cylinder), ...shells })
@@ -137,7 +137,7 @@ function bobweightOf(build: Build, cylinder: number): Derived {
 }
 
 /** The deck as measured against what block, throw, rod and piston add up to; the rod as measured where it was. */
-const stackOf = quantity('stackApart', (build, cylinder: number): Derived => {
+const stackOf = derivation('stackApart', (build, cylinder: number): Derived => {
   const paper = (key: 'blockHeight' | 'stroke' | 'compressionHeight' | 'rodLength'): Derived => {
     const figure = paperAt(build, key, cylinder)
     return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
@@ -175,7 +175,7 @@ function withWhoLies(build: Build, cylinder: number): Derived {
   }
 }
 
-const oddStack = quantity(`${ONLY_SAID}oddStack`, (build) => oddOneOut(knownFigures(everyCylinder(build, stackOf))))
+const oddStack = derivation(`${ONLY_SAID}oddStack`, (build) => oddOneOut(knownFigures(everyCylinder(build, stackOf))))
 
 function whoLies(own: Figure, apart: Figure | undefined, least: number): Remark[] {
   const isOff = (figure: Figure) => Math.abs(figure.value.value) > Math.max(least, expand(figure.value).U)

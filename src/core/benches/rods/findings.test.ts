@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { withSpec, type Build } from '@/core/build'
+import { withSpec, type Build } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, TODAY, withReading as read, withSpecOf as spec } from '../../../../tests/support/builds'

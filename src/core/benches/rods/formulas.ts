@@ -1,4 +1,4 @@
-import { pinHeightAtTdcMm } from '../../engine'
+import { pinHeightAtTdcMm } from '../../geometry/crank'
 import { formula, type FormulaText } from '../../metrology'
 
 export const pinClearance = formula({

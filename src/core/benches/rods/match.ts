@@ -1,8 +1,8 @@
-import type { Build } from '../../build/build'
-import { readingAt } from '../../build/figures'
-import { cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { readingAt } from '../../document/figures'
+import { cylinderNumbers } from '../../geometry/crank'
 import { matchEvenly } from '../../numerics/matching'
-import { pistonIn } from '../../quantities/fitted'
+import { pistonIn } from '../../shared/fitted'
 import type { RodCharacteristic } from './definition'
 
 /** Which piston set (piston, pin, rings) goes onto the rod of which cylinder, before and after. The rods stay on their journals. */

@@ -1,7 +1,7 @@
-import type { Build } from '../../build/build'
-import { stationId } from '../../build/place'
-import type { Place } from '../../build/types'
-import { cylinderNumbers } from '../../engine'
+import type { Build } from '../../document/build'
+import { stationId } from '../../document/place'
+import type { Place } from '../../document/types'
+import { cylinderNumbers } from '../../geometry/crank'
 import type { Station } from '../../bench/bench'
 import { definition, type RodCharacteristic } from './definition'
 

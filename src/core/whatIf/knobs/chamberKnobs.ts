@@ -1,11 +1,11 @@
 /** What moves the pistons against the heads, and what room is left between: gasket, cuts, heights, bores, chambers. */
-import type { Build } from '../../build/build'
-import { allWorkOn } from '../../build/work'
+import type { Build } from '../../document/build'
+import { allWorkOn } from '../../document/work'
 import { isKnown } from '../../bench/finding'
-import { bankCount, cylinderNumbers } from '../../engine'
+import { bankCount, cylinderNumbers } from '../../geometry/crank'
 import { printed } from '../../numerics/printed'
-import { layersOf } from '../../quantities/gasket'
-import { chamberVolume } from '../../quantities/chamberVolume'
+import { layersOf } from '../../shared/gasket'
+import { chamberVolume } from '../../shared/chamberVolume'
 import { alike, CC, eachCylinder, inThou, MM, nearestOf, onPaper, paperKnob, upTo, around, type Knob, type Part } from './knob'
 
 export const gasketKnob: Knob = {

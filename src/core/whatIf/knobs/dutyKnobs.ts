@@ -1,5 +1,5 @@
 /** How the engine is run, and what ratio is wanted of it. */
-import { FUELS } from '../../build/duty'
+import { FUELS } from '../../document/duty'
 import { alike, paperKnob, type Knob } from './knob'
 
 export const redlineKnob: Knob = {

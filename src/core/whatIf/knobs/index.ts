@@ -1,7 +1,7 @@
 /** What may be turned on an engine before metal is cut: each knob with today's value, and what turning it changes. */
-import type { Build } from '../../build/build'
-import type { EngineChange } from '../../build/types'
-import { bankCount } from '../../engine'
+import type { Build } from '../../document/build'
+import type { EngineChange } from '../../document/types'
+import { bankCount } from '../../geometry/crank'
 import { boreKnob, chamberKnob, cutKnob, gasketKnob, heightKnob, layersKnob, shimKnob } from './chamberKnobs'
 import { boostKnob, fuelKnob, redlineKnob, wantedRatioKnob } from './dutyKnobs'
 import { ringKnob, shellKnob } from './fitKnobs'

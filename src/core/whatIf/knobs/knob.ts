@@ -1,11 +1,11 @@
 /** A knob: what may be turned on an engine before metal is cut, and what all knobs are made of. */
-import type { Build } from '../../build/build'
-import type { PaperKey } from '../../build/paper'
-import type { EngineChange } from '../../build/types'
+import type { Build } from '../../document/build'
+import type { PaperKey } from '../../document/paper'
+import type { EngineChange } from '../../document/types'
 import type { Units } from '../../bench/bench'
-import { cylinderNumbers } from '../../engine'
+import { cylinderNumbers } from '../../geometry/crank'
 import { printed } from '../../numerics/printed'
-import { UNITS, type Kind, type UnitId } from '../../quantity'
+import { UNITS, type Kind, type UnitId } from '../../units'
 import { PAPER } from '../../benches/paper'
 
 /** Parts that may have to stay as they are: a knob that wants another one, or wants it worked on, is then held. */

@@ -1,14 +1,14 @@
 /** What moves the valves against the pistons: cams turned or swapped, valve heads, pockets. */
-import type { Build } from '../../build/build'
-import { readingAt } from '../../build/figures'
-import type { EngineChange } from '../../build/types'
-import { allWorkOn } from '../../build/work'
+import type { Build } from '../../document/build'
+import { readingAt } from '../../document/figures'
+import type { EngineChange } from '../../document/types'
+import { allWorkOn } from '../../document/work'
 import { isKnown, type Derived } from '../../bench/finding'
-import { camKind, camsOf, onOneShaft, type Cam, type CamKind } from '../../engine'
+import { camKind, camsOf, onOneShaft, type Cam, type CamKind } from '../../geometry/valvetrain'
 import { printed } from '../../numerics/printed'
-import { cardDuration, cardLobeLift } from '../../quantities/camCard'
-import { onCurve, peakLiftOf } from '../../quantities/camMotion/curve'
-import { lobeMotion } from '../../quantities/camMotion/lobeMotion'
+import { cardDuration, cardLobeLift } from '../../shared/camCard'
+import { onCurve, peakLiftOf } from '../../shared/camMotion/curve'
+import { lobeMotion } from '../../shared/camMotion/lobeMotion'
 import { alike, around, DEG, inThou, MM, onPaper, paperKnob, upTo, type Knob } from './knob'
 
 /** Cams of a kind set earlier; lobes of one shaft turn together, and are one knob. */

@@ -1,9 +1,0 @@
-import type { Build } from '../build/build'
-import { paperAt } from '../build/figures'
-import type { Derived } from '../bench/finding'
-
-/** A number on paper, or that it is wanted there; `piece`: of which piece, where they vary. */
-export function fromPaper(build: Build, key: Parameters<typeof paperAt>[1], piece?: number): Derived {
-  const figure = paperAt(build, key, piece)
-  return figure ? { figure } : { missing: [{ kind: 'paper', key }] }
-}
