@@ -84,7 +84,7 @@ async function sorted(connection: Connection, gauges: GaugeStore, id: string, en
     const owner = stored.get(entry.id)?.buildId
     const pointers = pointersOf(entry).map((pointer) => ({ pointer, at: targetAt(pointer.id) }))
     const dangling = pointers.find(({ at }) => !at)
-    const wrong = pointers.find(({ pointer, at }) => at && !mayPointAt(entry, pointer, at))
+    const wrong = pointers.find(({ at }) => at && !mayPointAt(entry, at))
     if (owner === id) known.add(entry.id)
     else if (owner !== undefined) refused.push({ id: entry.id, code: 'idTaken', about: entry.id })
     else if (entry.kind === 'reading' && !cards.has(entry.gauge)) refused.push({ id: entry.id, code: 'noSuchGauge', about: entry.gauge })

@@ -1,5 +1,6 @@
 import { v7 as uuidV7 } from 'uuid'
-import type { BuildDocument, Entry, Pull, Spec } from './types'
+import { kindOf } from './entries/all'
+import type { BuildDocument, Entry, Spec } from './types'
 
 /**
  * The document with entries of its own: whatever pointed at an entry, another entry or something the spec notes beside a choice
@@ -17,27 +18,12 @@ export function withNewEntryIds(document: BuildDocument): BuildDocument {
 }
 
 function entryPointingAt(entry: Entry, copyOf: (id: string) => string): Entry {
-  if (entry.kind === 'pull') return pullPointingAt(entry, copyOf)
-  return {
-    ...entry,
-    id: copyOf(entry.id),
-    ...(entry.kind === 'part' && { part: copyOf(entry.part) }),
-    ...(entry.kind === 'damage' && { damage: copyOf(entry.damage) }),
-    ...('target' in entry && { target: copyOf(entry.target) }),
-    ...('settles' in entry && entry.settles && { settles: entry.settles.map(copyOf) }),
-    ...('supersedes' in entry && entry.supersedes && { supersedes: copyOf(entry.supersedes) }),
-  }
-}
-
-function pullPointingAt(pull: Pull, copyOf: (id: string) => string): Pull {
-  const { id, run, follows, instead } = pull
-  return {
-    ...pull,
-    id: copyOf(id),
-    run: copyOf(run),
-    ...(follows && { follows: copyOf(follows) }),
-    ...(instead && { instead: instead.map(copyOf) }),
-  }
+  const held = entry as Readonly<Record<string, unknown>>
+  const copied = kindOf(entry).ids.flatMap((field) => {
+    const ids = held[field] as string | readonly string[] | undefined
+    return ids === undefined ? [] : [[field, typeof ids === 'string' ? copyOf(ids) : ids.map(copyOf)] as const]
+  })
+  return { ...entry, id: copyOf(entry.id), ...Object.fromEntries(copied) }
 }
 
 function specPointingAt(spec: Spec, copyOf: (id: string) => string): Spec {

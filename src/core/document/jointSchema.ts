@@ -161,9 +161,3 @@ export const jointSchema = z
       .optional(),
   })
   .strict()
-
-/** What was done at a pull, or to the run as a whole. */
-export const PULLS = ['begin', 'pulled', 'short', 'leftOut', 'broke', 'backedOff', 'resealed', 'back', 'takeOver', 'end', 'cancel'] as const
-
-/** The ways a joint is gone over. */
-export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen', 'drawDown'] as const

@@ -1,45 +1,13 @@
 import { group } from 'd3-array'
+import { kindOf } from './entries/all'
+import type { PointedAt, Pointer } from './entries/kind'
 import type { Entry } from './types'
 
-/** By which of its fields an entry points at another. */
-export type PointerName = 'target' | 'supersedes' | 'settles' | 'follows' | 'instead'
-
-export interface Pointer {
-  readonly name: PointerName
-  readonly id: string
-}
-
-/** What of an entry decides whether another may point at it. */
-export interface PointedAt {
-  readonly kind: Entry['kind']
-  /** The run, part or damage it belongs to; undefined for every other kind. */
-  readonly subject: string | undefined
-}
+export type { PointedAt } from './entries/kind'
 
 /** What an entry says something of: what a reading corrects or settles, what anything else is about. */
 export function pointersOf(entry: Entry): readonly Pointer[] {
-  switch (entry.kind) {
-    case 'reading': {
-      const settles = (entry.settles ?? []).map((id): Pointer => ({ name: 'settles', id }))
-      return entry.supersedes ? [{ name: 'supersedes', id: entry.supersedes }, ...settles] : settles
-    }
-    case 'strike':
-    case 'move':
-    case 'undo':
-      return [{ name: 'target', id: entry.target }]
-    case 'pull': {
-      const instead = (entry.instead ?? []).map((id): Pointer => ({ name: 'instead', id }))
-      return entry.follows ? [{ name: 'follows', id: entry.follows }, ...instead] : instead
-    }
-    case 'part':
-    case 'damage': {
-      // What wanted a part, or saw a damage, points at nothing.
-      const subject = subjectOf(entry)!
-      return subject === entry.id ? [] : [{ name: 'follows', id: subject }]
-    }
-    default:
-      return []
-  }
+  return kindOf(entry).pointers(entry)
 }
 
 /** The ids of `pointersOf`. */
@@ -47,25 +15,14 @@ export function pointsAt(entry: Entry): readonly string[] {
   return pointersOf(entry).map(({ id }) => id)
 }
 
-function subjectOf(entry: Entry): string | undefined {
-  if (entry.kind === 'pull') return entry.run
-  if (entry.kind === 'part') return entry.part
-  return entry.kind === 'damage' ? entry.damage : undefined
-}
-
 export function asPointedAt(entry: Entry): PointedAt {
-  return { kind: entry.kind, subject: subjectOf(entry) }
+  const { subject, isTakenBackByUndo } = kindOf(entry)
+  return { kind: entry.kind, subject: subject?.(entry), isTakenBackByUndo }
 }
 
-/**
- * What may point at what, by one rule at every door. Readings are corrected, struck and moved; anything but a pull can be undone (a
- * run is taken back step by step, by the run itself); a pull follows one of its own run, and what becomes of a part or a damage
- * belongs to the entry that began it.
- */
-export function mayPointAt(entry: Entry, { name }: Pointer, at: PointedAt): boolean {
-  if (name === 'follows' || name === 'instead') return at.kind === entry.kind && at.subject === subjectOf(entry)
-  if (entry.kind === 'undo') return at.kind !== 'pull'
-  return at.kind === 'reading'
+/** What may point at what, by one rule at every door, as each kind says it. */
+export function mayPointAt(entry: Entry, at: PointedAt): boolean {
+  return kindOf(entry).mayPointAt(entry, at)
 }
 
 /**
@@ -77,7 +34,7 @@ export function setAsideIn(entries: readonly Entry[]): { readonly counted: reado
   const pointsAtWrongKind = (entry: Entry) =>
     pointersOf(entry).some((pointer) => {
       const at = byId.get(pointer.id)
-      return at !== undefined && !mayPointAt(entry, pointer, asPointedAt(at))
+      return at !== undefined && !mayPointAt(entry, asPointedAt(at))
     })
   const setAside = entries.filter(pointsAtWrongKind)
   if (setAside.length === 0) return { counted: entries, setAside }

@@ -4,7 +4,8 @@ import type { UnitId } from '../units'
 import type { Fuel } from './duty'
 import type { PaperKey } from './paper'
 import type { buildDocumentSchema } from './schema'
-import type { entrySchema, gaugeSchema, readingSchema } from './entrySchema'
+import type { EntrySchema } from './entries/all'
+import type { gaugeSchema } from './entrySchema'
 import type {
   dutySchema,
   limitSchema,
@@ -39,8 +40,8 @@ export type EngineChange =
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
 export type { Place } from './place'
-export type Reading = WithUnit<z.infer<typeof readingSchema>>
-export type Entry = z.infer<typeof entrySchema>
+export type Entry = z.infer<EntrySchema>
+export type Reading = WithUnit<Extract<Entry, { kind: 'reading' }>>
 export type Pull = Extract<Entry, { kind: 'pull' }>
 export type StepEntry = Extract<Entry, { kind: 'step' }>
 export type ChangeEntry = Extract<Entry, { kind: 'change' }>

@@ -8,7 +8,7 @@ import { methodsSchema, stockSchema } from '../document/specSchema'
 import type { BuildDocument } from '../document/types'
 import { BUILD_FORMAT, BUILD_VERSION } from '../document/version'
 import { documentIssues } from './door'
-import type { FileIssue } from './fileIssue'
+import type { FileIssue } from '../document/fileIssue'
 import { shapeIssue } from './shape'
 import { STOCK_SCHEMAS } from './stock'
 

@@ -4,7 +4,7 @@ import { PART_STATES, type PartState } from '../document/partState'
 import { AXIS_FORMS, type AxisForm, type PlaceAxis } from '../document/place'
 import type { Place, Reading } from '../document/types'
 import { differenceToCanonical, findUnit, toCanonical, UNITS, type UnitId } from '../units'
-import type { FileIssue } from './fileIssue'
+import type { FileIssue } from '../document/fileIssue'
 
 export const CSV_COLUMNS = [
   'id',

@@ -8,7 +8,7 @@ import { axesBeyond } from '../document/place'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
 import { documentIssues, entryIssues, nowhereIn, specIssues } from './door'
-import type { FileIssue } from './fileIssue'
+import type { FileIssue } from '../document/fileIssue'
 import { readBuildJson } from './buildFile'
 
 const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))

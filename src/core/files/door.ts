@@ -3,11 +3,13 @@ import { BENCHES, METHODS, PAPER } from '../benches'
 import { isAnsweredFor, isBelowFloor } from '../bench/belowFloor'
 import type { Characteristic, LimitDefinition } from '../bench/bench'
 import type { Build } from '../document/build'
+import { kindOf } from '../document/entries/all'
+import type { Known } from '../document/entries/kind'
 import type { MethodKey } from '../document/methods'
 import type { PaperKey } from '../document/paper'
 import { axesBeyond } from '../document/place'
 import { dependencyOrder, pointersOf, pointsAt } from '../document/pointsAt'
-import type { BuildDocument, Entry, Gauge, Limit, PartEntry, Place, Pull, Spec } from '../document/types'
+import type { BuildDocument, Entry, Gauge, Limit, Place, Spec } from '../document/types'
 import { jointsOf } from '../joints'
 import { bankCount, crankTurns, firingIssues, hasValves } from '../geometry/crank'
 import { camsOf, degreedIssue } from '../geometry/valvetrain'
@@ -15,7 +17,7 @@ import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../units'
 import { CHANGE_IDS } from '../walk'
 import { CAM_MATERIALS, FIT_CHECKS, GEAR_MATERIALS, PART_KINDS } from '../parts'
-import type { FileIssue, Path } from './fileIssue'
+import type { FileIssue, Path } from '../document/fileIssue'
 import { stockIssues } from './stock'
 
 const CHARACTERISTICS = new Map<string, Characteristic>(BENCHES.flatMap((bench) => Object.entries(bench.definition.characteristics)))
@@ -35,22 +37,37 @@ const MOST: Readonly<Partial<Record<Kind, number>>> = {
 const MOST_OF_ANY = 1e6
 
 /** Everything an entry contradicts: what it names, where it says it was, what it says was read. Paths start at `path`. */
-export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges'], path: Path = []): FileIssue[] {
-  if (entry.kind === 'pull') return pullIssues(entry, spec, path)
-  if (entry.kind === 'part') return partIssues(entry, path)
-  if (entry.kind === 'change') return nameIssues(entry.what, CHANGE_IDS, [...path, 'what'])
-  if (entry.kind === 'damage')
-    return (entry.options ?? []).flatMap(({ stales }, index) => nameIssues(stales, CHANGE_IDS, [...path, 'options', index, 'stales']))
+export function entryIssues(
+  entry: Entry,
+  spec: Pick<Spec, 'layout' | 'joints'>,
+  gauges: Build['gauges'],
+  path: Path = [],
+): readonly FileIssue[] {
+  return kindOf(entry).issues(entry, knownOf(spec, gauges), path)
+}
+
+const NAMES = { change: CHANGE_IDS, partKind: PART_KINDS, partMaterial: [...CAM_MATERIALS, ...GEAR_MATERIALS], fitCheck: FIT_CHECKS }
+
+function knownOf(spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges']): Known {
+  return {
+    placeIssues: (place, path) => placeIssues(place, spec, path),
+    stationIssues: ({ characteristic }, path) => (CHARACTERISTICS.has(characteristic) ? [] : unknownCharacteristic(characteristic, path)),
+    checkIssues: ({ characteristic }, path) => (CHECKS.has(characteristic) ? [] : unknownCharacteristic(characteristic, path)),
+    readIssues: (entry, path) => readIssues(entry, gauges, path),
+    fastenersOf: (joint) => jointsOf(spec).find(({ id }) => id === joint)?.fasteners.length,
+    names: NAMES,
+  }
+}
+
+function unknownCharacteristic(characteristic: string, path: Path): readonly FileIssue[] {
+  return [{ code: 'unknownCharacteristic', path: [...path, 'characteristic'], characteristic }]
+}
+
+function readIssues(entry: Parameters<Known['readIssues']>[0], gauges: Build['gauges'], path: Path): readonly FileIssue[] {
+  const characteristic = CHARACTERISTICS.get(entry.characteristic)
+  if (!characteristic) return unknownCharacteristic(entry.characteristic, path)
   const at = (...more: Path): Path => [...path, ...more]
   const issues: FileIssue[] = []
-  if ('place' in entry) issues.push(...placeIssues(entry.place, spec, at('place')))
-  if (entry.kind === 'check' && !CHECKS.has(entry.characteristic))
-    issues.push({ code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic })
-  if (entry.kind !== 'reading' && entry.kind !== 'skip' && entry.kind !== 'note') return issues
-  const characteristic = CHARACTERISTICS.get(entry.characteristic)
-  if (!characteristic)
-    return [...issues, { code: 'unknownCharacteristic', path: at('characteristic'), characteristic: entry.characteristic }]
-  if (entry.kind !== 'reading') return issues
   const unit = entry.unit as UnitId
   if (UNITS[unit].kind !== characteristic.kind)
     issues.push({ code: 'wrongUnit', path: at('unit'), unit: UNITS[unit].symbol, wanted: characteristic.kind })
@@ -66,33 +83,6 @@ export function entryIssues(entry: Entry, spec: Pick<Spec, 'layout' | 'joints'>,
   }
   if (entry.upper !== undefined && entry.upper <= entry.value) issues.push({ code: 'intervalOrder', path: at('upper') })
   return issues
-}
-
-function pullIssues(pull: Pull, spec: Pick<Spec, 'layout' | 'joints'>, path: Path): FileIssue[] {
-  const issues: FileIssue[] = []
-  const begins = pull.did === 'begin'
-  if (begins !== (pull.follows === undefined) || begins !== (pull.run === pull.id)) issues.push({ code: 'loosePull', path })
-  const joint = jointsOf(spec).find(({ id }) => id === pull.joint)
-  if (!joint) return [...issues, { code: 'unknownJoint', path: [...path, 'joint'], joint: pull.joint }]
-  const most = joint.fasteners.length
-  if (pull.fastener !== undefined && pull.fastener > most)
-    issues.push({ code: 'noSuchFastener', path: [...path, 'fastener'], got: pull.fastener, most })
-  return issues
-}
-
-/** Names that a part is told by. */
-function partIssues({ part, id, did, what, fits = [], material }: PartEntry, path: Path): FileIssue[] {
-  return [
-    ...((did === 'wanted') === (part === id) ? [] : [{ code: 'loosePart', path } as const]),
-    ...nameIssues(what, PART_KINDS, [...path, 'what']),
-    ...nameIssues(material, [...CAM_MATERIALS, ...GEAR_MATERIALS], [...path, 'material']),
-    ...fits.flatMap(({ check }) => nameIssues(check, FIT_CHECKS, [...path, 'fits'])),
-  ]
-}
-
-/** A name that is said and that nobody knows. */
-function nameIssues(name: string | undefined, known: readonly string[], path: Path): FileIssue[] {
-  return name === undefined || known.includes(name) ? [] : [{ code: 'unknownName', path, name }]
 }
 
 function placeIssues(place: Place, { layout }: Pick<Spec, 'layout'>, path: Path): FileIssue[] {
@@ -121,10 +111,7 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
     seen.add(entry.id)
     return [
       ...(double ? [{ code: 'doubleId', path: [...path, 'id'], id: entry.id } as const] : []),
-      // An older door took any name of a change: such a file opens, and the entry moves nothing.
-      ...(entry.kind === 'change' || entry.kind === 'damage'
-        ? []
-        : entryIssues(entry, document.spec, gauges, path).filter(({ code }) => !TAKEN_AWAY.has(code))),
+      ...(kindOf(entry).isAskedInFiles ? entryIssues(entry, document.spec, gauges, path).filter(({ code }) => !TAKEN_AWAY.has(code)) : []),
       ...targetIssues(entry, ids, path),
     ]
   })

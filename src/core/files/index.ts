@@ -4,7 +4,7 @@
  */
 export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type ReadResult } from './buildFile'
 export { entryIssues, nowhereIn, specIssues } from './door'
-export type { FileIssue } from './fileIssue'
+export type { FileIssue } from '../document/fileIssue'
 export { entrySchema, gaugeSchema } from '../document/entrySchema'
 export { specSchema } from '../document/specSchema'
 export { readingsToCsv, readingsFromCsv, csvStations, csvTemplate, type CsvReport, type CsvRow } from './readingsCsv'

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { FileIssue } from './fileIssue'
+import type { FileIssue } from '../document/fileIssue'
 
 const TYPE_WORDS: Readonly<Record<string, string>> = {
   number: 'a number',

@@ -4,7 +4,7 @@ import { STOCK } from '../benches'
 import { id as partId, words } from '../document/schemaFields'
 import type { StockDefinition, StockNumber, StockWord } from '../document/stock'
 import type { Spec } from '../document/types'
-import type { FileIssue } from './fileIssue'
+import type { FileIssue } from '../document/fileIssue'
 import { shapeIssue } from './shape'
 
 /** By the name of the kind: what a list of its parts looks like. */

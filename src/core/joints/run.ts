@@ -1,5 +1,5 @@
 import { group as groupBy } from 'd3-array'
-import type { RUN_KINDS } from '../document/jointSchema'
+import type { RUN_KINDS } from '../document/entries/pull'
 import type { Joint, JointStage, Pull } from '../document/types'
 import { outsideIn } from '../geometry/patterns/sequence'
 

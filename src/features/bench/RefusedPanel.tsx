@@ -1,7 +1,7 @@
 'use client'
 import styled from 'styled-components'
 import type { Station } from '@/core/bench/bench'
-import { stationId, type Entry } from '@/core/document'
+import { entryWords, stationId } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'
 import { Row } from '@/ui/Page'
@@ -45,7 +45,7 @@ export function RefusedPanel({
             'characteristic' in entry ? stations.find(({ id }) => id === stationId(entry.characteristic, entry.place)) : undefined
           return (
             <Item key={entry.id}>
-              <b>{refusedWords(entry)}</b>
+              <b>{entryWords(entry)}</b>
               <span>
                 {station?.label ?? 'another bench'} · {entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}
               </span>
@@ -62,33 +62,4 @@ export function RefusedPanel({
       </ul>
     </SidePanel>
   )
-}
-
-function refusedWords(entry: Entry): string {
-  switch (entry.kind) {
-    case 'reading':
-      return entry.asTyped
-    case 'note':
-      return `Note: ${entry.text}`
-    case 'skip':
-      return `Skip: ${entry.reason}`
-    case 'check':
-      return `Check: ${entry.passed ? 'right' : `not right, ${entry.text ?? ''}`}`
-    case 'strike':
-      return `Strike: ${entry.reason}`
-    case 'move':
-      return `Move: ${entry.reason}`
-    case 'undo':
-      return 'Undo'
-    case 'pull':
-      return `Pull of fastener ${entry.fastener ?? ''}`.trim()
-    case 'step':
-      return `Step ${entry.step}`
-    case 'change':
-      return `Change: ${entry.text}`
-    case 'part':
-      return `Part: ${entry.name ?? entry.did}`
-    case 'damage':
-      return `Damage: ${entry.text ?? entry.did}`
-  }
 }

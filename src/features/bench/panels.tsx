@@ -6,6 +6,7 @@ import type { BenchDefinition, Finding, Output, Station } from '@/core/bench/ben
 import { limitOf } from '@/core/bench/finding'
 import { rowOf } from '@/core/bench/sheets'
 import {
+  entryWords,
   checkDue,
   isOverdue,
   type Build,
@@ -249,7 +250,7 @@ function PastLine({
   const stands = entry.kind === 'reading' && (state === 'current' || state === 'conflicting' || state === 'superseded')
   return (
     <Past data-gone={gone || undefined}>
-      <span data-value>{pastWords(entry)}</span>
+      <span data-value>{entryWords(entry)}</span>
       <Quiet>
         {entry.by}, {entry.at.slice(0, 16).replace('T', ' ')}
         {entry.kind === 'reading' && ` · ${build.gauges.get(entry.gauge)?.name}`}
@@ -325,19 +326,6 @@ function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to:
 function overdueWords(build: Build, reading: { gauge: string; at: string }): string {
   const card = build.gauges.get(reading.gauge)
   return card && isOverdue(card, reading.at) ? `, its check overdue since ${checkDue(card)}` : ''
-}
-
-function pastWords(entry: HistoryLine['entry']): string {
-  switch (entry.kind) {
-    case 'reading':
-      return entry.asTyped
-    case 'note':
-      return `Note: ${entry.text}`
-    case 'skip':
-      return `Skipped: ${entry.reason}`
-    case 'check':
-      return `${entry.passed ? 'Right' : 'Not right'}${entry.text ? `: ${entry.text}` : ''}`
-  }
 }
 
 const KEYS: readonly (readonly [string, string])[] = [

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { RUN_KINDS } from '@/core/document/jointSchema'
+import { RUN_KINDS } from '@/core/document/entries/pull'
 import { jointsOf } from '@/core/joints'
 import { RunPage } from '@/features/joints/RunPage'
 import { serveJoints } from '@/features/joints/servedJoints'

@@ -1,4 +1,4 @@
-import type { SubjectAxis } from '../document/place'
+import type { SubjectAxis } from './place'
 import type { DegreedIssue } from '../geometry/valvetrain'
 import type { Kind, UnitId } from '../units'
 

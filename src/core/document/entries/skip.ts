@@ -1,0 +1,10 @@
+import { entryKind, type SchemaParts } from './kind'
+
+const schema = ({ z, stamp, station, words }: SchemaParts) =>
+  z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
+
+/** A place that will not be read, and why. */
+export const skip = entryKind(schema, {
+  issues: (entry, { placeIssues, stationIssues }, path) => [...placeIssues(entry.place, [...path, 'place']), ...stationIssues(entry, path)],
+  words: ({ reason }) => `Skipped: ${reason}`,
+})

@@ -1,0 +1,12 @@
+import { entryKind, type SchemaParts } from './kind'
+
+const schema = ({ z, stamp, words }: SchemaParts) =>
+  z.object({ kind: z.literal('strike'), ...stamp, target: z.uuid(), reason: words }).strict()
+
+/** A reading that does not count, and why. */
+export const strike = entryKind(schema, {
+  ids: ['target'],
+  pointers: ({ target }) => [{ name: 'target', id: target }],
+  mayPointAt: (_, at) => at.kind === 'reading',
+  words: ({ reason }) => `Strike: ${reason}`,
+})
