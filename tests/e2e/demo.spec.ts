@@ -16,7 +16,7 @@ test.afterAll(async () => {
 
 /** Starts it as `npm run demo` does; what it printed until it said where it is. */
 async function started(port: number): Promise<string> {
-  const env = { ...process.env, PORT: String(port), KALIBROS_DB_URL: `file:${path.join(folder, 'demo.db')}` }
+  const env = { ...process.env, KALIBROS_IS_BUILT: 'yes', PORT: String(port), KALIBROS_DB_URL: `file:${path.join(folder, 'demo.db')}` }
   demo = spawn(process.execPath, ['scripts/demo.mjs'], { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] })
   let printed = ''
   demo.stdout!.on('data', (data) => (printed += String(data)))

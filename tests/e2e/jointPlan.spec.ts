@@ -1,3 +1,4 @@
+import { pressPedal } from '../support/pedal'
 import { demo, expect, test, WREN } from '../support/shop'
 
 /** A joint on its page: where its fasteners stand, in which order, and where sealant goes. */
@@ -35,7 +36,7 @@ test('fasteners are placed on the drawing, the last one goes again, and a joint 
   const box = (await drawing.boundingBox())!
   await drawing.click({ position: { x: box.width * 0.5, y: box.height * 0.5 } })
   await expect.poll(async () => (await placed()).fasteners.length).toBe(before + 1)
-  // In the middle of the drawing is the middle of the head; it is pulled last.
+  // In the middle of the drawing is the middle of the head; it is torqued last.
   const { fasteners, groups } = await placed()
   expect(Math.hypot(fasteners.at(-1)!.xMm, fasteners.at(-1)!.yMm)).toBeLessThan(30)
   expect(groups.at(-1)!.order.at(-1)).toBe(before + 1)
@@ -109,9 +110,6 @@ test('a joint waits for another, says what to look at, and tells where its stage
   await page.locator('[data-ready]').waitFor()
   const { groups } = await plan()
   const pulls = groups.reduce((sum, { order, stages }) => sum + order.length * Math.max(1, stages.length), 0)
-  for (let pull = 0; pull <= pulls; pull++) {
-    await page.keyboard.press('Enter')
-    await page.waitForTimeout(450)
-  }
+  for (let pull = 0; pull <= pulls; pull++) await pressPedal(page)
   await expect(page.getByText('Look before you end it: turns free by hand')).toBeVisible()
 })

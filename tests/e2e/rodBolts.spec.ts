@@ -1,3 +1,4 @@
+import { later } from '../support/pedal'
 import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test } from '../support/shop'
 
 /** Rod bolts: by stretch, the odd one by its curve and its name, and what the ledger makes of it afterwards. */
@@ -112,10 +113,10 @@ test('a bolt that is done with stands first in the ledger, and keeps its joint f
   await expect(page.getByText('the crank turned to a stop 5 times')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByText('Turn the crank to 0° after 1’s top')).toBeVisible()
-  await page.waitForTimeout(420)
+  await later(page)
   await page.keyboard.press('Enter')
   await expect(page.getByText('Crank stays at 0°.')).toBeVisible()
-  await page.waitForTimeout(420)
+  await later(page)
   await page.keyboard.press('Enter')
   await expect(page.getByText('Turn the crank to 144° after 1’s top')).toBeVisible()
 })

@@ -43,39 +43,43 @@ export interface Shop {
  * One server for all tests of a worker, to be killed and started again by any of them: each test brings builds of its own. One device
  * too: what the browser made of the program's scripts is kept from test to test, and what the program keeps on a device is not.
  */
-export const test = base.extend<{ shop: Shop; ownShop: Shop }, { workersShop: Shop; workersDevice: BrowserContext }>({
-  workersDevice: [
-    async ({ browser }, use) => {
-      const device = await newDevice(browser)
+export const test = base.extend<{ hasOwnDevice: boolean; shop: Shop; ownShop: Shop }, { workersShop: Shop; workersDevice: BrowserContext }>(
+  {
+    workersDevice: [
+      async ({ browser }, use) => {
+        const device = await newDevice(browser)
+        await use(device)
+        await device.close()
+      },
+      { scope: 'worker' },
+    ],
+    /** For a test that leaves on a device what cannot be taken away again: another clock. */
+    hasOwnDevice: [false, { option: true }],
+    /** The person at this bench is known, as after the first reading of a day. */
+    context: async ({ browser, workersDevice, workersShop, serviceWorkers, hasOwnDevice }, use) => {
+      const isOfItsOwn = hasOwnDevice || serviceWorkers === 'block'
+      const device = isOfItsOwn ? await newDevice(browser, { serviceWorkers }) : workersDevice
+      await device.addCookies([KNOWN_PERSON])
       await use(device)
-      await device.close()
+      if (isOfItsOwn) await device.close()
+      else await forget(device, workersShop.server.address)
     },
-    { scope: 'worker' },
-  ],
-  /** The person at this bench is known, as after the first reading of a day. */
-  context: async ({ browser, workersDevice, workersShop, serviceWorkers }, use) => {
-    const isOfItsOwn = serviceWorkers === 'block'
-    const device = isOfItsOwn ? await newDevice(browser, { serviceWorkers }) : workersDevice
-    await device.addCookies([KNOWN_PERSON])
-    await use(device)
-    if (isOfItsOwn) await device.close()
-    else await forget(device, workersShop.server.address)
-  },
-  workersShop: [
-    async ({}, use) => {
+    workersShop: [
+      async ({}, use) => {
+        await withShop(use)
+      },
+      { scope: 'worker' },
+    ],
+    shop: async ({ workersShop }, use) => {
+      await workersShop.server.up()
+      await use(workersShop)
+    },
+    /** A server for this test alone: what it does to a shop is no other test's to meet. */
+    ownShop: async ({}, use) => {
       await withShop(use)
     },
-    { scope: 'worker' },
-  ],
-  shop: async ({ workersShop }, use) => {
-    await workersShop.server.up()
-    await use(workersShop)
   },
-  /** A server for this test alone: what it does to a shop is no other test's to meet. */
-  ownShop: async ({}, use) => {
-    await withShop(use)
-  },
-})
+)
 
 function newDevice(browser: Browser, options: { readonly serviceWorkers?: 'block' | 'allow' } = {}): Promise<BrowserContext> {
   return browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })
