@@ -45,17 +45,17 @@ function correcting(build: Build): () => Build {
 
 /** Four tables of half a degree's wheel, a row every other degree over two turns. */
 function curvesMs(): number {
-  const doubt = { wheelDeg: 0.25, dialMm: 0.005 }
+  const uncertainty = { wheelDeg: 0.25, dialMm: 0.005 }
   const tables = Array.from({ length: 4 }, (_, seed) => {
     const random = randomStream(seedOf(seed + 1))
     return Array.from({ length: 360 }, (_, index) => {
       const angleDeg = -360 + 2 * index
-      const at = angleDeg - 109.5 + doubt.wheelDeg * random.normal()
-      return { angleDeg, liftMm: closedLiftMm({ liftMm: 10.2, halfWidthDeg: 150, power: 2.6 }, at) + doubt.dialMm * random.normal() }
+      const at = angleDeg - 109.5 + uncertainty.wheelDeg * random.normal()
+      return { angleDeg, liftMm: closedLiftMm({ liftMm: 10.2, halfWidthDeg: 150, power: 2.6 }, at) + uncertainty.dialMm * random.normal() }
     })
   })
   const run = () => {
-    for (const rows of tables) for (const _ of refits(checkedLobe(rows, doubt).curve, doubt, { checkLiftMm: 1.27, count: 1000, seed: 1 }));
+    for (const rows of tables) for (const _ of refits(checkedLobe(rows, uncertainty).curve, uncertainty, { checkLiftMm: 1.27, count: 1000, seed: 1 }));
   }
   run()
   const started = performance.now()

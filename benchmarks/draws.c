@@ -67,24 +67,24 @@ static double milliseconds(void) {
 static inline double volume(double bore, double length) { return M_PI / 4 * bore * bore * length / 1000; }
 
 int main(void) {
-  int draws, inputs, doubtful, shared, shares, cylinders;
-  if (scanf("%d %d %d %d %d %d", &draws, &inputs, &doubtful, &shared, &shares, &cylinders) != 6) return 1;
+  int draws, inputs, uncertain, shared, shares, cylinders;
+  if (scanf("%d %d %d %d %d %d", &draws, &inputs, &uncertain, &shared, &shares, &cylinders) != 6) return 1;
   double *centre = malloc(inputs * sizeof *centre), *value = malloc(inputs * sizeof *value);
-  int *position = malloc(doubtful * sizeof *position), *to = malloc((shares + 1) * sizeof *to), *by = malloc((shares + 1) * sizeof *by);
-  double *own = malloc(doubtful * sizeof *own), *weight = malloc((shares + 1) * sizeof *weight);
-  double *shock = malloc((doubtful + shared) * sizeof *shock);
+  int *position = malloc(uncertain * sizeof *position), *to = malloc((shares + 1) * sizeof *to), *by = malloc((shares + 1) * sizeof *by);
+  double *own = malloc(uncertain * sizeof *own), *weight = malloc((shares + 1) * sizeof *weight);
+  double *shock = malloc((uncertain + shared) * sizeof *shock);
   int *slot = malloc(cylinders * INPUTS * sizeof *slot);
   double *mean = calloc(cylinders, sizeof *mean), *square = calloc(cylinders, sizeof *square);
   for (int i = 0; i < inputs; i++) if (scanf("%lf", &centre[i]) != 1) return 1;
-  for (int i = 0; i < doubtful; i++) if (scanf("%d %lf", &position[i], &own[i]) != 2) return 1;
+  for (int i = 0; i < uncertain; i++) if (scanf("%d %lf", &position[i], &own[i]) != 2) return 1;
   for (int i = 0; i < shares; i++) if (scanf("%d %d %lf", &to[i], &by[i], &weight[i]) != 3) return 1;
   for (int i = 0; i < cylinders * INPUTS; i++) if (scanf("%d", &slot[i]) != 1) return 1;
   layers();
   double from = milliseconds(), quickest = INFINITY;
   for (int i = 0; i < inputs; i++) value[i] = centre[i];
   for (int draw = 1; draw <= draws; draw++) {
-    for (int i = 0; i < doubtful + shared; i++) shock[i] = normal();
-    for (int i = 0; i < doubtful; i++) value[position[i]] = centre[position[i]] + own[i] * shock[i];
+    for (int i = 0; i < uncertain + shared; i++) shock[i] = normal();
+    for (int i = 0; i < uncertain; i++) value[position[i]] = centre[position[i]] + own[i] * shock[i];
     for (int i = 0; i < shares; i++) value[to[i]] += weight[i] * shock[by[i]];
     for (int c = 0; c < cylinders; c++) {
       const int *s = slot + c * INPUTS;

@@ -24,19 +24,19 @@ function planOf({ inputs }: MonteCarloModel, slots: Int32Array, cylinders: numbe
   const users = new Map<string, number>()
   for (const { components } of inputs) for (const { source } of components) users.set(source.id, (users.get(source.id) ?? 0) + 1)
   const shared = [...users].flatMap(([id, count]) => (count > 1 ? [id] : []))
-  const doubtful = inputs.flatMap(({ components }, position) => (components.length > 0 ? [position] : []))
-  const own = doubtful.map((position) =>
+  const uncertain = inputs.flatMap(({ components }, position) => (components.length > 0 ? [position] : []))
+  const own = uncertain.map((position) =>
     Math.hypot(...inputs[position]!.components.filter(({ source }) => !shared.includes(source.id)).map(({ u }) => u)),
   )
-  const shares = doubtful.flatMap((position) =>
+  const shares = uncertain.flatMap((position) =>
     inputs[position]!.components.flatMap(({ source, u }) =>
-      shared.includes(source.id) ? [`${position} ${doubtful.length + shared.indexOf(source.id)} ${u}`] : [],
+      shared.includes(source.id) ? [`${position} ${uncertain.length + shared.indexOf(source.id)} ${u}`] : [],
     ),
   )
   return [
-    `${DRAWS} ${inputs.length} ${doubtful.length} ${shared.length} ${shares.length} ${cylinders}`,
+    `${DRAWS} ${inputs.length} ${uncertain.length} ${shared.length} ${shares.length} ${cylinders}`,
     inputs.map(({ value }) => value).join(' '),
-    doubtful.map((position, index) => `${position} ${own[index]}`).join('\n'),
+    uncertain.map((position, index) => `${position} ${own[index]}`).join('\n'),
     shares.join('\n'),
     slots.join(' '),
     '',

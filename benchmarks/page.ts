@@ -182,7 +182,7 @@ async function buttingDraws(page: Page, server: TestServer): Promise<number> {
 
 async function millionDraws(page: Page, url: string): Promise<number> {
   await page.goto(url)
-  await page.getByRole('button', { name: 'Check the doubt by random draws' }).click()
+  await page.getByRole('button', { name: 'Check the uncertainty by random draws' }).click()
   return clickToRow(page, 'Draw a million', 5)
 }
 

@@ -22,7 +22,7 @@ export function heldSteps(document: BuildDocument, entries: readonly Entry[], no
       const step = steps.find(({ id }) => id === entry.step)
       if (step?.standing === 'held') {
         const titleOf = (id: string) => stepTitle(steps.find((one) => one.id === id) ?? step)
-        held.push({ id: entry.id, error: `${stepTitle(step)} is held. ${waitsWords(step.waits, titleOf)} It was not put on record.` })
+        held.push({ id: entry.id, error: `${stepTitle(step)} is held. ${waitsWords(step.waits, titleOf)} It was not recorded.` })
         continue
       }
     }

@@ -78,7 +78,7 @@ async function pullJoint(of: BuildDocument, id: string): Promise<void> {
     const turn = planned.groups.flatMap(({ order }) => order).indexOf(fastener) + 1
     await gauges.press(wrench, wrenchPull(pull.nm, reached.get(fastener) ?? 0, random, turn === Number(options.odd) ? 1.5 : 1))
     reached.set(fastener, pull.nm)
-    console.log(`${wrench.name} pulled fastener ${turn}, stage ${stage}`)
+    console.log(`${wrench.name} torqued fastener ${turn}, stage ${stage}`)
     await pause()
   }
 }

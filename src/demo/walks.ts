@@ -108,7 +108,7 @@ export function withDemoWalk(document: BuildDocument, now: Date): BuildDocument 
   return { ...document, spec: { ...document.spec, ...(job && { job }) }, entries: [...document.entries, ...entries] }
 }
 
-/** A part as far as it has come: wanted, ordered, in and looked over, laid into its pot. */
+/** A part as far as it has come: wanted, ordered, in and checked, laid into its pot. */
 function partEntries(
   { said, promisedInDays, arrived, lies }: DemoPart,
   stamp: () => { readonly id: string; readonly at: string; readonly by: string },

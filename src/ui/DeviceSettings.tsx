@@ -51,7 +51,7 @@ const Initials = styled.input`
 
 const THEME_AFTER = { auto: 'light', light: 'dark', dark: 'auto' } as const
 
-/** What belongs to the device and not to a build: units on show, light or dark, whose hands these are. */
+/** What belongs to the device and not to a build: units on show, light or dark, who is working at it. */
 export const DeviceSettings = memo(({ ownSystem, buildId }: { ownSystem?: UnitSystem; buildId?: string }) => {
   const device = useDevice()
   const refresh = useRefresh()

@@ -56,7 +56,7 @@ const Close = styled(AriaButton)`
   }
 `
 
-/** A sheet pulled out from the right: the sum of a finding, the history of a place, the keys. Escape puts it back. */
+/** A sheet drawn out from the right: the sum of a finding, the history of a place, the keys. Escape puts it back. */
 export function SidePanel({
   title,
   isOpen,

@@ -40,7 +40,7 @@ export function curveIssueWords(issue: CurveTableIssue): string {
 
 /** A row to be read again. */
 export function lobeSlipWords(slip: LobeSlip): string {
-  const sigmas = `${Math.round(Math.abs(slip.sigmas))} times its doubt`
+  const sigmas = `${Math.round(Math.abs(slip.sigmas))} times its uncertainty`
   if (slip.kind === 'row') {
     const off = Math.abs(slip.offMm)
     const mm = off.toFixed(off < 0.1 ? 3 : 2)

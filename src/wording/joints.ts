@@ -183,7 +183,7 @@ export function planIssueWords(issue: PlanIssue | OrderIssue, system: UnitSystem
         `most of its type ${lengthWords(issue.usualMm, system)}: another length, or in another’s hole.`,
       ].join(' ')
     case 'yieldNeedsOnceOnly':
-      return `Pulled to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
+      return `Torqued to yield, type ${issue.letters.join(', ')} is used once only: say so, and have new ones for the next time.`
   }
 }
 
@@ -199,7 +199,7 @@ export const RETIREMENT_WORDS: Readonly<Record<Retirement, string>> = {
   grew: 'longer for good',
   yielded: 'past its yield on its curve',
   broke: 'broken',
-  spent: 'once only, and pulled',
+  spent: 'once only, and torqued',
 }
 
 export const TOLD_APART_WORDS: Readonly<Record<NonNullable<Joint['toldApartBy']>, string>> = {
@@ -240,7 +240,7 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
     ].join(' ')
   if (refusal.code === 'aboveFirst') {
     const [now, first] = [refusal.nm, refusal.firstNm].map((nm) => torqueWords(nm, system))
-    return `A re-torque never goes above what was pulled first: ${now!.value} ${now!.unit} now, ${first!.value} ${first!.unit} then.`
+    return `A re-torque never goes above what was torqued first: ${now!.value} ${now!.unit} now, ${first!.value} ${first!.unit} then.`
   }
   if (refusal.code === 'retired')
     return [
@@ -248,7 +248,7 @@ export function runRefusalWords(refusal: RunRefusal, system: UnitSystem): string
       'Fit another, or say under “Hole by hole” why it is used again.',
     ].join(' ')
   return refusal.code === 'onceOnly'
-    ? 'Pulled once only, to yield or as a stretch bolt: it is never pulled again. Loosen it and fit new ones.'
+    ? 'Torqued once only, to yield or as a stretch bolt: it is never torqued again. Loosen it and fit new ones.'
     : 'Its sealer has set: backed off, it no longer seals. Strip, clean and seal it again, then tighten it again as a run of its own.'
 }
 
@@ -271,14 +271,14 @@ export function patternIssueWords(issue: PatternIssue): string {
   }
 }
 
-/** `30 of 30 pulls, ended`; what was left out or never pulled is no pull. */
+/** `30 of 30 pulls, ended`; what was left out or never torqued is no pull. */
 export function runCountWords(run: Run): string {
   const out = leftOut(run).length
   const missing = run.steps.length - run.done.size
   return [
     `${run.done.size - out} of ${run.steps.length} pulls`,
     ...(out > 0 ? [`${out} left out`] : []),
-    ...(run.isEnded && missing > 0 && run.way !== 'drawDown' ? [`${missing} never pulled`] : []),
+    ...(run.isEnded && missing > 0 && run.way !== 'drawDown' ? [`${missing} never torqued`] : []),
     endWords(run),
   ].join(', ')
 }

@@ -46,7 +46,7 @@ export const PART_KIND_WORDS: Readonly<Record<PartKindId, string>> = {
 export const PART_STATE_WORDS: Readonly<Record<PartState, string>> = {
   wanted: 'wanted',
   ordered: 'ordered',
-  arrived: 'in, not looked over',
+  arrived: 'in, not checked',
   in: 'in, and fits',
   failed: 'in, does not fit',
   back: 'sent back',
@@ -165,7 +165,7 @@ export function ratingWords(rating: RatingId, value: number, system: UnitSystem)
 }
 
 export function weakestWords({ rating, part, stands, asked, isShort }: Weakest, system: UnitSystem): string {
-  const of = `${part.name} stands least: ${ratingWords(rating, stands, system)}`
+  const of = `${part.name} sets the limit: ${ratingWords(rating, stands, system)}`
   if (asked === undefined) return `${of}; what this engine asks is not known.`
   return isShort
     ? `${of}, and this engine asks ${ratingWords(rating, asked, system)}.`

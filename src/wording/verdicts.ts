@@ -153,18 +153,18 @@ export function verdictReason(conformity: Conformity, limit: Limit, shown: Shown
   const parts = [`Limit ${limitWords(limit, shown, system)} (${limit.source}).`]
   if (conformity.verdict === 'inDoubt')
     parts.push(
-      `${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within${doubtWords(conformity)}.`,
+      `${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within${uncertaintyWords(conformity)}.`,
     )
-  if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the doubt: this gauge cannot decide.')
+  if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the uncertainty: this gauge cannot decide.')
   return parts.join(' ')
 }
 
 /** So sure, and still in doubt: one wonders why. */
 const NEARLY_SURE = 0.95
 
-function doubtWords({ isHeldBack, probability }: Conformity): string {
+function uncertaintyWords({ isHeldBack, probability }: Conformity): string {
   if (isHeldBack) return ' by what is known; not called so, for the reason given here'
-  return probability > NEARLY_SURE ? ': nearer to its limit than its doubt allows' : ''
+  return probability > NEARLY_SURE ? ': nearer to its limit than its uncertainty allows' : ''
 }
 
 export function percent(share: number): string {

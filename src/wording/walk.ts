@@ -169,7 +169,7 @@ export const HANDBOOK_WORDS: Readonly<Record<StepName, StepWords>> = {
     why: 'Up to temperature and quite cold again, as often as its gasket’s maker says.',
     caution: 'Nothing under pressure is opened hot.',
   },
-  'fire.retorque': { title: 'Pulled again where its maker asks for it', why: 'Cold, one at a time.' },
+  'fire.retorque': { title: 'Torqued again where its maker asks for it', why: 'Cold, one at a time.' },
   'dyno.runIn': { title: 'Run in', why: 'Load without revs; oil and filter changed after.', caution: 'Nobody in line with what turns.' },
   'dyno.handOver': { title: 'Handed over with its book', why: 'Figures, limits and who did what.' },
   'refresh.checks': { title: 'Leak-down, lash, spring loads, bolt lengths', why: 'What has moved says when it is due again.' },
@@ -266,9 +266,9 @@ function titleOf(source: Step['source']): string {
     case 'readings':
       return `${source.label} read`
     case 'checks':
-      return `${source.title} looked over`
+      return `${source.title} checked`
     case 'joint':
-      return `${source.name} pulled`
+      return `${source.name} torqued`
     case 'own':
       return source.title
   }

@@ -68,7 +68,7 @@ describe('figures in words', () => {
     else expect(figureWords(value, shown, system)).toBe(words)
   })
 
-  it('shows no digit beyond the doubt, whatever the definition allows', () => {
+  it('shows no digit beyond the uncertainty, whatever the definition allows', () => {
     expect(showFigure(known(46.12345, 0.2), { units: { metric: 'cm3', inch: 'cm3' }, digits: { metric: 6, inch: 6 } }, 'metric')).toEqual({
       value: '46.1',
       uncertainty: '±0.4',
@@ -81,7 +81,7 @@ describe('figures in words', () => {
     expect(differenceWords(0.0508, LENGTH, 'inch')).toBe('2 thou')
   })
 
-  it('gives a figure of a kind the digits of its doubt, or four significant ones', () => {
+  it('gives a figure of a kind the digits of its uncertainty, or four significant ones', () => {
     const figure = (value: Uncertain) => ({ value, origin: { from: 'typed', name: 'x' } }) as const
     expect(figureOfKindWords(figure(known(82.62, 0.25)), 'volume', 'metric')).toBe('82.6 ±0.5 cm³')
     expect(figureOfKindWords(figure(known(783.85, 0)), 'volume', 'metric')).toBe('783.85 cm³')
@@ -165,8 +165,8 @@ describe('verdicts in words', () => {
   })
 
   it('say how sure, and when the gauge cannot decide', () => {
-    const doubtful = verdictReason(judge(known(1.29, 0.02), limit, 'strict'), limit, LENGTH, 'metric')
-    expect(doubtful).toBe('Limit 0.9 to 1.3 mm (piston card). 69 % sure it is within.')
+    const uncertain = verdictReason(judge(known(1.29, 0.02), limit, 'strict'), limit, LENGTH, 'metric')
+    expect(uncertain).toBe('Limit 0.9 to 1.3 mm (piston card). 69 % sure it is within.')
     expect(verdictReason(judge(known(1.1, 0.3), limit, 'strict'), limit, LENGTH, 'metric')).toContain('this gauge cannot decide')
     expect([percent(0.9999), percent(0.001), percent(0.58)]).toEqual(['over 99 %', 'under 1 %', '58 %'])
   })

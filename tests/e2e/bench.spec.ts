@@ -282,7 +282,7 @@ test('the planner, the rack, what it cost and a million draws', async ({ page, s
   await page.getByRole('button', { name: 'What did it cost' }).click()
   await expect(page.getByRole('dialog').getByRole('row').nth(3)).toContainText(/−0\.0[34]\d/)
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Check the doubt by random draws' }).click()
+  await page.getByRole('button', { name: 'Check the uncertainty by random draws' }).click()
   await page.getByRole('button', { name: 'Draw a million' }).click()
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped; nothing was changed.')).toBeVisible()

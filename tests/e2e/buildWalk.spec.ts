@@ -120,7 +120,7 @@ test('a held step says what it waits for, is waived with a reason, and stands in
   await expect(page.getByText(/Head on, left bank: gone on without what it waits for, tried on for the pushrods.*\(KV, AB\)/)).toBeVisible()
 })
 
-test('a held step is not put on record by a page that does not know of it, nor by none', async ({ shop }) => {
+test('a held step is not recorded by a page that does not know of it, nor by none', async ({ shop }) => {
   const id = await shop.bring(demo(PETREL))
   const said = (did: string, more: object = {}) => ({
     kind: 'step',

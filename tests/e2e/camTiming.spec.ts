@@ -78,11 +78,11 @@ test('a pasted curve: a row that cannot be read keeps all of it out, one that is
   await expect(page.getByText('Read the curve of intake cam again at 35°')).toBeVisible()
 })
 
-test('the doubt of a curve comes out again by refits, off the page; a wheel is printed of any diameter', async ({ page, shop }) => {
+test('the uncertainty of a curve comes out again by refits, off the page; a wheel is printed of any diameter', async ({ page, shop }) => {
   const id = await shop.bring(demo(TERN))
   await page.goto(`${shop.server.address}/builds/${id}/cam`)
   await page.locator('[data-ready]').waitFor()
-  await page.getByRole('button', { name: 'The lobes, and their doubt' }).click()
+  await page.getByRole('button', { name: 'The lobes, and their uncertainty' }).click()
   await page.getByRole('button', { name: 'Refit a thousand times' }).click()
   // 10.2 · (1 − u²)^2.6 over 150°: 0.112 mm a degree at its steepest.
   await expect(page.getByRole('row', { name: /^Velocity up/ })).toContainText(/0\.11\d \/ 0\.11\d/)

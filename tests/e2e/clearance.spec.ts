@@ -55,7 +55,7 @@ test('a five is read by dial, clay and feeler, and each says what it can', async
   await cell(page, 'Intake 2a, thinnest clay').click()
   await typeEntries(page, ['1.95'])
   await expect(ledger).toContainText('2.15')
-  // The other intakes follow from it by their decks, with a doubt of their own.
+  // The other intakes follow from it by their decks, with an uncertainty of their own.
   await expect(ledger).toContainText('10 intake valves.')
   await cell(page, 'Exhaust 2b, feeler that went').click()
   await typeEntries(page, ['1.6'])
@@ -79,13 +79,13 @@ test('the section is turned by keys: the gap it shows is that of the crank angle
   await expect(page.getByRole('img', { name: /^Valve exhaust 3b, 5° before TDC: 2\.26 mm to the piston/ })).toBeVisible()
 })
 
-test('both cams are mapped, and the doubt drawn, in a worker', async ({ page, shop }) => {
+test('both cams are mapped, and the uncertainty drawn, in a worker', async ({ page, shop }) => {
   await openClearance(page, shop, demo(TERN))
   await page.getByRole('button', { name: 'Both cams moved' }).click()
   await page.getByRole('button', { name: 'Map every setting of both' }).click()
   await expect(page.getByRole('img', { name: /^Valve to valve over both cams: 2\.\d\d mm as they stand/ })).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'The doubt, by draws' }).click()
+  await page.getByRole('button', { name: 'The uncertainty, by draws' }).click()
   await page.getByRole('button', { name: 'Draw a hundred thousand' }).click()
   await expect(page.getByRole('row', { name: /^Valve intake 1a 2\.137 0\.01/ })).toBeVisible()
 })

@@ -184,7 +184,7 @@ test('a new gauge card serves new readings and leaves the old ones with theirs',
   )
 })
 
-test('quick sums: typed in any unit, with doubt, and kept into a build as paper', async ({ page, shop }) => {
+test('quick sums: typed in any unit, with uncertainty, and kept into a build as paper', async ({ page, shop }) => {
   const id = await shop.bring(demo(WREN, (document) => ({ ...document, spec: { ...document.spec, name: 'Keeper' } })))
   await visit(page, shop, '/sums/compression')
   for (const [label, text] of [

@@ -6,7 +6,7 @@ import { withDemoWalk } from '@/demo/walks'
 import { expectAccessible } from '../support/axe'
 import { demo, expect, PETREL, TERN, test, WREN, type Shop } from '../support/shop'
 
-/** Parts wanted, ordered, in and looked over; what waits for them; what is found damaged; what the shop sees of all of it. */
+/** Parts wanted, ordered, in and checked; what waits for them; what is found damaged; what the shop sees of all of it. */
 async function openParts(page: Page, shop: Shop, id: string, list = 'parts'): Promise<void> {
   await page.goto(`${shop.server.address}/builds/${id}/${list}`)
   await page.locator('[data-ready]').waitFor()
@@ -97,7 +97,7 @@ test('what does not go together is said before it is bolted on, and the weakest 
     .fill('6000')
   await press(page, 'Say it again')
   await expect(page.getByRole('region', { name: 'The weakest part' })).toContainText(
-    /Roller lifters, tied stands least: 6000 rpm, and this engine asks \d+ rpm/,
+    /Roller lifters, tied sets the limit: 6000 rpm, and this engine asks \d+ rpm/,
   )
   await press(page, 'Not wanted: Roller lifters, tied')
   await dialog(page).getByLabel('Why').fill('flat ones after all')

@@ -119,7 +119,7 @@ test('a ten-stud head in three stages and its re-torque, by keyboard, over a ser
   await expect(second.getByRole('region', { name: 'Runs' })).toContainText(/Re-torque, begun by KV.*10 of 10 pulls, ended/)
 })
 
-test('stopped short is pulled again, one left out says why, a broken one goes through every stage, back takes one back', async ({
+test('stopped short is torqued again, one left out says why, a broken one goes through every stage, back takes one back', async ({
   page,
   shop,
 }) => {
@@ -188,7 +188,7 @@ test('a run is cancelled, a tight joint is verified and asks before it is tighte
   await page.keyboard.press('c')
   await expect(page.getByText(/is not tight: 0 of 1 pulls done/)).toBeVisible()
   await pressPedal(page)
-  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('0 of 1 pulls, 1 never pulled, cancelled')
+  await expect(page.getByRole('region', { name: 'Runs' })).toContainText('0 of 1 pulls, 1 never torqued, cancelled')
   await page.getByRole('link', { name: 'Tighten' }).click()
   await expect(page.getByText('Before the first pull')).toBeVisible()
   await pressPedal(page)
@@ -352,7 +352,7 @@ test('a figure from memory asks before the first pull', async ({ page, shop }) =
   await expect(here(page)).toHaveText('1')
 })
 
-test('a live wrench pulls the run: short pulls are pulled again, the bolt that turns too far is named', async ({ page, ownShop }) => {
+test('a live wrench pulls the run: short pulls are torqued again, the bolt that turns too far is named', async ({ page, ownShop }) => {
   const document = tenStuds()
   const id = await ownShop.bring(document)
   const wrench = (document.gauges as Gauge[]).find(({ use }) => use === 'torque')!

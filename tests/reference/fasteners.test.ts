@@ -130,7 +130,7 @@ describe('torque and load', () => {
   })
 
   // Common practice: at friction 0.12, 75 % of yield in tension stands at 84 to 90 % with the twist; 90 % is past it.
-  it('the twist of a torque-pulled bolt is counted', () => {
+  it('the twist of a torque-tightened bolt is counted', () => {
     const of = (share: number) => {
       const loadN = share * 940 * 61.2
       return value('bolt', { ...rod, load: `${loadN}` }, 'combinedStress') / 940
@@ -204,7 +204,7 @@ describe('stretch', () => {
     )
   })
 
-  it('growth is what is left, with the doubt of both lengths', () => {
+  it('growth is what is left, with the uncertainty of both lengths', () => {
     const { value: growth } = results('boltgrowth', { before: '40.000±.0025', after: '40.013±.0025' }).get('growth')!.figure
     expectNear(growth.value, 0.013, 1e-12)
     // 0.0001 in at 95 % each way, twice: 0.00014 in (common practice).

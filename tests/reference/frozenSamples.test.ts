@@ -1,6 +1,6 @@
 /**
  * Databases and build files as older programs wrote them: each was made by the program of its day (its demo, and one entry of every
- * kind it took), and is never made anew. `standings.json` says what they stood for before entries were moved to one table of documents;
+ * kind it took), and is never made again. `standings.json` says what they stood for before entries were moved to one table of documents;
  * a figure of it changes only with a formula, and then with its reason.
  */
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { checkedLobe, eventsAt, peakOf } from '@/core/geometry/valvetrain'
 import { closedHalfDurationDeg, closedLiftMm } from '@/core/geometry/valvetrain/closedLobe'
-import { uOf, type CommonDoubt } from '@/core/geometry/valvetrain/lobeEvents'
+import { uOf, type CommonUncertainty } from '@/core/geometry/valvetrain/lobeEvents'
 import { randomStream, seedOf } from '@/core/numerics/random'
 
 /**
  * Lobes of known truth, read with a wheel and a dial of known noise, 200 tables each: how near the curve comes, whether its stated
- * doubt covers the truth, and whether slips are found. The truths are closed forms the fit knows nothing of.
+ * uncertainty covers the truth, and whether slips are found. The truths are closed forms the fit knows nothing of.
  */
 type Lobe = (angleDeg: number) => number
 
@@ -43,7 +43,7 @@ interface Tables {
   readonly lobe: Lobe
   readonly stepDeg: number
   readonly wheelDeg: number
-  readonly common?: CommonDoubt & { readonly zeroMm?: number }
+  readonly common?: CommonUncertainty & { readonly zeroMm?: number }
 }
 const DIAL_MM = 0.01
 /** Of sparse rows, whose 95th of a hundred is near what is asked for, twice as many: two hundred leave a twentieth open. */
@@ -91,7 +91,7 @@ describe('events of a lobe from its table', () => {
     ['with ramps, every 2°', rampedLobe, 2, { centreline: 0.25, open: 0.35, close: 0.35, duration: 0.5 }],
     ['symmetric, every 5°', symmetricLobe, 5, { centreline: 0.35, open: 0.5, close: 0.5, duration: 0.75 }],
     ['with ramps, every 5°', rampedLobe, 5, { centreline: 0.35, open: 0.5, close: 0.5, duration: 0.75 }],
-  ] as const)('%s, wheel 0.5°: 95 of 100 as near as that, the stated doubt covers 90 to 98 %%', (_, lobe, stepDeg, bounds) => {
+  ] as const)('%s, wheel 0.5°: 95 of 100 as near as that, the stated uncertainty covers 90 to 98 %%', (_, lobe, stepDeg, bounds) => {
     const { within, covered, named } = errorsOf({ lobe, stepDeg, wheelDeg: 0.5 }, stepDeg === 5 ? 2 * TABLES : TABLES)
     for (const [name, bound] of Object.entries(bounds))
       expect(within(name as keyof typeof bounds, bound), name).toBeGreaterThanOrEqual(0.95)
@@ -112,13 +112,16 @@ describe('events of a lobe from its table', () => {
   it.each([
     [2, symmetricLobe],
     [5, rampedLobe],
-  ])('every %i°, with TDC, wheel and dial’s zero off by their doubts: what is common is in the stated doubt', (stepDeg, lobe) => {
-    const { covered } = errorsOf({ lobe, stepDeg, wheelDeg: 0.5, common: { tdcDeg: 0.25, eccentricityDeg: 0.2, zeroMm: 0.02 } })
-    for (const name of ['open', 'close', 'duration', 'centreline'] as const) {
-      expect(covered(name), name).toBeGreaterThanOrEqual(0.9)
-      expect(covered(name), name).toBeLessThanOrEqual(0.98)
-    }
-  })
+  ])(
+    'every %i°, with TDC, wheel and dial’s zero off by their uncertainties: what is common is in the stated uncertainty',
+    (stepDeg, lobe) => {
+      const { covered } = errorsOf({ lobe, stepDeg, wheelDeg: 0.5, common: { tdcDeg: 0.25, eccentricityDeg: 0.2, zeroMm: 0.02 } })
+      for (const name of ['open', 'close', 'duration', 'centreline'] as const) {
+        expect(covered(name), name).toBeGreaterThanOrEqual(0.9)
+        expect(covered(name), name).toBeLessThanOrEqual(0.98)
+      }
+    },
+  )
 })
 
 const slopeAt = (lobe: Lobe, at: number) => (lobe(at + 0.01) - lobe(at - 0.01)) / 0.02

@@ -97,7 +97,7 @@ describe('gaps, tapers and clearances', () => {
     ['96mm', '0.0050', 0.48],
   ])('bore %s × %s', (bore, factor, mm) => expectNear(sum('ringgap', { bore, factor }).target!.value, mm, 1e-4))
 
-  it('subtracts, with the doubt of both', () => {
+  it('subtracts, with the uncertainty of both', () => {
     const { clearance, perBore } = sum('clearance', { bore: '83.000±0.004mm', skirt: '82.900±0.003mm' })
     expectNear(clearance!.value, 0.1, 1e-9)
     expectNear(clearance!.u, 0.0025, 1e-9)
@@ -150,7 +150,7 @@ describe('crank stack and bobweight', () => {
 
 describe('a go/no-go interval against random draws', () => {
   const leaves: GaugeCard = { id: 'g', resolution: 0.0254, repeatability: 0, repeatabilityDof: 19, bias: 0, biasU: 0, scaleU: 0 }
-  it('has the doubt of a uniform spread between the leaves: 17/18 is ±0.29 thou', () => {
+  it('has the uncertainty of a uniform spread between the leaves: 17/18 is ±0.29 thou', () => {
     const reading = goNoGoReading('r', 17 * 0.0254, 18 * 0.0254, leaves)
     const random = randomStream(3)
     const draws = Array.from({ length: 40_000 }, () => (17 + random.uniform()) * 0.0254)

@@ -42,7 +42,7 @@ describe('the line through the pulls', () => {
   })
 
   // Draper and Smith, Applied Regression Analysis.
-  it('has the doubt of its closed form: σ·√(1 + 1/n + (x − x̄)²/Sxx) off the line, σ/√Sxx of its slope', () => {
+  it('has the uncertainty of its closed form: σ·√(1 + 1/n + (x − x̄)²/Sxx) off the line, σ/√Sxx of its slope', () => {
     const line = pulls(
       [20, 25, 30, 35, 40].map((nm) => [nm, 0.003 * nm]),
       0.002,
@@ -125,7 +125,7 @@ describe('the torque found, against virtual engines whose truth is known', () =>
   }
   const foundIn = (build: Build) => fasteners.derive(build).find(({ id }) => id === 'fasteners.torqueHere.b1')!
 
-  it('its stated doubt covers the truth in 90 to 98 of 100, over 300 engines; unsettled friction is told', () => {
+  it('its stated uncertainty covers the truth in 90 to 98 of 100, over 300 engines; unsettled friction is told', () => {
     const runs = Array.from({ length: 300 }, (_, index) => runUp(index + 1))
     const known = runs.flatMap(({ found, truthNm }) => (found.figure ? [{ value: found.figure.value, truthNm }] : []))
     expect(known.length).toBeGreaterThan(270)

@@ -62,7 +62,7 @@ describe('verdicts at their edges (ISO 14253-1; JCGM 106)', () => {
     expectNear(at(1.2, 1.4, 0.1).U, 0.2, 1e-12)
   })
 
-  it('a bias is taken off a reading and off a pair of leaves; a doubtful scale grows with the value', () => {
+  it('a bias is taken off a reading and off a pair of leaves; an uncertain scale grows with the value', () => {
     const card = { id: 'g', resolution: 0.01, repeatability: 0, repeatabilityDof: 9, bias: 0.02, biasU: 0, scaleU: 0.01 }
     expectNear(gaugeReading('r', 5.02, card).value, 5, 1e-12)
     expectNear(goNoGoReading('r', 0.52, 0.56, card).value, 0.52, 1e-12)

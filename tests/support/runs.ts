@@ -5,7 +5,7 @@ import { stamp } from './builds'
 interface RunOptions {
   /** Left open after its last pull. */
   readonly isOpen?: boolean
-  /** What was done at a step, where it was not pulled; null: nothing, the step is passed over. */
+  /** What was done at a step, where it was not torqued; null: nothing, the step is passed over. */
   readonly did?: (step: number) => Partial<Pull> | null | undefined
   /** Minutes after ten in the morning its first entry was made, and then one a minute. */
   readonly fromMinute?: number

@@ -83,7 +83,7 @@ export interface Output {
   readonly prospective?: boolean
   /** Largest minus smallest of the parts: a part that is out speaks before it. */
   readonly spread?: boolean
-  /** Its limit is of readings that are to agree: they are judged as they stand, and shown with the doubt of what they stand for. */
+  /** Its limit is of readings that are to agree: they are judged as they stand, and shown with the uncertainty of what they stand for. */
   readonly judgedAsRead?: boolean
   /** A size: no value of it can be below zero. */
   readonly neverNegative?: boolean

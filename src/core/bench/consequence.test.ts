@@ -49,17 +49,17 @@ describe('the order of findings by consequence', () => {
         open,
         found('free', 'gap'),
         found('fine', 'gap', 'within'),
-        found('doubt', 'gap', 'inDoubt'),
+        found('uncertainty', 'gap', 'inDoubt'),
         found('estimate out', 'hot', 'over', 1),
       ),
-    ).toEqual(['estimate out', 'doubt', 'fine', 'free', 'open'])
+    ).toEqual(['estimate out', 'uncertainty', 'fine', 'free', 'open'])
   })
 
-  it('ranks by doubts outside the limit, not by length: 0.03 mm known to 0.005 before 0.05 known to 0.04', () => {
+  it('ranks by uncertainties outside the limit, not by length: 0.03 mm known to 0.005 before 0.05 known to 0.04', () => {
     expect(order(found('vague', 'gap', 'under', 0.05, 0.04), found('sure', 'gap', 'under', 0.03, 0.005))).toEqual(['sure', 'vague'])
   })
 
-  it('takes a figure without doubt that is out for certain', () => {
+  it('takes a figure without uncertainty that is out for certain', () => {
     expect(order(found('measured', 'gap', 'over', 0.5, 0.001), found('exact', 'gap', 'over', 0.001, 0))).toEqual(['exact', 'measured'])
   })
 
@@ -84,10 +84,10 @@ describe('the order of findings by consequence', () => {
   it('lets stand out what is out, and what another reading could settle', () => {
     const list = [
       found('fine', 'gap', 'within'),
-      found('doubt', 'gap', 'inDoubt'),
+      found('uncertainty', 'gap', 'inDoubt'),
       found('blind', 'gap', 'inDoubt', 0, 5, true),
       found('out', 'gap', 'over', 1),
     ]
-    expect(standsOut(definition, list).map(({ id }) => id)).toEqual(['out', 'doubt'])
+    expect(standsOut(definition, list).map(({ id }) => id)).toEqual(['out', 'uncertainty'])
   })
 })

@@ -63,7 +63,7 @@ describe('when there is something to advise, and in which words', () => {
     const oneWaits = withSpecOf(planned, (spec): Spec => ({ ...spec, choice: { ...spec.choice, shells: Object.fromEntries([first!]) } }))
     expect(others.length).toBe(4)
     expect(byId(bearings, oneWaits, 'shells.main')).toBeUndefined()
-    // What it promises is the worst of the planned clearances, limits and doubt counted.
+    // What it promises is the worst of the planned clearances, limits and uncertainty counted.
     const tight = limited(petrel, { 'bearings.mainClearance': { lower: 0.0635, upper: 0.0636, target: 0.0635 } })
     expect(byId(bearings, tight, 'shells.main')!.verdict).not.toBe('within')
     expect(byId(bearings, petrel, 'shells.main')!.verdict).not.toBe('notJudged')

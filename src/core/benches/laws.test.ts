@@ -54,7 +54,7 @@ describe.each(FULL)('what follows from the readings of %s', (_, document) => {
     }
   })
 
-  it('names in its budget whole shares of its own doubt', () => {
+  it('names in its budget whole shares of its own uncertainty', () => {
     for (const { figure } of findings(build)) {
       if (!figure || standardUncertainty(figure.value) === 0) continue
       const shares = uncertaintyBudget(build, PAPER, figure.value).map(({ share }) => share)

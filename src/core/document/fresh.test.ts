@@ -59,7 +59,7 @@ describe.each(LAYOUTS)('a fresh %s of %i, %s', (kind, cylinders, units) => {
   it('has a place to start at every bench, and a gauge in the drawer for each place', () => {
     for (const bench of BENCHES) {
       const stations = bench.stations(build)
-      // Rod bolts are pulled by torque alone until somebody chooses to measure them.
+      // Rod bolts are tightened by torque alone until somebody chooses to measure them.
       expect(stations.length > 0, bench.id).toBe(bench.id !== 'fasteners')
       for (const { characteristic } of stations)
         expect(

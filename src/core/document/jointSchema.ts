@@ -1,4 +1,4 @@
-/** A joint as it is planned: where its fasteners stand, what they are, in which order and how far they are pulled, by whose figures. */
+/** A joint as it is planned: where its fasteners stand, what they are, in which order and how far they are torqued, by whose figures. */
 import { z } from 'zod'
 import { finite, words } from './schemaFields'
 
@@ -79,7 +79,7 @@ const fastenerSchema = z
     crankDeg: finite.min(0).max(720).optional(),
     /** What it is known by in the ledger, beyond this build. */
     mark: z.string().trim().min(1).max(24).optional(),
-    /** Retired, or pulled once only before, and used again: why. */
+    /** Retired, or torqued once only before, and used again: why. */
     usedAgain: words.optional(),
   })
   .strict()
@@ -105,7 +105,7 @@ const groupSchema = z
     makersMostNm: finite.positive().max(3000).optional(),
     /** The stages on its maker’s sheet, where another way was chosen. */
     makersStages: z.array(stageSchema).min(1).max(8).optional(),
-    /** Pulled otherwise than its maker says: why. */
+    /** Torqued otherwise than its maker says: why. */
     deviates: words.optional(),
     dress: z
       .object({ on: z.array(z.enum(DRESS_PLACES)).min(1), with: words, lube: z.enum(LUBES).optional(), from: source })

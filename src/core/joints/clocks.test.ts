@@ -92,13 +92,13 @@ describe('how far a re-torque goes', () => {
   })
   const first = group!.targetNm!
 
-  it('never above what was pulled first, as it was recorded then', () => {
+  it('never above what was torqued first, as it was recorded then', () => {
     const refusals = (joint: Joint) => retorqueRefusals(joint, runsOf(joint, tight))
     expect(refusals(head)).toEqual([])
     expect(refusals(planned(first + 0.4))).toEqual([])
     expect(refusals(planned(first + 5))).toEqual([{ code: 'aboveFirst', nm: first + 5, firstNm: first }])
     expect(refusals(planned(first - 5))).toEqual([])
-    // What stopped short on its way is no figure it was pulled to.
+    // What stopped short on its way is no figure it was torqued to.
     const short = tight.map((pull, index) => (index === 3 ? { ...pull, did: 'short' as const, value: 500 } : pull))
     expect(retorqueRefusals(planned(first + 5), runsOf(head, short))).toHaveLength(1)
     const only = tight.map((pull) => (pull.did === 'pulled' ? { ...pull, did: 'leftOut' as const, value: 500 } : pull))

@@ -1,4 +1,4 @@
-/** Joints: where their fasteners stand, how they are pulled, and what became of every pull. */
+/** Joints: where their fasteners stand, how they are torqued, and what became of every pull. */
 export { headPattern } from '../geometry/patterns/pattern'
 export type { Position } from '../geometry/sheets/sheets'
 export { centreOut, numberIssues, spiral, type OrderIssue } from '../geometry/patterns/sequence'

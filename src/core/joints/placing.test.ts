@@ -8,7 +8,7 @@ import { withFastenerAt, withoutLastFastener } from './placing'
 const head: Joint = { ...DEMO_BUILDS[2]!.spec.joints!.find(({ id }) => id === 'head')!, sealant: { bead: [1, 6, 3, 1], dabs: [6] } }
 
 describe('fasteners placed on the drawing', () => {
-  it('stand where they were put, to a millimetre, and are pulled last', () => {
+  it('stand where they were put, to a millimetre, and are torqued last', () => {
     const more = withFastenerAt(head, { xMm: 200.4, yMm: -31.6 })!
     expect(more.fasteners.at(-1)).toEqual({ xMm: 200, yMm: -32, type: 'A' })
     expect(more.groups.map(({ order }) => order)).toEqual([[...head.groups[0]!.order], [...head.groups[1]!.order, 7]])

@@ -5,7 +5,7 @@ import type { Position } from '../geometry/sheets/sheets'
 const NEAREST_MM = 4
 
 /**
- * The joint with one fastener more, the last to be pulled; undefined where one stands already.
+ * The joint with one fastener more, the last to be torqued; undefined where one stands already.
  * To a millimetre: a hand is no finer, and the pattern at true scale no longer.
  */
 export function withFastenerAt(joint: Joint, { xMm, yMm }: Position): Joint | undefined {

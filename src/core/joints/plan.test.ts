@@ -90,7 +90,7 @@ describe('a plan', () => {
     ])
   })
 
-  it('to yield wants fasteners that are pulled once only, and is never gone over again', () => {
+  it('to yield wants fasteners that are torqued once only, and is never gone over again', () => {
     const stages = [torque(40), { pull: 'angle' as const, deg: 90 }]
     expect(codes(head({ method: 'toYield', stages }))).toEqual(['yieldNeedsOnceOnly'])
     const once = head({ method: 'toYield', stages }, { types: [{ letter: 'A', onceOnly: true }] })

@@ -19,7 +19,7 @@ export type PlanIssue = (
   /** The maker’s sheet has another rule, and nobody has said why it is left: from this stage on. */
   | { readonly code: 'otherThanMakers'; readonly stage: number; readonly own?: JointStage; readonly makers?: JointStage }
   | { readonly code: 'noWrench'; readonly stage: number; readonly nm: number }
-  /** To yield, and planned again: such a fastener is pulled once. */
+  /** To yield, and planned again: such a fastener is torqued once. */
   | { readonly code: 'yieldNeedsOnceOnly'; readonly letters: readonly string[] }
   /** Seated, a stud stands out otherwise than the others of its type: another length, or a hole of another depth. */
   | { readonly code: 'oddStickOut'; readonly fastener: number; readonly stickOutMm: number; readonly usualMm: number }
@@ -131,7 +131,7 @@ function wrenchIssues({ wrenches = [] }: Joint, { stages }: JointGroup): Unplace
   )
 }
 
-/** The wrench a stage is pulled with: the smallest whose range holds it, from a fifth of its most. */
+/** The wrench a stage is torqued with: the smallest whose range holds it, from a fifth of its most. */
 export function wrenchFor(wrenches: NonNullable<Joint['wrenches']>, nm: number) {
   return wrenches
     .filter(({ leastNm, mostNm }) => nm >= Math.max(leastNm, LEAST_SHARE_OF_RANGE * mostNm) && nm <= mostNm)
@@ -149,7 +149,7 @@ export function fromMemory({ groups, sealer }: Joint): readonly ('order' | 'stag
   return [...new Set([...found, ...(sealer?.from.fromMemory ? (['sealer'] as const) : [])])]
 }
 
-/** Why a fastener is not used again: longer for good, past its yield on its curve, broken, or pulled once only. */
+/** Why a fastener is not used again: longer for good, past its yield on its curve, broken, or torqued once only. */
 export type Retirement = 'grew' | 'yielded' | 'broke' | 'spent'
 
 /** Why a run of a joint may not begin. */
@@ -158,7 +158,7 @@ export type RunRefusal =
   /** However rough its thread turns, the figure pulls it past its yield. */
   | { readonly code: 'beyondYield' }
   | { readonly code: 'onceOnly' }
-  /** Above what it was first pulled to. */
+  /** Above what it was first torqued to. */
   | { readonly code: 'aboveFirst'; readonly nm: number; readonly firstNm: number }
   /** The ledger says that it is done with, and nobody has said why it is used again. */
   | { readonly code: 'retired'; readonly fastener: number; readonly mark: string; readonly why: Retirement; readonly build: string }
@@ -187,7 +187,7 @@ export function runRefusals(joint: Joint, way: RunWay): readonly RunRefusal[] {
   const stops = planIssues(joint).flatMap((issue): RunRefusal[] => (STOPS.has(issue.code) ? [{ code: 'plan', issue }] : []))
   if (way === 'verify' && unverifiable(joint).length === joint.groups.length) return [...stops, { code: 'cannotVerify' }]
   if (way !== 'retorque') return stops
-  // Tightened to yield they are never pulled again; backed off once its sealer has set, a fastener no longer seals.
+  // Tightened to yield they are never torqued again; backed off once its sealer has set, a fastener no longer seals.
   const isOnce = joint.groups.some(({ method }) => method === 'toYield') || joint.types.some(({ onceOnly }) => onceOnly)
   return [...stops, ...(isOnce ? [{ code: 'onceOnly' } as const] : []), ...(joint.sealer ? [{ code: 'sealerSet' } as const] : [])]
 }

@@ -6,7 +6,7 @@ import { stepsOf, type Run } from './run'
 /** A wrench's own step: what is nearer is the same figure. */
 const SAME_NM = 0.5
 
-/** A re-torque never goes above what a fastener was first pulled to; `runs` with the one begun last first. */
+/** A re-torque never goes above what a fastener was first torqued to; `runs` with the one begun last first. */
 export function retorqueRefusals(joint: Joint, runs: readonly Run[]): readonly RunRefusal[] {
   const first = runs.find(({ way, isEnded, isCancelled }) => way === 'tighten' && isEnded && !isCancelled)
   if (!first) return []
@@ -19,7 +19,7 @@ export function retorqueRefusals(joint: Joint, runs: readonly Run[]): readonly R
   return above.slice(0, 1)
 }
 
-/** The most a run pulled a fastener to, N·m, as it was recorded then: the plan may be another one by now. */
+/** The most a run torqued a fastener to, N·m, as it was recorded then: the plan may be another one by now. */
 function lastPulledNm({ path }: Run, fastener: number): number | undefined {
   return max(path, ({ did, unit, value, fastener: at }) => (did === 'pulled' && unit === 'Nm' && at === fastener ? value : undefined))
 }

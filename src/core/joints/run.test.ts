@@ -206,7 +206,7 @@ describe('a run', () => {
     )
   })
 
-  it('has a torque stage that stopped short pulled again, an angle stage carried on', () => {
+  it('has a torque stage that stopped short torqued again, an angle stage carried on', () => {
     const log = new Log(head)
     const first = log.run.next
     log.add('short')
@@ -290,7 +290,7 @@ describe('two devices', () => {
     return { log, last, own, other }
   }
 
-  it('that pulled without knowing of each other are a conflict, and nothing is merged', () => {
+  it('that torqued without knowing of each other are a conflict, and nothing is merged', () => {
     const { log, last, own, other } = parted()
     const run = runsOf(head, [...log.entries, other])[0]!
     expect(run.conflict?.tips.map(({ id }) => id)).toEqual([own.id, other.id])
@@ -379,7 +379,7 @@ describe('the sealer of a run', () => {
     expect(sealedAt(log.run)).toBe(again.at)
   })
 
-  it('is pulled in at the usual pace until three gaps are known', () => {
+  it('is drawn in at the usual pace until three gaps are known', () => {
     const log = new Log(head)
     for (let pulls = 0; pulls < 2; pulls++) log.add('pulled')
     expect(paceMs(log.run.path)).toBe(17_000)

@@ -15,7 +15,7 @@ export interface Step {
   /** The group of the joint it belongs to, counted from zero. */
   readonly group: number
   readonly pull: StepPull
-  /** Taken loose before it is pulled: of a re-torque. */
+  /** Taken loose before it is torqued: of a re-torque. */
   readonly backOffFirst?: true
 }
 
@@ -140,10 +140,10 @@ export interface Run {
   /** Nothing more is asked for: it was ended or cancelled. */
   readonly isEnded: boolean
   readonly isCancelled: boolean
-  /** Every step is pulled, or left out with a reason. */
+  /** Every step is torqued, or left out with a reason. */
   readonly isComplete: boolean
   readonly conflict: RunConflict | undefined
-  /** The step that stopped short at this pull last: a torque is backed off and pulled again, an angle carried on. */
+  /** The step that stopped short at this pull last: a torque is backed off and torqued again, an angle carried on. */
   readonly isShort: boolean
 }
 

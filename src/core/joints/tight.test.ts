@@ -20,13 +20,13 @@ const ended = ([begin]: readonly Pull[], did: 'end' | 'cancel' = 'end'): Pull[] 
 ]
 
 describe('a joint is tight', () => {
-  it('once every fastener is pulled at every stage and the run is ended', () => {
+  it('once every fastener is torqued at every stage and the run is ended', () => {
     expect(isTight([])).toBe(false)
     expect(isTight(run('tighten', { isOpen: true }))).toBe(false)
     expect(isTight(run('tighten'))).toBe(true)
   })
 
-  it('not by a run that was begun and ended with nothing pulled, nor with one pull missing at any stage', () => {
+  it('not by a run that was begun and ended with nothing torqued, nor with one pull missing at any stage', () => {
     expect(isTight(ended(run('tighten')))).toBe(false)
     for (let missing = 0; missing < steps; missing++) {
       expect(isTight(run('tighten', { did: (step) => (step === missing ? null : undefined) }))).toBe(false)
@@ -41,7 +41,7 @@ describe('a joint is tight', () => {
     expect(fastenersLeftOut(tightRunOf(head, run('tighten'))!)).toEqual([])
   })
 
-  it('not where one stopped short and was never pulled on', () => {
+  it('not where one stopped short and was never torqued on', () => {
     expect(isTight(run('tighten', { did: (step) => (step === 3 ? { did: 'short' } : undefined) }))).toBe(false)
   })
 
@@ -51,7 +51,7 @@ describe('a joint is tight', () => {
     expect(isTight([...tight, ...run('loosen', { isOpen: true })])).toBe(false)
     expect(isTight([...tight, ...run('loosen'), ...run('tighten')])).toBe(true)
     expect(isTight([...tight, ...run('retorque')])).toBe(true)
-    // Each is backed off before it is pulled: half of it is half a joint.
+    // Each is backed off before it is torqued: half of it is half a joint.
     expect(isTight([...tight, ...ended(run('retorque'))])).toBe(false)
   })
 

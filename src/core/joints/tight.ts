@@ -15,7 +15,7 @@ function touchesFastener({ did }: Pull): boolean {
 }
 
 /**
- * The run that left a joint tight: the last that turned its fasteners, ended, with every step of every stage pulled or left out
+ * The run that left a joint tight: the last that turned its fasteners, ended, with every step of every stage torqued or left out
  * with a reason. Undefined: never tightened, loosened since, or not all of it was pulled. `runs` with the one begun last first.
  */
 export function tightRun(runs: readonly Run[]): Run | undefined {

@@ -39,7 +39,7 @@ interface Usual {
 
 /**
  * The joints an engine of this layout has, its fasteners where they usually stand and in the usual order. No figure comes with
- * them: what a joint is pulled to stands on its maker's sheet.
+ * them: what a joint is torqued to stands on its maker's sheet.
  */
 export function usualJoints(layout: EngineLayout): Joint[] {
   return [...blockJoints(layout), ...headJoints(layout), ...endJoints(layout)].map(asPlanned)

@@ -43,7 +43,7 @@ export interface Sum {
 export interface Term extends Labelled {
   readonly name: string
   readonly figure: Figure
-  /** Doubt of the result if this term alone were doubtful, in the result's unit. */
+  /** Uncertainty of the result if this term alone were uncertain, in the result's unit. */
   readonly effectU: number
 }
 

@@ -13,7 +13,7 @@ const known = (value: number, u: number): Uncertain => ({
   components: [{ source: { id: `s${value}`, owner: 'o', dof: Infinity }, u }],
 })
 
-describe('doubt of a reading (GUM 4.3.7, F.2.2.1)', () => {
+describe('uncertainty of a reading (GUM 4.3.7, F.2.2.1)', () => {
   it('takes the bias off and adds step, repeatability and bias in quadrature', () => {
     const x = gaugeReading('r', 0.11, gauge)
     expectNear(x.value, 0.108, 1e-12)
@@ -65,12 +65,12 @@ describe('shared gauge', () => {
 
 describe('laws of propagation', () => {
   const numbers = fc.double({ min: -100, max: 100, noNaN: true })
-  const doubts = fc.double({ min: 1e-3, max: 2, noNaN: true })
+  const uncertainties = fc.double({ min: 1e-3, max: 2, noNaN: true })
 
-  it('budget shares add up to one; scaling scales the doubt; order does not matter', () => {
+  it('budget shares add up to one; scaling scales the uncertainty; order does not matter', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(numbers, doubts), { minLength: 1, maxLength: 6 }),
+        fc.array(fc.tuple(numbers, uncertainties), { minLength: 1, maxLength: 6 }),
         fc.double({ min: 0.1, max: 10, noNaN: true }),
         (pairs, factor) => {
           const inputs = pairs.map(([value, u], index): Uncertain => ({
@@ -139,7 +139,7 @@ describe('verdicts (ISO 14253-1)', () => {
     expect(judge(exactly(0.1 + 0.2), { upper: 0.3 }, 'strict').verdict).toBe('within')
   })
 
-  it('more doubt never turns in doubt into within', () => {
+  it('more uncertainty never turns in doubt into within', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.5, max: 1.7, noNaN: true }), fc.double({ min: 0.001, max: 0.3, noNaN: true }), (value, u) => {
         const less = judge(known(value, u), limit, 'strict').verdict
@@ -188,7 +188,7 @@ describe('at a turning point (GUM 5.1.2, note)', () => {
 })
 
 describe('a weighted sum as a derivation', () => {
-  it('names its terms by their place, each with what it does to the doubt', () => {
+  it('names its terms by their place, each with what it does to the uncertainty', () => {
     const [one, two] = [statedFigure('one', 10, 0.2), statedFigure('two', 4, 0.6)]
     const text = { id: 'diff', title: 'Difference', kind: 'length', expression: 'x1 − x2', source: 'test' } as const
     const { value, origin } = resultOf(text, [

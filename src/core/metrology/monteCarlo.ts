@@ -138,7 +138,7 @@ function addUp(values: Float64Array, count: number, totals: Totals): void {
 
 /**
  * Flattens the inputs' components to arrays. Sources that only one input has are drawn as one: a sum of independent normals
- * is a normal of their quadratic sum, so nothing is lost but time. Every doubtful input then has one shock of its own, and
+ * is a normal of their quadratic sum, so nothing is lost but time. Every uncertain input then has one shock of its own, and
  * shocks shared by several are added from one list: two loops without a branch in them.
  */
 function drawPlan(inputs: readonly Uncertain[]) {
@@ -161,7 +161,7 @@ function drawPlan(inputs: readonly Uncertain[]) {
   })
   return {
     shocks: uncertainInputs.length + shared.length,
-    /** Writes the doubtful inputs of a block of draws; the exact ones stay at their centres. */
+    /** Writes the uncertain inputs of a block of draws; the exact ones stay at their centres. */
     deal(shocks: Float64Array, values: Float64Array): void {
       for (const input of dealt) dealInput(shocks, values, input)
     },

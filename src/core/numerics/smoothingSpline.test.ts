@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { dot } from './bandedCholesky'
 import { basisAt, basisSize, type EvenKnots } from './bSpline'
 import { randomStream, seedOf } from './random'
-import { doubtAt, smoothingSpline, splineAt, type Scatter } from './smoothingSpline'
+import { uncertaintyAt, smoothingSpline, splineAt, type Scatter } from './smoothingSpline'
 
 const free = { start: false, end: false }
 const knots: EvenKnots = { from: 0, to: 10, spans: 20 }
@@ -56,7 +56,7 @@ describe('a smoothing spline', () => {
     expect(fit.freedom).toBe(38)
   })
 
-  it('is the ridge regression it says, coefficients, doubt and χ², by whole matrices', () => {
+  it('is the ridge regression it says, coefficients, uncertainty and χ², by whole matrices', () => {
     const scatter = wave(2, 0.05)
     const fit = smoothingSpline(scatter, knots, free)
     const whole = dense(scatter, fit.smoothing)
@@ -65,8 +65,8 @@ describe('a smoothing spline', () => {
     const { first, values } = basisAt(knots, 3.3)
     const weights = Matrix.zeros(1, basisSize(knots))
     values.forEach((value, index) => weights.set(0, first + index, value))
-    const doubt = doubtAt(fit, 3.3)
-    expect(dot(doubt, doubt)).toBeCloseTo(weights.mmul(whole.covariance).mmul(weights.transpose()).get(0, 0), 8)
+    const uncertainty = uncertaintyAt(fit, 3.3)
+    expect(dot(uncertainty, uncertainty)).toBeCloseTo(weights.mmul(whole.covariance).mmul(weights.transpose()).get(0, 0), 8)
   })
 
   it('smooths as restricted likelihood says: any more or less scores worse', () => {

@@ -141,7 +141,7 @@ export function splineAt({ knots, firstFree, coefficients }: SmoothingSpline, x:
  * What the curve at `x`, or a derivative of it, is known by: its standard uncertainty is the length of this vector, the covariance
  * of two such numbers the product of theirs.
  */
-export function doubtAt({ knots, firstFree, precision }: SmoothingSpline, x: number, derivative = 0): Float64Array {
+export function uncertaintyAt({ knots, firstFree, precision }: SmoothingSpline, x: number, derivative = 0): Float64Array {
   const weights = new Float64Array(precision.size)
   const { first, values } = basisAt(knots, x, derivative)
   values.forEach((value, index) => {

@@ -6,10 +6,10 @@ import { camsOf } from '../geometry/valvetrain'
 import { valveLiftOf } from '../shared/camMotion/valveMotion'
 import type { RatingId } from './kinds'
 
-export type Asked = Readonly<Partial<Record<RatingId, number>>>
+export type RequiredRatings = Readonly<Partial<Record<RatingId, number>>>
 
 /** Revolutions, lift at the valve, power, as far as they are known. */
-export const askedOf = derivation('askedOfParts', (build): Asked => {
+export const requiredRatings = derivation('askedOfParts', (build): RequiredRatings => {
   const lifts = camsOf(build.spec.layout).flatMap((cam) => liftMm(build, cam) ?? [])
   const { powerKw } = build.spec.job ?? {}
   const { redlineRpm } = build.spec.duty

@@ -6,7 +6,7 @@ import { doing, NOW_MS, standingOf, stepIn, waitsOf } from '../../../tests/suppo
 import { STEP_NAMES, stepsForPart, walkOf } from '../walk'
 import {
   agreedRepairs,
-  askedOf,
+  requiredRatings,
   CONVERSIONS,
   damagesOf,
   daysLate,
@@ -38,7 +38,7 @@ const then = ({ part }: PartEntry, did: PartEntry['did'], more: Partial<PartEntr
   ...more,
 })
 const fit = (...checks: string[]) => checks.map((check) => ({ check, fits: true }))
-const weakestParts = (build: Build) => weakestOf(partsOf(build), askedOf(build))
+const weakestParts = (build: Build) => weakestOf(partsOf(build), requiredRatings(build))
 const onlyPart = (build: Build): Part => partsOf(build)[0]!
 
 describe('a part', () => {

@@ -126,9 +126,9 @@ function stateOf(entries: readonly PartEntry[], fits: Part['fits']): PartState {
   }
 }
 
-function given<Said extends object>(said: Said): { [Name in keyof Said]?: NonNullable<Said[Name]> } {
+function given<Fields extends object>(said: Fields): { [Name in keyof Fields]?: NonNullable<Fields[Name]> } {
   return Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) as {
-    [Name in keyof Said]?: NonNullable<Said[Name]>
+    [Name in keyof Fields]?: NonNullable<Fields[Name]>
   }
 }
 

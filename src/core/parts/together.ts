@@ -1,6 +1,6 @@
 /** What parts are to each other and to this engine: gears and cams, followers, and which of them sets the limit. */
 import type { EngineLayout } from '../geometry/crank'
-import type { Asked } from './asked'
+import type { RequiredRatings } from './asked'
 import { GEARS_FOR, type CamMaterial, type GearMaterial, type RatingId } from './kinds'
 import type { Part } from './parts'
 
@@ -49,8 +49,8 @@ export interface Weakest {
   readonly isShort: boolean
 }
 
-/** For each rating the part that stands least: no other sets the limit. */
-export function weakestParts(all: readonly Part[], asked: Asked): readonly Weakest[] {
+/** For each rating the part that sets the limit: every other stands more. */
+export function weakestParts(all: readonly Part[], asked: RequiredRatings): readonly Weakest[] {
   const parts = all.filter(isOnList)
   return (['rpm', 'liftMm', 'powerKw'] as const).flatMap((rating): Weakest[] => {
     const rated = parts.filter((part) => part.rated[rating] !== undefined).sort((a, b) => a.rated[rating]! - b.rated[rating]!)

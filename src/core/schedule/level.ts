@@ -16,7 +16,7 @@ export interface LevelledTask extends Task {
 
 export interface Levelled {
   readonly times: ReadonlyMap<string, Timed>
-  /** Whose hands each is in, counted from one; what takes no time is in nobody's. */
+  /** The person who does each, counted from one; what takes no time has none. */
   readonly person: ReadonlyMap<string, number>
   /** What was before each in the same hands, or on the same stand: it waits for that too. */
   readonly behind: ReadonlyMap<string, readonly string[]>

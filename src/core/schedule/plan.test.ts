@@ -174,7 +174,7 @@ describe('the plan of a shop', () => {
     expect(of('lash.set').isCritical).toBe(false)
   })
 
-  it('gives the hands to the higher priority first, then to the earlier date, and never moves the first for the second', () => {
+  it('gives people to the higher priority first, then to the earlier date, and never moves the first for the second', () => {
     const alone = planOf(wren).finish
     const pair = (a: Partial<EngineToPlan>, b: Partial<EngineToPlan>) =>
       planShop([engine('a', wren, a), engine('b', wren, b)], ONE, MONDAY).engines.map(({ finish }) => finish)

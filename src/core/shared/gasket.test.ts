@@ -8,7 +8,7 @@ import { isKnown } from '../bench/finding'
 import { expand } from '../metrology'
 import { gasketOf } from './gasket'
 
-/** A gasket with layers laid into it: its thickness is their sum, each with its doubt (common practice). */
+/** A gasket with layers laid into it: its thickness is their sum, each with its uncertainty (common practice). */
 const tern = soundBuild(0)
 const paperOnly = withSpecOf(tern, (spec) => ({ ...spec, methods: { ...spec.methods, gasket: 'paper' } }))
 const two: Spec['stock']['layers'] = [
@@ -25,7 +25,7 @@ function thickness(build: Build) {
 }
 
 describe('a gasket as a stack', () => {
-  it('is as thick as its layers together, and as doubtful as all of them, each by itself', () => {
+  it('is as thick as its layers together, and as uncertain as all of them, each by itself', () => {
     const { figure } = thickness(laid(paperOnly, ['a', 'b']))
     expectNear(figure.value.value, 1.1 + 0.5 + 0.04, 1e-12)
     // Hard limits are rectangular (JCGM 100:2008, 4.3.7): half-width over root three, layers independent.

@@ -20,7 +20,7 @@ const issuesOf = (sum: QuickSum, typed: Record<string, string>) => {
 const crank = { stroke: '90', rod: '150' }
 
 describe('true TDC', () => {
-  it('is the middle of both contacts; what is added to readings is its opposite; the wheel’s doubt goes by √½', () => {
+  it('is the middle of both contacts; what is added to readings is its opposite; the wheel’s uncertainty goes by √½', () => {
     const { value, u } = resultsOf(tdc, { ...crank, method: 'stop', a: '-24', b: '26', wheelU: '0.25' })
     expect([value('tdc'), value('correction')]).toEqual([1, -1])
     expect(u('tdc')).toBeCloseTo(0.25 / Math.SQRT2, 6)
@@ -55,7 +55,7 @@ describe('true TDC', () => {
 })
 
 describe('a cam card', () => {
-  it('comes whole from four numbers, its doubts with it', () => {
+  it('comes whole from four numbers, its uncertainties with it', () => {
     const { value, u } = resultsOf(camcard, { intakeDuration: '222.7 ±1', icl: '109.5 ±0.5', exhaustDuration: '225', ecl: '110' })
     expect(value('io')).toBeCloseTo(222.7 / 2 - 109.5, 9)
     expect(value('ic')).toBeCloseTo(222.7 / 2 + 109.5 - 180, 9)
@@ -96,7 +96,7 @@ describe('a lobe from its table', () => {
     expect(remarks?.slips).toEqual([])
   })
 
-  it('carries true TDC’s doubt into both events and the centreline, and not into the duration', () => {
+  it('carries true TDC’s uncertainty into both events and the centreline, and not into the duration', () => {
     const without = resultsOf(camcurve, { readings: csv(), checkLift: '1.27mm' })
     const withTdc = resultsOf(camcurve, { readings: csv(), checkLift: '1.27mm', tdcU: '0.5' })
     for (const id of ['open', 'close', 'centreline', 'peakAngle']) expect(withTdc.u(id)).toBeCloseTo(Math.hypot(without.u(id), 0.5), 9)

@@ -236,13 +236,13 @@ export const camcurve: QuickSum = {
     const table = liftTableFrom(names.readings ?? '')
     if ('issues' in table) return { ok: false, issues: table.issues.map((issue) => ({ code: 'liftTable', path: ['readings'], issue })) }
     const u = (name: string, usual: number) => figures[name]?.value.value ?? usual
-    const doubt = { wheelDeg: u('wheelU', USUAL_WHEEL_U_DEG), dialMm: u('dialU', USUAL_DIAL_U_MM) }
+    const uncertainty = { wheelDeg: u('wheelU', USUAL_WHEEL_U_DEG), dialMm: u('dialU', USUAL_DIAL_U_MM) }
     const common = { tdcDeg: u('tdcU', 0) }
-    if (doubt.wheelDeg < 0) return impossible('is not less than nothing', 'wheelU')
-    if (!(doubt.dialMm > 0)) return impossible('is more than nothing', 'dialU')
+    if (uncertainty.wheelDeg < 0) return impossible('is not less than nothing', 'wheelU')
+    if (!(uncertainty.dialMm > 0)) return impossible('is more than nothing', 'dialU')
     if (common.tdcDeg < 0) return impossible('is not less than nothing', 'tdcU')
     const checkLiftMm = figures.checkLift!.value.value
-    const { curve, slips } = checkedLobe(table.rows, doubt)
+    const { curve, slips } = checkedLobe(table.rows, uncertainty)
     const peak = peakOf(curve, common)
     if (!(checkLiftMm > 0 && checkLiftMm < peak.lift.value))
       return impossible(`is between nothing and the peak of ${peak.lift.value.toFixed(2)} mm`, 'checkLift')

@@ -18,7 +18,7 @@ const ANY = { metric: 'mm', inch: 'in' } as const
 export const conformity: QuickSum = {
   id: 'conformity',
   title: 'Within limits?',
-  question: 'Is this value, with its doubt, inside its limits?',
+  question: 'Is this value, with its uncertainty, inside its limits?',
   inputs: {
     value: { label: 'Value found', kind: 'any', units: ANY, required: false, signed: true, example: '0.0021 in' },
     u: { label: 'Standard uncertainty u', kind: 'any', units: ANY, required: false, isDifference: true, example: '0.00015 in' },

@@ -177,7 +177,7 @@ function boltResults(bolt: Bolt, loadN: Figure, figures: Given['figures']): SumR
     ...result('stressArea', 'Stress area', 'section', areaMm2),
     ...result('stress', 'Stress on the stress area', 'stress', stressMpa),
     ...result('sectionStress', 'Stress on the smallest section', 'stress', sectionMpa),
-    ...result('combinedStress', 'While it is pulled, with the twist', 'stress', twisted || undefined),
+    ...result('combinedStress', 'While it is torqued, with the twist', 'stress', twisted || undefined),
     ...result('ofProof', 'Share of proof', 'ratio', share(figures.proof, stressMpa), { unit: 'percent' }),
     ...result('ofYield', 'Share of yield, smallest section', 'ratio', share(figures.yield, sectionMpa), { unit: 'percent' }),
     ...result('stretch', 'Stretch', 'length', figures.stretch ?? (stiffness && stretchOf.of({ loadN, boltNPerMm: stiffness }))),

@@ -108,7 +108,7 @@ describe('conformity', () => {
 })
 
 describe('convert', () => {
-  it('keeps the doubt and finds the kind by the unit', () => {
+  it('keeps the uncertainty and finds the kind by the unit', () => {
     const found = results('convert', { value: '80±4 lbf.ft' }).get('Nm')!
     expectNear(found.figure.value.value, 108.465435866, 1e-8)
     expectNear(standardUncertainty(found.figure.value), 2 * 1.3558179483314004, 1e-9)

@@ -72,7 +72,7 @@ describe('valve to piston', () => {
     expect(byTable.value('closest')).toBeCloseTo(resultsOf(valvegap, { ...five, drop: '3.3' }).value('closest')!, 2)
   })
 
-  it('has the doubt of its drop as it stands, and of the lash the other way', () => {
+  it('has the uncertainty of its drop as it stands, and of the lash the other way', () => {
     expect(resultsOf(valvegap, { ...five, drop: '3.3 ±0.1' }).u('closest')).toBeCloseTo(0.05, 4)
     expect(resultsOf(valvegap, { ...five, lash: '0.2 ±0.1', drop: '3.3' }).u('closest')).toBeCloseTo(0.05, 4)
   })
@@ -135,7 +135,7 @@ describe('the drop from a dial', () => {
     expect(resultsOf(valvedial, { ...five, readings: `${travel(10).toFixed(4)}@10 atdc` }).value('dropAtTdc')).toBeCloseTo(3.3, 3)
   })
 
-  it('is as doubtful as dial and wheel on the slope, and more with a centreline that is', () => {
+  it('is as uncertain as dial and wheel on the slope, and more with a centreline that is', () => {
     const one = { ...five, readings: readings([10]), dialU: '0.02', wheelU: '0.3' }
     const slope = (travel(10.5) - travel(9.5)) / 1
     expect(resultsOf(valvedial, one).u('dropAtTdc')).toBeCloseTo(Math.hypot(0.02, 0.3 * slope), 3)

@@ -246,16 +246,16 @@ export const valvedial: QuickSum = {
     if (!('form' in lobe)) return lobe
     const readings = dialReadings(given.names.readings ?? '', given.units.stroke ?? 'mm')
     if (!Array.isArray(readings)) return readings as SumOutcome
-    const doubt = {
+    const uncertainty = {
       dialMm: given.figures.dialU?.value.value ?? USUAL_DIAL_U_MM,
       wheelDeg: given.figures.wheelU?.value.value ?? USUAL_WHEEL_U_DEG,
     }
-    if (!(doubt.dialMm > 0)) return impossible('is more than nothing', 'dialU')
-    if (doubt.wheelDeg < 0) return impossible('is not less than nothing', 'wheelU')
+    if (!(uncertainty.dialMm > 0)) return impossible('is more than nothing', 'dialU')
+    if (uncertainty.wheelDeg < 0) return impossible('is not less than nothing', 'wheelU')
     const surface = given.names.surface as 'pocket' | 'flat'
     const figures = sweepFigures(given, lobe.liftMm, leftOut())
     const from = (values: SweepValues) =>
-      dropFromDial(sweepOf(lobe.form, surface, { ...values, dropMm: 0 }), readings as DialReading[], doubt)
+      dropFromDial(sweepOf(lobe.form, surface, { ...values, dropMm: 0 }), readings as DialReading[], uncertainty)
     const byEngine = formula({
       id: 'dropByEngine',
       title: 'Drop at TDC, readings taken as they are',

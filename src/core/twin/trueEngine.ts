@@ -49,7 +49,7 @@ export interface TrueEngine {
   readonly boltNutFactor: Each
   /** At what share of its sheet's yield it gives. */
   readonly boltYieldShare: Each
-  /** How much further than wanted each was pulled in the end. */
+  /** How much further than wanted each was torqued in the end. */
   readonly boltOverpullMm: Each
   /** By cam, in the order of the engine's cams: crank degrees it was set later than its card. */
   readonly camLateDeg: Each

@@ -65,7 +65,7 @@ describe('what people type', () => {
     expect(issue('18/17', { ...thou, interval: true })).toBe('intervalOrder')
   })
 
-  it('64±0.5cc carries its doubt, the unit belonging to both', () => {
+  it('64±0.5cc carries its uncertainty, the unit belonging to both', () => {
     const cc: EntryContext = { kind: 'volume', unit: 'in3' }
     expect(parseEntry('64±0.5cc', cc)).toMatchObject({ value: 64, plusMinus: 0.5, unit: 'cm3' })
     expect(parseEntry('62 cc ± 0.5', cc)).toMatchObject({ value: 62, plusMinus: 0.5 })

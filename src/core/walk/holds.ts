@@ -28,7 +28,7 @@ export interface HoldContext {
   readonly findings: readonly Finding[]
   /** Whether every step of a name that this engine has is done and still true; of one bank where one is asked for. */
   readonly isDone: (name: string, bank?: 'left' | 'right') => boolean
-  /** Whether every joint of a kind is pulled for good. */
+  /** Whether every joint of a kind is torqued for good. */
   readonly isTight: (kind: 'mains' | 'sideBolts') => boolean
   /** Readings, by the beginning of their name, none of which is stale. */
   readonly isFresh: (readings: string) => boolean
@@ -114,7 +114,7 @@ function tdcIsProven(findings: readonly Finding[]): boolean {
 
 /**
  * To the piston at every valve; round it and to other valves where those are asked for; and not too near at redline: that is an
- * estimate, in doubt wherever something it takes is not known, and a doubt of it keeps nobody from turning an engine by hand.
+ * estimate, in doubt wherever something it takes is not known, and an uncertainty of it keeps nobody from turning an engine by hand.
  */
 function clearanceIsProven(findings: readonly Finding[]): boolean {
   const asked = [ASKED_FOR.radial, ASKED_FOR.valveToValve].filter((output) => findings.some((one) => one.output === output))

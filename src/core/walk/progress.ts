@@ -9,7 +9,7 @@ import { isCured, startClock, waitsFor, type StepClock } from './clocks'
 import { findingsHoldsAskFor, isMet, leadsTo, type HoldContext, type HoldId, type LeadsTo } from './holds'
 import type { Changed } from './stale'
 import { partsAwaitedBy } from './partSteps'
-import { isOpen, tightRunIn, signOffOf, standingsOf, type SignOff, type StaleBecause, type Stood } from './standing'
+import { isOpen, tightRunIn, signOffOf, standingsOf, type SignOff, type StaleBecause, type StepStanding } from './standing'
 import type { Step } from './step'
 
 export type Standing = 'done' | 'stale' | 'leftOut' | 'open' | 'held'
@@ -91,16 +91,16 @@ function temporaryIn(all: readonly StepEntry[], steps: readonly Step[]): readonl
   return [...lying]
 }
 
-interface Seen {
+interface WalkFacts {
   readonly findings: readonly Finding[]
   readonly steps: readonly Step[]
-  readonly standing: ReadonlyMap<string, Stood>
+  readonly standing: ReadonlyMap<string, StepStanding>
   readonly changes: readonly Changed[]
   readonly temporary: readonly string[]
   readonly nowMs: number
 }
 
-function contextOf(build: Build, { findings, steps, standing, changes, temporary, nowMs }: Seen): HoldContext {
+function contextOf(build: Build, { findings, steps, standing, changes, temporary, nowMs }: WalkFacts): HoldContext {
   const { layout, planned = [] } = build.spec
   return {
     findings,
@@ -126,7 +126,7 @@ function contextOf(build: Build, { findings, steps, standing, changes, temporary
 
 interface Waiting {
   readonly context: HoldContext
-  readonly standing: ReadonlyMap<string, Stood>
+  readonly standing: ReadonlyMap<string, StepStanding>
   readonly clocks: readonly StepClock[]
   readonly parts: readonly Part[]
   readonly nowMs: number
@@ -144,7 +144,7 @@ function waitsOf(step: Step, { context, standing, clocks, parts, nowMs }: Waitin
 }
 
 /** Started by steps that are done, and not ended by those that end them. */
-function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, Stood>): readonly StepClock[] {
+function clocksRunning(steps: readonly Step[], standing: ReadonlyMap<string, StepStanding>): readonly StepClock[] {
   return steps.flatMap(({ id, clock }) => {
     const started = standing.get(id)
     if (!clock || started?.is !== 'done' || !started.signOff) return []

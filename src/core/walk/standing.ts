@@ -24,7 +24,7 @@ export interface SignOff {
 
 const MS_PER_HOUR = 3_600_000
 
-export interface Stood {
+export interface StepStanding {
   readonly is: 'done' | 'stale' | 'leftOut' | 'open'
   readonly signOff?: SignOff
   readonly count?: { readonly done: number; readonly of: number }
@@ -33,7 +33,8 @@ export interface Stood {
   readonly fastenersLeftOut?: readonly number[]
 }
 
-export const isOpen = (stood: Stood | undefined): boolean => stood !== undefined && stood.is !== 'done' && stood.is !== 'leftOut'
+export const isOpen = (standing: StepStanding | undefined): boolean =>
+  standing !== undefined && standing.is !== 'done' && standing.is !== 'leftOut'
 
 interface SignOffs {
   readonly all: readonly StepEntry[]
@@ -55,26 +56,26 @@ export function signOffOf({ by, at, second, answer, text, reason }: StepEntry): 
 
 type OfReadings = Extract<StepSource, { from: 'readings' }>
 
-interface Looked {
+interface WalkContext {
   readonly steps: readonly Step[]
   readonly signOffs: SignOffs
   readonly changes: readonly Changed[]
   readonly nowMs: number
 }
 
-function stoodBy(build: Build, step: Step, looked: Looked): Stood {
-  const left = looked.signOffs.last(step.id, 'leftOut')
-  const done = looked.signOffs.last(step.id, 'done')
+function standingBy(build: Build, step: Step, context: WalkContext): StepStanding {
+  const left = context.signOffs.last(step.id, 'leftOut')
+  const done = context.signOffs.last(step.id, 'done')
   if (left && !isBefore(build, left, done)) return { is: 'leftOut', signOff: signOffOf(left), stale: [] }
   switch (step.source.from) {
     case 'readings':
-      return stoodByReadings(build, step, step.source, looked)
+      return standingByReadings(build, step, step.source, context)
     case 'checks':
-      return stoodByChecks(build, step.source.bench)
+      return standingByChecks(build, step.source.bench)
     case 'joint':
-      return stoodByJoint(build, step, step.source.joint, looked)
+      return standingByJoint(build, step, step.source.joint, context)
     default:
-      return stoodBySignOff(build, step, whoDid(build, step, left, looked), looked)
+      return standingBySignOff(build, step, whoDid(build, step, left, context), context)
   }
 }
 
@@ -83,13 +84,13 @@ function isBefore({ readings: { arrival } }: Build, one: StepEntry, other: StepE
 }
 
 /** Changes that came after something was done, and that nobody has confirmed it through since. */
-function since(build: Build, step: Step, { signOffs }: Looked, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
+function since(build: Build, step: Step, { signOffs }: WalkContext, changes: readonly Changed[], doneAt: number): readonly StaleBecause[] {
   const confirmed = signOffs.last(step.id, 'confirmed')
   const confirmedAt = confirmed ? build.readings.arrival.get(confirmed.id)! : -1
   return changes.flatMap((changed) => (changed.after >= doneAt && changed.after >= confirmedAt ? [{ changed }] : []))
 }
 
-function stoodByReadings(build: Build, step: Step, { characteristic, stations }: OfReadings, looked: Looked): Stood {
+function standingByReadings(build: Build, step: Step, { characteristic, stations }: OfReadings, context: WalkContext): StepStanding {
   const read = stations.flatMap((id) => build.readings.current.get(id) ?? [])
   const skipped = stations.filter((id) => !build.readings.current.has(id) && build.readings.skips.has(id)).length
   const count = { done: read.length + skipped, of: stations.length }
@@ -97,12 +98,12 @@ function stoodByReadings(build: Build, step: Step, { characteristic, stations }:
   const signOff = last && { by: last.by, at: last.at }
   // The oldest of them says since when they are together.
   const oldest = Math.min(...read.map(({ id }) => build.readings.arrival.get(id)!))
-  const stale = read.length > 0 ? since(build, step, looked, staleReadings(looked.changes, characteristic), oldest) : []
+  const stale = read.length > 0 ? since(build, step, context, staleReadings(context.changes, characteristic), oldest) : []
   if (stale.length > 0) return { is: 'stale', count, stale, ...(signOff && { signOff }) }
   return { is: count.done === count.of ? 'done' : 'open', count, stale, ...(signOff && count.done === count.of && { signOff }) }
 }
 
-function stoodByChecks(build: Build, benchId: string): Stood {
+function standingByChecks(build: Build, benchId: string): StepStanding {
   const all = benchChecks(benchById(benchId as Parameters<typeof benchById>[0]), build)
   const passed = all.filter(({ check }) => check?.passed)
   const last = passed.at(-1)?.check
@@ -111,12 +112,12 @@ function stoodByChecks(build: Build, benchId: string): Stood {
   return { is: isDone ? 'done' : 'open', count, stale: [], ...(isDone && last && { signOff: { by: last.by, at: last.at } }) }
 }
 
-function stoodByJoint(build: Build, step: Step, jointId: string, looked: Looked): Stood {
+function standingByJoint(build: Build, step: Step, jointId: string, context: WalkContext): StepStanding {
   const joint = jointsOf(build.spec).find(({ id }) => id === jointId)!
   const tight = tightRunIn(build, joint)
   if (!tight) return { is: 'open', stale: [] }
   const signOff = { by: tight.last.by, at: tight.last.at }
-  const stale = since(build, step, looked, staleJoints(looked.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
+  const stale = since(build, step, context, staleJoints(context.changes, joint.kind), build.readings.arrival.get(tight.last.id) ?? -1)
   const out = fastenersLeftOut(tight)
   return { is: stale.length > 0 ? 'stale' : 'done', signOff, stale, ...(out.length > 0 && { fastenersLeftOut: out }) }
 }
@@ -133,18 +134,18 @@ export function tightRunIn(build: Build, joint: Joint): Run | undefined {
  * Whose doing it is: the first that is still true, however often it is called done again; whoever does it again after it had gone
  * stale did it. What starts a clock is done again each time.
  */
-function whoDid(build: Build, step: Step, left: StepEntry | undefined, looked: Looked): StepEntry | undefined {
-  const { signOffs } = looked
+function whoDid(build: Build, step: Step, left: StepEntry | undefined, context: WalkContext): StepEntry | undefined {
+  const { signOffs } = context
   if (step.clock) return signOffs.last(step.id, 'done')
   const all = signOffs.all.filter((one) => one.step === step.id && one.did === 'done' && (!left || isBefore(build, left, one)))
   return all.reduce<StepEntry | undefined>((kept, again) => {
     if (!kept) return again
-    return stoodBySignOff(build, step, kept, lookedBefore(build, again, looked)).is === 'stale' ? again : kept
+    return standingBySignOff(build, step, kept, contextBefore(build, again, context)).is === 'stale' ? again : kept
   }, undefined)
 }
 
 /** What was known of the walk just before an entry came. */
-function lookedBefore(build: Build, entry: StepEntry, { steps, signOffs, changes }: Looked): Looked {
+function contextBefore(build: Build, entry: StepEntry, { steps, signOffs, changes }: WalkContext): WalkContext {
   const arrivedAt = build.readings.arrival.get(entry.id)!
   return {
     steps,
@@ -154,19 +155,19 @@ function lookedBefore(build: Build, entry: StepEntry, { steps, signOffs, changes
   }
 }
 
-function stoodBySignOff(build: Build, step: Step, done: StepEntry | undefined, looked: Looked): Stood {
+function standingBySignOff(build: Build, step: Step, done: StepEntry | undefined, context: WalkContext): StepStanding {
   if (!done) return { is: 'open', stale: [] }
   const name = step.source.from === 'handbook' ? step.source.name : step.id
-  const changed = since(build, step, looked, staleSteps(looked.changes, name), build.readings.arrival.get(done.id)!)
-  const kept = looked.signOffs.last(step.id, 'done', 'confirmed')!
-  const hours = (looked.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
+  const changed = since(build, step, context, staleSteps(context.changes, name), build.readings.arrival.get(done.id)!)
+  const kept = context.signOffs.last(step.id, 'done', 'confirmed')!
+  const hours = (context.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
   const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
-  const stale = [...changed, ...aged, ...startedAgain(build, step.id, kept, looked)]
+  const stale = [...changed, ...aged, ...startedAgain(build, step.id, kept, context)]
   return { is: stale.length > 0 ? 'stale' : 'done', signOff: signOffOf(done), stale }
 }
 
 /** What ends a clock is not true any more once the clock was started again: washed since, it is not oiled. */
-function startedAgain(build: Build, ending: string, kept: StepEntry, { steps, signOffs }: Looked): readonly StaleBecause[] {
+function startedAgain(build: Build, ending: string, kept: StepEntry, { steps, signOffs }: WalkContext): readonly StaleBecause[] {
   return steps.flatMap(({ id, clock }) =>
     clock?.until.includes(ending) && isBefore(build, kept, signOffs.last(id, 'done')) ? [{ clock: clock.kind }] : [],
   )
@@ -174,7 +175,7 @@ function startedAgain(build: Build, ending: string, kept: StepEntry, { steps, si
 
 export interface Standings {
   readonly steps: readonly Step[]
-  readonly byStep: ReadonlyMap<string, Stood>
+  readonly byStep: ReadonlyMap<string, StepStanding>
   readonly signOffs: SignOffs
   readonly changes: readonly Changed[]
 }
@@ -188,6 +189,6 @@ export function standingsOf(build: Build, nowMs: number): Standings {
     steps,
     changes,
     signOffs,
-    byStep: new Map(steps.map((step) => [step.id, stoodBy(build, step, { steps, signOffs, changes, nowMs })])),
+    byStep: new Map(steps.map((step) => [step.id, standingBy(build, step, { steps, signOffs, changes, nowMs })])),
   }
 }

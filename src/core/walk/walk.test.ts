@@ -17,7 +17,7 @@ const tern = soundBuild(0)
 const petrel = soundBuild(1)
 const wren = soundBuild(2)
 
-/** With room enough for the doubt of a lobe that only its card tells of. */
+/** With room enough for the uncertainty of a lobe that only its card tells of. */
 const roomy = (build: Build): Build =>
   withSpec(build, {
     ...build.spec,
@@ -296,7 +296,7 @@ describe('holds', () => {
         let build = start
         for (let count = 0; count < 9; count++) {
           const walk = walkOf(build, NOW_MS, findings)
-          // Joints are pulled for good, as far as anybody can say.
+          // Joints are torqued for good, as far as anybody can say.
           const open = walk.steps.filter(({ standing, id }) => standing === 'open' && id !== 'clear.declared')
           if (open.length === 0) break
           const step = open[choices.next().value! % open.length]!

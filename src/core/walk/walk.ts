@@ -47,7 +47,7 @@ const STAGE_OF_JOINT: Readonly<Record<Joint['kind'], StageId>> = {
   rockers: 'heads',
   manifold: 'intake',
 }
-/** Steps of the handbook after which a joint is pulled; of its own bank where it has one. */
+/** Steps of the handbook after which a joint is torqued; of its own bank where it has one. */
 const JOINT_AFTER: Readonly<Partial<Record<Joint['kind'], readonly StepName[]>>> = {
   mains: ['final.mainCaps'],
   sideBolts: ['final.mainCaps'],
@@ -99,7 +99,7 @@ function readings(build: Build): Step[] {
   })
 }
 
-/** End float is that of caps pulled for good; an angle is one of a wheel whose zero is proven. */
+/** End float is that of caps torqued for good; an angle is one of a wheel whose zero is proven. */
 function holdsOfReading(characteristic: string): Step['holds'] {
   if (characteristic === 'bearings.endFloat') return ['mainsTight']
   const isDegree = characteristic.startsWith('cam.') && !PROOFS_OF_TDC.has(characteristic)

@@ -303,7 +303,7 @@ function Several({
             {line.standing === 'within' && <b>Within. </b>}
             {line.standing === 'inDoubt' && (
               <>
-                <b>In doubt. </b>The band is narrower than the doubt: this gauge cannot decide.{' '}
+                <b>In doubt. </b>The band is narrower than the uncertainty: this gauge cannot decide.{' '}
               </>
             )}
             {output.estimate && <b>Estimate. </b>}

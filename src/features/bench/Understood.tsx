@@ -7,7 +7,7 @@ import { capital, entryIssueWords, slipWords, small } from '@/wording'
 import { Key } from './Key'
 import { finerThanGauge, type LineEntry, type Question } from './lineEntry'
 
-const Said = styled.p`
+const Echo = styled.p`
   margin-top: 8px;
   font-size: 16px;
   span {
@@ -66,8 +66,8 @@ interface UnderstoodProps {
 /** What was understood of the line, and what Enter will do. */
 export function Understood(props: UnderstoodProps) {
   const { question, said, wantsWords, entry, unit } = props
-  if (question) return <Asked question={question} unit={unit} />
-  if (said) return <Said>{said}</Said>
+  if (question) return <QuestionLine question={question} unit={unit} />
+  if (said) return <Echo>{said}</Echo>
   if (wantsWords)
     return (
       <WillDo>
@@ -81,26 +81,26 @@ export function Understood(props: UnderstoodProps) {
 function NothingTyped({ conflict, read, example }: Pick<UnderstoodProps, 'conflict' | 'read' | 'example'>) {
   if (conflict)
     return (
-      <Said data-tone="ask">
+      <Echo data-tone="ask">
         {conflict.map(({ asTyped, by }) => `${asTyped} (${by})`).join(' and ')} do not know of each other; the last to arrive counts.{' '}
         <Key>h</Key> settle
-      </Said>
+      </Echo>
     )
   if (read)
     return (
-      <Said>
+      <Echo>
         <span>
           {read.by}, {read.at.slice(0, 10)}
         </span>
-      </Said>
+      </Echo>
     )
   return example ? (
-    <Said>
+    <Echo>
       Type what the gauge shows, such as <b>{example}</b>, then <Pad>Store</Pad>
       <Keys>
         <Key>Enter</Key>. <Key>?</Key> all keys
       </Keys>
-    </Said>
+    </Echo>
   ) : (
     <WillDo>
       <Key>s</Key> skip <Key>b</Key> back <Key>n</Key> note <Key>z</Key> undo <Key>?</Key> all keys
@@ -110,11 +110,11 @@ function NothingTyped({ conflict, read, example }: Pick<UnderstoodProps, 'confli
 
 function Typed({ entry, characteristic, unit, system, gauge, read, next }: UnderstoodProps & { entry: LineEntry }) {
   const { parsed, strokes, turnedBack } = entry
-  if (!parsed.ok) return <Said data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Said>
+  if (!parsed.ok) return <Echo data-tone="bad">{entryIssueWords(parsed.issue, unit)}</Echo>
   const other = characteristic.units[system === 'metric' ? 'inch' : 'metric']
   return (
     <>
-      <Said>
+      <Echo>
         {valueWords(parsed, characteristic)}
         {strokes !== undefined && `, after ${strokes} strokes`}
         {turnedBack && ', read turning back'}{' '}
@@ -122,7 +122,7 @@ function Typed({ entry, characteristic, unit, system, gauge, read, next }: Under
           <span>{formatQuantity(Math.abs(parsed.value), other, decimalsForStep(gauge.resolution, other))}</span>
         )}
         {gauge && finerThanGauge(parsed.value, gauge) && <span> · finer than this gauge reads</span>}
-      </Said>
+      </Echo>
       <WillDo>
         <Key>Enter</Key> {read ? 'store beside the old one' : 'store'}
         {next ? `, go to ${small(next.label)}` : ''}
@@ -140,7 +140,7 @@ function valueWords({ value, upper, plusMinus, unit }: Entry, { sense }: Charact
   return low + high + stated + side
 }
 
-function Asked({ question: { draft, outside, slip }, unit }: { question: Question; unit: UnitId }) {
+function QuestionLine({ question: { draft, outside, slip }, unit }: { question: Question; unit: UnitId }) {
   const show = (value: number) => joinUnit(formatKnown(Number(value.toPrecision(6)), unit), unit)
   const whyWords = () => {
     if (outside) return `is outside ${show(outside.low)} to ${show(outside.high)}.`
@@ -148,10 +148,10 @@ function Asked({ question: { draft, outside, slip }, unit }: { question: Questio
   }
   return (
     <>
-      <Said data-tone="ask">
+      <Echo data-tone="ask">
         {show(draft.value)} {whyWords()}
         {slip && ` ${capital(slipWords(slip))}`}
-      </Said>
+      </Echo>
       <WillDo style={{ display: 'block' }}>
         {slip && (
           <>

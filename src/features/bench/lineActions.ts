@@ -183,9 +183,9 @@ export class LineActions {
     if (!parsed.ok) return setLine({ ...line, isRefused: true })
     if (!gauge) return this.say('No gauge for this: put one in the drawer first.')
     const draft: Draft = { station, ...understood(parsed), gauge: gauge.id, temperature, strokes, turnedBack }
-    const doubtful = questionOf(draft, characteristic, build, gauge, stations)
+    const uncertain = questionOf(draft, characteristic, build, gauge, stations)
     if (parsed.offsetUnit) setOffsetUnit(parsed.offsetUnit)
-    if (doubtful) return setLine({ ...line, question: doubtful, isRefused: true })
+    if (uncertain) return setLine({ ...line, question: uncertain, isRefused: true })
     this.store(draft, text.trim())
   }
 
@@ -206,8 +206,8 @@ export class LineActions {
       gauge: from.id,
       temperature,
     }
-    const doubtful = questionOf(draft, characteristic, build, gauge, stations)
-    if (doubtful) setLine((now) => ({ ...now, text: press.text, question: { ...doubtful, press }, isRefused: true }))
+    const uncertain = questionOf(draft, characteristic, build, gauge, stations)
+    if (uncertain) setLine((now) => ({ ...now, text: press.text, question: { ...uncertain, press }, isRefused: true }))
     else this.store(draft, press.text, press)
   }
 

@@ -61,7 +61,7 @@ describe('joints in the book', () => {
     const bare = linesOf([whole[0]!, { ...whole.at(-1)!, follows: whole[0]!.id }])
     expect(bare.lines).toEqual([
       'Not tight.',
-      'Tighten, begun 2026-03-02 10:00 by KV: 0 of 36 pulls, 36 never pulled, ended 2026-03-02 10:06.',
+      'Tighten, begun 2026-03-02 10:00 by KV: 0 of 36 pulls, 36 never torqued, ended 2026-03-02 10:06.',
     ])
     expect(bare.notRun).toContain('Cylinder head')
     const short: Pull = { ...whole[3]!, did: 'short' }

@@ -68,7 +68,7 @@ function runLines(joint: Joint, run: Run, system: UnitSystem): string[] {
   return [head + end, ...stageLines(run, system), ...short, ...broke, ...backedOff, ...again, ...out]
 }
 
-/** What was pulled at each stage, by whom and in which order it came to be. */
+/** What was torqued at each stage, by whom and in which order it came to be. */
 function stageLines({ done }: Run, system: UnitSystem): string[] {
   const pulled = [...done].filter(([, pull]) => pull.did !== 'leftOut')
   return [...group(pulled, ([{ stage }]) => stage)].map(([stage, steps]) => {

@@ -37,7 +37,7 @@ function Tools(props: ToolProps) {
           Turn a virtual engine
         </Button>
         <Button size="small" onPress={() => setOpen('refit')}>
-          The lobes, and their doubt
+          The lobes, and their uncertainty
         </Button>
         <Button size="small" onPress={() => setOpen('print')}>
           Print a degree wheel

@@ -26,7 +26,7 @@ const Svg = styled.svg`
     stroke: var(--dye);
     stroke-width: 5;
   }
-  .doubt {
+  .uncertainty {
     stroke: var(--dye);
     stroke-width: 1.25;
   }
@@ -92,7 +92,7 @@ function Shaft({ shaft, lobes }: { shaft: Cam; lobes: readonly Drawn[] }) {
         ))}
         {lobes.map(({ valve, kind, x, offDeg, uDeg }) => (
           <g key={valve}>
-            <line className="doubt" x1={x} x2={x} y1={y(offDeg - uDeg)} y2={y(offDeg + uDeg)} />
+            <line className="uncertainty" x1={x} x2={x} y1={y(offDeg - uDeg)} y2={y(offDeg + uDeg)} />
             <circle className="lobe" data-kind={kind} cx={x} cy={y(offDeg)} r={5} />
             <text x={x} y={HEIGHT - 22}>
               {shortSubjectWords({ valve }).replace(/^\w\w /, '')}

@@ -31,7 +31,7 @@ const Steps = styled.ol`
 const IN_STEP: Standing = { crankDeg: 0, camDeg: 0 }
 const USUAL_MARGIN = { metric: '1', inch: '0.04' } as const
 
-interface Asked {
+interface OutOfStepQuestion {
   readonly from: Standing | undefined
   readonly marginMm: number
   readonly others: readonly OtherShaft[]
@@ -103,8 +103,8 @@ function Intro() {
   return (
     <p>
       With the chain or belt off either can be turned alone, and a valve can meet a piston. Plugs out, by hand, and stop at the first touch:
-      the map knows the valves over their pistons, less the doubt of each, and beside those of the other shafts as they stand; not what is
-      bent already.
+      the map knows the valves over their pistons, less the uncertainty of each, and beside those of the other shafts as they stand; not
+      what is bent already.
     </p>
   )
 }
@@ -115,7 +115,7 @@ function Answer({
   unit,
 }: {
   found: NonNullable<Awaited<ReturnType<typeof outOfStepInWorker>>>
-  asked: Asked
+  asked: OutOfStepQuestion
   unit: 'mm' | 'in'
 }) {
   const { route, synthetic, snatchDeg } = found
@@ -159,7 +159,7 @@ function askedOf(
   unit: 'mm' | 'in',
   shafts: readonly Cam[],
   otherAt: Readonly<Partial<Record<Cam, string>>>,
-): Asked | { readonly trouble: string } {
+): OutOfStepQuestion | { readonly trouble: string } {
   const margin = parseEntry(typed.margin, { kind: 'length', unit })
   if (!margin.ok) return { trouble: `The gap: ${entryIssueWords(margin.issue, unit)}` }
   if (typed.crank.trim() === '' && typed.cam.trim() === '') return { from: undefined, marginMm: margin.value, others: [] }

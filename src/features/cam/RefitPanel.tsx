@@ -28,11 +28,11 @@ export function RefitPanel({ build, system, onClose }: ToolProps & { onClose: ()
   )
   const { work, start, stop } = useWork(job)
   return (
-    <SidePanel title="The lobes, and their doubt by refits" isOpen onClose={onClose}>
+    <SidePanel title="The lobes, and their uncertainty by refits" isOpen onClose={onClose}>
       <ShapeTable build={build} system={system} />
       <p>
-        Every curve read again a thousand times by a virtual hand, with the doubts of wheel and dial at every row, and of TDC, the wheel’s
-        centre and the dial’s zero once a table. What the ledger says is worked out; this is how it comes out.
+        Every curve read again a thousand times by a virtual hand, with the uncertainties of wheel and dial at every row, and of TDC, the
+        wheel’s centre and the dial’s zero once a table. What the ledger says is worked out; this is how it comes out.
       </p>
       {curves === 0 ? (
         <p>No curve has been read yet.</p>

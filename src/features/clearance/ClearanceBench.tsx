@@ -15,7 +15,7 @@ const MethodsPanel = lazyPart(() => import('./MethodsPanel').then((module) => mo
 const DrawsPanel = lazyPart(() => import('./DrawsPanel').then((module) => module.DrawsPanel))
 const PhasingMapPanel = lazyPart(() => import('./PhasingMapPanel').then((module) => module.PhasingMapPanel))
 
-/** How valves are read, the doubt by draws, and both cams moved at once. */
+/** How valves are read, the uncertainty by draws, and both cams moved at once. */
 function Tools(props: ToolProps) {
   const [open, setOpen] = useState<'methods' | 'draws' | 'both'>()
   const close = () => setOpen(undefined)
@@ -26,7 +26,7 @@ function Tools(props: ToolProps) {
           How it is read
         </Button>
         <Button size="small" onPress={() => setOpen('draws')}>
-          The doubt, by draws
+          The uncertainty, by draws
         </Button>
         {props.build.spec.methods.clearanceBetween && (
           <Button size="small" onPress={() => setOpen('both')}>

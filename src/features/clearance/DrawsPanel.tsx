@@ -32,7 +32,7 @@ export function DrawsPanel({ build, system, onClose }: ToolProps & { onClose: ()
       .flatMap(({ output, valve, figure }) => (output === 'clearance.closest' && valve && figure ? [[valve, figure]] : [])),
   )
   return (
-    <SidePanel title="The doubt, by draws" isOpen onClose={onClose}>
+    <SidePanel title="The uncertainty, by draws" isOpen onClose={onClose}>
       <p>
         A hundred thousand engines are drawn from what gauges, cams and paper leave open, and the whole sweep is searched for each: where a
         valve hardly leaves its seat the least gap has a kink that a budget does not see.

@@ -27,8 +27,8 @@ export interface GapLine {
   readonly points: readonly GapPoint[]
   /** As it is left at redline; nothing where that is not known. */
   readonly atSpeed: readonly GapPoint[]
-  /** What a dial showed there, with the lash that runs, and its doubt. */
-  readonly read: readonly (GapPoint & { readonly doubt: number })[]
+  /** What a dial showed there, with the lash that runs, and its uncertainty. */
+  readonly read: readonly (GapPoint & { readonly uncertainty: number })[]
   readonly closest: GapPoint
 }
 
@@ -76,6 +76,6 @@ function readPoints(build: Build, valve: string, shown: (mm: number) => number):
   const moreMm = isKnown(runs) && isKnown(then) ? runs.figure.value.value - then.figure.value.value : 0
   return dialDegrees(build, valve).flatMap((deg) => {
     const figure = figureAt(build, travelStation(valve, deg))
-    return figure ? [{ deg, gap: shown(figure.value.value + moreMm), doubt: shown(expand(figure.value).U) }] : []
+    return figure ? [{ deg, gap: shown(figure.value.value + moreMm), uncertainty: shown(expand(figure.value).U) }] : []
   })
 }

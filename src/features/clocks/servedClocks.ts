@@ -14,7 +14,7 @@ export interface ServedClock {
   readonly href: string
   /** Run out it is over; others wait to be done. */
   readonly isOverWhenDue: boolean
-  /** Of a joint that is being pulled, and shown with it. */
+  /** Of a joint that is being torqued, and shown with it. */
   readonly isOfRun: boolean
 }
 

@@ -30,7 +30,7 @@ export function CompressionTools({ build, system, onTake }: ToolProps) {
           What did it cost
         </Button>
         <Button size="small" onPress={() => setTool('draws')}>
-          Check the doubt by random draws
+          Check the uncertainty by random draws
         </Button>
       </Row>
       {tool && <ToolPanel tool={tool} build={build} system={system} onClose={close} onTake={take} />}

@@ -26,7 +26,7 @@ export function DrawsPanel({ build }: { build: Build }) {
     <>
       <p>
         A million engines are drawn at random from what the gauges and the paper leave open, and every ratio is worked out for each. It
-        should agree with the doubt shown in the ledger.
+        should agree with the uncertainty shown in the ledger.
       </p>
       <WorkRow label="Draws" work={work} start={start} stop={stop} words="Draw a million" />
       <div aria-live="polite">

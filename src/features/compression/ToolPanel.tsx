@@ -19,10 +19,10 @@ const TITLES: Readonly<Record<Tool, string>> = {
   rack: 'Gasket rack',
   plan: 'Plan gasket and cuts',
   cost: 'What did it cost',
-  draws: 'The doubt by random draws',
+  draws: 'The uncertainty by random draws',
 }
 
-/** The tool pulled out from the side. Loaded when the first one is asked for. */
+/** The tool drawn out from the side. Loaded when the first one is asked for. */
 export function ToolPanel({
   tool,
   build,

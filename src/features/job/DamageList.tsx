@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Row } from '@/ui/Page'
 import { changeName } from '@/wording/walk'
-import type { DamageSaid } from '../parts/useParts'
+import type { DamageAct } from '../parts/useParts'
 
 const Item = styled.li`
   display: grid;
@@ -20,7 +20,7 @@ const Item = styled.li`
 `
 
 interface ListProps {
-  readonly onTell: (damage: string, said: DamageSaid) => void
+  readonly onTell: (damage: string, said: DamageAct) => void
   readonly onRepaired: (damage: Damage) => void
   readonly onUndo: (damage: string) => void
 }
@@ -90,7 +90,7 @@ function DamageItem({ damage, onTell, onRepaired, onUndo }: ListProps & { damage
   )
 }
 
-function Answer({ options, onSay }: { options: Damage['options']; onSay: (said: DamageSaid) => void }) {
+function Answer({ options, onSay }: { options: Damage['options']; onSay: (said: DamageAct) => void }) {
   const [option, setOption] = useState('')
   const [reply, setReply] = useState('')
   return (

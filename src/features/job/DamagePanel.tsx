@@ -8,7 +8,7 @@ import { SelectField } from '@/ui/SelectField'
 import { SidePanel } from '@/ui/SidePanel'
 import { CHANGE_WORDS } from '@/wording/walk'
 import { numberFrom } from '../parts/partForm'
-import type { DamageSaid } from '../parts/useParts'
+import type { DamageAct } from '../parts/useParts'
 
 interface TypedOption {
   readonly text: string
@@ -20,7 +20,7 @@ const NO_OPTION: TypedOption = { text: '', days: '', price: '', stales: '' }
 const MOST_OPTIONS = 4
 
 /** What was found at strip or on the bench: worn, marked or damaged, why, and what can be done about it. */
-export function DamagePanel({ onSee, onClose }: { onSee: (said: DamageSaid) => void; onClose: () => void }) {
+export function DamagePanel({ onSee, onClose }: { onSee: (said: DamageAct) => void; onClose: () => void }) {
   const [text, setText] = useState('')
   const [cause, setCause] = useState('')
   const [options, setOptions] = useState<readonly TypedOption[]>([NO_OPTION])
@@ -34,7 +34,7 @@ export function DamagePanel({ onSee, onClose }: { onSee: (said: DamageSaid) => v
       did: 'seen',
       text: text.trim(),
       ...(cause.trim() && { cause: cause.trim() }),
-      ...(read.length > 0 && { options: read as NonNullable<DamageSaid['options']> }),
+      ...(read.length > 0 && { options: read as NonNullable<DamageAct['options']> }),
     })
   }
   return (

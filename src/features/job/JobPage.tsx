@@ -36,7 +36,7 @@ export function JobPage({ served }: { served: ServedParts }) {
           <LinkButton href={`/builds/${served.id}/parts`}>Parts</LinkButton>
         </Row>
         {device.initials === '' && (
-          <Notice>Whose hands are these? Put your initials in at the top right: nothing is put on record without.</Notice>
+          <Notice>Who is working here? Put your initials in at the top right: nothing is recorded without them.</Notice>
         )}
         {list.trouble && <Notice role="status">{list.trouble}</Notice>}
         <Section>

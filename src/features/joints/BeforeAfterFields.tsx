@@ -7,7 +7,7 @@ import type { ChangeJoint } from './planEdit'
 
 const LOOKS = { before: 'Look first, each after a ;', after: 'Look last, each after a ;' } as const
 
-/** What has to be true before a joint is pulled, and what somebody looks at before it is called done. */
+/** What has to be true before a joint is torqued, and what somebody looks at before it is called done. */
 export function BeforeAfterFields({ joint, joints, change }: { joint: Joint; joints: readonly Joint[]; change: ChangeJoint }) {
   const after = joint.after ?? []
   const others = joints.filter(({ id }) => id !== joint.id)

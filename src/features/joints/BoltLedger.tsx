@@ -37,7 +37,7 @@ export function BoltLedger({ lines }: { lines: readonly LedgerLine[] }) {
       <Main>
         <Title>Bolt ledger</Title>
         <Lead>
-          A bolt’s history outlives the build: how often it was pulled tight, how much longer it has become, whether it is done with. What
+          A bolt’s history outlives the build: how often it was tightened, how much longer it has become, whether it is done with. What
           tells bolts apart, and their marks, are entered with their joint.
         </Lead>
         <TextField label="Find a mark, a thread, a build" value={find} onChange={setFind} type="search" />

@@ -30,7 +30,7 @@ interface GroupProps {
 
 const METHODS = JOINT_METHODS.map((value) => ({ value, label: METHOD_CHOICES[value] }))
 
-/** How a group of fasteners is pulled, how far, in which stages, and whose figures those are. */
+/** How a group of fasteners is torqued, how far, in which stages, and whose figures those are. */
 export function GroupFields(props: GroupProps) {
   const { joint, group, index, change } = props
   const title = joint.groups.length > 1 ? `How far: ${group.name}` : 'How far'
@@ -143,7 +143,7 @@ function MakersStages({ group, index, system, change }: GroupProps) {
   return (
     <StagesField
       key={stagesWords(stages, system)}
-      label="The maker’s stages, where others are pulled"
+      label="The maker’s stages, where others are torqued"
       stages={stages}
       system={system}
       onCommit={(next) =>

@@ -39,7 +39,7 @@ interface HoleProps {
 
 type Fastener = Joint['fasteners'][number]
 
-/** Hole by hole, in the order they are pulled: which type goes there, where the hole leads, how far its stud stands out. */
+/** Hole by hole, in the order they are torqued: which type goes there, where the hole leads, how far its stud stands out. */
 export function HoleTable({ joint, system, layout, change, retired }: HoleProps) {
   const turns = turnsOf(joint)
   const inOrder = joint.groups.flatMap(({ order }) => order)
@@ -63,7 +63,7 @@ export function HoleTable({ joint, system, layout, change, retired }: HoleProps)
           { value: 'unsaid', label: 'Not said' },
           ...TOLD_APART.map((told) => ({ value: told as string, label: TOLD_APART_WORDS[told] })),
         ]}
-        hint="Then the ledger counts how often each was pulled and how much it grew. By its place a bolt has no history beyond this build."
+        hint="Then the ledger counts how often each was torqued and how much it grew. By its place a bolt has no history beyond this build."
       />
       <FigureTable>
         <thead>

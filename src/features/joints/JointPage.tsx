@@ -46,7 +46,7 @@ const Plan = styled.div`
   background: var(--ground);
 `
 
-/** One joint: where its fasteners stand, in which order and how far they are pulled, and every run of it there was. */
+/** One joint: where its fasteners stand, in which order and how far they are torqued, and every run of it there was. */
 export function JointPage({ served, jointId }: { served: ServedJoints; jointId: string }) {
   const device = useDevice()
   const edit = useSpec(served.id, served.spec, served.revision, device.initials)
@@ -174,7 +174,7 @@ function Numbering({ numbering }: { numbering: ReturnType<typeof useNumbering> }
   if (given)
     return (
       <Row role="status">
-        <b>Click the fasteners in the order they are pulled: {given.length} numbered.</b>
+        <b>Click the fasteners in the order they are torqued: {given.length} numbered.</b>
         <Button onPress={stop}>Leave the order as it was</Button>
       </Row>
     )

@@ -38,7 +38,7 @@ const List = styled.ul`
   }
 `
 
-/** Every joint of the engine: how far it is pulled, and how far its run has come. */
+/** Every joint of the engine: how far it is torqued, and how far its run has come. */
 export function JointsPage({ served }: { served: ServedJoints }) {
   const { spec, id, pulls } = served
   const device = useDevice()

@@ -26,7 +26,7 @@ import { turnsOf } from './turns'
 import { RunPanel } from './RunPanel'
 import { Board, Frame, Side, Ticks } from './runLayout'
 import type { ServedJoints } from './servedJoints'
-import { useRuns, type Runs, type Said } from './useRuns'
+import { useRuns, type Runs, type RunAct } from './useRuns'
 import { useWrench } from './useWrench'
 
 /** One thing to do, readable from two metres: the next fastener, how far it is pulled, and one key for "pulled". */
@@ -196,7 +196,7 @@ function useSaying(runs: Runs, run: Run | undefined, by: string) {
   const [trouble, setTrouble] = useState('')
   const [endedId, setEndedId] = useState<string>()
   const say = useCallback(
-    (said: Said, follows?: string) => {
+    (said: RunAct, follows?: string) => {
       if (!run) return
       const kept = runs.say(by, run, said, follows)
       if (said.did === 'end' || said.did === 'cancel') setEndedId(run.id)

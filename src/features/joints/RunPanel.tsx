@@ -16,7 +16,7 @@ import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { turnsOf } from './turns'
 import { useKeys } from './useKeys'
-import type { Said } from './useRuns'
+import type { RunAct } from './useRuns'
 
 /** What stands beside the joint: who does it, what comes before the first pull, the pull itself, or what is in the way of it. */
 export function RunPanel(props: RunPanelProps) {
@@ -30,7 +30,7 @@ export function RunPanel(props: RunPanelProps) {
 
 type AtRun = RunPanelProps & { readonly run: Run }
 
-/** Somebody else's device has it: nothing is pulled here until it is taken over, with a word on both. */
+/** Somebody else's device has it: nothing is torqued here until it is taken over, with a word on both. */
 function HeldElsewhere({ run, joint, onSay }: AtRun) {
   const takeOver = () => onSay({ did: 'takeOver' })
   // By its own key alone: a pedal under somebody's foot takes no run away from another.
@@ -50,7 +50,7 @@ function HeldElsewhere({ run, joint, onSay }: AtRun) {
   )
 }
 
-/** Two devices pulled without knowing of each other: a person says which one counts; the other's pulls are kept and do not. */
+/** Two devices torqued without knowing of each other: a person says which one counts; the other's pulls are kept and do not. */
 function Parted({ run, joint, onSay }: AtRun) {
   const turns = turnsOf(joint)
   const { tips } = run.conflict!
@@ -225,7 +225,7 @@ function doneKeyWords(way: RunWay, { pull }: NonNullable<Run['next']>): string {
 }
 
 /** What a pull came to, as the stage says it. */
-function figureOf({ pull }: NonNullable<Run['next']>): Pick<Said, 'value' | 'unit'> {
+function figureOf({ pull }: NonNullable<Run['next']>): Pick<RunAct, 'value' | 'unit'> {
   if (pull.pull === 'torque') return { value: pull.nm, unit: 'Nm' }
   return pull.pull === 'angle' ? { value: pull.deg, unit: 'deg' } : {}
 }
@@ -270,7 +270,7 @@ function AllDone({ run, joint }: { run: Run; joint: Joint }) {
   const looks = run.way === 'tighten' ? (joint.looks?.after ?? []) : []
   return (
     <>
-      <Caption>All pulled</Caption>
+      <Caption>All torqued</Caption>
       <About>{doneWords(run)}.</About>
       {looks.length > 0 && (
         <List aria-label="Look before it is called done">

@@ -1,7 +1,7 @@
 import type { Joint, UnitSystem } from '@/core/document'
 import type { EngineLayout } from '@/core/geometry/crank'
 import type { JointClock, Run, RunRefusal, RunWay } from '@/core/joints'
-import type { Said } from './useRuns'
+import type { RunAct } from './useRuns'
 import type { useWrench } from './useWrench'
 
 export interface RunPanelProps {
@@ -22,7 +22,7 @@ export interface RunPanelProps {
   readonly isMine: boolean
   readonly onInitials: (initials: string) => void
   readonly onBegin: () => void
-  readonly onSay: (said: Said, follows?: string) => void
+  readonly onSay: (said: RunAct, follows?: string) => void
   readonly onLeave: () => void
   /** A live wrench, where one is listened to. */
   readonly wrench: ReturnType<typeof useWrench>

@@ -9,7 +9,7 @@ import { ownSession } from '../ownSession'
 import type { ServedJoints } from './servedJoints'
 
 /** What may be said of a pull beside what it follows and who has the run. */
-export type Said = Pick<Pull, 'did'> &
+export type RunAct = Pick<Pull, 'did'> &
   Partial<Pick<Pull, 'id' | 'stage' | 'fastener' | 'value' | 'unit' | 'angleDeg' | 'reason' | 'wrench' | 'instead'>>
 
 /** The runs of a joint as this device knows them, and what can be added to the one that is under way. */
@@ -29,7 +29,7 @@ export function useRuns(served: ServedJoints, joint: Joint) {
     [add, joint.id],
   )
   const say = useCallback(
-    (by: string, run: Run, said: Said, follows = run.last.id) => {
+    (by: string, run: Run, said: RunAct, follows = run.last.id) => {
       const stamp = { id: uuidV7(), at: serverStamp(), by }
       return add({ kind: 'pull', ...stamp, joint: run.joint, run: run.id, device: ownSession(), follows, ...said })
     },

@@ -4,7 +4,7 @@ import type { Run } from '@/core/joints'
 import { UNITS } from '@/core/units'
 import { useLiveGauges } from '../bench/useLiveGauges'
 import type { LivePress } from '../bench/gaugeStream'
-import type { Said } from './useRuns'
+import type { RunAct } from './useRuns'
 
 /** Below this share of its stage a pull has stopped short; above that one it went too far, and is said to have. */
 const SHORT = 0.96
@@ -22,7 +22,7 @@ export function useWrench({
   isMine: boolean
   by: string
   words: string
-  onSay: (said: Said) => void
+  onSay: (said: RunAct) => void
 }) {
   const live = useLiveGauges(words)
   const [said, setSaid] = useState('')
@@ -41,11 +41,11 @@ export function useWrench({
 }
 
 /** What a pull of a live wrench is: the next pull, one that stopped short, or nothing this run asks for. */
-function landedAs({ id, name, value, unit, text, angleDeg }: LivePress, { next }: Run): { readonly said?: Said; readonly words: string } {
-  if (!next) return { words: `${name} was pulled, and nothing is asked for.` }
+function landedAs({ id, name, value, unit, text, angleDeg }: LivePress, { next }: Run): { readonly said?: RunAct; readonly words: string } {
+  if (!next) return { words: `${name} clicked, and nothing is asked for.` }
   if (UNITS[unit].kind !== 'torque') return { words: `${name} sent ${text} ${UNITS[unit].symbol}: a torque is wanted here.` }
   const at = { id, stage: next.stage, fastener: next.fastener, value, unit: 'Nm', wrench: name, ...(angleDeg !== null && { angleDeg }) }
-  if (next.pull.pull === 'witnessMark') return { words: `${name} was pulled: a look at the witness mark is asked for.` }
+  if (next.pull.pull === 'witnessMark') return { words: `${name} clicked: a look at the witness mark is asked for.` }
   if (next.pull.pull === 'angle' && angleDeg !== null && angleDeg < SHORT * next.pull.deg)
     return { said: { did: 'short', ...at }, words: '' }
   if (next.pull.pull !== 'torque') return { said: { did: 'pulled', ...at }, words: '' }

@@ -5,7 +5,7 @@ import { Button } from '@/ui/Button'
 import { SelectField } from '@/ui/SelectField'
 import { SidePanel } from '@/ui/SidePanel'
 import { BROUGHT_WORDS, CONVERSION_WORDS } from '@/wording/parts'
-import type { PartSaid } from './useParts'
+import type { PartAct } from './useParts'
 
 const IDS = Object.keys(CONVERSIONS) as ConversionId[]
 
@@ -14,7 +14,7 @@ export function ConversionPanel({
   onBring,
   onClose,
 }: {
-  onBring: (parts: readonly Pick<PartSaid, 'what' | 'name'>[]) => void
+  onBring: (parts: readonly Pick<PartAct, 'what' | 'name'>[]) => void
   onClose: () => void
 }) {
   const [id, setId] = useState<ConversionId>(IDS[0]!)

@@ -6,7 +6,7 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { FIT_WORDS } from '@/wording/parts'
-import type { PartSaid } from './useParts'
+import type { PartAct } from './useParts'
 
 /** What is being said of a part that is on the list. */
 export type PartAsked = 'ordered' | 'arrived' | 'laid' | 'sentBack' | 'dropped'
@@ -21,7 +21,7 @@ const TITLES: Readonly<Record<PartAsked, string>> = {
 
 interface PanelProps {
   readonly part: Part
-  readonly onSay: (said: PartSaid) => void
+  readonly onSay: (said: PartAct) => void
 }
 
 export function PartPanel({ part, asked, onSay, onClose }: PanelProps & { asked: PartAsked; onClose: () => void }) {
@@ -59,7 +59,7 @@ const ANSWERS = [
   { value: 'not', label: 'Does not' },
 ] as const
 
-/** Looked over at the door, by what goes wrong with its kind; what is not looked at yet can be later. */
+/** Checked as it arrives, by what goes wrong with its kind; what is not checked yet can be later. */
 function Arrived({ part, onSay }: PanelProps) {
   const [answers, setAnswers] = useState<Readonly<Record<string, FitAnswer>>>({})
   const answered = Object.values(answers)
@@ -93,7 +93,7 @@ function Arrived({ part, onSay }: PanelProps) {
         <Notice role="alert">It does not fit: nothing is built on it, and its steps wait. Send it back with why.</Notice>
       )}
       <Button kind="primary" onPress={() => onSay({ did: isHere ? 'lookedOver' : 'arrived', fits: answered.map(withoutEmpty) })}>
-        {isHere ? 'Looked over' : 'Here'}
+        {isHere ? 'Checked' : 'Here'}
       </Button>
     </>
   )

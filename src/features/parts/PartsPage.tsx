@@ -15,7 +15,7 @@ import { PartPanel, type PartAsked } from './PartPanel'
 import { PartsSide } from './PartsSide'
 import { PrintedLabels } from './PrintedLabels'
 import type { ServedParts, StepChoice } from './servedParts'
-import { useParts, type PartSaid } from './useParts'
+import { useParts, type PartAct } from './useParts'
 import { WantPanel } from './WantPanel'
 
 const Middle = styled.div`
@@ -45,8 +45,8 @@ export function PartsPage({ served, today }: { served: ServedParts; today: strin
   const { parts, say, undo, trouble, refused } = useParts(served)
   const [open, setOpen] = useState<Open>()
   const [said, setSaid] = useState('')
-  const tell = (part: string | undefined, what: PartSaid) => {
-    if (by === '') setSaid('Nothing is put on record without initials: put yours in at the top right.')
+  const tell = (part: string | undefined, what: PartAct) => {
+    if (by === '') setSaid('Nothing is recorded without initials: put yours in at the top right.')
     else say(by, part, what)
     setOpen(undefined)
   }
@@ -123,7 +123,7 @@ function Panels({
   parts: readonly Part[]
   open: Open | undefined
   system: UnitSystem
-  onTell: (part: string | undefined, said: PartSaid) => void
+  onTell: (part: string | undefined, said: PartAct) => void
   onClose: () => void
 }) {
   if (open?.is === 'want')

@@ -1,13 +1,20 @@
 'use client'
 import type { Spec, UnitSystem } from '@/core/document'
-import { misfitsOf, spentOn, weakestParts, type Asked, type Part } from '@/core/parts'
+import { misfitsOf, spentOn, weakestParts, type RequiredRatings, type Part } from '@/core/parts'
 import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { misfitWords, weakestWords } from '@/wording/parts'
 
+interface PartsSideProps {
+  readonly parts: readonly Part[]
+  readonly spec: Spec
+  readonly asked: RequiredRatings
+  readonly system: UnitSystem
+}
+
 /** What parts are to each other and to this engine, what they cost, and where the small ones lie. */
-export function PartsSide({ parts, spec, asked, system }: { parts: readonly Part[]; spec: Spec; asked: Asked; system: UnitSystem }) {
+export function PartsSide({ parts, spec, asked, system }: PartsSideProps) {
   const misfits = misfitsOf(parts, spec.layout)
   const weakest = weakestParts(parts, asked)
   const { spent, unpriced } = spentOn(parts)

@@ -10,7 +10,7 @@ import { SidePanel } from '@/ui/SidePanel'
 import { CAM_MATERIAL_WORDS, GEAR_MATERIAL_WORDS, OWNER_WORDS, PART_KIND_WORDS, RATING_WORDS } from '@/wording/parts'
 import { NO_PART, ratingsOf, saidFrom, typedFrom, type TypedPart } from './partForm'
 import type { StepChoice } from './servedParts'
-import type { PartSaid } from './useParts'
+import type { PartAct } from './useParts'
 
 const OWNERS = (['shop', 'owner', 'lent'] as const).map((value) => ({ value, label: OWNER_WORDS[value] }))
 
@@ -31,7 +31,7 @@ export function WantPanel({
   part: Part | undefined
   steps: readonly StepChoice[]
   system: UnitSystem
-  onSay: (said: PartSaid) => void
+  onSay: (said: PartAct) => void
   onClose: () => void
 }) {
   const [typed, setTyped] = useState<TypedPart>(part ? typedFrom(part, system) : NO_PART)

@@ -3,7 +3,7 @@ import type { UnitSystem } from '@/core/document'
 import { printed } from '@/core/numerics/printed'
 import type { Part } from '@/core/parts'
 import { RATING_WORDS } from '@/wording/parts'
-import type { PartSaid } from './useParts'
+import type { PartAct } from './useParts'
 
 /** What is typed of a part that is wanted: text until it is understood. */
 export interface TypedPart {
@@ -67,7 +67,7 @@ export function ratingsOf(what: PartKindId): readonly RatingId[] {
 export function saidFrom(
   typed: TypedPart,
   system: UnitSystem,
-): { readonly ok: true; readonly said: Omit<PartSaid, 'did'> } | { readonly ok: false; readonly wrong: string } {
+): { readonly ok: true; readonly said: Omit<PartAct, 'did'> } | { readonly ok: false; readonly wrong: string } {
   const name = typed.name.trim()
   if (name === '') return { ok: false, wrong: 'A part wants a name.' }
   const count = Number(typed.count)

@@ -1,6 +1,6 @@
 import { openBuild } from '@/core/benches'
 import type { BuildDocument, Entry, Spec } from '@/core/document'
-import { askedOf, type Asked } from '@/core/parts'
+import { requiredRatings, type RequiredRatings } from '@/core/parts'
 import { stepsOf } from '@/core/walk'
 import { stepTitle } from '@/wording/walk'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
@@ -20,7 +20,7 @@ export interface ServedParts extends ServerCopy {
   readonly revision: number
   readonly entries: readonly Entry[]
   readonly steps: readonly StepChoice[]
-  readonly asked: Asked
+  readonly asked: RequiredRatings
 }
 
 export function serveParts(document: BuildDocument, { revision, lastSeq }: Pick<ServedParts, 'revision' | 'lastSeq'>): ServedParts {
@@ -36,7 +36,7 @@ export function serveParts(document: BuildDocument, { revision, lastSeq }: Pick<
       title: stepTitle(step),
       ...(step.source.from === 'handbook' && { name: step.source.name }),
     })),
-    asked: askedOf(build),
+    asked: requiredRatings(build),
     alsoStored: build.entries.flatMap((entry) => (isOfParts(entry) ? [] : [endOfId(entry.id)])).join(''),
     lastSeq,
   }

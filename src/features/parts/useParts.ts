@@ -9,8 +9,8 @@ import { useEntries } from '../bench/useEntries'
 import { serverStamp } from '../clocks/serverTime'
 import type { ServedParts } from './servedParts'
 
-export type PartSaid = Pick<PartEntry, 'did'> & Partial<Omit<PartEntry, 'kind' | 'id' | 'at' | 'by' | 'part' | 'did'>>
-export type DamageSaid = Pick<DamageEntry, 'did'> & Partial<Omit<DamageEntry, 'kind' | 'id' | 'at' | 'by' | 'damage' | 'did'>>
+export type PartAct = Pick<PartEntry, 'did'> & Partial<Omit<PartEntry, 'kind' | 'id' | 'at' | 'by' | 'part' | 'did'>>
+export type DamageAct = Pick<DamageEntry, 'did'> & Partial<Omit<DamageEntry, 'kind' | 'id' | 'at' | 'by' | 'damage' | 'did'>>
 
 /** Parts and damage as this device knows them, and what can be said of them. Kept on the device first, as readings are. */
 export function useParts(served: ServedParts) {
@@ -20,14 +20,14 @@ export function useParts(served: ServedParts) {
     return openBuildWith({ id: served.id, spec: served.spec, gauges: [], entries }, {})
   }, [served.id, served.spec, served.entries, added])
   const say = useCallback(
-    (by: string, part: string | undefined, said: PartSaid) => {
+    (by: string, part: string | undefined, said: PartAct) => {
       const id = uuidV7()
       add({ kind: 'part', id, at: serverStamp(), by, part: part ?? id, ...said })
     },
     [add],
   )
   const tell = useCallback(
-    (by: string, damage: string | undefined, said: DamageSaid) => {
+    (by: string, damage: string | undefined, said: DamageAct) => {
       const id = uuidV7()
       add({ kind: 'damage', id, at: serverStamp(), by, damage: damage ?? id, ...said })
     },

@@ -78,7 +78,7 @@ export function CsvImport({ document }: { document: BuildDocument }) {
             {said.words}
           </Notice>
         )}
-        {report && report.headerIssues.length === 0 && said === undefined && <Looked rows={rows} store={store} />}
+        {report && report.headerIssues.length === 0 && said === undefined && <CheckedRows rows={rows} store={store} />}
         {bad.length > 0 && <LeftOut bad={bad} />}
       </Main>
     </>
@@ -88,7 +88,7 @@ export function CsvImport({ document }: { document: BuildDocument }) {
 type Row = CsvReport['rows'][number]
 
 /** What was looked at, and what storing it would do. */
-function Looked({ rows, store }: { rows: readonly Row[]; store: () => void }) {
+function CheckedRows({ rows, store }: { rows: readonly Row[]; store: () => void }) {
   const count = (state: Row['outcome']['state']) => rows.filter(({ outcome }) => outcome.state === state).length
   const [good, bad, known, left] = [count('good'), count('bad'), count('known'), count('left')]
   return (

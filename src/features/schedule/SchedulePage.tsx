@@ -57,8 +57,8 @@ export function SchedulePage({ served }: { served: ServedPlan }) {
           </a>
         </Row>
         <Lead>
-          From {dayWords(now)}, by a rule: the hands go to the higher priority first, then to the earlier day, then as each walk has it. It
-          is a rule, not an optimum; slack, and what has none, are those of this plan. {recordWords(knownKinds)}{' '}
+          From {dayWords(now)}, by a rule: people go to the higher priority first, then to the earlier day, then as each walk has it. It is
+          a rule, not an optimum; slack, and what has none, are those of this plan. {recordWords(knownKinds)}{' '}
           <a href="#shop">{meansWords(means)}</a>.
         </Lead>
         {engines.length === 0 && <Notice>No engine is on the go.</Notice>}

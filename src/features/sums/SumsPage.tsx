@@ -255,7 +255,7 @@ function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 
           )}
         </span>
       </div>
-      {result.conformity?.gaugeCannotDecide && <p>The band is narrower than the doubt: this gauge cannot decide.</p>}
+      {result.conformity?.gaugeCannotDecide && <p>The band is narrower than the uncertainty: this gauge cannot decide.</p>}
       <Button size="small" kind="plain" onPress={() => setOpen(!open)} aria-expanded={open}>
         {open ? 'Close the sum' : 'The sum'}
       </Button>

@@ -91,7 +91,7 @@ export function TodayPage({
   )
 }
 
-/** To be asked after today: promised for today or before, or here and not looked over, or not fitting. */
+/** To be asked after today: promised for today or before, or here and not checked, or not fitting. */
 function isDue({ state, promised }: OfToday['awaited'][number], day: string): boolean {
   return state === 'arrived' || state === 'failed' || (promised !== undefined && promised <= day)
 }
@@ -100,7 +100,7 @@ function hasAny({ today: { open, again, temporary }, openRuns, clocks, awaited }
   return [open, again, temporary, openRuns, clocks, awaited].some(({ length }) => length > 0)
 }
 
-/** What is left open, said first: a joint half pulled is forgotten overnight. */
+/** What is left open, said first: a joint half torqued is forgotten overnight. */
 function leftWords(builds: readonly OfToday[]): string {
   const open = builds.flatMap(({ name, openRuns }) => openRuns.map((run) => `${run.name} of ${name}`))
   if (open.length === 0) return 'No joint is left open.'

@@ -134,7 +134,7 @@ export function StepList({
             </span>
             <span>
               <b>{stepTitle(step)}</b>
-              <Said step={step} titleOf={titleOf} isCurrent={step.id === current} />
+              <StepRemarks step={step} titleOf={titleOf} isCurrent={step.id === current} />
             </span>
             <span>{sideWords(step, pictures(step.id))}</span>
           </Line>
@@ -150,7 +150,7 @@ function isHeldBack({ standing, waits }: WalkStep): boolean {
   return standing === 'held' && waits.some((wait) => !('step' in wait))
 }
 
-function Said({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: string) => string; isCurrent: boolean }) {
+function StepRemarks({ step, titleOf, isCurrent }: { step: WalkStep; titleOf: (id: string) => string; isCurrent: boolean }) {
   const { standing, waits, stale, waived, uncovered, signOff } = step
   const caution = stepCaution(step)
   return (

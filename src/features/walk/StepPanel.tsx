@@ -9,7 +9,7 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { ASKED_WORDS, stepTitle, waitsWords } from '@/wording/walk'
-import type { Said } from './useWalk'
+import type { StepAct } from './useWalk'
 
 /** What is being said of a step, where a key alone does not say it. */
 export type Saying = 'done' | 'waived' | 'leftOut' | 'confirmed'
@@ -50,10 +50,10 @@ export function StepPanel({
   engine: Spec
   by: string
   titleOf: (id: string) => string
-  onSay: (said: Said) => void
+  onSay: (said: StepAct) => void
   onClose: () => void
 }) {
-  const { asked, said, set, wantsReason, wantsSecond, isSelf, isReady } = useSaid(step, saying, by)
+  const { asked, said, set, wantsReason, wantsSecond, isSelf, isReady } = useStepAct(step, saying, by)
   return (
     <SidePanel title={`${TITLES[saying]}: ${stepTitle(step)}`} isOpen onClose={onClose}>
       {HINTS[saying] && <p>{HINTS[saying]}</p>}
@@ -97,7 +97,7 @@ const NOTHING_SAID = { answer: '', reason: '', text: '', second: '' }
 type Typed = typeof NOTHING_SAID
 
 /** What is typed, and whether it is enough for what is being said. */
-function useSaid(step: WalkStep, saying: Saying, by: string) {
+function useStepAct(step: WalkStep, saying: Saying, by: string) {
   const [said, setTyped] = useState<Typed>(NOTHING_SAID)
   const asked = saying === 'done' && step.asks ? ASKED_WORDS[step.asks] : undefined
   const wantsReason = saying !== 'done'
@@ -114,7 +114,7 @@ function useSaid(step: WalkStep, saying: Saying, by: string) {
 }
 
 /** What was left empty is not said. */
-function saidOf(did: Saying, typed: Typed): Said {
+function saidOf(did: Saying, typed: Typed): StepAct {
   const filled = Object.entries(typed).flatMap(([name, value]) => (value.trim() ? [[name, value.trim()]] : []))
   return { did, ...(Object.fromEntries(filled) as Partial<Typed>) }
 }

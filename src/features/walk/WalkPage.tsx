@@ -110,7 +110,7 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
             <h2>{STAGE_WORDS[stage].title}</h2>
             {step && <StepActions step={step} hand={hand} />}
           </Head>
-          {by === '' && <Notice>Whose hands are these? Put your initials in at the top right: nothing is put on record without.</Notice>}
+          {by === '' && <Notice>Who is working here? Put your initials in at the top right: nothing is recorded without them.</Notice>}
           {walk.trouble && <Notice role="status">{walk.trouble}</Notice>}
           {walk.refused.map(({ entry, reason }) => (
             <Notice key={entry.id} role="alert">

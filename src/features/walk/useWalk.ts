@@ -9,7 +9,7 @@ import { serverNow, serverStamp } from '../clocks/serverTime'
 import { useNews } from '../spec/useNews'
 import type { ServedWalk } from './servedWalk'
 
-export type Said = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>
+export type StepAct = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>
 
 /**
  * The walk as this device knows it: what the server worked out, with what was done here since shown at once. What follows from that, holds
@@ -24,7 +24,7 @@ export function useWalk(served: ServedWalk) {
   useWhenDue(served.clocks, refresh)
   const steps = useMemo(() => freed(served.walk.steps.map((step) => shownAt(step, added))), [served.walk.steps, added])
   const say = useCallback(
-    (by: string, step: string, said: Said) => add({ kind: 'step', id: uuidV7(), at: serverStamp(), by, step, ...said }),
+    (by: string, step: string, said: StepAct) => add({ kind: 'step', id: uuidV7(), at: serverStamp(), by, step, ...said }),
     [add],
   )
   const change = useCallback(

@@ -13,7 +13,7 @@ import type { ServedWalk } from './servedWalk'
 import { askForPicture } from './photos/askForPicture'
 import { usePhotos } from './photos/usePhotos'
 import type { Saying } from './StepPanel'
-import { useWalk, type Said } from './useWalk'
+import { useWalk, type StepAct } from './useWalk'
 
 /** Where a step is done that is not done here: at its bench, or by its joint's run. */
 function placeOf(id: string, { source }: WalkStep): string | undefined {
@@ -22,7 +22,7 @@ function placeOf(id: string, { source }: WalkStep): string | undefined {
   return source.from === 'readings' ? `/builds/${id}/${source.characteristic.split('.')[0]!}` : undefined
 }
 
-const SAID_WORDS: Readonly<Record<Said['did'], string>> = {
+const ACT_WORDS: Readonly<Record<StepAct['did'], string>> = {
   done: 'done',
   waived: 'waived, open now',
   leftOut: 'left out',
@@ -40,7 +40,7 @@ function doneWords(step: WalkStep, { by, at }: NonNullable<WalkStep['signOff']>)
 function lastWords(last: StepEntry | ChangeEntry, steps: readonly WalkStep[]): string {
   if (last.kind === 'change') return `that ${last.text} was changed`
   const step = steps.find(({ id }) => id === last.step)
-  return `“${step ? stepTitle(step) : last.step}: ${SAID_WORDS[last.did]}”`
+  return `“${step ? stepTitle(step) : last.step}: ${ACT_WORDS[last.did]}”`
 }
 
 /** The order of the walk and steps of one's own: revisions of the build. */
@@ -122,7 +122,7 @@ function useStepPhotos({ id, photos }: ServedWalk, step: WalkStep | undefined, b
     waiting,
     trouble,
     ask: () => {
-      if (by === '') say('Nothing is put on record without initials.')
+      if (by === '') say('Nothing is recorded without initials.')
       else if (step) askForPicture((file) => void take(file, step.id, by))
     },
   }
@@ -155,12 +155,12 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
   const order = useOrder(served, walk.steps, step, () => setOpen(undefined))
   const [place, standing] = [step && placeOf(served.id, step), step?.standing]
   const { undo, forget } = useTakingBack(walk, by, setSaid)
-  const tell = (what: Said) => {
+  const tell = (what: StepAct) => {
     forget()
-    if (!step || by === '') return setSaid('Nothing is put on record without initials.')
+    if (!step || by === '') return setSaid('Nothing is recorded without initials.')
     walk.say(by, step.id, what)
     setSaying(undefined)
-    setSaid(`${stepTitle(step)}: ${SAID_WORDS[what.did]}.`)
+    setSaid(`${stepTitle(step)}: ${ACT_WORDS[what.did]}.`)
     if (what.did === 'done' || what.did === 'leftOut' || what.did === 'confirmed') move(1)
   }
   const done = () => {

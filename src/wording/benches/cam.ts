@@ -54,7 +54,7 @@ export const REMARKS = {
       'This drive may never be turned back, and a stop wants it:',
       'with the chain or belt on, find TDC by equal drops, coming to both in the running direction.',
     ].join(' '),
-  dwellDoubt: ({ unseenDeg }, _shown, system) =>
+  dwellUncertainty: ({ unseenDeg }, _shown, system) =>
     `A sanity check: within ${differenceWords(unseenDeg, IN_WORDS.angle, system)} of its top the piston moves less than the dial shows.`,
   camStands: ({ lateDeg, card }, _shown, system) => {
     const says = `its card ${differenceWords(card.value.value, IN_WORDS.angle, system)}`
@@ -67,15 +67,15 @@ export const REMARKS = {
   schoolsDisagree: ({ one, other, apart, at }, _shown, system) => {
     const by = differenceWords(apart.value.value, IN_WORDS.angle, system)
     return [
-      `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${by} apart at ${COMPARED_WORDS[at]}, more than their doubt:`,
+      `${capital(SCHOOL_WORDS[one])} and ${SCHOOL_WORDS[other]} are ${by} apart at ${COMPARED_WORDS[at]}, more than their uncertainty:`,
       'a question, not an average. Read both again.',
     ].join(' ')
   },
   curveSlips: ({ slips, degrees }) => slips.map((slip, index) => `At ${degrees[index]}°: ${lobeSlipWords(slip)}`).join(' '),
   curveNoise: ({ is, scale }) =>
     is === 'more'
-      ? `Its rows scatter ${scale.toFixed(1)} times as much as wheel and dial say; the doubt is taken as they scatter.`
-      : 'Its rows scatter less than wheel and dial say; the doubt stays as they say.',
+      ? `Its rows scatter ${scale.toFixed(1)} times as much as wheel and dial say; the uncertainty is taken as they scatter.`
+      : 'Its rows scatter less than wheel and dial say; the uncertainty stays as they say.',
   tdcNotProven: ({ apart }, _shown, system) =>
     [
       `TDC is not proven: its two readings are ${differenceWords(apart.value.value, IN_WORDS.angle, system)} apart.`,

@@ -74,7 +74,7 @@ export const definition = {
   paper: { bore: ENGINE_PAPER.bore },
 
   checks: {
-    'bores.cracks': { label: 'Block looked over for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },
+    'bores.cracks': { label: 'Block checked for cracks', why: 'By dye, magnet or pressure, before any hour goes into it.' },
     'bores.threadsChased': {
       label: 'Threads chased and blown out',
       why: 'Fluid left under a bolt in a blind hole can crack the casting when the bolt is driven down. Eyes protected when blowing out.',

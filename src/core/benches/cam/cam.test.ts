@@ -27,7 +27,7 @@ import { loopOf } from './loop'
 /** Cams: what the demo hides is found by every way of reading; slips and contradictions are said; what is set reads right. */
 const tern = openBuild(ternDocument)
 describe('the intake cam of the demo', () => {
-  it('is found three degrees retarded by its curve, its events and by equal lift, which agree within their doubts', () => {
+  it('is found three degrees retarded by its curve, its events and by equal lift, which agree within their uncertainties', () => {
     for (const school of ['byCurve', 'byEvents', 'byEqualLift']) {
       const { value } = find(cam, tern, `cam.${school}.intake`).figure!
       expect(Math.abs(value.value - 112.5)).toBeLessThan(expand(value).U)
@@ -62,7 +62,7 @@ describe('the intake cam of the demo', () => {
     expect(find(cam, lost, 'cam.byOverlapLift.intake').missing).toEqual([{ kind: 'impossible', reason: 'noSuchLift' }])
   })
 
-  it('has the doubt of a wheel off its centre, more of it the further from TDC', () => {
+  it('has the uncertainty of a wheel off its centre, more of it the further from TDC', () => {
     const u = (id: string) => expand(find(cam, by(tern, { camCurve: false }), id).figure!.value).U
     expect(u('cam.closes.intake')).toBeGreaterThan(1.3 * u('cam.opens.intake'))
   })
@@ -253,7 +253,7 @@ describe('slips and contradictions', () => {
       'over',
       'under',
     ])
-    // TDC is doubtful by a part of a degree, and the lobe rises by hundredths of a millimetre in one.
+    // TDC is uncertain by a part of a degree, and the lobe rises by hundredths of a millimetre in one.
     const { value } = find(
       cam,
       withReading(judged, 'cam.overlapLift', { cam: 'intake' }, 1.4, 'dial-metric.1'),

@@ -32,14 +32,14 @@ declare module '../../bench/vocabulary' {
     /** Readings that were taken while the engine was turned back. */
     turnedBack: { readonly count: number }
     /** Crank degrees that a piston at its top may be turned without a dial showing it. */
-    dwellDoubt: { readonly unseenDeg: number }
+    dwellUncertainty: { readonly unseenDeg: number }
     /** Crank degrees a cam stands later than its card. */
     camStands: { readonly lateDeg: number; readonly card: Figure }
     /** Two numbers of the card that do not go together. */
     cardDisagrees: { readonly number: CardNumber; readonly stated: number; readonly computed: number }
     /** Which ways of reading there are, the one that counts first. */
     readBy: { readonly schools: readonly School[] }
-    /** Two ways of reading that are further apart than both their doubts. */
+    /** Two ways of reading that are further apart than both their uncertainties. */
     schoolsDisagree: { readonly one: School; readonly other: School; readonly apart: Figure; readonly at: ComparedAt }
     /** Rows of the curve to be read again. */
     curveSlips: { readonly slips: readonly LobeSlip[]; readonly degrees: readonly number[] }

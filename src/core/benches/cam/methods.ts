@@ -37,7 +37,7 @@ export const methods = {
   },
   camDwell: {
     label: 'Where the dial dwells',
-    hint: 'A sanity check: good to a degree or two, and its doubt is shown.',
+    hint: 'A sanity check: good to a degree or two, and its uncertainty is shown.',
     options: READ_OR_NOT,
     usual: false,
   },

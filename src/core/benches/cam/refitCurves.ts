@@ -5,7 +5,7 @@ import { camsOf, type Cam } from '../../geometry/valvetrain'
 import { standardUncertainty } from '../../metrology'
 import { isKnown } from '../../bench/finding'
 import { checkLift } from '../../shared/camCard'
-import { curveOf, rowDoubt } from '../../shared/camMotion/curve'
+import { curveOf, rowUncertainty } from '../../shared/camMotion/curve'
 import { tdcOf, WHEEL_OFF_U_DEG } from '../../shared/camMotion/wheel'
 
 /** Where the events of one measured lobe came out over many refits, as the wheel shows them. */
@@ -20,7 +20,7 @@ export interface RefitStep {
   readonly result?: RefitOfCam
 }
 
-/** Every curve that was read, refitted `count` times with all that is doubtful about it, TDC and the wheel among it. */
+/** Every curve that was read, refitted `count` times with all that is uncertain about it, TDC and the wheel among it. */
 export function* refitCurves(build: Build, count: number, seed: number): Generator<RefitStep, void> {
   const checkLiftMm = checkLift(build).value.value
   let before = 0
@@ -30,9 +30,9 @@ export function* refitCurves(build: Build, count: number, seed: number): Generat
     const tdc = tdcOf(build, cam)
     const tdcDeg = isKnown(tdc) ? standardUncertainty(tdc.figure.value) : 0
     const { noiseScale } = lobe.curve
-    const { wheelDeg, dialMm } = rowDoubt(build, cam)
-    const doubt = { wheelDeg: wheelDeg * noiseScale, dialMm: dialMm * noiseScale }
-    for (const { done, spread } of refits(lobe.curve, doubt, {
+    const { wheelDeg, dialMm } = rowUncertainty(build, cam)
+    const uncertainty = { wheelDeg: wheelDeg * noiseScale, dialMm: dialMm * noiseScale }
+    for (const { done, spread } of refits(lobe.curve, uncertainty, {
       checkLiftMm,
       common: { tdcDeg, eccentricityDeg: WHEEL_OFF_U_DEG },
       count,

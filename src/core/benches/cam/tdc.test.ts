@@ -122,11 +122,11 @@ describe('the wheel', () => {
 describe('beside the proofs of TDC', () => {
   const read = engine(0, (spec) => ({ ...spec, methods: { ...spec.methods, camDwell: true, camMark: true, camCurve: false } }))
 
-  it('a dwell is as doubtful as the piston moves unseen: three quarters of a degree of a 90 mm stroke on 150 mm rods', () => {
+  it('a dwell is as uncertain as the piston moves unseen: three quarters of a degree of a 90 mm stroke on 150 mm rods', () => {
     // A drop of 0.22 mm in 5° and 0.89 mm in 10° (common practice) grows by the square: half a hundredth at 0.75°.
     expectNear(dwellHalfDeg(90, 150), 0.75, 0.005)
     const { figure, remarks } = find(cam, read, 'cam.dwellOff')
-    expect(remarks).toEqual([{ code: 'dwellDoubt', unseenDeg: expect.closeTo(dwellHalfDeg(92.8, 144), 9) }])
+    expect(remarks).toEqual([{ code: 'dwellUncertainty', unseenDeg: expect.closeTo(dwellHalfDeg(92.8, 144), 9) }])
     expect(Math.abs(figure!.value.value)).toBeLessThan(expand(figure!.value).U)
     expect(expand(figure!.value).U).toBeGreaterThan(0.6)
     const bare = onPaper(read, { rodLength: undefined })

@@ -31,7 +31,7 @@ function advise(build: Build, findings: readonly Finding[]): Advice[] {
   ]
 }
 
-/** What the valves of a cam lack along the valve, mm, so that they keep their limits by their doubt, also on the dyno. */
+/** What the valves of a cam lack along the valve, mm, so that they keep their limits by their uncertainty, also on the dyno. */
 function shortMm(build: Build, cam: Cam, findings: readonly Finding[]): number {
   const own = findings.filter(({ valve }) => valve !== undefined && camOf(build, valve) === cam)
   const ofValves = own.flatMap(({ output, figure, limit, conformity }) => {

@@ -207,7 +207,7 @@ describe('ways to give a valve room', () => {
     limits: { ...one.spec.limits, 'clearance.intake': { lower: 1.9, source: 'test', reason: '' } },
   })
 
-  it('each restores it by its doubt, and says what it breaks elsewhere', () => {
+  it('each restores it by its uncertainty, and says what it breaks elsewhere', () => {
     const judged = judgedAdvice(clearance, short)
     const ids = judged.map(({ id }) => id)
     expect(ids).toEqual(expect.arrayContaining(['cutPockets.intake', 'thickerGasket.hl-g4', 'retimeCam.intake']))

@@ -100,7 +100,7 @@ export function between(build: Build, intake: Cam, exhaust: Cam): Derived {
     expression: 'least over θ of the distance between both rims',
     source: 'plane geometry in the plane of both axes',
     inputs: BETWEEN_INPUTS,
-    // At a minimum what moves its place changes nothing of it: the doubt is that of the gap there (envelope theorem).
+    // At a minimum what moves its place changes nothing of it: the uncertainty is that of the gap there (envelope theorem).
     evaluate: (values) => {
       const [intakeMm, exhaustMm] = liftsOf(motions, values)
       return valveToValveMm(pairOf(values), intakeMm(atDeg), exhaustMm(atDeg))

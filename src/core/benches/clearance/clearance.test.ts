@@ -225,7 +225,7 @@ describe('valves that were not read', () => {
       ({ characteristic, place }) => characteristic.startsWith('clearance.') && !new RegExp(`\\D${cylinder}[ab]?$`).test(place.valve ?? ''),
     )
 
-  it('are taken from those that were, by the decks of both, with a doubt that covers what they are', () => {
+  it('are taken from those that were, by the decks of both, with an uncertainty that covers what they are', () => {
     const build = only(1)
     for (const cylinder of [2, 3, 4, 5]) {
       const inferred = found(build, `closest.intake${cylinder}a`)

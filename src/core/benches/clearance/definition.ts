@@ -40,7 +40,7 @@ declare module '../../bench/vocabulary' {
     /** Turned alone, a valve meets those of the other cam where that one stands open; or comes nearer to them than to its piston. */
     valvesMeet: { readonly cam: Cam }
     otherValveNearer: { readonly cam: Cam }
-    /** Two ways of reading one valve that are further apart than both their doubts. */
+    /** Two ways of reading one valve that are further apart than both their uncertainties. */
     waysDisagree: { readonly one: Way; readonly other: Way }
     /** The gasket was only snugged, or left out, when it was read. */
     gasketThen: { readonly was: 'snugged' | 'none' }

@@ -11,7 +11,7 @@ import { type EngineLayout } from '../../geometry/crank'
 import { assumedFigure, formula, standardUncertainty, type Figure } from '../../metrology'
 import type { Remark } from '../../bench/bench'
 import { isKnown, type Derived } from '../../bench/finding'
-import { wheelDoubtDeg } from '../../shared/camMotion/curve'
+import { wheelUncertaintyDeg } from '../../shared/camMotion/curve'
 import { lashWhenRead } from './lash'
 import { nearestOfValveWhenRead } from './ownLobe'
 
@@ -72,14 +72,22 @@ export function dropByDial(build: Build, valve: string): Derived {
   const read = degrees.map((deg) => ({ deg, figure: figureAt(build, travelStation(valve, deg))! }))
   const sweep = withLash(lobe.sweep, lash.figure.value.value)
   const readings = read.map(({ deg, figure }) => ({ deg, travelMm: figure.value.value }))
-  const doubt = { dialMm: standardUncertainty(read[0]!.figure.value), wheelDeg: wheelDoubtDeg(build) }
-  const found = dropFromDial(sweep, readings, doubt)
+  const uncertainty = { dialMm: standardUncertainty(read[0]!.figure.value), wheelDeg: wheelUncertaintyDeg(build) }
+  const found = dropFromDial(sweep, readings, uncertainty)
   const slips = slipsOf(
     readings.map(({ deg, travelMm }) => ({ deg, drop: travelMm - gapMm(sweep, deg) })),
     found.ownU,
   )
   return {
-    figure: dropFigure({ valve, sweep, lobe: lobe.figure, lash: lash.figure, read, weights: found.weights, wheelDeg: doubt.wheelDeg }),
+    figure: dropFigure({
+      valve,
+      sweep,
+      lobe: lobe.figure,
+      lash: lash.figure,
+      read,
+      weights: found.weights,
+      wheelDeg: uncertainty.wheelDeg,
+    }),
     isPartial: lobe.isPartial || slips.length > 0,
     remarks: [...lobe.remarks, ...slips],
   }

@@ -7,7 +7,7 @@ import { applyChanges } from '../../document/changes'
 import { closestModel } from './draws'
 import { phasingMap } from './phasingMap'
 
-/** The doubt by draws beside what is worked out, and both cams moved at once. */
+/** The uncertainty by draws beside what is worked out, and both cams moved at once. */
 const one = soundBuild(0)
 const drawn = (build: typeof one) => {
   const model = closestModel(build)
@@ -29,7 +29,7 @@ describe('a hundred thousand engines', () => {
   })
 
   it('know the kink of a valve that hardly leaves its seat: no gap is wider than its drop', () => {
-    // So much lash that the lobe takes of the drop only what doubt gives it.
+    // So much lash that the lobe takes of the drop only what uncertainty gives it.
     const lash = -(mmOf(one, 'closest.intake1a') - mmOf(one, 'dropAtTdc.intake1a')) + 0.2
     const loose = onPaper(one, { intakeLash: number(lash, 'mm') })
     const { mean } = drawn(loose).get('intake1a')!

@@ -1,4 +1,4 @@
-/** The closest approach of every valve by chance: all that is doubtful drawn many times, and the sweep searched each time. */
+/** The closest approach of every valve by chance: all that is uncertain drawn many times, and the sweep searched each time. */
 import type { Build } from '../../document/build'
 import { leastBetween, type ValveSweep } from '../../geometry/valvetrain/closest'
 import { camKind, camsOf, isHighProfile, valvesOf, type Cam } from '../../geometry/valvetrain'

@@ -38,7 +38,7 @@ export const methods = {
   },
   clearanceValves: {
     label: 'Valves that are read',
-    hint: 'Those that are not are taken from those that are, by deck, seat and chamber, with the doubt of that.',
+    hint: 'Those that are not are taken from those that are, by deck, seat and chamber, with the uncertainty of that.',
     options: [
       { value: 'all', label: 'Every one' },
       { value: 'first', label: 'Those of cylinder 1' },

@@ -35,7 +35,7 @@ describe('the valves of a shaft over their pistons', () => {
   it('of the five: closest where its late intake stands, by the lobe that was measured, and its exhaust', () => {
     expect(known(tern, 'intake').valves.map(({ name }) => name)).toHaveLength(10)
     expect(known(tern, 'intake').synthetic).toEqual([])
-    // 2.16 and 2.22 mm, less the doubt of the drop that was read.
+    // 2.16 and 2.22 mm, less the uncertainty of the drop that was read.
     expect(2.16 - leastInStep(tern, 'intake')).toBeGreaterThan(-0.05)
     expect(2.16 - leastInStep(tern, 'intake')).toBeLessThan(0.12)
     expect(2.22 - leastInStep(tern, 'exhaust')).toBeGreaterThan(-0.05)
@@ -129,7 +129,7 @@ describe('the valves of a shaft over their pistons', () => {
     expect(room([{ shaft: 'exhaust', camDeg: 720 - 110 }])).toBeLessThan(-1.5)
   })
 
-  it('takes every valve over its own drop as it was read, less its doubt, and after what is planned', () => {
+  it('takes every valve over its own drop as it was read, less its uncertainty, and after what is planned', () => {
     const low = (build: Build, name: string) => known(build, 'intake').valves.find((valve) => valve.name === name)!.over.dropAtTdcMm
     const figureOf = (valve: string) => found(openBuild(ternDocument), `dropAtTdc.${valve}`).figure!.value
     for (const valve of ['intake1a', 'intake3b']) {

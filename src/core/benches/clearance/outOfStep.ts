@@ -29,7 +29,7 @@ export type ShaftValves =
 
 /**
  * Every valve of a shaft, by the measured lobes where there are curves, else by lobes made of their cards; each over its own drop as it
- * was read or follows from others, with what is planned, less its doubt.
+ * was read or follows from others, with what is planned, less its uncertainty.
  */
 export function valvesOfShaft(build: Build, shaft: Cam): ShaftValves {
   const cams = onOneShaft(build.spec.layout, shaft).filter((cam) => !isHighProfile(cam))
@@ -91,7 +91,7 @@ function valvesOfOne(
   return { valves, isSynthetic: motion.isSynthetic }
 }
 
-/** The drop of a valve less its doubt, mm; where feelers only bound it, what it has at least; where none was read, as on paper. */
+/** The drop of a valve less its uncertainty, mm; where feelers only bound it, what it has at least; where none was read, as on paper. */
 function leastDrop(build: Build, valve: string, kind: CamKind): number | { readonly missing: readonly Missing[] } {
   const drop = valveDrop(build, valve)
   const stated = fromPaper(build, `${kind}ValveDrop`)

@@ -21,7 +21,7 @@ export const presets: Presets = ({ units, materials, methods }) => {
       source: PRACTICE,
       reason: `${running} The exhaust is chased by its piston, and hot.`,
     },
-    'clearance.atRedline': { lower: 0, source: PRACTICE, reason: 'They must not meet: above zero by its doubt.' },
+    'clearance.atRedline': { lower: 0, source: PRACTICE, reason: 'They must not meet: above zero by its uncertainty.' },
     'clearance.roomToMove': {
       lower: 4,
       source: PRACTICE,
@@ -39,7 +39,7 @@ export const presets: Presets = ({ units, materials, methods }) => {
         source: PRACTICE,
         reason: isAluminium ? 'Aluminium rods stretch more.' : 'Steel rods: less may touch when hot.',
       },
-      'clearance.headAtRedline': { lower: 0, source: PRACTICE, reason: 'They must not meet: above zero by its doubt.' },
+      'clearance.headAtRedline': { lower: 0, source: PRACTICE, reason: 'They must not meet: above zero by its uncertainty.' },
     }),
   }
 }

@@ -94,7 +94,7 @@ function nearestOfLobe(build: Build, cam: Cam, laterDeg: number, before: OtherLo
     expression: surface === 'pocket' ? 'least over θ of s · cos α − ratio · lobe' : 'least over θ of s ÷ cos α − ratio · lobe',
     source: 'geometry of valve, bore, crank and rod',
     inputs: INPUTS,
-    // At a minimum what moves its place changes nothing of it: the doubt is that of the gap there (envelope theorem).
+    // At a minimum what moves its place changes nothing of it: the uncertainty is that of the gap there (envelope theorem).
     evaluate: (at) => gapMm(sweepOf(at), atDeg),
   }).of({ ...inputs.figures, pinOffsetMm, ...lobeFigures(motion, atDeg - values.centreDeg - laterDeg) })
   return { figure, atDeg, sweep: sweepOf(values), peakMm: values.peakMm, isPartial: motion.isPartial, remarks: motion.remarks }

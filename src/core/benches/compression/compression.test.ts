@@ -115,7 +115,7 @@ describe('never a guess', () => {
   })
 })
 
-describe('doubt of the ratio', () => {
+describe('uncertainty of the ratio', () => {
   it('agrees with Monte Carlo within 1 % (JCGM 101)', () => {
     const states = cylinderStates(tern)
     const model = ratioModel(states, tern.spec.limits['compression.compressionRatio'])

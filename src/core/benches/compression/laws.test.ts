@@ -81,7 +81,7 @@ describe('laws of the ratio', () => {
   })
 })
 
-describe('doubt of the ratio', () => {
+describe('uncertainty of the ratio', () => {
   it('by the chain agrees with the derivative by hand for each input alone', () => {
     fc.assert(
       fc.property(inches, (random) => {
@@ -98,7 +98,7 @@ describe('doubt of the ratio', () => {
     )
   })
 
-  it('never shrinks when an input becomes more doubtful', () => {
+  it('never shrinks when an input becomes more uncertain', () => {
     fc.assert(
       fc.property(inches, fc.double({ min: 0.01, max: 1, noNaN: true }), (random, wider) => {
         const given = numbers(random)

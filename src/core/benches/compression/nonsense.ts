@@ -13,7 +13,7 @@ interface Parts {
   readonly ratio: Figure | undefined
 }
 
-/** The first that is wrong for sure: by more than the doubt of both. */
+/** The first that is wrong for sure: by more than the uncertainty of both. */
 export function nonsenseOf({ bore, gasketBore, crown, ratio }: Parts): Nonsense | undefined {
   if (isSmaller(gasketBore, bore)) return 'gasketUnderBore'
   if (crown && isSmaller(bore, crown)) return 'crownOverBore'

@@ -23,7 +23,7 @@ function typeOfBolt(build: Build, bolt: number): FastenerType | undefined {
   return joint?.types.find((type) => type.letter === letter)
 }
 
-/** A bolt that is pulled to yield, or once only, is not tried out. */
+/** A bolt that is torqued to yield, or once only, is not tried out. */
 export function isPulledOnce(build: Build, bolt: number): boolean {
   const method = rodJoint(build)?.groups.find(({ order }) => order.includes(bolt))?.method
   return method === 'toYield' || typeOfBolt(build, bolt)?.onceOnly === true

@@ -15,7 +15,7 @@ export interface BoltRecord {
   readonly joint: string
   readonly fastener: number
   readonly thread?: string
-  /** Times it was pulled tight. */
+  /** Times it was tightened. */
   readonly cycles: number
   readonly growthMm?: number
   readonly retired: readonly Retirement[]
@@ -67,7 +67,7 @@ function isToYield({ groups }: Joint, fastener: number): boolean {
   return groups.some(({ method, order }) => method === 'toYield' && order.includes(fastener))
 }
 
-/** Whether a run pulled a fastener at its last stage. */
+/** Whether a run torqued a fastener at its last stage. */
 function isTightIn({ way, steps, done }: Run, fastener: number): boolean {
   if (way !== 'tighten' && way !== 'retorque') return false
   const last = steps.findLast((step) => step.fastener === fastener)

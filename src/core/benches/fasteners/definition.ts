@@ -12,7 +12,7 @@ declare module '../../document/ids' {
 
 declare module '../../bench/vocabulary' {
   interface RemarkFields {
-    /** The last two cycles differ by more than their doubt: another is wanted. */
+    /** The last two cycles differ by more than their uncertainty: another is wanted. */
     frictionUnsettled: { readonly apart: Figure; readonly cycles: readonly [number, number] }
     /** From this torque on the bolt left its straight line: it stretches more than it should, or less. */
     leavesLine: { readonly fromNm: number; readonly cycle: number; readonly how: 'yields' | 'galls' }
@@ -22,7 +22,7 @@ declare module '../../bench/vocabulary' {
     gearsAbut: object
     /** What the torque would do on another lube: its load over this one’s, less one. */
     onOtherLubes: { readonly lube: Lube; readonly others: ClampEstimate['onOtherLubes'] }
-    /** What the doubt of a torque is for. */
+    /** What the uncertainty of a torque is for. */
     torqueHolds: { readonly for: 'thisBolt' | 'otherBolt' | 'otherWrench' }
   }
   interface ChangeFields {
@@ -102,7 +102,7 @@ export const definition = {
     'fasteners.engaged': { label: 'Thread engaged, diameters', ...TIMES, limit: 'fasteners.engaged' },
   },
   limits: {
-    'fasteners.pulledOfYield': { label: 'Share of yield while pulled, tension and twist', ...SHARE },
+    'fasteners.pulledOfYield': { label: 'Share of yield while torqued, tension and twist', ...SHARE },
     'fasteners.clampOverGas': { label: 'Clamp over gas at peak pressure', ...TIMES },
     'fasteners.evenness': { label: 'Loads round a cylinder apart, of their mean', ...SHARE },
     'fasteners.engaged': { label: 'Thread engaged in the casting, diameters', ...TIMES },

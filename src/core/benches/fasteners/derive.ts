@@ -252,7 +252,7 @@ const sumOfLoads = derivation('boltLoadsTogether', (build): Figure =>
   ),
 )
 
-/** The torque that gives the wanted stretch once friction has settled, with the doubt of whatever it is to be used for. */
+/** The torque that gives the wanted stretch once friction has settled, with the uncertainty of whatever it is to be used for. */
 function torqueFor(holdsFor: Extract<Remark, { code: 'torqueHolds' }>['for'], widen: (found: Figure) => Figure) {
   return (build: Build, bolt: number): Derived => {
     const found = torqueFound(build, bolt)

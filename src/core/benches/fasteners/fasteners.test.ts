@@ -52,7 +52,7 @@ describe('the odd rod bolt of the demo', () => {
     for (const id of ['load.b7', 'ofYield.b7', 'nutFactor.b7']) expect(codesOf(`fasteners.${id}`), id).not.toContain('notElastic')
   })
 
-  it('by its growth alone it has yielded as well: pulled by its stretch, nobody drew a curve', () => {
+  it('by its growth alone it has yielded as well: torqued by its stretch, nobody drew a curve', () => {
     const pulled = by(tern, 'stretch')
     expect(find(fasteners, pulled, 'fasteners.load.b8').remarks).toContainEqual({ code: 'notElastic' })
     expect(find(fasteners, pulled, 'fasteners.load.b7').remarks).toEqual([])
@@ -87,14 +87,14 @@ describe('stretch, load and share', () => {
     expectNear(valueOf(fasteners, one, 'fasteners.ofYield.b3'), 0.7222, 0.0003)
   })
 
-  it('what the gauge shows too much cancels, and its bias is no part of the doubt of a stretch', () => {
+  it('what the gauge shows too much cancels, and its bias is no part of the uncertainty of a stretch', () => {
     const shifted = openBuild({
       ...ternDocument,
       gauges: ternDocument.gauges.map((card) => (card.id === MIC ? { ...card, bias: 0.05, biasU: 0.05 } : card)),
     })
     expectNear(valueOf(fasteners, shifted, 'fasteners.stretch.b1'), valueOf(fasteners, tern, 'fasteners.stretch.b1'), 1e-12)
-    const doubt = (build: Build) => expand(find(fasteners, build, 'fasteners.stretch.b1').figure!.value).U
-    expectNear(doubt(shifted), doubt(tern), 1e-12)
+    const uncertainty = (build: Build) => expand(find(fasteners, build, 'fasteners.stretch.b1').figure!.value).U
+    expectNear(uncertainty(shifted), uncertainty(tern), 1e-12)
   })
 
   it('without a card the wanted stretch is 72.5 % of yield: 0.1546 mm (by hand)', () => {
@@ -124,7 +124,7 @@ describe('stretch, load and share', () => {
 })
 
 describe('the torque that gives the stretch', () => {
-  it('comes with three doubts: this bolt, another bolt, another wrench', () => {
+  it('comes with three uncertainties: this bolt, another bolt, another wrench', () => {
     const share = (id: string) => {
       const { value } = find(fasteners, tern, id).figure!
       return expand(value).U / value.value
@@ -136,7 +136,7 @@ describe('the torque that gives the stretch', () => {
     expectNear(Math.sqrt(wrench! ** 2 - here! ** 2), 0.04 * Math.SQRT2, 1e-6)
   })
 
-  it('asks for a fourth cycle while the last two differ by more than their doubt, and for no fifth once they do not', () => {
+  it('asks for a fourth cycle while the last two differ by more than their uncertainty, and for no fifth once they do not', () => {
     const third = stepsIn(tern, 1, 3)
     const easier = third.reduce((build, torque) => moved(build, 1, 3, torque, 0.0035 * (torque / 18)), tern)
     const cyclesAsked = (build: Build) =>
@@ -210,7 +210,7 @@ describe('the torque that gives the stretch', () => {
 })
 
 describe('what is asked for', () => {
-  it('nothing by torque alone, four lengths and a torque by stretch, and no bolt is tried that is pulled once', () => {
+  it('nothing by torque alone, four lengths and a torque by stretch, and no bolt is tried that is torqued once', () => {
     const stationsBy = (method: Spec['methods']['rodBolts'], of = tern) => fasteners.stations(by(of, method))
     expect(stationsBy('torque')).toEqual([])
     expect(fasteners.derive(by(tern, 'torque')).filter(({ joint }) => joint === undefined)).toEqual([])
@@ -260,7 +260,7 @@ describe('bolts against each other', () => {
     expect(find(fasteners, four, 'fasteners.slopeApart.b1')).toMatchObject({ conformity: { verdict: 'inDoubt' } })
   })
 
-  it('one short of its stretch is to be pulled on by what is missing, one beyond it slackened and pulled again', () => {
+  it('one short of its stretch is to be tightened on by what is missing, one beyond it slackened and torqued again', () => {
     const at = (bolt: number, stretchMm: number) => (build: Build) =>
       withReading(
         build,

@@ -128,10 +128,10 @@ export const tensileStress = formula({
   evaluate: ({ loadN, areaMm2 }) => loadN / areaMm2,
 })
 
-/** A bolt pulled by torque is twisted too, by what the thread takes of the torque: tension and torsion of its thinnest place together. */
+/** A bolt tightened by torque is twisted too, by what the thread takes of the torque: tension and torsion of its thinnest place together. */
 export const combinedStress = formula({
   id: 'combinedStress',
-  title: 'Stress while it is pulled, tension and torsion',
+  title: 'Stress while it is torqued, tension and torsion',
   kind: 'stress',
   expression: '√((F/A)² + 3 · (F · (P/2π + 0.577 · μ thread · d₂) ÷ (π · d³/16))²), d the diameter of A',
   source: VDI,

@@ -18,7 +18,7 @@ const withType = (more: Partial<Joint['types'][number]>) => head((joint) => ({ .
 const found = (build: Build, id: string) => fasteners.derive(build).find((finding) => finding.id === id)
 
 describe('the load of a torque', () => {
-  it('80 N·m on a lubed M10: 69.6 kN at K 0.115, and the doubt of K and wrench together', () => {
+  it('80 N·m on a lubed M10: 69.6 kN at K 0.115, and the uncertainty of K and wrench together', () => {
     expectNear(valueOf(fasteners, tern, 'fasteners.torqueLoad.head'), 80 / (0.115 * 0.01), 1)
     // Limits of 0.015 on K and of 4 % of a wrench: √((0.015/0.115)² + 0.04²)/√3 = 7.87 %; twice that.
     const { value } = find(fasteners, tern, 'fasteners.torqueLoad.head').figure!
@@ -123,7 +123,7 @@ describe('loads round a cylinder', () => {
   it('are even where all are alike, and what friction does to all cancels', () => {
     const { value } = find(fasteners, tern, 'fasteners.evenness.head').figure!
     expectNear(value.value, 0, 1e-12)
-    // What is left is of the second order, and an eighth of the doubt of one load.
+    // What is left is of the second order, and an eighth of the uncertainty of one load.
     expect(expand(value).U).toBeLessThan(0.02)
     expect(verdictOf(fasteners, tern, 'fasteners.evenness.head')).toBe('within')
   })
@@ -138,7 +138,7 @@ describe('loads round a cylinder', () => {
     expectNear(valueOf(fasteners, mixed, 'fasteners.evenness.head'), 0.025 / 0.1125, 1e-9)
   })
 
-  it('a group pulled to half stands out round the cylinders it is at, and nowhere is it said of main caps', () => {
+  it('a group torqued to half stands out round the cylinders it is at, and nowhere is it said of main caps', () => {
     const [group] = jointsOf(tern.spec).find(({ id }) => id === 'head')!.groups
     const halved = head((joint) => ({
       ...joint,

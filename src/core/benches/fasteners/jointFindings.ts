@@ -79,7 +79,7 @@ const jointIds = (build: Build): readonly string[] => idsOf(build).split(SEPARAT
 
 const jointAt = derivation('joint', ({ spec }, id: string): Joint | undefined => jointsOf(spec).find((joint) => joint.id === id))
 
-/** Types that are pulled by torque, on a lube, with a thread that can be read; by angle, stretch or no figure nothing follows. */
+/** Types that are tightened by torque, on a lube, with a thread that can be read; by angle, stretch or no figure nothing follows. */
 const pulledIn = derivation('jointPulled', (build, id: string): readonly Pulled[] => {
   const joint = jointAt(build, id)
   return joint ? joint.groups.flatMap((group) => pulledInGroup(joint, group)) : []

@@ -40,7 +40,7 @@ const marked = (build: Build, id = 'head', more: Partial<Joint> = {}) =>
   }))
 
 describe('what is counted', () => {
-  it('of the demo: ten marked rod bolts; the odd one grew and left its line, the first was pulled three times and once more', () => {
+  it('of the demo: ten marked rod bolts; the odd one grew and left its line, the first was torqued three times and once more', () => {
     const records = boltRecords(tern)
     expect(records.map(({ mark }) => mark)).toEqual(['T1a', 'T1b', 'T2a', 'T2b', 'T3a', 'T3b', 'T4a', 'T4b', 'T5a', 'T5b'])
     expect(records[0]).toMatchObject({ joint: 'Rod bolts', fastener: 1, thread: 'M9x1', cycles: 4, retired: [] })
@@ -94,7 +94,7 @@ describe('what is done with', () => {
     expect(byMark(run(byPlace, 'head', 'tighten', broke)).get('head 4')!.retired).toEqual([])
   })
 
-  it('one that is used once only, or pulled to yield, once it was pulled', () => {
+  it('one that is used once only, or torqued to yield, once it was pulled', () => {
     const once = marked(tern, 'head', { types: [{ letter: 'A', thread: 'M10x1.25', onceOnly: true }] })
     expect(byMark(once).get('H1')!.retired).toEqual([])
     expect(byMark(run(once, 'head', 'tighten')).get('H1')!.retired).toEqual(['spent'])

@@ -4,7 +4,7 @@ import type { MethodDefinition } from '../../document/methods'
 export const methods = {
   rodBolts: {
     label: 'Rod bolts',
-    hint: 'Stretch is clamp; torque is a guess at it. A bolt pulled to yield once is not tried out: by torque alone, or by its length.',
+    hint: 'Stretch is clamp; torque is a guess at it. A bolt torqued to yield once is not tried out: by torque alone, or by its length.',
     options: [
       { value: 'torque', label: 'By torque alone' },
       { value: 'stretch', label: 'By stretch' },
@@ -15,7 +15,7 @@ export const methods = {
   },
   boltReads: {
     label: 'Free lengths of a bolt',
-    hint: 'Growth is two lengths a tenth of a thou apart: three readings of each halve their doubt.',
+    hint: 'Growth is two lengths a tenth of a thou apart: three readings of each halve their uncertainty.',
     options: [
       { value: 1, label: 'Read once' },
       { value: 3, label: 'Three times' },

@@ -47,7 +47,7 @@ const boltLimits: Presets = ({ paper, units }) => {
       source: PRACTICE,
       reason: 'With one gauge and one wrench a bolt is told from others like it when it is a quarter odd.',
     },
-    'fasteners.stretchSpread': { upper: inThou(GROWTH_THOU, units), source: ASSUMED, reason: 'Each is pulled to its own stretch.' },
+    'fasteners.stretchSpread': { upper: inThou(GROWTH_THOU, units), source: ASSUMED, reason: 'Each is torqued to its own stretch.' },
   }
 }
 

@@ -11,12 +11,12 @@ import type { BoltCharacteristic } from './definition'
 import { lengthened, meanLength, stretchAtYieldShare } from './formulas'
 import { curveOf, pulledTo, reaches, settling, torqueForStretch, type Curve, type Pull } from './torqueStretch'
 
-/** The bolts there are to measure: none where they are pulled by torque alone, or rods have none. */
+/** The bolts there are to measure: none where they are tightened by torque alone, or rods have none. */
 export function boltsMeasured({ spec }: Pick<Build, 'spec'>): readonly number[] {
   return spec.methods.rodBolts === 'torque' ? [] : boltNumbers(spec.layout)
 }
 
-/** The bolts whose torque is stepped up: one, or every one; none that is pulled once only. */
+/** The bolts whose torque is stepped up: one, or every one; none that is torqued once only. */
 export function boltsTried(build: Build): readonly number[] {
   const { rodBolts } = build.spec.methods
   if (rodBolts !== 'found' && rodBolts !== 'curves') return []
@@ -119,7 +119,7 @@ export const torqueIn = derivation('boltTorqueIn', (build, bolt: number, cycle: 
   return torqueForStretch(curve.straight, wanted.figure)
 })
 
-/** How often a bolt was pulled on the bench: every cycle it was read in, and once for its own stretch where no run tells of that. */
+/** How often a bolt was torqued on the bench: every cycle it was read in, and once for its own stretch where no run tells of that. */
 export function cyclesRead(build: Build, bolt: number, hasRun: boolean): number {
   const tried = Array.from({ length: MOST_CYCLES }, (_, index) => index + 1).filter((cycle) => torquesReadAt(build, bolt, cycle).length > 0)
   const isTight = figureAt(build, stationId('fasteners.tightLength', { bolt })) !== undefined

@@ -1,6 +1,6 @@
 /**
  * Torque against stretch: the straight part of one cycle, the torque that gives a stretch, and where a bolt leaves its line. A line
- * by least squares is a weighted sum of its stretches: with the weights at hand each reading's own doubt goes through to the end.
+ * by least squares is a weighted sum of its stretches: with the weights at hand each reading's own uncertainty goes through to the end.
  */
 import { mean } from 'd3-array'
 import { expand, formula, limitsU, resultOf, standardUncertainty, type Figure } from '../../metrology'
@@ -22,7 +22,7 @@ export function pulledTo(name: string, torqueNm: number, stretchMm: Figure): Pul
   }
 }
 
-/** The figure with one more source of doubt, which is its own. */
+/** The figure with one more source of uncertainty, which is its own. */
 function withOwn({ origin, value: { value, components } }: Figure, id: string, owner: string, u: number): Figure {
   return { origin, value: { value, components: [...components, { source: { id, owner, dof: Infinity }, u }] } }
 }
@@ -73,7 +73,7 @@ export const LEAST_STEPS = 4
 /** In expanded uncertainties (k = 2): three standard ones, so that a sound bolt of many steps is not called bent. */
 const SURELY_OFF = 1.5
 
-/** How many pulls, from the lowest, are of the straight part: the next is off the line through them by more than its doubt. */
+/** How many pulls, from the lowest, are of the straight part: the next is off the line through them by more than its uncertainty. */
 export function straightCount(pulls: readonly Pull[]): number {
   for (let count = LEAST_STEPS - 1; count < pulls.length; count++) {
     const { value } = offLine(pulls.slice(0, count), pulls[count]!)
@@ -131,7 +131,7 @@ export function reaches(straight: readonly Pull[], wantedMm: number): boolean {
   return straight.some(({ stretchMm }) => stretchMm.value.value >= wantedMm)
 }
 
-/** How two cycles differ, the later less the earlier, and whether by more than their doubt: friction has not settled. */
+/** How two cycles differ, the later less the earlier, and whether by more than their uncertainty: friction has not settled. */
 export function settling(earlier: Figure, later: Figure): { readonly apart: Figure; readonly isSettled: boolean } {
   const apart = resultOf(
     { id: 'settling', title: 'This cycle against the one before', kind: 'torque', expression: 'later − earlier', source: 'definition' },
@@ -146,7 +146,7 @@ export function settling(earlier: Figure, later: Figure): { readonly apart: Figu
 /**
  * The torque of the last cycle, with what it may still move: friction that fell by so much since the cycle before falls by no
  * more in those to come, since each burnishes less than the one before (common practice). Taken as hard limits, and only what the
- * doubt of the two does not explain.
+ * uncertainty of the two does not explain.
  */
 export function withSettling(found: Figure, apart: Figure, name: string): Figure {
   const movedNm = Math.sqrt(Math.max(0, apart.value.value ** 2 - standardUncertainty(apart.value) ** 2))

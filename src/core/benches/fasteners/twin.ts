@@ -58,7 +58,7 @@ const lengthAt: Truth = (hand, { bolt = 1, cycle = 1, torque = 0 }) => {
   return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadN).stretchMm
 }
 
-/** What a virtual engine has where this bench reads. Every bolt is pulled until it has its stretch, or a little more or less. */
+/** What a virtual engine has where this bench reads. Every bolt is torqued until it has its stretch, or a little more or less. */
 export const truths: Readonly<Record<BoltCharacteristic, Truth>> = {
   'fasteners.freeLength': sized('boltFreeMm'),
   'fasteners.lengthAt': lengthAt,

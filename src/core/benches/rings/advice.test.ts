@@ -56,9 +56,9 @@ describe('rings', () => {
     expect(find(rings, open, 'rings.topGap.3').conformity!.verdict).toBe('inDoubt')
     expect(byId(rings, open, 'file.rings.topGap.3')).toBeUndefined()
     // In doubt because the leaf that goes is below the least and the one that does not above it: filed.
-    const doubtful = gapped(shallow, 'rings.topGap', 3, 0.535)
-    expect(find(rings, doubtful, 'rings.topGap.3').conformity!.verdict).toBe('inDoubt')
-    expect(byId(rings, doubtful, 'file.rings.topGap.3')!.change).toMatchObject({ mm: expect.closeTo(0.02, 9) })
+    const uncertain = gapped(shallow, 'rings.topGap', 3, 0.535)
+    expect(find(rings, uncertain, 'rings.topGap.3').conformity!.verdict).toBe('inDoubt')
+    expect(byId(rings, uncertain, 'file.rings.topGap.3')!.change).toMatchObject({ mm: expect.closeTo(0.02, 9) })
   })
 
   it('moves a ring that is too wide to a smaller bore only where a limit says too wide, and says what each gap becomes', () => {

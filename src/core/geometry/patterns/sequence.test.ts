@@ -118,7 +118,7 @@ describe('sequences', () => {
         const middle = middleOf(positions)
         const at = (index: number) => ({ x: positions[index]!.xMm - middle.xMm, y: positions[index]!.yMm - middle.yMm })
         const order = centreOut(positions)
-        // A place that has its mirror image in the pattern is pulled directly before or after it.
+        // A place that has its mirror image in the pattern is torqued directly before or after it.
         for (const [turn, index] of order.entries()) {
           const { x, y } = at(index)
           if (Math.hypot(x, y) < 1) continue

@@ -2,7 +2,7 @@ import { rank } from 'd3-array'
 import { middleOf } from './pattern'
 import type { Position } from '../sheets/sheets'
 
-/** Fasteners of a pattern in the order they are pulled, each by its place in the list of positions. */
+/** Fasteners of a pattern in the order they are torqued, each by its place in the list of positions. */
 export type Order = readonly number[]
 
 /** Distances from the middle that no eye tells apart count as one ring. */
@@ -47,7 +47,7 @@ export function centreOut(positions: readonly Position[]): Order {
 
 /**
  * The nearest to the middle; of several as near the one furthest from all that are pulled. Where the last one had no mirror image,
- * as on a circle of five, of several as far the one furthest from it: the star that every wheel is pulled by.
+ * as on a circle of five, of several as far the one furthest from it: the star that every wheel is torqued by.
  */
 function nextOutwards(open: readonly FromMiddle[], done: readonly FromMiddle[]): FromMiddle {
   const last = done.at(-1)

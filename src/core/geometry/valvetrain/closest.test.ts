@@ -95,25 +95,25 @@ describe('the closest approach of a valve to its piston', () => {
 
 describe('the drop at TDC from a dial on the valve', () => {
   const ANGLES = [0, 4, 8, 12, 16, 20, 24]
-  const doubt = { dialMm: 0.01, wheelDeg: 0.25 }
+  const uncertainty = { dialMm: 0.01, wheelDeg: 0.25 }
   const zero = sweepOf(five, 0)
 
   it('comes back exactly from readings without noise, by however many', () => {
     for (const count of [1, 3, 7]) {
       const readings = ANGLES.slice(0, count).map((deg) => ({ deg, travelMm: gapMm(sweepOf(five), deg) }))
-      const { dropMm, residualsMm } = dropFromDial(zero, readings, doubt)
+      const { dropMm, residualsMm } = dropFromDial(zero, readings, uncertainty)
       expect(dropMm).toBeCloseTo(3.3, 9)
       for (const residual of residualsMm) expect(residual).toBeCloseTo(0, 9)
     }
   })
 
-  it('is covered by its stated doubt, with dial and wheel a little off', () => {
+  it('is covered by its stated uncertainty, with dial and wheel a little off', () => {
     let covered = 0
     const tables = 600
     for (let seed = 1; seed <= tables; seed++) {
       const { normal } = randomStream(seedOf(seed))
       const readings = ANGLES.map((deg) => ({ deg, travelMm: gapMm(sweepOf(five), deg + 0.25 * normal()) + 0.01 * normal() }))
-      const { dropMm, u } = dropFromDial(zero, readings, doubt)
+      const { dropMm, u } = dropFromDial(zero, readings, uncertainty)
       if (Math.abs(dropMm - 3.3) <= 1.96 * u) covered++
     }
     expect(covered / tables).toBeGreaterThan(0.92)
@@ -122,7 +122,7 @@ describe('the drop at TDC from a dial on the valve', () => {
 
   it('weighs most where the gap hardly changes, and shows a reading that lost a turn of its dial', () => {
     const readings = ANGLES.map((deg) => ({ deg, travelMm: gapMm(sweepOf(five), deg) + (deg === 12 ? 1 : 0) }))
-    const { weights, residualsMm } = dropFromDial(zero, readings, doubt)
+    const { weights, residualsMm } = dropFromDial(zero, readings, uncertainty)
     expect(weights.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 9)
     const slopes = ANGLES.map((deg) => Math.abs(gapMm(zero, deg + 0.5) - gapMm(zero, deg - 0.5)))
     expect(weights.indexOf(Math.max(...weights))).toBe(slopes.indexOf(Math.min(...slopes)))

@@ -29,12 +29,12 @@ const SLOPE_DEG = 0.5
 export function dropFromDial(
   sweep: ValveSweep,
   readings: readonly DialReading[],
-  doubt: { readonly dialMm: number; readonly wheelDeg: number },
+  uncertainty: { readonly dialMm: number; readonly wheelDeg: number },
 ): DropFromDial {
   const drops = readings.map(({ travelMm, deg }) => travelMm - gapMm(sweep, deg))
   const precisions = readings.map(({ deg }) => {
     const slope = (gapMm(sweep, deg + SLOPE_DEG) - gapMm(sweep, deg - SLOPE_DEG)) / (2 * SLOPE_DEG)
-    return 1 / (doubt.dialMm ** 2 + (doubt.wheelDeg * slope) ** 2)
+    return 1 / (uncertainty.dialMm ** 2 + (uncertainty.wheelDeg * slope) ** 2)
   })
   const total = precisions.reduce((sum, one) => sum + one, 0)
   const weights = precisions.map((one) => one / total)

@@ -3,7 +3,7 @@ import { smoothingSpline, splineAt, type Clamped, type SmoothingSpline } from '.
 import { indexOfMost, middleOfThree, type LiftRow } from './curveTable'
 
 /** Standard uncertainties of one row of a lift table. */
-export interface RowDoubt {
+export interface RowUncertainty {
   readonly wheelDeg: number
   readonly dialMm: number
 }
@@ -16,9 +16,9 @@ export interface LobeCurve {
   readonly zeroU: number
   /** Standard uncertainty of each row as a lift, wheel and dial together; rows on the base circle away from the lobe are left out. */
   readonly rows: readonly FittedRow[]
-  /** Whether the rows scatter as their stated doubts say, or surely more or less. */
+  /** Whether the rows scatter as their stated uncertainties say, or surely more or less. */
   readonly noise: 'asStated' | 'more' | 'less'
-  /** What the stated doubts were multiplied by. */
+  /** What the stated uncertainties were multiplied by. */
   readonly noiseScale: number
 }
 
@@ -56,33 +56,33 @@ interface LobeSpan {
  * A smoothing spline through a lift table, rows weighted by dial and by wheel on the slope they stand on; zero with all its
  * derivatives where the base circle is. `rows` in rising order, without what `curveIssues` finds; `without` are rows that are slips.
  */
-export function lobeCurve(rows: readonly LiftRow[], doubt: RowDoubt, without: ReadonlySet<number> = new Set()): LobeCurve {
+export function lobeCurve(rows: readonly LiftRow[], uncertainty: RowUncertainty, without: ReadonlySet<number> = new Set()): LobeCurve {
   const numbered = rows.map((row, index) => ({ ...row, row: index + 1 })).filter(({ row }) => !without.has(row))
-  const base = baseCircle(numbered, doubt.dialMm)
+  const base = baseCircle(numbered, uncertainty.dialMm)
   const span = spanOf(numbered, base)
   const used = numbered.filter(({ angleDeg }) => angleDeg >= span.from && angleDeg <= span.to)
   const x = used.map(({ angleDeg }) => angleDeg)
   const y = used.map(({ liftMm }) => liftMm - base.zeroMm)
   const knots = { from: span.from, to: span.to, spans: Math.max(8, Math.round((span.to - span.from) / KNOT_DEG)) }
-  let sd = firstWeights(x, y, doubt)
+  let sd = firstWeights(x, y, uncertainty)
   let spline: SmoothingSpline | undefined
   let found: number | undefined
   for (let pass = 0; pass < PASSES; pass++) {
     spline = smoothingSpline({ x, y, sd }, knots, span.clamped, pass < PASSES_WITH_SEARCH ? undefined : found)
     if (pass === PASSES_WITH_SEARCH - 1) found = MEAN_OVER_MODE * spline.smoothing
-    sd = x.map((at) => rowSdMm(spline!, at, doubt))
+    sd = x.map((at) => rowSdMm(spline!, at, uncertainty))
   }
   const fitted = spline!
   return { spline: fitted, ...base, rows: used.map((row, index) => ({ ...row, sdMm: sd[index]! })), noise: noiseOf(fitted), noiseScale: 1 }
 }
 
 /** Wheel on the slope, wheel on the curvature, dial: the standard uncertainty of a row as a lift. */
-function rowSdMm(spline: SmoothingSpline, at: number, { wheelDeg, dialMm }: RowDoubt): number {
+function rowSdMm(spline: SmoothingSpline, at: number, { wheelDeg, dialMm }: RowUncertainty): number {
   return Math.hypot(dialMm, wheelDeg * splineAt(spline, at, 1), (wheelDeg ** 2 / Math.SQRT2) * splineAt(spline, at, 2))
 }
 
 /** Before there is a curve its slope is taken from the rows on either side. */
-function firstWeights(x: readonly number[], y: readonly number[], { wheelDeg, dialMm }: RowDoubt): number[] {
+function firstWeights(x: readonly number[], y: readonly number[], { wheelDeg, dialMm }: RowUncertainty): number[] {
   return x.map((_, index) => {
     const [a, b] = [Math.max(0, index - FAR_ROWS), Math.min(x.length - 1, index + FAR_ROWS)]
     return Math.hypot(dialMm, (wheelDeg * (y[b]! - y[a]!)) / (x[b]! - x[a]!))
@@ -140,7 +140,7 @@ function spanOf(rows: readonly Numbered[], { onBase }: Base): LobeSpan {
 /** Only one table in a hundred scatters so much, or so little, by chance. */
 const SURE = 0.005
 
-/** χ² of a fit against what the stated doubts allow. */
+/** χ² of a fit against what the stated uncertainties allow. */
 function noiseOf({ chiSquare, freedom }: SmoothingSpline): LobeCurve['noise'] {
   const { below, above } = chiSquareTails(chiSquare, freedom)
   if (above < SURE) return 'more'
@@ -151,17 +151,17 @@ function noiseOf({ chiSquare, freedom }: SmoothingSpline): LobeCurve['noise'] {
 const SCALE_PASSES = 8
 
 /**
- * The curve with its doubts as the rows scatter, where that is surely more than stated: restricted likelihood for the scale as well.
+ * The curve with its uncertainties as the rows scatter, where that is surely more than stated: restricted likelihood for the scale as well.
  * Rows that scatter less are said so, and nothing is taken to be surer than its gauges for it.
  */
-export function lobeCurveAsScattered(rows: readonly LiftRow[], doubt: RowDoubt, without?: ReadonlySet<number>): LobeCurve {
-  let curve = lobeCurve(rows, doubt, without)
+export function lobeCurveAsScattered(rows: readonly LiftRow[], uncertainty: RowUncertainty, without?: ReadonlySet<number>): LobeCurve {
+  let curve = lobeCurve(rows, uncertainty, without)
   const { noise } = curve
   if (noise !== 'more') return curve
   let noiseScale = 1
   for (let pass = 0; pass < SCALE_PASSES; pass++) {
     noiseScale *= Math.sqrt(curve.spline.chiSquare / curve.spline.freedom)
-    curve = lobeCurve(rows, { wheelDeg: doubt.wheelDeg * noiseScale, dialMm: doubt.dialMm * noiseScale }, without)
+    curve = lobeCurve(rows, { wheelDeg: uncertainty.wheelDeg * noiseScale, dialMm: uncertainty.dialMm * noiseScale }, without)
   }
   return { ...curve, noise, noiseScale }
 }

@@ -1,10 +1,10 @@
 import { dot } from '../../numerics/bandedCholesky'
-import { doubtAt, splineAt } from '../../numerics/smoothingSpline'
+import { uncertaintyAt, splineAt } from '../../numerics/smoothingSpline'
 import { rootBetween } from '../../numerics/roots'
 import type { LobeCurve } from './lobeCurve'
 
 /** What all rows of a table share, so that no number of rows averages it out; standard uncertainties. */
-export interface CommonDoubt {
+export interface CommonUncertainty {
   /** Of where true TDC is, crank degrees. */
   readonly tdcDeg?: number
   /** Of the wheel being off centre, along and across alike; TDC was found by it too, so that what it errs there is taken off. */
@@ -13,14 +13,14 @@ export interface CommonDoubt {
   readonly tiltShare?: number
 }
 
-/** A number read off a curve, with what its doubt is made of: signed standard uncertainties of independent causes. */
+/** A number read off a curve, with what its uncertainty is made of: signed standard uncertainties of independent causes. */
 export interface FromCurve {
   readonly value: number
-  readonly parts: Readonly<Record<DoubtName, number>>
+  readonly parts: Readonly<Record<UncertaintyName, number>>
 }
 
 export const DOUBT_NAMES = ['rows', 'zero', 'tdc', 'eccentricityCos', 'eccentricitySin', 'tilt'] as const
-export type DoubtName = (typeof DOUBT_NAMES)[number]
+export type UncertaintyName = (typeof DOUBT_NAMES)[number]
 
 export interface LobeEvents {
   /** Crank degrees after overlap TDC at which the follower has just the check lift, opening and closing. */
@@ -37,7 +37,7 @@ const RAD_PER_DEG = Math.PI / 180
 interface Sensitivity {
   readonly value: number
   readonly onRows: Float64Array
-  readonly on: Readonly<Record<Exclude<DoubtName, 'rows'>, number>>
+  readonly on: Readonly<Record<Exclude<UncertaintyName, 'rows'>, number>>
 }
 
 /** The standard uncertainty of a number read off a curve. */
@@ -46,7 +46,7 @@ export function uOf({ parts }: FromCurve): number {
 }
 
 /** Where a curve has a lift, on either side of its peak; undefined on a side where the table does not come down to it. */
-export function eventsAt(curve: LobeCurve, checkLiftMm: number, common: CommonDoubt = {}): Partial<LobeEvents> {
+export function eventsAt(curve: LobeCurve, checkLiftMm: number, common: CommonUncertainty = {}): Partial<LobeEvents> {
   const peak = peakAngleDeg(curve)
   const open = crossing(curve, checkLiftMm, peak, -1)
   const close = crossing(curve, checkLiftMm, peak, 1)
@@ -60,7 +60,7 @@ export function eventsAt(curve: LobeCurve, checkLiftMm: number, common: CommonDo
 }
 
 /** The peak is information: flat as it is, nobody finds its angle well. */
-export function peakOf(curve: LobeCurve, common: CommonDoubt = {}): { readonly lift: FromCurve; readonly angle: FromCurve } {
+export function peakOf(curve: LobeCurve, common: CommonUncertainty = {}): { readonly lift: FromCurve; readonly angle: FromCurve } {
   const at = peakAngleDeg(curve)
   const liftMm = splineAt(curve.spline, at)
   const curvature = splineAt(curve.spline, at, 2)
@@ -68,12 +68,12 @@ export function peakOf(curve: LobeCurve, common: CommonDoubt = {}): { readonly l
   return {
     lift: fromCurve({
       value: liftMm,
-      onRows: doubtAt(curve.spline, at),
+      onRows: uncertaintyAt(curve.spline, at),
       on: { zero: curve.zeroU, tdc: 0, eccentricityCos: 0, eccentricitySin: 0, tilt: (common.tiltShare ?? 0) * liftMm },
     }),
     angle: fromCurve({
       value: at,
-      onRows: doubtAt(curve.spline, at, 1).map((value) => -value / curvature),
+      onRows: uncertaintyAt(curve.spline, at, 1).map((value) => -value / curvature),
       on: { zero: 0, ...asAngle, tilt: 0 },
     }),
   }
@@ -83,7 +83,7 @@ export function peakOf(curve: LobeCurve, common: CommonDoubt = {}): { readonly l
 export function liftAt(curve: LobeCurve, atDeg: number): FromCurve {
   return fromCurve({
     value: splineAt(curve.spline, atDeg),
-    onRows: doubtAt(curve.spline, atDeg),
+    onRows: uncertaintyAt(curve.spline, atDeg),
     on: { zero: curve.zeroU, tdc: 0, eccentricityCos: 0, eccentricitySin: 0, tilt: 0 },
   })
 }
@@ -107,17 +107,17 @@ function combined(a: Sensitivity, shareA: number, b: Sensitivity, shareB: number
   }
 }
 
-function eventSensitivity(curve: LobeCurve, at: number, checkLiftMm: number, common: CommonDoubt): Sensitivity {
+function eventSensitivity(curve: LobeCurve, at: number, checkLiftMm: number, common: CommonUncertainty): Sensitivity {
   const slope = splineAt(curve.spline, at, 1)
   return {
     value: at,
-    onRows: doubtAt(curve.spline, at).map((value) => -value / slope),
+    onRows: uncertaintyAt(curve.spline, at).map((value) => -value / slope),
     on: { zero: -curve.zeroU / slope, ...angleErrors(at, common), tilt: (-(common.tiltShare ?? 0) * checkLiftMm) / slope },
   }
 }
 
 /** What TDC and a wheel off centre do at an angle. */
-function angleErrors(at: number, { tdcDeg = 0, eccentricityDeg = 0 }: CommonDoubt) {
+function angleErrors(at: number, { tdcDeg = 0, eccentricityDeg = 0 }: CommonUncertainty) {
   return {
     tdc: tdcDeg,
     eccentricityCos: eccentricityDeg * (Math.cos(at * RAD_PER_DEG) - 1),

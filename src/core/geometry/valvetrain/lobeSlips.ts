@@ -1,9 +1,9 @@
 import { dot, solveLower } from '../../numerics/bandedCholesky'
 import { normalQuantile } from '../../numerics/distributions'
 import { basisAt } from '../../numerics/bSpline'
-import { doubtAt, splineAt } from '../../numerics/smoothingSpline'
+import { uncertaintyAt, splineAt } from '../../numerics/smoothingSpline'
 import type { LiftRow } from './curveTable'
-import { lobeCurve, lobeCurveAsScattered, type FittedRow, type LobeCurve, type RowDoubt } from './lobeCurve'
+import { lobeCurve, lobeCurveAsScattered, type FittedRow, type LobeCurve, type RowUncertainty } from './lobeCurve'
 
 /** A row that does not belong to the others. */
 export type LobeSlip =
@@ -26,21 +26,21 @@ export interface CheckedLobe {
  * chance allows; then those that only stood beside a worse one come back. What was skipped is put right to look for more, never in
  * the curve: which side of it is true nobody can tell from the table.
  */
-export function checkedLobe(rows: readonly LiftRow[], stated: RowDoubt): CheckedLobe {
+export function checkedLobe(rows: readonly LiftRow[], stated: RowUncertainty): CheckedLobe {
   const found: LobeSlip[] = []
   const first = asMostScatter(rows, stated)
-  const { doubt } = first
+  const { uncertainty } = first
   let { curve } = first
   let asRead = rows
   while (found.length < MOST_SLIPS) {
-    const worst = worstSlip(curve, asRead, doubt, rowsOf(found))
+    const worst = worstSlip(curve, asRead, uncertainty, rowsOf(found))
     if (!worst) break
-    const taken = bestWithout(worst, asRead, doubt, rowsOf(found))
+    const taken = bestWithout(worst, asRead, uncertainty, rowsOf(found))
     found.push(taken.slip)
     ;({ asRead, curve } = taken)
   }
-  const slips = found.flatMap((slip) => (slip.kind === 'skipped' ? slip : (stillOff(curve, asRead, doubt, slip.row) ?? [])))
-  if (found.length > 0 || doubt !== stated || curve.noise === 'more') curve = lobeCurveAsScattered(rows, stated, rowsOf(slips))
+  const slips = found.flatMap((slip) => (slip.kind === 'skipped' ? slip : (stillOff(curve, asRead, uncertainty, slip.row) ?? [])))
+  if (found.length > 0 || uncertainty !== stated || curve.noise === 'more') curve = lobeCurveAsScattered(rows, stated, rowsOf(slips))
   return { curve, slips: slips.toSorted((a, b) => a.row - b.row) }
 }
 
@@ -54,10 +54,14 @@ interface Taken {
  * The table with a slip put right. One row far off bends the curve so that a skipped angle may seem the better word for it: whichever
  * leaves the rest smoother is the one.
  */
-function bestWithout(worst: LobeSlip, rows: readonly LiftRow[], doubt: RowDoubt, without: ReadonlySet<number>): Taken {
-  const rowOut = (row: number, slip: LobeSlip): Taken => ({ slip, asRead: rows, curve: lobeCurve(rows, doubt, new Set([...without, row])) })
+function bestWithout(worst: LobeSlip, rows: readonly LiftRow[], uncertainty: RowUncertainty, without: ReadonlySet<number>): Taken {
+  const rowOut = (row: number, slip: LobeSlip): Taken => ({
+    slip,
+    asRead: rows,
+    curve: lobeCurve(rows, uncertainty, new Set([...without, row])),
+  })
   if (worst.kind === 'row') return rowOut(worst.row, worst)
-  const ways: Taken[] = [broughtBack(worst, rows, doubt, without)]
+  const ways: Taken[] = [broughtBack(worst, rows, uncertainty, without)]
   for (const row of [worst.row - 1, worst.row])
     if (!without.has(row)) ways.push(rowOut(row, { kind: 'row', row, sigmas: worst.sigmas, offMm: 0 }))
   return ways.reduce((best, one) => (one.curve.spline.chiSquare < best.curve.spline.chiSquare ? one : best))
@@ -69,10 +73,10 @@ type Skipped = Extract<LobeSlip, { kind: 'skipped' }>
 const BACK_PASSES = 4
 const LEFT_DEG = 0.05
 
-function broughtBack(skipped: Skipped, rows: readonly LiftRow[], doubt: RowDoubt, without: ReadonlySet<number>): Taken {
+function broughtBack(skipped: Skipped, rows: readonly LiftRow[], uncertainty: RowUncertainty, without: ReadonlySet<number>): Taken {
   const taken = (byDeg: number): Taken => {
     const asRead = rows.map((row, index) => (index + 1 >= skipped.row ? { ...row, angleDeg: row.angleDeg - byDeg } : row))
-    return { slip: { ...skipped, byDeg }, asRead, curve: lobeCurve(asRead, doubt, without) }
+    return { slip: { ...skipped, byDeg }, asRead, curve: lobeCurve(asRead, uncertainty, without) }
   }
   let byDeg = skipped.byDeg
   for (let pass = 0; pass < BACK_PASSES; pass++) {
@@ -89,16 +93,21 @@ function rowsOf(slips: readonly LobeSlip[]): ReadonlySet<number> {
 }
 
 /** A row that was taken out, against the curve of the others; undefined where it agrees with them after all. */
-function stillOff(curve: LobeCurve, rows: readonly LiftRow[], { wheelDeg, dialMm }: RowDoubt, row: number): LobeSlip | undefined {
+function stillOff(curve: LobeCurve, rows: readonly LiftRow[], { wheelDeg, dialMm }: RowUncertainty, row: number): LobeSlip | undefined {
   const read = rows[row - 1]!
-  const predicted = doubtAt(curve.spline, read.angleDeg)
+  const predicted = uncertaintyAt(curve.spline, read.angleDeg)
   const u = Math.hypot(dialMm, wheelDeg * splineAt(curve.spline, read.angleDeg, 1), Math.sqrt(dot(predicted, predicted)))
   const offMm = residualMm(curve, read)
   const sigmas = offMm / u
   return Math.abs(sigmas) > sureSigmas(rows.length) ? { kind: 'row', row, sigmas, offMm } : undefined
 }
 
-function worstSlip(curve: LobeCurve, rows: readonly LiftRow[], { dialMm }: RowDoubt, without: ReadonlySet<number>): LobeSlip | undefined {
+function worstSlip(
+  curve: LobeCurve,
+  rows: readonly LiftRow[],
+  { dialMm }: RowUncertainty,
+  without: ReadonlySet<number>,
+): LobeSlip | undefined {
   const candidates = [...rowSlips(curve), ...skippedAngles(curve), ...offBase(curve, rows, dialMm, without)]
   const worst = candidates.reduce<LobeSlip | undefined>(
     (most, one) => (Math.abs(one.sigmas) > Math.abs(most?.sigmas ?? 0) ? one : most),
@@ -112,20 +121,23 @@ function sureSigmas(rows: number): number {
   return normalQuantile(1 - CLEAN_NAMED / 2 / rows)
 }
 
-/** Doubt and smoothing hang on each other; after so many times neither moves. */
+/** Uncertainty and smoothing hang on each other; after so many times neither moves. */
 const SCALE_PASSES = 5
 
-/** The doubt of a row by the middle of all rows, where that is more than stated: what a few slips do not reach. */
-function asMostScatter(rows: readonly LiftRow[], stated: RowDoubt): { readonly curve: LobeCurve; readonly doubt: RowDoubt } {
-  let doubt = stated
-  let curve = lobeCurve(rows, doubt)
+/** The uncertainty of a row by the middle of all rows, where that is more than stated: what a few slips do not reach. */
+function asMostScatter(
+  rows: readonly LiftRow[],
+  stated: RowUncertainty,
+): { readonly curve: LobeCurve; readonly uncertainty: RowUncertainty } {
+  let uncertainty = stated
+  let curve = lobeCurve(rows, uncertainty)
   for (let pass = 0; pass < SCALE_PASSES; pass++) {
     const scale = scatterScale(curve)
     if (scale === 1) break
-    doubt = { wheelDeg: doubt.wheelDeg * scale, dialMm: doubt.dialMm * scale }
-    curve = lobeCurve(rows, doubt)
+    uncertainty = { wheelDeg: uncertainty.wheelDeg * scale, dialMm: uncertainty.dialMm * scale }
+    curve = lobeCurve(rows, uncertainty)
   }
-  return { curve, doubt }
+  return { curve, uncertainty }
 }
 
 /** How much more than stated the middle of the rows scatters; what is within chance counts as stated. */
@@ -148,8 +160,8 @@ function residualMm({ spline, zeroMm }: LobeCurve, { angleDeg, liftMm }: LiftRow
 /** Every row against the curve as it would be without it: residual over √(1 − leverage) (the deleted residual of regression texts). */
 function rowSlips(curve: LobeCurve): LobeSlip[] {
   return curve.rows.map((row) => {
-    const doubt = doubtAt(curve.spline, row.angleDeg)
-    const leverage = Math.min(dot(doubt, doubt) / row.sdMm ** 2, MOST_LEVERAGE)
+    const uncertainty = uncertaintyAt(curve.spline, row.angleDeg)
+    const leverage = Math.min(dot(uncertainty, uncertainty) / row.sdMm ** 2, MOST_LEVERAGE)
     const offMm = residualMm(curve, row)
     return { kind: 'row', row: row.row, sigmas: offMm / (row.sdMm * Math.sqrt(1 - leverage)), offMm: offMm / (1 - leverage) }
   })

@@ -70,7 +70,7 @@ describe('the lobes along a shaft', () => {
     expect(lobePattern(wild, U_DEG)).toBeUndefined()
   })
 
-  it('in two places make no line, three make no pattern at all, and without a doubt nothing is said', () => {
+  it('in two places make no line, three make no pattern at all, and without an uncertainty nothing is said', () => {
     expect(
       lobePattern(
         shaft(3, (along) => 3 * along, 2),

@@ -21,13 +21,13 @@ const all = (curve: ReturnType<typeof lobeCurve>, more: object = {}, count = 400
 describe('refits', () => {
   const curve = lobeCurve(rowsFrom(-80), DOUBT)
 
-  it('scatter about where the curve was as much as its doubt says, by another way', () => {
+  it('scatter about where the curve was as much as its uncertainty says, by another way', () => {
     const { spread } = all(curve, {}, 1000).at(-1)!
     const stated = eventsAt(curve, 1.27)
     for (const name of ['open', 'close', 'duration', 'centreline'] as const) {
       const { mean, sd } = spread![name]
       expect(Math.abs(mean - stated[name]!.value)).toBeLessThan(uOf(stated[name]!))
-      // A refit keeps its weights and has no bias to cover: a little less than the doubt that is stated.
+      // A refit keeps its weights and has no bias to cover: a little less than the uncertainty that is stated.
       expect(sd / uOf(stated[name]!)).toBeGreaterThan(0.6)
       expect(sd / uOf(stated[name]!)).toBeLessThan(1.15)
     }

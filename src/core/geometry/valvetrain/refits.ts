@@ -2,8 +2,8 @@ import { solveLower, solveUpper } from '../../numerics/bandedCholesky'
 import { basisAt } from '../../numerics/bSpline'
 import { randomStream } from '../../numerics/random'
 import { splineAt, type SmoothingSpline } from '../../numerics/smoothingSpline'
-import { eventsAt, type CommonDoubt, type LobeEvents } from './lobeEvents'
-import type { LobeCurve, RowDoubt } from './lobeCurve'
+import { eventsAt, type CommonUncertainty, type LobeEvents } from './lobeEvents'
+import type { LobeCurve, RowUncertainty } from './lobeCurve'
 
 /** Where a number came out over many refits. */
 export interface RefitSpread {
@@ -23,14 +23,14 @@ const RAD_PER_DEG = Math.PI / 180
 const STEPS = 4
 
 /**
- * Doubt of events and centreline without a line through it: the curve read again and again by a virtual hand (wheel and dial at every
+ * Uncertainty of events and centreline without a line through it: the curve read again and again by a virtual hand (wheel and dial at every
  * row; TDC, a wheel off centre, the dial's zero and its tilt once a table), each table fitted with the same weights. Undefined where
  * the table has no event on one of its sides.
  */
 export function* refits(
   curve: LobeCurve,
-  { wheelDeg, dialMm }: RowDoubt,
-  { checkLiftMm, common = {}, count, seed }: { checkLiftMm: number; common?: CommonDoubt; count: number; seed: number },
+  { wheelDeg, dialMm }: RowUncertainty,
+  { checkLiftMm, common = {}, count, seed }: { checkLiftMm: number; common?: CommonUncertainty; count: number; seed: number },
 ): Generator<RefitSlice, void> {
   const { open, close } = eventsAt(curve, checkLiftMm)
   if (!open || !close) return

@@ -83,14 +83,14 @@ export function liftStation(cam: Cam, degree: number): string {
 const USUAL_WHEEL_U_DEG = 0.25
 
 /** How closely an angle is read: the wheel by its card. */
-export function wheelDoubtDeg(build: Build): number {
+export function wheelUncertaintyDeg(build: Build): number {
   const wheel = [...build.gauges.values()].find(({ use }) => use === 'wheel')
   return wheel ? Math.hypot(wheel.resolution / Math.sqrt(12), wheel.repeatability) : USUAL_WHEEL_U_DEG
 }
 
 /** What one row leaves open: the wheel by its card, the dial by that of the gauge that read it. */
-export function rowDoubt(build: Build, cam: Cam) {
-  const wheelDeg = wheelDoubtDeg(build)
+export function rowUncertainty(build: Build, cam: Cam) {
+  const wheelDeg = wheelUncertaintyDeg(build)
   const [first = 0] = degreesRead(build, cam)
   const read = figureAt(build, liftStation(cam, first))
   const dialMm = read ? standardUncertainty({ ...read.value, components: read.value.components.filter(isOwn) }) : 0
@@ -107,7 +107,7 @@ export const curveOf = derivation('camCurve', (build, cam: Cam): CheckedLobe | u
   const rows = curveRows(build, cam)
   const byDeg = shiftDeg(build, cam)
   const isTable = curveIssues(rows.map((row) => ({ ...row, angleDeg: row.angleDeg - byDeg }))).length === 0
-  return isTable ? checkedLobe(rows, rowDoubt(build, cam)) : undefined
+  return isTable ? checkedLobe(rows, rowUncertainty(build, cam)) : undefined
 })
 
 const SOURCE = 'quintic smoothing spline, restricted likelihood: Eilers and Marx, 1996; Wahba, 1983'

@@ -24,8 +24,8 @@ export interface LobeMotion {
   readonly centreDeg: Figure
   readonly peakMm: Figure
   /**
-   * What of it is doubtful, to be varied together: where it stands, how far it lifts, and by how much it is off at so many degrees from
-   * its centreline. A measured lobe is known where it is wanted better than where its middle stands: all its doubt is in its lift there.
+   * What of it is uncertain, to be varied together: where it stands, how far it lifts, and by how much it is off at so many degrees from
+   * its centreline. A measured lobe is known where it is wanted better than where its middle stands: all its uncertainty is in its lift there.
    */
   readonly varied: { readonly centreDeg: Figure; readonly peakMm: Figure; readonly offMm: (fromCentreDeg: number) => Figure }
   readonly isSynthetic: boolean
@@ -81,7 +81,7 @@ function measuredMotion(build: Build, cam: Cam, found: Derived, before: OtherLob
     varied: {
       centreDeg: known(centreDeg),
       peakMm: known(peakMm),
-      offMm: (deg) => liftDoubt(cam, curve.curve, onWheelDeg + deg / wider, tdc.figure),
+      offMm: (deg) => liftUncertainty(cam, curve.curve, onWheelDeg + deg / wider, tdc.figure),
     },
     isSynthetic: false,
     isPartial: found.isPartial ?? false,
@@ -117,7 +117,7 @@ const LIFT_THERE: FormulaText = {
 }
 
 /** By how much the lift of a curve may be off where the wheel shows an angle: by its rows and its zero, by TDC, and by the wheel. */
-function liftDoubt(cam: Cam, curve: LobeCurve, atDeg: number, tdc: Figure): Figure {
+function liftUncertainty(cam: Cam, curve: LobeCurve, atDeg: number, tdc: Figure): Figure {
   const text = { ...LIFT_THERE, id: `liftThere/${atDeg.toFixed(1)}` }
   const there = figureFromCurve(text, liftAt(curve, atDeg), { curve: cam, tdc: `curve:${cam}/tdc`, wheel: `curve:${cam}/wheel` })
   const slope = splineAt(curve.spline, atDeg, 1)

@@ -135,7 +135,7 @@ const centreFromLift = formula({
   },
 })
 
-/** Set at what the wheel shows for TDC: nothing off, and as doubtful as that. */
+/** Set at what the wheel shows for TDC: nothing off, and as uncertain as that. */
 function atTdc(tdc: Figure): Figure {
   return { value: { value: 0, components: tdc.value.components }, origin: tdc.origin }
 }
@@ -174,7 +174,7 @@ const LIFT_AT_OVERLAP: FormulaText = {
 /** Lifts between which the slope of a lobe is taken, mm. */
 const SLOPE_MM = 0.05
 
-/** The lift at overlap TDC where it is read, as doubtful as TDC makes it there. */
+/** The lift at overlap TDC where it is read, as uncertain as TDC makes it there. */
 export function liftAtOverlap(build: Build, cam: Cam): Derived {
   const read = asRead(build, 'cam.overlapLift', { cam })
   if (!isKnown(read)) return read
@@ -304,8 +304,8 @@ export function schoolsApart(build: Build, cam: Cam): Derived {
     components: [{ source: { id: at, owner: 'selection', dof: Infinity }, u: standardUncertainty(value) }],
   }))
   const figure = asExtreme(plain, selectionU('largestSize', sizes, plain.value))
-  const isBeyondDoubt = figure.value.value > expand(figure.value).U
-  return { figure, remarks: isBeyondDoubt ? [{ code: 'schoolsDisagree', one, other, apart: figure, at }] : [] }
+  const isBeyondUncertainty = figure.value.value > expand(figure.value).U
+  return { figure, remarks: isBeyondUncertainty ? [{ code: 'schoolsDisagree', one, other, apart: figure, at }] : [] }
 }
 
 function apartAmong(all: readonly Read[]): { readonly one: School; readonly other: School; readonly figure: Figure } {

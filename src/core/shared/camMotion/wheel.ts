@@ -196,7 +196,7 @@ export function dwellHalfDeg(strokeMm: number, rodMm: number): number {
 }
 const MOST_DWELL_DEG = 30
 
-/** A sanity check of TDC by where the dial turns round: as doubtful as the crank may turn without the dial showing it. */
+/** A sanity check of TDC by where the dial turns round: as uncertain as the crank may turn without the dial showing it. */
 export function dwellOff(build: Build): Derived {
   const [strokeMm, rodMm] = [paperAt(build, 'stroke'), paperAt(build, 'rodLength')]
   const inputs = allOf({
@@ -221,7 +221,7 @@ export function dwellOff(build: Build): Derived {
     unseen('after'),
     { label: 'TDC as read', weight: -1, figure: tdc },
   ])
-  return { figure, isPartial: isOnceProven(build, 1), remarks: [{ code: 'dwellDoubt', unseenDeg }] }
+  return { figure, isPartial: isOnceProven(build, 1), remarks: [{ code: 'dwellUncertainty', unseenDeg }] }
 }
 
 /** A wheel centred on its bolt by eye: what it is off shows a quarter turn from TDC (common practice: half a millimetre on 90). */
