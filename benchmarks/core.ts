@@ -55,7 +55,8 @@ function curvesMs(): number {
     })
   })
   const run = () => {
-    for (const rows of tables) for (const _ of refits(checkedLobe(rows, uncertainty).curve, uncertainty, { checkLiftMm: 1.27, count: 1000, seed: 1 }));
+    for (const rows of tables)
+      for (const _ of refits(checkedLobe(rows, uncertainty).curve, uncertainty, { checkLiftMm: 1.27, count: 1000, seed: 1 }));
   }
   run()
   const started = performance.now()
