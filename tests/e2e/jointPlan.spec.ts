@@ -87,7 +87,7 @@ test('a joint waits for another, says what to look at, and tells where its stage
   await expect
     .poll(async () => (await plan()).looks)
     .toEqual({ before: ['gasket and dowels in', 'oil feed open'], after: ['turns free by hand'] })
-  const makers = page.getByLabel('The maker’s stages, where others are pulled').first()
+  const makers = page.getByLabel('The maker’s stages, where others are torqued').first()
   await makers.fill('5, 22')
   await makers.press('Enter')
   const issue = page.getByText('on its maker’s sheet. Say why, or take the maker’s.')

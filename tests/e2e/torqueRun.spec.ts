@@ -258,7 +258,7 @@ test('pulls of two devices that did not know of each other are shown, and one of
   await expect.poll(async () => (await pullsOf(shop, id)).at(-1)).toMatchObject({ did: 'takeOver', instead: [other.id] })
 })
 
-test('a sealer that sets before the last pull says so before the first, and counts down while it is pulled', async ({ page, shop }) => {
+test('a sealer that sets before the last pull says so before the first, and counts down while it is torqued', async ({ page, shop }) => {
   const id = await shop.bring(
     demo(PETREL, (document) => {
       const joints = document.spec.joints!.map((joint) =>

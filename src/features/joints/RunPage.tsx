@@ -29,7 +29,7 @@ import type { ServedJoints } from './servedJoints'
 import { useRuns, type Runs, type RunAct } from './useRuns'
 import { useWrench } from './useWrench'
 
-/** One thing to do, readable from two metres: the next fastener, how far it is pulled, and one key for "pulled". */
+/** One thing to do, readable from two metres: the next fastener, how far it is torqued, and one key for "pulled". */
 export function RunPage({ served, jointId, way }: { served: ServedJoints; jointId: string; way: RunWay }) {
   const device = useDevice()
   const { spec } = served

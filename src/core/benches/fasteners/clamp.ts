@@ -83,7 +83,7 @@ function estimate(type: Joint['types'][number], thread: Thread, torqueNm: number
 /** What the tension and the twist of a pull come to, of what its thinnest place yields at. */
 export const pulledShare = formula({
   id: 'pulledShare',
-  title: 'Share of yield while it is pulled',
+  title: 'Share of yield while it is torqued',
   kind: 'ratio',
   expression: '√(σ² + 3τ²) ÷ yield, with F = T ÷ (K · d) and the friction in the thread that K stands for',
   source: 'VDI 2230; mean bearing diameter 1.3 d from memory',

@@ -87,7 +87,7 @@ export const definition = {
       digits: { metric: 1, inch: 0 },
       estimate: true,
     },
-    'fasteners.pulledOfYield': { label: 'Share of yield while pulled', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
+    'fasteners.pulledOfYield': { label: 'Share of yield while torqued', ...SHARE, limit: 'fasteners.pulledOfYield', estimate: true },
     'fasteners.torqueOfProof': { label: 'Share of proof by its torque', ...SHARE, limit: 'fasteners.ofProof', estimate: true },
     'fasteners.clampOverGas': { label: 'Clamp over gas', ...TIMES, limit: 'fasteners.clampOverGas', estimate: true },
     'fasteners.evenness': { label: 'Loads round a cylinder apart', ...SHARE, limit: 'fasteners.evenness', estimate: true },

@@ -94,7 +94,7 @@ describe('what is done with', () => {
     expect(byMark(run(byPlace, 'head', 'tighten', broke)).get('head 4')!.retired).toEqual([])
   })
 
-  it('one that is used once only, or torqued to yield, once it was pulled', () => {
+  it('one that is used once only, or torqued to yield, once it was torqued', () => {
     const once = marked(tern, 'head', { types: [{ letter: 'A', thread: 'M10x1.25', onceOnly: true }] })
     expect(byMark(once).get('H1')!.retired).toEqual([])
     expect(byMark(run(once, 'head', 'tighten')).get('H1')!.retired).toEqual(['spent'])
