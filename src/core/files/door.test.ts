@@ -56,6 +56,12 @@ describe('an entry at the door', () => {
     ['cylinder 6 of a five', bore({ place: { cylinder: 6, spot: 'top-thrust' } }), ['noSuchPlace place.cylinder']],
     ['cylinder 5 of a five', bore({ place: { cylinder: 5, spot: 'top-thrust' } }), []],
     [
+      'a move to cylinder 6 of a five',
+      deck({ kind: 'move', target: uuid(2), place: { cylinder: 6 }, reason: 'x' }),
+      ['noSuchPlace place.cylinder'],
+    ],
+    ['a move to cylinder 5', deck({ kind: 'move', target: uuid(2), place: { cylinder: 5 }, reason: 'x' }), []],
+    [
       'main 7 of six',
       deck({ kind: 'note', text: 'blue', place: { main: 7 }, characteristic: 'bearings.mainJournal' }),
       ['noSuchPlace place.main'],
@@ -159,6 +165,8 @@ describe('entries that point at each other', () => {
       options: [{ text: 'x', days: 1, price: 1, stales: 'weather' }],
     }
     expect(where(entryIssues(damage as never as Entry, spec, gauges))).toEqual(['unknownName options.0.stales'])
+    const known = { ...damage, options: [{ ...damage.options[0]!, stales: 'honed' }] }
+    expect(where(entryIssues(known as never as Entry, spec, gauges))).toEqual([])
   })
 
   it.each(['constructor', 'toString', '__proto__'])('a method, a number on paper or a limit called %s is a fault of the file', (key) => {
