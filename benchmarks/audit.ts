@@ -1,4 +1,4 @@
-/** Prints whether the numbers are true: sums written twice and at their edges, advice, searches and what turns beside brute force, coverage. */
+/** Prints whether the numbers are true: sums written twice and at their edges; advice, searches, turning beside brute force; coverage. */
 import { auditAdvice } from './audit/advice'
 import { auditCoverage } from './audit/coverage'
 import { auditSearches } from './audit/searches'

@@ -5,7 +5,7 @@ import type { RandomStream } from '@/core/numerics/random'
 
 type Source = Figure['value']['components'][number]['source']
 
-/** Of a wheel put on by eye, of lobes, seats, chambers and clay that nobody read: the simulated shop draws it beside what stands on paper. */
+/** Of a wheel put on by eye, of lobes, seats, chambers and clay that nobody read: the simulated shop draws it beside the paper. */
 const DRAWN_BY_THE_SHOP = /^paper:(?:wheelCos|wheelSin|wheel for |lobe form|lobePower|lobe of |seat of |chamber of |clay of |throw-)/
 const EVENLY_BY_THE_SHOP = /^(?:paper:wheel(?:Cos|Sin)|paper:lobe form|temperature)/
 /** What is assumed of a bolt that nobody pulled here: no number of a paper, and no reading. */

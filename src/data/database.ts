@@ -122,7 +122,7 @@ async function storesOf(client: Client, connection: Connection): Promise<Databas
 
 /** For whoever started the program that changed the tables. */
 export function copyWords(copy: string): string {
-  return `The tables of the database were changed for this program. As it was before it is kept at ${copy}: “kalibros restore” puts it back.`
+  return `The tables of the database were changed for this program. A copy from before is kept at ${copy}: “kalibros restore” puts it back.`
 }
 
 const shared = globalThis as { kalibrosDatabase?: Promise<Database> }

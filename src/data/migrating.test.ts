@@ -81,7 +81,7 @@ describe('a database of an older program', () => {
   it('is not changed where no copy can be made, and that is said', async () => {
     await olderDatabase(16)
     writeFileSync(path.join(folder, 'backups'), 'a file where the folder would be')
-    await expect(openDatabase(url)).rejects.toMatchObject({ code: 'cannotCopy', message: expect.stringContaining('Nothing was changed.') })
+    await expect(openDatabase(url)).rejects.toMatchObject({ code: 'cannotCopy', message: expect.stringContaining('cannot be. Nothing was changed: ') })
     expect(await ask(file, COUNT)).toEqual([{ migrations: 16 }])
     rmSync(path.join(folder, 'backups'))
     ;(await openDatabase(url)).close()
@@ -134,11 +134,9 @@ it('a new database, and one that is up to date, are not copied', async () => {
 
 describe('entries of the table with a column for everything', () => {
   const AT = '2026-03-01T10:00:00.000Z'
+  const literal = (value: string | number) => JSON.stringify(value).replaceAll('"', "'")
   const insert = (row: Readonly<Record<string, string | number>>) =>
-    ask(
-      file,
-      `INSERT INTO entry (${Object.keys(row).join()}) VALUES (${Object.values(row).map((value) => JSON.stringify(value).replaceAll('"', "'"))})`,
-    )
+    ask(file, `INSERT INTO entry (${Object.keys(row).join()}) VALUES (${Object.values(row).map(literal).join()})`)
   const note = (id: string, more: Readonly<Record<string, string | number>> = {}) => ({
     id,
     build_id: 'b1',

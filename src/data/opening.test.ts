@@ -36,9 +36,9 @@ const failure = (address: string, mayCreate?: boolean) =>
 
 describe('a database that is not opened says why in one sentence', () => {
   it.each([
-    ['shop.db', 'badAddress', /no address of a database/],
-    ['', 'badAddress', /no address/],
-    ['ftp://127.0.0.1/x', 'badAddress', /no address/],
+    ['shop.db', 'badAddress', /which is no database/],
+    ['', 'badAddress', /which is no database/],
+    ['ftp://127.0.0.1/x', 'badAddress', /which is no database/],
     ['file:/dev/null/deep/shop.db', 'cannotWrite', /cannot be written/],
   ])('%s', async (address, code, words) => expect(await failure(address)).toEqual([code, expect.stringMatching(words)]))
 

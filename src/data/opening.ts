@@ -20,7 +20,7 @@ export type OpenFailure =
   | 'cannotMigrate'
 
 const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
-  badAddress: (where) => `KALIBROS_DB_URL is “${where}”: no address of a database. file:PATH is wanted, or the address of a libSQL server.`,
+  badAddress: (where) => `KALIBROS_DB_URL is “${where}”, which is no database: file:PATH is wanted, or the address of a libSQL server.`,
   noDatabase: (where) => `There is no database at ${where}. KALIBROS_DB_URL says where one is.`,
   folder: (where) => `${where} is a folder: a file is wanted for the database.`,
   cannotWrite: (where) => `The database at ${where} cannot be written: look at who owns it, and whether its disk is full or read-only.`,
@@ -32,7 +32,10 @@ const SENTENCES: Readonly<Record<OpenFailure, (where: string) => string>> = {
   cannotMigrate: (where) =>
     `The entries of the database at ${where} cannot be moved to the tables of this program. Nothing was changed: start the one before.`,
   cannotCopy: (where) =>
-    `The database is copied to ${where} before this program changes its tables, and cannot be: look whether the disk is full or the folder may be written. Nothing was changed.`,
+    [
+      `The database is copied to ${where} before this program changes its tables, and cannot be.`,
+      'Nothing was changed: look whether the disk is full or the folder may be written.',
+    ].join(' '),
 }
 
 /** Told by its name, as `Refused` is. */

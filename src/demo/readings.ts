@@ -10,15 +10,15 @@ const DAY_MS = 86_400_000
 const BETWEEN_READINGS_MS = 45_000
 const CHECKS_BEFORE_MS = 1_800_000
 
-/** A demo build with the readings its virtual hand took, the same every time but for the dates, which count back from `today`. */
+/** A demo build with the readings its simulated person took, the same every time but for the dates, which count back from `today`. */
 export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const startMs = Math.floor(today.getTime() / DAY_MS) * DAY_MS - demo.startedDaysAgo * DAY_MS + 9 * 3_600_000
   const gauges = [...DEFAULT_GAUGES]
   const createdAt = new Date(startMs).toISOString()
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }
   const engine = makeEngine(demo.spec, demo.faults, demo.seed)
-  // A hand a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
-  const hands = new Map(
+  // A set of gauges a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
+  const gaugesOf = new Map(
     BENCHES.map(({ id }) => [id, new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + seatOf(id), truths: TRUTHS })]),
   )
   const stamp = stamps(demo.seed + 100)
@@ -32,7 +32,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const readings = stations.filter(isRead).map(({ bench, station, characteristic }, index): Reading => {
     const msecs = startMs + index * BETWEEN_READINGS_MS
     const gauge = gaugeOf(demo, station.characteristic, characteristic, gauges)
-    const { value, upper } = hands.get(bench)!.read(station.characteristic, station.place, gauge)
+    const { value, upper } = gaugesOf.get(bench)!.read(station.characteristic, station.place, gauge)
     const unit = characteristic.units[demo.spec.units]
     return {
       kind: 'reading',

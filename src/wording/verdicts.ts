@@ -151,10 +151,10 @@ export function limitWords(limit: Limit, shown: Shown | LimitDefinition, system:
 /** What the verdict rests on, for a finding with a limit: band, source, chance, and whether the gauge can decide at all. */
 export function verdictReason(conformity: Conformity, limit: Limit, shown: Shown, system: UnitSystem): string {
   const parts = [`Limit ${limitWords(limit, shown, system)} (${limit.source}).`]
-  if (conformity.verdict === 'inDoubt')
-    parts.push(
-      `${percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())} sure it is within${uncertaintyWords(conformity)}.`,
-    )
+  if (conformity.verdict === 'inDoubt') {
+    const sure = percent(conformity.probability).replace(/^[ou]/, (letter) => letter.toUpperCase())
+    parts.push(`${sure} sure it is within${uncertaintyWords(conformity)}.`)
+  }
   if (conformity.gaugeCannotDecide) parts.push('The band is narrower than the uncertainty: this gauge cannot decide.')
   return parts.join(' ')
 }

@@ -317,7 +317,7 @@ export function setAsideWords({ kind, by, at }: Pick<Entry, 'kind' | 'by' | 'at'
 /** How many entries stand where the engine, as it is described now, has no place. */
 export function nowhereWords(count: number): string {
   const entries = count === 1 ? 'One entry stands' : `${count} entries stand`
-  return `${entries} at places or joints this engine has not, as it is described now: kept, not counted, and counted again once it has them.`
+  return `${entries} at places or joints that the engine as described now has not: kept, not counted, and counted again once it has them.`
 }
 
 /** A change in small letters; a name that an older door let in stands for itself. */

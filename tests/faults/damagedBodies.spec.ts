@@ -66,7 +66,8 @@ test(`${BODIES} damaged bodies: each is taken or refused in words, and every bui
     const { door, type, body } = damagedBody(random, sound, jpegOf([1, 2, 3]), build)
     const answer = await fetch(server.address + door, { method: 'POST', headers: { 'content-type': type }, body })
     const text = await answer.text()
-    const about = `${door} ${typeof body === 'string' ? body.slice(0, 2000) : Buffer.from(body).toString('hex')} gave ${answer.status} ${text.slice(0, 500)}`
+    const sent = typeof body === 'string' ? body.slice(0, 2000) : Buffer.from(body).toString('hex')
+    const about = `${door} ${sent} gave ${answer.status} ${text.slice(0, 500)}`
     expect(answer.status < 500, about).toBe(true)
     const json = JSON.parse(text) as { error?: string; id?: string }
     if (answer.ok) {

@@ -24,6 +24,13 @@ describe('words', () => {
     expect(READ.length).toBeGreaterThan(900)
   })
 
+  it('stand in lines of at most 140 characters, where it is source', () => {
+    const long = READ.filter(({ file }) => !file.endsWith('.md')).flatMap(({ file, lines }) =>
+      lines.flatMap((line, at) => ([...line].length > 140 ? [`${file}:${at + 1}`] : [])),
+    )
+    expect(long).toEqual([])
+  })
+
   it.each(WORDS)('“$not” is written nowhere', ({ pattern }) => {
     const written = READ.flatMap(({ file, lines }) =>
       lines.flatMap((line, at) => (pattern.test(line) ? [`${file}:${at + 1} ${line.trim()}`] : [])),

@@ -149,7 +149,7 @@ export async function openBench(page: Page, shop: Shop, id: string, bench = 'com
   await page.locator('[data-ready]').waitFor()
 }
 
-/** Types a reading as hands do: keys, then Enter. */
+/** Types a reading as a person does: keys, then Enter. */
 export async function enter(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text)
   await page.keyboard.press('Enter')

@@ -49,11 +49,18 @@ export function entryIssues(
 const NAMES = { change: CHANGE_IDS, partKind: PART_KINDS, partMaterial: [...CAM_MATERIALS, ...GEAR_MATERIALS], fitCheck: FIT_CHECKS }
 
 function knownOf(spec: Pick<Spec, 'layout' | 'joints'>, gauges: Build['gauges']): Known {
+  const atPlace = (place: Place, path: Path) => placeIssues(place, spec, [...path, 'place'])
+  const namedIn = (names: { has: (name: string) => boolean }): Known['stationIssues'] => {
+    return ({ characteristic, place }, path) => [
+      ...atPlace(place, path),
+      ...(names.has(characteristic) ? [] : unknownCharacteristic(characteristic, path)),
+    ]
+  }
   return {
-    placeIssues: (place, path) => placeIssues(place, spec, path),
-    stationIssues: ({ characteristic }, path) => (CHARACTERISTICS.has(characteristic) ? [] : unknownCharacteristic(characteristic, path)),
-    checkIssues: ({ characteristic }, path) => (CHECKS.has(characteristic) ? [] : unknownCharacteristic(characteristic, path)),
-    readIssues: (entry, path) => readIssues(entry, gauges, path),
+    placeIssues: atPlace,
+    stationIssues: namedIn(CHARACTERISTICS),
+    checkIssues: namedIn(CHECKS),
+    readIssues: (entry, path) => [...atPlace(entry.place, path), ...readIssues(entry, gauges, path)],
     fastenersOf: (joint) => jointsOf(spec).find(({ id }) => id === joint)?.fasteners.length,
     names: NAMES,
   }

@@ -18,7 +18,7 @@ export interface Levelled {
   readonly times: ReadonlyMap<string, Timed>
   /** The person who does each, counted from one; what takes no time has none. */
   readonly person: ReadonlyMap<string, number>
-  /** What was before each in the same hands, or on the same stand: it waits for that too. */
+  /** What was before each by the same person, or on the same stand: it waits for that too. */
   readonly behind: ReadonlyMap<string, readonly string[]>
 }
 
@@ -71,13 +71,13 @@ function place(task: LevelledTask, ready: number, { people, stands }: { people: 
   if (task.minutes === 0) return { times: { start: ready, finish: ready } }
   let at = ready
   for (;;) {
-    const hands = soonest(people, at, task.minutes)
-    const stand = task.needsStand ? soonest(stands, hands.start, task.minutes) : hands
-    if (stand.start === hands.start) {
-      const times = { start: hands.start, finish: hands.start + task.minutes }
-      people[hands.lane]!.splice(hands.at, 0, { id: task.id, ...times })
+    const person = soonest(people, at, task.minutes)
+    const stand = task.needsStand ? soonest(stands, person.start, task.minutes) : person
+    if (stand.start === person.start) {
+      const times = { start: person.start, finish: person.start + task.minutes }
+      people[person.lane]!.splice(person.at, 0, { id: task.id, ...times })
       if (task.needsStand) stands[stand.lane]!.splice(stand.at, 0, { id: task.id, ...times })
-      return { times, person: hands.lane }
+      return { times, person: person.lane }
     }
     at = stand.start
   }

@@ -60,7 +60,7 @@ export function inOrder<Of extends Pick<Task, 'id' | 'after'>>(tasks: readonly O
   return ordered
 }
 
-/** Each as early as what it waits for lets it, with as many hands as it takes. */
+/** Each as early as what it waits for lets it, with as many people as it takes. */
 export function earliest(tasks: readonly Task[]): ReadonlyMap<string, Timed> {
   const times = new Map<string, Timed>()
   for (const task of inOrder(tasks)) {
@@ -77,7 +77,7 @@ export function readyAt({ after, notBefore = 0 }: Task, times: ReadonlyMap<strin
 
 /**
  * How much later each may be without any end moving.
- * @param tasks linked by all that makes one wait for another in this plan, hands too
+ * @param tasks linked by all that makes one wait for another in this plan, people too
  * @param ends tasks whose finish must not move
  */
 export function withSlack(

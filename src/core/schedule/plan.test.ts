@@ -106,7 +106,7 @@ describe('the plan of a shop', () => {
   it('is ready after all that is left of it, in working hours, and counts the days in hand', () => {
     const plan = planOf(wren, { date: '2026-03-20' })
     const total = steps(wren).reduce((sum, { minutes }) => sum + minutes, 0)
-    // Nobody else has the hands; what soaks is an hour at the most.
+    // Nobody else is worked for; what soaks is an hour at the most.
     expect(plan.finish).toBeGreaterThanOrEqual(total - 1e-6)
     expect(plan.finish).toBeLessThanOrEqual(total + 60)
     const days = Math.ceil((plan.finish + 60) / 540)

@@ -66,13 +66,8 @@ export function planShop(engines: readonly EngineToPlan[], means: ShopMeans, now
     time,
     engines: engines.map((engine) => {
       const planned = engine.steps.map((step): PlannedTask => {
-        const hands = person.get(inPlan(engine.id, step.id))
-        return {
-          id: step.id,
-          stage: step.stage,
-          ...slacked.get(inPlan(engine.id, step.id))!,
-          ...(hands !== undefined && { person: hands }),
-        }
+        const by = person.get(inPlan(engine.id, step.id))
+        return { id: step.id, stage: step.stage, ...slacked.get(inPlan(engine.id, step.id))!, ...(by !== undefined && { person: by }) }
       })
       const finish = slacked.get(inPlan(engine.id, ENGINE_END))!.finish
       const readyAt = time.endAt(finish)

@@ -138,7 +138,7 @@ describe('work shared among the people there are', () => {
     )
   })
 
-  it('is never shorter than the shortest there is, nor longer than one after another; with hands enough it is the network’s own', () => {
+  it('is never shorter than the shortest there is, nor longer than one after another; with people enough it is the network’s own', () => {
     fc.assert(
       fc.property(network, shop, (tasks, resources) => {
         const finish = finishOf(level(tasks, resources).times)

@@ -288,10 +288,15 @@ function readQuantity(text: string, context: EntryContext, isGiven: boolean): Re
   return all.every(({ value }) => Number.isFinite(value) && Math.abs(value) < 1e12) ? all : { code: 'tooLarge', text }
 }
 
+const EXPONENT = String.raw`(?:e[+-]?\d+)?`
+/** `1/2`, or behind whole inches ` 1/2` and `-1/2`. */
+const FRACTION = String.raw`(?:[\s-]+\d+\s*\/\s*\d+|\s*\/\s*\d+)?`
+const NUMBER = String.raw`(?:\d[\d.,]*${EXPONENT}${FRACTION}|[.,]\d+${EXPONENT})?`
+const NUMBER_AND_UNIT = new RegExp(String.raw`^([+-]?\s*${NUMBER}\s*[¼½¾⅓⅔⅛⅜⅝⅞]?)\s*(.*)$`, 'is')
+
 /** The number in front and the unit behind it. */
 function splitUnit(text: string): { number: string; unit: string } {
-  const match =
-    /^([+-]?\s*(?:\d[\d.,]*(?:e[+-]?\d+)?(?:[\s-]+\d+\s*\/\s*\d+|\s*\/\s*\d+)?|[.,]\d+(?:e[+-]?\d+)?)?\s*[¼½¾⅓⅔⅛⅜⅝⅞]?)\s*(.*)$/is.exec(text)
+  const match = NUMBER_AND_UNIT.exec(text)
   return { number: (match?.[1] ?? '').trim(), unit: (match?.[2] ?? '').trim() }
 }
 

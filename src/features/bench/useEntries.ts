@@ -39,7 +39,7 @@ export function useEntries(buildId: string, fromServer: readonly Entry[], { also
   const added = useMemo(() => {
     const served = new Set(fromServer.map(({ id }) => id))
     const mine = new Map(own.map(({ entry }) => [entry.id, entry]))
-    // An entry of this device that comes back from the server takes its place in the order of arrival and stays the same object: nothing is derived again.
+    // An entry of this device that comes back takes its place in the order of arrival and stays the same object: nothing is derived again.
     const arrived = heard.filter(({ id }) => !served.has(id)).map((entry) => mine.get(entry.id) ?? entry)
     const known = new Set([...served, ...arrived.map(({ id }) => id)])
     return [...arrived, ...[...mine.values()].filter(({ id }) => !known.has(id))]

@@ -6,6 +6,7 @@ import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { INITIALS_WANTED } from '@/wording/initials'
 import type { ServedParts } from '../parts/servedParts'
 import { useParts } from '../parts/useParts'
 import { RefusedChange } from '../spec/RefusedChange'
@@ -35,9 +36,7 @@ export function JobPage({ served }: { served: ServedParts }) {
           <Title>Job</Title>
           <LinkButton href={`/builds/${served.id}/parts`}>Parts</LinkButton>
         </Row>
-        {device.initials === '' && (
-          <Notice>Who is working here? Put your initials in at the top right: nothing is recorded without them.</Notice>
-        )}
+        {device.initials === '' && <Notice>{INITIALS_WANTED}</Notice>}
         {list.trouble && <Notice role="status">{list.trouble}</Notice>}
         <Section>
           <SectionTitle>Agreed</SectionTitle>

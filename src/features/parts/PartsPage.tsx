@@ -9,6 +9,7 @@ import { useDevice } from '@/ui/device'
 import { NARROW } from '@/ui/GlobalStyle'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { INITIALS_WANTED } from '@/wording/initials'
 import { ConversionPanel } from './ConversionPanel'
 import { PartLine } from './PartLine'
 import { PartPanel, type PartAsked } from './PartPanel'
@@ -46,7 +47,7 @@ export function PartsPage({ served, today }: { served: ServedParts; today: strin
   const [open, setOpen] = useState<Open>()
   const [said, setSaid] = useState('')
   const tell = (part: string | undefined, what: PartAct) => {
-    if (by === '') setSaid('Nothing is recorded without initials: put yours in at the top right.')
+    if (by === '') setSaid(INITIALS_WANTED)
     else say(by, part, what)
     setOpen(undefined)
   }

@@ -7,6 +7,7 @@ import { TextField } from '@/ui/fields'
 import { Notice, Row } from '@/ui/Page'
 import styled from 'styled-components'
 import { useRefresh } from '@/ui/useRefresh'
+import { INITIALS_WANTED } from '@/wording/initials'
 import { send } from '../send'
 import { closedDays, daysWords } from './closedDays'
 
@@ -45,7 +46,7 @@ export function MeansForm({ means }: { means: ShopMeans }) {
   const toggle = (day: number) =>
     setTyped((now) => ({ ...now, days: now.days.includes(day) ? now.days.filter((one) => one !== day) : [...now.days, day].sort() }))
   const keep = async () => {
-    if (by === '') return setWrong('Nothing is recorded without initials: put yours in at the top right.')
+    if (by === '') return setWrong(INITIALS_WANTED)
     const read = { people: Number(typed.people), stands: Number(typed.stands), from: Number(typed.from), to: Number(typed.to) }
     if (!Number.isInteger(read.people) || !Number.isInteger(read.stands) || read.people < 1 || read.stands < 1)
       return setWrong('People and stands are whole numbers, one at the least.')

@@ -14,7 +14,7 @@ const { served, kept } = servePlan(builds, asked)
 const [tern, petrel, wren] = served.engines as [(typeof served.engines)[0], (typeof served.engines)[0], (typeof served.engines)[0]]
 
 describe('the plan of the demo shop', () => {
-  it('plans all three over one pair of hands: the earlier day first, what has no day last', () => {
+  it('plans all three over one person: the earlier day first, what has no day last', () => {
     expect([tern.name, tern.event, petrel.event?.date]).toEqual(['Tern', { words: 'Hill climb', date: '2026-03-11' }, '2026-04-01'])
     // Whichever was worked on last, what is ready first stands first.
     expect(servePlan(builds.toReversed(), asked).served.engines.map(({ name }) => name)).toEqual(['Tern', 'Petrel', 'Wren'])

@@ -37,6 +37,11 @@ const Inputs = styled.form`
   gap: 12px;
   align-content: start;
 `
+/** The same figure in the other units. */
+const Converted = styled.small`
+  color: var(--quiet);
+  font-size: 13px;
+`
 const Result = styled.li`
   border-top: 1px solid var(--hairline);
   padding: 10px 0;
@@ -251,7 +256,7 @@ function ResultLine({ result, system }: { result: SumResult; system: 'metric' | 
             figureOfKindWords(result.figure, result.kind, system, unit)
           )}
           {other && other !== unit && !result.conformity && (
-            <small style={{ color: 'var(--quiet)', fontSize: 13 }}> · {figureOfKindWords(result.figure, result.kind, system, other)}</small>
+            <Converted> · {figureOfKindWords(result.figure, result.kind, system, other)}</Converted>
           )}
         </span>
       </div>

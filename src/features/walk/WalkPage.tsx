@@ -8,6 +8,7 @@ import { useHydrated } from '@/ui/lazyPart'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { Notice, Row, SpokenTitle, TopBar } from '@/ui/Page'
 import { STAGE_WORDS } from '@/wording/walk'
+import { INITIALS_WANTED } from '@/wording/initials'
 import { ChangePanel } from './ChangePanel'
 import { OwnStepPanel } from './OwnStepPanel'
 import { PrintedWalk } from './PrintedWalk'
@@ -110,7 +111,7 @@ function Screen({ served, hand }: { served: ServedWalk; hand: WalkInHand }) {
             <h2>{STAGE_WORDS[stage].title}</h2>
             {step && <StepActions step={step} hand={hand} />}
           </Head>
-          {by === '' && <Notice>Who is working here? Put your initials in at the top right: nothing is recorded without them.</Notice>}
+          {by === '' && <Notice>{INITIALS_WANTED}</Notice>}
           {walk.trouble && <Notice role="status">{walk.trouble}</Notice>}
           {walk.refused.map(({ entry, reason }) => (
             <Notice key={entry.id} role="alert">

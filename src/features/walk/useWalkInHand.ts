@@ -7,6 +7,7 @@ import { mayMove, withOwnStep, withStepMoved } from '@/core/walk/edit'
 import { useDevice } from '@/ui/device'
 import { useRefresh } from '@/ui/useRefresh'
 import { stepTitle } from '@/wording/walk'
+import { INITIALS_WANTED } from '@/wording/initials'
 import { useKeys } from '../joints/useKeys'
 import { useSpec } from '../spec/useSpec'
 import type { ServedWalk } from './servedWalk'
@@ -122,7 +123,7 @@ function useStepPhotos({ id, photos }: ServedWalk, step: WalkStep | undefined, b
     waiting,
     trouble,
     ask: () => {
-      if (by === '') say('Nothing is recorded without initials.')
+      if (by === '') say(INITIALS_WANTED)
       else if (step) askForPicture((file) => void take(file, step.id, by))
     },
   }
@@ -157,7 +158,7 @@ export function useWalkInHand(served: ServedWalk, startAt: string | undefined) {
   const { undo, forget } = useTakingBack(walk, by, setSaid)
   const tell = (what: StepAct) => {
     forget()
-    if (!step || by === '') return setSaid('Nothing is recorded without initials.')
+    if (!step || by === '') return setSaid(INITIALS_WANTED)
     walk.say(by, step.id, what)
     setSaying(undefined)
     setSaid(`${stepTitle(step)}: ${ACT_WORDS[what.did]}.`)

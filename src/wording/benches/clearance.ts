@@ -44,7 +44,7 @@ export const REMARKS = {
     `Not while the ${subjectWords({ cam })} is in: opened both, the valves meet. Leave it out, or leave its followers out.`,
   otherValveNearer: ({ cam }) => `Nearest is a valve of the ${subjectWords({ cam })}, wherever that one stands.`,
   waysDisagree: ({ one, other }) =>
-    `${capital(WAY_WORDS[one])} and ${WAY_WORDS[other]} are further apart than their uncertainty: a question, not an average. Read both again.`,
+    `${capital(WAY_WORDS[one])} and ${WAY_WORDS[other]} are further apart than their uncertainty. Do not average them: read both again.`,
   gasketThen: ({ was }) =>
     was === 'none'
       ? 'Read without a gasket: the one that runs is added.'

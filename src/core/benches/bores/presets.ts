@@ -55,6 +55,8 @@ function wantsFineDeck(stock: Spec['stock'], choice: Spec['choice']): boolean {
   return stock.gaskets.find(({ id }) => id === choice.gasket)?.kind === 'multiLayerSteel'
 }
 
+const LOOSE_END = '; boost or long full throttle to the loose end'
+
 function clearancePreset(boreMm: number | undefined, alloy: Materials['piston'], loose: boolean): Limit | undefined {
   if (boreMm === undefined) return undefined
   const { lower, upper, words } = CLEARANCE_THOU[alloy]
@@ -65,7 +67,7 @@ function clearancePreset(boreMm: number | undefined, alloy: Materials['piston'],
     upper: round((loose ? upper * 1.15 : upper) * scale),
     target: round(target),
     source: PRACTICE,
-    reason: `${words}, for this bore${loose ? '; boost or long full throttle to the loose end' : ''}. The piston maker’s card outranks it.`,
+    reason: `${words}, for this bore${loose ? LOOSE_END : ''}. The piston maker’s card outranks it.`,
   }
 }
 

@@ -128,7 +128,7 @@ export const tensileStress = formula({
   evaluate: ({ loadN, areaMm2 }) => loadN / areaMm2,
 })
 
-/** A bolt tightened by torque is twisted too, by what the thread takes of the torque: tension and torsion of its thinnest place together. */
+/** A bolt tightened by torque is twisted too, by what its thread takes: tension and torsion of its thinnest place together. */
 export const combinedStress = formula({
   id: 'combinedStress',
   title: 'Stress while it is torqued, tension and torsion',

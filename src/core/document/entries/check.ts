@@ -5,6 +5,6 @@ const schema = ({ z, stamp, station, text }: SchemaParts) =>
 
 /** A thing looked at, not measured: cracks, threads, clips the right way round. */
 export const check = entryKind(schema, {
-  issues: (entry, { placeIssues, checkIssues }, path) => [...placeIssues(entry.place, [...path, 'place']), ...checkIssues(entry, path)],
+  issues: (entry, { checkIssues }, path) => checkIssues(entry, path),
   words: ({ passed, text }) => `${passed ? 'Right' : 'Not right'}${text ? `: ${text}` : ''}`,
 })

@@ -26,21 +26,23 @@ export interface PointedAt {
   readonly isTakenBackByUndo: boolean
 }
 
+/** An entry about a place at a bench. */
+interface AtStation {
+  readonly characteristic: string
+  readonly place: Place
+}
+
 /** What a door knows of a build and of the program, to hold an entry's names and numbers against. */
 export interface Known {
   /** Whether a place is one the engine has. */
   readonly placeIssues: (place: Place, path: Path) => readonly FileIssue[]
-  readonly stationIssues: (entry: { readonly characteristic: string }, path: Path) => readonly FileIssue[]
-  readonly checkIssues: (entry: { readonly characteristic: string }, path: Path) => readonly FileIssue[]
-  /** Unit, gauge and range of what was read. */
+  /** Its place, and whether a bench reads such a thing. */
+  readonly stationIssues: (entry: AtStation, path: Path) => readonly FileIssue[]
+  /** Its place, and whether a bench has such a check. */
+  readonly checkIssues: (entry: AtStation, path: Path) => readonly FileIssue[]
+  /** Its place; unit, gauge and range of what was read. */
   readonly readIssues: (
-    entry: {
-      readonly characteristic: string
-      readonly value: number
-      readonly upper?: number
-      readonly unit: string
-      readonly gauge: string
-    },
+    entry: AtStation & { readonly value: number; readonly upper?: number; readonly unit: string; readonly gauge: string },
     path: Path,
   ) => readonly FileIssue[]
   /** How many fasteners a joint has; undefined where there is no such joint. */

@@ -8,6 +8,6 @@ export const move = entryKind(schema, {
   ids: ['target'],
   pointers: ({ target }) => [{ name: 'target', id: target }],
   mayPointAt: (_, at) => at.kind === 'reading',
-  issues: (entry, { placeIssues }, path) => placeIssues(entry.place, [...path, 'place']),
+  issues: (entry, { placeIssues }, path) => placeIssues(entry.place, path),
   words: ({ reason }) => `Move: ${reason}`,
 })

@@ -5,6 +5,6 @@ const schema = ({ z, stamp, station, words }: SchemaParts) =>
 
 /** Words at a place. */
 export const note = entryKind(schema, {
-  issues: (entry, { placeIssues, stationIssues }, path) => [...placeIssues(entry.place, [...path, 'place']), ...stationIssues(entry, path)],
+  issues: (entry, { stationIssues }, path) => stationIssues(entry, path),
   words: ({ text }) => `Note: ${text}`,
 })

@@ -38,6 +38,6 @@ export const reading = entryKind(schema, {
     ...settles.map((id): Pointer => ({ name: 'settles', id })),
   ],
   mayPointAt: (_, at) => at.kind === 'reading',
-  issues: (entry, { placeIssues, readIssues }, path) => [...placeIssues(entry.place, [...path, 'place']), ...readIssues(entry, path)],
+  issues: (entry, { readIssues }, path) => readIssues(entry, path),
   words: ({ asTyped }) => asTyped,
 })

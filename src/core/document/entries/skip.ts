@@ -5,6 +5,6 @@ const schema = ({ z, stamp, station, words }: SchemaParts) =>
 
 /** A place that will not be read, and why. */
 export const skip = entryKind(schema, {
-  issues: (entry, { placeIssues, stationIssues }, path) => [...placeIssues(entry.place, [...path, 'place']), ...stationIssues(entry, path)],
+  issues: (entry, { stationIssues }, path) => stationIssues(entry, path),
   words: ({ reason }) => `Skipped: ${reason}`,
 })

@@ -53,7 +53,7 @@ export function cylinderOfCam(layout: EngineLayout, cam: Cam): number {
 
 export type DegreedIssue = 'noSuchCylinder' | 'oneForItsCams'
 
-/** What is wrong with the cylinders a maker is said to name: each is there, and one of a bank with cams of its own, else one of the engine. */
+/** What is wrong with the cylinders a maker names: each is there, one of a bank with cams of its own, else one of the engine. */
 export function degreedIssue(layout: EngineLayout): DegreedIssue | undefined {
   const banks = (layout.degreedAt ?? []).map((named) => cylinderPlaces(layout).find(({ cylinder }) => cylinder === named)?.bank)
   if (banks.includes(undefined)) return 'noSuchCylinder'

@@ -36,7 +36,7 @@ describe('the curve of a lobe', () => {
     expect(Math.abs(centreline!.parts.zero)).toBeLessThan(0.02)
   })
 
-  it('whose rows scatter twice as much as stated says so and takes its uncertainty as they scatter; half as much, and it keeps what was stated', () => {
+  it('whose rows scatter twice as much as stated takes its uncertainty from them; half as much, and it keeps what was stated', () => {
     const [asStated, more, less] = [1, 2, 0.5].map((scale) => lobeCurveAsScattered(table({ scale }), DOUBT))
     expect([asStated!.noise, more!.noise, less!.noise]).toEqual(['asStated', 'more', 'less'])
     expect(more!.noiseScale).toBeGreaterThan(1.7)

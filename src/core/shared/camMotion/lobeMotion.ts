@@ -25,7 +25,8 @@ export interface LobeMotion {
   readonly peakMm: Figure
   /**
    * What of it is uncertain, to be varied together: where it stands, how far it lifts, and by how much it is off at so many degrees from
-   * its centreline. A measured lobe is known where it is wanted better than where its middle stands: all its uncertainty is in its lift there.
+   * its centreline. A measured lobe is known better where it is wanted than where its middle stands: all its uncertainty is in its lift
+   * there.
    */
   readonly varied: { readonly centreDeg: Figure; readonly peakMm: Figure; readonly offMm: (fromCentreDeg: number) => Figure }
   readonly isSynthetic: boolean
