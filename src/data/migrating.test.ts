@@ -81,7 +81,10 @@ describe('a database of an older program', () => {
   it('is not changed where no copy can be made, and that is said', async () => {
     await olderDatabase(16)
     writeFileSync(path.join(folder, 'backups'), 'a file where the folder would be')
-    await expect(openDatabase(url)).rejects.toMatchObject({ code: 'cannotCopy', message: expect.stringContaining('cannot be. Nothing was changed: ') })
+    await expect(openDatabase(url)).rejects.toMatchObject({
+      code: 'cannotCopy',
+      message: expect.stringContaining('cannot be. Nothing was changed: '),
+    })
     expect(await ask(file, COUNT)).toEqual([{ migrations: 16 }])
     rmSync(path.join(folder, 'backups'))
     ;(await openDatabase(url)).close()
