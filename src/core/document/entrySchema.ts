@@ -1,7 +1,7 @@
 /** Gauges, and what happened at the bench, as a file may hold them. */
 import { z } from 'zod'
-import { ALL_ENTRY_KINDS, type EntrySchema } from './entries/all'
 import { SCHEMA_PARTS } from './entries/schemaParts'
+import { ENTRY_SCHEMAS } from './entries/schemas'
 import { finite, id, words, instant, unitId } from './schemaFields'
 
 export const gaugeSchema = z
@@ -26,8 +26,10 @@ export const gaugeSchema = z
   })
   .strict()
 
+type EntrySchema = ReturnType<(typeof ENTRY_SCHEMAS)[number]>
+
 /** Every kind of entry, as a file may hold it and a device may send it. */
 export const entrySchema = z.discriminatedUnion(
   'kind',
-  ALL_ENTRY_KINDS.map(({ schema }) => schema(SCHEMA_PARTS)) as unknown as readonly [EntrySchema, ...EntrySchema[]],
+  ENTRY_SCHEMAS.map((schema) => schema(SCHEMA_PARTS)) as unknown as readonly [EntrySchema, ...EntrySchema[]],
 )

@@ -4,7 +4,7 @@ import type { UnitId } from '../units'
 import type { Fuel } from './duty'
 import type { PaperKey } from './paper'
 import type { buildDocumentSchema } from './schema'
-import type { EntrySchema } from './entries/all'
+import type { Entry } from './entries/schemas'
 import type { gaugeSchema } from './entrySchema'
 import type {
   dutySchema,
@@ -40,7 +40,7 @@ export type EngineChange =
 export type Spec = z.infer<typeof specSchema>
 export type Gauge = WithUnit<z.infer<typeof gaugeSchema>>
 export type { Place } from './place'
-export type Entry = z.infer<EntrySchema>
+export type { Entry } from './entries/schemas'
 export type Reading = WithUnit<Extract<Entry, { kind: 'reading' }>>
 export type Pull = Extract<Entry, { kind: 'pull' }>
 export type StepEntry = Extract<Entry, { kind: 'step' }>

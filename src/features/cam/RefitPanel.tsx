@@ -31,7 +31,7 @@ export function RefitPanel({ build, system, onClose }: ToolProps & { onClose: ()
     <SidePanel title="The lobes, and their uncertainty by refits" isOpen onClose={onClose}>
       <ShapeTable build={build} system={system} />
       <p>
-        Every curve read again a thousand times by a virtual hand, with the uncertainties of wheel and dial at every row, and of TDC, the
+        Every curve read again a thousand times in a simulation, with the uncertainties of wheel and dial at every row, and of TDC, the
         wheel’s centre and the dial’s zero once a table. What the ledger says is worked out; this is how it comes out.
       </p>
       {curves === 0 ? (

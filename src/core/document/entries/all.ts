@@ -1,4 +1,3 @@
-import type { z } from 'zod'
 import { change } from './change'
 import { check } from './check'
 import { damage } from './damage'
@@ -8,25 +7,34 @@ import { note } from './note'
 import { part } from './part'
 import { pull } from './pull'
 import { reading } from './reading'
+import type { Entry } from './schemas'
 import { skip } from './skip'
 import { step } from './step'
 import { strike } from './strike'
 import { undo } from './undo'
 
 /** Every kind of entry there is, by the name entries carry. */
-const ENTRY_KINDS = { reading, strike, skip, note, check, move, undo, pull, step, change, part, damage }
-
-type Kinds = typeof ENTRY_KINDS
-export type EntrySchema = ReturnType<Kinds[keyof Kinds]['schema']>
-
-export const ALL_ENTRY_KINDS = Object.values(ENTRY_KINDS)
+const ENTRY_KINDS: { readonly [Kind in Entry['kind']]: EntryKind<Extract<Entry, { kind: Kind }>> } = {
+  reading,
+  strike,
+  skip,
+  note,
+  check,
+  move,
+  undo,
+  pull,
+  step,
+  change,
+  part,
+  damage,
+}
 
 /** What kind of entry one is. */
-export function kindOf(entry: z.infer<EntrySchema>): EntryKind<EntrySchema> {
-  return ENTRY_KINDS[entry.kind] as EntryKind<never>
+export function kindOf(entry: Entry): EntryKind<Entry> {
+  return ENTRY_KINDS[entry.kind] as unknown as EntryKind<Entry>
 }
 
 /** What an entry says, in a line. */
-export function entryWords(entry: z.infer<EntrySchema>): string {
+export function entryWords(entry: Entry): string {
   return kindOf(entry).words(entry)
 }

@@ -3,7 +3,7 @@ import { entryKind, nameIssues, type SchemaParts } from './kind'
 /** What may become of a damaged part. */
 const DAMAGE_ACTIONS = ['seen', 'told', 'answered', 'repaired'] as const
 
-const schema = ({ z, stamp, finite, oneName, words, text, initials, money }: SchemaParts) =>
+export const schema = ({ z, stamp, finite, oneName, words, text, initials, money }: SchemaParts) =>
   z
     .object({
       kind: z.literal('damage'),
@@ -26,7 +26,7 @@ const schema = ({ z, stamp, finite, oneName, words, text, initials, money }: Sch
     .refine(({ did, text: said }) => did !== 'seen' || said !== undefined, { message: 'what was seen is not said' })
 
 /** A part found damaged, what can be done about it, and what its owner answered. */
-export const damage = entryKind(schema, {
+export const damage = entryKind<typeof schema>({
   ids: ['damage'],
   subject: (entry) => entry.damage,
   // What saw a damage points at nothing.

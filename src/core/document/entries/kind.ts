@@ -1,13 +1,16 @@
 /**
  * What a kind of entry is, in one place: its schema, what it points at, what a door asks of it, its words, and how it is taken back.
- * A new kind is one file here, and its line in `all.ts`.
+ * A new kind is one file here, and its lines in `all.ts` and `schemas.ts`: one left out does not compile.
  */
 import type { z } from 'zod'
 import type { FileIssue, Path } from '../fileIssue'
 import type { Place } from '../place'
 import type { SCHEMA_PARTS } from './schemaParts'
 
-/** Given to a kind rather than imported by it: a page knows every kind of entry, and need not load the library that checks them. */
+/**
+ * Given to a schema rather than imported by it: a page knows every kind of entry, and loads neither their schemas nor the library that
+ * checks them.
+ */
 export type SchemaParts = typeof SCHEMA_PARTS
 
 /** By which of its fields an entry points at another. */
@@ -50,7 +53,7 @@ export interface Known {
   readonly names: Readonly<Record<'change' | 'partKind' | 'partMaterial' | 'fitCheck', readonly string[]>>
 }
 
-interface Described<Entry> {
+export interface EntryKind<Entry> {
   /** Its fields that hold the id of another entry, or of several. */
   readonly ids: readonly string[]
   /** The entry that began what it belongs to: its own id where it is that one. */
@@ -68,17 +71,15 @@ interface Described<Entry> {
   readonly words: (entry: Entry) => string
 }
 
-export interface EntryKind<Schema extends z.ZodType> extends Described<z.infer<Schema>> {
-  readonly schema: (parts: SchemaParts) => Schema
-}
+export type SchemaOf = (parts: SchemaParts) => z.ZodType
 
 const USUAL = { ids: [], pointers: () => [], mayPointAt: () => false, isTakenBackByUndo: true, issues: () => [], isAskedInFiles: true }
 
-export function entryKind<Schema extends z.ZodType>(
-  schema: (parts: SchemaParts) => Schema,
-  described: Pick<Described<z.infer<Schema>>, 'words'> & Partial<Described<z.infer<Schema>>>,
-): EntryKind<Schema> {
-  return { schema, ...USUAL, ...described }
+/** A kind whose entries are of the shape that `Schema` gives them; what it does not say is as for most. */
+export function entryKind<Schema extends SchemaOf>(
+  described: Pick<EntryKind<z.infer<ReturnType<Schema>>>, 'words'> & Partial<EntryKind<z.infer<ReturnType<Schema>>>>,
+): EntryKind<z.infer<ReturnType<Schema>>> {
+  return { ...USUAL, ...described }
 }
 
 /** A name that is said and that nobody knows. */

@@ -4,7 +4,7 @@ import { entryKind, nameIssues, type SchemaParts } from './kind'
 const PART_ACTIONS = ['wanted', 'changed', 'ordered', 'arrived', 'lookedOver', 'sentBack', 'laid', 'dropped'] as const
 const PART_OWNERS = ['shop', 'owner', 'lent'] as const
 
-const schema = ({ z, stamp, finite, oneName, words, day, money }: SchemaParts) =>
+export const schema = ({ z, stamp, finite, oneName, words, day, money }: SchemaParts) =>
   z
     .object({
       kind: z.literal('part'),
@@ -43,7 +43,7 @@ const schema = ({ z, stamp, finite, oneName, words, day, money }: SchemaParts) =
     })
 
 /** A part that is bought, machined or lent. */
-export const part = entryKind(schema, {
+export const part = entryKind<typeof schema>({
   ids: ['part'],
   subject: (entry) => entry.part,
   // What wanted a part points at nothing.

@@ -7,7 +7,7 @@ const PULLS = ['begin', 'pulled', 'short', 'leftOut', 'broke', 'backedOff', 'res
 /** The ways a joint is gone over. */
 export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen', 'drawDown'] as const
 
-const schema = ({ z, stamp, finite, unitId, words }: SchemaParts) =>
+export const schema = ({ z, stamp, finite, unitId, words }: SchemaParts) =>
   z
     .object({
       kind: z.literal('pull'),
@@ -36,7 +36,7 @@ const schema = ({ z, stamp, finite, unitId, words }: SchemaParts) =>
     .strict()
 
 /** A pull of a wrench on a joint, or what else happened to its run. */
-export const pull = entryKind(schema, {
+export const pull = entryKind<typeof schema>({
   ids: ['run', 'follows', 'instead'],
   subject: ({ run }) => run,
   pointers: ({ follows, instead = [] }) => [

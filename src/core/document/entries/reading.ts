@@ -1,7 +1,7 @@
 import { PART_STATES } from '../partState'
 import { entryKind, type Pointer, type SchemaParts } from './kind'
 
-const schema = ({ z, stamp, station, finite, unitId, id }: SchemaParts) =>
+export const schema = ({ z, stamp, station, finite, unitId, id }: SchemaParts) =>
   z
     .object({
       kind: z.literal('reading'),
@@ -31,7 +31,7 @@ const schema = ({ z, stamp, station, finite, unitId, id }: SchemaParts) =>
     .strict()
 
 /** What was measured at a place, as typed and by which gauge. */
-export const reading = entryKind(schema, {
+export const reading = entryKind<typeof schema>({
   ids: ['supersedes', 'settles'],
   pointers: ({ supersedes, settles = [] }) => [
     ...(supersedes ? [{ name: 'supersedes', id: supersedes } as const] : []),

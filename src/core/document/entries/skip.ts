@@ -1,10 +1,10 @@
 import { entryKind, type SchemaParts } from './kind'
 
-const schema = ({ z, stamp, station, words }: SchemaParts) =>
+export const schema = ({ z, stamp, station, words }: SchemaParts) =>
   z.object({ kind: z.literal('skip'), ...stamp, ...station, reason: words }).strict()
 
 /** A place that will not be read, and why. */
-export const skip = entryKind(schema, {
+export const skip = entryKind<typeof schema>({
   issues: (entry, { stationIssues }, path) => stationIssues(entry, path),
   words: ({ reason }) => `Skipped: ${reason}`,
 })

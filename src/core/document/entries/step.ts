@@ -1,7 +1,7 @@
 import { STEP_ACTIONS } from '../walkStages'
 import { entryKind, type SchemaParts } from './kind'
 
-const schema = ({ z, stamp, stepId, words, initials }: SchemaParts) =>
+export const schema = ({ z, stamp, stepId, words, initials }: SchemaParts) =>
   z
     .object({
       kind: z.literal('step'),
@@ -24,4 +24,4 @@ const schema = ({ z, stamp, stepId, words, initials }: SchemaParts) =>
     })
 
 /** What became of a step of the walk. */
-export const step = entryKind(schema, { words: (entry) => `Step ${entry.step}` })
+export const step = entryKind<typeof schema>({ words: (entry) => `Step ${entry.step}` })
