@@ -1,19 +1,5 @@
-import {
-  demo,
-  enter,
-  KNOWN_PERSON,
-  expect,
-  finding,
-  line,
-  openBench,
-  PETREL,
-  place,
-  readings,
-  TERN,
-  test,
-  WREN,
-  visit,
-} from '../support/shop'
+import { KNOWN_PERSON } from '../support/person'
+import { demo, enter, expect, finding, line, openBench, PETREL, place, readings, TERN, test, WREN, visit } from '../support/shop'
 import type { Entry, Reading } from '@/core/document'
 
 test('a fresh build, from the questions to the ratio, by keyboard alone', async ({ page, shop }) => {

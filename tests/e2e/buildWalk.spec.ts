@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test'
 import { expectAccessible } from '../support/axe'
 import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, StepEntry } from '@/core/document'
-import { demo, demoRead, expect, KNOWN_PERSON, PETREL, TERN, test, WREN, type Shop } from '../support/shop'
+import { KNOWN_PERSON } from '../support/person'
+import { demo, demoRead, expect, PETREL, TERN, test, WREN, type Shop } from '../support/shop'
 
 /** The walk of a build: gone by keys, held and waived, made stale and cleared, by two devices at once, with the server gone. */
 async function openWalk(page: Page, shop: Shop, document: BuildDocument): Promise<string> {

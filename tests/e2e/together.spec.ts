@@ -1,7 +1,8 @@
 import type { Browser, Page } from '@playwright/test'
 import { v7 as uuidV7 } from 'uuid'
 import type { Entry } from '@/core/document'
-import { demo, enter, expect, finding, KNOWN_PERSON, line, openBench, readings, TERN, test, visit, WREN } from '../support/shop'
+import { KNOWN_PERSON } from '../support/person'
+import { demo, enter, expect, finding, line, openBench, readings, TERN, test, visit, WREN } from '../support/shop'
 
 /** Another device, by another person. */
 async function device(browser: Browser, initials: string): Promise<Page> {

@@ -1,6 +1,7 @@
 import { cpSync, rmSync } from 'node:fs'
 import { createServer, request, type Server } from 'node:http'
-import { demo, enter, expect, KNOWN_PERSON, openBench, readings, test, WREN, type Shop } from '../support/shop'
+import { KNOWN_PERSON } from '../support/person'
+import { demo, enter, expect, openBench, readings, test, WREN, type Shop } from '../support/shop'
 import { freePort } from '../support/server'
 
 const waiting = /not sent yet, kept on this device/

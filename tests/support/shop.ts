@@ -4,6 +4,7 @@ import type { BuildDocument, Entry } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import type { Faults } from '@/core/twin'
+import { KNOWN_PERSON } from './person'
 import { TestServer } from './server'
 
 export { expect }
@@ -27,9 +28,6 @@ export function demoRead(
   const read = demoDocument({ ...engine, read: () => true, ...(faults && { faults }) }, new Date())
   return change({ ...read, id: uuidV7(), entries: read.entries.map((entry) => ({ ...entry, id: uuidV7() })) })
 }
-
-/** Initials were asked for before the first reading and are known here from then on. */
-export const KNOWN_PERSON = { name: 'kalibros-initials', value: 'KV', domain: '127.0.0.1', path: '/' }
 
 export interface Shop {
   readonly server: TestServer
