@@ -77,7 +77,7 @@ export default {
     {
       name: 'a-bench-never-imports-a-bench',
       severity: 'error',
-      from: { path: '^src/core/benches/([^/]+)/.+' },
+      from: { path: '^src/core/benches/([^/]+)/.+', pathNot: '^src/core/benches/lists/' },
       to: { path: '^src/core/benches/([^/]+)/.+', pathNot: '^src/core/benches/$1/' },
     },
     {

@@ -1,6 +1,6 @@
 import type { Entry } from '@/core/document'
-import type { AskedId, Attitude, Changed, ChangeId, HoldId, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
-import type { StageId } from '@/core/document/walkStages'
+import type { AskedId, Attitude, Changed, StaleBecause, Step, StepName, TemporaryId, Wait, WalkStep } from '@/core/walk'
+import type { ChangeId, HoldId, StageId } from '@/core/document/walkStages'
 import { partWords } from './parts'
 import { CLOCK_STARTED_SINCE, CLOCK_WAITED_FOR } from './clocks'
 

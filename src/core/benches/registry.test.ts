@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { benchOf, withSpec, type Id, type Methods, type PaperDefinition, type PaperKey } from '@/core/document'
 import { restsOn } from '@/core/document/remembered'
 import { petrelDocument, ternDocument } from '../../../tests/support/builds'
-import { BENCHES, benchById, GROWTH, isBenchId, METHODS, METHODS_OF, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
+import { BENCHES, benchById, GROWTH, isBenchId, METHODS, methodsOf, openBuild, PAPER, STOCK, startingLimits, withUsual } from '.'
 
 /** What the build file, the door, CSV, paper page, gauge drawer, book and terminal are put together from. */
 const builds = [ternDocument, petrelDocument].map(openBuild)
@@ -79,7 +79,7 @@ describe('every name leads somewhere', () => {
   })
 
   it('have every way of measuring under one of them, where the paper page shows it', () => {
-    const underBenches = Object.values(METHODS_OF).flatMap((methods) => Object.keys(methods))
+    const underBenches = BENCHES.flatMap(({ id }) => Object.keys(methodsOf(id)))
     expect(underBenches.toSorted()).toEqual(Object.keys(METHODS).toSorted())
     expect(new Set(underBenches).size).toBe(underBenches.length)
   })

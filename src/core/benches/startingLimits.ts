@@ -1,11 +1,11 @@
 import { namedEntries } from '../document/ids'
 import type { Limit, Spec } from '../document/types'
 import type { Presets } from '../bench/bench'
-import { PRESETS } from './all'
+import { PRESETS_OF } from './lists/presets'
 
 /** Limits a fresh build is judged by until its owner or a maker says otherwise, over all benches, each with source and reason. */
 export const startingLimits: Presets = (spec) => {
-  const all = Object.assign({}, ...PRESETS.map((presets) => presets(spec))) as Record<string, Limit>
+  const all = Object.assign({}, ...Object.values(PRESETS_OF).map((presets) => presets(spec))) as Record<string, Limit>
   return Object.fromEntries(Object.entries(all).map(([key, limit]) => [key, { ...limit, follows: true }]))
 }
 

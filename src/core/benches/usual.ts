@@ -2,7 +2,8 @@ import type { Methods } from '../document/methods'
 import { freshSpecWith, type FreshEngine } from '../document/fresh'
 import type { Stock } from '../document/stock'
 import type { Spec } from '../document/types'
-import { METHODS, STOCK } from './all'
+import { METHODS } from './methods'
+import { STOCK } from './stock'
 
 /** What a build is measured by until somebody chooses. */
 export const USUAL_METHODS = {

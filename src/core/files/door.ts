@@ -15,7 +15,7 @@ import { bankCount, crankTurns, firingIssues, hasValves } from '../geometry/cran
 import { camsOf, degreedIssue } from '../geometry/valvetrain'
 import type { DecisionRule } from '../metrology'
 import { UNITS, type Kind, type UnitId } from '../units'
-import { CHANGE_IDS } from '../walk'
+import { CHANGE_IDS } from '../document/walkStages'
 import { CAM_MATERIALS, FIT_CHECKS, GEAR_MATERIALS, PART_KINDS } from '../parts'
 import type { FileIssue, Path } from '../document/fileIssue'
 import { stockIssues } from './stock'

@@ -1,10 +1,10 @@
 /** What of a walk is still to be done, as tasks: how long each takes, what it waits for, and from when it can be done at all. */
-import type { HoldId } from '../walk/holds'
-import type { StageId } from '../document/walkStages'
+import type { HoldId, StageId } from '../document/walkStages'
 import type { Build } from '../document/build'
 import { damagesOf, partsOf, repairsBack } from '../parts'
 import { partsAwaitedBy } from '../walk/partSteps'
 import { stepKind } from '../walk/took'
+import { readingsThatLift } from '../walk/holds'
 import type { Walk, WalkStep } from '../walk/progress'
 import type { Link } from './network'
 
@@ -29,23 +29,24 @@ export interface PlannedStep {
   readonly unpromised?: readonly string[]
 }
 
-/** What a step that is held waits for, by the kinds of steps that lift the hold. */
-const LIFTED_BY: Readonly<Record<HoldId, (kind: string) => boolean>> = {
+/** What a step that is held waits for, by the kinds of steps that lift the hold; readings that prove something are said by their bench. */
+const LIFTED_BY: Readonly<Partial<Record<HoldId, (kind: string) => boolean>>> = {
   mainsTight: oneOf('pull.mains', 'pull.sideBolts'),
-  tdcProven: oneOf('read.cam.stop'),
   crankParked: oneOf('cam.park', 'heads.park'),
-  clearanceProven: (kind) => kind.startsWith('read.clearance.'),
   lightSpringsOut: oneOf('clear.springsOut'),
   driveIn: oneOf('final.pumpDrive'),
   gasketAndDowels: oneOf('heads.gasket', 'heads.dowels'),
   studsCounted: oneOf('heads.studs'),
   twoTurns: oneOf('heads.twoTurns'),
-  // Time lifts it.
-  sealersCured: () => false,
   oilIn: oneOf('prime.oilIn'),
   oilAtTop: oneOf('prime.oilAtTop'),
   firstFireList: oneOf('fire.list'),
   temporaryOut: oneOf('fire.tempOut'),
+}
+
+function lifts(kind: string, hold: HoldId): boolean {
+  const readings = readingsThatLift(hold)
+  return LIFTED_BY[hold]?.(kind) ?? (readings !== undefined && kind.startsWith(`read.${readings}`))
 }
 
 function oneOf(...kinds: readonly string[]): (kind: string) => boolean {
@@ -83,9 +84,7 @@ export function plannedSteps(build: Build, { steps }: Pick<Walk, 'steps'>): read
   const repairs = repairsBack(damagesOf(build))
   return wanted.map((step): PlannedStep => {
     const parts = partsAwaitedBy(listed, step)
-    const lifting = step.holds.flatMap((hold) =>
-      wanted.flatMap((other) => (LIFTED_BY[hold](stepKind(build, other) ?? '') ? [other.id] : [])),
-    )
+    const lifting = step.holds.flatMap((hold) => wanted.flatMap((other) => (lifts(stepKind(build, other) ?? '', hold) ? [other.id] : [])))
     const left = shareLeft(step)
     const kind = stepKind(build, step)
     return {

@@ -1,8 +1,7 @@
 /** What the handbook has done at every stage, beside readings, looks and joints (common practice). */
 import type { Build } from '../document/build'
 import { hasCamInBlock, hasCamInHead, hasValves, hasValvesOverPistons } from '../geometry/crank'
-import type { HoldId } from './holds'
-import type { StageId } from '../document/walkStages'
+import type { HoldId, StageId } from '../document/walkStages'
 import type { AskedId, Attitude, TemporaryId } from './asked'
 import type { ClockRule } from './clocks'
 

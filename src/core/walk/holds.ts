@@ -1,27 +1,10 @@
 /** What must be true before a step: worked out from findings, runs and steps, never ticked (common practice). */
 import type { Finding } from '../bench/bench'
-import { benchOf, type OutputId } from '../document/ids'
+import type { Manifest } from '../bench/manifest'
+import { BENCHES } from '../benches'
 import type { Build } from '../document/build'
-import { benchById } from '../benches'
+import type { HoldId } from '../document/walkStages'
 import { hasValvesOverPistons } from '../geometry/crank'
-
-export const HOLDS = [
-  'mainsTight',
-  'tdcProven',
-  'crankParked',
-  'clearanceProven',
-  'lightSpringsOut',
-  'driveIn',
-  'gasketAndDowels',
-  'studsCounted',
-  'twoTurns',
-  'sealersCured',
-  'oilIn',
-  'oilAtTop',
-  'firstFireList',
-  'temporaryOut',
-] as const
-export type HoldId = (typeof HOLDS)[number]
 
 /** What a hold is looked at with. */
 export interface HoldContext {
@@ -43,20 +26,29 @@ export interface HoldContext {
 /** What a held step leads to. */
 export type LeadsTo = { readonly bench: string } | { readonly step: string } | { readonly joints: true }
 
-/** What holds ask the benches for; no other bench is worked out for a walk. */
-const ASKED_FOR = {
-  tdc: 'cam.tdc',
-  tdcApart: 'cam.tdcApart',
-  parked: 'clearance.parked',
-  closest: 'clearance.closest',
-  radial: 'clearance.radial',
-  valveToValve: 'clearance.valveToValve',
-  atRedline: 'clearance.atRedline',
-} as const satisfies Readonly<Record<string, OutputId>>
-const BENCHES_ASKED = [...new Set(Object.values(ASKED_FOR).map(benchOf))]
+/** Benches whose findings prove something; no other is worked out for a walk. */
+const PROVING = BENCHES.filter(({ proofs }) => proofs !== undefined)
 
 export function findingsHoldsAskFor(build: Build): readonly Finding[] {
-  return BENCHES_ASKED.flatMap((id) => benchById(id).derive(build))
+  return PROVING.flatMap((bench) => bench.derive(build))
+}
+
+/** The bench whose findings prove what a hold asks for. @throws where none does */
+function proverOf(hold: HoldId): Manifest {
+  const bench = PROVING.find(({ proofs }) => proofs?.[hold])
+  if (!bench) throw new Error(`No bench proves ${hold}`)
+  return bench
+}
+
+/** Proven by findings that rest on nothing stale. */
+function isProven(hold: HoldId, { findings, isFresh }: HoldContext): boolean {
+  const { readings, isProven: proves } = proverOf(hold).proofs![hold]!
+  return (readings === undefined || isFresh(readings)) && proves(findings)
+}
+
+/** Beginning of the names of readings that lift a hold; undefined where no readings do. */
+export function readingsThatLift(hold: HoldId): string | undefined {
+  return PROVING.find(({ proofs }) => proofs?.[hold])?.proofs?.[hold]?.readings
 }
 
 interface Hold {
@@ -66,16 +58,15 @@ interface Hold {
 
 const HOLDERS: Readonly<Record<HoldId, Hold>> = {
   mainsTight: { isMet: ({ isTight }) => isTight('mains') && isTight('sideBolts'), leadsTo: { joints: true } },
-  tdcProven: { isMet: ({ findings, isFresh }) => isFresh('cam.stop') && tdcIsProven(findings), leadsTo: { bench: 'cam' } },
+  tdcProven: { isMet: (context) => isProven('tdcProven', context), leadsTo: { bench: proverOf('tdcProven').id } },
   crankParked: {
-    isMet: ({ findings, isDone, hasCamInHead }) =>
-      !hasCamInHead || ((isDone('cam.park') || isDone('heads.park')) && allWithin(findings, ASKED_FOR.parked)),
-    leadsTo: { bench: 'clearance' },
+    isMet: (context) =>
+      !context.hasCamInHead || ((context.isDone('cam.park') || context.isDone('heads.park')) && isProven('crankParked', context)),
+    leadsTo: { bench: proverOf('crankParked').id },
   },
   clearanceProven: {
-    isMet: ({ findings, isFresh, isDone, isAsMade }) =>
-      (isFresh('clearance.') && clearanceIsProven(findings)) || (isAsMade && isDone('clear.declared')),
-    leadsTo: { bench: 'clearance' },
+    isMet: (context) => isProven('clearanceProven', context) || (context.isAsMade && context.isDone('clear.declared')),
+    leadsTo: { bench: proverOf('clearanceProven').id },
   },
   lightSpringsOut: { isMet: ({ temporary }) => !temporary.includes('lightSprings'), leadsTo: { step: 'clear.springsOut' } },
   driveIn: { isMet: ({ isDone }) => isDone('final.pumpDrive'), leadsTo: { step: 'final.pumpDrive' } },
@@ -103,27 +94,4 @@ export function isMet(hold: HoldId, context: HoldContext, bank: 'left' | 'right'
 
 export function leadsTo(hold: HoldId): LeadsTo {
   return HOLDERS[hold].leadsTo
-}
-
-/** Of number one: read more than once and within, or once where nothing judges it. */
-function tdcIsProven(findings: readonly Finding[]): boolean {
-  const apart = findings.filter(({ output }) => output === ASKED_FOR.tdcApart)
-  const known = findings.filter(({ output, figure }) => output === ASKED_FOR.tdc && figure !== undefined)
-  return known.length > 0 && apart.every(({ conformity, figure }) => figure === undefined || conformity?.verdict !== 'over')
-}
-
-/**
- * To the piston at every valve; round it and to other valves where those are asked for; and not too near at redline: that is an
- * estimate, in doubt wherever something it takes is not known, and an uncertainty of it keeps nobody from turning an engine by hand.
- */
-function clearanceIsProven(findings: readonly Finding[]): boolean {
-  const asked = [ASKED_FOR.radial, ASKED_FOR.valveToValve].filter((output) => findings.some((one) => one.output === output))
-  const isTooNearAtRedline = findings.some(({ output, conformity }) => output === ASKED_FOR.atRedline && conformity?.verdict === 'under')
-  return !isTooNearAtRedline && [ASKED_FOR.closest, ...asked].every((output) => allWithin(findings, output))
-}
-
-/** Every one there is known, and within. */
-function allWithin(findings: readonly Finding[], output: OutputId): boolean {
-  const all = findings.filter((one) => one.output === output)
-  return all.length > 0 && all.every(({ conformity, missing }) => missing.length === 0 && conformity?.verdict === 'within')
 }

@@ -1,7 +1,8 @@
 /** What on an engine is another than it was, since when, and what of it is not true any more. */
 import type { Build } from '../document/build'
 import type { ChangeEntry } from '../document/types'
-import { affectedBy, CHANGE_IDS, type ChangeId } from './changes'
+import { CHANGE_IDS, type ChangeId } from '../document/walkStages'
+import { affectedBy } from './changes'
 
 /** Something that was changed, in the order of arrival of entries: what arrived up to it was before it. */
 export interface Changed {

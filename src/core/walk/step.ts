@@ -1,8 +1,7 @@
 /** A step of the walk: what is done, what it waits for, what it hides. */
 import type { Id } from '../document/ids'
 import type { StepName } from './handbook'
-import type { HoldId } from './holds'
-import type { StageId } from '../document/walkStages'
+import type { HoldId, StageId } from '../document/walkStages'
 import type { AskedId, Attitude, TemporaryId } from './asked'
 import type { ClockRule } from './clocks'
 

@@ -10,7 +10,8 @@ import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
 import { specForAnother } from '../document/copy'
 import { mayMove, withOwnStep, withStepMoved } from './edit'
-import { AFFECTED, CHANGE_IDS, HANDBOOK, HOLDS, STEP_NAMES, stepsOf, walkOf } from '.'
+import { CHANGE_IDS, HOLDS } from '../document/walkStages'
+import { affectedBy, HANDBOOK, STEP_NAMES, stepsOf, walkOf } from '.'
 
 /** The walk: its order, what holds a step, and what a change makes stale. */
 const tern = soundBuild(0)
@@ -85,8 +86,7 @@ describe('the walk of any engine', () => {
 
   it('names only steps there are: what is stale, waited for and hidden, and every hold is of some step', () => {
     const named = new Set<string>(STEP_NAMES)
-    for (const { steps = [] } of CHANGE_IDS.map((id) => AFFECTED[id] as { steps?: readonly string[] }))
-      for (const name of steps) expect(named).toContain(name)
+    for (const { steps = [] } of CHANGE_IDS.map(affectedBy)) for (const name of steps) expect(named).toContain(name)
     const held = new Set(stepsOf(tern).flatMap(({ holds }) => holds))
     expect([...HOLDS].filter((hold) => !held.has(hold))).toEqual([])
     for (const name of STEP_NAMES) expect(HANDBOOK[name].stage).toBe(name.split('.')[0])
@@ -391,8 +391,7 @@ describe('what a change makes stale', () => {
 
   it('is known of joints too: a run before new studs is no run of theirs', () => {
     expect(jointsOf(petrel.spec).some(({ kind }) => kind === 'mains')).toBe(true)
-    for (const id of CHANGE_IDS)
-      expect(AFFECTED[id].readings.length + ((AFFECTED[id] as { steps?: unknown[] }).steps?.length ?? 0)).toBeGreaterThan(0)
+    for (const { readings, steps = [] } of CHANGE_IDS.map(affectedBy)) expect(readings.length + steps.length).toBeGreaterThan(0)
   })
 })
 

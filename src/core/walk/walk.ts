@@ -1,6 +1,6 @@
 /** The walk of a build: every step of its layout, drive, duty and methods, in order. The same step has the same id however often. */
 import type { Build } from '../document/build'
-import { namedEntries } from '../document/ids'
+import { namedEntries, type CharacteristicId } from '../document/ids'
 import { derivation } from '../document/remembered'
 import { benchChecks } from '../bench/checks'
 import { BENCHES } from '../benches'
@@ -12,27 +12,6 @@ import { handbookStep, STEP_NAMES, type StepName } from './handbook'
 import { WALK_STAGES, type StageId } from '../document/walkStages'
 import type { Step } from './step'
 
-/** Where a bench's readings are taken; what stands elsewhere than the rest of its bench is named by itself. */
-export const STAGE_OF_BENCH: Readonly<Record<string, StageId>> = {
-  bores: 'block',
-  bearings: 'crank',
-  rods: 'rods',
-  rings: 'rings',
-  fasteners: 'final',
-  compression: 'ratio',
-  cam: 'cam',
-  clearance: 'clear',
-}
-const STAGE_OF_READING: Readonly<Record<string, StageId>> = { 'compression.deck': 'mockUp', 'bearings.endFloat': 'final' }
-const READ_AFTER: Readonly<Record<string, readonly string[]>> = {
-  'bearings.endFloat': ['joint:mains'],
-  'compression.deck': ['mockUp.pistons'],
-  'cam.stop': ['cam.pointer'],
-  'fasteners.lengthAt': ['final.rodCaps'],
-  'fasteners.tightLength': ['final.rodCaps'],
-  'fasteners.tightTorque': ['final.rodCaps'],
-  'fasteners.lengthAfter': ['joint:rods'],
-}
 const STAGE_OF_JOINT: Readonly<Record<Joint['kind'], StageId>> = {
   mains: 'final',
   sideBolts: 'final',
@@ -82,7 +61,7 @@ function readings(build: Build): Step[] {
     return namedEntries(bench.definition.characteristics).flatMap(([characteristic, { label }]): Step[] => {
       const own = stations.flatMap((station) => (station.characteristic === characteristic ? [station.id] : []))
       if (own.length === 0) return []
-      const stage = STAGE_OF_READING[characteristic] ?? STAGE_OF_BENCH[bench.id]!
+      const { stage = bench.stage, after = [], holds = [] } = bench.steps[characteristic as CharacteristicId] ?? {}
       return [
         {
           ...NO_HOLDS,
@@ -91,36 +70,20 @@ function readings(build: Build): Step[] {
           source: { from: 'readings', characteristic, label, stations: own },
           minutes: Math.ceil(own.length * MINUTES_A_READING),
           isTrial: stage !== 'final',
-          after: (READ_AFTER[characteristic] ?? []).flatMap((name) => idsNamed(build.spec, name)),
-          holds: holdsOfReading(characteristic),
+          after: after.flatMap((name) => idsNamed(build.spec, name)),
+          holds,
         },
       ]
     })
   })
 }
 
-/** End float is that of caps torqued for good; an angle is one of a wheel whose zero is proven. */
-function holdsOfReading(characteristic: string): Step['holds'] {
-  if (characteristic === 'bearings.endFloat') return ['mainsTight']
-  const isDegree = characteristic.startsWith('cam.') && !PROOFS_OF_TDC.has(characteristic)
-  return isDegree || characteristic === 'clearance.travel' ? ['tdcProven'] : []
-}
-const PROOFS_OF_TDC: ReadonlySet<string> = new Set([
-  'cam.stop',
-  'cam.dwell',
-  'cam.mark',
-  'cam.markFound',
-  'cam.sprocketDepth',
-  'cam.tension',
-])
-
 function looks(build: Build): Step[] {
   return BENCHES.flatMap((bench): Step[] => {
     const count = benchChecks(bench, build).length
     if (count === 0) return []
-    const stage = STAGE_OF_BENCH[bench.id]!
     const source = { from: 'checks', bench: bench.id, title: bench.definition.title } as const
-    return [{ ...NO_HOLDS, id: `look.${bench.id}`, stage, source, minutes: count * MINUTES_A_LOOK, isTrial: true, after: [] }]
+    return [{ ...NO_HOLDS, id: `look.${bench.id}`, stage: bench.stage, source, minutes: count * MINUTES_A_LOOK, isTrial: true, after: [] }]
   })
 }
 

@@ -1,6 +1,6 @@
 import { benchesOf, benchProgress, type BenchId } from '@/core/benches'
 import type { Build } from '@/core/document'
-import { STAGE_OF_BENCH, stageProgress } from '@/core/walk'
+import { stageProgress } from '@/core/walk'
 import { STAGE_WORDS } from '@/wording/walk'
 import { shareDone, type Stage } from './stages'
 
@@ -9,7 +9,7 @@ export function stagesOf(build: Build, here: BenchId, nowMs: number): readonly S
   const home = `/builds/${build.id}`
   return [
     ...stageProgress(build, nowMs).flatMap(({ stage, done, of, at }): Stage[] => {
-      const benches = benchesOf(build.spec).filter(({ id }) => STAGE_OF_BENCH[id] === stage)
+      const benches = benchesOf(build.spec).filter((bench) => bench.stage === stage)
       const ownHref = `${home}/walk?at=${at}`
       const itself: Stage = { href: ownHref, words: STAGE_WORDS[stage].short, done: done / of, here: false }
       const byBench = benches.map((bench): Stage => ({

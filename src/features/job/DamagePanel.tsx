@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { CHANGE_IDS, type ChangeId } from '@/core/walk/changes'
+import { CHANGE_IDS, type ChangeId } from '@/core/document/walkStages'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'

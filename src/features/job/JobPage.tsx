@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { agreedRepairs, spentOn, type Damage } from '@/core/parts'
-import type { ChangeId } from '@/core/walk/changes'
+import type { ChangeId } from '@/core/document/walkStages'
 import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'

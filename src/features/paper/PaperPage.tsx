@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { benchesOf, METHODS, METHODS_OF, PAPER, startingLimits, STOCK } from '@/core/benches'
+import { benchesOf, METHODS, methodsOf, PAPER, startingLimits, STOCK } from '@/core/benches'
 import {
   isPaperOf,
   namedEntries,
@@ -171,7 +171,7 @@ function Ways({ find, groups, edit }: Omit<ByBench, 'system'>) {
       <SectionTitle>How it is measured</SectionTitle>
       {find === '' && <VerdictRule edit={edit} />}
       {benchesOf(edit.spec).map(({ id, definition: { title } }) => {
-        const names = (Object.keys(METHODS_OF[id]) as MethodKey[]).filter((name) => matches(find, METHODS[name].label, title))
+        const names = (Object.keys(methodsOf(id)) as MethodKey[]).filter((name) => matches(find, METHODS[name].label, title))
         return (
           <Group
             key={id}

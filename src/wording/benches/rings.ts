@@ -1,5 +1,5 @@
 import { differenceWords, plainWords } from '../figures'
-import { IN_WORDS, type ChangeWords, type RemarkWords } from '../vocabulary'
+import { IN_WORDS, type ChangeWords, type CostWords, type RemarkWords } from '../vocabulary'
 
 const RING_WORDS = { top: 'top ring', second: 'second ring', upperRail: 'oil rail', lowerRail: 'oil rail' } as const
 
@@ -18,3 +18,5 @@ export const CHANGES = {
   swapRings: ({ ring, after }) =>
     `${RING_WORDS[ring]} into other bores: ${after.map((from, index) => `bore ${index + 1} takes ${from}’s`).join(', ')}`,
 } satisfies Partial<ChangeWords>
+
+export const COSTS = {} satisfies Partial<CostWords>

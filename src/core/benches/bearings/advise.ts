@@ -1,20 +1,16 @@
 import type { Build } from '../../document/build'
 import { judge } from '../../metrology'
 import { withSpec } from '../../document/build'
-import type { Advice, AdvisingBench, Cost, Finding, Headline } from '../../bench/bench'
+import type { Advice, Cost, Finding, Headline } from '../../bench/bench'
 import { worst } from '../../bench/worst'
 import type { BearingOutput } from './definition'
 import { derive } from './derive'
 import type { Journal } from './journals'
 import { pendingPair, plannedShells, selectShells, type ShellSelection } from './shells'
 import { journalsOf } from './journals'
-import { bench } from './bearings'
-
-/** The bench with its advice. */
-export const bearings: AdvisingBench = { ...bench, advise }
 
 /** Other shells where a clearance is out or in doubt, for mains and rods apart. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return (['main', 'rod'] as const).flatMap((kind) => {
     const troubled = findings.some(
       ({ output, conformity }) =>

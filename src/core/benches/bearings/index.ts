@@ -1,4 +1,4 @@
-export { bearings } from './advise'
+export { manifest as bearings } from './manifest'
 export { withShells } from './advise'
 export { bearingClearance, warmClearance } from './formulas'
 export { journalName, journalsOf, type Journal } from './journals'

@@ -2,20 +2,16 @@ import type { Build } from '../../document/build'
 import type { EngineChange } from '../../document/types'
 import { cylinderNumbers } from '../../geometry/crank'
 import { judge } from '../../metrology'
-import type { Advice, AdvisingBench, Finding, Headline } from '../../bench/bench'
+import type { Advice, Finding, Headline } from '../../bench/bench'
 import { movingCosts, withPistons } from '../../shared/fitted'
 import { spreadAcross } from '../../bench/engineWide'
 import { isKnown } from '../../bench/finding'
 import { worst } from '../../bench/worst'
 import { clearanceOf } from './derive'
 import { matchPistons, type PistonMatch } from './match'
-import { bench } from './bores'
-
-/** The bench with its advice. */
-export const bores: AdvisingBench = { ...bench, advise }
 
 /** Swap the pistons about when that helps; hone what no swap brings into its limits; look again at what stands alone. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const match = matchPistons(build)
   const troubled = findings.some(
     ({ output, conformity }) => output.startsWith('bores.clearance') && conformity !== undefined && conformity.verdict !== 'within',

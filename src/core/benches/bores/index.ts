@@ -1,3 +1,3 @@
-export { bores } from './advise'
+export { manifest as bores } from './manifest'
 export { matchPistons, type PistonMatch } from './match'
 export { pistonClearance } from './formulas'

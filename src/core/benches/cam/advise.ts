@@ -3,16 +3,12 @@ import type { Build } from '../../document/build'
 import type { EngineChange } from '../../document/types'
 import { toothDeg } from '../../geometry/valvetrain'
 import { camKind, onOneShaft, type Cam } from '../../geometry/valvetrain'
-import type { Advice, AdvisingBench, Cost, Finding, Headline } from '../../bench/bench'
+import type { Advice, Cost, Finding, Headline } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
-import { bench } from './cam'
 import { advance } from './derive'
 
-/** The bench with its advice. */
-export const cam: AdvisingBench = { ...bench, advise }
-
 /** Which setting brings a cam back to its card, rows to read again, and where the intake closes for the ratio. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return [...findings.flatMap((one) => rowsAgain(one)), ...turnings(build, findings), ...findings.flatMap((one) => noteRetard(build, one))]
 }
 

@@ -1,2 +1,2 @@
-export { cam } from './advise'
+export { manifest as cam } from './manifest'
 export { refitCurves, type RefitOfCam } from './refitCurves'

@@ -7,19 +7,15 @@ import { camKind, camsOf, isHighProfile, onOneShaft, type Cam, type CamKind } fr
 import { expand } from '../../metrology'
 import { printed } from '../../numerics/printed'
 import { UNITS } from '../../units'
-import type { Advice, AdvisingBench, Cost, Finding, Headline } from '../../bench/bench'
+import type { Advice, Cost, Finding, Headline } from '../../bench/bench'
 import { isKnown } from '../../bench/finding'
 import { pocketCm3PerMm } from '../../shared/pocketWork'
-import { bench } from './clearance'
 import { closestOfCam } from './closest'
 import { camOf } from './drop'
 import { alongValve, phasing, valveAngle } from './sweep'
 
-/** The bench with its advice. */
-export const clearance: AdvisingBench = { ...bench, advise }
-
 /** What gives valves the room they lack: gasket, pocket, less of a cut, another setting of the cam; a dial where a feeler cannot decide. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const cams = camsOf(build.spec.layout).filter((cam) => !isHighProfile(cam))
   const short = new Map(cams.map((cam) => [cam, shortMm(build, cam, findings)] as const).filter(([, mm]) => mm > 0))
   return [

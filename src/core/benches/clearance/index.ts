@@ -1,3 +1,3 @@
-export { clearance } from './advise'
+export { manifest as clearance } from './manifest'
 export { closestModel } from './draws'
 export { phasingMap, type PhasingMap } from './phasingMap'

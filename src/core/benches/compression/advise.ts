@@ -1,20 +1,16 @@
 import type { Build } from '../../document/build'
-import type { Advice, AdvisingBench, Cost, Finding } from '../../bench/bench'
+import type { Advice, Cost, Finding } from '../../bench/bench'
 import { equalisingCm3, headlines, knobChanges, outcomeOf, withKnobs } from './change'
 import type { CylinderState } from './cylinder'
 import { gasketRack } from './gasketRack'
 import type { Plan } from './planner'
 import { cylinderStates } from './derive'
-import { bench } from './compression'
 
 /** Gaskets worth a line besides the fitted one. */
 const GASKETS_SHOWN = 2
 
-/** The bench with its advice. */
-export const compression: AdvisingBench = { ...bench, advise }
-
 /** The quick ways: another gasket from the rack, chambers opened to match, a second look at what stands apart. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const states = cylinderStates(build)
   if (states.some((state) => state.missing.length > 0)) return []
   const troubled = findings.some((finding) => finding.conformity !== undefined && finding.conformity.verdict !== 'within')

@@ -1,4 +1,4 @@
-export { compression } from './advise'
+export { manifest as compression } from './manifest'
 export { planAdvice } from './advise'
 export { ratioChain, type RatioInputs, type RatioFigures } from './chain'
 export { withKnobs } from './change'

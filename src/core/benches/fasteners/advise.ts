@@ -2,16 +2,12 @@ import type { Build } from '../../document/build'
 import { expand } from '../../metrology'
 import { jointsOf } from '../../joints'
 import { isKnown } from '../../bench/finding'
-import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
+import type { Advice, Finding } from '../../bench/bench'
 import type { BoltOutput } from './definition'
-import { bench } from './fasteners'
 import { wantedStretch } from './rodBolts'
 
-/** The bench with its advice. */
-export const fasteners: AdvisingBench = { ...bench, advise }
-
 /** Bolts that have to go, those to pull on, and those to slacken and pull again to less. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const retired = new Set(boltsWhere(findings, ['fasteners.growth', 'fasteners.bend'], 'over'))
   const again = (verdict: 'over' | 'under') => {
     const bolts = boltsWhere(findings, ['fasteners.stretch'], verdict).filter((bolt) => !retired.has(bolt))

@@ -1,4 +1,4 @@
-export { fasteners } from './advise'
+export { manifest as fasteners } from './manifest'
 export {
   clampEstimates,
   clampMarginOf,

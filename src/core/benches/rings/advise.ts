@@ -1,19 +1,15 @@
 import type { Build } from '../../document/build'
-import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
+import type { Advice, Finding } from '../../bench/bench'
 import type { Ring } from '../../shared/ringNames'
 import { isKnown } from '../../bench/finding'
 import { gapOf } from './derive'
 import { fileTo } from './filing'
 import { swapRings } from './swap'
-import { bench } from './rings'
 
 const RING_OF: Readonly<Record<string, Ring>> = { 'rings.topGap': 'top', 'rings.secondGap': 'second', 'rings.railGap': 'upperRail' }
 
-/** The bench with its advice. */
-export const rings: AdvisingBench = { ...bench, advise }
-
 /** File what is tight, to its target, never past it; a ring that is too wide for its bore may suit another. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   return [...fileAdvice(build, findings), ...swapAdvice(build, findings)]
 }
 

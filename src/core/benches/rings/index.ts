@@ -1,4 +1,4 @@
-export { rings } from './advise'
+export { manifest as rings } from './manifest'
 export { buttingDraws, ringsToDraw, type ButtingResult, type RingsToDraw } from './butting'
 export { CLOCKING, clockingOf, majorThrustSide, type ClockingSchool } from './clocking'
 export { filingLog, type FilingLog } from './filing'

@@ -1,15 +1,11 @@
 import type { Build } from '../../document/build'
 import { span } from '../../numerics/span'
-import type { Advice, AdvisingBench, Finding } from '../../bench/bench'
+import type { Advice, Finding } from '../../bench/bench'
 import { movingCosts } from '../../shared/fitted'
 import { matchMasses } from './match'
-import { bench } from './rods'
-
-/** The bench with its advice. */
-export const rods: AdvisingBench = { ...bench, advise }
 
 /** Piston sets onto other rods where that evens out the masses; else grams to take off the heavy ones. */
-function advise(build: Build, findings: readonly Finding[]): Advice[] {
+export function advise(build: Build, findings: readonly Finding[]): Advice[] {
   const verdict = findings.find(({ output }) => output === 'rods.reciprocatingSpread')?.conformity?.verdict
   const match = verdict !== undefined && verdict !== 'within' ? matchMasses(build) : undefined
   if (!match) return []

@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation'
 import { benchById, benchesOf, GROWTH, isBenchId, openBuild } from '@/core/benches'
 import { serveBuild } from '@/features/bench/servedBuild'
 import { stagesOf } from '@/features/bench/stagesOf'
-import { BenchPageOf } from '@/features/benchPages'
+import { BenchPageOf } from '@/features/BenchPageOf'
 import { loadBuild } from '../../../loadBuild'
 
 type Props = { params: Promise<{ id: string; bench: string }>; searchParams: Promise<{ at?: string }> }

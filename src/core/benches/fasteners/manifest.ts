@@ -1,0 +1,16 @@
+import type { Manifest } from '../../bench/manifest'
+import { advise } from './advise'
+import { bench } from './fasteners'
+
+export const manifest: Manifest = {
+  ...bench,
+  advise,
+  stage: 'final',
+  steps: {
+    'fasteners.lengthAt': { after: ['final.rodCaps'] },
+    'fasteners.tightLength': { after: ['final.rodCaps'] },
+    'fasteners.tightTorque': { after: ['final.rodCaps'] },
+    'fasteners.lengthAfter': { after: ['joint:rods'] },
+  },
+  staleBy: { rodBolts: ['fasteners.'], lube: ['fasteners.'] },
+}
