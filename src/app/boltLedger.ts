@@ -1,5 +1,5 @@
 import 'server-only'
-import { ledgerOf, type LedgerLine } from '@/core/benches/fasteners'
+import { ledgerOf, type LedgerLine } from '@/core/parts/ledger'
 import { database } from '@/data/database'
 import { SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
 

@@ -1,6 +1,6 @@
 import type { Advice, Change, Cost, Finding, Remark } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/document'
-import { differenceWords, figureWords, plainWords, type Shown } from './figures'
+import { differenceWords, plainWords, type Shown } from './figures'
 import { PART_STATE_WORDS } from './partState'
 import { capital } from './letters'
 import { percent, subjectWords } from './verdicts'
@@ -24,13 +24,6 @@ export interface BenchWords {
 
 /** What any bench may say. */
 const REMARKS = {
-  oddOneOut: ({ others }, shown, system, finding) => {
-    const sits =
-      finding.output === 'compression.deckClearance'
-        ? 'Look at rod, pin height or piston of this one, not the block.'
-        : 'Measure this one again before cutting.'
-    return `The others are at ${figureWords(others.value, { ...shown }, system)}. ${sits}`
-  },
   owns: ({ share, label }) => capital(`${percent(share)} of the uncertainty is ${label}.`),
   contradictsPaper: ({ paper }, shown, system) => `Paper says ${plainWords(paper.value.value, shown, system)}.`,
   restsOnPart: () => 'What it rests on is read in part, or of a part that is out: not settled before the rest is read.',
@@ -57,11 +50,6 @@ const REMARKS = {
   },
 } satisfies Partial<RemarkWords>
 
-const CHANGES = {
-  lookAgain: ({ cylinder, output }) =>
-    `Measure cylinder ${cylinder} again: ${output === 'compression.deckClearance' ? 'piston, pin and rod' : 'chamber'}`,
-} satisfies Partial<ChangeWords>
-
 const COSTS = {
   noParts: () => 'no new parts',
   marks: ({ pistons }) => `${counted(pistons, 'piston', 'pistons')} to mark again`,
@@ -76,7 +64,7 @@ const COSTS = {
 export function benchWords(own: OwnWords): BenchWords {
   // The code picks the sentence written for it; a compiler cannot follow a union into a table of functions.
   const remarks: Partial<RemarkWords> = { ...REMARKS, ...own.REMARKS }
-  const changes: Partial<ChangeWords> = { ...CHANGES, ...own.CHANGES }
+  const changes: Partial<ChangeWords> = own.CHANGES ?? {}
   const costs: Partial<CostWords> = { ...COSTS, ...own.COSTS }
   return {
     remarkWords: (remark, finding, shown, system) =>
@@ -87,5 +75,4 @@ export function benchWords(own: OwnWords): BenchWords {
 }
 
 export type CommonRemark = keyof typeof REMARKS
-export type CommonChange = keyof typeof CHANGES
 export type CommonCost = keyof typeof COSTS

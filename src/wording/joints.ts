@@ -1,4 +1,4 @@
-import type { ClampEstimate, Lube } from '@/core/benches/fasteners'
+import type { ClampEstimate, Lube } from '@/core/joints/bolts'
 import type { Joint, JointGroup, JointStage, Pull, UnitSystem } from '@/core/document'
 import { bankCount, cylinderPlaces, type EngineLayout } from '@/core/geometry/crank'
 import {

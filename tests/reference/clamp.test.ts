@@ -1,6 +1,6 @@
 /** Clamp from torque against hand calculation with published sections. */
 import { describe, expect, it } from 'vitest'
-import { clampEstimates, clampMarginOf, isBeyondYield, jointRefusals } from '@/core/benches/fasteners'
+import { clampEstimates, clampMarginOf, isBeyondYield, jointRefusals } from '@/core/joints/bolts'
 import type { Joint, JointGroup } from '@/core/document'
 
 const source = { source: 'sheet' }

@@ -1,6 +1,6 @@
 /** Threads, torque and stretch against published tables and hand calculation. */
 import { describe, expect, it } from 'vitest'
-import { isThread, readThread } from '@/core/benches/fasteners'
+import { isThread, readThread } from '@/core/joints/bolts'
 import { standardUncertainty } from '@/core/metrology'
 import { computeSum, sumById, type SumResult } from '@/core/sums'
 import { expectNear } from '../support/expectNear'

@@ -85,6 +85,8 @@ export interface Output {
   readonly spread?: boolean
   /** Its limit is of readings that are to agree: they are judged as they stand, and shown with the uncertainty of what they stand for. */
   readonly judgedAsRead?: boolean
+  /** Parts that meet where it is out: no plan brings it there without a reason on record. */
+  readonly partsMeet?: boolean
   /** A size: no value of it can be below zero. */
   readonly neverNegative?: boolean
 }

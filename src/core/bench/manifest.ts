@@ -1,5 +1,8 @@
 import type { AdvisingBench, CharacteristicId, Finding } from './bench'
+import type { Build } from '../document/build'
+import type { Joint } from '../document/types'
 import type { ChangeId, HoldId, StageId } from '../document/walkStages'
+import type { Retirement } from '../joints'
 
 /**
  * A bench and its part in the whole engine. What is fetched only where it is used stands in files of its own beside the manifest
@@ -14,6 +17,16 @@ export interface Manifest extends AdvisingBench {
   readonly proofs?: Readonly<Partial<Record<HoldId, Proof>>>
   /** By what is changed on an engine: beginnings of the names of its readings that are then not true any more (common practice). */
   readonly staleBy: Readonly<Partial<Record<ChangeId, readonly string[]>>>
+  /** What its readings say of the fasteners of a joint, worked out once a build. */
+  readonly boltLives?: (build: Build) => (joint: Joint, fastener: number, hasRun: boolean) => BoltLife | undefined
+}
+
+/** What readings say of a fastener, beside the runs it was in. */
+export interface BoltLife {
+  /** Times it was tightened and measured, but for those its runs count. */
+  readonly cycles: number
+  readonly growthMm?: number
+  readonly retired: readonly Retirement[]
 }
 
 export interface ReadingStep {

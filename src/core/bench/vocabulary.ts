@@ -1,4 +1,3 @@
-import type { OutputId } from '../document/ids'
 import type { PaperKey } from '../document/paper'
 import type { PartState } from '../document/partState'
 import type { Figure } from '../metrology'
@@ -10,7 +9,6 @@ import type { Figure } from '../metrology'
 
 /** Something worth saying about a finding, as data; `wording` makes the sentence. */
 export interface RemarkFields {
-  oddOneOut: { readonly others: Figure; readonly apart: Figure }
   owns: { readonly label: string; readonly share: number }
   contradictsPaper: { readonly key: PaperKey; readonly paper: Figure; readonly apart: Figure }
   incomplete: { readonly used: number; readonly wanted: number }
@@ -28,9 +26,7 @@ export interface RemarkFields {
 }
 
 /** A change that puts something right: ids and numbers, never words. */
-export interface ChangeFields {
-  lookAgain: { readonly cylinder: number; readonly output: OutputId }
-}
+export interface ChangeFields {}
 
 /** What a change costs elsewhere. */
 export interface CostFields {

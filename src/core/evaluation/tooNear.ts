@@ -1,16 +1,13 @@
 import type { Build } from '../document/build'
-import type { Finding, OutputId } from '../bench/bench'
+import type { Finding } from '../bench/bench'
+import { BENCHES } from '../benches'
 import { compare, isOut, type Moved } from './compare'
 import { evaluate } from './evaluate'
 
 /** Findings that no plan may bring out of their limits without a reason on record: what meets at speed breaks an engine. */
-const NEVER_UNASKED: ReadonlySet<OutputId> = new Set([
-  'clearance.closest',
-  'clearance.atRedline',
-  'clearance.valveToValve',
-  'clearance.pistonToHead',
-  'clearance.headAtRedline',
-])
+const PARTS_MEET: ReadonlySet<string> = new Set(
+  BENCHES.flatMap(({ definition }) => Object.entries(definition.outputs).flatMap(([id, { partsMeet }]) => (partsMeet ? [id] : []))),
+)
 
 /**
  * What a newly planned change brings too near, among what was not before: nothing where everything newly planned says why it is done
@@ -24,5 +21,5 @@ export function plannedTooNear(before: Build, after: Build): readonly Finding[] 
 
 /** What is too near after a change and was not before. */
 export function tooNear(moved: readonly Moved[]): readonly Finding[] {
-  return moved.flatMap(({ before, after }) => (after && NEVER_UNASKED.has(after.output) && isOut(after) && !isOut(before) ? [after] : []))
+  return moved.flatMap(({ before, after }) => (after && PARTS_MEET.has(after.output) && isOut(after) && !isOut(before) ? [after] : []))
 }

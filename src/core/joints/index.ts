@@ -5,7 +5,6 @@ export { centreOut, numberIssues, spiral, type OrderIssue } from '../geometry/pa
 export {
   fromMemory,
   planIssues,
-  runRefusals,
   stagesOf,
   unverifiable,
   USUAL_SHARES,

@@ -14,6 +14,7 @@ export {
   type RatingId,
 } from './kinds'
 export { daysLate, isAwaited, partsOf, spentOn, type FitAnswer, type Part, type PartState } from './parts'
+export { boltRecords, type BoltRecord } from './boltRecords'
 export { requiredRatings, type RequiredRatings } from './asked'
 export { agreedRepairs, damagesOf, repairsBack, type Damage, type DamageOption } from './damage'
 export { misfitsOf, weakestParts, type Misfit, type Weakest } from './together'

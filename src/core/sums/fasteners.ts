@@ -26,7 +26,7 @@ import {
   warmClamp,
   type Section,
   type Thread,
-} from '../benches/fasteners'
+} from '../joints/bolts'
 import { assumedFigure, statedFigure, type Figure } from '../metrology'
 import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
 

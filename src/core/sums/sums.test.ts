@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { standardUncertainty } from '../metrology'
-import { readSections } from '../benches/fasteners'
+import { readSections } from '../joints/bolts'
 import { computeSum, SUMS, sumById, type SumResult } from '.'
 
 function results(id: string, typed: Record<string, string>, system: 'metric' | 'inch' = 'metric'): Map<string, SumResult> {

@@ -10,12 +10,11 @@ import {
   type BenchState,
   type Finding,
 } from '@/core/benches'
-import { boltRecords, type BoltRecord } from '@/core/benches/fasteners'
 import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/document'
 import type { StockKind } from '@/core/document/stock'
 import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
-import { isAwaited, partsOf } from '@/core/parts'
+import { boltRecords, isAwaited, partsOf, type BoltRecord } from '@/core/parts'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
 import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import type { StationMark } from '@/ui/EngineDrawing'

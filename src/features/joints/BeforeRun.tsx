@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { jointRefusals } from '@/core/benches/fasteners'
+import { jointRefusals } from '@/core/joints/bolts'
 import type { Joint, UnitSystem } from '@/core/document'
 import { crankMoves, fromMemory, leftMs, paceMs, stepsOf, unverifiable, wrenchFor, type RunWay, type Step } from '@/core/joints'
 import { dressWords, runCautions, runRefusalWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'

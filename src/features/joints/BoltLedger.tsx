@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { LedgerLine } from '@/core/benches/fasteners'
+import type { LedgerLine } from '@/core/parts/ledger'
 import type { UnitSystem } from '@/core/document'
 import { FigureTable } from '@/ui/FigureTable'
 import { useDevice } from '@/ui/device'

@@ -1,4 +1,4 @@
-import { clampEstimates, clampMarginOf, type Range } from '@/core/benches/fasteners'
+import { clampEstimates, clampMarginOf, type Range } from '@/core/joints/bolts'
 import type { Joint, Spec, UnitSystem } from '@/core/document'
 import { cylinderPlaces } from '@/core/geometry/crank'
 import { bankOf } from '@/core/joints'

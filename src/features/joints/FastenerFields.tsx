@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Joint, UnitSystem } from '@/core/document'
-import { isThread, readSections, readThread } from '@/core/benches/fasteners'
+import { isThread, readSections, readThread } from '@/core/joints/bolts'
 import { QuantityInput } from '@/features/paper/QuantityInput'
 import { Words } from '@/features/paper/Words'
 import { Section, SectionTitle } from '@/ui/Page'

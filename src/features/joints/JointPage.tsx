@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { retiredIn } from '@/core/benches/fasteners/ledger'
+import { retiredIn } from '@/core/parts/ledger'
 import type { Joint, UnitSystem } from '@/core/document'
 import type { EngineLayout } from '@/core/geometry/crank'
 

@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { retiredIn } from '@/core/benches/fasteners/ledger'
+import { retiredIn } from '@/core/parts/ledger'
 import type { Joint, UnitSystem } from '@/core/document'
 import {
   clocksOf,

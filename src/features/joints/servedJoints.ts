@@ -1,4 +1,4 @@
-import type { LedgerLine } from '@/core/benches/fasteners'
+import type { LedgerLine } from '@/core/parts/ledger'
 import type { BuildDocument, Pull, Spec } from '@/core/document'
 import { endOfId, type ServerCopy } from '../bench/servedBuild'
 

@@ -1,12 +1,21 @@
-import { differenceWords } from '../figures'
+import { differenceWords, figureWords } from '../figures'
 import { counted, IN_WORDS, type ChangeWords, type CostWords, type RemarkWords } from '../vocabulary'
 
 export const REMARKS = {
+  oddOneOut: ({ others }, shown, system, { output }) => {
+    const sits =
+      output === 'compression.deckClearance'
+        ? 'Look at rod, pin height or piston of this one, not the block.'
+        : 'Measure this one again before cutting.'
+    return `The others are at ${figureWords(others.value, shown, system)}. ${sits}`
+  },
   repeatsDisagree: ({ apart }, shown, system) =>
     `The fills are ${differenceWords(apart.value.value, shown, system)} apart, more than the gauge allows: a bubble or a drip?`,
 } satisfies Partial<RemarkWords>
 
 export const CHANGES = {
+  lookAgain: ({ cylinder, output }) =>
+    `Measure cylinder ${cylinder} again: ${output === 'compression.deckClearance' ? 'piston, pin and rod' : 'chamber'}`,
   setup: ({ gasket, piston, deckCutMm, headCutMm, equalise }, system) => {
     const parts = [`Gasket ${gasket.name}`]
     if (piston) parts.push(piston.name)

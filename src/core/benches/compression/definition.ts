@@ -1,4 +1,4 @@
-import type { BenchDefinition } from '../../bench/bench'
+import type { BenchDefinition, OutputId } from '../../bench/bench'
 import type { Figure } from '../../metrology'
 import { ENGINE_PAPER } from '../../shared/enginePaper'
 import type { methods } from './methods'
@@ -13,8 +13,10 @@ declare module '../../document/ids' {
 declare module '../../bench/vocabulary' {
   interface RemarkFields {
     repeatsDisagree: { readonly apart: Figure }
+    oddOneOut: { readonly others: Figure; readonly apart: Figure }
   }
   interface ChangeFields {
+    lookAgain: { readonly cylinder: number; readonly output: OutputId }
     setup: {
       readonly gasket: { readonly id: string; readonly name: string }
       readonly piston?: { readonly id: string; readonly name: string }

@@ -6,10 +6,10 @@ import { assumedFigure, exactly, type Figure } from '../../metrology'
 import { jointsOf } from '../../joints'
 import type { Derived } from '../../bench/finding'
 import type { Missing } from '../../bench/bench'
-import { boltStiffness, roundSection, stressArea, type Section } from './formulas'
-import { THREAD_PROFILE } from './profile'
-import { STEEL_MODULUS } from './steelModulus'
-import { isThread, readThread } from './thread'
+import { boltStiffness, roundSection, stressArea, type Section } from '../../joints/bolts/formulas'
+import { THREAD_PROFILE } from '../../joints/bolts/profile'
+import { STEEL_MODULUS } from '../../joints/bolts/steelModulus'
+import { isThread, readThread } from '../../joints/bolts/thread'
 
 type FastenerType = Joint['types'][number]
 type Wanted = Extract<Missing, { kind: 'joint' }>['what']

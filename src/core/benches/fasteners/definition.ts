@@ -1,6 +1,6 @@
 import type { BenchDefinition } from '../../bench/bench'
 import type { Figure } from '../../metrology'
-import type { ClampEstimate, Lube } from './clamp'
+import type { ClampEstimate, Lube } from '../../joints/bolts/clamp'
 import type { methods } from './methods'
 import type { stock } from './stock'
 

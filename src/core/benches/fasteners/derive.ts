@@ -9,7 +9,7 @@ import { proofOf, smallestAreaOf, stiffnessOf, threadOf, wants, yieldOf } from '
 import { definition, type BoltOutput } from './definition'
 import { gearFindings } from './gearClearance'
 import { jointFindings } from './jointFindings'
-import { loadFromStretch, nutFactor, shareOf, tensileStress } from './formulas'
+import { loadFromStretch, nutFactor, shareOf, tensileStress } from '../../joints/bolts/formulas'
 import {
   boltsMeasured,
   boltsTried,

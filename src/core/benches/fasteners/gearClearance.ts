@@ -6,7 +6,7 @@ import { expand, leftOut, type Figure } from '../../metrology'
 import type { Finding, Remark, Station } from '../../bench/bench'
 import { asRead, finding, isKnown, type Derived } from '../../bench/finding'
 import { definition } from './definition'
-import { gearShims } from './formulas'
+import { gearShims } from '../../joints/bolts/formulas'
 
 const CHARACTERISTIC = 'fasteners.gearGap'
 /** Gears that turn at all have less. */

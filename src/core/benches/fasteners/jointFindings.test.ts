@@ -6,7 +6,8 @@ import { jointsOf } from '@/core/joints'
 import { find, petrelDocument, ternDocument, valueOf, verdictOf, withSpecOf } from '../../../../tests/support/builds'
 import { expectNear } from '../../../../tests/support/expectNear'
 import { expand } from '../../metrology'
-import { clampEstimates, fasteners } from '.'
+import { clampEstimates } from '../../joints/bolts'
+import { fasteners } from '.'
 
 /** What a joint clamps by its torque, judged: by hand from the definition of K, ISO 898-1 and VDI 2230. */
 const tern = openBuild(ternDocument)

@@ -9,7 +9,15 @@ import { assumedFigure, formula, resultOf, statedFigure, type Figure } from '../
 import { bankOf, jointPitchMm, jointsOf } from '../../joints'
 import type { Finding } from '../../bench/bench'
 import { finding, type Derived } from '../../bench/finding'
-import { NUT_FACTORS, onOtherLubes, PEAK_OVER_COMPRESSION, peakPressure, pulledShare, type Lube, type Range } from './clamp'
+import {
+  NUT_FACTORS,
+  onOtherLubes,
+  PEAK_OVER_COMPRESSION,
+  peakPressure,
+  pulledShare,
+  type Lube,
+  type Range,
+} from '../../joints/bolts/clamp'
 import { definition, type BoltOutput } from './definition'
 import {
   boltStiffness,
@@ -22,10 +30,10 @@ import {
   stressArea,
   tensileStress,
   warmClamp,
-} from './formulas'
-import { THREAD_PROFILE } from './profile'
-import { STEEL_MODULUS } from './steelModulus'
-import { isThread, readThread, type Thread } from './thread'
+} from '../../joints/bolts/formulas'
+import { THREAD_PROFILE } from '../../joints/bolts/profile'
+import { STEEL_MODULUS } from '../../joints/bolts/steelModulus'
+import { isThread, readThread, type Thread } from '../../joints/bolts/thread'
 
 type FastenerType = Joint['types'][number]
 

@@ -1,5 +1,6 @@
 import type { Manifest } from '../../bench/manifest'
 import { advise } from './advise'
+import { boltLives } from './boltLives'
 import { bench } from './fasteners'
 
 export const manifest: Manifest = {
@@ -12,5 +13,6 @@ export const manifest: Manifest = {
     'fasteners.tightTorque': { after: ['final.rodCaps'] },
     'fasteners.lengthAfter': { after: ['joint:rods'] },
   },
+  boltLives,
   staleBy: { rodBolts: ['fasteners.'], lube: ['fasteners.'] },
 }

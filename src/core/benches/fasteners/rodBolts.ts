@@ -8,7 +8,7 @@ import { assumedFigure, paperFigure, resultOf, type Figure } from '../../metrolo
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
 import { isPulledOnce, smallestAreaOf, stiffnessOf, yieldOf } from './boltPaper'
 import type { BoltCharacteristic } from './definition'
-import { lengthened, meanLength, stretchAtYieldShare } from './formulas'
+import { lengthened, meanLength, stretchAtYieldShare } from '../../joints/bolts/formulas'
 import { curveOf, pulledTo, reaches, settling, torqueForStretch, type Curve, type Pull } from './torqueStretch'
 
 /** The bolts there are to measure: none where they are tightened by torque alone, or rods have none. */

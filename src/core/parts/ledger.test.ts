@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { openBuild } from '@/core/benches'
 import { withEntries, type Build, type Joint, type Pull } from '@/core/document'
 import { jointsOf, stepsOf, type RunWay } from '@/core/joints'
-import { petrelDocument, soundBuild, stamp, ternDocument, withSpecOf, without } from '../../../../tests/support/builds'
-import { boltRecords, ledgerOf, retiredIn, type BoltRecord, type RecordInBuild } from '.'
+import { petrelDocument, soundBuild, stamp, ternDocument, withSpecOf, without } from '../../../tests/support/builds'
+import { boltRecords, type BoltRecord } from './boltRecords'
+import { ledgerOf, retiredIn, type RecordInBuild } from './ledger'
 
 /** A bolt's history outlives the build: what is counted, what is done with, and what then keeps it from being planned again. */
 const tern = openBuild(ternDocument)

@@ -1,7 +1,7 @@
 /** The bolts of all builds together. Apart from what reads one build, so that a page need not fetch that. */
 import { group as groupBy } from 'd3-array'
-import type { Joint } from '../../document/types'
-import type { Retirement, RunRefusal } from '../../joints'
+import type { Joint } from '../document/types'
+import type { Retirement, RunRefusal } from '../joints'
 import type { BoltRecord } from './boltRecords'
 
 /** A record with the build it is of. */
