@@ -40,8 +40,8 @@ function searchFigure(report: Report): void {
       { id: 'pocket.intake', values: steps(0, 0.1) },
     ],
     goals: [
-      { figure: 'ratio', aim: 'near', value: 13 },
-      { figure: 'intake', aim: 'most' },
+      { figure: 'compression.compressionRatio', aim: 'near', value: 13 },
+      { figure: 'clearance.intake', aim: 'most' },
     ],
   }
   const started = performance.now()

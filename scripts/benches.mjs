@@ -14,6 +14,8 @@ const PARTS = {
   methods: { name: 'methods', words: 'The ways of measuring each bench leaves to choose.' },
   stock: { name: 'stock', words: 'The parts each bench chooses among.' },
   presets: { name: 'presets', words: 'What each bench starts a fresh engine with.' },
+  knobs: { name: 'knobs', words: 'What each bench lets be turned on an engine before metal is cut.' },
+  kernel: { name: 'kernel', words: 'The figures of each bench that variants are searched by.' },
   twin: { name: 'truths', words: 'What a virtual engine shows at each bench.' },
 }
 

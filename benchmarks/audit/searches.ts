@@ -21,8 +21,8 @@ function someQuestion(random: RandomStream): Question {
       { id: 'pocket.intake', values: [0, between(0.1, 0.5)] },
     ],
     goals: [
-      { figure: 'ratio', aim: 'near', value: between(8.7, 9.6) },
-      { figure: 'intake', aim: 'most' },
+      { figure: 'compression.compressionRatio', aim: 'near', value: between(8.7, 9.6) },
+      { figure: 'clearance.intake', aim: 'most' },
     ],
   }
 }

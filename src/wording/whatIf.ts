@@ -2,7 +2,7 @@ import { group } from 'd3-array'
 import type { EngineChange, ShellPair, Spec, UnitSystem } from '@/core/document'
 import { PAPER } from '@/core/benches'
 import { FUELS } from '@/core/document'
-import type { Knob, Part, Searched } from '@/core/whatIf'
+import type { Knob, Part } from '@/core/whatIf'
 import { formatNumber, formatQuantity, fromCanonical, UNITS, type UnitId } from '@/core/units'
 import { fuelLabel } from './duty'
 import { workWords } from './work'
@@ -18,15 +18,6 @@ export const PART_WORDS: Readonly<Record<Part, string>> = {
   shells: 'Shells',
   cams: 'Cams',
   rings: 'Rings',
-}
-
-export const SEARCHED_WORDS: Readonly<Record<Searched, string>> = {
-  ratio: 'Ratio',
-  ratioSpread: 'Ratio spread',
-  quench: 'Quench',
-  deck: 'Deck clearance',
-  intake: 'Intake to piston',
-  exhaust: 'Exhaust to piston',
 }
 
 const MOST_DECIMALS = 3

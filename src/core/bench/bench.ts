@@ -53,6 +53,8 @@ export interface Characteristic {
   readonly passing?: boolean
   /** A short word of safety where this is measured. */
   readonly caution?: string
+  /** It is of the part that is chosen: another one is measured again. */
+  readonly ofChosen?: 'gasket'
   /** A ring on the file: strokes may be said behind the gap, as `.53/.54 10s`. */
   readonly filed?: boolean
   /** The value itself may be negative. */

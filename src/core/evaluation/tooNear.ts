@@ -5,7 +5,7 @@ import { compare, isOut, type Moved } from './compare'
 import { evaluate } from './evaluate'
 
 /** Findings that no plan may bring out of their limits without a reason on record: what meets at speed breaks an engine. */
-const PARTS_MEET: ReadonlySet<string> = new Set(
+export const PARTS_MEET: ReadonlySet<string> = new Set(
   BENCHES.flatMap(({ definition }) => Object.entries(definition.outputs).flatMap(([id, { partsMeet }]) => (partsMeet ? [id] : []))),
 )
 

@@ -1,8 +1,8 @@
 export { knobsOf, PARTS, type Knob, type KnobHere, type Part, type Settings } from './knobs'
 export { todayOf, variantOf, type Headline, type Span, type Today, type Variant } from './variant'
 export { toReadAgain } from './readAgain'
-export { sensitivity, watchedOf, type Effect } from './sensitivity'
-export { SEARCHED, shownAs, type Searched } from './kernel'
+export { sensitivity, watchedFirst, watchedOf, type Effect } from './sensitivity'
+export { SEARCHED, shownAs } from './kernel'
 export {
   combinationsOf,
   limitsOf,

@@ -5,6 +5,8 @@ import { stationId } from '../document/place'
 import { restsOn } from '../document/remembered'
 import type { EngineChange } from '../document/types'
 import { stationBeforeWork } from '../document/work'
+import { benchOf } from '../bench/bench'
+import { benchById } from '../benches'
 import { evaluate } from '../evaluation/evaluate'
 
 /** Stations that are to be read again once changes are done, and were not before. */
@@ -32,7 +34,8 @@ function ofOldShells({ readings }: Build, changes: readonly EngineChange[]): rea
 function ofOldGasket({ readings }: Build, changes: readonly EngineChange[]): readonly string[] {
   const isOther = changes.some((change) => 'choose' in change && (change.choose === 'gasket' || change.choose === 'gasketLayers'))
   if (!isOther) return []
-  return [...readings.current].flatMap(([station, { characteristic }]) =>
-    characteristic.startsWith('compression.gasket') ? [station] : [],
-  )
+  return [...readings.current].flatMap(([station, { characteristic }]) => {
+    const { ofChosen } = benchById(benchOf(characteristic)).definition.characteristics[characteristic]!
+    return ofChosen === 'gasket' ? [station] : []
+  })
 }

@@ -53,25 +53,21 @@ describe('the kernel of a search', () => {
     const kernel = kernelOf(changedBuild(build, changesOf(build, outer!)))(inner!)
     const { headlines } = variantOf(todayOf(build), known)
     const spanOf = (output: string) => headlines.find((one) => one.output === output)?.next
-    for (const [name, output] of [
-      ['ratio', 'compression.compressionRatio'],
-      ['quench', 'compression.quench'],
-      ['deck', 'compression.deckClearance'],
-    ] as const) {
-      expectNear(kernel[name]!.low, spanOf(output)!.low.value, 1e-9)
-      expectNear(kernel[name]!.high, spanOf(output)!.high.value, 1e-9)
+    for (const name of ['compression.compressionRatio', 'compression.quench', 'compression.deckClearance'] as const) {
+      expectNear(kernel[name]!.low, spanOf(name)!.low.value, 1e-9)
+      expectNear(kernel[name]!.high, spanOf(name)!.high.value, 1e-9)
     }
     const spread = spanOf('compression.ratioSpread')
-    if (spread) expectNear(kernel.ratioSpread!.low, spread.low.value, 1e-9)
-    else expect(kernel.ratioSpread).toBeUndefined()
+    if (spread) expectNear(kernel['compression.ratioSpread']!.low, spread.low.value, 1e-9)
+    else expect(kernel['compression.ratioSpread']).toBeUndefined()
     const after = evaluate(changedBuild(build, changesOf(build, known)))
     for (const kind of ['intake', 'exhaust'] as const) {
       const gaps = after.flatMap(({ output, valve, figure }) =>
         output === 'clearance.closest' && valve!.startsWith(kind) && figure ? [figure.value.value] : [],
       )
       // Between degrees the curve over phasing is a straight line.
-      expectNear(kernel[kind]!.low, Math.min(...gaps), 0.002)
-      expectNear(kernel[kind]!.high, Math.max(...gaps), 0.002)
+      expectNear(kernel[`clearance.${kind}`]!.low, Math.min(...gaps), 0.002)
+      expectNear(kernel[`clearance.${kind}`]!.high, Math.max(...gaps), 0.002)
     }
   })
 })
@@ -85,8 +81,8 @@ describe('a search', () => {
       { id: 'pocket.intake', values: [0, 0.2] },
     ],
     goals: [
-      { figure: 'ratio', aim: 'near', value: 9.05 },
-      { figure: 'intake', aim: 'most' },
+      { figure: 'compression.compressionRatio', aim: 'near', value: 9.05 },
+      { figure: 'clearance.intake', aim: 'most' },
     ],
   }
 
@@ -132,8 +128,8 @@ describe('a search', () => {
     const asked: Question = {
       ...question,
       goals: [
-        { figure: 'ratio', aim: 'near', value: 9.5 },
-        { figure: 'intake', aim: 'most' },
+        { figure: 'compression.compressionRatio', aim: 'near', value: 9.5 },
+        { figure: 'clearance.intake', aim: 'most' },
       ],
     }
     const roomy = withSpec(tern, {
@@ -188,10 +184,10 @@ describe('a search', () => {
 
   it('keeps a bound that is asked for to the letter: a spread that is over it today is no excuse', () => {
     const spread = todayOf(tern).findings.find(({ output }) => output === 'compression.ratioSpread')!.figure!.value.value
-    const limits = { ratioSpread: { upper: spread - 0.001 } }
+    const limits = { 'compression.ratioSpread': { upper: spread - 0.001 } }
     const one: Question = { knobs: [{ id: 'gasket', values: [1.1] }], goals: question.goals }
-    expect(drained(tern, { ...one, limits })).toMatchObject({ passed: 0, front: [], binding: [{ figure: 'ratioSpread' }] })
-    expect(drained(tern, { ...one, limits: { ratioSpread: { upper: spread + 0.001 } } }).passed).toBe(1)
+    expect(drained(tern, { ...one, limits })).toMatchObject({ passed: 0, front: [], binding: [{ figure: 'compression.ratioSpread' }] })
+    expect(drained(tern, { ...one, limits: { 'compression.ratioSpread': { upper: spread + 0.001 } } }).passed).toBe(1)
   })
 
   it('says which limit binds when none is left, and which misses least', () => {
@@ -199,16 +195,20 @@ describe('a search', () => {
       ...tern.spec,
       limits: { ...tern.spec.limits, 'compression.compressionRatio': { lower: 11, upper: 11.1, source: 'test', reason: '' } },
     })
-    const { passed, binding, nearest } = drained(narrow, { ...question, goals: [{ figure: 'ratio', aim: 'near', value: 11 }] })
+    const { passed, binding, nearest } = drained(narrow, {
+      ...question,
+      goals: [{ figure: 'compression.compressionRatio', aim: 'near', value: 11 }],
+    })
     expect(passed).toBe(0)
-    expect(binding.map(({ figure }) => figure)).toContain('ratio')
+    expect(binding.map(({ figure }) => figure)).toContain('compression.compressionRatio')
     // Far from any ratio of this engine: the thinnest gasket, the least in the piston, and as deep a cut as its decks bear:
     // 0.04 takes them under their 0.03 for a seventh of a width of ratio.
     expect(nearest).toEqual({ gasket: 1, deckCut: 0.02, pistonVolume: 9.8, 'pocket.intake': 0 })
   })
 
   it('takes its bounds from who asks, in place of the limits of the engine', () => {
-    const least = (lower: number) => drained(tern, { ...question, limits: { intake: { lower }, ratio: {} } })
+    const least = (lower: number) =>
+      drained(tern, { ...question, limits: { 'clearance.intake': { lower }, 'compression.compressionRatio': {} } })
     const closestOf = ({ front }: SearchResult) =>
       front.map(({ headlines }) => headlines.find(({ output }) => output === 'clearance.closest')!.next!.low.value)
     const [loose, tight] = [least(0), least(1.9)]
@@ -227,8 +227,8 @@ describe('a search', () => {
         { id: 'pocket.intake', values: [0, 0.2] },
       ],
       goals: [
-        { figure: 'ratio', aim: 'near', value: 9 },
-        { figure: 'intake', aim: 'most' },
+        { figure: 'compression.compressionRatio', aim: 'near', value: 9 },
+        { figure: 'clearance.intake', aim: 'most' },
       ],
     }
     const { tried, front } = drained(tern, odd)
@@ -256,18 +256,18 @@ describe('a search', () => {
       ...tern.spec,
       limits: { 'compression.deckClearance': { lower: 0.2, upper: 0.3, source: 'test', reason: '' } },
     })
-    const goals: Question['goals'] = [{ figure: 'ratio', aim: 'near', value: 9 }]
+    const goals: Question['goals'] = [{ figure: 'compression.compressionRatio', aim: 'near', value: 9 }]
     const passes = (raised: number) => drained(shifted, { knobs: [{ id: 'baseShim', values: [raised] }], goals }).passed
     const cut = (mm: number) => drained(shifted, { knobs: [{ id: 'deckCut', values: [mm] }], goals })
     expect(passes(0)).toBe(1)
     // Further outside on the side it is outside on today, and on the other side as little as that: both are refused.
-    expect(cut(0.05)).toMatchObject({ passed: 0, binding: [{ figure: 'deck' }] })
+    expect(cut(0.05)).toMatchObject({ passed: 0, binding: [{ figure: 'compression.deckClearance' }] })
     const high = withSpec(tern, {
       ...tern.spec,
       limits: { 'compression.deckClearance': { lower: -0.1, upper: -0.05, source: 'test', reason: '' } },
     })
     const far = drained(high, { knobs: [{ id: 'deckCut', values: [0.2] }], goals })
-    expect(far).toMatchObject({ passed: 0, binding: [{ figure: 'deck' }] })
+    expect(far).toMatchObject({ passed: 0, binding: [{ figure: 'compression.deckClearance' }] })
   })
 
   it('turns nothing that does nothing for what is wanted', () => {
@@ -276,7 +276,7 @@ describe('a search', () => {
         { id: 'gasket', values: [1.25, 1.1] },
         { id: 'advance.exhaust', values: [1, 0, -1] },
       ],
-      goals: [{ figure: 'ratio', aim: 'near', value: 9 }],
+      goals: [{ figure: 'compression.compressionRatio', aim: 'near', value: 9 }],
     })
     expect(front.map(({ settings }) => settings['advance.exhaust'])).toEqual([0])
   })
@@ -287,7 +287,7 @@ describe('a search', () => {
         { id: 'deckCut', values: Array.from({ length: 120 }, (_, index) => index / 1000) },
         { id: 'headCut', values: Array.from({ length: 100 }, (_, index) => index / 1000) },
       ],
-      goals: [{ figure: 'ratio', aim: 'near', value: 9 }],
+      goals: [{ figure: 'compression.compressionRatio', aim: 'near', value: 9 }],
     }
     const steps = [...search(wren, many)]
     expect(steps.map(({ done }) => done)).toEqual([5000, 10_000, 12_000])

@@ -1,7 +1,9 @@
 /** Every combination of some knobs: which keep the limits, which of these no other dominates, and what binds where none does. */
 import type { Build } from '../document/build'
+import type { LimitId } from '../document/ids'
 import type { Limit } from '../document/types'
-import { isKernelKnob, kernelOf, SEARCHED, SEARCHED_LIMITS, type Figures, type Searched } from './kernel'
+import type { Range, SearchedRanges } from '../bench/kernel'
+import { isKernelKnob, kernelOf, SEARCHED } from './kernel'
 import { changesOf, knobsOf, type Settings } from './knobs'
 import { changedBuild, todayOf, variantOf, type Variant } from './variant'
 
@@ -13,7 +15,7 @@ export interface SearchedKnob {
 
 /** What is wanted of a figure: near a value, or as large or as small as it goes. */
 export interface Goal {
-  readonly figure: Searched
+  readonly figure: LimitId
   readonly aim: 'near' | 'most' | 'least'
   readonly value?: number
 }
@@ -26,11 +28,11 @@ export interface Question {
 }
 
 export type Bounds = Pick<Limit, 'lower' | 'upper'>
-export type SearchLimits = Readonly<Partial<Record<Searched, Bounds>>>
+export type SearchLimits = Readonly<Partial<Record<LimitId, Bounds>>>
 
 /** A limit that alone keeps some variant from passing, and by how little it is missed at the least. */
 export interface Binding {
-  readonly figure: Searched
+  readonly figure: LimitId
   readonly by: number
   readonly variants: number
 }
@@ -91,7 +93,7 @@ export function* search(build: Build, question: Question): Generator<SearchStep,
 
 interface Kept {
   readonly passed: Found[]
-  readonly binding: Map<Searched, { by: number; variants: number }>
+  readonly binding: Map<LimitId, { by: number; variants: number }>
   nearest: Settings | undefined
   leastMiss: number
 }
@@ -106,7 +108,7 @@ function keepNearest(kept: Kept, settings: Settings, misses: readonly Miss[]): v
 function* variantsOf(
   build: Build,
   { knobs, limits }: Question,
-): Generator<{ readonly settings: Settings; readonly figures: Figures; readonly misses: readonly Miss[] }> {
+): Generator<{ readonly settings: Settings; readonly figures: SearchedRanges; readonly misses: readonly Miss[] }> {
   const now = kernelOf(build)({})
   const [inner, outer] = [knobs.filter(({ id }) => isKernelKnob(id)), knobs.filter(({ id }) => !isKernelKnob(id))]
   const [each, all] = [inner, outer].map((some) => combinationsOf({ knobs: some })) as [number, number]
@@ -135,11 +137,11 @@ function settingsAt(knobs: readonly SearchedKnob[], index: number): Record<strin
 
 /** What the engine's own limits say of what is searched. */
 export function limitsOf({ spec: { limits } }: Build): SearchLimits {
-  return Object.fromEntries(SEARCHED.flatMap((name) => (limits[SEARCHED_LIMITS[name]] ? [[name, limits[SEARCHED_LIMITS[name]]]] : [])))
+  return Object.fromEntries(SEARCHED.flatMap(({ limit }) => (limits[limit] ? [[limit, limits[limit]]] : [])))
 }
 
 interface Miss {
-  readonly figure: Searched
+  readonly figure: LimitId
   readonly by: number
   /** In widths of its limit, so that a ratio and a gap can be added. */
   readonly widths: number
@@ -154,18 +156,15 @@ const SAME_FAULT = 0.1
  * What is outside a limit, but for what is no more outside than today: a fault that no knob here mends is no reason to offer nothing. A
  * bound that somebody asks for is kept to the letter.
  */
-function missesOf(figures: Figures, now: Figures, limits: SearchLimits, asked: SearchLimits = {}): readonly Miss[] {
+function missesOf(figures: SearchedRanges, now: SearchedRanges, limits: SearchLimits, asked: SearchLimits = {}): readonly Miss[] {
   const misses: Miss[] = []
-  for (const figure of SEARCHED) {
+  for (const { limit: figure, isFaultOfParts } of SEARCHED) {
     const [bounds, then, was] = [limits[figure], figures[figure], now[figure]]
     if (!bounds || !then) continue
     const [under, over] = outside(then, bounds)
     const [wasUnder, wasOver] = was ? outside(was, bounds) : [0, 0]
     const isFault =
-      asked[figure] === undefined &&
-      (figure === 'ratioSpread' || figure === 'deck') &&
-      isNoWorse(under, wasUnder, bounds) &&
-      isNoWorse(over, wasOver, bounds)
+      asked[figure] === undefined && isFaultOfParts === true && isNoWorse(under, wasUnder, bounds) && isNoWorse(over, wasOver, bounds)
     const by = Math.max(under, over)
     if (by > EPSILON && !isFault) misses.push({ figure, by, widths: by / widthOf(bounds) })
   }
@@ -177,8 +176,6 @@ function isNoWorse(by: number, was: number, bounds: Bounds): boolean {
   return by <= was + (was > EPSILON ? SAME_FAULT * widthOf(bounds) : EPSILON)
 }
 
-type Range = { readonly low: number; readonly high: number }
-
 /** By how much below a lower bound, and beyond an upper one. */
 function outside({ low, high }: Range, { lower = -Infinity, upper = Infinity }: Bounds): readonly [number, number] {
   return [Math.max(0, lower - low), Math.max(0, high - upper)]
@@ -189,7 +186,7 @@ function widthOf({ lower, upper }: Bounds): number {
 }
 
 /** Smaller is better, goal by goal. */
-function scoresOf({ goals }: Question, figures: Figures): readonly number[] {
+function scoresOf({ goals }: Question, figures: SearchedRanges): readonly number[] {
   return goals.map(({ figure, aim, value = 0 }) => {
     const of = figures[figure]
     if (!of) return 0
@@ -223,7 +220,7 @@ function keepBest(front: Found[], one: Found): void {
   front.push(one)
 }
 
-function noteBinding(binding: Map<Searched, { by: number; variants: number }>, { figure, by }: Miss): void {
+function noteBinding(binding: Map<LimitId, { by: number; variants: number }>, { figure, by }: Miss): void {
   const known = binding.get(figure)
   binding.set(figure, { by: Math.min(by, known?.by ?? Infinity), variants: (known?.variants ?? 0) + 1 })
 }
@@ -280,7 +277,7 @@ function paretoOf(all: readonly Found[]): readonly Found[] {
 
 function boundBy(
   passed: number,
-  binding: ReadonlyMap<Searched, { readonly by: number; readonly variants: number }>,
+  binding: ReadonlyMap<LimitId, { readonly by: number; readonly variants: number }>,
   nearest: Settings | undefined,
 ): Pick<SearchResult, 'binding' | 'nearest'> {
   if (passed > 0) return { binding: [] }

@@ -7,7 +7,8 @@ import { expectNear } from '../../../tests/support/expectNear'
 import { evaluate } from '../evaluation/evaluate'
 import { changesOf } from './knobs'
 import { toReadAgain } from './readAgain'
-import { sensitivity, watchedOf } from './sensitivity'
+import { sensitivity, watchedFirst, watchedOf } from './sensitivity'
+import { todayOf, variantOf, type Headline } from './variant'
 
 /** Knobs over all benches: what they move, that a variant is what its plan comes to, and that a search misses nothing. */
 const tern = soundBuild(0)
@@ -43,6 +44,19 @@ describe('which figure is watched', () => {
     expect([least(upper, lower, both), least(both, lower, upper)]).toEqual(['both', 'both'])
     expect(least(one('free', 4), one('freer', 9))).toBe('free')
     expect(least()).toBeUndefined()
+  })
+})
+
+describe('which output is watched first', () => {
+  const headline = (output: string, today?: object) => ({ output, today }) as unknown as Headline
+  const ratio = headline('compression.compressionRatio', { verdict: 'within' })
+
+  it('is one of parts that must not meet where it is known, else the first that is judged, else the first', () => {
+    expect(watchedFirst([ratio, headline('clearance.closest', {})])).toBe('clearance.closest')
+    expect(watchedFirst([headline('bores.taper', {}), ratio, headline('clearance.closest')])).toBe('compression.compressionRatio')
+    expect(watchedFirst([headline('bores.taper', {}), headline('bores.ovality', {})])).toBe('bores.taper')
+    expect(watchedFirst([headline('bores.taper'), headline('clearance.closest')])).toBe('bores.taper')
+    expect(watchedFirst(variantOf(todayOf(tern), {}).headlines)).toBe('clearance.closest')
   })
 })
 

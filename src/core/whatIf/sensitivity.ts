@@ -3,13 +3,21 @@ import type { Build } from '../document/build'
 import type { OutputId, Finding } from '../bench/bench'
 import { benchById } from '../benches'
 import { benchOf } from '../bench/bench'
-import { changedBuild } from './variant'
+import { PARTS_MEET } from '../evaluation/tooNear'
+import { changedBuild, type Headline } from './variant'
 import { changesOf, knobsOf, type Settings } from './knobs'
 
 export interface Effect {
   readonly knob: string
   /** What a step up does to the figure, canonical unit of the output. */
   readonly by: number
+}
+
+/** The output that is watched before anybody says which: of parts that must not meet, else the first that is judged. */
+export function watchedFirst(headlines: readonly Headline[]): OutputId {
+  const known = headlines.filter(({ today }) => today !== undefined)
+  const meets = known.find(({ output }) => PARTS_MEET.has(output))
+  return (meets ?? known.find(({ today }) => today!.verdict !== undefined) ?? known[0] ?? headlines[0]!).output
 }
 
 /** Which of an output's figures is watched: the one nearest to its limit, else the least. */

@@ -1,17 +1,23 @@
 'use client'
-import type { UnitSystem } from '@/core/document'
-import { variantOf, type Binding, type Settings, type Variant } from '@/core/whatIf'
+import { benchById, type Output, type OutputId } from '@/core/benches'
+import { benchOf, type UnitSystem } from '@/core/document'
+import { SEARCHED, shownAs, variantOf, type Binding, type Settings, type Variant } from '@/core/whatIf'
 import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure } from '@/wording'
-import { SEARCHED_WORDS, settingWords } from '@/wording/whatIf'
+import { settingWords } from '@/wording/whatIf'
 import type { FoundVariants } from '@/workers/protocol'
 import type { WhatIf } from './useWhatIf'
 
-const bindingWords = ({ figure, variants }: Binding) => `${SEARCHED_WORDS[figure]}, alone in the way of ${variants.toLocaleString('en')}`
+const bindingWords = ({ figure, variants }: Binding) => `${shownAs(figure).label}, alone in the way of ${variants.toLocaleString('en')}`
 
-const SHOWN = ['compression.compressionRatio', 'compression.quench', 'clearance.closest'] as const
+/** What is shown of each variant: what may be wanted, each output once, without what only says how far its parts are apart. */
+const SHOWN = [...new Set(SEARCHED.flatMap(({ wish, output }) => (wish && !definedAs(output).spread ? [output] : [])))]
+
+function definedAs(output: OutputId): Output {
+  return benchById(benchOf(output)).definition.outputs[output]!
+}
 
 /** The front of a search, or what binds; each can be looked at. */
 export function SearchAnswer({
@@ -52,9 +58,11 @@ export function SearchAnswer({
           <thead>
             <tr>
               <th scope="col">Turn</th>
-              <th scope="col">Ratio</th>
-              <th scope="col">Quench</th>
-              <th scope="col">Closest</th>
+              {SHOWN.map((output) => (
+                <th scope="col" key={output}>
+                  {definedAs(output).label}
+                </th>
+              ))}
               <th scope="col">Breaks</th>
               <th scope="col" aria-label="Look" />
             </tr>

@@ -2,10 +2,10 @@
 import styled from 'styled-components'
 import type { UnitSystem } from '@/core/document'
 import { UNITS } from '@/core/units'
-import { SEARCHED, shownAs, type KnobHere, type Searched } from '@/core/whatIf'
+import type { LimitId } from '@/core/bench/bench'
+import { SEARCHED, shownAs, type KnobHere } from '@/core/whatIf'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
-import { SEARCHED_WORDS } from '@/wording/whatIf'
-import type { AskedBounds, AskedRange, AskedSearch, Wish } from './askedSearch'
+import { WISHES, type AskedBounds, type AskedRange, type AskedSearch } from './askedSearch'
 
 const Group = styled.fieldset`
   border: 0;
@@ -152,22 +152,14 @@ export function SearchKnobs({
 }
 
 /** What is wanted of a variant beside its ratio: of several, what no other beats in all. */
-export function SearchWishes({
-  wishes,
-  words,
-  onWish,
-}: {
-  wishes: ReadonlySet<Wish>
-  words: Readonly<Record<Wish, { readonly label: string }>>
-  onWish: (wish: Wish) => void
-}) {
+export function SearchWishes({ wishes, onWish }: { wishes: ReadonlySet<LimitId>; onWish: (wish: LimitId) => void }) {
   return (
     <Wishes>
       <legend>And beside it</legend>
-      {(Object.keys(words) as Wish[]).map((wish) => (
-        <label key={wish}>
-          <input type="checkbox" checked={wishes.has(wish)} onChange={() => onWish(wish)} />
-          {words[wish].label}
+      {WISHES.map(({ limit, label }) => (
+        <label key={limit}>
+          <input type="checkbox" checked={wishes.has(limit)} onChange={() => onWish(limit)} />
+          {label}
         </label>
       ))}
     </Wishes>
@@ -184,17 +176,18 @@ export function SearchBounds({
   asked: AskedSearch
   unread: ReadonlySet<string>
   system: UnitSystem
-  onBounds: (figure: Searched, bounds: AskedBounds) => void
+  onBounds: (figure: LimitId, bounds: AskedBounds) => void
 }) {
   return (
     <Group>
       <legend>Within: at least, at most</legend>
       <p>As the engine’s limits stand; what is typed here is for this search alone. Empty: no bound.</p>
-      {SEARCHED.map((figure) => {
-        const bounds = asked.bounds[figure]
+      {SEARCHED.map(({ limit: figure }) => {
+        const bounds = asked.bounds[figure]!
+        const { label, units } = shownAs(figure)
         const cell = (end: keyof AskedBounds, words: string) => (
           <NumberCell
-            name={`${SEARCHED_WORDS[figure]}, ${words}`}
+            name={`${label}, ${words}`}
             value={bounds[end]}
             isWrong={unread.has(figure)}
             onType={(text) => onBounds(figure, { ...bounds, [end]: text })}
@@ -202,10 +195,10 @@ export function SearchBounds({
         )
         return (
           <Bounds key={figure}>
-            <span>{SEARCHED_WORDS[figure]}</span>
+            <span>{label}</span>
             {cell('least', 'at least')}
             {cell('most', 'at most')}
-            <small>{UNITS[shownAs(figure).units[system]].symbol}</small>
+            <small>{UNITS[units[system]].symbol}</small>
           </Bounds>
         )
       })}

@@ -1,19 +1,21 @@
 'use client'
 import { useCallback, useState } from 'react'
 import type { UnitSystem } from '@/core/document'
-import { combinationsOf, type Searched } from '@/core/whatIf'
+import type { LimitId } from '@/core/bench/bench'
+import { combinationsOf, shownAs } from '@/core/whatIf'
 import { documentOf } from '@/features/bench/documentOf'
 import { useWork } from '@/features/bench/useWork'
 import { WorkRow } from '@/features/bench/WorkRow'
 import { TextField } from '@/ui/fields'
 import { SidePanel } from '@/ui/SidePanel'
 import { searchInWorker } from '@/workers/whatIf'
-import { understood, usualSearch, WISHES, type AskedBounds, type AskedRange, type AskedSearch, type Wish } from './askedSearch'
+import { AIMED_AT, understood, usualSearch, type AskedBounds, type AskedRange, type AskedSearch } from './askedSearch'
 import { isHeld } from './KnobRules'
 import { SearchAnswer } from './SearchAnswer'
 import { SearchBounds, SearchKnobs, SearchWishes } from './SearchFields'
 import type { WhatIf } from './useWhatIf'
 
+const aimedAt = AIMED_AT ? shownAs(AIMED_AT.limit).label : ''
 /** No more combinations than are tried in a while. */
 const MOST_TRIED = 400_000
 
@@ -24,7 +26,7 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
   const { asked, ...set } = useAsked(() => usualSearch(build, there, system))
   const { question, unread } = understood(build, there, asked, system)
   const count = combinationsOf(question)
-  const isRatioKnown = what.variant.headlines.some(({ output, today }) => output === 'compression.compressionRatio' && today)
+  const isKnown = !AIMED_AT || what.variant.headlines.some(({ output, today }) => output === AIMED_AT!.output && today)
   const job = useCallback(
     (signal: AbortSignal, onProgress: (share: number) => void) =>
       searchInWorker(documentOf(build), question, (done) => onProgress(done / count), signal),
@@ -38,18 +40,20 @@ export function SearchPanel({ what, system, onClose }: { what: WhatIf; system: U
     <SidePanel title="Find the best" isOpen onClose={onClose}>
       <p>Every combination of the knobs picked, within the limits: those no other beats all round, confirmed over all benches.</p>
       <SearchKnobs there={there} asked={asked} unread={unread} system={system} onPick={set.pick} onRange={set.range} />
-      <TextField
-        label="Ratio wanted"
-        hint="left empty: any within its limit"
-        value={asked.ratio}
-        onChange={set.ratio}
-        isInvalid={unread.has('wanted')}
-        {...(unread.has('wanted') && { error: 'This is no ratio.' })}
-        numeric
-      />
-      <SearchWishes wishes={asked.wishes} words={WISHES} onWish={set.wish} />
+      {AIMED_AT?.wish && (
+        <TextField
+          label={AIMED_AT.wish.label}
+          hint="left empty: any within its limit"
+          value={asked.wanted}
+          onChange={set.wanted}
+          isInvalid={unread.has('wanted')}
+          {...(unread.has('wanted') && { error: `This is no ${aimedAt.toLowerCase()}.` })}
+          numeric
+        />
+      )}
+      <SearchWishes wishes={asked.wishes} onWish={set.wish} />
       <SearchBounds asked={asked} unread={unread} system={system} onBounds={set.bounds} />
-      {!isRatioKnown && <p>The ratio of this engine is not known yet: it is left out of the search.</p>}
+      {!isKnown && <p>{aimedAt} of this engine is not known yet: it is left out of the search.</p>}
       <p>
         <b>{count.toLocaleString('en')}</b> variants{count > MOST_TRIED && ': too many to try, pick fewer knobs or longer steps'}
         {question.goals.length === 0 && ': say what is wanted of them'}.
@@ -71,9 +75,9 @@ function useAsked(usual: () => AskedSearch) {
     asked,
     pick: (id: string) => setAsked((now) => ({ ...now, picked: toggled(now.picked, id) })),
     range: (id: string, range: AskedRange) => setAsked((now) => ({ ...now, ranges: { ...now.ranges, [id]: range } })),
-    ratio: (ratio: string) => setAsked((now) => ({ ...now, ratio })),
-    wish: (wish: Wish) => setAsked((now) => ({ ...now, wishes: toggled(now.wishes, wish) })),
-    bounds: (figure: Searched, bounds: AskedBounds) => setAsked((now) => ({ ...now, bounds: { ...now.bounds, [figure]: bounds } })),
+    wanted: (wanted: string) => setAsked((now) => ({ ...now, wanted })),
+    wish: (wish: LimitId) => setAsked((now) => ({ ...now, wishes: toggled(now.wishes, wish) })),
+    bounds: (figure: LimitId, bounds: AskedBounds) => setAsked((now) => ({ ...now, bounds: { ...now.bounds, [figure]: bounds } })),
   }
 }
 

@@ -1,8 +1,8 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { OutputId } from '@/core/bench/bench'
 import { withChanges } from '@/core/document/changes'
+import { watchedFirst } from '@/core/whatIf'
 import { RefusedChange } from '@/features/spec/RefusedChange'
 import { useNews } from '@/features/spec/useNews'
 import { Button } from '@/ui/Button'
@@ -77,8 +77,6 @@ const Foot = styled.footer`
     bottom: 0;
   }
 `
-const FIRST_WATCHED: OutputId = 'clearance.closest'
-
 /** Every knob of an engine and what it moves over all benches: nothing touches it until a variant is taken as the plan. */
 export function WhatIfPage({ served, revision }: { served: ServedBuild; revision: number }) {
   const device = useDevice()
@@ -87,7 +85,7 @@ export function WhatIfPage({ served, revision }: { served: ServedBuild; revision
   useNews(served.id, { onEntries: refresh })
   const what = useWhatIf(served, revision, device.initials)
   const system = device.systemFor(what.build.spec.units, served.id)
-  const [watched, setWatched] = useState<OutputId>(FIRST_WATCHED)
+  const [watched, setWatched] = useState(() => watchedFirst(what.variant.headlines))
   const [open, setOpen] = useState<'plan' | 'search'>()
   const [taken, setTaken] = useState('')
   const { build, variant, edit } = what

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { LimitId } from '@/core/bench/bench'
 import { knobsOf, limitsOf } from '@/core/whatIf'
 import { soundBuild } from '../../../tests/support/builds'
 import { expectNear } from '../../../tests/support/expectNear'
@@ -25,8 +26,8 @@ describe('a search as it stands before anything is typed', () => {
     expect(question.knobs[0]!.values).toEqual([1, 1.1, 1.25, 1.4])
     expect(question.knobs[1]!.values).toEqual([0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.45, 0.5, 0.55])
     expect(question.goals).toEqual([
-      { figure: 'ratio', aim: 'near', value: 9 },
-      { figure: 'intake', aim: 'most' },
+      { figure: 'compression.compressionRatio', aim: 'near', value: 9 },
+      { figure: 'clearance.intake', aim: 'most' },
     ])
     // The limits of the engine themselves, not as they are printed.
     expect(question.limits).toEqual({})
@@ -87,22 +88,23 @@ describe('what is typed', () => {
   })
 
   it('is a bound in place of the limit, or none; a pair upside down is named', () => {
-    const bounded = (least: string, most: string) => questionOf({ ...usual, bounds: { ...usual.bounds, ratio: { least, most } } })
-    expect(bounded('8.8', '').question.limits).toEqual({ ratio: { lower: 8.8 } })
-    expect(bounded('', '').question.limits).toEqual({ ratio: {} })
-    expect([...bounded('9', '8').unread]).toEqual(['ratio'])
-    expect([...bounded('9x', '').unread]).toEqual(['ratio'])
-    expect(usual.bounds.ratio).toEqual({ least: '8.90', most: '9.10' })
-    expect(limitsOf(tern).ratio).toMatchObject({ lower: 8.9, upper: 9.1 })
+    const bounded = (least: string, most: string) =>
+      questionOf({ ...usual, bounds: { ...usual.bounds, 'compression.compressionRatio': { least, most } } })
+    expect(bounded('8.8', '').question.limits).toEqual({ 'compression.compressionRatio': { lower: 8.8 } })
+    expect(bounded('', '').question.limits).toEqual({ 'compression.compressionRatio': {} })
+    expect([...bounded('9', '8').unread]).toEqual(['compression.compressionRatio'])
+    expect([...bounded('9x', '').unread]).toEqual(['compression.compressionRatio'])
+    expect(usual.bounds['compression.compressionRatio']).toEqual({ least: '8.90', most: '9.10' })
+    expect(limitsOf(tern)['compression.compressionRatio']).toMatchObject({ lower: 8.9, upper: 9.1 })
   })
 
   it('wants as many things as are ticked, and a ratio only where one is typed', () => {
-    const goals = (ratio: string, ...wishes: ('intake' | 'quench' | 'spread')[]) => questionOf({ ...usual, ratio, wishes: new Set(wishes) })
-    expect(goals('', 'quench', 'spread').question.goals).toEqual([
-      { figure: 'quench', aim: 'least' },
-      { figure: 'ratioSpread', aim: 'least' },
+    const goals = (wanted: string, ...wishes: LimitId[]) => questionOf({ ...usual, wanted, wishes: new Set(wishes) })
+    expect(goals('', 'compression.quench', 'compression.ratioSpread').question.goals).toEqual([
+      { figure: 'compression.ratioSpread', aim: 'least' },
+      { figure: 'compression.quench', aim: 'least' },
     ])
-    expect(goals('9.2').question.goals).toEqual([{ figure: 'ratio', aim: 'near', value: 9.2 }])
+    expect(goals('9.2').question.goals).toEqual([{ figure: 'compression.compressionRatio', aim: 'near', value: 9.2 }])
     expect([...goals('nine').unread]).toEqual(['wanted'])
   })
 })

@@ -1,7 +1,8 @@
 /** What is typed where a search is asked for, and the question it comes to. */
+import type { LimitId } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/document'
 import { formatNumber, parseEntry, toCanonical, type Kind, type UnitId } from '@/core/units'
-import { limitsOf, SEARCHED, shownAs, type Bounds, type Goal, type KnobHere, type Question, type Searched } from '@/core/whatIf'
+import { limitsOf, SEARCHED, shownAs, type Bounds, type Goal, type KnobHere, type Question } from '@/core/whatIf'
 import { settingNumber } from '@/wording/whatIf'
 import { stepsAbout } from './stepsAbout'
 
@@ -16,21 +17,19 @@ export interface AskedBounds {
   readonly most: string
 }
 
-/** What is wanted beside the ratio. */
-export const WISHES = {
-  intake: { label: 'Most room over the intakes', goal: { figure: 'intake', aim: 'most' } },
-  exhaust: { label: 'Most room over the exhausts', goal: { figure: 'exhaust', aim: 'most' } },
-  quench: { label: 'Least quench', goal: { figure: 'quench', aim: 'least' } },
-  spread: { label: 'Ratios alike', goal: { figure: 'ratioSpread', aim: 'least' } },
-} as const satisfies Readonly<Record<string, { readonly label: string; readonly goal: Goal }>>
-export type Wish = keyof typeof WISHES
+/** What may be wanted of figures: a value of one, typed, and of others as much or as little as there can be. */
+export const AIMED_AT = SEARCHED.find(({ wish }) => wish?.aim === 'near')
+export const WISHES = SEARCHED.flatMap(({ limit, wish }) => (wish && wish.aim !== 'near' ? [{ limit, ...wish, aim: wish.aim }] : []))
+
+type AllBounds = Readonly<Partial<Record<LimitId, AskedBounds>>>
 
 export interface AskedSearch {
   readonly picked: ReadonlySet<string>
   readonly ranges: Readonly<Record<string, AskedRange>>
-  readonly ratio: string
-  readonly wishes: ReadonlySet<Wish>
-  readonly bounds: Readonly<Record<Searched, AskedBounds>>
+  /** The value that is aimed at. */
+  readonly wanted: string
+  readonly wishes: ReadonlySet<LimitId>
+  readonly bounds: AllBounds
 }
 
 /** A search of each takes so many steps where nobody says otherwise, and no knob more than there are marks on a rule. */
@@ -43,8 +42,8 @@ export function usualSearch(build: Build, knobs: readonly KnobHere[], system: Un
   return {
     picked: new Set(knobs.filter(({ knob }) => USUAL.includes(knob.id)).map(({ knob }) => knob.id)),
     ranges: Object.fromEntries(knobs.flatMap((here) => (here.knob.choices ? [] : [[here.knob.id, usualRange(here, system)]]))),
-    ratio: String(build.spec.limits['compression.compressionRatio']?.target ?? ''),
-    wishes: new Set(['intake']),
+    wanted: String((AIMED_AT && build.spec.limits[AIMED_AT.limit]?.target) ?? ''),
+    wishes: new Set(WISHES.flatMap(({ limit, isUsual }) => (isUsual ? [limit] : []))),
     bounds: usualBounds(build, system),
   }
 }
@@ -63,15 +62,15 @@ function stepWords(step: number, unit: UnitId): string {
   return String(Number((step / (toCanonical(1, unit) - toCanonical(0, unit))).toPrecision(6)))
 }
 
-export function usualBounds(build: Build, system: UnitSystem): Record<Searched, AskedBounds> {
+export function usualBounds(build: Build, system: UnitSystem): AllBounds {
   const limits = limitsOf(build)
-  const words = (figure: Searched, bound: number | undefined) => {
+  const words = (figure: LimitId, bound: number | undefined) => {
     const { units, digits } = shownAs(figure)
     return bound === undefined ? '' : formatNumber(bound, units[system], digits[system])
   }
   return Object.fromEntries(
-    SEARCHED.map((figure) => [figure, { least: words(figure, limits[figure]?.lower), most: words(figure, limits[figure]?.upper) }]),
-  ) as Record<Searched, AskedBounds>
+    SEARCHED.map(({ limit }) => [limit, { least: words(limit, limits[limit]?.lower), most: words(limit, limits[limit]?.upper) }]),
+  )
 }
 
 const EPSILON = 1e-9
@@ -92,20 +91,20 @@ export function understood(build: Build, knobs: readonly KnobHere[], asked: Aske
       if (!values) unread.add(here.knob.id)
       return { id: here.knob.id, values: values ?? [here.today] }
     })
-  const ratio = asked.ratio.trim() === '' ? undefined : numberIn(asked.ratio, 'ratio', 'one')
-  if (ratio === undefined && asked.ratio.trim() !== '') unread.add('wanted')
+  const wanted = AIMED_AT && asked.wanted.trim() !== '' ? valueIn(AIMED_AT.limit, asked.wanted, system) : undefined
+  if (wanted === undefined && asked.wanted.trim() !== '') unread.add('wanted')
   const usual = usualBounds(build, system)
   const limits = Object.fromEntries(
-    SEARCHED.flatMap((figure): [Searched, Bounds][] => {
-      const { least, most } = asked.bounds[figure]
+    SEARCHED.flatMap(({ limit: figure }): [LimitId, Bounds][] => {
+      const { least, most } = asked.bounds[figure]!
       // As it stood there, it is the limit itself, and not the one that was printed.
-      if (least === usual[figure].least && most === usual[figure].most) return []
-      const bounds = boundsOf(figure, asked.bounds[figure], system)
+      if (least === usual[figure]!.least && most === usual[figure]!.most) return []
+      const bounds = boundsOf(figure, { least, most }, system)
       if (!bounds) unread.add(figure)
       return bounds ? [[figure, bounds]] : []
     }),
   )
-  return { question: { knobs: searched, goals: goalsOf(ratio, asked.wishes), limits }, unread }
+  return { question: { knobs: searched, goals: goalsOf(wanted, asked.wishes), limits }, unread }
 }
 
 function numberIn(text: string, kind: Kind, unit: UnitId): number | undefined {
@@ -130,16 +129,20 @@ function valuesOf({ knob, today }: KnobHere, { from, to, by }: AskedRange, syste
 /** What is printed of today is rounded. */
 const NEAR = 0.05
 
-function boundsOf(figure: Searched, { least, most }: AskedBounds, system: UnitSystem): Bounds | undefined {
+function valueIn(figure: LimitId, text: string, system: UnitSystem): number | undefined {
   const { kind, units } = shownAs(figure)
-  const read = (text: string) => (text.trim() === '' ? {} : { is: numberIn(text, kind, units[system]) })
+  return numberIn(text, kind, units[system])
+}
+
+function boundsOf(figure: LimitId, { least, most }: AskedBounds, system: UnitSystem): Bounds | undefined {
+  const read = (text: string) => (text.trim() === '' ? {} : { is: valueIn(figure, text, system) })
   const [lower, upper] = [read(least), read(most)]
   if (('is' in lower && lower.is === undefined) || ('is' in upper && upper.is === undefined)) return undefined
   if (lower.is !== undefined && upper.is !== undefined && lower.is > upper.is) return undefined
   return { ...(lower.is !== undefined && { lower: lower.is }), ...(upper.is !== undefined && { upper: upper.is }) }
 }
 
-function goalsOf(ratio: number | undefined, wishes: ReadonlySet<Wish>): readonly Goal[] {
-  const near: Goal[] = ratio === undefined ? [] : [{ figure: 'ratio', aim: 'near', value: ratio }]
-  return [...near, ...[...wishes].map((wish) => WISHES[wish].goal)]
+function goalsOf(wanted: number | undefined, wishes: ReadonlySet<LimitId>): readonly Goal[] {
+  const near: Goal[] = AIMED_AT && wanted !== undefined ? [{ figure: AIMED_AT.limit, aim: 'near', value: wanted }] : []
+  return [...near, ...WISHES.flatMap(({ limit, aim }): Goal[] => (wishes.has(limit) ? [{ figure: limit, aim }] : []))]
 }

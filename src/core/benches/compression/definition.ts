@@ -73,12 +73,14 @@ export const definition = {
     'compression.pistonDrop': { label: 'Piston drop', ...DIAL_LENGTH, passing: true },
     'compression.pistonFill': { label: 'Fill above the piston', ...BURETTE, judgedBy: 'compression.pistonVolume', passing: true },
     'compression.gasketThickness': {
+      ofChosen: 'gasket',
       label: 'Gasket, compressed',
       kind: 'length',
       units: { metric: 'mm', inch: 'thou' },
       gauges: ['micrometer'],
     },
     'compression.gasketBore': {
+      ofChosen: 'gasket',
       label: 'Gasket bore',
       kind: 'length',
       units: { metric: 'mm', inch: 'in' },

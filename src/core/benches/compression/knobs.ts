@@ -1,15 +1,17 @@
-/** What moves the pistons against the heads, and what room is left between: gasket, cuts, heights, bores, chambers. */
+/** What moves the pistons against the heads, and what room is left between: gasket, cuts, heights, chambers. */
+import { isKnown } from '../../bench/finding'
+import { alike, around, CC, eachCylinder, inThou, MM, nearestOf, onPaper, paperKnob, upTo, type Knob, type Part } from '../../bench/knob'
 import type { Build } from '../../document/build'
 import { allWorkOn } from '../../document/work'
-import { isKnown } from '../../bench/finding'
 import { bankCount, cylinderNumbers } from '../../geometry/crank'
 import { printed } from '../../numerics/printed'
-import { layersOf } from '../../shared/gasket'
 import { chamberVolume } from '../../shared/chamberVolume'
-import { alike, CC, eachCylinder, inThou, MM, nearestOf, onPaper, paperKnob, upTo, around, type Knob, type Part } from './knob'
+import { layersOf } from '../../shared/gasket'
+import { definition } from './definition'
 
-export const gasketKnob: Knob = {
+const gasketKnob: Knob = {
   id: 'gasket',
+  group: 'height',
   label: 'Gasket',
   ...MM,
   step: inThou(0.05, 1),
@@ -39,8 +41,9 @@ function layerings({ spec: { stock } }: Build): ReadonlyMap<number, readonly str
 }
 const MOST_LAYERS = 3
 
-export const layersKnob: Knob = {
+const layersKnob: Knob = {
   id: 'gasketLayers',
+  group: 'height',
   label: 'Layers laid into the gasket',
   ...MM,
   step: inThou(0.01, 0.5),
@@ -59,9 +62,10 @@ export const layersKnob: Knob = {
 }
 
 /** A cut, or what is opened: work on top of what is planned. */
-export function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): Knob {
+function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): Knob {
   return {
     id,
+    group: 'height',
     label,
     ...MM,
     step: inThou(0.05, 2),
@@ -74,16 +78,20 @@ export function cutKnob(id: 'deckCut' | 'headCut', label: string, part: Part): K
 }
 
 /** Another rod, stroke or compression height: the number on paper, and how much higher pistons stand for it. */
-export function heightKnob(key: 'compressionHeight' | 'rodLength' | 'stroke', reach: number, part: Part, share: number): Knob {
-  const knob = paperKnob(key, reach, inThou(0.05, 2), part)
+function heightKnob(key: 'compressionHeight' | 'rodLength' | 'stroke', reach: number, part: Part, share: number): Knob {
+  const knob = paperKnob(definition.paper, key, { group: 'height', part, reach, step: inThou(0.05, 2) })
   return {
     ...knob,
-    changes: (build, value, today) => [onPaper(build, key, value), { what: 'raisePiston', by: printed((value - today) * share) }],
+    changes: (build, value, today) => [
+      onPaper(build, definition.paper, key, value),
+      { what: 'raisePiston', by: printed((value - today) * share) },
+    ],
   }
 }
 
-export const shimKnob: Knob = {
+const shimKnob: Knob = {
   id: 'baseShim',
+  group: 'height',
   label: 'Base shim thicker by',
   ...MM,
   step: inThou(0.1, 4),
@@ -96,19 +104,9 @@ export const shimKnob: Knob = {
   changes: (_, value) => [{ what: 'raisePiston', by: -value }],
 }
 
-export const boreKnob: Knob = {
-  id: 'bore',
-  label: 'Bores honed by',
-  ...MM,
-  step: inThou(0.01, 0.5),
-  part: 'block',
-  today: () => 0,
-  ...upTo(0.3),
-  changes: (build, value) => eachCylinder(build, (cylinder) => ({ what: 'hone', cylinder, by: value })),
-}
-
-export const chamberKnob: Knob = {
+const chamberKnob: Knob = {
   id: 'chamber',
+  group: 'volume',
   label: 'Chambers larger by',
   ...CC,
   step: alike(0.2),
@@ -118,3 +116,25 @@ export const chamberKnob: Knob = {
   high: () => 6,
   changes: (build, value) => eachCylinder(build, (cylinder) => ({ what: 'openChamber', cylinder, by: value })),
 }
+
+/** A limit somebody has set does not follow what is wanted on paper. */
+const wantedRatioKnob: Knob = {
+  ...paperKnob(definition.paper, 'compressionRatio', { group: 'running', reach: 3, step: alike(0.1) }),
+  label: 'Ratio wanted',
+  today: ({ spec: { paper, limits } }) => (limits['compression.compressionRatio']?.follows ? paper.compressionRatio?.value : undefined),
+}
+
+export const knobs: readonly Knob[] = [
+  gasketKnob,
+  layersKnob,
+  cutKnob('deckCut', 'Deck cut', 'block'),
+  cutKnob('headCut', 'Head cut', 'head'),
+  shimKnob,
+  heightKnob('compressionHeight', 1, 'pistons', 1),
+  heightKnob('rodLength', 3, 'rods', 1),
+  heightKnob('stroke', 6, 'crank', 0.5),
+  chamberKnob,
+  paperKnob(definition.paper, 'pistonVolume', { group: 'volume', part: 'pistons', reach: 6, step: alike(0.2) }),
+  wantedRatioKnob,
+  paperKnob(definition.paper, 'intakeTemperature', { group: 'running', reach: 40, step: alike(5) }),
+]

@@ -1,9 +1,10 @@
-/** How the engine is run, and what ratio is wanted of it. */
-import { FUELS } from '../../document/duty'
-import { alike, paperKnob, type Knob } from './knob'
+/** How the engine is run. */
+import { FUELS } from '../document/duty'
+import { alike, type Knob } from '../bench/knob'
 
-export const redlineKnob: Knob = {
+const redlineKnob: Knob = {
   id: 'redline',
+  group: 'running',
   label: 'Redline',
   kind: 'rotation',
   units: { metric: 'rpm', inch: 'rpm' },
@@ -14,8 +15,9 @@ export const redlineKnob: Knob = {
   changes: (_, value) => [{ choose: 'duty', redlineRpm: value }],
 }
 
-export const boostKnob: Knob = {
+const boostKnob: Knob = {
   id: 'boost',
+  group: 'running',
   label: 'Boost',
   kind: 'pressure',
   units: { metric: 'bar', inch: 'psi' },
@@ -27,8 +29,9 @@ export const boostKnob: Knob = {
 }
 
 /** By its place in the list. What ratio it stands no figure here knows: that is the tuner's. */
-export const fuelKnob: Knob = {
+const fuelKnob: Knob = {
   id: 'fuel',
+  group: 'running',
   label: 'Fuel',
   kind: 'ratio',
   units: { metric: 'one', inch: 'one' },
@@ -40,9 +43,4 @@ export const fuelKnob: Knob = {
   changes: (_, value) => [{ choose: 'duty', fuel: FUELS[Math.round(value)] ?? 'unsaid' }],
 }
 
-/** A limit somebody has set does not follow what is wanted on paper. */
-export const wantedRatioKnob: Knob = {
-  ...paperKnob('compressionRatio', 3, alike(0.1)),
-  label: 'Ratio wanted',
-  today: ({ spec: { paper, limits } }) => (limits['compression.compressionRatio']?.follows ? paper.compressionRatio?.value : undefined),
-}
+export const dutyKnobs: readonly Knob[] = [fuelKnob, boostKnob, redlineKnob]

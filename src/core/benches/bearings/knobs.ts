@@ -1,22 +1,12 @@
-/** Fits: what rings are filed to and shells are chosen to. */
-import { shellSteps } from '../../benches/bearings'
-import { eachCylinder, inThou, MM, nearestOf, upTo, type Knob } from './knob'
-
-export const ringKnob: Knob = {
-  id: 'topGap',
-  label: 'Top rings filed by',
-  ...MM,
-  step: inThou(0.02, 1),
-  part: 'rings',
-  today: () => 0,
-  ...upTo(0.4),
-  changes: (build, value) => eachCylinder(build, (cylinder) => ({ what: 'ringGap', ring: 'top', cylinder, by: value })),
-}
+import { alike, inThou, nearestOf, paperKnob, type Knob } from '../../bench/knob'
+import { definition } from './definition'
+import { shellSteps } from './shells'
 
 /** Shells of all journals of a kind that were read, a grade tighter or looser: what pairs on the list come to. */
-export function shellKnob(kind: 'main' | 'rod'): Knob {
+function shellKnob(kind: 'main' | 'rod'): Knob {
   return {
     id: `shells.${kind}`,
+    group: 'fits',
     label: `${kind === 'main' ? 'Main' : 'Rod'} shells looser by`,
     kind: 'length',
     units: { metric: 'um', inch: 'thou' },
@@ -31,3 +21,9 @@ export function shellKnob(kind: 'main' | 'rod'): Knob {
     },
   }
 }
+
+export const knobs: readonly Knob[] = [
+  shellKnob('main'),
+  shellKnob('rod'),
+  paperKnob(definition.paper, 'bearingTemperature', { group: 'running', reach: 40, step: alike(5) }),
+]

@@ -1,19 +1,22 @@
 /** A knob: what may be turned on an engine before metal is cut, and what all knobs are made of. */
-import type { Build } from '../../document/build'
-import type { PaperKey } from '../../document/paper'
-import type { EngineChange } from '../../document/types'
-import type { Units } from '../../bench/bench'
-import { cylinderNumbers } from '../../geometry/crank'
-import { printed } from '../../numerics/printed'
-import { UNITS, type Kind, type UnitId } from '../../units'
-import { PAPER } from '../../benches/paper'
+import type { Build } from '../document/build'
+import type { PaperDefinition, PaperKey } from '../document/paper'
+import type { EngineChange } from '../document/types'
+import { cylinderNumbers } from '../geometry/crank'
+import { printed } from '../numerics/printed'
+import { UNITS, type Kind, type UnitId } from '../units'
+import type { Units } from './bench'
 
 /** Parts that may have to stay as they are: a knob that wants another one, or wants it worked on, is then held. */
 export const PARTS = ['gasket', 'block', 'head', 'manifold', 'pistons', 'rods', 'crank', 'shells', 'cams', 'rings'] as const
 export type Part = (typeof PARTS)[number]
 
+/** Knobs in the order an engine is thought about. */
+export const KNOB_GROUPS = ['height', 'volume', 'cams', 'valves', 'fits', 'running'] as const
+
 export interface Knob {
   readonly id: string
+  readonly group: (typeof KNOB_GROUPS)[number]
   readonly label: string
   readonly kind: Kind
   readonly units: Units
@@ -46,32 +49,34 @@ export const around = (reach: number) => ({
 })
 export const upTo = (most: number) => ({ low: () => 0, high: (_: Build, today: number) => Math.max(most, today) })
 
-/** A number on paper as a knob: it is there where the paper has it. */
-export function paperKnob(key: PaperKey, reach: number, step: Knob['step'], part?: Part): Knob {
-  const { label, kind, units } = PAPER[key]
+type Definitions = Readonly<Partial<Record<PaperKey, PaperDefinition>>>
+
+/** A number on the paper of a bench as a knob: it is there where the paper has it. */
+export function paperKnob(
+  paper: Definitions,
+  key: PaperKey,
+  { group, part, reach, step }: Pick<Knob, 'group' | 'part' | 'step'> & { readonly reach: number },
+): Knob {
+  const { label, kind, units, low, high } = paper[key]!
   return {
     id: key,
+    group,
     label,
     kind,
     units,
     step,
     ...(part && { part }),
     today: ({ spec }) => spec.paper[key]?.value,
-    low: (_, today) => Math.max(PAPER[key].low, printed(today - reach)),
-    high: (_, today) => Math.min(PAPER[key].high, printed(today + reach)),
-    changes: (build, value) => [onPaper(build, key, value)],
+    low: (_, today) => Math.max(low, printed(today - reach)),
+    high: (_, today) => Math.min(high, printed(today + reach)),
+    changes: (build, value) => [onPaper(build, paper, key, value)],
   }
 }
 
-export function onPaper({ spec }: Build, key: PaperKey, value: number): EngineChange {
+export function onPaper({ spec }: Build, paper: Definitions, key: PaperKey, value: number): EngineChange {
   const known = spec.paper[key]
-  return {
-    choose: 'paper',
-    key,
-    value: printed(value),
-    unit: (known?.unit as UnitId | undefined) ?? PAPER[key].units.metric,
-    source: WHAT_IF,
-  }
+  const unit = (known?.unit as UnitId | undefined) ?? paper[key]!.units.metric
+  return { choose: 'paper', key, value: printed(value), unit, source: WHAT_IF }
 }
 
 export const eachCylinder = (build: Build, change: (cylinder: number) => EngineChange) => cylinderNumbers(build.spec.layout).map(change)

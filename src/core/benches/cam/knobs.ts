@@ -1,21 +1,22 @@
-/** What moves the valves against the pistons: cams turned or swapped, valve heads, pockets. */
+/** Cams turned earlier or later, and other cams in their place. */
+import { isKnown, type Derived } from '../../bench/finding'
+import { alike, around, DEG, inThou, MM, onPaper, paperKnob, type Knob } from '../../bench/knob'
 import type { Build } from '../../document/build'
-import { readingAt } from '../../document/figures'
 import type { EngineChange } from '../../document/types'
 import { allWorkOn } from '../../document/work'
-import { isKnown, type Derived } from '../../bench/finding'
 import { camKind, camsOf, onOneShaft, type Cam, type CamKind } from '../../geometry/valvetrain'
 import { printed } from '../../numerics/printed'
 import { cardDuration, cardLobeLift } from '../../shared/camCard'
 import { onCurve, peakLiftOf } from '../../shared/camMotion/curve'
 import { lobeMotion } from '../../shared/camMotion/lobeMotion'
-import { alike, around, DEG, inThou, MM, onPaper, paperKnob, upTo, type Knob } from './knob'
+import { definition } from './definition'
 
 /** Cams of a kind set earlier; lobes of one shaft turn together, and are one knob. */
-export function phasingKnob(kind: CamKind): Knob {
+function phasingKnob(kind: CamKind): Knob {
   const cams = ({ spec: { layout } }: Build) => camsOf(layout).filter((cam) => camKind(cam) === kind)
   return {
     id: `advance.${kind}`,
+    group: 'cams',
     label: `${kind === 'intake' ? 'Intake' : 'Exhaust'} cam earlier by`,
     ...DEG,
     step: alike(1),
@@ -37,7 +38,7 @@ export function phasingKnob(kind: CamKind): Knob {
 /** Where the ratio is counted from the intake's closing, what is noted of it goes with its cam. */
 function closingEarlier(build: Build, byDeg: number): readonly EngineChange[] {
   const { intakeClosing, intakeRetard } = build.spec.paper
-  return intakeClosing ? [onPaper(build, 'intakeRetard', (intakeRetard?.value ?? 0) - byDeg)] : []
+  return intakeClosing ? [onPaper(build, definition.paper, 'intakeRetard', (intakeRetard?.value ?? 0) - byDeg)] : []
 }
 
 /** The first of a kind: what its lobes do the others of the kind do. */
@@ -55,10 +56,11 @@ function readDuration(build: Build, cam: Cam): Derived {
 }
 
 /** Other cams of a kind: what their lobes do at the check lift, from what was read on, or else from what their card says. */
-export function lobeKnob(valves: CamKind, what: keyof typeof LOBE): Knob {
+function lobeKnob(valves: CamKind, what: keyof typeof LOBE): Knob {
   const { label, kind, units, step, reach, what: work, read, card } = LOBE[what]
   return {
     id: `${work}.${valves}`,
+    group: 'cams',
     label: `${valves === 'intake' ? 'Intake' : 'Exhaust'} ${label}`,
     kind,
     units,
@@ -76,24 +78,14 @@ export function lobeKnob(valves: CamKind, what: keyof typeof LOBE): Knob {
   }
 }
 
-/** Larger valves, as long as their size on paper counts: between valves alone, and until one is measured across. */
-export function headKnob(valves: CamKind): Knob {
-  const knob = paperKnob(`${valves}ValveHead`, 4, inThou(0.1, 5), 'head')
-  const isIdle = (build: Build) =>
-    build.spec.paper.valvesApart === undefined ||
-    camsOf(build.spec.layout).some((cam) => camKind(cam) === valves && readingAt(build, 'clearance.headSize', { cam }))
-  return { ...knob, today: (build) => (isIdle(build) ? undefined : knob.today(build)) }
-}
-
-export function pocketKnob(valves: CamKind): Knob {
-  return {
-    id: `pocket.${valves}`,
-    label: `${valves === 'intake' ? 'Intake' : 'Exhaust'} pockets deeper`,
-    ...MM,
-    step: inThou(0.1, 5),
-    part: 'pistons',
-    today: (build) => (build.spec.methods.valveSurface === 'pocket' ? allWorkOn(build, `cutPocket/${valves}`) : undefined),
-    ...upTo(1.5),
-    changes: (_, value, today) => [{ what: 'cutPocket', valves, by: printed(value - today) }],
-  }
-}
+export const knobs: readonly Knob[] = [
+  phasingKnob('intake'),
+  phasingKnob('exhaust'),
+  paperKnob(definition.paper, 'rockerRatio', { group: 'cams', part: 'cams', reach: 0.3, step: alike(0.05) }),
+  paperKnob(definition.paper, 'intakeLash', { group: 'cams', reach: 0.4, step: inThou(0.05, 1) }),
+  paperKnob(definition.paper, 'exhaustLash', { group: 'cams', reach: 0.4, step: inThou(0.05, 1) }),
+  lobeKnob('intake', 'lift'),
+  lobeKnob('exhaust', 'lift'),
+  lobeKnob('intake', 'duration'),
+  lobeKnob('exhaust', 'duration'),
+]
