@@ -90,7 +90,7 @@ test('a search asks for steps and bounds of its own, and names what it cannot re
   await page.getByRole('textbox', { name: 'Compression ratio, at least' }).fill('11')
   await page.getByRole('textbox', { name: 'Compression ratio, at most' }).fill('12')
   await page.getByRole('button', { name: 'Search', exact: true }).click()
-  await expect(page.getByText(/None is left\..*Ratio/)).toBeVisible()
+  await expect(page.getByText(/None is left\..*Compression ratio/)).toBeVisible()
   await page.getByRole('textbox', { name: 'Compression ratio, at least' }).fill('8.8')
   await page.getByRole('textbox', { name: 'Compression ratio, at most' }).fill('9.1')
   await page.getByRole('button', { name: 'Search again' }).click()

@@ -11,7 +11,7 @@ import {
   type Uncertain,
 } from '../metrology'
 import { UNITS, type UnitId } from '../units'
-import { impossible, type Given, type QuickSum, type SumOutcome } from './sum'
+import { impossible, type Given, type QuickSum, type SumOutcome } from '../bench/quickSum'
 
 const ANY = { metric: 'mm', inch: 'in' } as const
 

@@ -1,6 +1,6 @@
 import { linear, type Figure } from '../metrology'
 import { findUnit, UNITS, unitsOfKind } from '../units'
-import type { QuickSum, SumResult } from './sum'
+import type { QuickSum, SumResult } from '../bench/quickSum'
 
 const ANY = { metric: 'mm', inch: 'in' } as const
 

@@ -12,7 +12,7 @@ import {
   type StudyVerdict,
 } from '../metrology'
 import { findUnit, toCanonical, UNITS, type Kind, type UnitId } from '../units'
-import { impossible, type QuickSum, type SumOutcome, type SumResult } from './sum'
+import { impossible, type QuickSum, type SumOutcome, type SumResult } from '../bench/quickSum'
 
 const SOURCE = 'AIAG, Measurement Systems Analysis, 4th ed., 2010, chapter III-B and appendix A'
 const ANY = { metric: 'mm', inch: 'in' } as const

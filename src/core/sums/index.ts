@@ -1,60 +1,25 @@
-import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './cam'
-import { park, radial, valvedial, valvegap } from './valve'
-import { compression } from './compression'
+import { benchById, type BenchId } from '../benches'
+import { SUMS_OF } from '../benches/lists/sums'
+import type { QuickSum } from '../bench/quickSum'
 import { conformity } from './conformity'
 import { convert } from './convert'
-import { crank } from './crank'
-import { bolt, boltangle, boltgrowth, boltlength, clampmargin, warmclamp } from './fasteners'
 import { gaugestudy } from './gaugeStudy'
-import { bearing, bobweight, clearance, hotgap, ringgap, stack, taper, warmclearance } from './shortBlock'
 import { mix } from './mix'
-import type { QuickSum } from './sum'
 
-/** Every quick sum, in the order a builder would look for them. */
-export const SUMS: readonly QuickSum[] = [
-  clearance,
-  taper,
-  bearing,
-  warmclearance,
-  ringgap,
-  hotgap,
-  stack,
-  bobweight,
-  compression,
-  crank,
-  bolt,
-  boltlength,
-  boltgrowth,
-  boltangle,
-  warmclamp,
-  clampmargin,
-  tdc,
-  camcard,
-  camcurve,
-  camkey,
-  camtooth,
-  chainretard,
-  valvegap,
-  valvedial,
-  radial,
-  park,
-  mix,
-  conformity,
-  gaugestudy,
-  convert,
+/** Of use at any bench. */
+const ANYWHERE: readonly QuickSum[] = [mix, conformity, gaugestudy, convert]
+
+/** Every quick sum by whose work it belongs to, in the order of work; what any bench uses comes last. */
+export const SUMS_BY_BENCH: readonly { readonly title: string; readonly sums: readonly QuickSum[] }[] = [
+  ...Object.entries(SUMS_OF).map(([id, sums]) => ({ title: benchById(id as BenchId).definition.title, sums })),
+  { title: 'Any bench', sums: ANYWHERE },
 ]
+
+export const SUMS: readonly QuickSum[] = SUMS_BY_BENCH.flatMap(({ sums }) => sums)
 
 export function sumById(id: string): QuickSum | undefined {
   return SUMS.find((sum) => sum.id === id)
 }
 
-export {
-  computeSum,
-  type Given,
-  type QuickSum,
-  type SumInput,
-  type SumIssue,
-  type SumOutcome,
-  type SumRemarks,
-  type SumResult,
-} from './sum'
+export { computeSum } from './computeSum'
+export type { Given, QuickSum, SumInput, SumIssue, SumOutcome, SumRemarks, SumResult } from '../bench/quickSum'

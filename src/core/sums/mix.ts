@@ -1,5 +1,5 @@
 import { linear, standardUncertainty, type Figure } from '../metrology'
-import { impossible, type QuickSum, type SumResult } from './sum'
+import { impossible, type QuickSum, type SumResult } from '../bench/quickSum'
 
 const VOLUME = { metric: 'cm3', inch: 'in3' } as const
 /** A bottle that is shaken is not filled to its neck (common practice). */

@@ -3,8 +3,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { BENCHES } from '@/core/benches'
-import { SUMS, type QuickSum } from '@/core/sums'
+import { SUMS_BY_BENCH, type QuickSum } from '@/core/sums'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { caption, PHONE } from '@/ui/GlobalStyle'
@@ -54,23 +53,12 @@ const PhoneOnly = styled.div`
   }
 `
 
-interface Group {
-  readonly title: string
-  readonly sums: readonly QuickSum[]
-}
-
-/** In the order of work; what any bench uses comes last. */
-const GROUPS: readonly Group[] = [
-  ...BENCHES.map(({ id, definition }) => ({ title: definition.title, sums: SUMS.filter(({ bench }) => bench === id) })),
-  { title: 'Any bench', sums: SUMS.filter(({ bench }) => bench === undefined) },
-].filter(({ sums }) => sums.length > 0)
-
 /** Sums by bench, found by typing any word of their title, question or inputs; Enter opens the first found. */
 export function SumFinder({ current }: { current: string }) {
   const [find, setFind] = useState('')
   const [isOpen, setOpen] = useState(false)
   const router = useRouter()
-  const groups = GROUPS.map(({ title, sums }) => ({ title, sums: sums.filter((sum) => isSought(sum, title, find)) })).filter(
+  const groups = SUMS_BY_BENCH.map(({ title, sums }) => ({ title, sums: sums.filter((sum) => isSought(sum, title, find)) })).filter(
     ({ sums }) => sums.length > 0,
   )
   const first = groups[0]?.sums[0]

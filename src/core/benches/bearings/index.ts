@@ -1,6 +1,5 @@
 export { manifest as bearings } from './manifest'
 export { withShells } from './advise'
-export { bearingClearance, warmClearance } from './formulas'
 export { journalName, journalsOf, type Journal } from './journals'
 export type { Shell } from './stock'
 export { selectShells, type ShellSelection } from './shells'

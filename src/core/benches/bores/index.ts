@@ -1,3 +1,2 @@
 export { manifest as bores } from './manifest'
 export { matchPistons, type PistonMatch } from './match'
-export { pistonClearance } from './formulas'

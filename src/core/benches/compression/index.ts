@@ -9,4 +9,3 @@ export { planCompression, type BindingLimit, type Plan, type PlannedLimit, type 
 export { ratioModel } from './ratioDraws'
 export type { Gasket, Layer, PistonOption } from './stock'
 export * as compressionFormulas from './formulas'
-export { nonsenseOf, type Nonsense } from './nonsense'

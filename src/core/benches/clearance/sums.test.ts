@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { closedLiftMm } from '../geometry/valvetrain/closedLobe'
-import { pistonDropMm } from '../geometry/crank'
-import { standardUncertainty } from '../metrology'
-import { computeSum, type QuickSum } from './sum'
-import { park, radial, valvedial, valvegap } from './valve'
+import { closedLiftMm } from '../../geometry/valvetrain/closedLobe'
+import { pistonDropMm } from '../../geometry/crank'
+import { standardUncertainty } from '../../metrology'
+import type { QuickSum } from '../../bench/quickSum'
+import { computeSum } from '../../sums'
+import { park, radial, valvedial, valvegap } from './sums'
 
 const resultsOf = (sum: QuickSum, typed: Record<string, string>, system: 'metric' | 'inch' = 'metric') => {
   const outcome = computeSum(sum, typed, system)

@@ -1,7 +1,8 @@
-import { nonsenseOf, ratioChain, type Nonsense } from '../benches/compression'
-import { crankTurns } from '../geometry/crank'
-import { leftOut } from '../metrology'
-import { impossible, type QuickSum } from './sum'
+import { ratioChain } from './chain'
+import { nonsenseOf, type Nonsense } from './nonsense'
+import { crankTurns } from '../../geometry/crank'
+import { leftOut } from '../../metrology'
+import { impossible, type QuickSum } from '../../bench/quickSum'
 
 const BIG = { metric: 'mm', inch: 'in' } as const
 const CC = { metric: 'cm3', inch: 'cm3' } as const
@@ -14,9 +15,8 @@ const NONSENSE_WORDS: Readonly<Record<Nonsense, string>> = {
 }
 const NONSENSE_AT = { gasketUnderBore: 'gasketBore', crownOverBore: 'crownDiameter', absurdRatio: 'chamber' } as const
 
-export const compression: QuickSum = {
+export const ratioSum: QuickSum = {
   id: 'compression',
-  bench: 'compression',
   title: 'Compression ratio',
   question: 'What ratio and quench do these parts make?',
   inputs: {

@@ -1,15 +1,15 @@
 /** Sums of valves over pistons: how near they come, what a dial on one says, round their pockets, and where a crank is parked. */
-import { FLOOR_MM } from '../benches/clearance/floor'
-import { liftTableFrom } from '../geometry/valvetrain'
-import { closedLiftMm } from '../geometry/valvetrain/closedLobe'
-import { lobeCurve } from '../geometry/valvetrain/lobeCurve'
-import { closestApproach, safeWindow, WINDOW_DEG, type ValveSweep } from '../geometry/valvetrain/closest'
-import { dropFromDial, type DialReading } from '../geometry/valvetrain/dialDrop'
-import { crankTurns, parkingOf } from '../geometry/crank'
-import { formula, judge, leftOut, resultOf, statedFigure, type Figure } from '../metrology'
-import { splineAt } from '../numerics/smoothingSpline'
-import { parseEntry, type UnitId } from '../units'
-import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
+import { FLOOR_MM } from './floor'
+import { liftTableFrom } from '../../geometry/valvetrain'
+import { closedLiftMm } from '../../geometry/valvetrain/closedLobe'
+import { lobeCurve } from '../../geometry/valvetrain/lobeCurve'
+import { closestApproach, safeWindow, WINDOW_DEG, type ValveSweep } from '../../geometry/valvetrain/closest'
+import { dropFromDial, type DialReading } from '../../geometry/valvetrain/dialDrop'
+import { crankTurns, parkingOf } from '../../geometry/crank'
+import { formula, judge, leftOut, resultOf, statedFigure, type Figure } from '../../metrology'
+import { splineAt } from '../../numerics/smoothingSpline'
+import { parseEntry, type UnitId } from '../../units'
+import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from '../../bench/quickSum'
 
 const BIG = { metric: 'mm', inch: 'in' } as const
 const DEG = { metric: 'deg', inch: 'deg' } as const
@@ -391,3 +391,5 @@ export const park: QuickSum = {
     }
   },
 }
+
+export const sums: readonly QuickSum[] = [valvegap, valvedial, radial, park]

@@ -22,10 +22,10 @@ import {
   valueOf,
   type CardNumber,
   type StopFault,
-} from '../geometry/valvetrain'
-import { crankTurns } from '../geometry/crank'
-import { formula, leftOut, statedFigure, standardUncertainty, type Figure } from '../metrology'
-import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
+} from '../../geometry/valvetrain'
+import { crankTurns } from '../../geometry/crank'
+import { formula, leftOut, statedFigure, standardUncertainty, type Figure } from '../../metrology'
+import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from '../../bench/quickSum'
 
 const BIG = { metric: 'mm', inch: 'in' } as const
 const SMALL = { metric: 'mm', inch: 'thou' } as const
@@ -364,3 +364,5 @@ const retard = formula({
   inputs: { cut: { label: 'Cut', kind: 'length' }, pitchRadius: { label: 'Pitch radius', kind: 'length' } },
   evaluate: ({ cut, pitchRadius }) => chainRetardDeg(cut, pitchRadius),
 })
+
+export const sums: readonly QuickSum[] = [tdc, camcard, camcurve, camkey, camtooth, chainretard]

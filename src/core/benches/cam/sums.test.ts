@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { closedLiftMm } from '../geometry/valvetrain/closedLobe'
-import { standardUncertainty } from '../metrology'
-import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './cam'
-import { computeSum, type QuickSum } from './sum'
+import { closedLiftMm } from '../../geometry/valvetrain/closedLobe'
+import { standardUncertainty } from '../../metrology'
+import { camcard, camcurve, camkey, camtooth, chainretard, tdc } from './sums'
+import type { QuickSum } from '../../bench/quickSum'
+import { computeSum } from '../../sums'
 
 const resultsOf = (sum: QuickSum, typed: Record<string, string>) => {
   const outcome = computeSum(sum, typed)

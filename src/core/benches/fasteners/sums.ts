@@ -26,9 +26,9 @@ import {
   warmClamp,
   type Section,
   type Thread,
-} from '../joints/bolts'
-import { assumedFigure, statedFigure, type Figure } from '../metrology'
-import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from './sum'
+} from '../../joints/bolts'
+import { assumedFigure, statedFigure, type Figure } from '../../metrology'
+import { impossible, type Given, type QuickSum, type SumInput, type SumOutcome, type SumResult } from '../../bench/quickSum'
 
 const BIG = { metric: 'mm', inch: 'in' } as const
 const SMALL = { metric: 'mm', inch: 'thou' } as const
@@ -370,3 +370,5 @@ export const clampmargin: QuickSum = {
     }
   },
 }
+
+export const sums: readonly QuickSum[] = [bolt, boltlength, boltgrowth, boltangle, warmclamp, clampmargin]

@@ -1,6 +1,6 @@
-import { crankTurns, cylinderVolumeCm3, pistonDropMm, sweptLengthMm, trueTdcShiftDeg } from '../geometry/crank'
-import { formula, leftOut } from '../metrology'
-import { impossible, type QuickSum } from './sum'
+import { crankTurns, cylinderVolumeCm3, pistonDropMm, sweptLengthMm, trueTdcShiftDeg } from '../../geometry/crank'
+import { formula, leftOut } from '../../metrology'
+import { impossible, type QuickSum } from '../../bench/quickSum'
 
 const SOURCE = 'Heywood, Internal Combustion Engine Fundamentals, eq. 2.1–2.6; offset by the same triangle'
 const BIG = { metric: 'mm', inch: 'in' } as const
@@ -51,9 +51,8 @@ const volumeAtAngle = formula({
   evaluate: ({ boreMm, dropMm, clearanceCm3 }) => clearanceCm3 + cylinderVolumeCm3(boreMm, dropMm),
 })
 
-export const crank: QuickSum = {
+export const crankSum: QuickSum = {
   id: 'crank',
-  bench: 'compression',
   title: 'Crank and piston',
   question: 'Where is the piston at this crank angle?',
   inputs: {
