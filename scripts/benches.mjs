@@ -17,6 +17,7 @@ const PARTS = {
   knobs: { name: 'knobs', words: 'What each bench lets be turned on an engine before metal is cut.' },
   kernel: { name: 'kernel', words: 'The figures of each bench that variants are searched by.' },
   sums: { name: 'sums', words: 'The quick sums of each bench.' },
+  aims: { name: 'aims', words: 'By which limits of each bench a virtual engine was made.' },
   twin: { name: 'truths', words: 'What a virtual engine shows at each bench.' },
 }
 

@@ -6,7 +6,8 @@ import { camsOf, valvePlaces } from '@/core/geometry/valvetrain'
 import { cylinderNumbers } from '@/core/geometry/crank'
 import { EXPANSION } from '@/core/geometry/materials'
 import { randomStream, seedOf, type RandomStream } from '@/core/numerics/random'
-import { makeEngine, SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
+import { virtualEngine } from '@/core/benches/virtualEngine'
+import { SET_BY_EYE_DEG, SimulatedGauges, type TrueEngine } from '@/core/twin'
 
 /** One engine measured twice: by gauges as their cards say they err, in a shop a little warm or cold, and as it truly is. */
 export interface Measured {
@@ -33,7 +34,7 @@ export function measure(nominal: Spec, seed: number): Measured {
   const random = randomStream(seed)
   const trueSpec = specWithin(nominal, random)
   const pieces = new Map(cylinderNumbers(nominal.layout).map((cylinder) => [cylinder, piecesWithin(trueSpec, random)]))
-  const engine = makeEngine(trueSpec, { lobePower: lobePowers(nominal, seed), seatMm: seatsApart(nominal, seed) }, seed + 1)
+  const engine = virtualEngine(trueSpec, { lobePower: lobePowers(nominal, seed), seatMm: seatsApart(nominal, seed) }, seed + 1)
   const warmK = SHOP_K * (2 * random.uniform() - 1)
   const gauges = new Map(DEFAULT_GAUGES.map((card) => [card.id, trueGauge(card, random)]))
   const truth = buildFrom(trueSpec, reader(trueSpec, engine, seed + 2, undefined, gauges, 0))

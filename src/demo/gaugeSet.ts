@@ -3,7 +3,8 @@ import { benchById, gaugesFor, openBuild, TRUTHS, type BenchId, type Station } f
 import { currentCards, type Build, type BuildDocument, type Gauge } from '@/core/document'
 import { formatGaugeLine } from '@/core/liveGauge'
 import type { RandomStream } from '@/core/numerics/random'
-import { makeEngine, SimulatedGauges, type Faults } from '@/core/twin'
+import { virtualEngine } from '@/core/benches/virtualEngine'
+import { SimulatedGauges, type Faults } from '@/core/twin'
 
 /** A set of simulated gauges with a button each: lines to a server, repeated until it says that it holds them. */
 export class GaugeSet {
@@ -64,7 +65,7 @@ export function openPlaces(build: Build, benchId: BenchId): readonly OpenPlace[]
 /** A hand that measures a virtual engine of a build's paper. */
 export function handFor(document: BuildDocument, seed: number, faults: Faults = {}): SimulatedGauges {
   const { spec } = openBuild(document)
-  return new SimulatedGauges({ engine: makeEngine(spec, faults, seed), spec, seed: seed + 1, truths: TRUTHS })
+  return new SimulatedGauges({ engine: virtualEngine(spec, faults, seed), spec, seed: seed + 1, truths: TRUTHS })
 }
 
 /** Degrees a fastener turns for each newton metre once it is snug, and what a hand and a wrench add to either. */

@@ -3,7 +3,8 @@ import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, type BuildDocument, type E
 import { BENCHES, gaugesFor, openBuild, TRUTHS, type BenchId, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/units'
 import { randomStream } from '@/core/numerics/random'
-import { makeEngine, numberAt, SimulatedGauges } from '@/core/twin'
+import { virtualEngine } from '@/core/benches/virtualEngine'
+import { numberAt, SimulatedGauges } from '@/core/twin'
 import type { DemoBuild } from './scenario'
 
 const DAY_MS = 86_400_000
@@ -16,7 +17,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
   const gauges = [...DEFAULT_GAUGES]
   const createdAt = new Date(startMs).toISOString()
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }
-  const engine = makeEngine(demo.spec, demo.faults, demo.seed)
+  const engine = virtualEngine(demo.spec, demo.faults, demo.seed)
   // A set of gauges a bench, each with noise of its own: a reading more at one bench leaves the others as they are.
   const gaugesOf = new Map(
     BENCHES.map(({ id }) => [id, new SimulatedGauges({ engine, spec: demo.spec, seed: demo.seed + 1 + seatOf(id), truths: TRUTHS })]),
@@ -69,7 +70,7 @@ export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
 }
 
 /** Benches in the order in which they came to be: the noise of each stays what it was when another comes between them. */
-const SEATS: readonly BenchId[] = ['bores', 'bearings', 'rings', 'rods', 'compression']
+const SEATS: readonly BenchId[] = ['bores', 'bearings', 'rings', 'rods', 'compression', 'fasteners', 'cam', 'clearance']
 
 function seatOf(id: BenchId): number {
   const seat = SEATS.indexOf(id)

@@ -8,7 +8,8 @@ import { curveOf, offLine, pulledTo, slopeOf, torqueForStretch, type Pull } from
 import { stationId, type Build, type Entry, type Place } from '@/core/document'
 import { exactly, expand, standardUncertainty, statedFigure, type Figure } from '@/core/metrology'
 import { seedOf } from '@/core/numerics/random'
-import { makeEngine, SimulatedGauges } from '@/core/twin'
+import { virtualEngine } from '@/core/benches/virtualEngine'
+import { SimulatedGauges } from '@/core/twin'
 import { stamp, ternDocument } from '../support/builds'
 import { expectNear } from '../support/expectNear'
 
@@ -90,7 +91,7 @@ describe('the torque found, against virtual engines whose truth is known', () =>
 
   /** Bolt 1 of an engine run up cycle by cycle, each until it has its stretch, and a fourth time where that is asked for. */
   function runUp(seed: number) {
-    const engine = makeEngine(blank.spec, {}, seedOf(seed))
+    const engine = virtualEngine(blank.spec, {}, seedOf(seed))
     const hand = new SimulatedGauges({ engine, spec: blank.spec, seed: seedOf(1000 + seed), truths: TRUTHS })
     const read = (characteristic: 'fasteners.freeLength' | 'fasteners.lengthAt', place: Place): Entry => {
       const { value } = hand.read(characteristic, place, micrometer)

@@ -87,12 +87,23 @@ const USUAL = {
   railGapMm: 0.7,
   mainClearanceMm: 0.06,
   rodClearanceMm: 0.056,
+  rodSideMm: 0.25,
 }
 
-/** @throws if the spec lacks a paper number the engine cannot be made without. */
-export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine {
+/** Whose limits say what a shop aims at in an engine it makes. */
+export type Aims = Readonly<
+  Partial<
+    Record<'skirtClearanceMm' | 'topGapMm' | 'secondGapMm' | 'railGapMm' | 'mainClearanceMm' | 'rodClearanceMm' | 'rodSideMm', LimitId>
+  >
+>
+
+/**
+ * @param aims by which limits each fit was made; one that is not said is as usual
+ * @throws if the spec lacks a paper number the engine cannot be made without.
+ */
+export function makeEngine(spec: Spec, faults: Faults, seed: number, aims: Aims): TrueEngine {
   const { normal } = randomStream(seed)
-  const { paper, stock, choice, limits, layout } = spec
+  const { paper, stock, choice, layout } = spec
   const gasket = stock.gaskets.find((option) => option.id === choice.gasket) ?? stock.gaskets[0]
   if (!paper.bore || !paper.deckClearance || !paper.chamberVolume || !gasket)
     throw new Error(`The twin of ${spec.name} needs bore, deck, chamber and gasket on paper`)
@@ -102,7 +113,7 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
   /** Honest machining around nominal: `scatter` is a standard deviation. */
   const around = (name: keyof Faults, nominal: number, scatter: number, numbers = cylinders): Each =>
     new Map(numbers.map((number) => [number, nominal + scatter * normal() + (faults[name]?.[number] ?? 0)]))
-  const aim = (limit: LimitId, otherwise: number) => limits[limit]?.target ?? limits[limit]?.lower ?? otherwise
+  const aim = (what: keyof Aims) => aimedAt(spec, aims[what]) ?? USUAL[what]
   const boreMm = around('boreMm', paper.bore.value, 0.002)
   const rodMm = paper.rodLength?.value ?? USUAL.rodMm
   const centreDistanceMm = around('centreDistanceMm', rodMm, 0.003)
@@ -122,20 +133,20 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     chamberCm3,
     boreTaperMm: around('boreTaperMm', 0.003, 0.0015),
     boreOvalMm: around('boreOvalMm', 0.002, 0.0015),
-    skirtMm: around('skirtMm', paper.bore.value - aim('bores.clearance', USUAL.skirtClearanceMm), 0.005),
+    skirtMm: around('skirtMm', paper.bore.value - aim('skirtClearanceMm'), 0.005),
     rockMm: ROCK_MM,
     pistonCm3: paper.pistonVolume?.value ?? 0,
     gasketThicknessMm: layersOf(spec).reduce((sum, { thicknessMm }) => sum + thicknessMm, gasket.thicknessMm),
     gasketBoreMm: gasket.boreMm,
-    ringTopMm: around('ringTopMm', aim('rings.topGap', USUAL.topGapMm) + 0.008, 0.004),
-    ringSecondMm: around('ringSecondMm', aim('rings.secondGap', USUAL.secondGapMm) + 0.008, 0.004),
-    railMm: around('railMm', Math.max(aim('rings.railGap', 0), USUAL.railGapMm), 0.03),
+    ringTopMm: around('ringTopMm', aim('topGapMm') + 0.008, 0.004),
+    ringSecondMm: around('ringSecondMm', aim('secondGapMm') + 0.008, 0.004),
+    railMm: around('railMm', Math.max(aim('railGapMm'), USUAL.railGapMm), 0.03),
     mainJournalMm: around('mainJournalMm', paper.mainJournal?.value ?? USUAL.mainJournalMm, 0.002, mains),
-    mainClearanceMm: around('mainClearanceMm', aim('bearings.mainClearance', USUAL.mainClearanceMm), 0.002, mains),
+    mainClearanceMm: around('mainClearanceMm', aim('mainClearanceMm'), 0.002, mains),
     spinNm: around('spinNm', 1.6, 0.2, mains),
     rodJournalMm: around('rodJournalMm', paper.rodJournal?.value ?? USUAL.rodJournalMm, 0.002),
-    rodClearanceMm: around('rodClearanceMm', aim('bearings.rodClearance', USUAL.rodClearanceMm), 0.002),
-    rodSideMm: around('rodSideMm', ((limits['bearings.rodSide']?.lower ?? 0.2) + (limits['bearings.rodSide']?.upper ?? 0.3)) / 2, 0.01),
+    rodClearanceMm: around('rodClearanceMm', aim('rodClearanceMm'), 0.002),
+    rodSideMm: around('rodSideMm', middleOf(spec, aims.rodSideMm) ?? USUAL.rodSideMm, 0.01),
     bigEndMm: around('bigEndMm', (paper.rodJournal?.value ?? USUAL.rodJournalMm) + 3.8, 0.003),
     pinBushMm: around('pinBushMm', pinMm + 0.02, 0.001),
     pinMm: around('pinMm', pinMm, 0.0005),
@@ -150,6 +161,18 @@ export function makeEngine(spec: Spec, faults: Faults, seed: number): TrueEngine
     ...makeCams(spec, faults, seed),
     seatMm: makeSeats(spec, faults, seed),
   }
+}
+
+/** What is aimed at by a limit: its target, else its lower bound. */
+function aimedAt({ limits }: Spec, id: LimitId | undefined): number | undefined {
+  const limit = id && limits[id]
+  return limit?.target ?? limit?.lower
+}
+
+/** A clearance that nobody sets by itself lands in the middle of its band. */
+function middleOf({ limits }: Spec, id: LimitId | undefined): number | undefined {
+  const { lower, upper } = (id && limits[id]) ?? {}
+  return lower === undefined || upper === undefined ? undefined : (lower + upper) / 2
 }
 
 /** Standard deviation of where cams stand that nobody set wrong, crank degrees. */

@@ -3,19 +3,20 @@ import { expectNear } from '../../../tests/support/expectNear'
 import { TRUTHS } from '@/core/benches'
 import { DEFAULT_GAUGES } from '@/core/document'
 import { DEMO_BUILDS } from '@/demo/scenario'
-import { makeEngine, SimulatedGauges } from '.'
+import { virtualEngine } from '../benches/virtualEngine'
+import { SimulatedGauges } from '.'
 
 const { spec, faults } = DEMO_BUILDS[0]!
 const gauge = (id: string) => DEFAULT_GAUGES.find((card) => card.id === id)!
 
 describe('the virtual engine', () => {
   it('is the same for the same seed, another for another', () => {
-    expect(makeEngine(spec, faults, 3)).toEqual(makeEngine(spec, faults, 3))
-    expect(makeEngine(spec, faults, 3)).not.toEqual(makeEngine(spec, faults, 4))
+    expect(virtualEngine(spec, faults, 3)).toEqual(virtualEngine(spec, faults, 3))
+    expect(virtualEngine(spec, faults, 3)).not.toEqual(virtualEngine(spec, faults, 4))
   })
 
   it('has its faults where they were put, and nowhere else', () => {
-    const [sound, faulty] = [makeEngine(spec, {}, 3), makeEngine(spec, faults, 3)]
+    const [sound, faulty] = [virtualEngine(spec, {}, 3), virtualEngine(spec, faults, 3)]
     for (const cylinder of [1, 2, 3, 4, 5]) {
       expectNear(faulty.deckMm.get(cylinder)! - sound.deckMm.get(cylinder)!, cylinder === 3 ? 0.06 : 0, 1e-12)
       expectNear(faulty.chamberCm3.get(cylinder)! - sound.chamberCm3.get(cylinder)!, cylinder === 4 ? 0.9 : 0, 1e-12)
@@ -23,12 +24,12 @@ describe('the virtual engine', () => {
   })
 
   it('says what its paper lacks', () => {
-    expect(() => makeEngine({ ...spec, paper: {} }, {}, 1)).toThrow(/needs bore, deck, chamber and gasket/)
+    expect(() => virtualEngine({ ...spec, paper: {} }, {}, 1)).toThrow(/needs bore, deck, chamber and gasket/)
   })
 })
 
 describe('the virtual hand', () => {
-  const engine = makeEngine(spec, {}, 3)
+  const engine = virtualEngine(spec, {}, 3)
   const hand = () => new SimulatedGauges({ engine, spec, seed: 7, truths: TRUTHS })
 
   it('reads on the steps of its gauge', () => {

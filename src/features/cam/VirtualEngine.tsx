@@ -5,7 +5,8 @@ import { dropOnDial, liftOnDial } from '@/core/benches/cam/twin'
 import { openBuildWith, type Build } from '@/core/document'
 import { camsOf, type Cam } from '@/core/geometry/valvetrain'
 import { randomStream, seedOf } from '@/core/numerics/random'
-import { makeEngine, turnedTo, type Turning } from '@/core/twin'
+import { virtualEngine } from '@/core/benches/virtualEngine'
+import { turnedTo, type Turning } from '@/core/twin'
 import { Button } from '@/ui/Button'
 import { ChoiceRow } from '@/ui/fields'
 import { Row } from '@/ui/Page'
@@ -95,7 +96,7 @@ function handOf({ spec }: Build, seed: number) {
   const random = randomStream(seedOf(seed))
   const late = camsOf(spec.layout).map((_, index): readonly [number, number] => [index + 1, LATE_DEG * (2 * random.uniform() - 1)])
   return {
-    engine: makeEngine(spec, { camLateDeg: Object.fromEntries(late) }, seed),
+    engine: virtualEngine(spec, { camLateDeg: Object.fromEntries(late) }, seed),
     spec,
     unread: openBuildWith({ id: 'virtual', spec, gauges: [], entries: [] }, {}),
     random,

@@ -3,7 +3,8 @@ import { openBuild } from '@/core/benches'
 import { stationId, withSpec, type Build } from '@/core/document'
 import { withChanges, withPlannedAfter } from '@/core/document/changes'
 import { freshLayout } from '@/core/document/fresh'
-import { makeEngine, SimulatedGauges } from '@/core/twin'
+import { virtualEngine } from '../virtualEngine'
+import { SimulatedGauges } from '@/core/twin'
 import { startingLimits, TRUTHS } from '@/core/benches'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import {
@@ -44,7 +45,7 @@ describe('the intake cam of the demo', () => {
   it('by its lift at overlap alone is found as well, as an estimate', () => {
     const one = by(tern, { camOverlapLift: true })
     const hand = new SimulatedGauges({
-      engine: makeEngine(one.spec, DEMO_BUILDS[0]!.faults, DEMO_BUILDS[0]!.seed),
+      engine: virtualEngine(one.spec, DEMO_BUILDS[0]!.faults, DEMO_BUILDS[0]!.seed),
       spec: one.spec,
       seed: 7,
       truths: TRUTHS,
@@ -101,7 +102,7 @@ describe('the intake cam of the demo', () => {
     expect(verdictOf(cam, planned, 'cam.advance.intake')).toBe('inDoubt')
     // The virtual engine after the work: the same but for a cam that stands right.
     const { seed } = DEMO_BUILDS[0]!
-    const hand = new SimulatedGauges({ engine: makeEngine(planned.spec, {}, seed), spec: planned.spec, seed: 3, truths: TRUTHS })
+    const hand = new SimulatedGauges({ engine: virtualEngine(planned.spec, {}, seed), spec: planned.spec, seed: 3, truths: TRUTHS })
     const wheel = [...planned.gauges.values()].find(({ id }) => id === WHEEL)!
     const again = (['opens', 'closes'] as const).reduce(
       (build, spot) => {

@@ -1,0 +1,3 @@
+import type { Aims } from '../../twin'
+
+export const aims: Aims = { skirtClearanceMm: 'bores.clearance' }
