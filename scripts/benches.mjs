@@ -16,6 +16,7 @@ const PARTS = {
   presets: { name: 'presets', words: 'What each bench starts a fresh engine with.' },
   knobs: { name: 'knobs', words: 'What each bench lets be turned on an engine before metal is cut.' },
   kernel: { name: 'kernel', words: 'The figures of each bench that variants are searched by.' },
+  gauges: { name: 'gauges', words: 'The gauges each bench needs beside the common ones.' },
   sums: { name: 'sums', words: 'The quick sums of each bench.' },
   aims: { name: 'aims', words: 'By which limits of each bench a virtual engine was made.' },
   twin: { name: 'truths', words: 'What a virtual engine shows at each bench.' },

@@ -1,5 +1,6 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { BENCHES, gaugesFor, GROWTH, openBuild, TRUTHS } from '@/core/benches'
-import { DEFAULT_GAUGES, withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/document'
+import { withSpec, type Build, type Entry, type Gauge, type Id, type Place, type Spec } from '@/core/document'
 import { growingParts } from '@/core/document/growth'
 import { trueClosestMm } from '@/core/benches/clearance/twin'
 import { camsOf, valvePlaces } from '@/core/geometry/valvetrain'

@@ -1,5 +1,6 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { v7 as uuidV7 } from 'uuid'
-import { BUILD_FORMAT, BUILD_VERSION, DEFAULT_GAUGES, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/document'
+import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/document'
 import { BENCHES, gaugesFor, openBuild, TRUTHS, type BenchId, type Characteristic, type Station } from '@/core/benches'
 import { formatExact } from '@/core/units'
 import { randomStream } from '@/core/numerics/random'

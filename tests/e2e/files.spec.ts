@@ -1,3 +1,4 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { demo, expect, openOnPaper, readings, TERN, test, visit, WREN } from '../support/shop'
 
 test('a corrupted build file is refused with what and where; a sound one opens; the same again is offered as a copy', async ({
@@ -223,6 +224,8 @@ test('refusals are words, never a stack trace', async ({ shop }) => {
     ['/api/builds/nope/entries', { entries: demo(TERN).entries.slice(0, 1) }],
     [`/api/builds/${id}/spec`, { basedOn: 1, by: 'KV', reason: 'x', spec: {} }],
     ['/api/gauges', { card: {} }],
+    ['/api/gauges', { card: { ...DEFAULT_GAUGES[0]!, id: 'dial.7', unit: 'g' } }],
+    ['/api/gauges', { card: { ...DEFAULT_GAUGES[0]!, id: 'dial.8', use: 'hygrometer' } }],
     ['/api/builds', { from: 'file', by: 'KV', document: 7, asCopy: false }],
   ]
   for (const [url, body] of cases) {

@@ -1,6 +1,7 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { freshSpec, openBuild } from '@/core/benches'
 import { VALVE_DRIVES } from '@/core/geometry/crank'
-import { DEFAULT_GAUGES, withEntries, type Build, type Entry, type StepEntry } from '@/core/document'
+import { withEntries, type Build, type Entry, type StepEntry } from '@/core/document'
 import { walkOf, type Walk, type WalkStep } from '@/core/walk'
 import { stamp } from './builds'
 

@@ -1,5 +1,6 @@
 /** Gauges, and what happened at the bench, as a file may hold them. */
 import { z } from 'zod'
+import { KINDS } from '../units'
 import { SCHEMA_PARTS } from './entries/schemaParts'
 import { ENTRY_SCHEMAS } from './entries/schemas'
 import { finite, id, words, instant, unitId } from './schemaFields'
@@ -10,8 +11,9 @@ export const gaugeSchema = z
     id,
     gauge: id,
     name: words,
-    measures: z.enum(['length', 'volume', 'mass', 'torque', 'roughness', 'angle']),
-    use: z.enum(['dial', 'boreGauge', 'micrometer', 'burette', 'scales', 'feeler', 'strip', 'torque', 'roughness', 'wheel', 'other']),
+    measures: z.enum(KINDS),
+    /** What it is for: a word of the benches, asked at the doors. */
+    use: z.string().regex(/^[a-z][a-zA-Z]{1,39}$/),
     unit: unitId,
     resolution: finite.positive().max(100),
     repeatability: finite.nonnegative().max(100),

@@ -1,7 +1,8 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { describe, expect, it } from 'vitest'
 import { BENCHES, freshSpec, gaugesFor, openBuild, startingLimits } from '@/core/benches'
 import { crankTurns, firingIntervals, type LayoutKind } from '@/core/geometry/crank'
-import { DEFAULT_GAUGES, BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
+import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type UnitSystem } from '.'
 import { readBuildFile } from '../files'
 
 const paper = (value: number) => ({ value, unit: 'mm' as const, source: 'sheet' })

@@ -1,6 +1,6 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { describe, expect, it } from 'vitest'
 import { checkDue, checksOf, currentCards, isOverdue } from './gaugeCards'
-import { DEFAULT_GAUGES } from './defaultGauges'
 import type { Gauge } from './types'
 
 const first = DEFAULT_GAUGES.find(({ gauge }) => gauge === 'mic-metric')!

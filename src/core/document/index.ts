@@ -16,7 +16,6 @@ export { cylinderOf, stationId, type Place, type PlaceAxis, type Subject, type S
 export { lastOf, type HistoryLine, type ReadingsIndex } from './readings'
 export { freshLayout, DEFAULT_MATERIALS, type FreshEngine } from './fresh'
 export { checkDue, checksOf, currentCards, isOverdue, type GaugeCheck } from './gaugeCards'
-export { DEFAULT_GAUGES } from './defaultGauges'
 export type {
   BuildDocument,
   Check,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { openBuild } from '@/core/benches'
 import type { Build, BuildDocument, Entry, Spec } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
@@ -7,7 +8,7 @@ import { freshLayout } from '../document/fresh'
 import { axesBeyond } from '../document/place'
 import { evaluate } from '../evaluation/evaluate'
 import { jointsOf } from '../joints'
-import { documentIssues, entryIssues, nowhereIn, specIssues } from './door'
+import { documentIssues, entryIssues, gaugeIssues, nowhereIn, specIssues } from './door'
 import type { FileIssue } from '../document/fileIssue'
 import { readBuildJson } from './buildFile'
 
@@ -86,6 +87,16 @@ describe('an entry at the door', () => {
     ['both leaves the same', ring({ upper: 0.45 }), ['intervalOrder upper']],
     ['two faults at once, each with its place', bore({ value: -5, unit: 'degC' }), ['wrongUnit unit', 'outOfRange value']],
   ])('%s', (_, entry, issues) => expect(ofEntry(entry)).toEqual(issues))
+
+  it.each([
+    ['a sound card', {}, []],
+    ['one of grams that says it is of lengths', { unit: 'g' as const }, ['wrongUnit gauges.2.unit']],
+    ['one for what nobody here measures', { use: 'hygrometer' }, ['unknownCharacteristic gauges.2.use']],
+    ['one named as objects name their own', { use: 'constructor' }, ['unknownCharacteristic gauges.2.use']],
+  ])('a gauge: %s', (_, change, issues) => {
+    const card = { ...DEFAULT_GAUGES[0]!, ...change }
+    expect(gaugeIssues(card, ['gauges', 2]).map(({ code, path }) => `${code} ${path.join('.')}`)).toEqual(issues)
+  })
 
   it('cylinder 16 of a single is refused, and says how many there are', () => {
     expect(entryIssues(bore({ place: { cylinder: 16, spot: 'top-thrust' } }), single, gauges, ['entries', 4])).toEqual([

@@ -1,5 +1,6 @@
 /** What a schema cannot say of a build: names that must point at something, values that can be, a crank that can turn. */
 import { BENCHES, METHODS, PAPER } from '../benches'
+import { GAUGE_USES } from '../benches/gauges'
 import { isAnsweredFor, isBelowFloor } from '../bench/belowFloor'
 import type { Characteristic, LimitDefinition } from '../bench/bench'
 import type { Build } from '../document/build'
@@ -122,12 +123,17 @@ export function documentIssues(document: BuildDocument): FileIssue[] {
       ...targetIssues(entry, ids, path),
     ]
   })
-  const cards = document.gauges.flatMap((gauge, index): FileIssue[] =>
-    UNITS[gauge.unit as UnitId].kind === gauge.measures
-      ? []
-      : [{ code: 'wrongUnit', path: ['gauges', index, 'unit'], unit: UNITS[gauge.unit as UnitId].symbol, wanted: gauge.measures }],
-  )
+  const cards = document.gauges.flatMap((gauge, index) => gaugeIssues(gauge, ['gauges', index]))
   return [...issues, ...circles(document.entries), ...cards, ...specIssues(document.spec)]
+}
+
+/** What is wrong with the card of a gauge, wherever it comes in. */
+export function gaugeIssues({ unit, measures, use }: BuildDocument['gauges'][number], path: Path): FileIssue[] {
+  const { kind, symbol } = UNITS[unit as UnitId]
+  return [
+    ...(kind === measures ? [] : [{ code: 'wrongUnit', path: [...path, 'unit'], unit: symbol, wanted: measures } as const]),
+    ...(Object.hasOwn(GAUGE_USES, use) ? [] : [{ code: 'unknownCharacteristic', path: [...path, 'use'], characteristic: use } as const]),
+  ]
 }
 
 /** An entry that is not there; one of another kind sets aside what points at it (`setAsideIn`). */

@@ -3,7 +3,7 @@
  * work with a build.
  */
 export { readBuildFile, readBuildJson, writeBuildFile, buildFileSchema, type ReadResult } from './buildFile'
-export { entryIssues, nowhereIn, specIssues } from './door'
+export { entryIssues, gaugeIssues, nowhereIn, specIssues } from './door'
 export type { FileIssue } from '../document/fileIssue'
 export { entrySchema, gaugeSchema } from '../document/entrySchema'
 export { specSchema } from '../document/specSchema'

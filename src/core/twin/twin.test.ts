@@ -1,7 +1,7 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { describe, expect, it } from 'vitest'
 import { expectNear } from '../../../tests/support/expectNear'
 import { TRUTHS } from '@/core/benches'
-import { DEFAULT_GAUGES } from '@/core/document'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { virtualEngine } from '../benches/virtualEngine'
 import { SimulatedGauges } from '.'

@@ -1,4 +1,5 @@
 export {
+  KINDS,
   UNITS,
   UNIT_IDS,
   CANONICAL_UNIT,

@@ -10,27 +10,29 @@ const STANDARD_GRAVITY_M_S2 = 9.806_65
 const NEWTON_PER_POUND_FORCE = KG_PER_POUND * STANDARD_GRAVITY_M_S2
 const METRE_PER_FOOT = (12 * MM_PER_INCH) / 1000
 
-export type Kind =
-  | 'length'
-  | 'volume'
-  | 'area'
-  | 'angle'
-  | 'mass'
-  | 'density'
-  | 'temperature'
-  | 'pressure'
-  | 'force'
-  | 'torque'
-  | 'power'
-  | 'speed'
-  | 'rotation'
-  | 'roughness'
-  | 'expansion'
-  | 'ratio'
-  | 'section'
-  | 'stress'
-  | 'stiffness'
-  | 'rise'
+export const KINDS = [
+  'length',
+  'volume',
+  'area',
+  'angle',
+  'mass',
+  'density',
+  'temperature',
+  'pressure',
+  'force',
+  'torque',
+  'power',
+  'speed',
+  'rotation',
+  'roughness',
+  'expansion',
+  'ratio',
+  'section',
+  'stress',
+  'stiffness',
+  'rise',
+] as const
+export type Kind = (typeof KINDS)[number]
 
 export interface Unit {
   readonly kind: Kind

@@ -1,6 +1,7 @@
+import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { describe, expect, it } from 'vitest'
 import { compression } from '@/core/benches/compression'
-import { DEFAULT_GAUGES, withEntries, type Build, type Reading } from '@/core/document'
+import { withEntries, type Build, type Reading } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { gaugesFor, openBuild } from '@/core/benches'

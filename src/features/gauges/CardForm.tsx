@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { GAUGE_USES } from '@/core/benches/gauges'
 import type { Gauge } from '@/core/document'
 import { repeatabilityOfRange, TRIES } from '@/core/metrology'
 import { UNITS, unitsOfKind, type UnitId } from '@/core/units'
@@ -10,19 +11,7 @@ import { useRefresh } from '@/ui/useRefresh'
 import { send } from '../send'
 import { cardFrom, fieldsOf, type CardFields } from './cardFields'
 
-const USES: readonly { readonly value: Gauge['use']; readonly label: string; readonly measures: Gauge['measures'] }[] = [
-  { value: 'dial', label: 'Dial', measures: 'length' },
-  { value: 'micrometer', label: 'Micrometer', measures: 'length' },
-  { value: 'boreGauge', label: 'Bore gauge', measures: 'length' },
-  { value: 'feeler', label: 'Feeler', measures: 'length' },
-  { value: 'burette', label: 'Burette', measures: 'volume' },
-  { value: 'scales', label: 'Scales', measures: 'mass' },
-  { value: 'strip', label: 'Plastic strip', measures: 'length' },
-  { value: 'torque', label: 'Torque wrench', measures: 'torque' },
-  { value: 'roughness', label: 'Roughness tester', measures: 'roughness' },
-  { value: 'wheel', label: 'Degree wheel', measures: 'angle' },
-  { value: 'other', label: 'Other length', measures: 'length' },
-]
+const USES = Object.entries(GAUGE_USES).map(([value, { label }]) => ({ value, label }))
 
 const LENGTH_UNITS: readonly { readonly value: UnitId; readonly label: string }[] = [
   { value: 'mm', label: 'mm' },
@@ -41,7 +30,7 @@ interface CardFormProps {
 export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
   const refresh = useRefresh()
   const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
-  const { measures } = USES.find((one) => one.value === use)!
+  const { measures } = GAUGE_USES[use]!
   const [unit, setUnit] = useState<UnitId>(from?.unit ?? 'mm')
   const [fields, setFields] = useState<CardFields>(() => fieldsOf(from, unit, today))
   const [trouble, setTrouble] = useState('')
@@ -68,7 +57,7 @@ export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
           value={use}
           onChange={(next) => {
             setUse(next)
-            const kind = USES.find((one) => one.value === next)!.measures
+            const kind = GAUGE_USES[next]!.measures
             if (UNITS[unit].kind !== kind) setUnit(unitsOfKind(kind)[0]!)
           }}
           options={USES}

@@ -1,8 +1,9 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import type { Gauge } from '@/core/document'
-import { gaugeSchema } from '@/core/files'
+import { gaugeIssues, gaugeSchema } from '@/core/files'
 import { database } from '@/data/database'
+import { fileIssueWords, placeWords } from '@/wording'
 import { answering, bodyOf, refused } from '../../answer'
 
 const body = z.object({ card: gaugeSchema })
@@ -11,6 +12,8 @@ const body = z.object({ card: gaugeSchema })
 export function POST(request: Request) {
   return answering(async () => {
     const { card } = await bodyOf(request, body)
+    const [issue] = gaugeIssues(card, ['card'])
+    if (issue) return refused(422, `${fileIssueWords(issue, placeWords)} Nothing was stored.`)
     const { gauges } = await database()
     if ((await gauges.list()).some((known) => known.id === card.id))
       return refused(409, 'A card with this id is already in the drawer. Nothing was stored.')
