@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+
 /** The layers, lowest first: each may import what stands before it. `demo` and `cli` sit beside `app` on top. */
 const LAYERS = {
   core: [],
@@ -34,6 +36,11 @@ const CORE = [
   'liveGauge',
   'files',
 ]
+
+const BENCHES = JSON.parse(readFileSync(new URL('src/core/benches/benches.json', import.meta.url), 'utf8'))
+
+/** Screens and workers of a bench that rest on another's core as well: its own core never does, but for what stands in `shared`. */
+const RESTS_ON = { rods: ['bores'], cam: ['clearance'] }
 
 /** Inside the geometry likewise. */
 const GEOMETRY = ['sheets', 'patterns', 'crank', 'valvetrain']
@@ -80,6 +87,12 @@ export default {
       from: { path: '^src/core/benches/([^/]+)/.+', pathNot: '^src/core/benches/lists/' },
       to: { path: '^src/core/benches/([^/]+)/.+', pathNot: '^src/core/benches/$1/' },
     },
+    ...BENCHES.map((bench) => ({
+      name: `screens-of-${bench}-use-what-it-rests-on`,
+      severity: 'error',
+      from: { path: `^src/(features/${bench}/|workers/${bench}[.])`, pathNot: '\\.test\\.tsx?$' },
+      to: { path: `^src/core/benches/(${BENCHES.filter((other) => ![bench, ...(RESTS_ON[bench] ?? [])].includes(other)).join('|')})/` },
+    })),
     {
       name: 'drizzle-stays-in-data',
       severity: 'error',

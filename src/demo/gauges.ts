@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util'
-import { isBenchId, openBuild, type BenchId } from '@/core/benches'
+import { BENCHES, isBenchId, openBuild, type BenchId } from '@/core/benches'
 import type { BuildDocument, Gauge } from '@/core/document'
 import { jointsOf, stepsOf } from '@/core/joints'
 import { randomStream } from '@/core/numerics/random'
@@ -24,7 +24,7 @@ if (options.help) {
   console.log(`A simulated set of gauges: presses their buttons for the open places of a bench.
 
   --build ID     the build; its id is in the address of its pages
-  --bench NAME   bores, bearings, rings, rods or compression
+  --bench NAME   ${BENCHES.map(({ id }) => id).join(', ')}
   --joint NAME   instead of a bench: a torque-and-angle wrench pulls a whole run of a joint, such as head
   --odd N        the fastener, by its turn, that yields under that wrench
   --server URL   where Kalibros answers (${server})

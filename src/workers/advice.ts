@@ -1,7 +1,11 @@
 import { wrap, type Remote } from 'comlink'
 import type { BenchId, JudgedAdvice } from '@/core/benches'
 import type { BuildDocument } from '@/core/document'
-import type { AdviceWorker } from './protocol'
+
+/** What the adviser does. */
+export interface AdviceWorker {
+  advise(document: BuildDocument, bench: BenchId): Promise<readonly JudgedAdvice[]>
+}
 
 /** One worker for as long as a bench is open: every bench is evaluated after every way to put things right, off the page. */
 export function adviser(): {

@@ -2,8 +2,14 @@ import { proxy } from 'comlink'
 import type { RefitOfCam } from '@/core/benches/cam'
 import type { OutOfStep, OutOfStepQuestion } from '@/core/benches/clearance/outOfStep'
 import type { BuildDocument } from '@/core/document'
-import type { CamWorker } from './protocol'
 import { runInWorker } from './run'
+
+/** What the cam worker does. */
+export interface CamWorker {
+  refit(document: BuildDocument, count: number, seed: number, onProgress: (done: number) => void): Promise<readonly RefitOfCam[]>
+  /** Undefined where numbers on paper are wanted. */
+  outOfStep(document: BuildDocument, question: OutOfStepQuestion): Promise<OutOfStep | undefined>
+}
 
 const start = () => new Worker(new URL('./cam.worker.ts', import.meta.url), { type: 'module' })
 

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
 import { refitCurves } from '@/core/benches/cam'
 import { outOfStep } from '@/core/benches/clearance/outOfStep'
-import type { CamWorker } from './protocol'
+import type { CamWorker } from './cam'
 
 const worker: CamWorker = {
   async refit(document, count, seed, onProgress) {

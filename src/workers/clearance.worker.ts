@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
 import { closestModel, phasingMap } from '@/core/benches/clearance'
 import { monteCarlo } from '@/core/metrology'
-import type { ClearanceWorker } from './protocol'
+import type { ClearanceWorker } from './clearance'
 
 const worker: ClearanceWorker = {
   async drawClosest(document, draws, seed, onProgress) {

@@ -1,8 +1,34 @@
+import type { PlannerResult } from '@/core/benches/compression'
+import type { JudgedAdvice } from '@/core/bench/bench'
+import type { MonteCarloResult } from '@/core/metrology'
 import { proxy } from 'comlink'
 import type { BuildDocument } from '@/core/document'
 import { pooled } from '@/core/metrology'
-import type { CompressionWorker, JudgedPlans, RatioDraws } from './protocol'
 import { runInWorker } from './run'
+
+/** What the compression worker does. Arguments and answers are plain data. */
+export interface CompressionWorker {
+  /** Random draws of every known cylinder's ratio; calls `onProgress` between slices with the draws done. */
+  drawRatios(
+    document: BuildDocument,
+    draws: number,
+    seed: number,
+    onProgress: (done: number) => void,
+  ): Promise<Omit<RatioDraws, 'elapsedMs'>>
+  plan(document: BuildDocument): Promise<JudgedPlans>
+}
+
+/** What the planner found, and its plans as every bench judges them. */
+export interface JudgedPlans {
+  readonly result: PlannerResult
+  readonly plans: readonly JudgedAdvice[]
+}
+
+export interface RatioDraws {
+  readonly cylinders: readonly number[]
+  readonly results: readonly MonteCarloResult[]
+  readonly elapsedMs: number
+}
 
 const start = () => new Worker(new URL('./compression.worker.ts', import.meta.url), { type: 'module' })
 

@@ -4,7 +4,7 @@ import { cylinderStates, planAdvice, planCompression, ratioModel } from '@/core/
 import { evaluate } from '@/core/evaluation/evaluate'
 import { judgeAll } from '@/core/evaluation/judgeAdvice'
 import { monteCarlo } from '@/core/metrology'
-import type { CompressionWorker } from './protocol'
+import type { CompressionWorker } from './compression'
 
 const worker: CompressionWorker = {
   async drawRatios(document, draws, seed, onProgress) {

@@ -1,7 +1,11 @@
 import type { BuildDocument } from '@/core/document'
 import type { CsvReport } from '@/core/files'
-import type { CsvWorker } from './protocol'
 import { runInWorker } from './run'
+
+/** What the reader of tables does. */
+export interface CsvWorker {
+  read(document: BuildDocument, text: string, asCopy: boolean): Promise<CsvReport>
+}
 
 const start = () => new Worker(new URL('./csv.worker.ts', import.meta.url), { type: 'module' })
 

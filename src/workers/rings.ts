@@ -1,8 +1,12 @@
 import { proxy } from 'comlink'
 import type { ButtingResult } from '@/core/benches/rings'
 import type { BuildDocument } from '@/core/document'
-import type { RingsWorker } from './protocol'
 import { runInWorker } from './run'
+
+/** What the ring worker does. */
+export interface RingsWorker {
+  drawButting(document: BuildDocument, draws: number, seed: number, onProgress: (done: number) => void): Promise<readonly ButtingResult[]>
+}
 
 const start = () => new Worker(new URL('./rings.worker.ts', import.meta.url), { type: 'module' })
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
 import { buttingDraws, ringsToDraw } from '@/core/benches/rings'
-import type { RingsWorker } from './protocol'
+import type { RingsWorker } from './rings'
 
 const worker: RingsWorker = {
   async drawButting(document, draws, seed, onProgress) {

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { openBuild } from '@/core/benches'
 import { search, sensitivity } from '@/core/whatIf'
-import type { WhatIfWorker } from './protocol'
+import type { WhatIfWorker } from './whatIf'
 
 const worker: WhatIfWorker = {
   async search(document, question, onProgress) {

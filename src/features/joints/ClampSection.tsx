@@ -1,3 +1,4 @@
+import { wantedRatio } from '@/core/shared/wantedRatio'
 import { clampEstimates, clampMarginOf, type Range } from '@/core/joints/bolts'
 import type { Joint, Spec, UnitSystem } from '@/core/document'
 import { cylinderPlaces } from '@/core/geometry/crank'
@@ -48,8 +49,7 @@ export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec
 /** A head against the gas of one cylinder, where all that it takes is known. */
 function Margin({ joint, spec, system }: { joint: Joint; spec: Spec; system: UnitSystem }) {
   if (joint.kind !== 'head') return null
-  const limit = spec.limits['compression.compressionRatio']
-  const ratio = limit?.target ?? limit?.lower
+  const ratio = wantedRatio(spec)
   const gasket = spec.stock.gaskets?.find(({ id }) => id === spec.choice.gasket)
   const gasketBoreMm = gasket?.boreMm ?? spec.paper.bore?.value
   const bank = bankOf(joint)

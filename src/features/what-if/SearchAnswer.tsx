@@ -7,7 +7,7 @@ import { FigureTable } from '@/ui/FigureTable'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure } from '@/wording'
 import { settingWords } from '@/wording/whatIf'
-import type { FoundVariants } from '@/workers/protocol'
+import type { FoundVariants } from '@/workers/whatIf'
 import type { WhatIf } from './useWhatIf'
 
 const bindingWords = ({ figure, variants }: Binding) => `${shownAs(figure).label}, alone in the way of ${variants.toLocaleString('en')}`

@@ -31,6 +31,7 @@ import {
   tensileStress,
   warmClamp,
 } from '../../joints/bolts/formulas'
+import { wantedRatio } from '../../shared/wantedRatio'
 import { THREAD_PROFILE } from '../../joints/bolts/profile'
 import { STEEL_MODULUS } from '../../joints/bolts/steelModulus'
 import { isThread, readThread, type Thread } from '../../joints/bolts/thread'
@@ -274,8 +275,7 @@ function evennessOf(build: Build, id: string): Derived | undefined {
 /** Gas at the peak that this boost and the ratio meant may come to, on the gasket's bore. */
 const gasOf = derivation('peakGas', (build): Figure | undefined => {
   const { duty, stock, choice, paper } = build.spec
-  const limit = build.spec.limits['compression.compressionRatio']
-  const ratio = limit?.target ?? limit?.lower
+  const ratio = wantedRatio(build.spec)
   const boreMm = stock.gaskets.find(({ id }) => id === choice.gasket)?.boreMm ?? paper.bore?.value
   if (ratio === undefined || boreMm === undefined) return undefined
   const peakKpa = peakPressure.of({
