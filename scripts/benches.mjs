@@ -1,12 +1,63 @@
 // Every list of benches, written from the one line each has in benches.json and from the files in its folders.
-// `npm run benches` writes them, with `--check` it says which are not as they would be written.
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+// `npm run benches` writes them, with `--check` it says which are not as they would be written; `--new NAME` makes the folders of a
+// bench from a template, and its line.
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
+import { parseArgs } from 'node:util'
 import prettier from 'prettier'
 import { ROOT } from './setup.mjs'
 
 const FOLDER = 'src/core/benches'
-const BENCHES = JSON.parse(readFileSync(path.join(ROOT, FOLDER, 'benches.json'), 'utf8'))
+const LINES = path.join(ROOT, FOLDER, 'benches.json')
+const TEMPLATE = path.join(ROOT, 'scripts/newBench')
+const { values: asked } = parseArgs({ options: { check: { type: 'boolean' }, new: { type: 'string' } } })
+
+const capital = (name) => `${name[0].toUpperCase()}${name.slice(1)}`
+
+if (asked.new !== undefined) makeBench(asked.new)
+const BENCHES = JSON.parse(readFileSync(LINES, 'utf8'))
+for (const bench of BENCHES) checkParts(bench)
+
+/** The folders of a bench as they begin, and its line after the others: where it stands among them is the order of work. */
+function makeBench(name) {
+  if (!/^[a-z][a-zA-Z]*$/.test(name)) fail(`A bench has a name as oilPump is one, not “${name}”.`)
+  const benches = JSON.parse(readFileSync(LINES, 'utf8'))
+  if (benches.includes(name)) fail(`There is a bench ${name}.`)
+  const words = name.replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+  const filled = (text) =>
+    text
+      .replaceAll('$Name', capital(name))
+      .replaceAll('$Title', capital(words))
+      .replaceAll('$file', words.replaceAll(' ', '-'))
+      .replaceAll('$name', name)
+  const put = (from, to) => {
+    mkdirSync(path.dirname(path.join(ROOT, to)), { recursive: true })
+    writeFileSync(path.join(ROOT, to), filled(readFileSync(path.join(TEMPLATE, from), 'utf8')))
+  }
+  for (const file of readdirSync(path.join(TEMPLATE, 'core')))
+    put(`core/${file}`, `${FOLDER}/${name}/${filled(file).replace(/\.txt$/, '')}`)
+  put('wording.ts.txt', `src/wording/benches/${name}.ts`)
+  put('page.tsx.txt', pageOf(name))
+  writeFileSync(LINES, `${JSON.stringify([...benches, name], undefined, 2)}\n`)
+}
+
+/** `rings` has its page in `features/rings/RingsBench.tsx`. */
+function pageOf(bench) {
+  return `src/features/${bench}/${capital(bench)}Bench.tsx`
+}
+
+/** What no bench is whole without, named where it is left out. */
+function checkParts(bench) {
+  const core = ['manifest', 'definition', 'presets', 'twin'].map((part) => `${FOLDER}/${bench}/${part}.ts`)
+  const missing = [...core, `src/wording/benches/${bench}.ts`, pageOf(bench)].filter((file) => !existsSync(path.join(ROOT, file)))
+  if (missing.length > 0) fail(`The bench ${bench} has no ${missing.join(', no ')}.`)
+}
+
+function fail(words) {
+  console.error(words)
+  process.exit(1)
+}
+
 const HEAD = (words) => `/**\n * ${words}\n * Written by \`npm run benches\`: a bench is one line in \`core/benches/benches.json\`.\n */`
 
 /** What a bench may declare in a file of its own, and the name it has there; each list is fetched only by what uses it. */
@@ -22,9 +73,8 @@ const PARTS = {
   twin: { name: 'truths', words: 'What a virtual engine shows at each bench.' },
 }
 
-/** `rings` has its page in `features/rings/RingsBench.tsx`. */
 function page(bench) {
-  const name = `${bench[0].toUpperCase()}${bench.slice(1)}Bench`
+  const name = `${capital(bench)}Bench`
   return `lazy(async () => ({ default: (await import('./${bench}/${name}')).${name} }))`
 }
 
@@ -62,20 +112,16 @@ const files = {
   ],
 }
 
-const { error } = console
 const options = await prettier.resolveConfig(path.join(ROOT, 'package.json'))
 const other = []
 for (const [file, lines] of Object.entries(files)) {
   const text = await prettier.format(lines.join('\n'), { ...options, filepath: file })
   const at = path.join(ROOT, file)
   if (existsSync(at) && readFileSync(at, 'utf8') === text) continue
-  if (process.argv.includes('--check')) other.push(file)
+  if (asked.check) other.push(file)
   else {
     mkdirSync(path.dirname(at), { recursive: true })
     writeFileSync(at, text)
   }
 }
-if (other.length > 0) {
-  error(`Not as \`npm run benches\` writes them: ${other.join(', ')}`)
-  process.exit(1)
-}
+if (other.length > 0) fail(`Not as \`npm run benches\` writes them: ${other.join(', ')}`)

@@ -140,7 +140,10 @@ describe('build files from a terminal', () => {
   })
 
   it('validates, and names the fault of a damaged file with its path', async () => {
-    expect(await kalibros(['validate', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('596 entries') })
+    expect(await kalibros(['validate', file])).toMatchObject({
+      status: 0,
+      stdout: expect.stringContaining(`${tern.entries.length} entries`),
+    })
     const damaged = JSON.stringify({
       ...tern,
       entries: tern.entries.map((entry, index) => (index === 40 ? { ...entry, value: '5' } : entry)),

@@ -27,7 +27,10 @@ export function card(
   return { id: `${gauge}.1`, gauge, name, measures, use, unit, repeatabilityDof: 19, bias: 0, scaleU: 0, ...uncertainty, since: SINCE }
 }
 
-/** Typical working instruments (common practice), each to be replaced by the shop's own figures after a check against a standard. Repeatability with about twenty readings behind it. */
+/**
+ * Typical working instruments (common practice), each to be replaced by the shop's own figures after a check against a standard.
+ * Repeatability with about twenty readings behind it.
+ */
 export const COMMON_GAUGES: BenchGauges = {
   uses: {
     dial: { label: 'Dial', measures: 'length' },

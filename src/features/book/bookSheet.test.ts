@@ -119,7 +119,7 @@ describe('the build sheet', () => {
 
 describe('the board’s summary', () => {
   it('counts verdicts and names the next place', () => {
-    expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, read: 587, wanted: 587, next: undefined })
+    expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, next: undefined })
     expect(summarise(tern!).verdicts.out).toBeGreaterThanOrEqual(4)
     expect(summarise(petrel!).next).toEqual({ bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' })
     expect(summarise(petrel!).worst).toMatchObject({
