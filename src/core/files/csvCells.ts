@@ -6,21 +6,7 @@ import type { Place, Reading } from '../document/types'
 import { differenceToCanonical, findUnit, toCanonical, UNITS, type UnitId } from '../units'
 import type { FileIssue } from '../document/fileIssue'
 
-export const CSV_COLUMNS = [
-  'id',
-  'characteristic',
-  'cylinder',
-  'main',
-  'bank',
-  'cam',
-  'valve',
-  'bolt',
-  'joint',
-  'spot',
-  'cycle',
-  'torque',
-  'degree',
-  'repeat',
+const AROUND = [
   'value',
   'upper',
   'plus_minus',
@@ -38,7 +24,10 @@ export const CSV_COLUMNS = [
   'supersedes',
   'settles',
 ] as const
-export type Column = (typeof CSV_COLUMNS)[number]
+export type Column = 'id' | 'characteristic' | PlaceAxis | (typeof AROUND)[number]
+
+/** Every axis there is has a column, after the name of what is read. */
+export const CSV_COLUMNS: readonly Column[] = ['id', 'characteristic', ...AXIS_FORMS.map(([axis]) => axis), ...AROUND]
 
 export type RowIssue =
   | { readonly code: 'missingColumn'; readonly column: Column }
