@@ -7,10 +7,11 @@ const LAYERS = {
   data: ['core'],
   workers: ['core'],
   ui: ['core', 'wording'],
-  features: ['core', 'wording', 'ui', 'workers'],
+  shop: ['core', 'wording', 'data'],
+  features: ['core', 'wording', 'shop', 'ui', 'workers'],
   demo: ['core', 'data'],
   cli: ['core', 'wording', 'data'],
-  app: ['core', 'wording', 'data', 'ui', 'features'],
+  app: ['core', 'wording', 'data', 'shop', 'ui', 'features'],
 }
 
 const own = Object.keys(LAYERS)
@@ -42,6 +43,31 @@ const BENCHES = JSON.parse(readFileSync(new URL('src/core/benches/benches.json',
 /** Screens and workers of a bench that rest on another's core as well: its own core never does, but for what stands in `shared`. */
 const RESTS_ON = { rods: ['bores'], cam: ['clearance'] }
 
+/** Under the screens, lowest first: what a device enters and hears, what is printed, fields, the frame of a bench, clocks. */
+const UNDER_SCREENS = ['entries', 'print', 'fields', 'benchFrame', 'clocks']
+
+/** Screens that rest on another one. */
+const SCREENS_REST_ON = { job: ['parts'], walk: ['schedule'] }
+
+/** A screen imports no other, but what stands under all of them. */
+function screensApart() {
+  const may = (others) => [...UNDER_SCREENS, ...others].join('|')
+  return [
+    {
+      name: 'screens-stand-apart',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/', pathNot: `^src/features/(${Object.keys(SCREENS_REST_ON).join('|')})/` },
+      to: { path: '^src/features/[^/]+/', pathNot: `^src/features/($1|${may([])})/` },
+    },
+    ...Object.entries(SCREENS_REST_ON).map(([screen, others]) => ({
+      name: `${screen}-rests-on-${others.join('-and-')}`,
+      severity: 'error',
+      from: { path: `^src/features/${screen}/` },
+      to: { path: '^src/features/[^/]+/', pathNot: `^src/features/(${screen}|${may(others)})/` },
+    })),
+  ]
+}
+
 /** Inside the geometry likewise. */
 const GEOMETRY = ['sheets', 'patterns', 'crank', 'valvetrain']
 
@@ -68,6 +94,8 @@ export default {
     })),
     ...downwards('src/core', CORE),
     ...downwards('src/core/geometry', GEOMETRY),
+    ...downwards('src/features', UNDER_SCREENS),
+    ...screensApart(),
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -15,7 +15,7 @@ import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { selectShells } from '@/core/benches/bearings'
 import { matchPistons } from '@/core/benches/bores'
-import { serveBuild } from '@/features/bench/servedBuild'
+import { serveBuild } from '@/features/entries/servedBuild'
 import type { Report } from './report'
 import { sixteen } from './sixteen'
 

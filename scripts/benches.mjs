@@ -107,7 +107,7 @@ const files = {
     HEAD('The page of every bench, fetched with its own part of the core and no other’s.'),
     "import { lazy, type ComponentType } from 'react'",
     "import type { BenchId } from '@/core/bench/bench'",
-    "import type { BenchInFrame } from './bench/BenchPage'",
+    "import type { BenchInFrame } from './benchFrame/BenchPage'",
     `\nexport const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = { ${BENCHES.map((bench) => `${bench}: ${page(bench)}`).join(', ')} }`,
   ],
 }

@@ -3,6 +3,6 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
   const { openAtStart } = await import('./data/database')
   await openAtStart()
-  const { keepPlanDaily } = await import('./app/keepPlanDaily')
+  const { keepPlanDaily } = await import('./shop/keepPlanDaily')
   keepPlanDaily()
 }

@@ -1,7 +1,7 @@
 import { Board, type BoardQuery } from '@/features/board/Board'
-import { onBoard, SUMMARY_PROGRAM, summarise } from '@/features/board/summary'
+import { onBoard, SUMMARY_PROGRAM, summarise } from '@/shop/summary'
 import { database } from '@/data/database'
-import { shopDay } from './shopDay'
+import { shopDay } from '../shop/shopDay'
 
 const PAGE_SIZE = 24
 /** More pages than any shop fills; a number beyond is a slip. */

@@ -1,8 +1,8 @@
 'use client'
 import { Suspense } from 'react'
 import type { BenchId } from '@/core/bench/bench'
-import { BenchPage } from './bench/BenchPage'
-import type { BenchPageProps } from './bench/useBenchPage'
+import { BenchPage } from '@/features/benchFrame/BenchPage'
+import type { BenchPageProps } from '@/features/benchFrame/useBenchPage'
 import { BENCH_PAGES } from './benchPages'
 
 /** The page of a bench, in the frame of all of them. */

@@ -4,7 +4,7 @@
  */
 import { lazy, type ComponentType } from 'react'
 import type { BenchId } from '@/core/bench/bench'
-import type { BenchInFrame } from './bench/BenchPage'
+import type { BenchInFrame } from './benchFrame/BenchPage'
 
 export const BENCH_PAGES: Readonly<Record<BenchId, ComponentType<BenchInFrame>>> = {
   bores: lazy(async () => ({ default: (await import('./bores/BoresBench')).BoresBench })),

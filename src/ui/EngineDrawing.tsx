@@ -2,21 +2,9 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import { bankCount, cylinderPlaces, cylindersPerBank, mainNumbers, type EngineLayout } from '@/core/geometry/crank'
-import type { Standing } from '@/wording'
+import type { Standing, StationMark } from '@/wording'
 import { caption, numerals } from './GlobalStyle'
 import { VerdictShape } from './VerdictMark'
-
-export interface StationMark {
-  readonly id: string
-  readonly label: string
-  readonly cylinder?: number
-  /** Main bearing, where the mark is on the crank. */
-  readonly main?: number
-  /** In bore radii from the cylinder's axis, or from the middle of the main: x to the rear, y to the right. */
-  readonly x: number
-  readonly y: number
-  readonly standing: Standing
-}
 
 const Drawing = styled.svg`
   display: block;

@@ -28,6 +28,7 @@ export {
   movedWords,
   percent,
   type Standing,
+  type StationMark,
 } from './verdicts'
 export { plannedWords, workWords } from './work'
 export { PART_STATE_CHOICES, PART_STATE_WORDS } from './partState'

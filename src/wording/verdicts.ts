@@ -21,6 +21,19 @@ export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
   stale: 'stale',
 }
 
+/** A place on the drawing of an engine, and how what is read or found there stands. */
+export interface StationMark {
+  readonly id: string
+  readonly label: string
+  readonly cylinder?: number
+  /** Main bearing, where the mark is on the crank. */
+  readonly main?: number
+  /** In bore radii from the cylinder's axis, or from the middle of the main: x to the rear, y to the right. */
+  readonly x: number
+  readonly y: number
+  readonly standing: Standing
+}
+
 /** Out or in doubt: it carries its shape wherever it stands, so that it is found without colour. */
 export function isMarked(standing: Standing): boolean {
   return standing === 'over' || standing === 'under' || standing === 'inDoubt'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { BoltLedger } from '@/features/joints/BoltLedger'
-import { boltLedger } from '../boltLedger'
+import { boltLedger } from '../../shop/boltLedger'
 
 export const metadata: Metadata = { title: 'Bolt ledger' }
 export const dynamic = 'force-dynamic'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { NewBuild } from '@/features/new-build/NewBuild'
-import { latestBuilds } from '../latestBuilds'
+import { latestBuilds } from '../../shop/latestBuilds'
 
 export const metadata: Metadata = { title: 'New build' }
 export const dynamic = 'force-dynamic'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { ShopParts } from '@/features/parts/ShopParts'
-import { shopDay } from '../shopDay'
-import { shopSummaries } from '../shopSummaries'
+import { shopDay } from '../../shop/shopDay'
+import { shopSummaries } from '../../shop/shopSummaries'
 
 export const metadata: Metadata = { title: 'Parts' }
 export const dynamic = 'force-dynamic'

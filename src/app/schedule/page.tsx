@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { SchedulePage } from '@/features/schedule/SchedulePage'
-import { shopPlan } from '../shopPlan'
+import { shopPlan } from '../../shop/shopPlan'
 
 export const metadata: Metadata = { title: 'Schedule' }
 export const dynamic = 'force-dynamic'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { TodayPage } from '@/features/today/TodayPage'
-import { shopDay } from '../shopDay'
-import { shopSummaries } from '../shopSummaries'
+import { shopDay } from '../../shop/shopDay'
+import { shopSummaries } from '../../shop/shopSummaries'
 
 export const metadata: Metadata = { title: 'Today' }
 export const dynamic = 'force-dynamic'

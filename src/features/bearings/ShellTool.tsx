@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button'
 import { FigureTable } from '@/ui/FigureTable'
 import { Row } from '@/ui/Page'
 import { figureWords, plainWords } from '@/wording'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { lazyPart } from '@/ui/lazyPart'
 
 const SidePanel = lazyPart(() => import('@/ui/SidePanel').then((module) => module.SidePanel))

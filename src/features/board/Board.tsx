@@ -7,9 +7,9 @@ import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { ClockList } from '../clocks/ClockList'
-import { AwaitedLines, EventLine } from '../parts/AwaitedLines'
-import { OpenRuns } from '../joints/OpenRuns'
-import type { BoardSummary, BuildSummary } from './summary'
+import { AwaitedLines, EventLine } from '@/ui/AwaitedLines'
+import { OpenRuns } from '@/features/clocks/OpenRuns'
+import type { BoardSummary, BuildSummary } from '@/shop/summary'
 
 const List = styled.ul`
   display: grid;

@@ -1,6 +1,6 @@
 import 'server-only'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { pdfOf, type SheetSize } from '../printer'
+import { pdfOf, type SheetSize } from '@/features/print/printer'
 import { isMarked, type Standing } from '@/wording'
 import { PLANNED_TITLE, WALK_TITLE, PARTS_TITLE, type BenchSheet, type BookSheet, type FoundCell, type OutLine } from './bookSheet'
 

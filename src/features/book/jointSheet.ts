@@ -2,7 +2,7 @@ import { group } from 'd3-array'
 import type { BuildDocument, Joint, Pull, UnitSystem } from '@/core/document'
 import { fastenersLeftOut, jointsOf, leftOut, runsOf, tightRun, type Run } from '@/core/joints'
 import { dressWords, leftOutWords, METHOD_CHOICES, runCountWords, stagesWords, stageWords, WAY_WORDS } from '@/wording'
-import { turnsOf } from '../joints/turns'
+import { turnsOf } from '@/core/joints/turns'
 
 /** A joint as the book proves it: what was planned, from where, and every run of it, stage by stage. */
 export interface JointSheet {

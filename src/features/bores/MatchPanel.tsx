@@ -4,8 +4,8 @@ import { matchPistons } from '@/core/benches/bores'
 import { definition } from '@/core/benches/bores/definition'
 import { SidePanel } from '@/ui/SidePanel'
 import { columnWords } from '@/wording'
-import type { ToolProps } from '../bench/benchView'
-import { PistonPlan } from '../bench/PistonPlan'
+import type { ToolProps } from '@/features/benchFrame/benchView'
+import { PistonPlan } from '@/features/benchFrame/PistonPlan'
 
 /** Pistons matched to bores, before and after, taken as a plan that says which mark goes into which bore. */
 export function MatchPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {

@@ -2,7 +2,7 @@
 import styled from 'styled-components'
 import { lazyPart } from '@/ui/lazyPart'
 import { PHONE } from '@/ui/GlobalStyle'
-import type { PictureProps } from '../bench/benchView'
+import type { PictureProps } from '@/features/benchFrame/benchView'
 import { camMarks } from './camMarks'
 import { TimingWheel } from './TimingWheel'
 import { wheelWords } from './wheelWords'

@@ -13,7 +13,7 @@ import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { curveIssueWords, lobeSlipWords } from '@/wording/cam'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 
 /** Rows of a table that are said; the rest of a table that is all wrong says no more. */
 const MOST_SAID = 6

@@ -10,7 +10,7 @@ import { Notice, Row } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { DRIVE_WHEEL_WORDS, DRIVE_WORDS } from '@/wording/cam'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { DrivePicture } from './DrivePicture'
 
 const LEAST_TEETH = 8

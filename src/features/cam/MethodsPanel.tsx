@@ -2,9 +2,9 @@
 import styled from 'styled-components'
 import { methods } from '@/core/benches/cam/methods'
 import type { MethodKey } from '@/core/document'
-import { MethodChoice } from '@/features/paper/MethodChoice'
+import { MethodChoice } from '@/features/fields/MethodChoice'
 import { SidePanel } from '@/ui/SidePanel'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 
 const Group = styled.section`
   display: grid;

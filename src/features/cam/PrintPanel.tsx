@@ -7,7 +7,7 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { Row } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { entryIssueWords } from '@/wording'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 
 const DIAMETERS = { low: 60, high: 600 }
 const NUMBERINGS: readonly { readonly value: WheelNumbering; readonly label: string }[] = WHEEL_NUMBERINGS.map((value) => ({

@@ -2,14 +2,14 @@
 import { useCallback } from 'react'
 import { curveOf } from '@/core/shared/camMotion/curve'
 import { camsOf } from '@/core/geometry/valvetrain'
-import { documentOf } from '@/features/bench/documentOf'
-import { useWork } from '@/features/bench/useWork'
-import { WorkRow } from '@/features/bench/WorkRow'
+import { documentOf } from '@/features/entries/documentOf'
+import { useWork } from '@/features/benchFrame/useWork'
+import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { FigureTable } from '@/ui/FigureTable'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { refitInWorker } from '@/workers/cam'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { ShapeTable } from './ShapeTable'
 
 const REFITS = 1000

@@ -8,7 +8,7 @@ import type { Build } from '@/core/document'
 import { camKind, camsOf, type Cam } from '@/core/geometry/valvetrain'
 import { expand } from '@/core/metrology'
 import { capital, subjectWords } from '@/wording'
-import type { PictureProps } from '../bench/benchView'
+import type { PictureProps } from '@/features/benchFrame/benchView'
 import { LobesPicture } from './LobesPicture'
 import { LoopTable } from './LoopTable'
 

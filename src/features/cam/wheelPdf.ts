@@ -8,8 +8,8 @@ import {
   type WheelTurns,
 } from '@/core/geometry/valvetrain/printedWheel'
 import { isInside, type Position, type Sheet } from '@/core/geometry/sheets/sheets'
-import { pdfOf, type SheetSize } from '../printer'
-import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '../trueScale'
+import { pdfOf, type SheetSize } from '@/features/print/printer'
+import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '@/features/print/trueScale'
 
 export interface PrintedWheel {
   readonly kind: 'wheel' | 'tape'

@@ -6,8 +6,8 @@ import { lazyPart } from '@/ui/lazyPart'
 import { Row } from '@/ui/Page'
 import { benchWords } from '@/wording'
 import * as words from '@/wording/benches/clearance'
-import type { BenchInFrame } from '../bench/BenchPage'
-import type { BenchView, ToolProps } from '../bench/benchView'
+import type { BenchInFrame } from '@/features/benchFrame/BenchPage'
+import type { BenchView, ToolProps } from '@/features/benchFrame/benchView'
 import { ClearanceDrawing } from './ClearanceDrawing'
 
 const PhasingChart = lazyPart(() => import('./PhasingChart').then((module) => module.PhasingChart))

@@ -7,7 +7,7 @@ import { camKind, valvesOf } from '@/core/geometry/valvetrain'
 import { PHONE } from '@/ui/GlobalStyle'
 import { lazyPart } from '@/ui/lazyPart'
 import { capital, subjectWords } from '@/wording'
-import type { DrawingProps } from '../bench/benchView'
+import type { DrawingProps } from '@/features/benchFrame/benchView'
 import { gapLines, REACH_DEG, runningSweep } from './gapLines'
 import { SectionPicture } from './SectionPicture'
 

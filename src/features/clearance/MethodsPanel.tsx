@@ -1,8 +1,8 @@
 'use client'
 import { methods } from '@/core/benches/clearance/methods'
-import { MethodChoice } from '@/features/paper/MethodChoice'
+import { MethodChoice } from '@/features/fields/MethodChoice'
 import { SidePanel } from '@/ui/SidePanel'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 
 /** Which ways valves are read over their pistons, and how the engine stood while they were. */
 export function MethodsPanel({ edit, onClose }: ToolProps & { onClose: () => void }) {

@@ -10,7 +10,7 @@ import { ChartBox } from '@/ui/ChartBox'
 import { ACROSS_LOOK, CHART_LOOK, UP_LOOK } from '@/ui/chartLook'
 import { graduations } from '@/ui/graduations'
 import { capital, subjectWords } from '@/wording'
-import type { PictureProps } from '../bench/benchView'
+import type { PictureProps } from '@/features/benchFrame/benchView'
 import { GAP_UNIT } from './gapLines'
 
 const ACROSS = [-10, -5, 0, 5, 10]

@@ -1,14 +1,14 @@
 'use client'
 import { useCallback, useState } from 'react'
 import { camKind, camsOf, isHighProfile, type Cam } from '@/core/geometry/valvetrain'
-import { documentOf } from '@/features/bench/documentOf'
-import { useWork } from '@/features/bench/useWork'
-import { WorkRow } from '@/features/bench/WorkRow'
+import { documentOf } from '@/features/entries/documentOf'
+import { useWork } from '@/features/benchFrame/useWork'
+import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { ChoiceRow } from '@/ui/fields'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { mapPhasingInWorker } from '@/workers/clearance'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { PhasingMapPicture } from './PhasingMapPicture'
 
 /** Valve to valve over every setting of both cams, with what both do to the overlap. */

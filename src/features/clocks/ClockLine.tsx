@@ -1,5 +1,5 @@
 import { clockWords } from './clockWords'
-import type { ServedClock } from './servedClocks'
+import type { ServedClock } from '@/shop/servedClocks'
 
 /** How long it still runs, or what there is to do. */
 export function ClockLine({ clock: { running, due, dueAt, late }, nowMs }: { clock: ServedClock; nowMs: number }) {

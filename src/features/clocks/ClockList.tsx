@@ -1,8 +1,8 @@
 'use client'
 import Link from 'next/link'
-import { OpenList } from '../joints/OpenRuns'
+import { OpenList } from './OpenRuns'
 import { ClockLine } from './ClockLine'
-import type { ServedClock } from './servedClocks'
+import type { ServedClock } from '@/shop/servedClocks'
 import { useNow } from './useNow'
 
 /** What cures, soaks, rests and rusts at a build, each with how long it still does; run out, what there is to do. */

@@ -1,11 +1,5 @@
 import ical, { ICalAlarmType } from 'ical-generator'
-import type { ServedClock } from './servedClocks'
-
-/** The clocks of a build, to be told from those of others. */
-export interface BuildClocks {
-  readonly build: string
-  readonly clocks: readonly ServedClock[]
-}
+import type { BuildClocks } from '@/shop/shopClocks'
 
 const QUARTER_HOUR_MS = 900_000
 

@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { serverNow } from './serverTime'
+import { serverNow } from '@/features/entries/serverTime'
 
 const SECOND_MS = 1000
 

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
-import type { ServedClock } from './servedClocks'
-import { hearServerTime } from './serverTime'
+import type { ServedClock } from '@/shop/servedClocks'
+import { hearServerTime } from '@/features/entries/serverTime'
 
 /** A clock of any build of the shop. */
 export interface ShopClock extends ServedClock {

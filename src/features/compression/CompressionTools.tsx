@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { JudgedAdvice } from '@/core/bench/bench'
-import type { ToolProps } from '@/features/bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { Button } from '@/ui/Button'
 import { Row } from '@/ui/Page'
 import type { Tool } from './ToolPanel'

@@ -5,10 +5,10 @@ import type { Build } from '@/core/document'
 import { standardUncertainty } from '@/core/metrology'
 import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
-import { WorkRow } from '@/features/bench/WorkRow'
-import { documentOf } from '@/features/bench/documentOf'
+import { WorkRow } from '@/features/benchFrame/WorkRow'
+import { documentOf } from '@/features/entries/documentOf'
 import { FigureTable } from '@/ui/FigureTable'
-import { useWork } from '@/features/bench/useWork'
+import { useWork } from '@/features/benchFrame/useWork'
 
 const DRAWS = 1_000_000
 const SEED = 20_240_501

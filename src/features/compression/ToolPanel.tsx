@@ -6,7 +6,7 @@ import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
 import { FigureTable } from '@/ui/FigureTable'
-import type { ToolProps } from '@/features/bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { PlannerPanel } from './PlannerPanel'
 import { DrawsPanel } from './DrawsPanel'
 

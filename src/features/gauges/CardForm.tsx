@@ -8,7 +8,7 @@ import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice, Row } from '@/ui/Page'
 import { useRefresh } from '@/ui/useRefresh'
-import { send } from '../send'
+import { send } from '@/features/entries/send'
 import { cardFrom, fieldsOf, type CardFields } from './cardFields'
 
 const USES = Object.entries(GAUGE_USES).map(([value, { label }]) => ({ value, label }))

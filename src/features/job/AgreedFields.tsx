@@ -1,12 +1,12 @@
 'use client'
 import type { Spec, UnitSystem } from '@/core/document'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 import { TextField } from '@/ui/fields'
 import { useKeptText } from '@/ui/useKeptText'
 import { RATING_WORDS } from '@/wording/parts'
 import { printed } from '@/core/numerics/printed'
 import { useState } from 'react'
-import { Words } from '../paper/Words'
+import { Words } from '@/ui/Words'
 import { numberFrom } from '../parts/partForm'
 
 type Job = NonNullable<Spec['job']>

@@ -1,6 +1,6 @@
 'use client'
 import type { Joint } from '@/core/document'
-import { Words } from '@/features/paper/Words'
+import { Words } from '@/ui/Words'
 import { Section, SectionTitle } from '@/ui/Page'
 import { Fields } from './GroupFields'
 import type { ChangeJoint } from './planEdit'

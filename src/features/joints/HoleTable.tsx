@@ -5,13 +5,13 @@ import type { EngineLayout } from '@/core/geometry/crank'
 import type { Joint, UnitSystem } from '@/core/document'
 import type { RunRefusal } from '@/core/joints'
 import { UNITS } from '@/core/units'
-import { QuantityInput } from '@/features/paper/QuantityInput'
-import { Words } from '@/features/paper/Words'
+import { QuantityInput } from '@/ui/QuantityInput'
+import { Words } from '@/ui/Words'
 import { ChoiceRow } from '@/ui/fields'
 import { FigureTable } from '@/ui/FigureTable'
 import { HOLE_WORDS, RETIREMENT_WORDS, TOLD_APART_WORDS } from '@/wording'
 import type { ChangeJoint } from './planEdit'
-import { turnsOf } from './turns'
+import { turnsOf } from '@/core/joints/turns'
 
 const Fold = styled.details`
   summary {

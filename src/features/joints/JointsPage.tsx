@@ -8,7 +8,7 @@ import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Title, TopBar } from '@/ui/Page'
 import { leftOutWords, METHOD_CHOICES, runCountWords, stagesWords, WAY_WORDS } from '@/wording'
 import type { ServedJoints } from './servedJoints'
-import { turnsOf } from './turns'
+import { turnsOf } from '@/core/joints/turns'
 
 const List = styled.ul`
   border-top: 2px solid var(--dye);

@@ -2,7 +2,7 @@ import { crankStopOf, wrenchFor, type Run, type RunWay, type Step } from '@/core
 import { fastenerPlaceWords, pullWords, stageFigure } from '@/wording'
 import { About, Caption, Figure, Unit, Which } from './runLayout'
 import type { RunPanelProps } from './runProps'
-import { turnsOf } from './turns'
+import { turnsOf } from '@/core/joints/turns'
 
 /** The pull that is next: its figure as large as it goes, which fastener, where it stands, and by which wrench. */
 export function NextPull({ joint, layout, run, next, system }: RunPanelProps & { next: Step }) {

@@ -1,6 +1,6 @@
 import type { LedgerLine } from '@/core/parts/ledger'
 import type { BuildDocument, Pull, Spec } from '@/core/document'
-import { endOfId, type ServerCopy } from '../bench/servedBuild'
+import { endOfId, type ServerCopy } from '@/features/entries/servedBuild'
 
 /** A build as the pages of its joints are sent it: what is planned, and every pull there was. */
 export interface ServedJoints extends ServerCopy {

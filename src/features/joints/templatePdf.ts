@@ -4,9 +4,9 @@ import type { Joint, Spec } from '@/core/document'
 import { cylinderPlaces } from '@/core/geometry/crank'
 import { bankOf, type Position } from '@/core/joints'
 import { isInside, onPaper, type Sheet } from '@/core/geometry/sheets/sheets'
-import { pdfOf, type SheetSize } from '../printer'
-import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '../trueScale'
-import { turnsOf } from './turns'
+import { pdfOf, type SheetSize } from '@/features/print/printer'
+import { cross, joinCrosses, placedOn, pt, SCALE_MM, scaleLine, sheetsOn, trueScalePage, type Shape } from '@/features/print/trueScale'
+import { turnsOf } from '@/core/joints/turns'
 
 const HOLE_MM = 5
 const CROSS_MM = 4

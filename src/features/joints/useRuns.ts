@@ -3,9 +3,9 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { Joint, Pull } from '@/core/document'
 import { runsOf, type Run, type RunWay } from '@/core/joints'
-import { useEntries } from '../bench/useEntries'
-import { serverStamp } from '../clocks/serverTime'
-import { ownSession } from '../ownSession'
+import { useEntries } from '@/features/entries/useEntries'
+import { serverStamp } from '@/features/entries/serverTime'
+import { ownSession } from '@/features/entries/ownSession'
 import type { ServedJoints } from './servedJoints'
 
 /** What may be said of a pull beside what it follows and who has the run. */

@@ -2,8 +2,8 @@
 import { useEffect, useState } from 'react'
 import type { Run } from '@/core/joints'
 import { UNITS } from '@/core/units'
-import { useLiveGauges } from '../bench/useLiveGauges'
-import type { LivePress } from '../bench/gaugeStream'
+import { useLiveGauges } from '@/features/benchFrame/useLiveGauges'
+import type { LivePress } from '@/features/benchFrame/gaugeStream'
 import type { RunAct } from './useRuns'
 
 /** Below this share of its stage a pull has stopped short; above that one it went too far, and is said to have. */

@@ -2,8 +2,9 @@
 import { useState } from 'react'
 import { Button } from '@/ui/Button'
 import { Card, Notice, Row, SectionTitle } from '@/ui/Page'
-import { BuildPicker, type BuildChoice } from '../BuildPicker'
-import { send } from '../send'
+import { BuildPicker } from '@/features/fields/BuildPicker'
+import type { BuildChoice } from '@/shop/latestBuilds'
+import { send } from '@/features/entries/send'
 
 /** Another engine like one that is here: its paper, limits and stock, none of its readings. */
 export function CopyBuild({ builds, copyOf, by }: { builds: readonly BuildChoice[]; copyOf: string | undefined; by: string }) {

@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { Button } from '@/ui/Button'
 import { Card, Notice, SectionTitle } from '@/ui/Page'
-import { send } from '../send'
-import { keepPhoto } from '../walk/photos/keptPhotos'
-import { sendPhoto } from '../walk/photos/sendPhoto'
+import { send } from '@/features/entries/send'
+import { keepPhoto } from '@/features/entries/photos/keptPhotos'
+import { sendPhoto } from '@/features/entries/photos/sendPhoto'
 import type { OpenedFile } from './archive'
 
 interface Trouble {

@@ -1,11 +1,11 @@
 'use client'
 import type { UnitSystem } from '@/core/document'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 import { ChoiceRow } from '@/ui/fields'
 import { DUTY_CHOICES, FUEL_CHOICES } from '@/wording'
 import { PaperGrid } from './PaperGrid'
-import { QuantityInput } from './QuantityInput'
-import { Words } from './Words'
+import { QuantityInput } from '@/ui/QuantityInput'
+import { Words } from '@/ui/Words'
 
 /** Whose engine it is, and what for. */
 export function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {

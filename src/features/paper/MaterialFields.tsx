@@ -10,7 +10,7 @@ import {
   type Expansion,
 } from '@/core/geometry/materials'
 import { ChoiceRow } from '@/ui/fields'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 
 const CHOICES = [
   { part: 'block', label: 'Block', options: BLOCK_MATERIALS, of: EXPANSION.part },

@@ -2,10 +2,10 @@
 import styled from 'styled-components'
 import { METHODS } from '@/core/benches'
 import type { MethodKey } from '@/core/document'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 import { ChoiceRow } from '@/ui/fields'
 import { RULE_WORDS } from '@/wording'
-import { MethodChoice } from './MethodChoice'
+import { MethodChoice } from '@/features/fields/MethodChoice'
 
 const Choices = styled.div`
   display: grid;

@@ -10,7 +10,7 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { WORD_WORDS } from '@/wording/paper'
-import { QuantityInput } from './QuantityInput'
+import { QuantityInput } from '@/ui/QuantityInput'
 
 const Beside = styled.ul`
   padding: 4px 0 10px 200px;

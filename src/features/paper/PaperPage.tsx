@@ -26,8 +26,8 @@ import { Group, matches, PAPER_GROUPS } from './paperGroups'
 import { MaterialFields } from './MaterialFields'
 import { StockSection } from './Stock'
 import { useOpenGroups, type OpenGroups } from './useOpenGroups'
-import { RefusedChange } from '@/features/spec/RefusedChange'
-import { useSpec, type Moved, type SpecEdit } from '@/features/spec/useSpec'
+import { RefusedChange } from '@/features/entries/RefusedChange'
+import { useSpec, type Moved, type SpecEdit } from '@/features/entries/useSpec'
 
 const STOCK_KINDS = Object.keys(STOCK) as StockKind[]
 

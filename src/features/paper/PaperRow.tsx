@@ -2,12 +2,12 @@
 import { PAPER } from '@/core/benches'
 import type { PaperDefinition, PaperKey, PaperNumber, UnitSystem } from '@/core/document'
 import { UNITS, type UnitId } from '@/core/units'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 import { Button } from '@/ui/Button'
 import { AnotherPaper, OtherPapers } from './OtherPapers'
 import { PaperGrid } from './PaperGrid'
-import { QuantityInput } from './QuantityInput'
-import { Words } from './Words'
+import { QuantityInput } from '@/ui/QuantityInput'
+import { Words } from '@/ui/Words'
 
 /** What a tolerance leaves open: one error that all pieces share, which cancels between them, or another for each. */
 const VARIES_WORDS = { set: 'alike for all', piece: 'each its own' } as const

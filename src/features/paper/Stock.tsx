@@ -2,7 +2,7 @@
 import styled from 'styled-components'
 import type { Spec, StockDefinition, StockKind, UnitSystem } from '@/core/document'
 import { STOCK } from '@/core/benches'
-import type { SpecEdit } from '@/features/spec/useSpec'
+import type { SpecEdit } from '@/features/entries/useSpec'
 import { Button } from '@/ui/Button'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { fieldWords, freshId, isTyped, type AnyPart, type FilledPart } from './stockFields'

@@ -6,7 +6,7 @@ import { FigureTable } from '@/ui/FigureTable'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import type { BuildSummary } from '../board/summary'
+import type { BuildSummary } from '@/shop/summary'
 import { lateWords, PART_STATE_WORDS } from '@/wording/parts'
 
 type OfParts = Pick<BuildSummary, 'name' | 'awaited' | 'interchange' | 'shelf'>

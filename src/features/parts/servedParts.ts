@@ -3,7 +3,7 @@ import type { BuildDocument, Entry, Spec } from '@/core/document'
 import { requiredRatings, type RequiredRatings } from '@/core/parts'
 import { stepsOf } from '@/core/walk'
 import { stepTitle } from '@/wording/walk'
-import { endOfId, type ServerCopy } from '../bench/servedBuild'
+import { endOfId, type ServerCopy } from '@/features/entries/servedBuild'
 
 /** A step that may wait for a part. */
 export interface StepChoice {

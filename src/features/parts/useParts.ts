@@ -5,8 +5,8 @@ import { openBuildWith } from '@/core/document/build'
 import type { DamageEntry, Entry, PartEntry } from '@/core/document'
 import { damagesOf, partsOf } from '@/core/parts'
 import type { ChangeId } from '@/core/document/walkStages'
-import { useEntries } from '../bench/useEntries'
-import { serverStamp } from '../clocks/serverTime'
+import { useEntries } from '@/features/entries/useEntries'
+import { serverStamp } from '@/features/entries/serverTime'
 import type { ServedParts } from './servedParts'
 
 export type PartAct = Pick<PartEntry, 'did'> & Partial<Omit<PartEntry, 'kind' | 'id' | 'at' | 'by' | 'part' | 'did'>>

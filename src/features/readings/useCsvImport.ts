@@ -3,9 +3,9 @@ import { useMemo, useState } from 'react'
 import { openBuild } from '@/core/benches'
 import type { BuildDocument, Reading } from '@/core/document'
 import type { CsvReport } from '@/core/files'
-import { documentOf } from '@/features/bench/documentOf'
+import { documentOf } from '@/features/entries/documentOf'
 import { readCsvInWorker } from '@/workers/csv'
-import { send } from '../send'
+import { send } from '@/features/entries/send'
 
 const MOST_A_SEND = 4000
 const TAKEN = 409

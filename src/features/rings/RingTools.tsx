@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { Button, LinkButton } from '@/ui/Button'
 import { Row } from '@/ui/Page'
-import type { ToolProps } from '../bench/benchView'
+import type { ToolProps } from '@/features/benchFrame/benchView'
 import { lazyPart } from '@/ui/lazyPart'
 
 const FilingPanel = lazyPart(() => import('./FilingPanel').then((module) => module.FilingPanel))

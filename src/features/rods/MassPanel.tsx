@@ -6,8 +6,8 @@ import { matchMasses } from '@/core/benches/rods'
 import { definition } from '@/core/benches/rods/definition'
 import { SidePanel } from '@/ui/SidePanel'
 import { columnWords } from '@/wording'
-import type { ToolProps } from '../bench/benchView'
-import { PistonPlan, type PlanFigure } from '../bench/PistonPlan'
+import type { ToolProps } from '@/features/benchFrame/benchView'
+import { PistonPlan, type PlanFigure } from '@/features/benchFrame/PistonPlan'
 
 /** Piston sets matched to rods by mass, with what that does to the piston-to-wall clearances; taken as the plan of the pistons. */
 export function MassPanel({ build, system, edit, onClose }: ToolProps & { onClose: () => void }) {

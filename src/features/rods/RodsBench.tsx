@@ -4,9 +4,9 @@ import { bench } from '@/core/benches/rods/rods'
 import { definition } from '@/core/benches/rods/definition'
 import { benchWords } from '@/wording'
 import * as words from '@/wording/benches/rods'
-import type { BenchInFrame } from '../bench/BenchPage'
-import type { BenchView } from '../bench/benchView'
-import { PlanTool } from '../bench/PlanTool'
+import type { BenchInFrame } from '@/features/benchFrame/BenchPage'
+import type { BenchView } from '@/features/benchFrame/benchView'
+import { PlanTool } from '@/features/benchFrame/PlanTool'
 import { lazyPart } from '@/ui/lazyPart'
 
 const SubjectChart = lazyPart(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart))

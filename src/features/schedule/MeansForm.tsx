@@ -8,7 +8,7 @@ import { Notice, Row } from '@/ui/Page'
 import styled from 'styled-components'
 import { useRefresh } from '@/ui/useRefresh'
 import { INITIALS_WANTED } from '@/wording/initials'
-import { send } from '../send'
+import { send } from '@/features/entries/send'
 import { closedDays, daysWords } from './closedDays'
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const

@@ -3,7 +3,7 @@ import { scaleTime } from 'd3-scale'
 import styled from 'styled-components'
 import { STAGE_WORDS } from '@/wording/walk'
 import { dayWords, momentWords } from './planWords'
-import type { ServedEnginePlan } from './servedPlan'
+import type { ServedEnginePlan } from '@/shop/servedPlan'
 
 const ROW_PX = 22
 const Frame = styled.div`

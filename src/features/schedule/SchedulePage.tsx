@@ -4,11 +4,11 @@ import styled from 'styled-components'
 import { NARROW } from '@/ui/GlobalStyle'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
-import { AwaitedLines } from '../parts/AwaitedLines'
+import { AwaitedLines } from '@/ui/AwaitedLines'
 import { MeansForm } from './MeansForm'
 import { PlanDrawing } from './PlanDrawing'
 import { causeWords, dayWords, inHandWords, slackWords, slipWords } from './planWords'
-import type { PlanLine, ServedEnginePlan, ServedPlan } from './servedPlan'
+import type { PlanLine, ServedEnginePlan, ServedPlan } from '@/shop/servedPlan'
 
 const Engine = styled.section`
   display: grid;

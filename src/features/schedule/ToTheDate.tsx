@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { SideSection } from '@/ui/SideSection'
 import { PlanDrawing } from './PlanDrawing'
 import { causeWords, inHandWords, slipWords } from './planWords'
-import type { ServedEnginePlan } from './servedPlan'
+import type { ServedEnginePlan } from '@/shop/servedPlan'
 
 interface Heard {
   readonly plan: ServedEnginePlan

@@ -1,7 +1,7 @@
 import { addDays, parseISO } from 'date-fns'
 import ical from 'ical-generator'
 import { STAGE_WORDS } from '@/wording/walk'
-import type { ServedEnginePlan } from './servedPlan'
+import type { ServedEnginePlan } from '@/shop/servedPlan'
 
 /** Stages, promises and events of engines (RFC 5545). The same one is the same event however often the calendar is fetched. */
 export function planCalendar(engines: readonly ServedEnginePlan[], now: Date): string {

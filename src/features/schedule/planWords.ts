@@ -1,5 +1,5 @@
 import { format, parseISO } from 'date-fns'
-import type { NamedCause, ServedEnginePlan } from './servedPlan'
+import type { NamedCause, ServedEnginePlan } from '@/shop/servedPlan'
 
 /** `Thu 3 Dec`: the day of a moment or of a day. */
 export function dayWords(moment: string): string {

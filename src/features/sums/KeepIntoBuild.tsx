@@ -5,8 +5,9 @@ import { parseEntry } from '@/core/units'
 import type { QuickSum } from '@/core/sums'
 import { Button } from '@/ui/Button'
 import { Notice, Row } from '@/ui/Page'
-import { BuildPicker, type BuildChoice } from '../BuildPicker'
-import { send } from '../send'
+import { BuildPicker } from '@/features/fields/BuildPicker'
+import type { BuildChoice } from '@/shop/latestBuilds'
+import { send } from '@/features/entries/send'
 
 /** Keeps the numbers of a quick sum as a build's paper, with the sum as their source. */
 export function KeepIntoBuild({

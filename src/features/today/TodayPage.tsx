@@ -3,10 +3,10 @@ import Link from 'next/link'
 import styled from 'styled-components'
 import { PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Title, TopBar } from '@/ui/Page'
-import type { BuildSummary, StepLine } from '../board/summary'
+import type { BuildSummary, StepLine } from '@/shop/summary'
 import { ClockList } from '../clocks/ClockList'
-import { AwaitedLines } from '../parts/AwaitedLines'
-import { OpenRuns } from '../joints/OpenRuns'
+import { AwaitedLines } from '@/ui/AwaitedLines'
+import { OpenRuns } from '@/features/clocks/OpenRuns'
 
 const Build = styled.section`
   display: grid;

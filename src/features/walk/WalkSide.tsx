@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button'
 import { SideSection } from '@/ui/SideSection'
 import { ClockList } from '../clocks/ClockList'
 import { ToTheDate } from '../schedule/ToTheDate'
-import type { ServedClock } from '../clocks/servedClocks'
+import type { ServedClock } from '@/shop/servedClocks'
 import { changedWords, stepTitle, temporaryWords } from '@/wording/walk'
 
 /** What is stale, what was changed, what lies in the engine for a while, and which joints stand open. */

@@ -3,8 +3,8 @@ import type { BuildDocument, Entry, Spec } from '@/core/document'
 import type { PhotoCard } from '@/core/files'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { walkOf, type Walk } from '@/core/walk'
-import { endOfId, type ServerCopy } from '../bench/servedBuild'
-import { servedClocks, type ServedClock } from '../clocks/servedClocks'
+import { endOfId, type ServerCopy } from '@/features/entries/servedBuild'
+import { servedClocks, type ServedClock } from '@/shop/servedClocks'
 
 /** The walk of a build as its page is sent it: worked out on the server, where every bench is at hand. */
 export interface ServedWalk extends ServerCopy {

@@ -5,9 +5,9 @@ import type { ChangeEntry, StepEntry } from '@/core/document'
 import type { ChangeId } from '@/core/document/walkStages'
 import type { WalkStep } from '@/core/walk'
 import { useRefresh } from '@/ui/useRefresh'
-import { useEntries } from '../bench/useEntries'
-import { serverNow, serverStamp } from '../clocks/serverTime'
-import { useNews } from '../spec/useNews'
+import { useEntries } from '@/features/entries/useEntries'
+import { serverNow, serverStamp } from '@/features/entries/serverTime'
+import { useNews } from '@/features/entries/useNews'
 import type { ServedWalk } from './servedWalk'
 
 export type StepAct = Pick<StepEntry, 'did'> & Partial<Pick<StepEntry, 'reason' | 'answer' | 'part' | 'text' | 'second'>>

@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react'
 import { GROWTH } from '@/core/benches'
 import { openBuildWith, withSpec, type Build } from '@/core/document'
 import { knobsOf, todayOf, variantOf, type KnobHere, type Part, type Settings, type Today, type Variant } from '@/core/whatIf'
-import { documentServed, type ServedBuild } from '../bench/servedBuild'
-import { useSpec, type SpecEdit } from '../spec/useSpec'
+import { documentServed, type ServedBuild } from '@/features/entries/servedBuild'
+import { useSpec, type SpecEdit } from '@/features/entries/useSpec'
 
 export interface KeptVariant {
   readonly name: string

@@ -1,12 +1,12 @@
 import { NextResponse } from 'next/server'
 import { openBuild } from '@/core/benches'
 import { database } from '@/data/database'
-import { walkAtLastEntry } from '@/features/board/summary'
+import { walkAtLastEntry } from '@/shop/summary'
 import { clocksCalendar } from '@/features/clocks/clocksCalendar'
-import { servedClocks } from '@/features/clocks/servedClocks'
+import { servedClocks } from '@/shop/servedClocks'
 import { answering, refused } from '../../answer'
 import { attachment } from '../../attachment'
-import { shopClocks } from '../../shopClocks'
+import { shopClocks } from '../../../shop/shopClocks'
 
 /** The clocks of every build in hand as a calendar, or with `?build=` those of one build. */
 export function GET(request: Request) {

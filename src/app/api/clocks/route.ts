@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server'
 import type { ShopClocks } from '@/features/clocks/useOpenClocks'
 import { answering } from '../../answer'
-import { shopClocks } from '../../shopClocks'
+import { shopClocks } from '../../../shop/shopClocks'
 
 /** The clocks of every build in hand, and the server's time. */
 export function GET() {

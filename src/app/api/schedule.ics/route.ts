@@ -3,7 +3,7 @@ import { NextResponse } from 'next/server'
 import { planCalendar } from '@/features/schedule/planCalendar'
 import { answering } from '../../answer'
 import { attachment } from '../../attachment'
-import { shopPlan } from '../../shopPlan'
+import { shopPlan } from '../../../shop/shopPlan'
 
 /** The plan as a calendar: each stage, what is promised, and what each engine must be ready for; with `?build=` of one build. */
 export function GET(request: Request) {

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { SUMS } from '@/core/sums'
 import { SumsPage } from '@/features/sums/SumsPage'
-import { latestBuilds } from '../../latestBuilds'
+import { latestBuilds } from '../../../shop/latestBuilds'
 
 export const metadata: Metadata = { title: 'Quick sums' }
 

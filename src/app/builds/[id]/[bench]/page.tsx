@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
 import { benchById, benchesOf, GROWTH, isBenchId, openBuild } from '@/core/benches'
-import { serveBuild } from '@/features/bench/servedBuild'
-import { stagesOf } from '@/features/bench/stagesOf'
+import { serveBuild } from '@/features/entries/servedBuild'
+import { stagesOf } from '@/features/benchFrame/stagesOf'
 import { BenchPageOf } from '@/features/BenchPageOf'
 import { loadBuild } from '../../../loadBuild'
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { PartsPage } from '@/features/parts/PartsPage'
 import { serveParts } from '@/features/parts/servedParts'
-import { shopDay } from '../../../shopDay'
+import { shopDay } from '../../../../shop/shopDay'
 import { loadBuild } from '../../../loadBuild'
 
 export const metadata: Metadata = { title: 'Parts' }

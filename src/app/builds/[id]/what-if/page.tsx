@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { openBuild } from '@/core/benches'
-import { serveBuild } from '@/features/bench/servedBuild'
+import { serveBuild } from '@/features/entries/servedBuild'
 import { WhatIfPage } from '@/features/what-if/WhatIfPage'
 import { loadBuild } from '../../../loadBuild'
 

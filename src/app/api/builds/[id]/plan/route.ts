@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { answering, refused } from '../../../../answer'
-import { shopPlan } from '../../../../shopPlan'
+import { shopPlan } from '../../../../../shop/shopPlan'
 
 /** When a build is ready, in the plan of all that are in hand. */
 export function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import { jointsOf } from '@/core/joints'
 import { JointPage } from '@/features/joints/JointPage'
 import { serveJoints } from '@/features/joints/servedJoints'
-import { retiredBolts } from '../../../../boltLedger'
+import { retiredBolts } from '../../../../../shop/boltLedger'
 import { loadBuild } from '../../../../loadBuild'
 
 export const metadata: Metadata = { title: 'Joint' }

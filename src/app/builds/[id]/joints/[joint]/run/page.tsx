@@ -4,7 +4,7 @@ import { RUN_KINDS } from '@/core/document/entries/pull'
 import { jointsOf } from '@/core/joints'
 import { RunPage } from '@/features/joints/RunPage'
 import { serveJoints } from '@/features/joints/servedJoints'
-import { retiredBolts } from '../../../../../boltLedger'
+import { retiredBolts } from '../../../../../../shop/boltLedger'
 import { loadBuild } from '../../../../../loadBuild'
 
 type Props = { params: Promise<{ id: string; joint: string }>; searchParams: Promise<{ way?: string }> }

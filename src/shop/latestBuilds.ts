@@ -1,0 +1,20 @@
+import 'server-only'
+import { database } from '@/data/database'
+import { SUMMARY_PROGRAM, summarise } from './summary'
+
+/** A build to choose. */
+export interface BuildChoice {
+  readonly id: string
+  readonly name: string
+}
+
+const OFFERED = 24
+
+/** The builds last worked on, to choose one from. */
+export async function latestBuilds(): Promise<readonly BuildChoice[]> {
+  const { builds } = await database()
+  const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, ({ document, cameWithFile }) =>
+    summarise(document, cameWithFile),
+  )
+  return rows.flatMap(({ id, summary }) => (summary ? [{ id, name: summary.name }] : []))
+}
