@@ -15,8 +15,8 @@ export function addDatabaseCommands(program: Command, terminal: Terminal): void 
     .action(async (id: string, options: { out?: string }) =>
       withDatabase(terminal, async (db) => {
         if (id === 'list') {
-          const { rows } = await db.builds.board({ offset: 0, size: 10_000 }, 'cli', (build) => build.document.spec.name)
-          return terminal.out(rows.map((row) => `${row.id}  ${String(row.summary)}`).join('\n'))
+          const names = await db.builds.names()
+          return terminal.out(names.map(({ id: one, name }) => `${one}  ${name}`).join('\n'))
         }
         const build = await db.builds.load(id)
         if (!build) throw new BadInput(`${id}: there is no such build in the database`)

@@ -58,6 +58,14 @@ export async function boardPage<Summary>(connection: Connection, gauges: GaugeSt
   return { rows, total: counted?.total ?? 0 }
 }
 
+/** Every build by its name, the latest work first, those put away after the others. Nothing is worked out. */
+export async function buildNames(connection: Connection): Promise<readonly { readonly id: string; readonly name: string }[]> {
+  return connection
+    .select({ id: buildTable.id, name: latestName() })
+    .from(buildTable)
+    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id))
+}
+
 const latestName = () => sql<string>`json_extract(${latestSpec}, '$.name')`
 
 /** Every condition is there whatever is asked: a missing one would widen the list. */

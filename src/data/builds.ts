@@ -2,7 +2,7 @@ import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
 import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/document'
 import { arrived } from './arrival'
-import { boardPage, type BoardPage, type BoardRow } from './board'
+import { boardPage, buildNames, type BoardPage, type BoardRow } from './board'
 import type { Connection } from './connection'
 import { appendEntries, entriesAfter, type Appended } from './entries'
 import { chunks, rowOf } from './entryRows'
@@ -30,6 +30,8 @@ export interface BuildStore {
   revise(id: string, basedOn: number, spec: Spec, by: string, reason: string): Promise<number>
   revisions(id: string): Promise<readonly Revision[]>
   specAt(id: string, number: number): Promise<Spec | undefined>
+  /** Every build by its name, the latest work first, those put away after the others. */
+  names(): Promise<readonly { readonly id: string; readonly name: string }[]>
   /** A page of the board, latest work first. `summarise` is asked only for builds whose kept summary is out of date. */
   board<Summary>(
     page: BoardPage,
@@ -48,6 +50,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     revise: (id, basedOn, spec, by, reason) => reviseSpec(connection, id, basedOn, spec, by, reason),
     revisions: (id) => revisionsOf(connection, id),
     specAt: (id, number) => specAt(connection, id, number),
+    names: () => buildNames(connection),
     board: (page, program, summarise) => boardPage(connection, gauges, page, { program, summarise }),
   }
 }

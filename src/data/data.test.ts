@@ -371,6 +371,24 @@ describe('the board', () => {
     expect(asked).toBe(4)
   })
 
+  it('names builds without working any out: what is kept of them stays', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    let asked = 0
+    const page = () => db.builds.board({ offset: 0, size: 10 }, '1', () => ++asked)
+    await page()
+    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'name')
+    const names = await db.builds.names()
+    expect(
+      names
+        .map(({ name }) => name)
+        .slice(0, 2)
+        .sort(),
+    ).toEqual(['Petrel', 'Wren'])
+    expect(names[2]).toEqual({ id: tern.id, name: 'Tern II' })
+    await page()
+    expect(asked).toBe(3)
+  })
+
   it('puts the latest work first and pages', async () => {
     for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
     await new Promise((resolve) => setTimeout(resolve, 5))
