@@ -1,9 +1,12 @@
 /** A shop of years: many builds, many readings, served. */
+import { setTimeout as pause } from 'node:timers/promises'
 import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Reading } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import { jointsOf } from '@/core/joints'
 import { openDatabase } from '@/data/database'
+import { KEPT } from '@/shop/summary'
 import { TestServer } from '../tests/support/server'
 import { percentile, type Report } from './report'
 
@@ -17,6 +20,8 @@ export async function shopFigures(report: Report): Promise<void> {
     const ids = await fill(server.databaseUrl)
     await server.kill()
     report.figure('ready after start, with 500,000 readings', await server.up(), 'ms', 2000)
+    report.figure('first page while 1,000 builds are worked out again beside it', await once(server, '/'), 'ms', 300)
+    await allKept(server.databaseUrl)
     await server.get('/')
     report.figure('board served, 95th percentile', await served(server, () => '/'), 'ms', 150)
     let turn = 0
@@ -30,6 +35,14 @@ export async function shopFigures(report: Report): Promise<void> {
       'ms',
       150,
     )
+    const joint = `/joints/${jointsOf(tern.spec)[0]!.id}`
+    report.figure(
+      'joint served, 95th percentile',
+      await served(server, () => `/builds/${ids[(turn += 37) % ids.length]}${joint}`),
+      'ms',
+      150,
+    )
+    report.figure('bolts of the shop served, 95th percentile', await served(server, () => '/bolts'), 'ms', 150)
     const seen: number[] = []
     for (let i = 0; i < SAMPLES; i++) {
       const started = performance.now()
@@ -41,6 +54,22 @@ export async function shopFigures(report: Report): Promise<void> {
   } finally {
     await server.stop()
   }
+}
+
+async function once(server: TestServer, url: string): Promise<number> {
+  const started = performance.now()
+  const response = await server.get(url)
+  await response.text()
+  return performance.now() - started
+}
+
+/** Waits until what is kept of every build is up to date. */
+async function allKept(url: string): Promise<void> {
+  const db = await openDatabase(url)
+  const started = performance.now()
+  while ((await db.builds.outdated(KEPT.program)).length > 0) await pause(1000)
+  db.close()
+  console.log(`     ${BUILDS} builds worked out beside the requests in ${((performance.now() - started) / 1000).toFixed(0)} s`)
 }
 
 async function served(server: TestServer, url: () => string): Promise<number> {

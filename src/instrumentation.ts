@@ -5,4 +5,6 @@ export async function register(): Promise<void> {
   await openAtStart()
   const { keepPlanDaily } = await import('./shop/keepPlanDaily')
   keepPlanDaily()
+  const { keepSummaries } = await import('./shop/keepSummaries')
+  keepSummaries()
 }

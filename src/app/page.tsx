@@ -1,5 +1,5 @@
 import { Board, type BoardQuery } from '@/features/board/Board'
-import { onBoard, SUMMARY_PROGRAM, summarise } from '@/shop/summary'
+import { KEPT, onBoard } from '@/shop/summary'
 import { database } from '@/data/database'
 import { shopDay } from '../shop/shopDay'
 
@@ -19,7 +19,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   }
   const { builds, notice } = await database()
   const page = { offset: (query.page - 1) * PAGE_SIZE, size: PAGE_SIZE, putAway: query.putAway, search: query.find, order: query.order }
-  const { rows, total } = await builds.board(page, SUMMARY_PROGRAM, ({ document, cameWithFile }) => summarise(document, cameWithFile))
+  const { rows, total } = await builds.board(page, KEPT)
   const shown = rows.map((row) => ({ ...row, summary: row.summary && onBoard(row.summary) }))
   return <Board notice={notice} builds={shown} total={total} query={query} pageSize={PAGE_SIZE} today={shopDay()} />
 }

@@ -31,16 +31,7 @@ export interface KeptSummaries<Summary> {
 export async function boardPage<Summary>(connection: Connection, gauges: GaugeStore, page: BoardPage, kept: KeptSummaries<Summary>) {
   const wanted = conditionOf(page)
   const heads = await connection
-    .select({
-      id: buildTable.id,
-      touchedAt: buildTable.touchedAt,
-      summary: summaryTable.summary,
-      program: summaryTable.program,
-      keptRevision: summaryTable.revision,
-      keptSeq: summaryTable.lastSeq,
-      revision: latestNumber,
-      lastSeq: latestSeq,
-    })
+    .select({ ...keptHead(), touchedAt: buildTable.touchedAt, summary: summaryTable.summary })
     .from(buildTable)
     .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
     .where(wanted)
@@ -50,12 +41,69 @@ export async function boardPage<Summary>(connection: Connection, gauges: GaugeSt
   const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
   const rows: BoardRow<Summary>[] = []
   for (const { id, touchedAt, ...head } of heads) {
-    const isCurrent = head.program === kept.program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq
     const summary =
-      isCurrent && head.summary !== null ? (JSON.parse(head.summary) as Summary) : await soundSummary(connection, gauges, id, kept)
+      isCurrent(head, kept) && head.summary !== null
+        ? (JSON.parse(head.summary) as Summary)
+        : await soundSummary(connection, gauges, id, kept)
     rows.push({ id, touchedAt, summary })
   }
   return { rows, total: counted?.total ?? 0 }
+}
+
+interface KeptHead {
+  readonly program: string | null
+  readonly keptRevision: number | null
+  readonly keptSeq: number | null
+  readonly revision: number
+  readonly lastSeq: number
+}
+
+/** Whether what is kept of a build is of the build and the program as they are. */
+function isCurrent(head: KeptHead, { program }: Pick<KeptSummaries<unknown>, 'program'>): boolean {
+  return head.program === program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq
+}
+
+const keptHead = () => ({
+  id: buildTable.id,
+  program: summaryTable.program,
+  keptRevision: summaryTable.revision,
+  keptSeq: summaryTable.lastSeq,
+  revision: latestNumber,
+  lastSeq: latestSeq,
+})
+
+/** Builds of which what is kept is older than they are, or than the program; the latest work first. */
+export async function outdatedBuilds(connection: Connection, program: string): Promise<readonly string[]> {
+  const heads = await connection
+    .select(keptHead())
+    .from(buildTable)
+    .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
+    .orderBy(desc(buildTable.touchedAt), asc(buildTable.id))
+  return heads.filter((head) => !isCurrent(head, { program })).map(({ id }) => id)
+}
+
+/**
+ * One list that is kept of each build, such as its bolts, with the build's name: of every build there is, those put away too. What is out
+ * of date is worked out first; what cannot be is left out.
+ */
+export async function keptLists<Summary, List extends keyof Summary & string>(
+  connection: Connection,
+  gauges: GaugeStore,
+  list: List,
+  kept: KeptSummaries<Summary>,
+): Promise<readonly { readonly id: string; readonly name: string; readonly items: Summary[List] }[]> {
+  for (const id of await outdatedBuilds(connection, kept.program)) await soundSummary(connection, gauges, id, kept)
+  const rows = await connection
+    .select({
+      id: summaryTable.buildId,
+      name: sql<string>`json_extract(${summaryTable.summary}, '$.name')`,
+      items: sql<string>`json_extract(${summaryTable.summary}, ${`$.${list}`})`,
+    })
+    .from(summaryTable)
+    .innerJoin(buildTable, eq(buildTable.id, summaryTable.buildId))
+    .where(and(eq(summaryTable.program, kept.program), sql`json_array_length(${summaryTable.summary}, ${`$.${list}`}) > 0`))
+    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id))
+  return rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as Summary[List] }))
 }
 
 /** Every build by its name, the latest work first, those put away after the others. Nothing is worked out. */
@@ -82,7 +130,7 @@ function orderOf({ order }: BoardPage) {
 }
 
 /** One build that cannot be read must not keep the others off the board. */
-async function soundSummary<Summary>(
+export async function soundSummary<Summary>(
   connection: Connection,
   gauges: GaugeStore,
   id: string,

@@ -2,7 +2,7 @@ import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
 import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/document'
 import { arrived } from './arrival'
-import { boardPage, buildNames, type BoardPage, type BoardRow } from './board'
+import { boardPage, buildNames, keptLists, outdatedBuilds, soundSummary, type BoardPage, type BoardRow, type KeptSummaries } from './board'
 import type { Connection } from './connection'
 import { appendEntries, entriesAfter, type Appended } from './entries'
 import { chunks, rowOf } from './entryRows'
@@ -32,12 +32,17 @@ export interface BuildStore {
   specAt(id: string, number: number): Promise<Spec | undefined>
   /** Every build by its name, the latest work first, those put away after the others. */
   names(): Promise<readonly { readonly id: string; readonly name: string }[]>
-  /** A page of the board, latest work first. `summarise` is asked only for builds whose kept summary is out of date. */
-  board<Summary>(
-    page: BoardPage,
-    program: string,
-    summarise: (build: StoredBuild) => Summary,
-  ): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+  /** A page of the board, latest work first. A summary is worked out only for builds of which what is kept is out of date. */
+  board<Summary>(page: BoardPage, kept: KeptSummaries<Summary>): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+  /** One list that is kept of each build, of every build there is; what is out of date is worked out first. */
+  kept<Summary, List extends keyof Summary & string>(
+    list: List,
+    kept: KeptSummaries<Summary>,
+  ): Promise<readonly { readonly id: string; readonly name: string; readonly items: Summary[List] }[]>
+  /** Builds of which what is kept is older than they are, or than the program. */
+  outdated(program: string): Promise<readonly string[]>
+  /** Works out what is kept of a build; undefined: it cannot be. */
+  summarise<Summary>(id: string, kept: KeptSummaries<Summary>): Promise<Summary | undefined>
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {
@@ -51,7 +56,10 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     revisions: (id) => revisionsOf(connection, id),
     specAt: (id, number) => specAt(connection, id, number),
     names: () => buildNames(connection),
-    board: (page, program, summarise) => boardPage(connection, gauges, page, { program, summarise }),
+    board: (page, kept) => boardPage(connection, gauges, page, kept),
+    kept: (list, kept) => keptLists(connection, gauges, list, kept),
+    outdated: (program) => outdatedBuilds(connection, program),
+    summarise: (id, kept) => soundSummary(connection, gauges, id, kept),
   }
 }
 

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { presentName, type Entry } from '@/core/document'
 import { readBuildFile, writeBuildFile } from '@/core/files'
 import type { GaugeLine } from '@/core/liveGauge'
@@ -345,90 +345,6 @@ describe('presses of live gauges', () => {
     await db.presses.hold('bore-metric', null, '')
     expect(await db.presses.holder('bore-metric')).toBeUndefined()
     expect(await db.presses.heldBy('bench-2')).toEqual([])
-  })
-})
-
-describe('the board', () => {
-  it('asks for a summary only when the build or the program has moved on', async () => {
-    await db.builds.create(tern, 'KV')
-    let asked = 0
-    const page = () =>
-      db.builds.board({ offset: 0, size: 10 }, program, (build) => {
-        asked++
-        return { name: build.document.spec.name }
-      })
-    let program = '1'
-    expect(await page()).toMatchObject({ total: 1, rows: [{ id: tern.id, summary: { name: 'Tern' } }] })
-    await page()
-    expect(asked).toBe(1)
-    await db.builds.append(tern.id, [reading()])
-    await page()
-    expect(asked).toBe(2)
-    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II' }, 'KV', 'name')
-    expect((await page()).rows[0]!.summary).toEqual({ name: 'Tern II' })
-    program = '2'
-    await page()
-    expect(asked).toBe(4)
-  })
-
-  it('names builds without working any out: what is kept of them stays', async () => {
-    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    let asked = 0
-    const page = () => db.builds.board({ offset: 0, size: 10 }, '1', () => ++asked)
-    await page()
-    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'name')
-    const names = await db.builds.names()
-    expect(
-      names
-        .map(({ name }) => name)
-        .slice(0, 2)
-        .sort(),
-    ).toEqual(['Petrel', 'Wren'])
-    expect(names[2]).toEqual({ id: tern.id, name: 'Tern II' })
-    await page()
-    expect(asked).toBe(3)
-  })
-
-  it('puts the latest work first and pages', async () => {
-    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    await new Promise((resolve) => setTimeout(resolve, 5))
-    await db.builds.append(tern.id, [reading()])
-    const name = (build: { document: { spec: { name: string } } }) => build.document.spec.name
-    const first = await db.builds.board({ offset: 0, size: 1 }, '1', name)
-    expect(first).toMatchObject({ total: 3, rows: [{ summary: 'Tern' }] })
-    expect((await db.builds.board({ offset: 1, size: 5 }, '1', name)).rows).toHaveLength(2)
-  })
-
-  it('shows the builds that are sound when one cannot be worked out, and tries that one again', async () => {
-    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    const nameOf = (build: { document: { spec: { name: string } } }) => {
-      if (build.document.spec.name === 'Petrel') throw new Error('cannot be worked out')
-      return build.document.spec.name
-    }
-    const said = vi.spyOn(console, 'error').mockImplementation(() => {})
-    const { rows, total } = await db.builds.board({ offset: 0, size: 10, order: 'name' }, '1', nameOf)
-    expect(total).toBe(3)
-    expect(rows.map(({ summary }) => summary)).toEqual([undefined, 'Tern', 'Wren'])
-    expect(said).toHaveBeenCalledTimes(1)
-    said.mockRestore()
-    const again = await db.builds.board({ offset: 0, size: 10, order: 'name' }, '1', (build) => build.document.spec.name)
-    expect(again.rows.map(({ summary }) => summary)).toEqual(['Petrel', 'Tern', 'Wren'])
-  })
-
-  it('searches by words in any case, orders, and keeps what is put away apart', async () => {
-    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
-    const names = async (page: object) =>
-      (await db.builds.board({ offset: 0, size: 10, order: 'name', ...page }, '1', (build) => build.document.spec.name)).rows.map(
-        ({ summary }) => summary,
-      )
-    expect(await names({ search: 'pET' })).toEqual(['Petrel'])
-    expect(await names({ search: 'petrel nowhere' })).toEqual([])
-    expect(await names({ search: '%' })).toEqual([])
-    await db.builds.revise(tern.id, 1, { ...tern.spec, putAway: true }, 'KV', 'put away')
-    expect(await names({})).toEqual(['Petrel', 'Wren'])
-    expect(await names({ putAway: true })).toEqual(['Tern'])
-    await db.builds.revise(tern.id, 2, tern.spec, 'KV', 'taken out')
-    expect(await names({})).toEqual(['Petrel', 'Tern', 'Wren'])
   })
 })
 

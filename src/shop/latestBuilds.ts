@@ -1,6 +1,6 @@
 import 'server-only'
 import { database } from '@/data/database'
-import { SUMMARY_PROGRAM, summarise } from './summary'
+import { KEPT } from './summary'
 
 /** A build to choose. */
 export interface BuildChoice {
@@ -13,8 +13,6 @@ const OFFERED = 24
 /** The builds last worked on, to choose one from. */
 export async function latestBuilds(): Promise<readonly BuildChoice[]> {
   const { builds } = await database()
-  const { rows } = await builds.board({ offset: 0, size: OFFERED }, SUMMARY_PROGRAM, ({ document, cameWithFile }) =>
-    summarise(document, cameWithFile),
-  )
+  const { rows } = await builds.board({ offset: 0, size: OFFERED }, KEPT)
   return rows.flatMap(({ id, summary }) => (summary ? [{ id, name: summary.name }] : []))
 }

@@ -1,6 +1,6 @@
 import 'server-only'
 import { database } from '@/data/database'
-import { SUMMARY_PROGRAM, summarise, type BuildSummary } from './summary'
+import { KEPT, type BuildSummary } from './summary'
 
 /**
  * As many engines as anybody has in hand. A shop of years has a thousand, and to work all of them out again after the program has moved on
@@ -17,8 +17,6 @@ export interface ShopSummaries {
 /** The builds of the board last worked on, those that can be worked out. */
 export async function shopSummaries(): Promise<ShopSummaries> {
   const { builds } = await database()
-  const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, SUMMARY_PROGRAM, ({ document, cameWithFile }) =>
-    summarise(document, cameWithFile),
-  )
+  const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, KEPT)
   return { builds: rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : [])), more: total - rows.length }
 }

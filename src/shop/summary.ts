@@ -18,6 +18,7 @@ import { boltRecords, isAwaited, partsOf, type BoltRecord } from '@/core/parts'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
 import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import { standingOf, standsOutWords, type Standing, type StationMark } from '@/wording'
+import type { KeptSummaries } from '@/data/board'
 import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
 import { servedClocks, type ServedClock } from './servedClocks'
 
@@ -114,8 +115,11 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
   readonly worst?: { readonly standing: Standing; readonly words: Readonly<Record<UnitSystem, string>> }
 }
 
-/** Part of the key a summary is kept under: raise it when findings or the summary itself change. */
-export const SUMMARY_PROGRAM = '16'
+/** What is kept of each build. Its program is raised when findings or the summary itself change. */
+export const KEPT: KeptSummaries<BuildSummary> = {
+  program: '16',
+  summarise: ({ document, cameWithFile }) => summarise(document, cameWithFile),
+}
 
 interface State {
   readonly bench: Bench

@@ -1,7 +1,7 @@
 import { database } from '@/data/database'
 import { refused } from '../../../../answer'
 import { eventStream, inTurn, streamHead } from '../../../eventStream'
-import { buildNews, type BuildChange } from './buildNews'
+import { buildNews, type BuildChange } from '../../../../../shop/buildNews'
 
 export const dynamic = 'force-dynamic'
 

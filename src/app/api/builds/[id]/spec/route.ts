@@ -10,7 +10,7 @@ import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
 import type { Finding } from '@/core/bench/bench'
 import { fileIssueWords, movedWords, placeWords, subjectsWords } from '@/wording'
-import { buildNews } from '../news/buildNews'
+import { buildNews } from '../../../../../shop/buildNews'
 import { answering, bodyOf, refused } from '../../../../answer'
 
 const body = z.object({

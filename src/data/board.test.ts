@@ -1,0 +1,159 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { v7 as uuidV7 } from 'uuid'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { BuildDocument, Entry } from '@/core/document'
+import { demoDocument } from '@/demo/readings'
+import { DEMO_BUILDS } from '@/demo/scenario'
+import { openDatabase, type Database } from './database'
+
+const tern = demoDocument(DEMO_BUILDS[0]!, new Date('2026-03-01T12:00:00Z'))
+let folder: string
+let db: Database
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'kalibros-'))
+  db = await openDatabase(`file:${path.join(folder, 'test.db')}`)
+})
+afterEach(() => {
+  db.close()
+  rmSync(folder, { recursive: true })
+})
+
+const reading = (): Entry => ({ ...tern.entries.find(({ kind }) => kind === 'reading')!, id: uuidV7() })
+
+describe('the board', () => {
+  it('asks for a summary only when the build or the program has moved on', async () => {
+    await db.builds.create(tern, 'KV')
+    let asked = 0
+    const page = () =>
+      db.builds.board(
+        { offset: 0, size: 10 },
+        {
+          program,
+          summarise: (build) => {
+            asked++
+            return { name: build.document.spec.name }
+          },
+        },
+      )
+    let program = '1'
+    expect(await page()).toMatchObject({ total: 1, rows: [{ id: tern.id, summary: { name: 'Tern' } }] })
+    await page()
+    expect(asked).toBe(1)
+    await db.builds.append(tern.id, [reading()])
+    await page()
+    expect(asked).toBe(2)
+    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II' }, 'KV', 'name')
+    expect((await page()).rows[0]!.summary).toEqual({ name: 'Tern II' })
+    program = '2'
+    await page()
+    expect(asked).toBe(4)
+  })
+
+  it('says which builds are out of date, and works out one alone', async () => {
+    const kept = (program: string) => ({
+      program,
+      summarise: (build: { document: { spec: { name: string } } }) => build.document.spec.name,
+    })
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    expect([...(await db.builds.outdated('1'))].sort()).toEqual(DEMO_BUILDS.map(({ id }) => id).sort())
+    await db.builds.board({ offset: 0, size: 10 }, kept('1'))
+    expect(await db.builds.outdated('1')).toEqual([])
+    await db.builds.append(tern.id, [reading()])
+    expect(await db.builds.outdated('1')).toEqual([tern.id])
+    expect(await db.builds.summarise(tern.id, kept('1'))).toBe('Tern')
+    expect(await db.builds.outdated('1')).toEqual([])
+    await db.builds.revise(tern.id, 1, { ...tern.spec, putAway: true }, 'KV', 'put away')
+    expect(await db.builds.outdated('1')).toEqual([tern.id])
+    expect(await db.builds.outdated('2')).toHaveLength(3)
+  })
+
+  it('gives one list of every build, those put away last; what is out of date is worked out first, and an empty one is none', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    let asked = 0
+    const kept = {
+      program: '1',
+      summarise: ({ document: { spec, entries } }: { document: BuildDocument }) => {
+        asked++
+        return { name: spec.name, marks: spec.name === 'Wren' ? [] : [`${spec.name} ${entries.length}`] }
+      },
+    }
+    const lists = async () => (await db.builds.kept('marks', kept)).map(({ name, items }) => [name, ...items].join(': '))
+    await db.builds.append(tern.id, [reading()])
+    const petrelEntries = demoDocument(DEMO_BUILDS[1]!, new Date('2026-03-01T12:00:00Z')).entries.length
+    const [ternMark, petrelMark] = [`Tern: Tern ${tern.entries.length + 1}`, `Petrel: Petrel ${petrelEntries}`]
+    expect(await lists()).toEqual([ternMark, petrelMark])
+    expect(asked).toBe(3)
+    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'put away')
+    expect(await lists()).toEqual([petrelMark, `Tern II: Tern II ${tern.entries.length + 1}`])
+    expect(asked).toBe(4)
+  })
+
+  it('names builds without working any out: what is kept of them stays', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    let asked = 0
+    const page = () => db.builds.board({ offset: 0, size: 10 }, { program: '1', summarise: () => ++asked })
+    await page()
+    await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'name')
+    const names = await db.builds.names()
+    expect(
+      names
+        .map(({ name }) => name)
+        .slice(0, 2)
+        .sort(),
+    ).toEqual(['Petrel', 'Wren'])
+    expect(names[2]).toEqual({ id: tern.id, name: 'Tern II' })
+    await page()
+    expect(asked).toBe(3)
+  })
+
+  it('puts the latest work first and pages', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    await new Promise((resolve) => setTimeout(resolve, 5))
+    await db.builds.append(tern.id, [reading()])
+    const name = (build: { document: { spec: { name: string } } }) => build.document.spec.name
+    const first = await db.builds.board({ offset: 0, size: 1 }, { program: '1', summarise: name })
+    expect(first).toMatchObject({ total: 3, rows: [{ summary: 'Tern' }] })
+    expect((await db.builds.board({ offset: 1, size: 5 }, { program: '1', summarise: name })).rows).toHaveLength(2)
+  })
+
+  it('shows the builds that are sound when one cannot be worked out, and tries that one again', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    const nameOf = (build: { document: { spec: { name: string } } }) => {
+      if (build.document.spec.name === 'Petrel') throw new Error('cannot be worked out')
+      return build.document.spec.name
+    }
+    const said = vi.spyOn(console, 'error').mockImplementation(() => {})
+    const { rows, total } = await db.builds.board({ offset: 0, size: 10, order: 'name' }, { program: '1', summarise: nameOf })
+    expect(total).toBe(3)
+    expect(rows.map(({ summary }) => summary)).toEqual([undefined, 'Tern', 'Wren'])
+    expect(said).toHaveBeenCalledTimes(1)
+    said.mockRestore()
+    const again = await db.builds.board(
+      { offset: 0, size: 10, order: 'name' },
+      { program: '1', summarise: (build) => build.document.spec.name },
+    )
+    expect(again.rows.map(({ summary }) => summary)).toEqual(['Petrel', 'Tern', 'Wren'])
+  })
+
+  it('searches by words in any case, orders, and keeps what is put away apart', async () => {
+    for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
+    const names = async (page: object) =>
+      (
+        await db.builds.board(
+          { offset: 0, size: 10, order: 'name', ...page },
+          { program: '1', summarise: (build) => build.document.spec.name },
+        )
+      ).rows.map(({ summary }) => summary)
+    expect(await names({ search: 'pET' })).toEqual(['Petrel'])
+    expect(await names({ search: 'petrel nowhere' })).toEqual([])
+    expect(await names({ search: '%' })).toEqual([])
+    await db.builds.revise(tern.id, 1, { ...tern.spec, putAway: true }, 'KV', 'put away')
+    expect(await names({})).toEqual(['Petrel', 'Wren'])
+    expect(await names({ putAway: true })).toEqual(['Tern'])
+    await db.builds.revise(tern.id, 2, tern.spec, 'KV', 'taken out')
+    expect(await names({})).toEqual(['Petrel', 'Tern', 'Wren'])
+  })
+})
