@@ -4,7 +4,7 @@ import { withEntries, type Build, type Joint, type Pull } from '@/core/document'
 import { jointsOf, stepsOf, type RunWay } from '@/core/joints'
 import { petrelDocument, soundBuild, stamp, ternDocument, withSpecOf, without } from '../../../tests/support/builds'
 import { boltRecords, type BoltRecord } from './boltRecords'
-import { ledgerOf, retiredIn, type RecordInBuild } from './ledger'
+import { ledgerOf, retiredIn, retiredLines, type RecordInBuild } from './ledger'
 
 /** A bolt's history outlives the build: what is counted, what is done with, and what then keeps it from being planned again. */
 const tern = openBuild(ternDocument)
@@ -131,6 +131,22 @@ describe('over several builds', () => {
   it('a place is one build’s: the same place of another is another bolt', () => {
     const lines = ledgerOf([record('rods 1', 'one', { byPlace: true }), record('rods 1', 'two', { byPlace: true })])
     expect(lines.map(({ records }) => records.length)).toEqual([1, 1])
+  })
+
+  it('lines of bolts that are done with are those of the ledger, with every record of each', () => {
+    const records = [
+      record('A7', 'one', { retired: ['grew'] }),
+      record(' a7', 'two'),
+      record('A8', 'one'),
+      record('rods 1', 'one', { byPlace: true, retired: ['spent'] }),
+      record('rods 1', 'two', { byPlace: true }),
+    ]
+    const lines = retiredLines(records)
+    expect(lines).toEqual(ledgerOf(records).filter(({ retired }) => retired.length > 0))
+    expect(lines.map(({ mark, records: own }) => [mark, own.length])).toEqual([
+      ['A7', 2],
+      ['rods 1', 1],
+    ])
   })
 
   it('one retired elsewhere keeps a run from beginning until somebody says why it is used again', () => {

@@ -22,7 +22,8 @@ export interface LedgerLine {
 }
 
 /** Marks are the same however they are written; a place is one build's. */
-const keyOf = ({ mark, byPlace, buildId }: RecordInBuild) => (byPlace ? `${buildId}/${mark}` : mark.trim().toLowerCase())
+const keyOf = ({ mark, byPlace, buildId }: RecordInBuild) => (byPlace ? `${buildId}/${mark}` : sameMark(mark))
+const sameMark = (mark: string) => mark.trim().toLowerCase()
 
 export function ledgerOf(records: readonly RecordInBuild[]): readonly LedgerLine[] {
   return [...groupBy(records, keyOf).values()].map((own) => {
@@ -39,6 +40,12 @@ export function ledgerOf(records: readonly RecordInBuild[]): readonly LedgerLine
   })
 }
 
+/** The lines of bolts that are done with; others are not put together for it. */
+export function retiredLines(records: readonly RecordInBuild[]): readonly LedgerLine[] {
+  const done = new Set(records.flatMap((record) => (record.retired.length > 0 ? [keyOf(record)] : [])))
+  return ledgerOf(records.filter((record) => done.has(keyOf(record))))
+}
+
 /** Bolts of a joint that the ledger says are done with, where nobody has said why they are used again. */
 export function retiredIn(
   joint: Joint,
@@ -51,7 +58,7 @@ export function retiredIn(
       records.some((record) =>
         joint.toldApartBy === 'position'
           ? record.buildId === buildId && record.joint === joint.name && record.fastener === fastener
-          : mark !== undefined && !record.byPlace && record.mark.trim().toLowerCase() === mark.trim().toLowerCase(),
+          : mark !== undefined && !record.byPlace && sameMark(record.mark) === sameMark(mark),
       ),
     )
     const found = line?.records.find(({ retired }) => retired.length > 0)
