@@ -89,6 +89,11 @@ describe('the board', () => {
     await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'put away')
     expect(await lists()).toEqual([petrelMark, `Tern II: Tern II ${tern.entries.length + 1}`])
     expect(asked).toBe(4)
+    // A newer program of the same shape takes them as they are, and does not wait for all to be worked out again.
+    expect((await db.builds.kept('marks', { ...kept, program: '1.1' })).map(({ name }) => name)).toEqual(['Petrel', 'Tern II'])
+    expect(asked).toBe(4)
+    expect((await db.builds.kept('marks', { ...kept, program: '2' })).map(({ name }) => name)).toEqual(['Petrel', 'Tern II'])
+    expect(asked).toBe(7)
   })
 
   it('names builds without working any out: what is kept of them stays', async () => {
@@ -107,6 +112,23 @@ describe('the board', () => {
     expect(names[2]).toEqual({ id: tern.id, name: 'Tern II' })
     await page()
     expect(asked).toBe(3)
+  })
+
+  it('shows what an older program of the same shape kept, and says so, until it is worked out again', async () => {
+    await db.builds.create(tern, 'KV')
+    let asked = 0
+    const kept = (program: string) => ({ program, summarise: () => `${program} ${++asked}` })
+    const row = async (program: string) => (await db.builds.board({ offset: 0, size: 10 }, kept(program))).rows[0]!
+    expect(await row('16')).toEqual({ id: tern.id, touchedAt: expect.any(String), summary: '16 1' })
+    expect(await row('16.1')).toMatchObject({ summary: '16 1', isOfOlderProgram: true })
+    expect(await db.builds.outdated('16.1')).toEqual([tern.id])
+    await db.builds.summarise(tern.id, kept('16.1'))
+    expect(await row('16.1')).toEqual({ id: tern.id, touchedAt: expect.any(String), summary: '16.1 2' })
+    // Of another shape, or of the build before it was worked on, it is worked out before it is shown.
+    expect((await row('17.1')).summary).toBe('17.1 3')
+    expect(await row('17.2')).toMatchObject({ summary: '17.1 3', isOfOlderProgram: true })
+    await db.builds.append(tern.id, [reading()])
+    expect(await row('17.2')).toEqual({ id: tern.id, touchedAt: expect.any(String), summary: '17.2 4' })
   })
 
   it('puts the latest work first and pages', async () => {

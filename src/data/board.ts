@@ -1,5 +1,5 @@
 import 'server-only'
-import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, like, or, sql } from 'drizzle-orm'
 import type { Connection } from './connection'
 import type { GaugeStore } from './gauges'
 import { loadBuild, type StoredBuild } from './load'
@@ -10,6 +10,8 @@ export interface BoardRow<Summary> {
   readonly touchedAt: string
   /** Undefined: this one build cannot be read or worked out; the others can. */
   readonly summary: Summary | undefined
+  /** Worked out by the program before this one: of the build as it is, and soon worked out again. */
+  readonly isOfOlderProgram?: true
 }
 
 export interface BoardPage {
@@ -22,7 +24,10 @@ export interface BoardPage {
   readonly order?: 'latest' | 'name' | 'oldest'
 }
 
-/** What is shown of a build on the board: kept with the program that made it, and made again when either has moved on. */
+/**
+ * What is shown of a build on the board: kept with the program that made it, and made again when either has moved on. `14.2` is of the same
+ * shape as `14.1`: it is shown, and said to be of an older program, until it is made again; `13.4` is not.
+ */
 export interface KeptSummaries<Summary> {
   readonly program: string
   readonly summarise: (build: StoredBuild) => Summary
@@ -41,11 +46,10 @@ export async function boardPage<Summary>(connection: Connection, gauges: GaugeSt
   const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
   const rows: BoardRow<Summary>[] = []
   for (const { id, touchedAt, ...head } of heads) {
-    const summary =
-      isCurrent(head, kept) && head.summary !== null
-        ? (JSON.parse(head.summary) as Summary)
-        : await soundSummary(connection, gauges, id, kept)
-    rows.push({ id, touchedAt, summary })
+    const isOlder = isOfOlderProgram(head, kept)
+    const isKept = (isOlder || isCurrent(head, kept)) && head.summary !== null
+    const summary = isKept ? (JSON.parse(head.summary!) as Summary) : await soundSummary(connection, gauges, id, kept)
+    rows.push({ id, touchedAt, summary, ...(isOlder && { isOfOlderProgram: true }) })
   }
   return { rows, total: counted?.total ?? 0 }
 }
@@ -63,6 +67,16 @@ function isCurrent(head: KeptHead, { program }: Pick<KeptSummaries<unknown>, 'pr
   return head.program === program && head.keptRevision === head.revision && head.keptSeq === head.lastSeq
 }
 
+/** Of the build as it is, in the same shape, and not by this program. */
+function isOfOlderProgram(head: KeptHead, { program }: Pick<KeptSummaries<unknown>, 'program'>): boolean {
+  const isOfBuild = head.keptRevision === head.revision && head.keptSeq === head.lastSeq
+  return isOfBuild && head.program !== program && shapeOf(head.program) === shapeOf(program)
+}
+
+function shapeOf(program: string | null): string | undefined {
+  return program?.split('.')[0]
+}
+
 const keptHead = () => ({
   id: buildTable.id,
   program: summaryTable.program,
@@ -74,17 +88,20 @@ const keptHead = () => ({
 
 /** Builds of which what is kept is older than they are, or than the program; the latest work first. */
 export async function outdatedBuilds(connection: Connection, program: string): Promise<readonly string[]> {
-  const heads = await connection
+  return (await keptHeads(connection)).filter((head) => !isCurrent(head, { program })).map(({ id }) => id)
+}
+
+function keptHeads(connection: Connection) {
+  return connection
     .select(keptHead())
     .from(buildTable)
     .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
     .orderBy(desc(buildTable.touchedAt), asc(buildTable.id))
-  return heads.filter((head) => !isCurrent(head, { program })).map(({ id }) => id)
 }
 
 /**
  * One list that is kept of each build, such as its bolts, with the build's name: of every build there is, those put away too. What is out
- * of date is worked out first; what cannot be is left out.
+ * of date is worked out first, unless it is only of an older program; what cannot be stays as it was kept.
  */
 export async function keptLists<Summary, List extends keyof Summary & string>(
   connection: Connection,
@@ -92,7 +109,9 @@ export async function keptLists<Summary, List extends keyof Summary & string>(
   list: List,
   kept: KeptSummaries<Summary>,
 ): Promise<readonly { readonly id: string; readonly name: string; readonly items: Summary[List] }[]> {
-  for (const id of await outdatedBuilds(connection, kept.program)) await soundSummary(connection, gauges, id, kept)
+  for (const head of await keptHeads(connection))
+    if (!isCurrent(head, kept) && !isOfOlderProgram(head, kept)) await soundSummary(connection, gauges, head.id, kept)
+  const shape = shapeOf(kept.program)!
   const rows = await connection
     .select({
       id: summaryTable.buildId,
@@ -101,7 +120,12 @@ export async function keptLists<Summary, List extends keyof Summary & string>(
     })
     .from(summaryTable)
     .innerJoin(buildTable, eq(buildTable.id, summaryTable.buildId))
-    .where(and(eq(summaryTable.program, kept.program), sql`json_array_length(${summaryTable.summary}, ${`$.${list}`}) > 0`))
+    .where(
+      and(
+        or(eq(summaryTable.program, shape), like(summaryTable.program, `${shape}.%`)),
+        sql`json_array_length(${summaryTable.summary}, ${`$.${list}`}) > 0`,
+      ),
+    )
     .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id))
   return rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as Summary[List] }))
 }

@@ -110,6 +110,7 @@ const Worst = styled.p`
 export interface BoardBuild {
   readonly id: string
   readonly summary: BoardSummary | undefined
+  readonly isOfOlderProgram?: true
   readonly touchedAt: string
 }
 
@@ -257,7 +258,7 @@ function readWords(worst: BuildSummary['worst']): string {
   return worst ? 'Look at it' : 'To the book'
 }
 
-function BuildRow({ build: { id, summary }, today }: { build: BoardBuild; today: string }) {
+function BuildRow({ build: { id, summary, isOfOlderProgram }, today }: { build: BoardBuild; today: string }) {
   if (!summary) return <BrokenRow id={id} />
   const { verdicts, next, worst } = summary
   return (
@@ -270,6 +271,7 @@ function BuildRow({ build: { id, summary }, today }: { build: BoardBuild; today:
         <p>
           {summary.description}
           {summary.copyOf && ` · copy of ${summary.copyOf}`}
+          {isOfOlderProgram && ' · as the program before this update worked it out; it is being worked out again'}
         </p>
       </Name>
       <Next>
