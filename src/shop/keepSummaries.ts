@@ -4,6 +4,8 @@ import { database } from '@/data/database'
 import { buildNews } from './buildNews'
 import { KEPT } from './summary'
 
+/** Whoever waited for the start is served first. */
+const AFTER_START_MS = 5000
 /** Between two builds, so that requests come through. */
 const BETWEEN_MS = 25
 /** A person who types a row of readings is not summarised after each. */
@@ -24,11 +26,13 @@ export function keepSummaries(): void {
     // A server that is told to stop does not wait for it.
     waiting.set(build, timer.unref())
   })
-  void told(
-    database()
-      .then(({ builds }) => builds.outdated(KEPT.program))
-      .then(refresh),
-  )
+  void told(refreshAll())
+}
+
+async function refreshAll(): Promise<void> {
+  await pause(AFTER_START_MS, undefined, { ref: false })
+  const { builds } = await database()
+  await refresh(await builds.outdated(KEPT.program))
 }
 
 async function refresh(ids: readonly string[]): Promise<void> {

@@ -271,7 +271,7 @@ function BuildRow({ build: { id, summary, isOfOlderProgram }, today }: { build: 
         <p>
           {summary.description}
           {summary.copyOf && ` · copy of ${summary.copyOf}`}
-          {isOfOlderProgram && ' · as the program before this update worked it out; it is being worked out again'}
+          {isOfOlderProgram && ' · figures from before the update, being worked out again'}
         </p>
       </Name>
       <Next>
