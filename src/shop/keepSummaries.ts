@@ -12,8 +12,8 @@ const BETWEEN_MS = 25
 const SETTLED_MS = 1000
 
 /**
- * Keeps what the shop knows of its builds up to date beside the requests: of all of them after the program has moved on, one at a time, and of
- * each soon after it was worked on. A page that comes first works out what it shows by itself.
+ * Keeps what the shop knows of its builds up to date beside the requests: of all of them after the program has moved on, one at a time,
+ * and of each soon after it was worked on. A page that comes first works out what it shows by itself.
  */
 export function keepSummaries(): void {
   const waiting = new Map<string, NodeJS.Timeout>()

@@ -115,7 +115,7 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
   readonly worst?: { readonly standing: Standing; readonly words: Readonly<Record<UnitSystem, string>> }
 }
 
-/** What is kept of each build: the first number of its program is raised when the summary changes its shape, the second when findings do. */
+/** Kept of each build. The first number of its program is raised when the summary changes its shape, the second when findings do. */
 export const KEPT: KeptSummaries<BuildSummary> = {
   program: '16.1',
   summarise: ({ document, cameWithFile }) => summarise(document, cameWithFile),
