@@ -1,8 +1,8 @@
-import type { Duty, DutyUse, Fuel } from '@/core/document'
+import { NOT_SAID, type Duty, type DutyUse, type Fuel } from '@/core/document'
 
 /** Each duty with what it sets, as it stands beside the choice. */
 export const DUTY_CHOICES: readonly { readonly value: DutyUse; readonly label: string; readonly sets: string }[] = [
-  { value: 'unsaid', label: 'Not said', sets: 'Presets that need to know say so, or stay away.' },
+  { value: NOT_SAID, label: 'Not said', sets: 'Presets that need to know say so, or stay away.' },
   { value: 'street', label: 'Road', sets: 'Wider roundness, clearances by the journal, ring factor 0.0045.' },
   { value: 'competition', label: 'Competition', sets: 'Race clearances, tight roundness, ring factor 0.0050.' },
   { value: 'sustained', label: 'Long full throttle', sets: 'As competition, to the loose end: pistons, ring factor 0.0055.' },
@@ -10,7 +10,7 @@ export const DUTY_CHOICES: readonly { readonly value: DutyUse; readonly label: s
 ]
 
 export const FUEL_CHOICES: readonly { readonly value: Fuel; readonly label: string }[] = [
-  { value: 'unsaid', label: 'Not said' },
+  { value: NOT_SAID, label: 'Not said' },
   { value: 'petrol', label: 'Petrol' },
   { value: 'ethanolBlend', label: 'Ethanol blend' },
   { value: 'methanol', label: 'Methanol' },

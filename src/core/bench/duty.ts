@@ -1,3 +1,4 @@
+import { NOT_SAID } from '../document/duty'
 import type { Duty } from '../document/types'
 
 /** Driven on the road: the wider limits do. */
@@ -17,7 +18,7 @@ export function isSustained({ use }: Duty): boolean {
 
 /** Nobody has said what the engine is for: a preset that needs to know says so. */
 export function isNotStated({ use }: Duty): boolean {
-  return use === 'unsaid'
+  return use === NOT_SAID
 }
 
 export function isAlcohol({ fuel }: Duty): boolean {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Duty, LimitId, Spec } from '@/core/document'
+import { NOT_SAID, type Duty, type LimitId, type Spec } from '@/core/document'
 import { freshSpec } from '.'
 import { followPresets, startingLimits } from './startingLimits'
 import { topRingFactor } from './rings'
@@ -37,7 +37,7 @@ describe('ring gaps by duty (common practice, gap per bore)', () => {
     [{ use: 'competition' }, 0.005],
     [{ use: 'drag' }, 0.005],
     [{ use: 'sustained' }, 0.0055],
-    [{ use: 'unsaid' }, 0.0055],
+    [{ use: NOT_SAID }, 0.0055],
     [{ use: 'street', boostKpa: 50 }, 0.0055],
     [{ use: 'street', boostKpa: 70 }, 0.0055],
     [{ use: 'competition', boostKpa: 71 }, 0.0065],
@@ -45,7 +45,7 @@ describe('ring gaps by duty (common practice, gap per bore)', () => {
     [{ use: 'drag', boostKpa: 201, fuel: 'petrol' }, 0.007],
     [{ use: 'drag', boostKpa: 250, fuel: 'ethanolBlend' }, 0.0065],
     [{ use: 'drag', boostKpa: 250, fuel: 'methanol' }, 0.0065],
-    [{ use: 'drag', boostKpa: 250, fuel: 'unsaid' }, 0.007],
+    [{ use: 'drag', boostKpa: 250, fuel: NOT_SAID }, 0.007],
     [{ use: 'street', boostKpa: 250, fuel: 'diesel' }, 0.007],
   ] as const)('%j: %f', (more, factor) => expect(topRingFactor(duty(more)).factor).toBe(factor))
 
@@ -156,7 +156,7 @@ describe('bearings, bores and rods', () => {
     expect(limitOf('bearings.rodClearance', journals('drag'))!.upper! / IN).toBeCloseTo(0.0028, 9)
     // 2.5 in · 0.001 = 0.0635 mm, to the micrometre; a quarter either way.
     expect(limitOf('bearings.mainClearance', journals('street'))).toMatchObject({ target: 0.064, lower: 0.048, upper: 0.079 })
-    expect(limitOf('bearings.mainClearance', journals('unsaid'))!.reason).toContain('The duty is not said')
+    expect(limitOf('bearings.mainClearance', journals(NOT_SAID))!.reason).toContain('The duty is not said')
     expect(limitOf('bearings.mainClearance')).toBeUndefined()
   })
 

@@ -8,7 +8,7 @@ import {
   type EngineLayout,
   type LayoutKind,
 } from '../geometry/crank'
-import type { DutyUse, Fuel } from './duty'
+import { NOT_SAID, type DutyUse, type Fuel } from './duty'
 import type { Stock } from './stock'
 import type { Materials, Methods, PaperNumber, Spec, UnitSystem } from './types'
 
@@ -63,7 +63,7 @@ export function freshSpecWith(engine: FreshEngine, methods: Methods, stock: Stoc
     units: engine.units,
     layout: freshLayout(engine),
     duty: {
-      use: engine.use ?? 'unsaid',
+      use: engine.use ?? NOT_SAID,
       ...(engine.useWords && { useWords: engine.useWords }),
       fuel: engine.fuel,
       ...(engine.fuelWords && { fuelWords: engine.fuelWords }),

@@ -1,7 +1,7 @@
 /** The build as the bench works with it. Reading and writing files stands apart in `core/files`. */
 export { benchOf, namedEntries, type BenchId, type CharacteristicId, type Id, type LimitId, type OutputId } from './ids'
 export { openBuildWith, withEntries, withSpec, type Build } from './build'
-export { FUELS, type DutyUse, type Fuel } from './duty'
+export { FUELS, NOT_SAID, type DutyUse, type Fuel } from './duty'
 export { BUILD_FORMAT, BUILD_VERSION } from './version'
 export { migrateSpec } from './migrations'
 export { presentName, withPresentName } from './oldNames'

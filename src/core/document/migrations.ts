@@ -1,4 +1,4 @@
-import type { DutyUse, Fuel } from './duty'
+import { NOT_SAID, type DutyUse, type Fuel } from './duty'
 import {
   crankStyles,
   cylinderPlaces,
@@ -164,9 +164,9 @@ const FUEL_WORDS: readonly (readonly [Fuel, string])[] = [
   ['petrol', 'petrol|gasoline|ron|octane|pump'],
 ]
 
-function saidIn<Meaning>(text: string, meanings: readonly (readonly [Meaning, string])[]): Meaning | 'unsaid' {
+function saidIn<Meaning>(text: string, meanings: readonly (readonly [Meaning, string])[]): Meaning | typeof NOT_SAID {
   const found = meanings.find(([, words]) => new RegExp(`\\b(?:${words})\\b`, 'i').test(text))
-  return found ? found[0] : 'unsaid'
+  return found ? found[0] : NOT_SAID
 }
 
 /** A stored spec of an older version as this version's; the rest of a document needs no change from any version so far. */

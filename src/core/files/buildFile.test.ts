@@ -11,6 +11,7 @@ import { migrateDocument, migrateSpec } from '../document/migrations'
 import { firingIntervals, firingIssues, sharedPins } from '../geometry/crank'
 import { jointsOf, tightRunOf } from '../joints'
 import { readBuildFile, readBuildJson, writeBuildFile } from './buildFile'
+import { NOT_SAID } from '../document/duty'
 
 const TODAY = new Date('2026-03-01T12:00:00Z')
 const tern = demoDocument(DEMO_BUILDS[0]!, TODAY)
@@ -287,7 +288,7 @@ describe('build files', () => {
     expect(duty('road racing', 'E85')).toMatchObject({ use: 'competition', fuel: 'ethanolBlend' })
     expect(duty('commuter', 'pump')).toMatchObject({ use: 'street', fuel: 'petrol' })
     expect(duty('drag strip', 'methanol')).toMatchObject({ use: 'drag', fuel: 'methanol' })
-    expect(duty('', '')).toMatchObject({ use: 'unsaid', fuel: 'unsaid' })
+    expect(duty('', '')).toMatchObject({ use: NOT_SAID, fuel: NOT_SAID })
   })
 
   it('gives an old layout the crank its firing order was written for', () => {

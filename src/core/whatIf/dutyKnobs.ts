@@ -1,5 +1,5 @@
 /** How the engine is run. */
-import { FUELS } from '../document/duty'
+import { FUELS, NOT_SAID } from '../document/duty'
 import { alike, type Knob } from '../bench/knob'
 
 const redlineKnob: Knob = {
@@ -40,7 +40,7 @@ const fuelKnob: Knob = {
   low: () => 0,
   high: () => FUELS.length - 1,
   choices: () => FUELS.map((_, index) => index),
-  changes: (_, value) => [{ choose: 'duty', fuel: FUELS[Math.round(value)] ?? 'unsaid' }],
+  changes: (_, value) => [{ choose: 'duty', fuel: FUELS[Math.round(value)] ?? NOT_SAID }],
 }
 
 export const dutyKnobs: readonly Knob[] = [fuelKnob, boostKnob, redlineKnob]

@@ -57,10 +57,10 @@ export function HoleTable({ joint, system, layout, change, retired }: HoleProps)
       <summary>Hole by hole: type, where it leads, how far its stud stands out, what it is known by</summary>
       <ChoiceRow
         label="How are they told apart?"
-        value={joint.toldApartBy ?? 'unsaid'}
+        value={joint.toldApartBy ?? 'notSaid'}
         onChange={(told) => change('told apart', (now) => ({ ...now, toldApartBy: TOLD_APART.find((one) => one === told) }))}
         options={[
-          { value: 'unsaid', label: 'Not said' },
+          { value: 'notSaid', label: 'Not said' },
           ...TOLD_APART.map((told) => ({ value: told as string, label: TOLD_APART_WORDS[told] })),
         ]}
         hint="Then the ledger counts how often each was torqued and how much it grew. By its place a bolt has no history beyond this build."

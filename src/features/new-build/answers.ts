@@ -1,5 +1,5 @@
 import { freshSpec } from '@/core/benches'
-import type { DutyUse, Fuel, PaperNumber, Spec, UnitSystem } from '@/core/document'
+import { NOT_SAID, type DutyUse, type Fuel, type PaperNumber, type Spec, type UnitSystem } from '@/core/document'
 import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/geometry/crank'
 import { parseEntry, type Kind, type UnitId } from '@/core/units'
 import { entryIssueWords } from '@/wording'
@@ -40,7 +40,7 @@ export function firstAnswers(system: UnitSystem): Answers {
     strokes: 4,
     valves: 4,
     drive: 'bucketShimUnder',
-    use: 'unsaid',
+    use: NOT_SAID,
     fuel: 'petrol',
     boost: '',
     redline: '',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type Build } from '@/core/document'
+import { NOT_SAID, type Build } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { find, TODAY, verdictOf as verdict, withReading as read, withSpecOf as spec } from '../../../../tests/support/builds'
@@ -190,7 +190,7 @@ describe('rings', () => {
     [{ boostKpa: 160, use: 'competition', fuel: 'petrol' }, 0.0065],
     [{ boostKpa: 260, use: 'drag', fuel: 'petrol' }, 0.007],
     [{ boostKpa: 260, use: 'drag', fuel: 'methanol' }, 0.0065],
-    [{ boostKpa: 0, use: 'unsaid', fuel: 'unsaid' }, 0.0055],
+    [{ boostKpa: 0, use: NOT_SAID, fuel: NOT_SAID }, 0.0055],
   ] as const)('starts %o from a factor of %s (common practice)', (duty, factor) =>
     expect(topRingFactor({ ...duty, redlineRpm: 7000 }).factor).toBe(factor),
   )
