@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useSyncExternalStore } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { Joint, Pull } from '@/core/document'
 import { runsOf, type Run, type RunWay } from '@/core/joints'
@@ -40,12 +40,14 @@ export function useRuns(served: ServedJoints, joint: Joint) {
 
 export type Runs = ReturnType<typeof useRuns>
 
-/** Known only in the browser, after the first paint. */
+/**
+ * Known only in the browser: as soon as the page works, so that a run begun by the first press is known as this page's own by the
+ * second.
+ */
 function useOwnSession(): string | undefined {
-  const [session, setSession] = useState<string>()
-  useEffect(() => {
-    // oxlint-disable-next-line react/set-state-in-effect
-    setSession(ownSession())
-  }, [])
-  return session
+  return useSyncExternalStore(
+    () => () => {},
+    ownSession,
+    () => undefined,
+  )
 }
