@@ -71,6 +71,23 @@ describe('every name leads somewhere', () => {
     expect([...new Set(asked)]).toEqual([])
   })
 
+  it('what a bench says of the whole engine is of its own readings: what they wait for, what makes them stale, what proofs rest on', () => {
+    for (const { id, definition, steps, staleBy, proofs = {} } of BENCHES) {
+      const own = Object.keys(definition.characteristics)
+      expect(
+        Object.keys(steps).filter((name) => !own.includes(name)),
+        id,
+      ).toEqual([])
+      const beginnings = [...Object.values(staleBy).flat(), ...Object.values(proofs).flatMap(({ readings }) => readings ?? [])]
+      expect(
+        beginnings.filter((beginning) => !own.some((name) => name.startsWith(beginning))),
+        id,
+      ).toEqual([])
+    }
+    const proven = BENCHES.flatMap(({ proofs = {} }) => Object.keys(proofs))
+    expect(proven.toSorted()).toEqual(['clearanceProven', 'crankParked', 'tdcProven'])
+  })
+
   it('a number that several benches rest on is the same to each of them', () => {
     for (const { definition } of BENCHES) {
       const paper: Readonly<Record<string, PaperDefinition>> = definition.paper
