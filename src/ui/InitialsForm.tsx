@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { initialsFrom, MOST_INITIALS } from '@/core/document/initials'
 import { Button } from './Button'
 import { TextField } from './fields'
-import { Row } from './Page'
+import { Row, Stack } from './Layout'
 
 /** Who works here, asked once for a device, in a field that takes letters alone: a reading typed into it signs nothing. */
 export function InitialsForm({ onGiven, onLater }: { onGiven: (initials: string) => void; onLater?: () => void }) {
@@ -15,12 +15,13 @@ export function InitialsForm({ onGiven, onLater }: { onGiven: (initials: string)
     if (given !== undefined) onGiven(given)
   }
   return (
-    <form
+    <Stack
       onSubmit={(event) => {
         event.preventDefault()
         give()
       }}
-      style={{ display: 'grid', gap: 12 }}
+      as="form"
+      $gap={12}
     >
       <TextField
         label="Who is working? Your initials, once for this device"
@@ -40,6 +41,6 @@ export function InitialsForm({ onGiven, onLater }: { onGiven: (initials: string)
         </Button>
         {onLater && <Button onPress={onLater}>Only look around</Button>}
       </Row>
-    </form>
+    </Stack>
   )
 }

@@ -150,12 +150,6 @@ export const Section = styled.section`
   display: grid;
   gap: 12px;
 `
-export const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 12px;
-`
 export const Card = styled.div`
   border: 1px solid var(--hairline);
   border-radius: 4px;

@@ -3,11 +3,11 @@ import { useMemo, useState } from 'react'
 import { journalName, journalsOf, selectShells, withShells, type Journal, type ShellSelection } from '@/core/benches/bearings'
 import { definition } from '@/core/benches/bearings/definition'
 import { Button } from '@/ui/Button'
-import { FigureTable } from '@/ui/FigureTable'
-import { Row } from '@/ui/Page'
+import { Table } from '@/ui/Table'
 import { figureWords, plainWords } from '@/wording'
 import type { ToolProps } from '@/features/benchFrame/benchView'
 import { lazyPart } from '@/ui/lazyPart'
+import { Row } from '@/ui/Layout'
 
 const SidePanel = lazyPart(() => import('@/ui/SidePanel').then((module) => module.SidePanel))
 
@@ -81,7 +81,7 @@ function Selection({ selection, system }: { selection: ShellSelection; system: T
         Nearest to {plainWords(targetMm, shown, system)}, then least spread, then the fewest halves to buy.
         {!lands && ' Nothing on the list lands every journal inside its limit: this is the nearest.'}
       </p>
-      <FigureTable>
+      <Table>
         <thead>
           <tr>
             <th scope="col">{kind === 'main' ? 'Main' : 'Rod'}</th>
@@ -94,15 +94,15 @@ function Selection({ selection, system }: { selection: ShellSelection; system: T
         <tbody>
           {choices.map(({ journal, before, upper, lower, clearanceMm }) => (
             <tr key={journal.number}>
-              <td>{journal.number}</td>
-              <td>{figureWords(before.value, shown, system)}</td>
-              <td data-words>{upper.name}</td>
-              <td data-words>{lower.name}</td>
-              <td>{plainWords(clearanceMm, shown, system)}</td>
+              <td data-figure>{journal.number}</td>
+              <td data-figure>{figureWords(before.value, shown, system)}</td>
+              <td>{upper.name}</td>
+              <td>{lower.name}</td>
+              <td data-figure>{plainWords(clearanceMm, shown, system)}</td>
             </tr>
           ))}
         </tbody>
-      </FigureTable>
+      </Table>
       <p>
         {toBuy.length === 0
           ? 'All of it is on the shelf.'

@@ -3,48 +3,11 @@ import styled from 'styled-components'
 import type { BenchDefinition, Headline, JudgedAdvice } from '@/core/bench/bench'
 import type { UnitSystem } from '@/core/document'
 import { Button } from '@/ui/Button'
-import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { brokenWords, figureWords, showFigure, type Standing } from '@/wording'
+import { Table } from '@/ui/Table'
 import { useBenchWords } from './useBenchWords'
 
-const Table = styled.table`
-  width: 100%;
-  font-size: 14px;
-  th {
-    ${caption} text-transform: none;
-    letter-spacing: 0;
-    font-weight: 500;
-    text-align: left;
-    padding: 0 10px 4px 0;
-    white-space: nowrap;
-  }
-  td {
-    padding: 6px 10px 6px 0;
-    border-top: 1px solid var(--hairline);
-    vertical-align: baseline;
-  }
-  td[data-number] {
-    ${numerals} white-space: nowrap;
-    font-size: 13.5px;
-  }
-  td[data-costs] {
-    color: var(--quiet);
-  }
-  td[data-head] {
-    border-top: 0;
-    padding: 0;
-  }
-  button {
-    white-space: nowrap;
-  }
-  ${PHONE} {
-    td[data-minor],
-    th[data-minor] {
-      display: none;
-    }
-  }
-`
 const Harm = styled.small`
   display: block;
   color: var(--out);
@@ -99,7 +62,7 @@ export function AdviceList({
           <th scope="col" data-minor>
             Costs
           </th>
-          {onTake && <td data-head />}
+          {onTake && <td />}
         </tr>
       </thead>
       <tbody>
@@ -129,14 +92,12 @@ function AdviceRow({ advice, outputs, definition, system, onTake }: AdviceProps 
       {outputs.map((output, index) => {
         const headline = advice.headlines.find((other) => other.output === output)
         return (
-          <td key={output} data-number data-minor={index > 0 || undefined}>
+          <td key={output} data-figure data-minor={index > 0 || undefined}>
             {headline && headlineWords(headline, definition, system)}
           </td>
         )
       })}
-      <td data-minor data-costs>
-        {advice.costs.map((cost) => costWords(cost, system)).join(', ')}
-      </td>
+      <td data-minor>{advice.costs.map((cost) => costWords(cost, system)).join(', ')}</td>
       {onTake && (
         <td>
           {advice.changes && (

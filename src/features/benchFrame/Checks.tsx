@@ -9,6 +9,7 @@ import { caption, PHONE } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { subjectWords } from '@/wording'
 import { lazyPart } from '@/ui/lazyPart'
+import { Row, Stack } from '@/ui/Layout'
 
 const CheckForm = lazyPart(() => import('./CheckForm').then((module) => module.CheckForm))
 
@@ -61,7 +62,7 @@ export function Checks({
   const checks = useMemo(() => benchChecks(bench, build), [bench, build])
   if (checks.length === 0) return null
   return (
-    <section style={{ display: 'grid', gap: 8 }} aria-label="Checks">
+    <Stack as="section" $gap={8} aria-label="Checks">
       <Heading>
         Checks · {checks.filter(({ check }) => check).length} of {checks.length}
       </Heading>
@@ -70,7 +71,7 @@ export function Checks({
           <CheckLine key={`${one.id}/${subjectWords(one.place)}`} one={one} onCheck={onCheck} />
         ))}
       </List>
-    </section>
+    </Stack>
   )
 }
 
@@ -90,7 +91,7 @@ function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: Id, place:
         {title}
         <small>{check ? foundWords(check) : why}</small>
       </p>
-      <span style={{ display: 'flex', gap: 6 }}>
+      <Row as="span" $gap={6}>
         <Button
           size="small"
           onPress={() => {
@@ -104,7 +105,7 @@ function CheckLine({ one, onCheck }: { one: BenchCheck; onCheck: (id: Id, place:
         <Button size="small" kind="plain" onPress={() => setIsWrong(!isWrong)} aria-label={`${title}: not right`}>
           Not right
         </Button>
-      </span>
+      </Row>
       {isWrong && (
         <CheckForm
           onFound={(text) => {

@@ -4,6 +4,7 @@ import styled from 'styled-components'
 import { checkDue, isOverdue, type Gauge } from '@/core/document'
 import { formatQuantity } from '@/core/units'
 import { lazyPart } from '@/ui/lazyPart'
+import { Bad } from '@/ui/Layout'
 import { Key } from './Key'
 import type { LineProps } from './lineActions'
 import type { PartTemperature } from './useBench'
@@ -18,7 +19,7 @@ const Quiet = styled.p`
 const DEGREES = { metric: 'degC', inch: 'degF' } as const
 
 function CheckWords({ gauge, now }: { gauge: Gauge | undefined; now: string }) {
-  if (gauge && isOverdue(gauge, now)) return <b style={{ color: 'var(--out)' }}>check ran out {checkDue(gauge)}</b>
+  if (gauge && isOverdue(gauge, now)) return <Bad>check ran out {checkDue(gauge)}</Bad>
   return gauge?.checkedOn ? `checked ${gauge.checkedOn}` : 'no check on record'
 }
 

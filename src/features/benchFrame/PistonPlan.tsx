@@ -2,9 +2,9 @@
 import type { Build } from '@/core/document'
 import { span } from '@/core/numerics/span'
 import { Button } from '@/ui/Button'
-import { FigureTable } from '@/ui/FigureTable'
-import { Row } from '@/ui/Page'
+import { Table } from '@/ui/Table'
 import type { SpecEdit } from '@/features/entries/useSpec'
+import { Row } from '@/ui/Layout'
 
 /** A figure of every cylinder that changes with the piston in it. */
 export interface PlanFigure {
@@ -58,7 +58,7 @@ export function PistonPlan({
 function PlanTable({ before, after, figures }: { before: readonly number[]; after: readonly number[]; figures: readonly PlanFigure[] }) {
   const plans = [before, after]
   return (
-    <FigureTable>
+    <Table>
       <thead>
         <tr>
           <th scope="col">Bore</th>
@@ -77,21 +77,31 @@ function PlanTable({ before, after, figures }: { before: readonly number[]; afte
       <tbody>
         {before.map((mark, index) => (
           <tr key={index}>
-            <td>{index + 1}</td>
+            <td data-figure>{index + 1}</td>
             {plans.map((plan, when) => [
-              <td key={when}>{plan[index] === mark ? mark : <b>{plan[index]}</b>}</td>,
-              ...figures.map(({ title, of, show }) => <td key={title + when}>{show(of(plan)[index]!)}</td>),
+              <td data-figure key={when}>
+                {plan[index] === mark ? mark : <b>{plan[index]}</b>}
+              </td>,
+              ...figures.map(({ title, of, show }) => (
+                <td data-figure key={title + when}>
+                  {show(of(plan)[index]!)}
+                </td>
+              )),
             ])}
           </tr>
         ))}
         <tr>
-          <td data-words>spread</td>
+          <td>spread</td>
           {plans.map((plan, when) => [
-            <td key={when} />,
-            ...figures.map(({ title, of, show }) => <td key={title + when}>{show(span(of(plan)))}</td>),
+            <td data-figure key={when} />,
+            ...figures.map(({ title, of, show }) => (
+              <td data-figure key={title + when}>
+                {show(span(of(plan)))}
+              </td>
+            )),
           ])}
         </tr>
       </tbody>
-    </FigureTable>
+    </Table>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { useState, type ComponentType } from 'react'
 import { Button } from '@/ui/Button'
-import { Row } from '@/ui/Page'
+import { Row } from '@/ui/Layout'
 import type { ToolProps } from './benchView'
 
 /** A button that opens a bench's plan of the pistons, and the plan as it stands. Nothing to plan with one piston. */

@@ -4,9 +4,9 @@ import type { Station } from '@/core/bench/bench'
 import { entryWords, stationId } from '@/core/document'
 import { Button } from '@/ui/Button'
 import { numerals } from '@/ui/GlobalStyle'
-import { Row } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import type { KeptEntry } from '@/features/entries/outbox'
+import { Row } from '@/ui/Layout'
 
 const Item = styled.li`
   padding: 12px 0;

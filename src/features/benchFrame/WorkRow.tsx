@@ -2,7 +2,7 @@
 import { ProgressBar } from 'react-aria-components'
 import styled from 'styled-components'
 import { Button } from '@/ui/Button'
-import { Row } from '@/ui/Page'
+import { Row } from '@/ui/Layout'
 import type { Work } from './useWork'
 
 const Bar = styled(ProgressBar)`

@@ -34,6 +34,7 @@ import {
   verdictReason,
   verdictWords,
 } from '@/wording'
+import { Row } from '@/ui/Layout'
 import { Key } from './Key'
 import { useBenchWords } from './useBenchWords'
 import { useHistory } from './useHistory'
@@ -104,7 +105,7 @@ function Family({ finding, siblings, onPick }: Pick<FindingPanelProps, 'finding'
   const family = subjectWords(finding) === '' ? [] : siblings.filter((one) => one.output === finding.output)
   if (family.length <= 1) return null
   return (
-    <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
+    <Row $gap={6}>
       {family.map((one) => (
         <Button
           key={one.id}
@@ -116,7 +117,7 @@ function Family({ finding, siblings, onPick }: Pick<FindingPanelProps, 'finding'
           <VerdictMark standing={standingOf(one)} size={11} silent /> {shortSubjectWords(one)}
         </Button>
       ))}
-    </div>
+    </Row>
   )
 }
 
@@ -265,7 +266,7 @@ function PastLine({
       )}
       {stands && <MoveForm places={places} onMove={(to, why) => onMove(entry.id, to, why)} />}
       {stands && (
-        <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
+        <Row $gap={8} $align="end">
           <TextField label="Strike out, because" value={reason} onChange={setReason} />
           <Button
             isDisabled={reason.trim() === ''}
@@ -276,7 +277,7 @@ function PastLine({
           >
             Strike out
           </Button>
-        </div>
+        </Row>
       )}
     </Past>
   )
@@ -296,7 +297,7 @@ function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to:
   const chosen = places.find(({ id }) => id === to)
   if (places.length === 0) return null
   return (
-    <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' }}>
+    <Row $gap={8}>
       <label>
         Taken at{' '}
         <Places value={to} onChange={(event) => setTo(event.target.value)}>
@@ -318,7 +319,7 @@ function MoveForm({ places, onMove }: { places: readonly Station[]; onMove: (to:
           Move it there
         </Button>
       )}
-    </div>
+    </Row>
   )
 }
 

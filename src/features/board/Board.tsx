@@ -4,12 +4,13 @@ import styled from 'styled-components'
 import { LinkButton } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { ClockList } from '../clocks/ClockList'
 import { AwaitedLines, EventLine } from '@/ui/AwaitedLines'
 import { OpenRuns } from '@/features/clocks/OpenRuns'
 import type { BoardSummary, BuildSummary } from '@/shop/summary'
+import { Row } from '@/ui/Layout'
 
 const List = styled.ul`
   display: grid;
@@ -148,7 +149,7 @@ export function Board({
   return (
     <>
       <TopBar trail={[{ href: '/', words: 'Board' }]}>
-        <Row as="nav" aria-label="Shop" style={{ gap: 16 }}>
+        <Row as="nav" aria-label="Shop" $gap={16}>
           <Link href="/today">Today</Link>
           <Link href="/schedule">Schedule</Link>
           <Link href="/parts">Parts</Link>
@@ -161,7 +162,7 @@ export function Board({
         </Row>
       </TopBar>
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $spread="apart">
           <Title>{titleWords(total, query)}</Title>
           <LinkButton href="/new" kind="primary">
             New build

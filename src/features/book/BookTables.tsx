@@ -1,61 +1,16 @@
 'use client'
 import type { ReactNode } from 'react'
-import styled from 'styled-components'
-import { numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { isMarked } from '@/wording'
+import { Table } from '@/ui/Table'
 import type { BenchSheet, BookSheet, OutLine } from './bookSheet'
-
-const Table = styled.table`
-  width: 100%;
-  font-size: 13px;
-  th {
-    text-align: left;
-    font-weight: 600;
-    font-size: 12px;
-    padding: 3px 8px 3px 0;
-    border-bottom: 1px solid var(--edge);
-  }
-  td {
-    padding: 3px 8px 3px 0;
-    border-bottom: 1px solid var(--hairline);
-    vertical-align: baseline;
-  }
-  td[data-number],
-  th[data-number] {
-    ${numerals} text-align: right;
-    white-space: nowrap;
-    font-size: 12.5px;
-  }
-  tr {
-    break-inside: avoid;
-  }
-  small {
-    display: block;
-    color: var(--quiet);
-    font-size: 11px;
-  }
-  svg {
-    position: relative;
-    top: 2px;
-  }
-  @media print {
-    font-size: 8.5pt;
-    td[data-number] {
-      font-size: 8pt;
-    }
-  }
-`
-const Scroll = styled.div`
-  overflow-x: auto;
-`
 
 /** A table that scrolls by itself where the page is too narrow for it. */
 function Wide({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <Scroll tabIndex={0} role="region" aria-label={label}>
-      <Table>{children}</Table>
-    </Scroll>
+    <Table scrolls={label} figures="right" size="print">
+      {children}
+    </Table>
   )
 }
 /** What a reader wants first: what is not as it should be, and what was found about it. */
@@ -74,7 +29,7 @@ function OutLines({ lines }: { lines: readonly OutLine[] }) {
       <thead>
         <tr>
           <th scope="col">Finding</th>
-          <th scope="col" data-number>
+          <th scope="col" data-figure>
             Value
           </th>
           <th scope="col">Limit</th>
@@ -85,7 +40,7 @@ function OutLines({ lines }: { lines: readonly OutLine[] }) {
         {lines.map((line) => (
           <tr key={line.label}>
             <td>{line.label}</td>
-            <td data-number>{line.value}</td>
+            <td data-figure>{line.value}</td>
             <td>{line.limit}</td>
             <td>
               <VerdictMark standing={line.standing} size={11} silent /> {line.words}
@@ -122,7 +77,7 @@ function Readings({ sheet, label }: { sheet: BenchSheet['readings'][number]; lab
           <tr key={row.label}>
             <td>{row.label}</td>
             {row.cells.map((cell, at) => (
-              <td key={at} data-number>
+              <td key={at} data-figure>
                 {cell}
               </td>
             ))}
@@ -145,7 +100,7 @@ function Findings({ sheet, label }: { sheet: BenchSheet['findings'][number]; lab
               {row.under && <small>{row.under}</small>}
             </td>
             {row.cells.map((cell, at) => (
-              <td key={at} data-number>
+              <td key={at} data-figure>
                 {isMarked(cell.standing) && <VerdictMark standing={cell.standing} size={9} />} {cell.words}{' '}
                 {cell.plusMinus && <small>{cell.plusMinus}</small>}
               </td>
@@ -163,7 +118,7 @@ function ColumnHeads({ first, columns }: { first: string; columns: readonly stri
       <tr>
         <th scope="col">{first}</th>
         {columns.map((column) => (
-          <th key={column} scope="col" data-number>
+          <th key={column} scope="col" data-figure>
             {column}
           </th>
         ))}
@@ -178,7 +133,7 @@ export function PaperTable({ lines }: { lines: BookSheet['paper'] }) {
       <thead>
         <tr>
           <th scope="col">Number</th>
-          <th scope="col" data-number>
+          <th scope="col" data-figure>
             Value
           </th>
           <th scope="col">Source</th>
@@ -189,7 +144,7 @@ export function PaperTable({ lines }: { lines: BookSheet['paper'] }) {
         {lines.map((line) => (
           <tr key={line.label}>
             <td>{line.label}</td>
-            <td data-number>{line.value}</td>
+            <td data-figure>{line.value}</td>
             <td>{line.source}</td>
             <td>{line.reason}</td>
           </tr>
@@ -201,7 +156,7 @@ export function PaperTable({ lines }: { lines: BookSheet['paper'] }) {
 
 export function GaugeTable({ gauges }: { gauges: BookSheet['gauges'] }) {
   return (
-    <Table>
+    <Table size="print">
       <tbody>
         {gauges.map((gauge) => (
           <tr key={gauge.name}>

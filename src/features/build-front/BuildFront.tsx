@@ -15,11 +15,12 @@ import { useSpec, type SpecEdit } from '@/features/entries/useSpec'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { caption, numerals, PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { useRefresh } from '@/ui/useRefresh'
 import { dutyWords, fuelWords, small, type StationMark } from '@/wording'
 import type { BenchSummary } from '@/shop/summary'
+import { Row } from '@/ui/Layout'
 
 const Engine = styled.section`
   display: grid;
@@ -163,7 +164,7 @@ export function BuildFront({ id, initial, revision, benches, marks, openRuns: ru
 
 function Heading({ name, home }: { name: string; home: string }) {
   return (
-    <Row style={{ justifyContent: 'space-between' }}>
+    <Row $spread="apart">
       <Title>{name}</Title>
       <Row>
         <LinkButton href={`${home}/job`}>Job</LinkButton>

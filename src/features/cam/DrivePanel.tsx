@@ -6,11 +6,12 @@ import type { Spec } from '@/core/document'
 import { camsOf, DRIVE_KINDS, DRIVE_WHEELS, tensionerOnSlackSide, type CamDrive, type DriveWheel } from '@/core/geometry/valvetrain'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
-import { Notice, Row } from '@/ui/Page'
+import { Notice } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { DRIVE_WHEEL_WORDS, DRIVE_WORDS } from '@/wording/cam'
 import type { ToolProps } from '@/features/benchFrame/benchView'
+import { Row } from '@/ui/Layout'
 import { DrivePicture } from './DrivePicture'
 
 const LEAST_TEETH = 8

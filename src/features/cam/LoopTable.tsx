@@ -2,7 +2,7 @@ import { loopOf, stopAt, type LoopRound, type StopAt } from '@/core/benches/cam/
 import type { Build, UnitSystem } from '@/core/document'
 import { camsOf } from '@/core/geometry/valvetrain'
 import { formatQuantity } from '@/core/units'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { capital, subjectWords } from '@/wording'
 
 /** Less is no move anybody reads off a wheel. */
@@ -20,7 +20,7 @@ export function LoopTable({ build, system }: { build: Build; system: UnitSystem 
         const stop = stopAt(build, cam)
         return (
           <section key={cam} aria-label={`${capital(subjectWords({ cam }))}, set and read again`}>
-            <FigureTable>
+            <Table>
               <thead>
                 <tr>
                   <th scope="col">{capital(subjectWords({ cam }))}</th>
@@ -32,16 +32,16 @@ export function LoopTable({ build, system }: { build: Build; system: UnitSystem 
               <tbody>
                 {rounds.map(({ at, by, lateDeg, setDeg, strayedDeg }, index) => (
                   <tr key={at}>
-                    <td>
+                    <td data-figure>
                       {index + 1}, {by}, {at.slice(0, 10)}
                     </td>
-                    <td>{setDeg === undefined ? '' : signed(setDeg)}</td>
-                    <td>{signed(-lateDeg)}</td>
-                    <td>{strayedDeg === undefined ? '' : signed(strayedDeg)}</td>
+                    <td data-figure>{setDeg === undefined ? '' : signed(setDeg)}</td>
+                    <td data-figure>{signed(-lateDeg)}</td>
+                    <td data-figure>{strayedDeg === undefined ? '' : signed(strayedDeg)}</td>
                   </tr>
                 ))}
               </tbody>
-            </FigureTable>
+            </Table>
             {aim && <p>{aim}</p>}
             {stop && <p>{stopWords(stop, system)}</p>}
           </section>

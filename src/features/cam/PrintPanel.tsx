@@ -4,10 +4,10 @@ import { WHEEL_NUMBERINGS, WHEEL_TURNS, type WheelNumbering, type WheelTurns } f
 import { parseEntry } from '@/core/units'
 import { LinkButton } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
-import { Row } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { entryIssueWords } from '@/wording'
 import type { ToolProps } from '@/features/benchFrame/benchView'
+import { Row } from '@/ui/Layout'
 
 const DIAMETERS = { low: 60, high: 600 }
 const NUMBERINGS: readonly { readonly value: WheelNumbering; readonly label: string }[] = WHEEL_NUMBERINGS.map((value) => ({

@@ -5,7 +5,7 @@ import { camsOf } from '@/core/geometry/valvetrain'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, subjectWords } from '@/wording'
 import { refitInWorker } from '@/workers/cam'
@@ -43,7 +43,7 @@ export function RefitPanel({ build, system, onClose }: ToolProps & { onClose: ()
         {work.state === 'stopped' && <p>Stopped; nothing was changed.</p>}
         {work.state === 'failed' && <p>{work.words}</p>}
         {work.state === 'done' && (
-          <FigureTable>
+          <Table>
             <thead>
               <tr>
                 <th scope="col">On the wheel</th>
@@ -59,14 +59,14 @@ export function RefitPanel({ build, system, onClose }: ToolProps & { onClose: ()
                 <tr key={event}>
                   <td>{EVENTS[event]}</td>
                   {work.answer.map(({ cam, spread }) => (
-                    <td key={cam}>
+                    <td data-figure key={cam}>
                       {spread[event].mean.toFixed(1)} ±{(COVERAGE * spread[event].sd).toFixed(2)}°
                     </td>
                   ))}
                 </tr>
               ))}
             </tbody>
-          </FigureTable>
+          </Table>
         )}
       </div>
     </SidePanel>

@@ -1,4 +1,3 @@
-import styled from 'styled-components'
 import type { Finding } from '@/core/bench/bench'
 import { cardCentreline, cardDuration } from '@/core/shared/camCard'
 import { opensAt, closesAt, signOf } from '@/core/shared/camMotion/schools'
@@ -9,41 +8,9 @@ import { camKind, camsOf, type Cam } from '@/core/geometry/valvetrain'
 import { expand } from '@/core/metrology'
 import { capital, subjectWords } from '@/wording'
 import type { PictureProps } from '@/features/benchFrame/benchView'
+import { Table } from '@/ui/Table'
 import { LobesPicture } from './LobesPicture'
 import { LoopTable } from './LoopTable'
-
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  margin-bottom: 14px;
-  caption {
-    text-align: left;
-    font-weight: 650;
-    padding-bottom: 4px;
-  }
-  th,
-  td {
-    border-top: 1px solid var(--hairline);
-    padding: 5px 6px;
-    text-align: right;
-    font-weight: 400;
-  }
-  td {
-    font-family: var(--mono);
-    white-space: nowrap;
-  }
-  th:first-child {
-    text-align: left;
-  }
-  thead th {
-    border-top: 0;
-    color: var(--quiet);
-    font-size: 12px;
-  }
-  tr[data-card] {
-    color: var(--quiet);
-  }
-`
 
 const WAYS = [
   ['cam.byCurve', 'Full curve'],
@@ -76,33 +43,41 @@ function OfCam({ cam, build, findings }: { cam: Cam; build: Build; findings: rea
   const half = isKnown(duration) ? duration.figure.value.value / 2 : undefined
   const centre = isKnown(card) ? signOf(cam) * card.figure.value.value : undefined
   return (
-    <Table>
+    <Table figures="right">
       <caption>{capital(subjectWords({ cam }))}</caption>
       <thead>
         <tr>
           <th scope="col">How read</th>
-          <th scope="col">{isIntake ? 'IO' : 'EO'}</th>
-          <th scope="col">{isIntake ? 'IC' : 'EC'}</th>
-          <th scope="col">centreline</th>
-          <th scope="col">±</th>
+          <th scope="col" data-figure>
+            {isIntake ? 'IO' : 'EO'}
+          </th>
+          <th scope="col" data-figure>
+            {isIntake ? 'IC' : 'EC'}
+          </th>
+          <th scope="col" data-figure>
+            centreline
+          </th>
+          <th scope="col" data-figure>
+            ±
+          </th>
         </tr>
       </thead>
       <tbody>
         {rows.map(({ output, words, figure }) => (
           <tr key={output}>
             <th scope="row">{words}</th>
-            <td>{eventWords(cam, 'opens', eventOf(build, cam, output, 'open'))}</td>
-            <td>{eventWords(cam, 'closes', eventOf(build, cam, output, 'close'))}</td>
-            <td>{figure.value.value.toFixed(1)}</td>
-            <td>{expand(figure.value).U.toFixed(1)}</td>
+            <td data-figure>{eventWords(cam, 'opens', eventOf(build, cam, output, 'open'))}</td>
+            <td data-figure>{eventWords(cam, 'closes', eventOf(build, cam, output, 'close'))}</td>
+            <td data-figure>{figure.value.value.toFixed(1)}</td>
+            <td data-figure>{expand(figure.value).U.toFixed(1)}</td>
           </tr>
         ))}
         {centre !== undefined && (
           <tr data-card>
             <th scope="row">Card</th>
-            <td>{half === undefined ? '' : eventWords(cam, 'opens', centre - half)}</td>
-            <td>{half === undefined ? '' : eventWords(cam, 'closes', centre + half)}</td>
-            <td>{Math.abs(centre).toFixed(1)}</td>
+            <td data-figure>{half === undefined ? '' : eventWords(cam, 'opens', centre - half)}</td>
+            <td data-figure>{half === undefined ? '' : eventWords(cam, 'closes', centre + half)}</td>
+            <td data-figure>{Math.abs(centre).toFixed(1)}</td>
             <td />
           </tr>
         )}

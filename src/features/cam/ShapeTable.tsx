@@ -5,7 +5,7 @@ import { gAt, lobeShape, type LobeShape } from '@/core/geometry/valvetrain/lobeS
 import { isKnown } from '@/core/bench/finding'
 import { camsOf, type Cam } from '@/core/geometry/valvetrain'
 import { differenceInUnit } from '@/core/units'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { capital, subjectWords } from '@/wording'
 
 /** What the measured lobes do between their events. Derivatives are of a smooth curve: the higher, the less is known of them. */
@@ -17,7 +17,7 @@ export function ShapeTable({ build, system }: { build: Build; system: UnitSystem
   if (shapes.length === 0) return null
   const rows = rowsFor(system, build.spec.duty.redlineRpm)
   return (
-    <FigureTable>
+    <Table>
       <thead>
         <tr>
           <th scope="col">The lobe, at the tappet (estimates)</th>
@@ -33,12 +33,14 @@ export function ShapeTable({ build, system }: { build: Build; system: UnitSystem
           <tr key={words}>
             <td>{words}</td>
             {shapes.map(({ cam, shape }) => (
-              <td key={cam}>{show(shape)}</td>
+              <td data-figure key={cam}>
+                {show(shape)}
+              </td>
             ))}
           </tr>
         ))}
       </tbody>
-    </FigureTable>
+    </Table>
   )
 }
 

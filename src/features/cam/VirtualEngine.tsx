@@ -9,8 +9,8 @@ import { virtualEngine } from '@/core/benches/virtualEngine'
 import { turnedTo, type Turning } from '@/core/twin'
 import { Button } from '@/ui/Button'
 import { ChoiceRow } from '@/ui/fields'
-import { Row } from '@/ui/Page'
 import { capital, subjectWords } from '@/wording'
+import { Row } from '@/ui/Layout'
 import { WheelFace } from './WheelFace'
 
 /** A cam nobody knows yet stands within so many degrees of its card. */

@@ -3,11 +3,11 @@ import { memo, useState } from 'react'
 import { bench } from '@/core/benches/clearance/clearance'
 import { Button } from '@/ui/Button'
 import { lazyPart } from '@/ui/lazyPart'
-import { Row } from '@/ui/Page'
 import { benchWords } from '@/wording'
 import * as words from '@/wording/benches/clearance'
 import type { BenchInFrame } from '@/features/benchFrame/BenchPage'
 import type { BenchView, ToolProps } from '@/features/benchFrame/benchView'
+import { Row } from '@/ui/Layout'
 import { ClearanceDrawing } from './ClearanceDrawing'
 
 const PhasingChart = lazyPart(() => import('./PhasingChart').then((module) => module.PhasingChart))

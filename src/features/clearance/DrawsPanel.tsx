@@ -6,7 +6,7 @@ import { differenceInUnit, fromCanonical } from '@/core/units'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, percent, subjectWords } from '@/wording'
 import { drawClosestInWorker } from '@/workers/clearance'
@@ -43,7 +43,7 @@ export function DrawsPanel({ build, system, onClose }: ToolProps & { onClose: ()
         {work.state === 'failed' && <p>{work.words}</p>}
         {work.state === 'done' && work.answer.valves.length === 0 && <p>No valve is known yet.</p>}
         {work.state === 'done' && work.answer.valves.length > 0 && (
-          <FigureTable>
+          <Table>
             <thead>
               <tr>
                 <th scope="col">Valve</th>
@@ -60,15 +60,17 @@ export function DrawsPanel({ build, system, onClose }: ToolProps & { onClose: ()
                 return (
                   <tr key={valve}>
                     <td>{capital(subjectWords({ valve }))}</td>
-                    <td>{fromCanonical(mean, unit).toFixed(DECIMALS[system])}</td>
-                    <td>{differenceInUnit(standardDeviation, unit).toFixed(DECIMALS[system] + 1)}</td>
-                    <td>{figure ? differenceInUnit(standardUncertainty(figure.value), unit).toFixed(DECIMALS[system] + 1) : ''}</td>
-                    <td>{percent(probability)}</td>
+                    <td data-figure>{fromCanonical(mean, unit).toFixed(DECIMALS[system])}</td>
+                    <td data-figure>{differenceInUnit(standardDeviation, unit).toFixed(DECIMALS[system] + 1)}</td>
+                    <td data-figure>
+                      {figure ? differenceInUnit(standardUncertainty(figure.value), unit).toFixed(DECIMALS[system] + 1) : ''}
+                    </td>
+                    <td data-figure>{percent(probability)}</td>
                   </tr>
                 )
               })}
             </tbody>
-          </FigureTable>
+          </Table>
         )}
       </div>
     </SidePanel>

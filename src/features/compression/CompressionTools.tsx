@@ -3,9 +3,9 @@ import { useState } from 'react'
 import type { JudgedAdvice } from '@/core/bench/bench'
 import type { ToolProps } from '@/features/benchFrame/benchView'
 import { Button } from '@/ui/Button'
-import { Row } from '@/ui/Page'
 import type { Tool } from './ToolPanel'
 import { lazyPart } from '@/ui/lazyPart'
+import { Row } from '@/ui/Layout'
 
 const ToolPanel = lazyPart(() => import('./ToolPanel').then((module) => module.ToolPanel))
 

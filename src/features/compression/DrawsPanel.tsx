@@ -7,7 +7,7 @@ import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { documentOf } from '@/features/entries/documentOf'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { useWork } from '@/features/benchFrame/useWork'
 
 const DRAWS = 1_000_000
@@ -35,7 +35,7 @@ export function DrawsPanel({ build }: { build: Build }) {
         {work.state === 'done' && work.answer.results.length === 0 && <p>No cylinder is fully measured yet.</p>}
         {work.state === 'done' && work.answer.results.length > 0 && (
           <>
-            <FigureTable>
+            <Table>
               <thead>
                 <tr>
                   <th scope="col">Cylinder</th>
@@ -51,16 +51,16 @@ export function DrawsPanel({ build }: { build: Build }) {
                   const chain = states.find((state) => state.cylinder === cylinder)?.chain
                   return (
                     <tr key={cylinder}>
-                      <td>{cylinder}</td>
-                      <td>{result.mean.toFixed(3)}</td>
-                      <td>{result.standardDeviation.toFixed(4)}</td>
-                      <td>{chain ? standardUncertainty(chain.ratio.value).toFixed(4) : ''}</td>
-                      <td>{percent(result.probability)}</td>
+                      <td data-figure>{cylinder}</td>
+                      <td data-figure>{result.mean.toFixed(3)}</td>
+                      <td data-figure>{result.standardDeviation.toFixed(4)}</td>
+                      <td data-figure>{chain ? standardUncertainty(chain.ratio.value).toFixed(4) : ''}</td>
+                      <td data-figure>{percent(result.probability)}</td>
                     </tr>
                   )
                 })}
               </tbody>
-            </FigureTable>
+            </Table>
             <p>{(work.answer.elapsedMs / 1000).toFixed(1)} s.</p>
           </>
         )}

@@ -13,6 +13,7 @@ import type { JudgedPlans } from '@/workers/compression'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
 import type { ToolProps } from '@/features/benchFrame/benchView'
+import { Stack } from '@/ui/Layout'
 
 const LIMITS: readonly PlannedLimit[] = [
   'compression.compressionRatio',
@@ -41,7 +42,7 @@ export function PlannerPanel({ build, system, onTake }: Pick<ToolProps, 'build' 
         }).join('; ')}
         .
       </p>
-      <div aria-live="polite" style={{ display: 'grid', gap: 12 }}>
+      <Stack aria-live="polite" $gap={12}>
         {work.state === 'running' && (
           <p>
             Searching…{' '}
@@ -67,7 +68,7 @@ export function PlannerPanel({ build, system, onTake }: Pick<ToolProps, 'build' 
           </p>
         )}
         {work.state === 'done' && <Outcome found={work.answer} system={system} onTake={onTake} />}
-      </div>
+      </Stack>
       <p>
         <small>
           Valve clearance is not measured yet, so no plan is held against it: every cut and every thinner gasket brings the valves nearer,

@@ -5,7 +5,7 @@ import type { Build, UnitSystem } from '@/core/document'
 import { SidePanel } from '@/ui/SidePanel'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, figureWords, plainWords, STANDING_WORDS, type Shown } from '@/wording'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import type { ToolProps } from '@/features/benchFrame/benchView'
 import { PlannerPanel } from './PlannerPanel'
 import { DrawsPanel } from './DrawsPanel'
@@ -50,44 +50,44 @@ function Rack({ build, system }: { build: Build; system: UnitSystem }) {
         Every gasket in stock, with what it would make of the engine as measured. Best verdict first, then the fewest limits broken, then
         nearest the ratio wanted; the chosen one as it was measured, the others by their makers’ figures.
       </p>
-      <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Gaskets">
-        <FigureTable>
-          <thead>
-            <tr>
-              <th scope="col">Gasket</th>
-              <th scope="col">Verdict</th>
-              <th scope="col">Out</th>
-              {cylinders.map((cylinder) => (
-                <th key={cylinder} scope="col">
-                  {cylinder}
-                </th>
-              ))}
-              <th scope="col">Least quench</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rack.map(({ gasket, fitted, outcome }) => (
-              <tr key={gasket.id}>
-                <td data-words>
-                  <b>{gasket.name}</b>
-                  {fitted && ' · chosen'}
-                  <br />
-                  <small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small>
-                </td>
-                <td data-words style={{ whiteSpace: 'nowrap' }}>
-                  <VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} />{' '}
-                  {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}
-                </td>
-                <td>{outcome.out}</td>
-                {outcome.ratios.map(({ cylinder, ratio }) => (
-                  <td key={cylinder}>{ratio.value.toFixed(2)}</td>
-                ))}
-                <td>{outcome.quenchLeast && figureWords(outcome.quenchLeast, LENGTH, system)}</td>
-              </tr>
+      <Table scrolls="Gaskets">
+        <thead>
+          <tr>
+            <th scope="col">Gasket</th>
+            <th scope="col">Verdict</th>
+            <th scope="col">Out</th>
+            {cylinders.map((cylinder) => (
+              <th key={cylinder} scope="col">
+                {cylinder}
+              </th>
             ))}
-          </tbody>
-        </FigureTable>
-      </div>
+            <th scope="col">Least quench</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rack.map(({ gasket, fitted, outcome }) => (
+            <tr key={gasket.id}>
+              <td>
+                <b>{gasket.name}</b>
+                {fitted && ' · chosen'}
+                <br />
+                <small>{plainWords(gasket.thicknessMm, LENGTH, system)}</small>
+              </td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                <VerdictMark standing={outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict} silent size={12} />{' '}
+                {STANDING_WORDS[outcome.verdict === 'notJudged' ? 'noLimit' : outcome.verdict]}
+              </td>
+              <td data-figure>{outcome.out}</td>
+              {outcome.ratios.map(({ cylinder, ratio }) => (
+                <td data-figure key={cylinder}>
+                  {ratio.value.toFixed(2)}
+                </td>
+              ))}
+              <td data-figure>{outcome.quenchLeast && figureWords(outcome.quenchLeast, LENGTH, system)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
       {cylinders.length < build.spec.layout.cylinders && <p>Cylinders that are not measured yet are left out.</p>}
     </>
   )
@@ -107,7 +107,7 @@ function Costs({ build, system }: { build: Build; system: UnitSystem }) {
         The ratio the paper promises against the ratio as measured, and what each deviation did on its own. The causes multiply, so a little
         is left that they did together.
       </p>
-      <FigureTable>
+      <Table>
         <thead>
           <tr>
             <th scope="col">Cylinder</th>
@@ -126,7 +126,7 @@ function Costs({ build, system }: { build: Build; system: UnitSystem }) {
             <CostRow key={cost.cylinder} cost={cost} causes={causes} system={system} />
           ))}
         </tbody>
-      </FigureTable>
+      </Table>
     </>
   )
 }
@@ -138,13 +138,15 @@ function CostRow({ cost, causes, system }: { cost: RatioCost; causes: readonly C
       : `${amount > 0 ? '+' : '−'}${differenceWords(Math.abs(amount), { ...RATIO, digits: { metric: 3, inch: 3 } }, system)}`
   return (
     <tr>
-      <td>{cost.cylinder}</td>
-      <td>{cost.nominal.toFixed(2)}</td>
+      <td data-figure>{cost.cylinder}</td>
+      <td data-figure>{cost.nominal.toFixed(2)}</td>
       {causes.map((cause) => (
-        <td key={cause}>{change(cost.causes.find((one) => one.cause === cause)?.change ?? 0)}</td>
+        <td data-figure key={cause}>
+          {change(cost.causes.find((one) => one.cause === cause)?.change ?? 0)}
+        </td>
       ))}
-      <td>{change(cost.together)}</td>
-      <td>{cost.measured.toFixed(2)}</td>
+      <td data-figure>{change(cost.together)}</td>
+      <td data-figure>{cost.measured.toFixed(2)}</td>
     </tr>
   )
 }

@@ -8,13 +8,13 @@ import type { Finding } from '@/core/bench/bench'
 import type { Build, UnitSystem } from '@/core/document'
 import { boltNumbers } from '@/core/geometry/crank'
 import { MethodChoice } from '@/features/fields/MethodChoice'
-import { Row } from '@/ui/Page'
 import { benchWords } from '@/wording'
 import * as words from '@/wording/benches/fasteners'
 import { LinkButton } from '@/ui/Button'
 import { lazyPart } from '@/ui/lazyPart'
 import type { BenchInFrame } from '@/features/benchFrame/BenchPage'
 import type { BenchView, ToolProps } from '@/features/benchFrame/benchView'
+import { Row } from '@/ui/Layout'
 
 const SubjectChart = lazyPart(() => import('@/ui/SubjectChart').then((module) => module.SubjectChart))
 const CurveChart = lazyPart(() => import('./CurveChart').then((module) => module.CurveChart))

@@ -6,9 +6,10 @@ import { repeatabilityOfRange, TRIES } from '@/core/metrology'
 import { UNITS, unitsOfKind, type UnitId } from '@/core/units'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
-import { Notice, Row } from '@/ui/Page'
+import { Notice } from '@/ui/Page'
 import { useRefresh } from '@/ui/useRefresh'
 import { send } from '@/features/entries/send'
+import { Row, Stack } from '@/ui/Layout'
 import { cardFrom, fieldsOf, type CardFields } from './cardFields'
 
 const USES = Object.entries(GAUGE_USES).map(([value, { label }]) => ({ value, label }))
@@ -43,8 +44,9 @@ export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
     refresh()
   }
   return (
-    <form
-      style={{ display: 'grid', gap: 14 }}
+    <Stack
+      as="form"
+      $gap={14}
       onSubmit={(event) => {
         event.preventDefault()
         void store()
@@ -75,7 +77,7 @@ export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
           Put in the drawer
         </Button>
       </Row>
-    </form>
+    </Stack>
   )
 }
 

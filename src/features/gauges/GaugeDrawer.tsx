@@ -5,37 +5,12 @@ import styled from 'styled-components'
 import { checkDue, checksOf, currentCards, isOverdue, type Gauge, type GaugeCheck } from '@/core/document'
 import { differenceInUnit, UNITS, type UnitId } from '@/core/units'
 import { Button } from '@/ui/Button'
-import { FigureTable } from '@/ui/FigureTable'
-import { numerals } from '@/ui/GlobalStyle'
-import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
+import { Table } from '@/ui/Table'
+import { Lead, Main, Title, TopBar } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
+import { Row } from '@/ui/Layout'
 import { CardForm } from './CardForm'
 
-const Scroll = styled.div`
-  overflow-x: auto;
-`
-const Table = styled.table`
-  width: 100%;
-  min-width: 760px;
-  th {
-    text-align: left;
-    font-weight: 500;
-    font-size: 13px;
-    color: var(--quiet);
-    padding: 4px 12px 6px 0;
-  }
-  td {
-    padding: 9px 12px 9px 0;
-    border-top: 1px solid var(--hairline);
-  }
-  thead td {
-    border: 0;
-  }
-  td[data-number] {
-    ${numerals} font-size: 13.5px;
-    white-space: nowrap;
-  }
-`
 const Overdue = styled.b`
   color: var(--out);
 `
@@ -48,7 +23,7 @@ export function GaugeDrawer({ cards: all, today }: { cards: readonly Gauge[]; to
     <>
       <TopBar trail={[{ href: '/gauges', words: 'Gauge drawer' }]} />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $spread="apart">
           <Title>Gauge drawer</Title>
           <Button kind="primary" onPress={() => setEditing('new')}>
             Add a gauge
@@ -95,51 +70,49 @@ function Cards({
   onLog: (card: Gauge) => void
 }) {
   return (
-    <Scroll tabIndex={0} role="region" aria-label="Gauges">
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Gauge</th>
-            <th scope="col">Step</th>
-            <th scope="col">Repeatability s</th>
-            <th scope="col">Reads too much by</th>
-            <th scope="col">u of that</th>
-            <th scope="col">u of scale</th>
-            <th scope="col">Checked</th>
-            <th scope="col">Holds until</th>
-            <td />
+    <Table scrolls="Gauges" style={{ minWidth: 760 }}>
+      <thead>
+        <tr>
+          <th scope="col">Gauge</th>
+          <th scope="col">Step</th>
+          <th scope="col">Repeatability s</th>
+          <th scope="col">Reads too much by</th>
+          <th scope="col">u of that</th>
+          <th scope="col">u of scale</th>
+          <th scope="col">Checked</th>
+          <th scope="col">Holds until</th>
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {cards.map((card) => (
+          <tr key={card.id}>
+            <td>
+              <b>{card.name}</b>
+            </td>
+            {[card.resolution, card.repeatability, card.bias, card.biasU].map((value, index) => (
+              <td key={index} data-figure>
+                {inUnit(value, card.unit)}
+              </td>
+            ))}
+            <td data-figure>{card.scaleU === 0 ? '–' : `${Number((card.scaleU * 100).toPrecision(2))} %`}</td>
+            <td>{card.checkedOn ?? 'not on record'}</td>
+            <td>
+              {checkDue(card) ?? 'no schedule'}
+              {isOverdue(card, today) && <Overdue> · overdue</Overdue>}
+            </td>
+            <td style={{ whiteSpace: 'nowrap' }}>
+              <Button size="small" onPress={() => onEdit(card)} aria-label={`New card for ${card.name}`}>
+                New card
+              </Button>{' '}
+              <Button size="small" kind="plain" onPress={() => onLog(card)} aria-label={`Checks of ${card.name}`}>
+                Checks
+              </Button>
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {cards.map((card) => (
-            <tr key={card.id}>
-              <td>
-                <b>{card.name}</b>
-              </td>
-              {[card.resolution, card.repeatability, card.bias, card.biasU].map((value, index) => (
-                <td key={index} data-number>
-                  {inUnit(value, card.unit)}
-                </td>
-              ))}
-              <td data-number>{card.scaleU === 0 ? '–' : `${Number((card.scaleU * 100).toPrecision(2))} %`}</td>
-              <td>{card.checkedOn ?? 'not on record'}</td>
-              <td>
-                {checkDue(card) ?? 'no schedule'}
-                {isOverdue(card, today) && <Overdue> · overdue</Overdue>}
-              </td>
-              <td style={{ whiteSpace: 'nowrap' }}>
-                <Button size="small" onPress={() => onEdit(card)} aria-label={`New card for ${card.name}`}>
-                  New card
-                </Button>{' '}
-                <Button size="small" kind="plain" onPress={() => onLog(card)} aria-label={`Checks of ${card.name}`}>
-                  Checks
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </Scroll>
+        ))}
+      </tbody>
+    </Table>
   )
 }
 
@@ -147,7 +120,7 @@ function Cards({
 function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitId }) {
   return (
     <>
-      <FigureTable>
+      <Table>
         <thead>
           <tr>
             <th scope="col">Checked</th>
@@ -161,8 +134,8 @@ function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitI
           {checks.toReversed().map(({ card, drift }) => (
             <tr key={card.id}>
               <td>{card.checkedOn ?? 'as it came'}</td>
-              <td>{inUnit(card.bias, unit)}</td>
-              <td>{inUnit(card.biasU, unit)}</td>
+              <td data-figure>{inUnit(card.bias, unit)}</td>
+              <td data-figure>{inUnit(card.biasU, unit)}</td>
               <td>
                 {drift === undefined ? (
                   ''
@@ -174,11 +147,11 @@ function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitI
                   </>
                 )}
               </td>
-              <td>{inUnit(card.repeatability, unit)}</td>
+              <td data-figure>{inUnit(card.repeatability, unit)}</td>
             </tr>
           ))}
         </tbody>
-      </FigureTable>
+      </Table>
       <p>
         A reading keeps the card it was taken with. Whether a gauge is good enough for a tolerance:{' '}
         <Link href="/sums/gaugestudy">make a gauge study</Link>.

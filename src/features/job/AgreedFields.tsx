@@ -7,6 +7,7 @@ import { RATING_WORDS } from '@/wording/parts'
 import { printed } from '@/core/numerics/printed'
 import { useState } from 'react'
 import { Words } from '@/ui/Words'
+import { Stack } from '@/ui/Layout'
 import { numberFrom } from '../parts/partForm'
 
 type Job = NonNullable<Spec['job']>
@@ -17,7 +18,7 @@ export function AgreedFields({ edit, system }: { edit: SpecEdit; system: UnitSys
   const put = (more: Partial<Job>, words: string) => edit.change(words, (now) => ({ ...now, job: withoutEmpty({ ...now.job, ...more }) }))
   const power = RATING_WORDS.powerKw[system]
   return (
-    <div style={{ display: 'grid', gap: 14, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+    <Stack $gap={14} $columnsPx={220}>
       <Words label="Goal" value={job.goal ?? ''} onCommit={(goal) => put({ goal }, 'goal')} />
       <Words label="The owner’s wishes" value={job.wishes ?? ''} onCommit={(wishes) => put({ wishes }, 'wishes')} />
       <Words label="What it must be ready for" value={job.event ?? ''} onCommit={(event) => put({ event }, 'event')} />
@@ -36,7 +37,7 @@ export function AgreedFields({ edit, system }: { edit: SpecEdit; system: UnitSys
         most={9}
         onCommit={(priority) => put({ priority }, 'priority')}
       />
-    </div>
+    </Stack>
   )
 }
 

@@ -4,8 +4,8 @@ import styled from 'styled-components'
 import type { Damage } from '@/core/parts'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
-import { Row } from '@/ui/Page'
 import { changeName } from '@/wording/walk'
+import { Row } from '@/ui/Layout'
 import type { DamageAct } from '../parts/useParts'
 
 const Item = styled.li`
@@ -94,7 +94,7 @@ function Answer({ options, onSay }: { options: Damage['options']; onSay: (said: 
   const [option, setOption] = useState('')
   const [reply, setReply] = useState('')
   return (
-    <Row style={{ alignItems: 'end' }}>
+    <Row $align="end">
       <ChoiceRow
         label="The owner’s answer"
         value={option}

@@ -5,12 +5,13 @@ import type { ChangeId } from '@/core/document/walkStages'
 import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { useHydrated } from '@/ui/lazyPart'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { INITIALS_WANTED } from '@/wording/initials'
 import type { ServedParts } from '../parts/servedParts'
 import { useParts } from '../parts/useParts'
 import { RefusedChange } from '@/features/entries/RefusedChange'
 import { useSpec } from '@/features/entries/useSpec'
+import { Row } from '@/ui/Layout'
 import { AgreedFields } from './AgreedFields'
 import { DamageList } from './DamageList'
 import { DamagePanel } from './DamagePanel'
@@ -32,7 +33,7 @@ export function JobPage({ served }: { served: ServedParts }) {
         buildId={served.id}
       />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $spread="apart">
           <Title>Job</Title>
           <LinkButton href={`/builds/${served.id}/parts`}>Parts</LinkButton>
         </Row>
@@ -61,7 +62,7 @@ function AsFound({ list: { damages, tell, change, undo }, by }: { list: ReturnTy
   }
   return (
     <Section>
-      <Row style={{ justifyContent: 'space-between' }}>
+      <Row $spread="apart">
         <SectionTitle>As found</SectionTitle>
         <Button onPress={() => setSeeing(true)} isDisabled={isNobody}>
           Something is worn or damaged…

@@ -2,6 +2,7 @@
 import type { Joint } from '@/core/document'
 import { Words } from '@/ui/Words'
 import { Section, SectionTitle } from '@/ui/Page'
+import { TickLabel } from '@/ui/Layout'
 import { Fields } from './GroupFields'
 import type { ChangeJoint } from './planEdit'
 
@@ -22,7 +23,7 @@ export function BeforeAfterFields({ joint, joints, change }: { joint: Joint; joi
       <fieldset>
         <legend>Tight before this one is begun</legend>
         {others.map(({ id, name }) => (
-          <label key={id} style={{ marginRight: 14, display: 'inline-block', minHeight: 32 }}>
+          <TickLabel key={id}>
             <input
               type="checkbox"
               checked={after.includes(id)}
@@ -31,7 +32,7 @@ export function BeforeAfterFields({ joint, joints, change }: { joint: Joint; joi
               }
             />{' '}
             {name}
-          </label>
+          </TickLabel>
         ))}
       </fieldset>
       <Fields>

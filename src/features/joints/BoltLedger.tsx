@@ -4,7 +4,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { LedgerLine } from '@/core/parts/ledger'
 import type { UnitSystem } from '@/core/document'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
@@ -12,9 +12,6 @@ import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { differenceWords, RETIREMENT_WORDS } from '@/wording'
 
-const Wide = styled.div`
-  overflow-x: auto;
-`
 const Done = styled.span`
   color: var(--out);
   display: inline-flex;
@@ -44,25 +41,23 @@ export function BoltLedger({ lines }: { lines: readonly LedgerLine[] }) {
         {shown.length === 0 ? (
           <Notice>{lines.length === 0 ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}</Notice>
         ) : (
-          <Wide>
-            <FigureTable>
-              <thead>
-                <tr>
-                  <th scope="col">Mark</th>
-                  <th scope="col">Thread</th>
-                  <th scope="col">Cycles</th>
-                  <th scope="col">Longer for good</th>
-                  <th scope="col">State</th>
-                  <th scope="col">Where</th>
-                </tr>
-              </thead>
-              <tbody>
-                {shown.map((line) => (
-                  <BoltLine key={`${line.mark}/${line.records[0]!.buildId}`} line={line} system={system} />
-                ))}
-              </tbody>
-            </FigureTable>
-          </Wide>
+          <Table scrolls="Bolts">
+            <thead>
+              <tr>
+                <th scope="col">Mark</th>
+                <th scope="col">Thread</th>
+                <th scope="col">Cycles</th>
+                <th scope="col">Longer for good</th>
+                <th scope="col">State</th>
+                <th scope="col">Where</th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((line) => (
+                <BoltLine key={`${line.mark}/${line.records[0]!.buildId}`} line={line} system={system} />
+              ))}
+            </tbody>
+          </Table>
         )}
       </Main>
     </div>
@@ -77,10 +72,10 @@ function BoltLine({ line: { mark, thread, cycles, growthMm, retired, records }, 
   return (
     <tr>
       <th scope="row">{mark}</th>
-      <td data-words>{thread ?? 'not said'}</td>
-      <td>{cycles}</td>
-      <td>{growthMm === undefined ? 'not measured' : differenceWords(growthMm, GROWTH, system)}</td>
-      <td data-words>
+      <td>{thread ?? 'not said'}</td>
+      <td data-figure>{cycles}</td>
+      <td data-figure>{growthMm === undefined ? 'not measured' : differenceWords(growthMm, GROWTH, system)}</td>
+      <td>
         {retired.length > 0 ? (
           <Done>
             <VerdictMark standing="over" size={11} silent /> done with: {retired.map((why) => RETIREMENT_WORDS[why]).join(', ')}
@@ -89,7 +84,7 @@ function BoltLine({ line: { mark, thread, cycles, growthMm, retired, records }, 
           'in use'
         )}
       </td>
-      <td data-words>
+      <td>
         {records.map(({ buildId, build, joint, fastener }, index) => (
           <span key={`${buildId}/${joint}/${fastener}`}>
             {index > 0 && '; '}

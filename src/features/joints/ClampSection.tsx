@@ -4,7 +4,7 @@ import type { Joint, Spec, UnitSystem } from '@/core/document'
 import { cylinderPlaces } from '@/core/geometry/crank'
 import { bankOf } from '@/core/joints'
 import { formatQuantity, fromCanonical, UNITS } from '@/core/units'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { Section, SectionTitle } from '@/ui/Page'
 import { lubeSentence } from '@/wording'
 
@@ -15,7 +15,7 @@ export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec
   return (
     <Section aria-label="What it clamps">
       <SectionTitle>What it clamps: an estimate, for friction decides it</SectionTitle>
-      <FigureTable>
+      <Table>
         <thead>
           <tr>
             <th scope="col">Type</th>
@@ -28,18 +28,18 @@ export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec
         <tbody>
           {estimates.map((estimate) => (
             <tr key={`${estimate.group}/${estimate.letter}`}>
-              <td data-words>
+              <td>
                 {joint.groups.length > 1 && `${estimate.group}, `}
                 {estimate.letter}
               </td>
-              <td>{forceWords(estimate.loadN, system)}</td>
-              <td>{shareWords(estimate.ofProof)}</td>
-              <td>{shareWords(estimate.ofYield)}</td>
-              <td>{shareWords(estimate.combinedOfYield)}</td>
+              <td data-figure>{forceWords(estimate.loadN, system)}</td>
+              <td data-figure>{shareWords(estimate.ofProof)}</td>
+              <td data-figure>{shareWords(estimate.ofYield)}</td>
+              <td data-figure>{shareWords(estimate.combinedOfYield)}</td>
             </tr>
           ))}
         </tbody>
-      </FigureTable>
+      </Table>
       <p>{lubeSentence(estimates[0]!.lube, estimates[0]!.onOtherLubes)}</p>
       <Margin joint={joint} spec={spec} system={system} />
     </Section>

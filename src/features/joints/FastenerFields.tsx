@@ -7,6 +7,7 @@ import { Words } from '@/ui/Words'
 import { Section, SectionTitle } from '@/ui/Page'
 import { UNITS } from '@/core/units'
 import { sectionsWords } from '@/wording'
+import { TickLabel } from '@/ui/Layout'
 import { Fields } from './GroupFields'
 import type { ChangeJoint } from './planEdit'
 
@@ -106,14 +107,14 @@ function TypeFields({ type, count, system, put }: { type: FastenerType; count: n
       />
       <SectionsField type={type} system={system} put={put} />
       <Words label="From" value={type.source ?? ''} onCommit={(source) => put('source', { source: source || undefined })} />
-      <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 40 }}>
+      <TickLabel>
         <input
           type="checkbox"
           checked={type.onceOnly === true}
           onChange={({ target }) => put(target.checked ? 'once only' : 'used again', { onceOnly: target.checked ? true : undefined })}
         />
         used once only
-      </label>
+      </TickLabel>
     </Fields>
   )
 }

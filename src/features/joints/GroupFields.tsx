@@ -11,6 +11,7 @@ import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Section, SectionTitle } from '@/ui/Page'
 import { DRESS_WORDS, LUBE_CHOICES, METHOD_CHOICES, stagesIssueWords, stagesWords, wrenchUnit } from '@/wording'
+import { TickLabel } from '@/ui/Layout'
 import { withGroup, type ChangeJoint } from './planEdit'
 
 export const Fields = styled.div`
@@ -18,6 +19,9 @@ export const Fields = styled.div`
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 14px;
   align-items: start;
+  > button {
+    align-self: end;
+  }
 `
 
 interface GroupProps {
@@ -97,7 +101,6 @@ function Figures({ group, index, system, change }: GroupProps) {
         <From label="Stages from" value={group.stagesFrom} onCommit={(stagesFrom) => put('where the stages are from', { stagesFrom })} />
         <Button
           isDisabled={targetNm === undefined}
-          style={{ marginTop: 22 }}
           onPress={() =>
             targetNm !== undefined &&
             put('equal thirds', { stages: stagesOf(targetNm, USUAL_SHARES), stagesFrom: { source: 'common practice: equal thirds' } })
@@ -125,14 +128,14 @@ export function From({
   return (
     <div>
       <Words label={label} value={value.source} onCommit={(source) => onCommit({ ...value, source })} required />
-      <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 32 }}>
+      <TickLabel>
         <input
           type="checkbox"
           checked={value.fromMemory === true}
           onChange={({ target }) => onCommit({ source: value.source, ...(target.checked && { fromMemory: true }) })}
         />
         from memory
-      </label>
+      </TickLabel>
     </div>
   )
 }
@@ -204,7 +207,7 @@ function Dress({ group, index, change }: GroupProps) {
           <fieldset>
             <legend>on</legend>
             {DRESS_PLACES.map((place) => (
-              <label key={place} style={{ marginRight: 14, display: 'inline-block', minHeight: 32 }}>
+              <TickLabel key={place}>
                 <input
                   type="checkbox"
                   checked={dress.on.includes(place)}
@@ -214,7 +217,7 @@ function Dress({ group, index, change }: GroupProps) {
                   }
                 />{' '}
                 {DRESS_WORDS[place]}
-              </label>
+              </TickLabel>
             ))}
           </fieldset>
           <From label="Dress from" value={dress.from} onCommit={(next) => put({ ...dress, from: next })} />

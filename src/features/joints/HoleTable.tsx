@@ -8,7 +8,7 @@ import { UNITS } from '@/core/units'
 import { QuantityInput } from '@/ui/QuantityInput'
 import { Words } from '@/ui/Words'
 import { ChoiceRow } from '@/ui/fields'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { HOLE_WORDS, RETIREMENT_WORDS, TOLD_APART_WORDS } from '@/wording'
 import type { ChangeJoint } from './planEdit'
 import { turnsOf } from '@/core/joints/turns'
@@ -65,7 +65,7 @@ export function HoleTable({ joint, system, layout, change, retired }: HoleProps)
         ]}
         hint="Then the ledger counts how often each was torqued and how much it grew. By its place a bolt has no history beyond this build."
       />
-      <FigureTable>
+      <Table>
         <thead>
           <tr>
             <th scope="col">Turn</th>
@@ -96,7 +96,7 @@ export function HoleTable({ joint, system, layout, change, retired }: HoleProps)
             />
           ))}
         </tbody>
-      </FigureTable>
+      </Table>
     </Fold>
   )
 }
@@ -123,19 +123,19 @@ function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, do
   const unit = system === 'metric' ? 'mm' : 'in'
   return (
     <tr>
-      <td>{turn}</td>
-      <td data-words>
+      <td data-figure>{turn}</td>
+      <td>
         <select aria-label={`Fastener ${turn}: type`} value={fastener.type} onChange={({ target }) => put('type', { type: target.value })}>
           {letters.map((letter) => (
             <option key={letter}>{letter}</option>
           ))}
         </select>
       </td>
-      <td data-words>
+      <td>
         <LeadsInto turn={turn} fastener={fastener} isDry={isDry} put={put} />
       </td>
       {hasStop && (
-        <td>
+        <td data-figure>
           <QuantityInput
             quiet
             label={`Fastener ${turn}: crank at, degrees`}
@@ -158,7 +158,7 @@ function HoleRow({ turn, fastener, letters, isCap, hasStop, hasMark, isAsked, do
         </td>
       )}
       <MarkCells turn={turn} fastener={fastener} hasMark={hasMark} isAsked={isAsked} done={done} put={put} />
-      <td>
+      <td data-figure>
         <QuantityInput
           quiet
           label={`Fastener ${turn}: stands out, ${UNITS[unit].symbol}`}
@@ -185,7 +185,7 @@ function MarkCells({
   return (
     <>
       {hasMark && (
-        <td data-words>
+        <td>
           <Words
             quiet
             label={`Fastener ${turn}: mark`}
@@ -195,7 +195,7 @@ function MarkCells({
         </td>
       )}
       {isAsked && (
-        <td data-words>
+        <td>
           {(done || fastener.usedAgain !== undefined) && (
             <Words
               quiet

@@ -24,7 +24,7 @@ import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { lazyPart, useHydrated } from '@/ui/lazyPart'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { planIssueWords, pullWords, runCountWords, typeWords, WAY_WORDS } from '@/wording'
 import { ClampSection } from './ClampSection'
 import { FastenerFields } from './FastenerFields'
@@ -36,6 +36,7 @@ import { JointDrawing, type FastenerState } from './JointDrawing'
 import type { ChangeJoint } from './planEdit'
 import type { ServedJoints } from './servedJoints'
 import { turnsOf } from '@/core/joints/turns'
+import { Row } from '@/ui/Layout'
 import { PatternFile } from './PatternFile'
 import { useNumbering } from './useNumbering'
 import { useRuns } from './useRuns'
@@ -71,7 +72,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
         buildId={served.id}
       />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $spread="apart">
           <Title>{joint.name}</Title>
           <RunLinks home={`${home}/joints/${jointId}/run`} kind={joint.kind} runs={runs} />
         </Row>

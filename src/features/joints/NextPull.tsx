@@ -3,6 +3,7 @@ import { fastenerPlaceWords, pullWords, stageFigure } from '@/wording'
 import { About, Caption, Figure, Unit, Which } from './runLayout'
 import type { RunPanelProps } from './runProps'
 import { turnsOf } from '@/core/joints/turns'
+import { Stack } from '@/ui/Layout'
 
 /** The pull that is next: its figure as large as it goes, which fastener, where it stands, and by which wrench. */
 export function NextPull({ joint, layout, run, next, system }: RunPanelProps & { next: Step }) {
@@ -13,7 +14,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
   const wrench = next.pull.pull === 'torque' ? wrenchFor(joint.wrenches ?? [], next.pull.nm) : undefined
   return (
     <>
-      <div aria-live="polite" style={{ display: 'grid', gap: 14 }}>
+      <Stack aria-live="polite" $gap={14}>
         <Caption>{headWords(next, run!.way)}</Caption>
         <Figure data-words={next.pull.pull === 'snug' || next.pull.pull === 'witnessMark' || undefined}>
           {run!.way === 'loosen' ? 'loosen' : value}
@@ -31,7 +32,7 @@ export function NextPull({ joint, layout, run, next, system }: RunPanelProps & {
             {after && after.stage === next.stage ? `Then ${turns[after.fastener - 1]}.` : 'Last of this stage.'}
           </small>
         </Which>
-      </div>
+      </Stack>
       <CrankStop joint={joint} run={run!} next={next} />
       {run!.isShort && (
         <About role="alert">

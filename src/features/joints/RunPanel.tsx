@@ -5,7 +5,6 @@ import { hasHigherNeighbours, hasTouched, isSealed, leftOut, oddAngles, type Run
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
 import { InitialsForm } from '@/ui/InitialsForm'
-import { Row } from '@/ui/Page'
 import { oddAngleWords, pullWords } from '@/wording'
 import { Key } from '@/features/benchFrame/Key'
 import { NextPull } from './NextPull'
@@ -16,6 +15,7 @@ import { oncePressed } from './pedal'
 import type { RunPanelProps } from './runProps'
 import { turnsOf } from '@/core/joints/turns'
 import { useKeys } from '@/ui/useKeys'
+import { Row, Stack } from '@/ui/Layout'
 import type { RunAct } from './useRuns'
 
 /** What stands beside the joint: who does it, what comes before the first pull, the pull itself, or what is in the way of it. */
@@ -305,12 +305,13 @@ function KeyButton({ name, words, onPress }: { name: string; words: string; onPr
 function Reason({ label, onGiven, onLeave }: { label: string; onGiven: (reason: string) => void; onLeave: () => void }) {
   const [text, setText] = useState('')
   return (
-    <form
+    <Stack
       onSubmit={(event) => {
         event.preventDefault()
         if (text.trim() !== '') onGiven(text.trim())
       }}
-      style={{ display: 'grid', gap: 12 }}
+      as="form"
+      $gap={12}
     >
       <TextField
         label={label}
@@ -326,7 +327,7 @@ function Reason({ label, onGiven, onLeave }: { label: string; onGiven: (reason: 
         </Button>
         <Button onPress={onLeave}>Leave</Button>
       </Row>
-    </form>
+    </Stack>
   )
 }
 

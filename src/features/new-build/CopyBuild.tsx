@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
 import { Button } from '@/ui/Button'
-import { Card, Notice, Row, SectionTitle } from '@/ui/Page'
+import { Card, Notice, SectionTitle } from '@/ui/Page'
 import { BuildPicker } from '@/features/fields/BuildPicker'
 import type { BuildChoice } from '@/shop/latestBuilds'
 import { send } from '@/features/entries/send'
+import { Row } from '@/ui/Layout'
 
 /** Another engine like one that is here: its paper, limits and stock, none of its readings. */
 export function CopyBuild({ builds, copyOf, by }: { builds: readonly BuildChoice[]; copyOf: string | undefined; by: string }) {

@@ -5,9 +5,10 @@ import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { PHONE } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row, Section, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, Title, TopBar } from '@/ui/Page'
 import type { BuildChoice } from '@/shop/latestBuilds'
 import { send } from '@/features/entries/send'
+import { Row, Stack } from '@/ui/Layout'
 import { firstAnswers, layoutOf, specOf } from './answers'
 import { CopyBuild } from './CopyBuild'
 import { OpenFile } from './OpenFile'
@@ -59,12 +60,13 @@ export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; c
         <Title>New build</Title>
         <Lead>What stands on the stand? The rest can wait for the paper page; a number you do not know yet can stay empty.</Lead>
         <Columns>
-          <form
+          <Stack
             onSubmit={(event) => {
               event.preventDefault()
               void start()
             }}
-            style={{ display: 'grid', gap: 20 }}
+            as="form"
+            $gap={20}
             aria-label="New build"
           >
             <Questions answers={answers} errors={errors} onChange={setAnswers} />
@@ -75,7 +77,7 @@ export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; c
                 To the bench
               </Button>
             </Row>
-          </form>
+          </Stack>
           <Section>
             <Plan aria-hidden>
               <EngineDrawing layout={layoutOf(answers)} boreMm={85} />

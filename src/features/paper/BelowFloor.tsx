@@ -5,6 +5,7 @@ import type { Limit, UnitSystem } from '@/core/document'
 import { formatQuantity } from '@/core/units'
 import { Button } from '@/ui/Button'
 import { TextField } from '@/ui/fields'
+import { Bad } from '@/ui/Layout'
 
 /** What a limit below the least that is common practice wants before it is stored: a reason, and who answers for it. */
 export function BelowFloor({
@@ -21,10 +22,10 @@ export function BelowFloor({
   const isWhole = reason.trim() !== '' && by.trim() !== ''
   return (
     <>
-      <small role="alert" style={{ color: 'var(--out)' }}>
+      <Bad role="alert" as="small">
         Below {formatQuantity(floor, units[system], digits[system])}, the least that is common practice: not stored until a reason and
         initials stand beside it.
-      </small>
+      </Bad>
       <TextField label="Why less is enough here" value={reason} onChange={setReason} />
       <TextField label="Initials" value={by} onChange={setBy} />
       <Button size="small" isDisabled={!isWhole} onPress={() => onAnswer({ reason: reason.trim(), by: by.trim() })}>

@@ -6,6 +6,7 @@ import { DUTY_CHOICES, FUEL_CHOICES } from '@/wording'
 import { PaperGrid } from './PaperGrid'
 import { QuantityInput } from '@/ui/QuantityInput'
 import { Words } from '@/ui/Words'
+import { Stack } from '@/ui/Layout'
 
 /** Whose engine it is, and what for. */
 export function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem }) {
@@ -67,7 +68,7 @@ export function JobFields({ edit, system }: { edit: SpecEdit; system: UnitSystem
 export function DutyFields({ edit }: { edit: SpecEdit }) {
   const { duty } = edit.spec
   return (
-    <div style={{ display: 'grid', gap: 14 }}>
+    <Stack $gap={14}>
       <ChoiceRow
         label="Duty"
         value={duty.use}
@@ -81,6 +82,6 @@ export function DutyFields({ edit }: { edit: SpecEdit }) {
         options={FUEL_CHOICES}
         onChange={(fuel) => edit.change(`fuel: ${fuel}`, (now) => ({ ...now, duty: { ...now.duty, fuel } }))}
       />
-    </div>
+    </Stack>
   )
 }

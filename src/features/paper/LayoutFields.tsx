@@ -8,12 +8,13 @@ import type { SpecEdit } from '@/features/entries/useSpec'
 import { Button } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { ChoiceRow, TextField } from '@/ui/fields'
-import { Notice, Row } from '@/ui/Page'
+import { Notice } from '@/ui/Page'
 import { SelectField } from '@/ui/SelectField'
 import { CONSTRUCTION_WORDS, crankStyleWords, NUMBERING_CHOICES } from '@/wording/layout'
 import { countedOtherwise, degreedFrom, layoutFrom, pinWords, textOf, type LayoutText } from './layoutText'
 import { QuantityInput } from '@/ui/QuantityInput'
 import { Words } from '@/ui/Words'
+import { Row } from '@/ui/Layout'
 
 const Stack = styled.div`
   display: grid;
@@ -40,7 +41,7 @@ export function LayoutFields({ edit, system }: { edit: SpecEdit; system: Spec['u
   return (
     <Stack>
       <Arrangement layout={edit.spec.layout} put={put} />
-      <Row style={{ gap: 24, alignItems: 'start' }}>
+      <Row $gap={24} $align="start">
         <PartChoices layout={edit.spec.layout} put={put} />
       </Row>
       <ConstructionFields edit={edit} system={system} put={put} />
@@ -65,7 +66,7 @@ function Arrangement({ layout, put }: { layout: Spec['layout']; put: PutLayout }
   const isChanged = JSON.stringify(text) !== JSON.stringify(textOf(layout))
   return (
     <>
-      <Row style={{ gap: 24, alignItems: 'start' }}>
+      <Row $gap={24} $align="start">
         <CountingChoices layout={layout} text={text} onChange={setText} />
       </Row>
       <CrankFields layout={layout} text={text} onChange={setText} />

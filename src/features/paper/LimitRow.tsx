@@ -10,6 +10,7 @@ import { BelowFloor } from './BelowFloor'
 import { PaperGrid } from './PaperGrid'
 import { QuantityInput } from '@/ui/QuantityInput'
 import { Words } from '@/ui/Words'
+import { Bad } from '@/ui/Layout'
 
 type Bound = 'lower' | 'target' | 'upper'
 const BOUND_WORDS = { lower: 'from', target: 'target', upper: 'to' } as const satisfies Record<Bound, string>
@@ -63,9 +64,9 @@ export function LimitRow({ name, definition, preset, edit, system }: LimitRowPro
           <BelowFloor definition={definition} system={system} onAnswer={(answer) => keep(pending, answer)} />
         )}
         {trouble && (
-          <small role="alert" style={{ color: 'var(--out)' }}>
+          <Bad role="alert" as="small">
             {trouble}
-          </small>
+          </Bad>
         )}
       </p>
       {(['lower', 'target', 'upper'] as const).map((which) => (

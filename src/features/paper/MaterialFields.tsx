@@ -11,6 +11,7 @@ import {
 } from '@/core/geometry/materials'
 import { ChoiceRow } from '@/ui/fields'
 import type { SpecEdit } from '@/features/entries/useSpec'
+import { Stack } from '@/ui/Layout'
 
 const CHOICES = [
   { part: 'block', label: 'Block', options: BLOCK_MATERIALS, of: EXPANSION.part },
@@ -31,7 +32,7 @@ const CHOICES = [
 export function MaterialFields({ edit }: { edit: SpecEdit }) {
   const { materials } = edit.spec
   return (
-    <div style={{ display: 'grid', gap: 18, gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))' }}>
+    <Stack $gap={18} $columnsPx={320}>
       {CHOICES.map(({ part, label, options, of }) => {
         const expansions = of as Readonly<Record<string, Expansion>>
         const { perK, tolerancePerK } = expansions[materials[part]]!
@@ -51,6 +52,6 @@ export function MaterialFields({ edit }: { edit: SpecEdit }) {
           />
         )
       })}
-    </div>
+    </Stack>
   )
 }

@@ -1,44 +1,11 @@
 'use client'
-import styled from 'styled-components'
 import type { Spec, StockDefinition, StockKind, UnitSystem } from '@/core/document'
 import { STOCK } from '@/core/benches'
 import type { SpecEdit } from '@/features/entries/useSpec'
 import { Button } from '@/ui/Button'
-import { numerals, PHONE } from '@/ui/GlobalStyle'
+import { Table } from '@/ui/Table'
 import { fieldWords, freshId, isTyped, type AnyPart, type FilledPart } from './stockFields'
 import { StockForm } from './StockForm'
-
-const Table = styled.table`
-  width: 100%;
-  font-size: 14px;
-  th {
-    text-align: left;
-    font-weight: 500;
-    font-size: 13px;
-    color: var(--quiet);
-    padding: 4px 10px 4px 0;
-  }
-  td {
-    padding: 6px 10px 6px 0;
-    border-top: 1px solid var(--hairline);
-  }
-  td[data-number] {
-    ${numerals}
-  }
-  td[data-count] {
-    white-space: nowrap;
-  }
-  ${PHONE} {
-    [data-source] {
-      display: none;
-    }
-  }
-`
-
-/** A shelf with more to say than a phone is wide scrolls by itself. */
-const Scroll = styled.div`
-  overflow-x: auto;
-`
 
 /** Parts of one kind that lie on the shelf or can be had, as their bench declares it, and a form for one more. */
 export function StockSection({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system: UnitSystem }) {
@@ -54,22 +21,18 @@ export function StockSection({ kind, edit, system }: { kind: StockKind; edit: Sp
     })
   return (
     <>
-      {parts.length > 0 && (
-        <Scroll tabIndex={0} role="region" aria-label={`${definition.title}: the shelf`}>
-          <Shelf kind={kind} edit={edit} system={system} />
-        </Scroll>
-      )}
+      {parts.length > 0 && <Shelf kind={kind} edit={edit} system={system} />}
       <StockForm definition={definition} system={system} add={add} />
     </>
   )
 }
 
 function Shelf({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system: UnitSystem }) {
-  const { one, fields, chosenAs, laidInAs, counted }: StockDefinition = STOCK[kind]
+  const { title, one, fields, chosenAs, laidInAs, counted }: StockDefinition = STOCK[kind]
   const last = counted ? fields[counted.field]!.label : (chosenAs ?? laidInAs) && 'On the engine'
   const shown = Object.entries(fields).filter(([name]) => name !== counted?.field)
   return (
-    <Table>
+    <Table scrolls={`${title}: the shelf`}>
       <thead>
         <tr>
           <th scope="col">{one[0]!.toUpperCase() + one.slice(1)}</th>
@@ -78,7 +41,7 @@ function Shelf({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system
               {field.label}
             </th>
           ))}
-          <th scope="col" data-source="">
+          <th scope="col" data-minor>
             Source
           </th>
           {last ? <th scope="col">{last}</th> : <td />}
@@ -89,14 +52,12 @@ function Shelf({ kind, edit, system }: { kind: StockKind; edit: SpecEdit; system
           <tr key={part.id}>
             <td>{part.name}</td>
             {shown.map(([name, field]) => (
-              <td key={name} data-number={isTyped(field) ? '' : undefined}>
+              <td key={name} data-figure={isTyped(field) || undefined}>
                 {fieldWords(field, part[name], system)}
               </td>
             ))}
-            <td data-source="">{part.source}</td>
-            <td data-count={counted ? '' : undefined}>
-              {counted ? <Counted kind={kind} part={part} edit={edit} /> : <Chosen kind={kind} part={part} edit={edit} />}
-            </td>
+            <td data-minor>{part.source}</td>
+            <td>{counted ? <Counted kind={kind} part={part} edit={edit} /> : <Chosen kind={kind} part={part} edit={edit} />}</td>
           </tr>
         ))}
       </tbody>

@@ -8,8 +8,9 @@ import { Button, LinkButton } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { NARROW } from '@/ui/GlobalStyle'
 import { useHydrated } from '@/ui/lazyPart'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { INITIALS_WANTED } from '@/wording/initials'
+import { Row } from '@/ui/Layout'
 import { ConversionPanel } from './ConversionPanel'
 import { PartLine } from './PartLine'
 import { PartPanel, type PartAsked } from './PartPanel'
@@ -98,7 +99,7 @@ export function PartsPage({ served, today }: { served: ServedParts; today: strin
 
 function Heading({ buildId, onOpen }: { buildId: string; onOpen: (open: Open) => void }) {
   return (
-    <Row style={{ justifyContent: 'space-between' }}>
+    <Row $spread="apart">
       <Title>Parts</Title>
       <Row>
         <Button kind="primary" onPress={() => onOpen({ is: 'want' })}>

@@ -2,12 +2,13 @@
 import Link from 'next/link'
 import { useState, type ReactNode } from 'react'
 import { daysLate } from '@/core/parts'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import type { BuildSummary } from '@/shop/summary'
 import { lateWords, PART_STATE_WORDS } from '@/wording/parts'
+import { Bad } from '@/ui/Layout'
 
 type OfParts = Pick<BuildSummary, 'name' | 'awaited' | 'interchange' | 'shelf'>
 
@@ -60,21 +61,21 @@ function WaitedFor({ builds, find, today }: { builds: Builds; find: string; toda
     ({ name }) => name,
   ).toSorted((a, b) => (a.row.promised ?? '9999').localeCompare(b.row.promised ?? '9999'))
   return (
-    <Table title="Waited for" none="Nothing is waited for." heads={['Part', 'Stands', 'Promised', 'For']} lines={lines}>
+    <Listed title="Waited for" none="Nothing is waited for." heads={['Part', 'Stands', 'Promised', 'For']} lines={lines}>
       {({ buildId, build, row }) => (
         <>
           <th scope="row">{row.name}</th>
           <td>{PART_STATE_WORDS[row.state]}</td>
           <td>
             {row.promised ?? 'no day'}
-            {daysLate(row, today) > 0 && <b style={{ color: 'var(--out)' }}> {lateWords(daysLate(row, today))}</b>}
+            {daysLate(row, today) > 0 && <Bad> {lateWords(daysLate(row, today))}</Bad>}
           </td>
           <td>
             <Link href={`/builds/${buildId}/parts`}>{build}</Link>
           </td>
         </>
       )}
-    </Table>
+    </Listed>
   )
 }
 
@@ -86,7 +87,7 @@ function OnTheShelf({ builds, find }: { builds: Builds; find: string }) {
     ({ kind, name }) => `${kind} ${name}`,
   ).toSorted((a, b) => a.row.kind.localeCompare(b.row.kind))
   return (
-    <Table title="On the shelf" none="Nothing lies on a shelf." heads={['Part', 'Kind', 'How many', 'On paper of']} lines={lines}>
+    <Listed title="On the shelf" none="Nothing lies on a shelf." heads={['Part', 'Kind', 'How many', 'On paper of']} lines={lines}>
       {({ buildId, build, row }) => (
         <>
           <th scope="row">{row.name}</th>
@@ -97,7 +98,7 @@ function OnTheShelf({ builds, find }: { builds: Builds; find: string }) {
           </td>
         </>
       )}
-    </Table>
+    </Listed>
   )
 }
 
@@ -111,7 +112,7 @@ function Notebook({ builds, find }: { builds: Builds; find: string }) {
   )
   const heads = ['Fitted', 'In the place of', 'On the word of', 'In']
   return (
-    <Table title="Interchange notebook" none="Nothing has replaced anything yet." heads={heads} lines={lines}>
+    <Listed title="Interchange notebook" none="Nothing has replaced anything yet." heads={heads} lines={lines}>
       {({ buildId, build, row }) => (
         <>
           <th scope="row">{row.name}</th>
@@ -122,11 +123,11 @@ function Notebook({ builds, find }: { builds: Builds; find: string }) {
           </td>
         </>
       )}
-    </Table>
+    </Listed>
   )
 }
 
-function Table<Row>({
+function Listed<Row>({
   title,
   none,
   heads,
@@ -145,24 +146,22 @@ function Table<Row>({
       {lines.length === 0 ? (
         <Notice>{none}</Notice>
       ) : (
-        <div style={{ overflowX: 'auto' }}>
-          <FigureTable>
-            <thead>
-              <tr>
-                {heads.map((head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line, index) => (
-                <tr key={`${line.buildId}/${index}`}>{children(line)}</tr>
+        <Table scrolls={title}>
+          <thead>
+            <tr>
+              {heads.map((head) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
               ))}
-            </tbody>
-          </FigureTable>
-        </div>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line, index) => (
+              <tr key={`${line.buildId}/${index}`}>{children(line)}</tr>
+            ))}
+          </tbody>
+        </Table>
       )}
     </Section>
   )

@@ -3,34 +3,16 @@ import styled from 'styled-components'
 import type { Build, BuildDocument } from '@/core/document'
 import { csvTemplate, type CsvReport } from '@/core/files'
 import { Button } from '@/ui/Button'
-import { numerals } from '@/ui/GlobalStyle'
-import { Lead, Main, Notice, Row as ButtonRow, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { rowIssueWords } from '@/wording'
+import { Table } from '@/ui/Table'
+import { Row as ButtonRow } from '@/ui/Layout'
 import { useCsvImport } from './useCsvImport'
 
-const Table = styled.table`
-  width: 100%;
-  font-size: 14px;
-  th {
-    text-align: left;
-    font-weight: 500;
-    font-size: 13px;
-    color: var(--quiet);
-    padding: 4px 12px 4px 0;
-  }
-  td {
-    padding: 7px 12px 7px 0;
-    border-top: 1px solid var(--hairline);
-    vertical-align: top;
-  }
-  td:first-child {
-    ${numerals}
-  }
-  code {
-    font-size: 12.5px;
-    color: var(--quiet);
-    overflow-wrap: anywhere;
-  }
+const Raw = styled.code`
+  font-size: 12.5px;
+  color: var(--quiet);
+  overflow-wrap: anywhere;
 `
 
 /** Enough to see what is wrong with a table; a page of thousands would only be slow. */
@@ -122,10 +104,10 @@ function LeftOut({ bad }: { bad: readonly Row[] }) {
         <tbody>
           {bad.slice(0, MOST_LISTED).map(({ line, text, outcome }) => (
             <tr key={line}>
-              <td>{line}</td>
+              <td data-figure>{line}</td>
               <td>{outcome.state === 'bad' && outcome.issues.map(rowIssueWords).join(' ')}</td>
               <td>
-                <code>{text}</code>
+                <Raw>{text}</Raw>
               </td>
             </tr>
           ))}

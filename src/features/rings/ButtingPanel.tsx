@@ -6,7 +6,7 @@ import { differenceInUnit } from '@/core/units'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { percent, plainWords } from '@/wording'
 import { drawButting } from '@/workers/rings'
 
@@ -37,7 +37,7 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
         {work.state === 'failed' && <p>{work.words}</p>}
         {work.state === 'done' && work.answer.length === 0 && <p>No top ring is gapped yet.</p>}
         {work.state === 'done' && work.answer.length > 0 && (
-          <FigureTable>
+          <Table>
             <thead>
               <tr>
                 <th scope="col">Cylinder</th>
@@ -49,14 +49,14 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
             <tbody>
               {work.answer.map(({ cylinder, chance, meanGapMm, lowGapMm }) => (
                 <tr key={cylinder}>
-                  <td>{cylinder}</td>
-                  <td>{chance === 0 ? 'none of the runs' : percent(chance)}</td>
-                  <td>{plainWords(meanGapMm, shown, system)}</td>
-                  <td>{plainWords(lowGapMm, shown, system)}</td>
+                  <td data-figure>{cylinder}</td>
+                  <td data-figure>{chance === 0 ? 'none of the runs' : percent(chance)}</td>
+                  <td data-figure>{plainWords(meanGapMm, shown, system)}</td>
+                  <td data-figure>{plainWords(lowGapMm, shown, system)}</td>
                 </tr>
               ))}
             </tbody>
-          </FigureTable>
+          </Table>
         )}
       </div>
     </>

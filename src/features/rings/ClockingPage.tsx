@@ -9,7 +9,8 @@ import { useSpec } from '@/features/entries/useSpec'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { ChoiceRow } from '@/ui/fields'
-import { Lead, Main, Row, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Title, TopBar } from '@/ui/Page'
+import { Row } from '@/ui/Layout'
 
 const Sheet = styled.div`
   display: flex;
@@ -67,7 +68,7 @@ export function ClockingPage({ id, initial, revision }: { id: string; initial: S
       />
       <Main>
         <OnScreen>
-          <Row style={{ justifyContent: 'space-between' }}>
+          <Row $spread="apart">
             <Title>Ring gaps, where they start</Title>
             <Button kind="primary" onPress={() => window.print()}>
               Print at true scale

@@ -6,7 +6,7 @@ import { RINGS, type Ring } from '@/core/shared/ringNames'
 import type { Build, UnitSystem } from '@/core/document'
 import { cylinderNumbers } from '@/core/geometry/crank'
 import { ChoiceRow } from '@/ui/fields'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { differenceWords, plainWords, type Shown } from '@/wording'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
@@ -35,7 +35,7 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
       {!log && <p>This ring is not gapped yet, or no limit is set for it.</p>}
       {log && (
         <>
-          <FigureTable>
+          <Table>
             <thead>
               <tr>
                 <th scope="col">Pass</th>
@@ -48,17 +48,17 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
             <tbody>
               {log.passes.map(({ reading, gapMm, strokes, perStrokeMm }, index) => (
                 <tr key={reading.id}>
-                  <td>{index === 0 ? 'as bought' : index}</td>
-                  <td>{strokes ?? (index === 0 ? '' : 'not said')}</td>
-                  <td>{plainWords(gapMm, GAP, system)}</td>
-                  <td>
+                  <td data-figure>{index === 0 ? 'as bought' : index}</td>
+                  <td data-figure>{strokes ?? (index === 0 ? '' : 'not said')}</td>
+                  <td data-figure>{plainWords(gapMm, GAP, system)}</td>
+                  <td data-figure>
                     {perStrokeMm === undefined ? '' : differenceWords(perStrokeMm, { ...GAP, digits: { metric: 4, inch: 2 } }, system)}
                   </td>
                   <td>{reading.by}</td>
                 </tr>
               ))}
             </tbody>
-          </FigureTable>
+          </Table>
           <p>
             <b>{leftWords()}</b>
           </p>

@@ -1,9 +1,9 @@
 'use client'
 import { useState } from 'react'
 import { Button, LinkButton } from '@/ui/Button'
-import { Row } from '@/ui/Page'
 import type { ToolProps } from '@/features/benchFrame/benchView'
 import { lazyPart } from '@/ui/lazyPart'
+import { Row } from '@/ui/Layout'
 
 const FilingPanel = lazyPart(() => import('./FilingPanel').then((module) => module.FilingPanel))
 const ButtingPanel = lazyPart(() => import('./ButtingPanel').then((module) => module.ButtingPanel))

@@ -4,11 +4,12 @@ import type { ShopMeans } from '@/core/schedule'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
-import { Notice, Row } from '@/ui/Page'
+import { Notice } from '@/ui/Page'
 import styled from 'styled-components'
 import { useRefresh } from '@/ui/useRefresh'
 import { INITIALS_WANTED } from '@/wording/initials'
 import { send } from '@/features/entries/send'
+import { Row, TickLabel } from '@/ui/Layout'
 import { closedDays, daysWords } from './closedDays'
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const
@@ -87,12 +88,12 @@ export function MeansForm({ means }: { means: ShopMeans }) {
 
 function WorkedDays({ days, onToggle }: { days: readonly number[]; onToggle: (day: number) => void }) {
   return (
-    <Row role="group" aria-label="Days that are worked" style={{ gap: 6 }}>
+    <Row role="group" aria-label="Days that are worked" $gap={6}>
       {DAYS.map((name, day) => (
-        <label key={name} style={{ display: 'inline-flex', gap: 4, alignItems: 'center', minHeight: 40 }}>
+        <TickLabel key={name}>
           <input type="checkbox" checked={days.includes(day)} onChange={() => onToggle(day)} />
           {name}
-        </label>
+        </TickLabel>
       ))}
     </Row>
   )

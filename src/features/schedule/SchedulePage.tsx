@@ -3,12 +3,13 @@ import Link from 'next/link'
 import styled from 'styled-components'
 import { NARROW } from '@/ui/GlobalStyle'
 import { useHydrated } from '@/ui/lazyPart'
-import { Lead, Main, Notice, Row, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
+import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { AwaitedLines } from '@/ui/AwaitedLines'
 import { MeansForm } from './MeansForm'
 import { PlanDrawing } from './PlanDrawing'
 import { causeWords, dayWords, inHandWords, slackWords, slipWords } from './planWords'
 import type { PlanLine, ServedEnginePlan, ServedPlan } from '@/shop/servedPlan'
+import { Row } from '@/ui/Layout'
 
 const Engine = styled.section`
   display: grid;
@@ -50,7 +51,7 @@ export function SchedulePage({ served }: { served: ServedPlan }) {
     <div data-ready={useHydrated() || undefined}>
       <TopBar trail={[{ href: '#', words: 'Schedule' }]} />
       <Main>
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $spread="apart">
           <Title>Schedule</Title>
           <a href="/api/schedule.ics" download>
             As a calendar

@@ -4,10 +4,11 @@ import type { PaperKey, PaperNumber, Spec } from '@/core/document'
 import { parseEntry } from '@/core/units'
 import type { QuickSum } from '@/core/sums'
 import { Button } from '@/ui/Button'
-import { Notice, Row } from '@/ui/Page'
+import { Notice } from '@/ui/Page'
 import { BuildPicker } from '@/features/fields/BuildPicker'
 import type { BuildChoice } from '@/shop/latestBuilds'
 import { send } from '@/features/entries/send'
+import { Row } from '@/ui/Layout'
 
 /** Keeps the numbers of a quick sum as a build's paper, with the sum as their source. */
 export function KeepIntoBuild({

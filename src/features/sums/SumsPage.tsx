@@ -16,6 +16,12 @@ import { SumFinder } from './SumFinder'
 import { useTyped } from './useTyped'
 import { sumIssueWords, sumRemarkWords } from '@/wording/sums'
 
+const AcrossAll = styled.div`
+  grid-column: 1 / -1;
+  display: grid;
+  gap: 8px;
+`
+
 const Columns = styled.div`
   display: grid;
   grid-template-columns: 208px minmax(260px, 1fr) minmax(280px, 1.1fr);
@@ -146,7 +152,7 @@ function SumField({
 }) {
   if (isRule)
     return (
-      <div style={{ gridColumn: '1 / -1' }}>
+      <AcrossAll>
         <ChoiceRow
           label="Rule"
           value={value ?? 'strict'}
@@ -156,7 +162,7 @@ function SumField({
             { value: 'probable', label: '95 % sure' },
           ]}
         />
-      </div>
+      </AcrossAll>
     )
   const { label, example, required } = input
   if (input.kind === 'table') return <TableInput label={label} example={example} value={value ?? ''} error={error} onChange={onChange} />
@@ -187,7 +193,7 @@ function TableInput({
   onChange: (text: string) => void
 }) {
   return (
-    <div style={{ gridColumn: '1 / -1', display: 'grid', gap: 8 }}>
+    <AcrossAll>
       <TextField label={label} value={value} placeholder={example} error={error} onChange={onChange} numeric rows={9} />
       <label>
         From a CSV file{' '}
@@ -199,7 +205,7 @@ function TableInput({
           }}
         />
       </label>
-    </div>
+    </AcrossAll>
   )
 }
 

@@ -14,6 +14,7 @@ import { numerals } from '@/ui/GlobalStyle'
 import { SideSection } from '@/ui/SideSection'
 import { brokenWords, capital, subjectWords } from '@/wording'
 import { sensitivityInWorker } from '@/workers/whatIf'
+import { Bad } from '@/ui/Layout'
 import type { WhatIf } from './useWhatIf'
 
 const Box = styled(SideSection)`
@@ -44,11 +45,7 @@ export function Breaks({ variant, system }: { variant: Variant; system: UnitSyst
   return (
     <Box aria-label="What breaks" aria-live="polite">
       <h2>What breaks</h2>
-      {broken.length === 0 ? (
-        <p>Nothing that is kept today.</p>
-      ) : (
-        <p style={{ color: 'var(--out)' }}>{capital(brokenWords(broken, system))}.</p>
-      )}
+      {broken.length === 0 ? <p>Nothing that is kept today.</p> : <Bad as="p">{capital(brokenWords(broken, system))}.</Bad>}
     </Box>
   )
 }

@@ -5,61 +5,26 @@ import type { UnitSystem } from '@/core/document'
 import type { OutputId } from '@/core/bench/bench'
 import type { Headline, Span } from '@/core/whatIf'
 import { Button } from '@/ui/Button'
-import { caption, numerals } from '@/ui/GlobalStyle'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure } from '@/wording'
+import { Table } from '@/ui/Table'
 import type { WhatIf } from './useWhatIf'
 
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  caption {
-    ${caption} text-align: left;
-    padding-bottom: 6px;
-  }
-  th,
-  td {
-    border-bottom: 1px solid var(--hairline);
-    padding: 5px 8px;
-    text-align: right;
-    font-weight: 400;
-  }
-  th:first-child {
-    text-align: left;
-  }
-  thead th {
-    color: var(--quiet);
-    font-size: 12px;
-  }
-  thead th[data-this] {
-    color: var(--scribe);
-    font-weight: 650;
-  }
-  td {
-    ${numerals} white-space: nowrap;
-    font-size: 14px;
-  }
-  td[data-today] {
-    color: var(--quiet);
-  }
-  td[data-this] {
-    font-weight: 700;
-  }
-  tr[data-watched] {
-    background: var(--dye-wash);
-  }
-  th small {
-    color: var(--quiet);
+/** A finding by its bench and name: pressed, the search may be asked for it. */
+const Watch = styled.button`
+  all: unset;
+  cursor: pointer;
+  color: var(--ink);
+  small {
     margin-right: 6px;
   }
-  th button {
-    all: unset;
-    cursor: pointer;
-    &:focus-visible {
-      outline: 2px solid var(--scribe);
-      outline-offset: 2px;
-    }
+  &:focus-visible {
+    outline: 2px solid var(--scribe);
+    outline-offset: 2px;
   }
+`
+const This = styled.b`
+  white-space: nowrap;
 `
 
 /** What moves over all benches, today's beside it, what breaks first; and each variant that is kept. */
@@ -82,7 +47,7 @@ export function MovedTable({
   const still = variant.headlines.filter((one) => (one.today ?? one.next) && !moves(one)).length
   return (
     <>
-      <Table>
+      <Table figures="right">
         <caption>
           What moves, over all benches: {variant.moved} of {variant.count} findings
         </caption>
@@ -118,12 +83,14 @@ function Head({ names }: { names: readonly string[] }) {
     <thead>
       <tr>
         <th scope="col">Finding</th>
-        <th scope="col">today</th>
-        <th scope="col" data-this="">
-          this
+        <th scope="col" data-figure>
+          today
+        </th>
+        <th scope="col" data-figure>
+          <b>this</b>
         </th>
         {names.map((name) => (
-          <th key={name} scope="col">
+          <th key={name} scope="col" data-figure>
             {name}
           </th>
         ))}
@@ -142,21 +109,25 @@ interface RowProps {
 
 function MovedRow({ one, beside, system, isWatched, onWatch }: RowProps) {
   return (
-    <tr data-output={one.output} data-watched={isWatched || undefined}>
+    <tr data-output={one.output} data-here={isWatched || undefined}>
       <th scope="row">
-        <button type="button" onClick={() => onWatch(one.output)} aria-pressed={isWatched}>
+        <Watch type="button" onClick={() => onWatch(one.output)} aria-pressed={isWatched}>
           <small>{one.bench}</small>
           {one.shown.label}
-        </button>
+        </Watch>
       </th>
-      <td data-today="">{spanWords(one.today, one, system)}</td>
-      <td data-this="">
-        <Cell span={one.next} of={one} system={system} />
+      <td data-figure>{spanWords(one.today, one, system)}</td>
+      <td data-figure>
+        <This>
+          <Cell span={one.next} of={one} system={system} />
+        </This>
       </td>
       {beside.map((other, index) => (
         // Variants keep their order.
         // oxlint-disable-next-line react/no-array-index-key
-        <td key={index}>{other && <Cell span={other.next} of={one} system={system} />}</td>
+        <td key={index} data-figure>
+          {other && <Cell span={other.next} of={one} system={system} />}
+        </td>
       ))}
     </tr>
   )

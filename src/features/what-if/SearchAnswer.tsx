@@ -3,7 +3,7 @@ import { benchById, type Output, type OutputId } from '@/core/benches'
 import { benchOf, type UnitSystem } from '@/core/document'
 import { SEARCHED, shownAs, variantOf, type Binding, type Settings, type Variant } from '@/core/whatIf'
 import { Button } from '@/ui/Button'
-import { FigureTable } from '@/ui/FigureTable'
+import { Table } from '@/ui/Table'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { showFigure } from '@/wording'
 import { settingWords } from '@/wording/whatIf'
@@ -54,7 +54,7 @@ export function SearchAnswer({
         </Button>
       )}
       {settings.length > 0 && (
-        <FigureTable>
+        <Table>
           <thead>
             <tr>
               <th scope="col">Turn</th>
@@ -72,7 +72,7 @@ export function SearchAnswer({
               <FoundRow key={JSON.stringify(one)} settings={one} what={what} system={system} onLook={() => look(one)} />
             ))}
           </tbody>
-        </FigureTable>
+        </Table>
       )}
     </>
   )
@@ -89,7 +89,11 @@ function FoundRow({ settings, what, system, onLook }: { settings: Settings; what
       <td>{words.join(', ') || 'As today'}</td>
       {SHOWN.map((output) => {
         const headline = variant.headlines.find((one) => one.output === output)
-        return <td key={output}>{headline?.next ? showFigure(headline.next.low, headline.shown, system).value : '–'}</td>
+        return (
+          <td data-figure key={output}>
+            {headline?.next ? showFigure(headline.next.low, headline.shown, system).value : '–'}
+          </td>
+        )
       })}
       <td>
         <Breaks variant={variant} />
