@@ -135,10 +135,15 @@ export interface LineNow extends LineProps, Pick<BenchWork, 'stations' | 'build'
  * or a comma; so no key needs a modifier, and a number pad alone is enough.
  */
 export class LineActions {
-  private readonly now: LineNow
+  private readonly newest: () => LineNow
 
-  constructor(now: LineNow) {
-    this.now = now
+  /** @param newest what the line has in hand when an act is done */
+  constructor(newest: () => LineNow) {
+    this.newest = newest
+  }
+
+  private get now(): LineNow {
+    return this.newest()
   }
 
   say(said: string): void {

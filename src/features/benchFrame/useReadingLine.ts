@@ -1,11 +1,11 @@
 'use client'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { rowOf } from '@/core/bench/sheets'
 import type { UnitId } from '@/core/units'
 import { EMPTY, LineActions, type LineNow, type LineProps, type LineState } from './lineActions'
+import type { PadKey } from './Keypad'
 import { readLine } from './lineEntry'
 import { isOpen, type PartTemperature } from './useBench'
-import { useStable } from './useStable'
 
 /** The line at work: what is typed, what it asks back, and what each key does. */
 export function useReadingLine(props: LineProps & { readonly startText?: string }) {
@@ -43,7 +43,7 @@ export function useReadingLine(props: LineProps & { readonly startText?: string 
     entry,
     openInRow,
   }
-  const actions = new LineActions(now)
+  const actions = useActions(now)
 
   useEffect(() => {
     if (live.next && !question && asking === 'reading') actions.land(live.next)
@@ -51,7 +51,17 @@ export function useReadingLine(props: LineProps & { readonly startText?: string 
     // oxlint-disable-next-line react/exhaustive-deps
   }, [live.next, station.id, question, asking])
 
-  return { now, actions, onPad: useStable((...[key]: Parameters<LineActions['onPad']>) => actions.onPad(key)) }
+  return { now, actions, onPad: useCallback((key: PadKey) => actions.onPad(key), [actions]) }
+}
+
+/** One set of acts as long as the line stands: each sees what stands in it when it is done. */
+function useActions(now: LineNow): LineActions {
+  const newest = useRef(now)
+  useLayoutEffect(() => {
+    newest.current = now
+  })
+  const [actions] = useState(() => new LineActions(() => newest.current))
+  return actions
 }
 
 /** What stands in the line: emptied where the place is another. */

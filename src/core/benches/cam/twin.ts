@@ -2,7 +2,7 @@ import { closedHalfDurationDeg, closedLiftMm } from '../../geometry/valvetrain/c
 import { dropAtMm, middleOffDeg, wrapped } from '../../geometry/valvetrain/trueTdc'
 import { camOfValve, cylinderOfCam, valvePlaces, type Cam } from '../../geometry/valvetrain'
 import { phasesDeg, pistonDropMm, topsDeg, type Crank } from '../../geometry/crank'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import type { Place } from '../../document/place'
 import type { Truth, VirtualHand } from '../../twin/truth'
 import { checkLift, lashOf, ratioRead, valueOr } from '../../shared/camCard'
@@ -34,9 +34,15 @@ function zeroDeg(hand: VirtualHand, cam: Cam): number {
   return topOnWheelDeg(hand, cylinderOfCam(hand.spec.layout, cam))
 }
 
+/** A stop deeper than a piston goes by here is met here. */
+const MOST_STOP_DEG = 120
+
 function stopDeg(hand: VirtualHand, { cylinder, spot }: Place): number {
   const crank = crankOf(hand.spec)
-  const half = rootBetween((deg) => dropAtMm(crank, deg) - STOP_MM[hand.spec.methods.camTdc], 1, 120)
+  const half = rootOr(
+    rootBetween((deg) => dropAtMm(crank, deg) - STOP_MM[hand.spec.methods.camTdc], 1, MOST_STOP_DEG),
+    MOST_STOP_DEG,
+  )
   return middleOffDeg(crank, half) + (spot === 'before' ? -half : half) + topOnWheelDeg(hand, cylinder)
 }
 

@@ -4,7 +4,7 @@ import { derivation } from '../../document/remembered'
 import { phasedGapMm, type Phased } from '../../geometry/valvetrain/closest'
 import { camKind, camOfValveNamed, cylinderOfValve, valvePlaces, type Cam } from '../../geometry/valvetrain'
 import { expand, resultOf, type Figure, type FormulaText } from '../../metrology'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import type { Remark } from '../../bench/bench'
 import { againstOthers, everyCylinder, knownFigures, oddOneOut } from '../../bench/engineWide'
 import { isAnsweredFor, isBelowFloor } from '../../bench/belowFloor'
@@ -156,6 +156,7 @@ export function roomToMove(build: Build, cam: Cam): Derived {
 /** Where spare room ends, degrees the way that brings valves nearer; the ends of the curve where it ends on neither side of them. */
 function edge(spareMm: (deg: number) => number, curve: readonly Phased[]): number {
   const most = curve.at(-1)!.advanceDeg
-  for (let deg = -most; deg < most; deg++) if (spareMm(deg) >= 0 && spareMm(deg + 1) < 0) return rootBetween(spareMm, deg, deg + 1)
+  for (let deg = -most; deg < most; deg++)
+    if (spareMm(deg) >= 0 && spareMm(deg + 1) < 0) return rootOr(rootBetween(spareMm, deg, deg + 1), deg)
   return spareMm(-most) < 0 ? -most : most
 }

@@ -1,6 +1,6 @@
 /** Where a valve comes nearest to its piston, and how far its cam may be moved before it comes too near. */
 import { pistonDropMm, type Crank } from '../crank'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import { valveGapMm, type ValveOverPiston } from './valveGap'
 
 /** One valve through the cycle: how it stands over its piston, and how far it is off its seat. */
@@ -63,7 +63,7 @@ export function safeWindow(sweep: ValveSweep, limitMm: number): { readonly fromD
   if (start === undefined) return undefined
   const edge = (side: 1 | -1) => {
     for (let deg = start; Math.abs(deg + side * WINDOW_STEP_DEG) <= WINDOW_DEG; deg += side * WINDOW_STEP_DEG)
-      if (!isSafe(deg + side * WINDOW_STEP_DEG)) return rootBetween(spareMm, deg, deg + side * WINDOW_STEP_DEG)
+      if (!isSafe(deg + side * WINDOW_STEP_DEG)) return rootOr(rootBetween(spareMm, deg, deg + side * WINDOW_STEP_DEG), deg)
     return side * WINDOW_DEG
   }
   return { fromDeg: edge(-1), toDeg: edge(1) }

@@ -1,6 +1,6 @@
 import { dot } from '../../numerics/bandedCholesky'
 import { uncertaintyAt, splineAt } from '../../numerics/smoothingSpline'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import type { LobeCurve } from './lobeCurve'
 
 /** What all rows of a table share, so that no number of rows averages it out; standard uncertainties. */
@@ -133,7 +133,10 @@ export function peakAngleDeg({ spline }: LobeCurve): number {
   const { from, to } = spline.knots
   let best = from
   for (let at = from; at <= to; at += STEP_DEG) if (splineAt(spline, at) > splineAt(spline, best)) best = at
-  return rootBetween((at) => splineAt(spline, at, 1), best - STEP_DEG, best + STEP_DEG)
+  return rootOr(
+    rootBetween((at) => splineAt(spline, at, 1), best - STEP_DEG, best + STEP_DEG),
+    best,
+  )
 }
 
 /** The first crossing of a lift from the peak towards one end. */
@@ -142,7 +145,11 @@ function crossing({ spline }: LobeCurve, liftMm: number, peakDeg: number, toward
   if (splineAt(spline, peakDeg) <= liftMm) return undefined
   for (let at = peakDeg; at > from && at < to; at += towards * STEP_DEG) {
     const next = Math.min(Math.max(at + towards * STEP_DEG, from), to)
-    if (splineAt(spline, next) < liftMm) return rootBetween((angle) => splineAt(spline, angle) - liftMm, at, next)
+    if (splineAt(spline, next) < liftMm)
+      return rootOr(
+        rootBetween((angle) => splineAt(spline, angle) - liftMm, at, next),
+        undefined,
+      )
   }
   return undefined
 }

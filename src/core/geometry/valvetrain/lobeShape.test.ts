@@ -35,8 +35,16 @@ describe('the shape of a lobe', () => {
     const at = -150 * Math.sqrt(1 - (0.2 / 10) ** (1 / 3))
     expect(shape.rampMmPerDeg!.up).toBeCloseTo(evaluate(velocity, { x: at }) as number, 3)
     expect(shape.rampMmPerDeg!.down).toBeCloseTo(shape.rampMmPerDeg!.up, 3)
-    expect(lobeShape(curve, 1.27)).not.toHaveProperty('rampMmPerDeg')
+    expect(lobeShape(curve, 1.27)!.rampMmPerDeg).toBeUndefined()
     expect(lobeShape(curve, 11)).toBeUndefined()
+  })
+
+  it('has no ramp where its table does not come down to the lash, on either side or on one', () => {
+    const cut = (keep: (row: (typeof rows)[number]) => boolean) =>
+      lobeShape(lobeCurve(rows.filter(keep), { wheelDeg: 0.01, dialMm: 0.0005 }), 1.27, 0.2)!.rampMmPerDeg
+    expect(cut(({ liftMm }) => liftMm > 0.6)).toBeUndefined()
+    expect(cut(({ liftMm, angleDeg }) => liftMm > 0.6 || angleDeg < 105)).toBeUndefined()
+    expect(cut(({ liftMm }) => liftMm > 0.05)!.up).toBeCloseTo(shape.rampMmPerDeg!.up, 3)
   })
 
   it('in gravities goes with the square of the speed: 0.001 mm/°² is 91.8 g at 5,000 rpm, by hand', () => {

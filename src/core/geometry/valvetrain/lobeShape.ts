@@ -15,8 +15,9 @@ export interface LobeShape {
   /** Greatest acceleration on the flanks, and the greatest the other way, over the nose, mm/°². */
   readonly flankMmPerDeg2: number
   readonly noseMmPerDeg2: number
-  /** Velocity at which the follower takes up its lash, going up and coming down, mm/°; none where the lash is not known. */
-  readonly rampMmPerDeg?: { readonly up: number; readonly down: number }
+  /** Velocity at which the follower takes up its lash, going up and coming down, mm/°; none where the lash is not known, or the
+   * table does not reach from it. */
+  readonly rampMmPerDeg: { readonly up: number; readonly down: number } | undefined
 }
 
 const STEP_DEG = 0.5
@@ -37,7 +38,7 @@ export function lobeShape(curve: LobeCurve, checkLiftMm: number, lashMm?: number
     closesMmPerDeg: -Math.min(...velocities),
     flankMmPerDeg2: Math.max(...accelerations),
     noseMmPerDeg2: -Math.min(...accelerations),
-    ...(lashMm !== undefined && lashMm > 0 && { rampMmPerDeg: rampAt(curve, lashMm) }),
+    rampMmPerDeg: lashMm !== undefined && lashMm > 0 ? rampAt(curve, lashMm) : undefined,
   }
 }
 
@@ -53,14 +54,14 @@ function areaOf({ spline }: LobeCurve, open: number, close: number): number {
   return step * (lifts.reduce((sum, lift) => sum + lift, 0) - (lifts[0]! + lifts.at(-1)!) / 2)
 }
 
-function rampAt(curve: LobeCurve, lashMm: number): { up: number; down: number } {
+function rampAt(curve: LobeCurve, lashMm: number): LobeShape['rampMmPerDeg'] {
   const { spline } = curve
   const peak = peakAngleDeg(curve)
   const over = (at: number) => splineAt(spline, at) - lashMm
-  return {
-    up: splineAt(spline, rootBetween(over, spline.knots.from, peak), 1),
-    down: -splineAt(spline, rootBetween(over, peak, spline.knots.to), 1),
-  }
+  const up = rootBetween(over, spline.knots.from, peak)
+  const down = rootBetween(over, peak, spline.knots.to)
+  if (up.status !== 'found' || down.status !== 'found') return undefined
+  return { up: splineAt(spline, up.x, 1), down: -splineAt(spline, down.x, 1) }
 }
 
 const MM_PER_M = 1000

@@ -1,5 +1,5 @@
 import { pistonDropMm, type Crank } from '../crank'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 
 const TURN_DEG = 360
 /** Wider apart than this, two contacts may as well be either side of bottom dead centre as of top. */
@@ -53,12 +53,13 @@ export function wrapped(deg: number): number {
 
 /**
  * How far the middle of two equal drops, each `halfDeg` from it, lies after true TDC: with a pin offset the piston falls faster on
- * one side (about 0.09° for a millimetre of offset at mid-stroke). Throws nothing; the crank turns (`crankTurns`).
+ * one side (about 0.09° for a millimetre of offset at mid-stroke). Throws nothing; the crank turns (`crankTurns`). Nothing where no
+ * middle is found within 20°: with a rod under two thirds of its stroke, a stop past 130° and the pin off centre, which no engine has.
  */
 export function middleOffDeg(crank: Crank, halfDeg: number): number {
   if (crank.pinOffsetMm === 0) return 0
   const unevenMm = (middleDeg: number) => pistonDropMm(crank, middleDeg + halfDeg) - pistonDropMm(crank, middleDeg - halfDeg)
-  return rootBetween(unevenMm, -MOST_OFF_DEG, MOST_OFF_DEG)
+  return rootOr(rootBetween(unevenMm, -MOST_OFF_DEG, MOST_OFF_DEG), 0)
 }
 
 /** How far the piston had dropped where it was read, mm. */

@@ -6,7 +6,7 @@ import { compression } from '@/core/benches/compression'
 import { readingOf, soundBuild, valueOf, without, withReading, withSpecOf } from '../../../../tests/support/builds'
 import { mmOf } from '../../../../tests/support/clearances'
 import { expectNear } from '../../../../tests/support/expectNear'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import { lobeMotion } from './lobeMotion'
 
 /** Other cams than those that were read: what they lift more and are open longer, and what stays as it was read. */
@@ -24,7 +24,11 @@ function shape(build: Build) {
   const { liftMm } = motion
   const degrees = Array.from({ length: 2401 }, (_, index) => index / 20 - 60)
   const peakMm = Math.max(...degrees.map(liftMm))
-  const at = (side: 1 | -1) => rootBetween((deg) => liftMm(side * deg) - CHECK_MM, 20, 200)
+  const at = (side: 1 | -1) =>
+    rootOr(
+      rootBetween((deg) => liftMm(side * deg) - CHECK_MM, 20, 200),
+      Number.NaN,
+    )
   return { peakMm, durationDeg: at(1) + at(-1) }
 }
 

@@ -9,7 +9,7 @@ import { wrapped } from '../../geometry/valvetrain/trueTdc'
 import type { Cam } from '../../geometry/valvetrain'
 import { crankTurns, pistonDropMm, topsDeg } from '../../geometry/crank'
 import { cylinderOfCam } from '../../geometry/valvetrain'
-import { rootBetween } from '../../numerics/roots'
+import { rootBetween, rootOr } from '../../numerics/roots'
 import { apart, assumedFigure, leftOut, limitsU, resultOf, type Figure, type FormulaText } from '../../metrology'
 import { afterWork } from '../afterWork'
 import { allOf, asRead, isKnown, type Derived } from '../../bench/finding'
@@ -190,9 +190,10 @@ const DWELL_MIDDLE: FormulaText = {
 /** A dial of a hundredth moves unseen by half of it. */
 const UNSEEN_MM = 0.005
 
-/** The crank degrees either side of the top in which a piston has not yet dropped by what a dial shows. */
+/** The crank degrees either side of the top in which a piston has not yet dropped by what a dial shows: 30 at the most. */
 export function dwellHalfDeg(strokeMm: number, rodMm: number): number {
-  return rootBetween((deg) => pistonDropMm({ strokeMm, rodMm, pinOffsetMm: 0 }, deg) - UNSEEN_MM, 0, MOST_DWELL_DEG)
+  const fromSeenMm = (deg: number) => pistonDropMm({ strokeMm, rodMm, pinOffsetMm: 0 }, deg) - UNSEEN_MM
+  return rootOr(rootBetween(fromSeenMm, 0, MOST_DWELL_DEG), MOST_DWELL_DEG)
 }
 const MOST_DWELL_DEG = 30
 
