@@ -135,15 +135,15 @@ export interface LineNow extends LineProps, Pick<BenchWork, 'stations' | 'build'
  * or a comma; so no key needs a modifier, and a number pad alone is enough.
  */
 export class LineActions {
-  private readonly newest: () => LineNow
+  private now: LineNow
 
-  /** @param newest what the line has in hand when an act is done */
-  constructor(newest: () => LineNow) {
-    this.newest = newest
+  constructor(now: LineNow) {
+    this.now = now
   }
 
-  private get now(): LineNow {
-    return this.newest()
+  /** What the line has in hand from now on: told after each time it is drawn. */
+  has(now: LineNow): void {
+    this.now = now
   }
 
   say(said: string): void {

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react'
 import { rowOf } from '@/core/bench/sheets'
 import type { UnitId } from '@/core/units'
 import { EMPTY, LineActions, type LineNow, type LineProps, type LineState } from './lineActions'
@@ -56,11 +56,8 @@ export function useReadingLine(props: LineProps & { readonly startText?: string 
 
 /** One set of acts as long as the line stands: each sees what stands in it when it is done. */
 function useActions(now: LineNow): LineActions {
-  const newest = useRef(now)
-  useLayoutEffect(() => {
-    newest.current = now
-  })
-  const [actions] = useState(() => new LineActions(() => newest.current))
+  const [actions] = useState(() => new LineActions(now))
+  useLayoutEffect(() => actions.has(now))
   return actions
 }
 

@@ -10,6 +10,7 @@ import { Notice } from '@/ui/Page'
 import { useRefresh } from '@/ui/useRefresh'
 import { send } from '@/features/entries/send'
 import { Row, Stack } from '@/ui/Layout'
+import { useForm, type FormState } from '@/ui/useForm'
 import { cardFrom, fieldsOf, type CardFields } from './cardFields'
 
 const USES = Object.entries(GAUGE_USES).map(([value, { label }]) => ({ value, label }))
@@ -30,46 +31,40 @@ interface CardFormProps {
 /** A new gauge, or a new card of one: what it can see, as typed. */
 export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
   const refresh = useRefresh()
-  const [use, setUse] = useState<Gauge['use']>(from?.use ?? 'dial')
-  const { measures } = GAUGE_USES[use]!
-  const [unit, setUnit] = useState<UnitId>(from?.unit ?? 'mm')
-  const [fields, setFields] = useState<CardFields>(() => fieldsOf(from, unit, today))
-  const [trouble, setTrouble] = useState('')
-  async function store(): Promise<void> {
-    const made = cardFrom(fields, { from, takenIds, use, measures, unit })
-    if ('trouble' in made) return setTrouble(made.trouble)
-    const answer = await send('/api/gauges', made)
-    if (!answer.ok) return setTrouble(answer.error)
-    onDone()
-    refresh()
-  }
+  const [start] = useState(() => fieldsOf(from, today))
+  const { values, refused, wrong, set, field, form } = useForm({
+    start,
+    read: (fields) => cardFrom(fields, { from, takenIds, measures: GAUGE_USES[fields.use]!.measures }),
+    send: async (card) => {
+      const answer = await send('/api/gauges', { card })
+      if (!answer.ok) return answer.error
+      onDone()
+      refresh()
+    },
+  })
+  const { use, unit } = values
   return (
-    <Stack
-      as="form"
-      $gap={14}
-      onSubmit={(event) => {
-        event.preventDefault()
-        void store()
-      }}
-    >
-      <Field name="name" label="Name" fields={fields} onChange={setFields} />
+    <Stack as="form" $gap={14} {...form}>
+      <TextField label="Name" {...field('name')} />
       {!from && (
         <ChoiceRow
           label="Kind"
           value={use}
           onChange={(next) => {
-            setUse(next)
+            set('use', next)
             const kind = GAUGE_USES[next]!.measures
-            if (UNITS[unit].kind !== kind) setUnit(unitsOfKind(kind)[0]!)
+            if (UNITS[unit].kind !== kind) set('unit', unitsOfKind(kind)[0]!)
           }}
           options={USES}
         />
       )}
-      {!from && measures === 'length' && <ChoiceRow label="Reads in" value={unit} onChange={setUnit} options={LENGTH_UNITS} />}
-      <Numbers unit={unit} fields={fields} onChange={setFields} />
-      {trouble && (
+      {!from && GAUGE_USES[use]!.measures === 'length' && (
+        <ChoiceRow label="Reads in" value={unit} onChange={(next) => set('unit', next)} options={LENGTH_UNITS} />
+      )}
+      <Numbers unit={unit} field={field} set={set} />
+      {(refused ?? Object.keys(wrong).length > 0) && (
         <Notice data-tone="bad" role="alert">
-          {trouble}
+          {refused ?? 'Nothing was stored: look at the fields that are marked.'}
         </Notice>
       )}
       <Row>
@@ -81,52 +76,47 @@ export function CardForm({ from, takenIds, today, onDone }: CardFormProps) {
   )
 }
 
-interface FieldsProps {
-  readonly fields: CardFields
-  readonly onChange: (change: (now: CardFields) => CardFields) => void
-}
-
-function Field({ name, label, hint, fields, onChange }: FieldsProps & { name: keyof CardFields; label: string; hint?: string }) {
-  return (
-    <TextField
-      label={label}
-      hint={hint}
-      value={fields[name]}
-      onChange={(value) => onChange((now) => ({ ...now, [name]: value }))}
-      numeric={name !== 'name'}
-    />
-  )
+interface NumbersProps extends Pick<FormState<CardFields>, 'field' | 'set'> {
+  readonly unit: UnitId
 }
 
 /** What the gauge can see, what it reads too much, and how long a check of it holds. */
-function Numbers({ unit, fields, onChange }: FieldsProps & { unit: UnitId }) {
-  const form = { fields, onChange }
+function Numbers({ unit, field, set }: NumbersProps) {
   const { symbol } = UNITS[unit]
+  const triedFive = (s: string) => {
+    set('repeatability', s)
+    set('repeatabilityDof', String(TRIES))
+  }
   return (
     <>
-      <Field {...form} name="resolution" label={`Smallest step, ${symbol}`} />
-      <Field
-        {...form}
-        name="repeatability"
+      <TextField label={`Smallest step, ${symbol}`} numeric {...field('resolution')} />
+      <TextField
         label={`Repeatability, standard deviation, ${symbol}`}
         hint="of readings of one thing, set up again each time"
+        numeric
+        {...field('repeatability')}
       />
-      <Field {...form} name="repeatabilityDof" label="From how many readings" />
-      <FiveTries unit={unit} onFound={(s) => onChange((now) => ({ ...now, repeatability: s, repeatabilityDof: String(TRIES) }))} />
-      <Field
-        {...form}
-        name="bias"
+      <TextField label="From how many readings" numeric {...field('repeatabilityDof')} />
+      <FiveTries unit={unit} onFound={triedFive} />
+      <TextField
         label={`Reads too much by, ${symbol}`}
         hint="against the standard; taken off every reading from now on"
+        numeric
+        {...field('bias')}
       />
-      <Field {...form} name="biasU" label={`Standard uncertainty of that, ${symbol}`} hint="half of the certificate’s U at k = 2" />
-      <Field {...form} name="scale" label="Standard uncertainty of the scale, % of reading" />
-      <Field {...form} name="checkedOn" label="Checked on" hint="year-month-day" />
-      <Field
-        {...form}
-        name="checkEveryDays"
+      <TextField
+        label={`Standard uncertainty of that, ${symbol}`}
+        hint="half of the certificate’s U at k = 2"
+        numeric
+        {...field('biasU')}
+      />
+      <TextField label="Standard uncertainty of the scale, % of reading" numeric {...field('scale')} />
+      <TextField label="Checked on" hint="year-month-day" numeric {...field('checkedOn')} />
+      <TextField
         label="A check holds for, days"
         hint="empty: on no schedule; readings taken after it has run out are marked"
+        numeric
+        {...field('checkEveryDays')}
       />
     </>
   )

@@ -1,8 +1,12 @@
 import type { Gauge } from '@/core/document'
+import { isDay } from '@/features/fields/day'
+import type { ReadForm, WrongFields } from '@/ui/useForm'
 import { differenceInUnit, differenceToCanonical, type UnitId } from '@/core/units'
 
-/** A gauge card as it is typed. */
+/** A gauge card as it is typed, and what it is for. */
 export interface CardFields {
+  readonly use: Gauge['use']
+  readonly unit: UnitId
   readonly name: string
   readonly resolution: string
   readonly repeatability: string
@@ -20,10 +24,13 @@ export interface CardFields {
 const USUAL_READINGS = 20
 
 /** The fields of a card to start from, in the gauge's own unit; of a new one those that have a usual value. */
-export function fieldsOf(from: Gauge | undefined, unit: UnitId, today: string): CardFields {
+export function fieldsOf(from: Gauge | undefined, today: string): CardFields {
+  const unit = from?.unit ?? 'mm'
   const text = (canonical: number | undefined) =>
     canonical === undefined ? '' : String(Number(differenceInUnit(canonical, unit).toPrecision(6)))
   return {
+    use: from?.use ?? 'dial',
+    unit,
     name: from?.name ?? '',
     resolution: text(from?.resolution),
     repeatability: text(from?.repeatability),
@@ -36,20 +43,19 @@ export function fieldsOf(from: Gauge | undefined, unit: UnitId, today: string): 
   }
 }
 
-interface CardOf extends Pick<Gauge, 'use' | 'measures' | 'unit'> {
+interface CardOf extends Pick<Gauge, 'measures'> {
   /** The card this one follows: it stays the same gauge. */
   readonly from: Gauge | undefined
   readonly takenIds: readonly string[]
 }
 
 /** The card that was typed, or what is wrong with it. */
-export function cardFrom(
-  fields: CardFields,
-  { from, takenIds, use, measures, unit }: CardOf,
-): { readonly card: Gauge } | { readonly trouble: string } {
-  const numbers = numbersOf(fields)
-  if ('trouble' in numbers) return numbers
+export function cardFrom(fields: CardFields, { from, takenIds, measures }: CardOf): ReadForm<Gauge> {
+  const { numbers, wrong } = numbersOf(fields)
+  if (!numbers) return { ok: false, wrong }
+  const { use, unit } = fields
   const name = fields.name.trim()
+  const checkedOn = fields.checkedOn.trim()
   const gauge = from?.gauge ?? slug(name)
   const { resolution, repeatability, bias, biasU, readings, scale, checkEveryDays } = numbers
   const card: Gauge = {
@@ -65,11 +71,11 @@ export function cardFrom(
     biasU: differenceToCanonical(biasU, unit),
     repeatabilityDof: readings - 1,
     scaleU: scale / 100,
-    ...(fields.checkedOn && { checkedOn: fields.checkedOn }),
+    ...(checkedOn && { checkedOn }),
     ...(checkEveryDays !== undefined && { checkEveryDays }),
     since: new Date().toISOString(),
   }
-  return { card }
+  return { ok: true, meant: card }
 }
 
 interface Numbers extends Pick<Gauge, 'resolution' | 'repeatability' | 'bias' | 'biasU' | 'checkEveryDays'> {
@@ -78,23 +84,35 @@ interface Numbers extends Pick<Gauge, 'resolution' | 'repeatability' | 'bias' | 
   readonly scale: number
 }
 
-function numbersOf(fields: CardFields): Numbers | { readonly trouble: string } {
-  const number = (name: keyof CardFields) => Number(fields[name].replace(',', '.').trim() || 'NaN')
+type NumberName = Exclude<keyof CardFields, 'use' | 'unit' | 'name' | 'checkedOn' | 'checkEveryDays'>
+
+/** What a number must be, and what is said of one that is not; the scale and what a gauge reads too much may be anything. */
+const MUST_BE: Readonly<Record<NumberName, readonly [(value: number) => boolean, string]>> = {
+  resolution: [(value) => value > 0, 'is more than nothing'],
+  repeatability: [(value) => value >= 0, 'is never negative'],
+  repeatabilityDof: [(value) => value >= 2, 'is two readings at the least'],
+  bias: [() => true, ''],
+  biasU: [(value) => value >= 0, 'is never negative'],
+  scale: [() => true, ''],
+}
+
+function numbersOf(fields: CardFields): { readonly numbers?: Numbers; readonly wrong: WrongFields } {
+  const number = (name: NumberName | 'checkEveryDays') => Number(fields[name].replace(',', '.').trim() || 'NaN')
+  const wrong: Record<string, string> = {}
+  for (const [name, [isSound, words]] of Object.entries(MUST_BE)) {
+    const value = number(name as NumberName)
+    if (Number.isNaN(value)) wrong[name] = 'wants a number'
+    else if (!isSound(value)) wrong[name] = words
+  }
+  if (fields.name.trim() === '') wrong.name = 'A name, as it is written on the gauge.'
+  if (fields.checkedOn.trim() !== '' && !isDay(fields.checkedOn.trim())) wrong.checkedOn = 'is a day as 2026-03-01, or empty'
   const checkEveryDays = fields.checkEveryDays.trim() === '' ? undefined : number('checkEveryDays')
   if (checkEveryDays !== undefined && !(Number.isInteger(checkEveryDays) && checkEveryDays > 0))
-    return { trouble: 'A check holds for a whole number of days, or leave it empty. Nothing was stored.' }
-  const numbers = {
-    resolution: number('resolution'),
-    repeatability: number('repeatability'),
-    bias: number('bias'),
-    biasU: number('biasU'),
-    readings: number('repeatabilityDof'),
-    scale: number('scale'),
-  }
-  const isSound = numbers.resolution > 0 && numbers.repeatability >= 0 && numbers.biasU >= 0 && numbers.readings >= 2
-  if (!isSound || Object.values(numbers).some(Number.isNaN) || fields.name.trim() === '')
-    return { trouble: 'Every field wants a number; the step is more than nothing, uncertainties are never negative. Nothing was stored.' }
-  return { ...numbers, ...(checkEveryDays !== undefined && { checkEveryDays }) }
+    wrong.checkEveryDays = 'is a whole number of days, or empty'
+  if (Object.keys(wrong).length > 0) return { wrong }
+  const [resolution, repeatability, bias, biasU] = [number('resolution'), number('repeatability'), number('bias'), number('biasU')]
+  const numbers = { resolution, repeatability, bias, biasU, readings: number('repeatabilityDof'), scale: number('scale') }
+  return { numbers: { ...numbers, ...(checkEveryDays !== undefined && { checkEveryDays }) }, wrong }
 }
 
 function slug(name: string): string {

@@ -2,14 +2,16 @@
 import { Fragment, useState } from 'react'
 import type { Joint, UnitSystem } from '@/core/document'
 import { fastenersAt, turnsAt } from '@/core/joints'
-import { parseEntry, UNITS } from '@/core/units'
+import { parseEntry, UNITS, type UnitId } from '@/core/units'
 import { QuantityInput } from '@/ui/QuantityInput'
 import { Words } from '@/ui/Words'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
 import { Section, SectionTitle } from '@/ui/Page'
 import { entryIssueWords, torqueWords, wrenchUnit } from '@/wording'
+import { isDay } from '@/features/fields/day'
 import { Row } from '@/ui/Layout'
+import { useForm, type ReadForm } from '@/ui/useForm'
 import { Fields, From } from './GroupFields'
 import type { ChangeJoint } from './planEdit'
 
@@ -159,41 +161,34 @@ function Wrenches({ joint: { wrenches = [] }, system, change }: HoldProps) {
   )
 }
 
-/** A day the calendar has. */
-function isDate(text: string): boolean {
-  const date = new Date(`${text}T00:00:00Z`)
-  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(text)
+const NO_WRENCH = { name: '', least: '', most: '', checkedOn: '' }
+
+/** A wrench as typed, or what is wrong with it. */
+function wrenchFrom(typed: typeof NO_WRENCH, taken: readonly string[], unit: UnitId): ReadForm<Wrench> {
+  const name = typed.name.trim()
+  const [least, most] = [parseEntry(typed.least, { kind: 'torque', unit }), parseEntry(typed.most, { kind: 'torque', unit })]
+  const isRange = least.ok && most.ok && least.value > 0 && most.value > least.value
+  const wrong = {
+    ...((name === '' || taken.includes(name)) && { name: 'A name of its own, such as what is written on it.' }),
+    ...(!least.ok && { least: entryIssueWords(least.issue, unit) }),
+    ...(!most.ok && { most: entryIssueWords(most.issue, unit) }),
+    ...(least.ok && most.ok && !isRange && { most: 'More than what it reads at least, and that more than nothing.' }),
+    ...(typed.checkedOn !== '' && !isDay(typed.checkedOn) && { checkedOn: 'A day as 2026-03-01, or nothing.' }),
+  }
+  if (!isRange || Object.keys(wrong).length > 0) return { ok: false, wrong }
+  return {
+    ok: true,
+    meant: { name, leastNm: least.value, mostNm: most.value, ...(typed.checkedOn !== '' && { checkedOn: typed.checkedOn }) },
+  }
 }
 
 function NewWrench({ taken, system, onAdd }: { taken: readonly string[]; system: UnitSystem; onAdd: (wrench: Wrench) => void }) {
   const unit = wrenchUnit(system)
-  const [typed, setTyped] = useState({ name: '', least: '', most: '', checkedOn: '' })
-  const [error, setError] = useState<string>()
-  const field = (name: keyof typeof typed) => ({
-    value: typed[name],
-    onChange: (text: string) => setTyped((now) => ({ ...now, [name]: text })),
-  })
-  const add = () => {
-    const name = typed.name.trim()
-    const [least, most] = [typed.least, typed.most].map((text) => parseEntry(text, { kind: 'torque', unit }))
-    if (name === '' || taken.includes(name)) return setError('A name of its own, such as what is written on it.')
-    if (!least!.ok) return setError(entryIssueWords(least!.issue, unit))
-    if (!most!.ok) return setError(entryIssueWords(most!.issue, unit))
-    if (!(least!.value > 0 && most!.value > least!.value)) return setError('From what it reads at least to what it reads at most.')
-    setError(undefined)
-    if (typed.checkedOn !== '' && !isDate(typed.checkedOn)) return setError('The day of its check as 2026-03-01, or nothing.')
-    setTyped({ name: '', least: '', most: '', checkedOn: '' })
-    onAdd({ name, leastNm: least!.value, mostNm: most!.value, ...(typed.checkedOn !== '' && { checkedOn: typed.checkedOn }) })
-  }
+  const { field, form } = useForm({ start: NO_WRENCH, read: (typed) => wrenchFrom(typed, taken, unit), send: onAdd, isEmptiedAfter: true })
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        add()
-      }}
-    >
+    <form {...form}>
       <Fields>
-        <TextField label="Another wrench" {...field('name')} error={error} />
+        <TextField label="Another wrench" {...field('name')} />
         <TextField label={`reads from, ${UNITS[unit].symbol}`} {...field('least')} numeric />
         <TextField label={`to, ${UNITS[unit].symbol}`} {...field('most')} numeric />
         <TextField label="checked on" placeholder="2026-03-01" {...field('checkedOn')} />

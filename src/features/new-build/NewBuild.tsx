@@ -9,7 +9,8 @@ import { Lead, Main, Notice, Section, Title, TopBar } from '@/ui/Page'
 import type { BuildChoice } from '@/shop/latestBuilds'
 import { send } from '@/features/entries/send'
 import { Row, Stack } from '@/ui/Layout'
-import { firstAnswers, layoutOf, specOf } from './answers'
+import { useForm } from '@/ui/useForm'
+import { firstAnswers, layoutOf, specOf, type Answers } from './answers'
 import { CopyBuild } from './CopyBuild'
 import { OpenFile } from './OpenFile'
 import { Questions } from './Questions'
@@ -35,22 +36,20 @@ const Plan = styled.div`
 export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; copyOf?: string }) {
   const device = useDevice()
   const by = device.initials || '—'
-  const [answers, setAnswers] = useState(() => firstAnswers(device.system ?? 'metric'))
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
-  const [trouble, setTrouble] = useState('')
-  const [busy, setBusy] = useState(false)
-
-  async function start(): Promise<void> {
-    const made = specOf(answers)
-    if (!made.ok) return setErrors(made.errors)
-    setErrors({})
-    setBusy(true)
-    const answer = await send<{ id: string }>('/api/builds', { from: 'start', by, spec: made.spec })
-    if (answer.ok) window.location.assign(`/builds/${answer.value.id}/compression`)
-    else {
-      setBusy(false)
-      setTrouble(answer.error)
-    }
+  const [start] = useState(() => firstAnswers(device.system ?? 'metric'))
+  const { values, wrong, refused, isSending, set, form } = useForm({
+    start,
+    read: specOf,
+    send: async (spec) => {
+      const answer = await send<{ id: string }>('/api/builds', { from: 'start', by, spec })
+      if (!answer.ok) return answer.error
+      window.location.assign(`/builds/${answer.value.id}/compression`)
+      // The button stays as it is until the bench is there.
+      return new Promise<undefined>(() => {})
+    },
+  })
+  const answer = (change: Partial<Answers>) => {
+    for (const [name, value] of Object.entries(change)) set(name as keyof Answers, value)
   }
 
   return (
@@ -60,27 +59,21 @@ export function NewBuild({ builds, copyOf }: { builds: readonly BuildChoice[]; c
         <Title>New build</Title>
         <Lead>What stands on the stand? The rest can wait for the paper page; a number you do not know yet can stay empty.</Lead>
         <Columns>
-          <Stack
-            onSubmit={(event) => {
-              event.preventDefault()
-              void start()
-            }}
-            as="form"
-            $gap={20}
-            aria-label="New build"
-          >
-            <Questions answers={answers} errors={errors} onChange={setAnswers} />
-            {Object.keys(errors).length > 0 && <Bad>Not started yet: look at the fields marked above. What you typed is still here.</Bad>}
-            {trouble && <Bad>{trouble}</Bad>}
+          <Stack {...form} as="form" $gap={20} aria-label="New build">
+            <Questions answers={values} errors={wrong} onChange={answer} />
+            {Object.keys(wrong).length > 0 && !refused && (
+              <Bad>Not started yet: look at the fields marked above. What you typed is still here.</Bad>
+            )}
+            {refused && <Bad>{refused}</Bad>}
             <Row>
-              <Button type="submit" kind="primary" isDisabled={busy}>
+              <Button type="submit" kind="primary" isDisabled={isSending}>
                 To the bench
               </Button>
             </Row>
           </Stack>
           <Section>
             <Plan aria-hidden>
-              <EngineDrawing layout={layoutOf(answers)} boreMm={85} />
+              <EngineDrawing layout={layoutOf(values)} boreMm={85} />
             </Plan>
             <OpenFile by={by} />
             {builds.length > 0 && <CopyBuild builds={builds} copyOf={copyOf} by={by} />}

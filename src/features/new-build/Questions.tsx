@@ -17,7 +17,7 @@ interface QuestionProps {
   readonly answers: Answers
   /** What is wrong with an answer, by its name. */
   readonly errors: Readonly<Record<string, string>>
-  readonly onChange: (answers: Answers) => void
+  readonly onChange: (change: Partial<Answers>) => void
 }
 
 /** The questions a build begins with: what it is, what it is for, what its paper says. */
@@ -34,14 +34,13 @@ export function Questions(props: QuestionProps) {
 
 function LayoutQuestions({ answers, errors, onChange }: QuestionProps) {
   const { system, kind } = answers
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   return (
     <>
-      <TextField label="Name of the job" value={answers.name} onChange={(name) => set({ name })} error={errors.name} autoFocus />
+      <TextField label="Name of the job" value={answers.name} onChange={(name) => onChange({ name })} error={errors.name} autoFocus />
       <ChoiceRow
         label="Units on its paper"
         value={system}
-        onChange={(next) => set({ system: next })}
+        onChange={(next) => onChange({ system: next })}
         options={[
           { value: 'metric', label: 'mm' },
           { value: 'inch', label: 'inch' },
@@ -65,7 +64,6 @@ function LayoutQuestions({ answers, errors, onChange }: QuestionProps) {
 
 function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
   const { kind, cylinders } = answers
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   const styles = crankStyles(kind, cylinders)
   return (
     <>
@@ -73,7 +71,7 @@ function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
         <ChoiceRow
           label="Strokes"
           value={String(answers.strokes)}
-          onChange={(strokes) => set({ strokes: strokes === '2' ? 2 : 4 })}
+          onChange={(strokes) => onChange({ strokes: strokes === '2' ? 2 : 4 })}
           hint="A two-stroke here breathes through ports: no valves, no cam."
           options={[
             { value: '4', label: 'Four' },
@@ -85,7 +83,7 @@ function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
         <ChoiceRow
           label="Cylinders"
           value={String(cylinders)}
-          onChange={(count) => set({ cylinders: Number(count) })}
+          onChange={(count) => onChange({ cylinders: Number(count) })}
           options={COUNTS[kind].map((count) => ({ value: String(count), label: String(count) }))}
         />
       )}
@@ -93,19 +91,24 @@ function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
         <TextField
           label={`Bank angle, ° (empty: ${usualBankDeg(cylinders)})`}
           value={answers.bankAngle}
-          onChange={(bankAngle) => set({ bankAngle })}
+          onChange={(bankAngle) => onChange({ bankAngle })}
           error={errors.bankAngle}
           numeric
         />
       )}
       {twoBanks(kind) && (
-        <ChoiceRow label="Numbering" value={answers.numbering} onChange={(numbering) => set({ numbering })} options={NUMBERING_CHOICES} />
+        <ChoiceRow
+          label="Numbering"
+          value={answers.numbering}
+          onChange={(numbering) => onChange({ numbering })}
+          options={NUMBERING_CHOICES}
+        />
       )}
       {styles.length > 1 && (
         <ChoiceRow
           label="Crank"
           value={crankOf(answers)}
-          onChange={(crank) => set({ crank })}
+          onChange={(crank) => onChange({ crank })}
           options={styles.map((value) => ({ value, label: crankStyleWords(value, answers) }))}
         />
       )}
@@ -114,13 +117,12 @@ function ArrangementQuestions({ answers, errors, onChange }: QuestionProps) {
 }
 
 function PartQuestions({ answers, onChange }: QuestionProps) {
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   return (
     <>
       <ChoiceRow
         label="Bearings of the crank"
         value={answers.bearings}
-        onChange={(bearings) => set({ bearings })}
+        onChange={(bearings) => onChange({ bearings })}
         options={[
           { value: 'plain', label: 'Shells' },
           { value: 'rolling', label: 'Rolling elements' },
@@ -133,13 +135,12 @@ function PartQuestions({ answers, onChange }: QuestionProps) {
 }
 
 function ValveQuestions({ answers, onChange }: Omit<QuestionProps, 'errors'>) {
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   return (
     <>
       <ChoiceRow
         label="Valves a cylinder"
         value={String(answers.valves)}
-        onChange={(valves) => set({ valves: Number(valves) as Answers['valves'] })}
+        onChange={(valves) => onChange({ valves: Number(valves) as Answers['valves'] })}
         options={[
           { value: '2', label: '2' },
           { value: '3', label: '3' },
@@ -147,27 +148,26 @@ function ValveQuestions({ answers, onChange }: Omit<QuestionProps, 'errors'>) {
           { value: '5', label: '5' },
         ]}
       />
-      <ChoiceRow label="Valve drive" value={answers.drive} onChange={(drive) => set({ drive })} options={VALVE_DRIVE_CHOICES} />
+      <ChoiceRow label="Valve drive" value={answers.drive} onChange={(drive) => onChange({ drive })} options={VALVE_DRIVE_CHOICES} />
     </>
   )
 }
 
 function DutyQuestions({ answers, errors, onChange }: QuestionProps) {
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   return (
     <>
       <Numbers>
         <TextField
           label={`Boost, ${answers.system === 'metric' ? 'bar' : 'psi'} (none: empty)`}
           value={answers.boost}
-          onChange={(boost) => set({ boost })}
+          onChange={(boost) => onChange({ boost })}
           error={errors.boost}
           numeric
         />
         <TextField
           label="Redline, rpm (not known: empty)"
           value={answers.redline}
-          onChange={(redline) => set({ redline })}
+          onChange={(redline) => onChange({ redline })}
           error={errors.redline}
           numeric
         />
@@ -175,18 +175,17 @@ function DutyQuestions({ answers, errors, onChange }: QuestionProps) {
       <ChoiceRow
         label="Duty"
         value={answers.use}
-        onChange={(use) => set({ use })}
+        onChange={(use) => onChange({ use })}
         hint={DUTY_CHOICES.find(({ value }) => value === answers.use)!.sets}
         options={DUTY_CHOICES}
       />
-      <ChoiceRow label="Fuel" value={answers.fuel} onChange={(fuel) => set({ fuel })} options={FUEL_CHOICES} />
+      <ChoiceRow label="Fuel" value={answers.fuel} onChange={(fuel) => onChange({ fuel })} options={FUEL_CHOICES} />
     </>
   )
 }
 
 function PaperQuestions({ answers, errors, onChange }: QuestionProps) {
   const { system } = answers
-  const set = (change: Partial<Answers>) => onChange({ ...answers, ...change })
   return (
     <>
       <SectionTitle>From its paper</SectionTitle>
@@ -197,7 +196,7 @@ function PaperQuestions({ answers, errors, onChange }: QuestionProps) {
             label={`${field.label}${field.kind === 'length' ? `, ${system === 'metric' ? 'mm' : 'in'}` : ''}`}
             value={answers.typed[field.name] ?? ''}
             numeric
-            onChange={(text) => set({ typed: { ...answers.typed, [field.name]: text } })}
+            onChange={(text) => onChange({ typed: { ...answers.typed, [field.name]: text } })}
             error={errors[field.name]}
             placeholder={field.example[system]}
           />

@@ -10,20 +10,20 @@ const sound: Answers = {
 }
 const errorsOf = (change: Partial<Answers>) => {
   const made = specOf({ ...sound, ...change })
-  return made.ok ? {} : made.errors
+  return made.ok ? {} : made.wrong
 }
 
 describe('the answers a build begins with', () => {
   it('become a spec: numbers in canonical units with their source, the usual of what was left out', () => {
     const made = specOf(sound)
-    if (!made.ok) throw new Error(JSON.stringify(made.errors))
-    expect(made.spec).toMatchObject({ name: 'Dipper', description: 'V 8', units: 'inch', methods: { rule: 'strict', ringDepths: 1 } })
-    expect(made.spec.layout).toMatchObject({ kind: 'v', cylinders: 8, bankAngleDeg: 90, mains: 5 })
-    expect(made.spec.paper.stroke).toEqual({ value: 95.25, unit: 'in', source: 'as stated at the start' })
-    expect(made.spec.paper.pistonVolume!.value).toBe(-7)
-    expect(made.spec.paper.deckClearance!.value).toBeCloseTo(-0.127, 9)
-    expect(made.spec.stock.gaskets[0]).toMatchObject({ thicknessMm: 1.016 })
-    expect(made.spec.paper.rodLength).toBeUndefined()
+    if (!made.ok) throw new Error(JSON.stringify(made.wrong))
+    expect(made.meant).toMatchObject({ name: 'Dipper', description: 'V 8', units: 'inch', methods: { rule: 'strict', ringDepths: 1 } })
+    expect(made.meant.layout).toMatchObject({ kind: 'v', cylinders: 8, bankAngleDeg: 90, mains: 5 })
+    expect(made.meant.paper.stroke).toEqual({ value: 95.25, unit: 'in', source: 'as stated at the start' })
+    expect(made.meant.paper.pistonVolume!.value).toBe(-7)
+    expect(made.meant.paper.deckClearance!.value).toBeCloseTo(-0.127, 9)
+    expect(made.meant.stock.gaskets[0]).toMatchObject({ thicknessMm: 1.016 })
+    expect(made.meant.paper.rodLength).toBeUndefined()
   })
 
   it('say field by field what is wrong, all of it at once', () => {
@@ -41,9 +41,9 @@ describe('the answers a build begins with', () => {
 
   it('a two-stroke single has no valves, a redline is one that was typed, and numbering is of two banks', () => {
     const kart = specOf({ ...sound, kind: 'single', cylinders: 1, strokes: 2, redline: '14500' })
-    if (!kart.ok) throw new Error(JSON.stringify(kart.errors))
-    expect(kart.spec.layout).toMatchObject({ strokes: 2, valvesPerCylinder: 0, valveDrive: 'none', oiling: 'inFuel' })
-    expect(kart.spec.duty.redlineRpm).toBe(14_500)
+    if (!kart.ok) throw new Error(JSON.stringify(kart.wrong))
+    expect(kart.meant.layout).toMatchObject({ strokes: 2, valvesPerCylinder: 0, valveDrive: 'none', oiling: 'inFuel' })
+    expect(kart.meant.duty.redlineRpm).toBe(14_500)
     expect(layoutOf({ ...sound, strokes: 2 }).valvesPerCylinder).toBe(4)
     expect(layoutOf({ ...sound, kind: 'flat', cylinders: 6, numbering: 'downEachBank' }).firingOrder).toEqual([1, 6, 2, 4, 3, 5])
     expect(errorsOf({ redline: '499' })).toEqual({ redline: 'is between 500 and 30 000 rpm' })

@@ -2,6 +2,7 @@ import { freshSpec } from '@/core/benches'
 import { NOT_SAID, type DutyUse, type Fuel, type PaperNumber, type Spec, type UnitSystem } from '@/core/document'
 import { crankStyles, type BearingKind, type CrankStyle, type EngineLayout, type LayoutKind, type ValveDrive } from '@/core/geometry/crank'
 import { parseEntry, type Kind, type UnitId } from '@/core/units'
+import type { ReadForm, WrongFields } from '@/ui/useForm'
 import { entryIssueWords } from '@/wording'
 
 /** What is answered before a build begins, as it is typed and chosen. */
@@ -56,11 +57,11 @@ export const COUNTS: Readonly<Record<LayoutKind, readonly number[]>> = {
   flat: [2, 4, 6, 8, 12],
 }
 
-/** The same answers for another layout, with a number of cylinders that it comes in. */
-export function withKind(answers: Answers, kind: LayoutKind): Answers {
+/** What changes with the layout: a number of cylinders that it comes in. */
+export function withKind(answers: Answers, kind: LayoutKind): Pick<Answers, 'kind' | 'cylinders'> {
   const counts = COUNTS[kind]
   const usual = counts.includes(4) ? 4 : counts[0]!
-  return { ...answers, kind, cylinders: counts.includes(answers.cylinders) ? answers.cylinders : usual }
+  return { kind, cylinders: counts.includes(answers.cylinders) ? answers.cylinders : usual }
 }
 
 /** Bank angles at which such a V fires evenly on plain pins; any other is usually a 90° one. */
@@ -154,29 +155,26 @@ function engineOf(answers: Answers) {
   }
 }
 
-type Errors = Readonly<Record<string, string>>
-type Made = { readonly ok: true; readonly spec: Spec } | { readonly ok: false; readonly errors: Errors }
-
 /** The answers as a spec, or what is wrong with them field by field. */
-export function specOf(answers: Answers): Made {
+export function specOf(answers: Answers): ReadForm<Spec> {
   const { name, system, kind } = answers
   const { numbers, errors } = numbersOf(answers)
   const angle = bankAngleOf(answers)
   const boostUnit = system === 'metric' ? 'bar' : 'psi'
   const boost = answers.boost.trim() === '' ? undefined : parseEntry(answers.boost, { kind: 'pressure', unit: boostUnit, signed: true })
   const redline = answers.redline.trim() === '' ? undefined : parseEntry(answers.redline, { kind: 'rotation', unit: 'rpm' })
-  const all: Errors = {
+  const wrong: WrongFields = {
     ...errors,
     ...(name.trim() === '' && { name: 'A name, so that it can be found again.' }),
     ...(kind === 'v' && !(angle > 0 && angle < 180) && { bankAngle: 'is between 0 and 180 degrees' }),
     ...(redline && (!redline.ok || redline.value < 500 || redline.value > 30_000) && { redline: 'is between 500 and 30 000 rpm' }),
     ...(boost && (!boost.ok || boost.value < 0) && { boost: 'is a pressure above ambient' }),
   }
-  if (Object.keys(all).length > 0) return { ok: false, errors: all }
+  if (Object.keys(wrong).length > 0) return { ok: false, wrong }
   const { gasketBoreMm, gasketThicknessMm, ...paper } = numbers
   return {
     ok: true,
-    spec: freshSpec({
+    meant: freshSpec({
       ...engineOf(answers),
       boostKpa: boost?.ok ? boost.value : 0,
       ...(redline?.ok && { redlineRpm: redline.value }),
@@ -191,7 +189,7 @@ const MAY_BE_NEGATIVE: ReadonlySet<Field> = new Set(['pistonVolume', 'deckCleara
 
 function numbersOf({ typed, system }: Answers): {
   readonly numbers: Readonly<Partial<Record<Field, PaperNumber>>>
-  readonly errors: Errors
+  readonly errors: WrongFields
 } {
   const errors: Record<string, string> = {}
   const numbers: Partial<Record<Field, PaperNumber>> = {}

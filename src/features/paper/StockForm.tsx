@@ -1,10 +1,10 @@
 'use client'
-import { useState } from 'react'
 import styled from 'styled-components'
 import type { StockDefinition, UnitSystem } from '@/core/document'
 import { UNITS } from '@/core/units'
 import { Button } from '@/ui/Button'
 import { ChoiceRow, TextField } from '@/ui/fields'
+import { useForm } from '@/ui/useForm'
 import { choicesOf, partOf, textFieldsOf, type FilledPart } from './stockFields'
 
 const Adding = styled.form`
@@ -33,34 +33,23 @@ export function StockForm({
   add: (part: FilledPart) => void
 }) {
   const choices = choicesOf(definition)
-  const [chosen, setChosen] = useState<Chosen>(() => Object.fromEntries(choices.map(({ name, options }) => [name, options[0]!.value])))
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({})
-  const submit = () => {
-    const { part, wrong } = partOf(definition, { ...typed, ...chosen }, system)
-    setErrors(wrong)
-    if (!part) return
-    add(part)
-    setTyped({})
-  }
+  const texts = textFieldsOf(definition, system)
+  const { values, set, field, form } = useForm<Readonly<Record<string, string>>, FilledPart>({
+    start: Object.fromEntries([...choices.map(({ name, options }) => [name, options[0]!.value]), ...texts.map(({ name }) => [name, ''])]),
+    read: (filled) => partOf(definition, filled, system),
+    send: add,
+    isEmptiedAfter: true,
+  })
   return (
     <>
-      <ChoiceRows choices={choices} chosen={chosen} onChange={setChosen} />
-      <Adding
-        aria-label={definition.add}
-        onSubmit={(event) => {
-          event.preventDefault()
-          submit()
-        }}
-      >
-        {textFieldsOf(definition, system).map(({ name, label, hint, unit }) => (
+      <ChoiceRows choices={choices} chosen={values} onChange={set} />
+      <Adding aria-label={definition.add} {...form}>
+        {texts.map(({ name, label, hint, unit }) => (
           <TextField
             key={name}
             label={unit && UNITS[unit].symbol ? `${label}, ${UNITS[unit].symbol}` : label}
             hint={hint}
-            value={typed[name] ?? ''}
-            onChange={(text) => setTyped((now) => ({ ...now, [name]: text }))}
-            error={errors[name]}
+            {...field(name)}
             numeric={unit !== undefined}
           />
         ))}
@@ -80,7 +69,7 @@ function ChoiceRows({
 }: {
   choices: ReturnType<typeof choicesOf>
   chosen: Chosen
-  onChange: (change: (now: Chosen) => Chosen) => void
+  onChange: (name: string, value: string) => void
 }) {
   if (choices.length === 0) return null
   return (
@@ -91,7 +80,7 @@ function ChoiceRows({
           label={label}
           hint={hint}
           value={chosen[name]!}
-          onChange={(value) => onChange((now) => ({ ...now, [name]: value }))}
+          onChange={(value) => onChange(name, value)}
           options={options}
         />
       ))}

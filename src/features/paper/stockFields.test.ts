@@ -35,14 +35,17 @@ describe('what a form of stock asks for', () => {
 describe('a part as filled in', () => {
   it('is in canonical units, whatever it was typed in; what is optional and empty is not there', () => {
     expect(partOf(gaskets, gasket({ thicknessMm: '.039', boreMm: '3.5', kind: 'copper', thicknessToleranceMm: ' ' }), 'inch')).toEqual({
-      part: { name: 'Copper', source: 'maker', thicknessMm: expect.closeTo(0.9906, 9), boreMm: expect.closeTo(88.9, 9), kind: 'copper' },
-      wrong: {},
+      ok: true,
+      meant: { name: 'Copper', source: 'maker', thicknessMm: expect.closeTo(0.9906, 9), boreMm: expect.closeTo(88.9, 9), kind: 'copper' },
     })
     expect(
-      partOf(shells, { name: 'X', source: 'maker', fits: 'rod', wallMm: '-0.0127', coatingMm: '7.62', halves: '6' }, 'metric').part,
-    ).toEqual({ name: 'X', source: 'maker', fits: 'rod', wallMm: -0.0127, coatingMm: expect.closeTo(0.00762, 9), halves: 6 })
-    expect(partOf(pistons, { name: 'Dome', source: 'maker', volumeCm3: '-6.5', compressionHeightMm: '31' }, 'metric').part).toMatchObject({
-      volumeCm3: -6.5,
+      partOf(shells, { name: 'X', source: 'maker', fits: 'rod', wallMm: '-0.0127', coatingMm: '7.62', halves: '6' }, 'metric'),
+    ).toEqual({
+      ok: true,
+      meant: { name: 'X', source: 'maker', fits: 'rod', wallMm: -0.0127, coatingMm: expect.closeTo(0.00762, 9), halves: 6 },
+    })
+    expect(partOf(pistons, { name: 'Dome', source: 'maker', volumeCm3: '-6.5', compressionHeightMm: '31' }, 'metric')).toMatchObject({
+      meant: { volumeCm3: -6.5 },
     })
   })
 
@@ -60,7 +63,7 @@ describe('a part as filled in', () => {
       { coatingMm: 'is at most 50 µm' },
     ],
   ] as const)('%s is told, field by field, and no part comes of it', (_, definition, filled, wrong) =>
-    expect(partOf(definition, filled, 'metric')).toEqual({ wrong }),
+    expect(partOf(definition, filled, 'metric')).toEqual({ ok: false, wrong }),
   )
 })
 

@@ -1,5 +1,6 @@
 /** What a kind of part asks for, and what was filled in, without the form that shows it. */
 import type { StockDefinition, StockNumber, StockPart, StockWord, UnitSystem } from '@/core/document'
+import type { ReadForm } from '@/ui/useForm'
 import { formatKnown, parseEntry, UNITS, type UnitId } from '@/core/units'
 
 /** A part as it lies on the shelf, whatever its kind. */
@@ -47,11 +48,7 @@ export function isTyped(field: StockNumber | StockWord): field is StockNumber {
 }
 
 /** The part that was filled in, or what is wrong with it, field by field. */
-export function partOf(
-  { fields }: StockDefinition,
-  filled: Readonly<Record<string, string>>,
-  system: UnitSystem,
-): { readonly part?: FilledPart; readonly wrong: Readonly<Record<string, string>> } {
+export function partOf({ fields }: StockDefinition, filled: Readonly<Record<string, string>>, system: UnitSystem): ReadForm<FilledPart> {
   const wrong: Record<string, string> = {}
   const part: Record<string, string | number> = {}
   for (const name of ['name', 'source']) {
@@ -69,7 +66,7 @@ export function partOf(
     if ('wrong' in read) wrong[name] = read.wrong
     else part[name] = read.value
   }
-  return Object.keys(wrong).length > 0 ? { wrong } : { part: part as FilledPart, wrong }
+  return Object.keys(wrong).length > 0 ? { ok: false, wrong } : { ok: true, meant: part as FilledPart }
 }
 
 function readNumber(field: StockNumber, text: string, system: UnitSystem): { readonly value: number } | { readonly wrong: string } {

@@ -1,5 +1,4 @@
 'use client'
-import { useState } from 'react'
 import type { UnitSystem } from '@/core/document'
 import { CAM_MATERIALS, GEAR_MATERIALS, PART_KINDS, type Part } from '@/core/parts'
 import { Button } from '@/ui/Button'
@@ -7,6 +6,8 @@ import { ChoiceRow, TextField } from '@/ui/fields'
 import { Notice } from '@/ui/Page'
 import { SelectField } from '@/ui/SelectField'
 import { SidePanel } from '@/ui/SidePanel'
+import { Stack } from '@/ui/Layout'
+import { useForm, type FormState } from '@/ui/useForm'
 import { CAM_MATERIAL_WORDS, GEAR_MATERIAL_WORDS, OWNER_WORDS, PART_KIND_WORDS, RATING_WORDS } from '@/wording/parts'
 import { NO_PART, ratingsOf, saidFrom, typedFrom, type TypedPart } from './partForm'
 import type { StepChoice } from './servedParts'
@@ -34,56 +35,55 @@ export function WantPanel({
   onSay: (said: PartAct) => void
   onClose: () => void
 }) {
-  const [typed, setTyped] = useState<TypedPart>(part ? typedFrom(part, system) : NO_PART)
-  const [wrong, setWrong] = useState('')
-  const set =
-    <Name extends keyof TypedPart>(name: Name) =>
-    (value: TypedPart[Name]) =>
-      setTyped((now) => ({ ...now, [name]: value }))
-  const keep = () => {
-    const read = saidFrom(typed, system)
-    if (read.ok) onSay({ did: part ? 'changed' : 'wanted', ...read.said })
-    else setWrong(read.wrong)
-  }
+  const { values, wrong, set, field, form } = useForm<TypedPart, Omit<PartAct, 'did'>>({
+    start: part ? typedFrom(part, system) : NO_PART,
+    read: (typed) => saidFrom(typed, system),
+    send: (said) => onSay({ did: part ? 'changed' : 'wanted', ...said }),
+  })
+  const fields = { typed: values, set, field }
   return (
     <SidePanel title={part ? `Change: ${part.name}` : 'A part is wanted'} isOpen onClose={onClose}>
-      <SelectField
-        label="Kind of part"
-        value={typed.what}
-        onChange={set('what')}
-        options={PART_KINDS.map((value) => ({ value, label: PART_KIND_WORDS[value] }))}
-      />
-      <TextField label="Name, size, number" value={typed.name} onChange={set('name')} autoFocus />
-      <TextField label="How many" value={typed.count} onChange={set('count')} inputMode="numeric" numeric />
-      <ChoiceRow label="Whose it is" value={typed.owner} onChange={set('owner')} options={OWNERS} />
-      <SelectField
-        label="What waits for it"
-        value={typed.needs}
-        onChange={set('needs')}
-        options={[
-          { value: '', label: part ? 'as it is' : 'what its kind is needed for' },
-          ...steps.map(({ id, title }) => ({ value: id, label: title })),
-        ]}
-      />
-      <OfItsKind typed={typed} system={system} set={set} />
-      <TextField label="Price, a plain figure" value={typed.price} onChange={set('price')} inputMode="decimal" numeric />
-      <Instead typed={typed} set={set} />
-      {wrong && (
-        <Notice data-tone="bad" role="alert">
-          {wrong} Nothing is stored yet.
-        </Notice>
-      )}
-      <Button kind="primary" onPress={keep}>
-        {part ? 'Say it again' : 'On the list'}
-      </Button>
+      <Stack as="form" $gap={14} {...form}>
+        <SelectField
+          label="Kind of part"
+          value={values.what}
+          onChange={(what) => set('what', what)}
+          options={PART_KINDS.map((value) => ({ value, label: PART_KIND_WORDS[value] }))}
+        />
+        <TextField label="Name, size, number" {...field('name')} autoFocus />
+        <TextField label="How many" {...field('count')} inputMode="numeric" numeric />
+        <ChoiceRow label="Whose it is" value={values.owner} onChange={(owner) => set('owner', owner)} options={OWNERS} />
+        <SelectField
+          label="What waits for it"
+          value={values.needs}
+          onChange={(needs) => set('needs', needs)}
+          options={[
+            { value: '', label: part ? 'as it is' : 'what its kind is needed for' },
+            ...steps.map(({ id, title }) => ({ value: id, label: title })),
+          ]}
+        />
+        <OfItsKind {...fields} system={system} />
+        <TextField label="Price, a plain figure" {...field('price')} inputMode="decimal" numeric />
+        <Instead {...fields} />
+        {Object.keys(wrong).length > 0 && (
+          <Notice data-tone="bad" role="alert">
+            Nothing is stored yet: look at the fields that are marked.
+          </Notice>
+        )}
+        <Button type="submit" kind="primary">
+          {part ? 'Say it again' : 'On the list'}
+        </Button>
+      </Stack>
     </SidePanel>
   )
 }
 
-type Set = <Name extends keyof TypedPart>(name: Name) => (value: TypedPart[Name]) => void
+interface FieldsProps extends Pick<FormState<TypedPart>, 'set' | 'field'> {
+  readonly typed: TypedPart
+}
 
 /** What is asked of some kinds alone: what a gear is made of, what the part stands. */
-function OfItsKind({ typed, system, set }: { typed: TypedPart; system: UnitSystem; set: Set }) {
+function OfItsKind({ typed, system, set, field }: FieldsProps & { readonly system: UnitSystem }) {
   const materials = materialsOf(typed.what)
   return (
     <>
@@ -91,7 +91,7 @@ function OfItsKind({ typed, system, set }: { typed: TypedPart; system: UnitSyste
         <ChoiceRow
           label={typed.what === 'cam' ? 'What the cam is made of' : 'What its gear is made of'}
           value={typed.material}
-          onChange={set('material')}
+          onChange={(material) => set('material', material)}
           options={materials}
         />
       )}
@@ -99,8 +99,7 @@ function OfItsKind({ typed, system, set }: { typed: TypedPart; system: UnitSyste
         <TextField
           key={rating}
           label={`Its maker’s word: ${RATING_WORDS[rating].label.toLowerCase()}, ${RATING_WORDS[rating][system].unit}`}
-          value={typed[rating]}
-          onChange={set(rating)}
+          {...field(rating)}
           inputMode="decimal"
           numeric
         />
@@ -110,16 +109,11 @@ function OfItsKind({ typed, system, set }: { typed: TypedPart; system: UnitSyste
 }
 
 /** What it stands in the place of, and on whose word: the shop's interchange notebook. */
-function Instead({ typed, set }: { typed: TypedPart; set: Set }) {
+function Instead({ typed, field }: FieldsProps) {
   return (
     <>
-      <TextField
-        label="In the place of"
-        hint="what it replaces, for the shop’s interchange notebook"
-        value={typed.replaces}
-        onChange={set('replaces')}
-      />
-      {typed.replaces.trim() !== '' && <TextField label="On whose word" value={typed.onWordOf} onChange={set('onWordOf')} />}
+      <TextField label="In the place of" hint="what it replaces, for the shop’s interchange notebook" {...field('replaces')} />
+      {typed.replaces.trim() !== '' && <TextField label="On whose word" {...field('onWordOf')} />}
     </>
   )
 }

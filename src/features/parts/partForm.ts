@@ -3,6 +3,7 @@ import type { UnitSystem } from '@/core/document'
 import { printed } from '@/core/numerics/printed'
 import type { Part } from '@/core/parts'
 import { RATING_WORDS } from '@/wording/parts'
+import type { ReadForm } from '@/ui/useForm'
 import type { PartAct } from './useParts'
 
 /** What is typed of a part that is wanted: text until it is understood. */
@@ -63,23 +64,22 @@ export function ratingsOf(what: PartKindId): readonly RatingId[] {
   return (PARTS[what] as { readonly rated?: readonly RatingId[] }).rated ?? []
 }
 
-/** What a form says, or the label of the field that is wrong. */
-export function saidFrom(
-  typed: TypedPart,
-  system: UnitSystem,
-): { readonly ok: true; readonly said: Omit<PartAct, 'did'> } | { readonly ok: false; readonly wrong: string } {
+/** What a form says, or what is wrong with it field by field. */
+export function saidFrom(typed: TypedPart, system: UnitSystem): ReadForm<Omit<PartAct, 'did'>> {
+  const wrong: Record<string, string> = {}
   const name = typed.name.trim()
-  if (name === '') return { ok: false, wrong: 'A part wants a name.' }
+  if (name === '') wrong.name = 'A part wants a name.'
   const count = Number(typed.count)
-  if (!Number.isInteger(count) || count < 1 || count > 999) return { ok: false, wrong: 'How many: a whole number, 1 to 999.' }
+  if (!Number.isInteger(count) || count < 1 || count > 999) wrong.count = 'A whole number, 1 to 999.'
   const price = numberFrom(typed.price)
-  if (price === undefined || (price !== null && price < 0)) return { ok: false, wrong: 'The price is a plain figure, 140 or 140.50.' }
+  if (price === undefined || (price !== null && price < 0)) wrong.price = 'A plain figure, 140 or 140.50.'
   const rated: Partial<Record<RatingId, number>> = {}
   for (const rating of ratingsOf(typed.what)) {
     const value = numberFrom(typed[rating])
-    if (value === undefined || (value !== null && value <= 0)) return { ok: false, wrong: 'What it stands is a figure above nothing.' }
-    if (value !== null) rated[rating] = value * RATING_WORDS[rating][system].per
+    if (value === undefined || (value !== null && value <= 0)) wrong[rating] = 'A figure above nothing.'
+    else if (value !== null) rated[rating] = value * RATING_WORDS[rating][system].per
   }
+  if (Object.keys(wrong).length > 0) return { ok: false, wrong }
   const words = (text: string) => text.trim() || undefined
   const said = {
     what: typed.what,
@@ -93,7 +93,7 @@ export function saidFrom(
     onWordOf: words(typed.onWordOf),
     needs: typed.needs === '' ? undefined : [typed.needs],
   }
-  return { ok: true, said: Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) }
+  return { ok: true, meant: Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) }
 }
 
 /** Nothing where nothing is typed; undefined where it is no number. */

@@ -1,5 +1,4 @@
 'use client'
-import { useState } from 'react'
 import type { ShopMeans } from '@/core/schedule'
 import { Button } from '@/ui/Button'
 import { useDevice } from '@/ui/device'
@@ -9,7 +8,8 @@ import styled from 'styled-components'
 import { useRefresh } from '@/ui/useRefresh'
 import { INITIALS_WANTED } from '@/wording/initials'
 import { send } from '@/features/entries/send'
-import { Row, TickLabel } from '@/ui/Layout'
+import { Row, Stack, TickLabel } from '@/ui/Layout'
+import { useForm, type ReadForm } from '@/ui/useForm'
 import { closedDays, daysWords } from './closedDays'
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const
@@ -30,59 +30,65 @@ interface Typed {
   readonly closed: string
 }
 
+/** What the shop has to work with, as typed, or what is wrong with it. */
+export function meansFrom(typed: Typed, by: string): ReadForm<ShopMeans> {
+  const { people, stands, from, to } = typed
+  const [whole, hour] = [(text: string) => Number(text.trim() || 'NaN'), (text: string) => Number(text.trim().replace(',', '.') || 'NaN')]
+  const isCount = (text: string) => Number.isInteger(whole(text)) && whole(text) >= 1
+  const closed = closedDays(typed.closed)
+  const wrong = {
+    ...(by === '' && { form: INITIALS_WANTED }),
+    ...(!isCount(people) && { people: 'is a whole number, one at the least' }),
+    ...(!isCount(stands) && { stands: 'is a whole number, one at the least' }),
+    ...(!(hour(from) >= 0 && hour(from) < hour(to)) && { from: 'is an hour before the other: 8 to 17' }),
+    ...(!(hour(to) <= 24) && { to: 'is an hour of the day' }),
+    ...(typed.days.length === 0 && { form: 'Some day of the week is worked.' }),
+    ...(!closed && { closed: 'as 2026-12-25, or a run of days as 2026-12-24 to 2027-01-02' }),
+  }
+  if (Object.keys(wrong).length > 0) return { ok: false, wrong }
+  const hours = { days: [...typed.days], from: hour(from), to: hour(to), closed: closed! }
+  return { ok: true, meant: { people: whole(people), stands: whole(stands), hours } }
+}
+
 /** Who and what the shop has to work with: kept for all engines, from now on. */
 export function MeansForm({ means }: { means: ShopMeans }) {
   const by = useDevice().initials
   const refresh = useRefresh()
-  const [typed, setTyped] = useState<Typed>({
-    people: String(means.people),
-    stands: String(means.stands),
-    from: String(means.hours.from),
-    to: String(means.hours.to),
-    days: means.hours.days,
-    closed: daysWords(means.hours.closed ?? []),
+  const { values, refused, set, field, form } = useForm<Typed, ShopMeans>({
+    start: {
+      people: String(means.people),
+      stands: String(means.stands),
+      from: String(means.hours.from),
+      to: String(means.hours.to),
+      days: means.hours.days,
+      closed: daysWords(means.hours.closed ?? []),
+    },
+    read: (typed) => meansFrom(typed, by),
+    send: async (meant) => {
+      const answer = await send('/api/shop-means', { by, means: meant })
+      if (!answer.ok) return answer.error
+      refresh()
+    },
   })
-  const [wrong, setWrong] = useState('')
-  const set = (name: 'people' | 'stands' | 'from' | 'to' | 'closed') => (value: string) => setTyped((now) => ({ ...now, [name]: value }))
-  const toggle = (day: number) =>
-    setTyped((now) => ({ ...now, days: now.days.includes(day) ? now.days.filter((one) => one !== day) : [...now.days, day].sort() }))
-  const keep = async () => {
-    if (by === '') return setWrong(INITIALS_WANTED)
-    const read = { people: Number(typed.people), stands: Number(typed.stands), from: Number(typed.from), to: Number(typed.to) }
-    if (!Number.isInteger(read.people) || !Number.isInteger(read.stands) || read.people < 1 || read.stands < 1)
-      return setWrong('People and stands are whole numbers, one at the least.')
-    if (!(read.from >= 0 && read.to <= 24 && read.from < read.to)) return setWrong('A day is worked from one hour to a later one: 8 to 17.')
-    if (typed.days.length === 0) return setWrong('Some day of the week is worked.')
-    const closed = closedDays(typed.closed)
-    if (!closed) return setWrong('Closed days as 2026-12-25, or a run of them as 2026-12-24 to 2027-01-02.')
-    const { people, stands, from, to } = read
-    const answer = await send('/api/shop-means', { by, means: { people, stands, hours: { days: typed.days, from, to, closed } } })
-    setWrong(answer.ok ? '' : answer.error)
-    if (answer.ok) refresh()
-  }
+  const { days } = values
+  const toggle = (day: number) => set('days', days.includes(day) ? days.filter((one) => one !== day) : [...days, day].toSorted())
   return (
-    <form
-      aria-label="People, stands, hours"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
-    >
+    <Stack as="form" aria-label="People, stands, hours" {...form}>
       <Fields>
-        <TextField label="People" value={typed.people} onChange={set('people')} inputMode="numeric" numeric />
-        <TextField label="Stands" value={typed.stands} onChange={set('stands')} inputMode="numeric" numeric />
-        <TextField label="From, o’clock" value={typed.from} onChange={set('from')} inputMode="decimal" numeric />
-        <TextField label="To, o’clock" value={typed.to} onChange={set('to')} inputMode="decimal" numeric />
-        <WorkedDays days={typed.days} onToggle={toggle} />
-        <TextField label="Closed on" hint="2026-12-25, 2026-12-28 to 2027-01-02" value={typed.closed} onChange={set('closed')} />
+        <TextField label="People" {...field('people')} inputMode="numeric" numeric />
+        <TextField label="Stands" {...field('stands')} inputMode="numeric" numeric />
+        <TextField label="From, o’clock" {...field('from')} inputMode="decimal" numeric />
+        <TextField label="To, o’clock" {...field('to')} inputMode="decimal" numeric />
+        <WorkedDays days={days} onToggle={toggle} />
+        <TextField label="Closed on" hint="2026-12-25, 2026-12-28 to 2027-01-02" {...field('closed')} />
         <Button type="submit">Plan with these</Button>
       </Fields>
-      {wrong && (
-        <Notice role="alert" data-tone="bad" style={{ marginTop: 12 }}>
-          {wrong}
+      {refused && (
+        <Notice role="alert" data-tone="bad">
+          {refused}
         </Notice>
       )}
-    </form>
+    </Stack>
   )
 }
 

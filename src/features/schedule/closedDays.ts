@@ -1,6 +1,6 @@
-import { addDays, eachDayOfInterval, formatISO, isValid, parseISO } from 'date-fns'
+import { addDays, eachDayOfInterval, formatISO, parseISO } from 'date-fns'
+import { isDay } from '@/features/fields/day'
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/
 /** Nobody closes a shop for longer than two years. */
 const MOST_DAYS = 400
 
@@ -20,9 +20,9 @@ export function closedDays(text: string): readonly string[] | undefined {
 
 function runOf(part: string): readonly string[] | undefined {
   const [from, to = from, more] = part.split(/\s+(?:to|–|-)\s+/)
-  if (!from || !to || more !== undefined || !DAY.test(from) || !DAY.test(to)) return undefined
+  if (!from || !to || more !== undefined || !isDay(from) || !isDay(to)) return undefined
   const [start, end] = [parseISO(from), parseISO(to)]
-  if (!isValid(start) || !isValid(end) || end < start || end > addDays(start, MOST_DAYS)) return undefined
+  if (end < start || end > addDays(start, MOST_DAYS)) return undefined
   return eachDayOfInterval({ start, end }).map(iso)
 }
 
