@@ -94,7 +94,7 @@ function millionMs(runs: readonly Timed[]): number {
 export async function drawFigures(report: Report): Promise<void> {
   const build = openBuild(demoDocument({ ...DEMO_BUILDS[0]!, read: () => true }, new Date()))
   const model = ratioModel(cylinderStates(build), undefined)
-  const plan = planOf(model, model.slots, model.results)
+  const plan = planOf(model, Int32Array.from(model.rowsOf.flatMap((rows) => Object.values(rows))), model.results)
   const folder = mkdtempSync(path.join(tmpdir(), 'kalibros-draws-'))
   const browser = await chromium.launch(config.use!.launchOptions)
   const inC = compiled(folder)

@@ -4,8 +4,8 @@ import type { Build } from '../document/build'
 import type { Place, Spec } from '../document/types'
 import type { TrueEngine } from './trueEngine'
 
-/** Who reads a virtual engine. The burette is kept from reading to reading, as the fluid in it is. */
-export interface VirtualHand {
+/** A virtual engine as it is read. The level in the burette is kept from reading to reading, as the fluid in it is. */
+export interface TwinState {
   readonly engine: TrueEngine
   readonly spec: Spec
   /** The engine's paper with nothing read of it: what benches make of paper alone. */
@@ -15,7 +15,7 @@ export interface VirtualHand {
 }
 
 /** What a virtual engine has at a place, canonical unit, before any gauge has looked at it. */
-export type Truth = (hand: VirtualHand, place: Place) => number
+export type Truth = (twin: TwinState, place: Place) => number
 
 /** Which of its kind a place is: the cylinder, the main, or the bolt; of a valve its cylinder. */
 export function numberAt({ cylinder, main, bolt, valve }: Place): number {

@@ -30,18 +30,18 @@ describe('the virtual engine', () => {
 
 describe('the virtual hand', () => {
   const engine = virtualEngine(spec, {}, 3)
-  const hand = () => new SimulatedGauges({ engine, spec, seed: 7, truths: TRUTHS })
+  const twin = () => new SimulatedGauges({ engine, spec, seed: 7, truths: TRUTHS })
 
   it('reads on the steps of its gauge', () => {
     for (let i = 0; i < 50; i++) {
-      const { value } = hand().read('compression.deck', { cylinder: 1, spot: 'front' }, gauge('dial-metric.1'))
+      const { value } = twin().read('compression.deck', { cylinder: 1, spot: 'front' }, gauge('dial-metric.1'))
       expectNear(value / 0.01, Math.round(value / 0.01), 1e-9)
     }
   })
 
   it('scatters as its gauge does and carries its bias', () => {
     const biased = { ...gauge('dial-metric.1'), resolution: 1e-6, bias: 0.02 }
-    const reader = hand()
+    const reader = twin()
     const values = Array.from({ length: 4000 }, () => reader.read('compression.deck', { cylinder: 1, spot: 'front' }, biased).value)
     const mean = values.reduce((sum, value) => sum + value, 0) / values.length
     const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1))
@@ -50,7 +50,7 @@ describe('the virtual hand', () => {
   })
 
   it('runs the chamber out of the burette: before less after is the volume', () => {
-    const reader = hand()
+    const reader = twin()
     const start = reader.read('compression.chamberStart', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
     const end = reader.read('compression.chamberEnd', { cylinder: 2, repeat: 1 }, gauge('burette.1')).value
     expectNear(start - end, engine.chamberCm3.get(2)!, 0.4)
@@ -58,13 +58,13 @@ describe('the virtual hand', () => {
 
   it('sees the rock of the piston on the thrust axis and not on the pin axis', () => {
     const fine = { ...gauge('dial-metric.1'), resolution: 1e-9, repeatability: 0 }
-    const at = (spot: string) => hand().read('compression.deck', { cylinder: 1, spot }, fine).value
+    const at = (spot: string) => twin().read('compression.deck', { cylinder: 1, spot }, fine).value
     expectNear(at('right') - at('left'), 0.06, 1e-6)
     expectNear(at('front'), at('rear'), 1e-6)
   })
 
   it('tries leaves: the one that goes, and the next that does not, a step apart around the gap', () => {
-    const reader = hand()
+    const reader = twin()
     const { value, upper } = reader.read('rings.topGap', { cylinder: 3, spot: 'top' }, gauge('feeler-fine.1'))
     expectNear(upper! - value, 0.01, 1e-9)
     const gap = engine.ringTopMm.get(3)!
@@ -74,7 +74,7 @@ describe('the virtual hand', () => {
 
   it('feels the taper of the bore in a ring gap, times π', () => {
     const fine = { ...gauge('feeler-fine.1'), use: 'other' as const, resolution: 1e-9 }
-    const at = (spot: string) => hand().read('rings.topGap', { cylinder: 3, spot }, fine).value
+    const at = (spot: string) => twin().read('rings.topGap', { cylinder: 3, spot }, fine).value
     expectNear(at('top') - at('bottom'), Math.PI * engine.boreTaperMm.get(3)!, 1e-6)
   })
 })

@@ -7,19 +7,19 @@ const RELIEF_MM = 0.012
 const JOURNAL_TAPER_MM = 0.002
 const JOURNAL_OVAL_MM = 0.001
 
-const mainClearance: Truth = (hand, place) => sized('mainClearanceMm')(hand, place) + relief(place)
-const rodClearance: Truth = (hand, place) => sized('rodClearanceMm')(hand, place) + relief(place)
+const mainClearance: Truth = (twin, place) => sized('mainClearanceMm')(twin, place) + relief(place)
+const rodClearance: Truth = (twin, place) => sized('rodClearanceMm')(twin, place) + relief(place)
 
 /** What a virtual engine has where this bench reads. */
 export const truths: Readonly<Record<BearingCharacteristic, Truth>> = {
-  'bearings.mainJournal': (hand, place) => sized('mainJournalMm')(hand, place) + journalShape(place),
-  'bearings.rodJournal': (hand, place) => sized('rodJournalMm')(hand, place) + journalShape(place),
+  'bearings.mainJournal': (twin, place) => sized('mainJournalMm')(twin, place) + journalShape(place),
+  'bearings.rodJournal': (twin, place) => sized('rodJournalMm')(twin, place) + journalShape(place),
   'bearings.mainClearance': mainClearance,
   'bearings.mainStrip': mainClearance,
   'bearings.rodClearance': rodClearance,
   'bearings.rodStrip': rodClearance,
-  'bearings.mainInside': (hand, place) => sized('mainJournalMm')(hand, place) + mainClearance(hand, place),
-  'bearings.rodInside': (hand, place) => sized('rodJournalMm')(hand, place) + rodClearance(hand, place),
+  'bearings.mainInside': (twin, place) => sized('mainJournalMm')(twin, place) + mainClearance(twin, place),
+  'bearings.rodInside': (twin, place) => sized('rodJournalMm')(twin, place) + rodClearance(twin, place),
   // Cap by cap: each that is tightened adds its own to the torque of those before it.
   'bearings.spin': ({ engine }, place) =>
     [...engine.spinNm].reduce((sum, [main, added]) => (main <= numberAt(place) ? sum + added : sum), 0),

@@ -4,7 +4,7 @@ import { camOfValve, cylinderOfCam, valvePlaces, type Cam } from '../../geometry
 import { phasesDeg, pistonDropMm, topsDeg, type Crank } from '../../geometry/crank'
 import { rootBetween, rootOr } from '../../numerics/roots'
 import type { Place } from '../../document/place'
-import type { Truth, VirtualHand } from '../../twin/truth'
+import type { Truth, TwinState } from '../../twin/truth'
 import { checkLift, lashOf, ratioRead, valueOr } from '../../shared/camCard'
 import type { CamCharacteristic } from './definition'
 import { lobeExpectedDeg } from '../../shared/camMotion/eachLobe'
@@ -15,75 +15,75 @@ const STOP_MM = { stop: 20, drop: 1.27 } as const
 
 const camAt = ({ cam = 'intake' }: Place) => cam
 
-function crankOf({ paper }: VirtualHand['spec']): Crank {
+function crankOf({ paper }: TwinState['spec']): Crank {
   return { strokeMm: paper.stroke?.value ?? 90, rodMm: paper.rodLength?.value ?? 150, pinOffsetMm: paper.pinOffset?.value ?? 0 }
 }
 
 /** What a dial on the piston shows below its top when the wheel shows an angle, mm. */
-export function dropOnDial({ spec, engine }: VirtualHand, wheelDeg: number): number {
+export function dropOnDial({ spec, engine }: TwinState, wheelDeg: number): number {
   return pistonDropMm(crankOf(spec), wheelDeg - engine.wheelOffDeg)
 }
 
 /** What the wheel, left as it was set at number one, shows at the top of a cylinder. */
-function topOnWheelDeg({ spec, engine }: VirtualHand, cylinder = 1): number {
+function topOnWheelDeg({ spec, engine }: TwinState, cylinder = 1): number {
   return engine.wheelOffDeg + wrapped(topsDeg(spec.layout).get(cylinder)!)
 }
 
 /** What it shows at the overlap TDC a cam is degreed from. */
-function zeroDeg(hand: VirtualHand, cam: Cam): number {
-  return topOnWheelDeg(hand, cylinderOfCam(hand.spec.layout, cam))
+function zeroDeg(twin: TwinState, cam: Cam): number {
+  return topOnWheelDeg(twin, cylinderOfCam(twin.spec.layout, cam))
 }
 
 /** A stop deeper than a piston goes by here is met here. */
 const MOST_STOP_DEG = 120
 
-function stopDeg(hand: VirtualHand, { cylinder, spot }: Place): number {
-  const crank = crankOf(hand.spec)
+function stopDeg(twin: TwinState, { cylinder, spot }: Place): number {
+  const crank = crankOf(twin.spec)
   const half = rootOr(
-    rootBetween((deg) => dropAtMm(crank, deg) - STOP_MM[hand.spec.methods.camTdc], 1, MOST_STOP_DEG),
+    rootBetween((deg) => dropAtMm(crank, deg) - STOP_MM[twin.spec.methods.camTdc], 1, MOST_STOP_DEG),
     MOST_STOP_DEG,
   )
-  return middleOffDeg(crank, half) + (spot === 'before' ? -half : half) + topOnWheelDeg(hand, cylinder)
+  return middleOffDeg(crank, half) + (spot === 'before' ? -half : half) + topOnWheelDeg(twin, cylinder)
 }
 
-function dwellDeg(hand: VirtualHand, { spot }: Place): number {
-  const { strokeMm, rodMm } = crankOf(hand.spec)
+function dwellDeg(twin: TwinState, { spot }: Place): number {
+  const { strokeMm, rodMm } = crankOf(twin.spec)
   const half = dwellHalfDeg(strokeMm, rodMm)
-  return topOnWheelDeg(hand) + (spot === 'before' ? -half : half)
+  return topOnWheelDeg(twin) + (spot === 'before' ? -half : half)
 }
 
 /** Where a lobe has a lift, before its centreline or after. */
-function angleAtLift(hand: VirtualHand, cam: Cam, liftMm: number, isBefore: boolean): number {
-  const { lobe, centreDeg } = hand.engine.cams.get(cam)!
+function angleAtLift(twin: TwinState, cam: Cam, liftMm: number, isBefore: boolean): number {
+  const { lobe, centreDeg } = twin.engine.cams.get(cam)!
   const half = closedHalfDurationDeg(lobe, liftMm) ?? 0
-  return centreDeg + (isBefore ? -half : half) + zeroDeg(hand, cam)
+  return centreDeg + (isBefore ? -half : half) + zeroDeg(twin, cam)
 }
 
 /** One lobe of an engine: where its centreline stands on the wheel, and how far it lifts. */
-function lobeTruth(hand: VirtualHand, valve: string | undefined) {
-  const { layout } = hand.spec
+function lobeTruth(twin: TwinState, valve: string | undefined) {
+  const { layout } = twin.spec
   const places = valvePlaces(layout)
   const number = places.findIndex((place) => place.valve === valve) + 1
   const place = places[number - 1]!
-  const { lobe, centreDeg } = hand.engine.cams.get(camOfValve(layout, place))!
+  const { lobe, centreDeg } = twin.engine.cams.get(camOfValve(layout, place))!
   return {
     lobe,
-    liftMm: lobe.liftMm - hand.engine.lobeLowMm.get(number)!,
-    centreDeg: topOnWheelDeg(hand) + phasesDeg(layout).get(place.cylinder)! + centreDeg + hand.engine.lobeLateDeg.get(number)!,
-    about: lobeExpectedDeg(hand.unread, place),
+    liftMm: lobe.liftMm - twin.engine.lobeLowMm.get(number)!,
+    centreDeg: topOnWheelDeg(twin) + phasesDeg(layout).get(place.cylinder)! + centreDeg + twin.engine.lobeLateDeg.get(number)!,
+    about: lobeExpectedDeg(twin.unread, place),
   }
 }
 
-function lobeAngle(hand: VirtualHand, { valve, spot }: Place): number {
-  const { lobe, liftMm, centreDeg, about } = lobeTruth(hand, valve)
-  const half = closedHalfDurationDeg({ ...lobe, liftMm }, liftMm - checkLift(hand.unread).value.value) ?? 0
+function lobeAngle(twin: TwinState, { valve, spot }: Place): number {
+  const { lobe, liftMm, centreDeg, about } = lobeTruth(twin, valve)
+  const half = closedHalfDurationDeg({ ...lobe, liftMm }, liftMm - checkLift(twin.unread).value.value) ?? 0
   return about + wrapped(centreDeg - about) + (spot === 'before' ? -half : half)
 }
 
 /** What a dial shows with the cam where it stands when the wheel shows an angle in the running direction, mm. */
-export function liftOnDial(hand: VirtualHand, cam: Cam, wheelDeg: number): number {
-  const { lobe, centreDeg } = hand.engine.cams.get(cam)!
-  return closedLiftMm(lobe, wheelDeg - zeroDeg(hand, cam) - centreDeg) * ratioRead(hand.unread)
+export function liftOnDial(twin: TwinState, cam: Cam, wheelDeg: number): number {
+  const { lobe, centreDeg } = twin.engine.cams.get(cam)!
+  return closedLiftMm(lobe, wheelDeg - zeroDeg(twin, cam) - centreDeg) * ratioRead(twin.unread)
 }
 
 /** A drive that is set as makers ask. */
@@ -93,20 +93,20 @@ const TENSION_MM = 8
 export const truths: Readonly<Record<CamCharacteristic, Truth>> = {
   'cam.stop': stopDeg,
   'cam.dwell': dwellDeg,
-  'cam.mark': (hand) => topOnWheelDeg(hand),
-  'cam.event': (hand, place) => angleAtLift(hand, camAt(place), checkLift(hand.unread).value.value, place.spot === 'opens'),
-  'cam.equalLift': (hand, place) => {
-    const belowMm = hand.engine.cams.get(camAt(place))!.lobe.liftMm - checkLift(hand.unread).value.value
-    return angleAtLift(hand, camAt(place), belowMm, place.spot === 'before')
+  'cam.mark': (twin) => topOnWheelDeg(twin),
+  'cam.event': (twin, place) => angleAtLift(twin, camAt(place), checkLift(twin.unread).value.value, place.spot === 'opens'),
+  'cam.equalLift': (twin, place) => {
+    const belowMm = twin.engine.cams.get(camAt(place))!.lobe.liftMm - checkLift(twin.unread).value.value
+    return angleAtLift(twin, camAt(place), belowMm, place.spot === 'before')
   },
-  'cam.markFound': (hand, place) => zeroDeg(hand, camAt(place)),
+  'cam.markFound': (twin, place) => zeroDeg(twin, camAt(place)),
   'cam.tension': () => TENSION_MM,
   'cam.sprocketDepth': ({ engine }, { spot = '' }) => engine.sprocketMm.get(Number(spot.slice(1)))!,
   'cam.lobeAngle': lobeAngle,
-  'cam.lobePeak': (hand, { valve }) => lobeTruth(hand, valve).liftMm * ratioRead(hand.unread),
-  'cam.overlapLift': (hand, place) => {
-    const lash = hand.spec.methods.camReadAt === 'valve' ? valueOr(lashOf(hand.unread, camAt(place)), 0) : 0
-    return Math.max(0, liftOnDial(hand, camAt(place), zeroDeg(hand, camAt(place))) - lash)
+  'cam.lobePeak': (twin, { valve }) => lobeTruth(twin, valve).liftMm * ratioRead(twin.unread),
+  'cam.overlapLift': (twin, place) => {
+    const lash = twin.spec.methods.camReadAt === 'valve' ? valueOr(lashOf(twin.unread, camAt(place)), 0) : 0
+    return Math.max(0, liftOnDial(twin, camAt(place), zeroDeg(twin, camAt(place))) - lash)
   },
-  'cam.lift': (hand, place) => liftOnDial(hand, camAt(place), place.degree ?? 0),
+  'cam.lift': (twin, place) => liftOnDial(twin, camAt(place), place.degree ?? 0),
 }

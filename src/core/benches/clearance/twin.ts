@@ -5,7 +5,7 @@ import { type EngineLayout } from '../../geometry/crank'
 import type { Place } from '../../document/place'
 import { isKnown } from '../../bench/finding'
 import { valveRatio } from '../../shared/camMotion/valveMotion'
-import type { Truth, VirtualHand } from '../../twin/truth'
+import type { Truth, TwinState } from '../../twin/truth'
 import type { ClearanceCharacteristic } from './definition'
 import { judgedLash, lashWhenRead } from './lash'
 import { alongValve } from './sweep'
@@ -29,8 +29,8 @@ interface ValveTruth {
 }
 
 /** One valve of a virtual engine over its piston: what its paper says, and by how much deck and seat differ from theirs. */
-function valveTruth(hand: VirtualHand, { valve }: Place, lash = lashWhenRead(hand.unread)): ValveTruth {
-  const { spec, engine, unread } = hand
+function valveTruth(twin: TwinState, { valve }: Place, lash = lashWhenRead(twin.unread)): ValveTruth {
+  const { spec, engine, unread } = twin
   const { paper, layout } = spec
   const places = valvePlaces(layout)
   const index = places.findIndex((place) => place.valve === valve)
@@ -61,7 +61,7 @@ function valveTruth(hand: VirtualHand, { valve }: Place, lash = lashWhenRead(han
 }
 
 /** The lobe of a valve: its cam's is the one at the first valve of the cylinder it is degreed at, and the others differ from that one. */
-function ownLobe({ cams, lobeLateDeg, lobeLowMm }: VirtualHand['engine'], layout: EngineLayout, place: ValvePlace) {
+function ownLobe({ cams, lobeLateDeg, lobeLowMm }: TwinState['engine'], layout: EngineLayout, place: ValvePlace) {
   const cam = camOfValve(layout, place)
   const { lobe, centreDeg } = cams.get(cam)!
   const places = valvePlaces(layout)
@@ -73,44 +73,44 @@ function ownLobe({ cams, lobeLateDeg, lobeLowMm }: VirtualHand['engine'], layout
 }
 
 /** How near a valve of a virtual engine truly comes to its piston as it runs, mm. */
-export function trueClosestMm(hand: VirtualHand, valve: string): number {
-  const place = valvePlaces(hand.spec.layout).find((one) => one.valve === valve)!
-  const { sweep, dropMm } = valveTruth(hand, { valve }, judgedLash(hand.unread, camOfValve(hand.spec.layout, place)))
+export function trueClosestMm(twin: TwinState, valve: string): number {
+  const place = valvePlaces(twin.spec.layout).find((one) => one.valve === valve)!
+  const { sweep, dropMm } = valveTruth(twin, { valve }, judgedLash(twin.unread, camOfValve(twin.spec.layout, place)))
   return closestApproach({ ...sweep, over: { ...sweep.over, dropAtTdcMm: dropMm } }).gapMm
 }
 
 /** How much thicker the gasket is while it is read than crushed, mm. */
-function asRead({ methods, paper }: VirtualHand['spec'], crushedMm: number): number {
+function asRead({ methods, paper }: TwinState['spec'], crushedMm: number): number {
   if (methods.clearanceGasket === 'none') return -crushedMm
   return methods.clearanceGasket === 'snugged' ? (paper.gasketSnugged?.value ?? crushedMm) - crushedMm : 0
 }
 
-const leastGap: Truth = (hand, place) => closestApproach(valveTruth(hand, place).sweep).gapMm
+const leastGap: Truth = (twin, place) => closestApproach(valveTruth(twin, place).sweep).gapMm
 
 /** The gap a feeler is tried in, with the lifter collapsed by the stack. */
-const leafGap: Truth = (hand, place) => {
-  const ratio = valveRatio(hand.unread)
-  return leastGap(hand, place) + STACK_MM * (isKnown(ratio) ? ratio.figure.value.value : 1)
+const leafGap: Truth = (twin, place) => {
+  const ratio = valveRatio(twin.unread)
+  return leastGap(twin, place) + STACK_MM * (isKnown(ratio) ? ratio.figure.value.value : 1)
 }
-const leafThatGoes: Truth = (hand, place) => Math.floor(leafGap(hand, place) / LEAF_MM) * LEAF_MM
+const leafThatGoes: Truth = (twin, place) => Math.floor(leafGap(twin, place) / LEAF_MM) * LEAF_MM
 
 /** What a virtual engine has where this bench reads. */
 export const truths: Readonly<Record<ClearanceCharacteristic, Truth>> = {
-  'clearance.drop': (hand, place) => valveTruth(hand, place).sweep.over.dropAtTdcMm,
-  'clearance.travel': (hand, place) => gapMm(valveTruth(hand, place).sweep, place.degree ?? 0),
+  'clearance.drop': (twin, place) => valveTruth(twin, place).sweep.over.dropAtTdcMm,
+  'clearance.travel': (twin, place) => gapMm(valveTruth(twin, place).sweep, place.degree ?? 0),
   'clearance.clay': leastGap,
-  'clearance.claySide': (hand, place) => {
-    const { kind } = valveTruth(hand, place).place
-    const { paper } = hand.spec
+  'clearance.claySide': (twin, place) => {
+    const { kind } = valveTruth(twin, place).place
+    const { paper } = twin.spec
     const [pocketMm, headMm] = [paper[`${kind}Pocket`]?.value ?? USUAL.pocketMm, paper[`${kind}ValveHead`]?.value ?? USUAL.headMm]
     return (pocketMm - headMm) / 2 - (paper[`${kind}PocketOffset`]?.value ?? 0)
   },
   'clearance.feelerWent': leafThatGoes,
-  'clearance.feelerStopped': (hand, place) => leafThatGoes(hand, place) + LEAF_MM,
-  'clearance.extraTravel': (hand, place) => leafGap(hand, place) - leafThatGoes(hand, place),
+  'clearance.feelerStopped': (twin, place) => leafThatGoes(twin, place) + LEAF_MM,
+  'clearance.extraTravel': (twin, place) => leafGap(twin, place) - leafThatGoes(twin, place),
   'clearance.collapse': () => STACK_MM,
   'clearance.headSize': ({ spec }, place) => spec.paper[`${camKind(place.cam ?? 'intake')}ValveHead`]?.value ?? USUAL.headMm,
   'clearance.pocketSize': ({ spec }, place) => spec.paper[`${camKind(place.cam ?? 'intake')}Pocket`]?.value ?? USUAL.pocketMm,
-  'clearance.seat': (hand, place) => SEAT_MM + hand.engine.seatMm.get(valveTruth(hand, place).number)!,
+  'clearance.seat': (twin, place) => SEAT_MM + twin.engine.seatMm.get(valveTruth(twin, place).number)!,
   'clearance.squish': ({ engine }, { cylinder = 1 }) => engine.deckMm.get(cylinder)! + engine.gasketThicknessMm,
 }

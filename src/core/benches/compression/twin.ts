@@ -12,11 +12,11 @@ const chamberCm3 = sized('chamberCm3')
 
 /** What a virtual engine has where this bench reads. */
 export const truths: Readonly<Record<CompressionCharacteristic, Truth>> = {
-  'compression.deck': (hand, place) => sized('deckMm')(hand, place) + (ROCK_SHARE[place.spot ?? ''] ?? 0) * hand.engine.rockMm,
+  'compression.deck': (twin, place) => sized('deckMm')(twin, place) + (ROCK_SHARE[place.spot ?? ''] ?? 0) * twin.engine.rockMm,
   'compression.chamber': chamberCm3,
-  'compression.chamberMass': (hand, place) => chamberCm3(hand, place) * (hand.spec.paper.fluidDensity?.value ?? DENSITY_FALLBACK),
-  'compression.chamberStart': (hand) => (hand.buretteLevelCm3 = 95 + 4 * hand.random.uniform()),
-  'compression.chamberEnd': (hand, place) => hand.buretteLevelCm3 - chamberCm3(hand, place),
+  'compression.chamberMass': (twin, place) => chamberCm3(twin, place) * (twin.spec.paper.fluidDensity?.value ?? DENSITY_FALLBACK),
+  'compression.chamberStart': (twin) => (twin.buretteLevelCm3 = 95 + 4 * twin.random.uniform()),
+  'compression.chamberEnd': (twin, place) => twin.buretteLevelCm3 - chamberCm3(twin, place),
   'compression.pistonDrop': () => DROP_MM,
   'compression.pistonFill': ({ engine }, place) => cylinderVolumeCm3(engine.boreMm.get(numberAt(place))!, DROP_MM) + engine.pistonCm3,
   'compression.gasketThickness': ({ engine }) => engine.gasketThicknessMm,

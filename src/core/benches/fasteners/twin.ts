@@ -1,6 +1,6 @@
 import type { Build } from '../../document/build'
 import { isKnown, type Derived } from '../../bench/finding'
-import { sized, type Truth, type VirtualHand } from '../../twin/truth'
+import { sized, type Truth, type TwinState } from '../../twin/truth'
 import { smallestAreaOf, stiffnessOf, threadOf, yieldOf } from './boltPaper'
 import type { BoltCharacteristic } from './definition'
 
@@ -13,7 +13,7 @@ const LEFT_EACH_CYCLE = 0.3
 const SETTLED_CYCLE = 4
 
 /** A virtual bolt: its stiffness, where it gives, and what it turns with. */
-function boltOf({ engine, unread }: VirtualHand, bolt: number) {
+function boltOf({ engine, unread }: TwinState, bolt: number) {
   const numberOf = (of: (build: Build, bolt: number) => Derived) => {
     const derived = of(unread, bolt)
     return isKnown(derived) ? derived.figure.value.value : undefined
@@ -45,31 +45,31 @@ function loadAtStretch({ nPerMm, givesAtN }: { readonly nPerMm: number; readonly
   return elasticN <= givesAtN ? elasticN : (elasticN + givesAtN) / 2
 }
 
-const wantedMm = ({ spec }: VirtualHand) => spec.paper.boltStretch?.value ?? USUAL.stretchMm
+const wantedMm = ({ spec }: TwinState) => spec.paper.boltStretch?.value ?? USUAL.stretchMm
 
 /** The stretch a bolt was left with. */
-const tightMm = (hand: VirtualHand, bolt: number) => wantedMm(hand) + hand.engine.boltOverpullMm.get(bolt)!
+const tightMm = (twin: TwinState, bolt: number) => wantedMm(twin) + twin.engine.boltOverpullMm.get(bolt)!
 const N_MM_PER_N_M = 1000
 
-const lengthAt: Truth = (hand, { bolt = 1, cycle = 1, torque = 0 }) => {
-  const one = boltOf(hand, bolt)
-  const pulledNm = torque * (1 + WRENCH_REPEATS * hand.random.normal())
+const lengthAt: Truth = (twin, { bolt = 1, cycle = 1, torque = 0 }) => {
+  const one = boltOf(twin, bolt)
+  const pulledNm = torque * (1 + WRENCH_REPEATS * twin.random.normal())
   const loadN = (pulledNm * N_MM_PER_N_M) / (one.nutFactor * frictionAt(cycle) * one.diameterMm)
-  return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadN).stretchMm
+  return twin.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadN).stretchMm
 }
 
 /** What a virtual engine has where this bench reads. Every bolt is torqued until it has its stretch, or a little more or less. */
 export const truths: Readonly<Record<BoltCharacteristic, Truth>> = {
   'fasteners.freeLength': sized('boltFreeMm'),
   'fasteners.lengthAt': lengthAt,
-  'fasteners.tightLength': (hand, { bolt = 1 }) => hand.engine.boltFreeMm.get(bolt)! + tightMm(hand, bolt),
-  'fasteners.tightTorque': (hand, { bolt = 1 }) => {
-    const one = boltOf(hand, bolt)
-    return (loadAtStretch(one, tightMm(hand, bolt)) * one.nutFactor * frictionAt(SETTLED_CYCLE) * one.diameterMm) / N_MM_PER_N_M
+  'fasteners.tightLength': (twin, { bolt = 1 }) => twin.engine.boltFreeMm.get(bolt)! + tightMm(twin, bolt),
+  'fasteners.tightTorque': (twin, { bolt = 1 }) => {
+    const one = boltOf(twin, bolt)
+    return (loadAtStretch(one, tightMm(twin, bolt)) * one.nutFactor * frictionAt(SETTLED_CYCLE) * one.diameterMm) / N_MM_PER_N_M
   },
   'fasteners.gearGap': ({ spec }) => spec.paper.gearClearance?.value ?? 0.2,
-  'fasteners.lengthAfter': (hand, { bolt = 1 }) => {
-    const one = boltOf(hand, bolt)
-    return hand.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadAtStretch(one, tightMm(hand, bolt))).forGoodMm
+  'fasteners.lengthAfter': (twin, { bolt = 1 }) => {
+    const one = boltOf(twin, bolt)
+    return twin.engine.boltFreeMm.get(bolt)! + stretchAtLoad(one, loadAtStretch(one, tightMm(twin, bolt))).forGoodMm
   },
 }

@@ -6,9 +6,9 @@ const BACK_MM = 0.25
 
 /** The gap of a ring where it stands: π times the difference in bore from where it was made for. */
 function gapped(atTop: Truth): Truth {
-  return (hand, place) => {
-    const boreMm = (depth: string) => trueBoreMm(hand.engine, numberAt(place), depth)
-    return atTop(hand, place) + Math.PI * (boreMm(place.spot ?? 'top') - boreMm('top'))
+  return (twin, place) => {
+    const boreMm = (depth: string) => trueBoreMm(twin.engine, numberAt(place), depth)
+    return atTop(twin, place) + Math.PI * (boreMm(place.spot ?? 'top') - boreMm('top'))
   }
 }
 

@@ -6,7 +6,7 @@ const OVAL_MM = 0.002
 
 /** What a virtual engine has where this bench reads. */
 export const truths: Readonly<Record<RodCharacteristic, Truth>> = {
-  'rods.bigEnd': (hand, place) => sized('bigEndMm')(hand, place) + (place.spot === 'along' ? OVAL_MM : -OVAL_MM),
+  'rods.bigEnd': (twin, place) => sized('bigEndMm')(twin, place) + (place.spot === 'along' ? OVAL_MM : -OVAL_MM),
   'rods.pinBush': sized('pinBushMm'),
   'rods.pin': sized('pinMm'),
   'rods.centreDistance': sized('centreDistanceMm'),
