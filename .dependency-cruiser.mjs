@@ -40,6 +40,9 @@ const CORE = [
 
 const BENCHES = JSON.parse(readFileSync(new URL('src/core/benches/benches.json', import.meta.url), 'utf8'))
 
+/** What a room has written of it in a document is for the room to say: its schema stands beneath the document, the room above it. */
+const SCHEMAS = '^src/core/(joints|walk)/schema[.]ts$'
+
 /** Screens and workers of a bench that rest on another's core as well: its own core never does, but for what stands in `shared`. */
 const RESTS_ON = { rods: ['bores'], cam: ['clearance'] }
 
@@ -72,14 +75,14 @@ function screensApart() {
 const GEOMETRY = ['sheets', 'patterns', 'crank', 'valvetrain']
 
 /** Folders of a room, lowest first: none imports one that stands after it. */
-function downwards(room, folders) {
+function downwards(room, folders, beneath = '^$') {
   return folders
     .slice(0, -1)
     .map((folder, index) => ({
       name: `${room}-${folder}-imports-downwards`,
       severity: 'error',
       from: { path: `^${room}/${folder}/`, pathNot: '\\.test\\.ts$' },
-      to: { path: `^${room}/(${folders.slice(index + 1).join('|')})/` },
+      to: { path: `^${room}/(${folders.slice(index + 1).join('|')})/`, pathNot: beneath },
     }))
 }
 
@@ -92,7 +95,13 @@ export default {
       from: { path: `^src/${layer}/`, pathNot: '\\.test\\.tsx?$' },
       to: { path: `^src/(${own.filter((other) => other !== layer && !LAYERS[layer].includes(other)).join('|')})/` },
     })),
-    ...downwards('src/core', CORE),
+    ...downwards('src/core', CORE, SCHEMAS),
+    {
+      name: 'schemas-stand-beneath-the-document',
+      severity: 'error',
+      from: { path: SCHEMAS },
+      to: { path: '^src/', pathNot: '^src/core/(numerics|units|geometry)/|^src/core/document/(schemaFields|walkStages)[.]ts$' },
+    },
     ...downwards('src/core/geometry', GEOMETRY),
     ...downwards('src/features', UNDER_SCREENS),
     ...screensApart(),

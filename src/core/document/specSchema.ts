@@ -4,12 +4,13 @@ import { BLOCK_MATERIALS, CRANK_MATERIALS, PISTON_MATERIALS, RING_MATERIALS, ROD
 import { CONSTRUCTION, VALVE_DRIVES } from '../geometry/crank'
 import { CAMS, DRIVE_KINDS, DRIVE_WHEELS } from '../geometry/valvetrain'
 import { DUTY_USES, FUELS } from './duty'
-import { jointSchema } from './jointSchema'
+import { jointSchema } from '../joints/schema'
+import { ownWalkSchema } from '../walk/schema'
 import type { Methods } from './methods'
 import { WORDS_OF_PAPER } from './paper'
 import type { Stock } from './stock'
-import { WALK_STAGES } from './walkStages'
-import { finite, id, text, initials, oneName, limitName, paperKey, stepId, words, unitId } from './schemaFields'
+import { plannedSchema } from './workSchema'
+import { finite, id, text, initials, oneName, limitName, paperKey, words, unitId } from './schemaFields'
 
 export const layoutSchema = z
   .object({
@@ -135,37 +136,6 @@ export const stockSchema = z.record(oneName, z.array(z.looseObject({ id: id, nam
 /** The ways chosen; which there are, and among what, is for the benches to say. */
 export const methodsSchema = z.record(oneName, z.union([z.string(), z.number(), z.boolean()])) as unknown as z.ZodType<Methods>
 
-const by = { by: finite }
-const onCylinder = { cylinder: z.int().min(1).max(16), ...by }
-
-/** Work on metal, canonical units. */
-export const workSchema = z.discriminatedUnion('what', [
-  /** Taken off the deck: every piston stands that much higher. */
-  z.object({ what: z.literal('deckCut'), ...by }).strict(),
-  /** Taken off the head: every chamber loses its open area times this. */
-  z.object({ what: z.literal('headCut'), ...by }).strict(),
-  /** Ground out of a chamber. */
-  z.object({ what: z.literal('openChamber'), ...onCylinder }).strict(),
-  /** Honed out of a bore, on the diameter. */
-  z.object({ what: z.literal('hone'), ...onCylinder }).strict(),
-  /** Filed off a ring, or what another ring brings. */
-  z.object({ what: z.literal('ringGap'), ring: z.enum(['top', 'second', 'upperRail', 'lowerRail']), ...onCylinder }).strict(),
-  /** Taken off the reciprocating mass. */
-  z.object({ what: z.literal('lighten'), ...onCylinder }).strict(),
-  /** Pockets of all intake or exhaust valves cut deeper, along the valve. */
-  z.object({ what: z.literal('cutPocket'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
-  /** A cam set earlier on its sprocket, crank degrees; negative: later. */
-  z.object({ what: z.literal('turnCam'), cam: z.enum(CAMS), ...by }).strict(),
-  /** Other cams of a kind: their lobes lift so much more than those that were read, or than the card says. */
-  z.object({ what: z.literal('lobeLift'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
-  /** Other cams of a kind: their lobes are open so many crank degrees longer at the check lift, half of it on either side. */
-  z.object({ what: z.literal('lobeDuration'), valves: z.enum(['intake', 'exhaust']), ...by }).strict(),
-  /** Every piston stands so much higher: by another compression height, rod or stroke. */
-  z.object({ what: z.literal('raisePiston'), ...by }).strict(),
-  /** Pistons of another kind from the stock: by how much they are taller than those that were measured. */
-  z.object({ what: z.literal('piston'), id, ...by }).strict(),
-])
-
 /** What turns the cams: every wheel the chain or belt runs over, in the running direction from the crank. */
 export const driveSchema = z
   .object({
@@ -189,17 +159,6 @@ export const driveSchema = z
       .min(2)
       .max(16)
       .refine((wheels) => new Set(wheels.map((wheel) => wheel.id)).size === wheels.length, { message: 'two wheels have one id' }),
-  })
-  .strict()
-
-/** Work that somebody means to do: on the parts as they were read up to an entry; what is read later has been worked on. */
-export const plannedSchema = z
-  .object({
-    id: z.uuid(),
-    work: workSchema,
-    after: z.uuid().optional(),
-    /** Taken although it breaks a limit: why, and whose word it is. */
-    despite: z.object({ reason: words, by: initials }).strict().optional(),
   })
   .strict()
 
@@ -242,18 +201,7 @@ export const specSchema = z
     /** What turns the cams. */
     drive: driveSchema.optional(),
     /** The walk, where this build has one of its own. */
-    walk: z
-      .object({
-        /** Steps of one's own. */
-        own: z
-          .array(z.object({ id: stepId, stage: z.enum(WALK_STAGES), title: words, why: words.optional() }).strict())
-          .max(100)
-          .optional(),
-        /** Steps in another order, as far as what they wait for allows. */
-        order: z.array(stepId).max(400).optional(),
-      })
-      .strict()
-      .optional(),
+    walk: ownWalkSchema.optional(),
     /** Work to be done. */
     planned: z.array(plannedSchema).max(400).optional(),
     methods: methodsSchema,

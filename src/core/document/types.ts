@@ -6,16 +6,8 @@ import type { PaperKey } from './paper'
 import type { buildDocumentSchema } from './schema'
 import type { Entry } from './entries/schemas'
 import type { gaugeSchema } from './entrySchema'
-import type {
-  dutySchema,
-  limitSchema,
-  materialsSchema,
-  paperNumberSchema,
-  plannedSchema,
-  shellPairSchema,
-  specSchema,
-  workSchema,
-} from './specSchema'
+import type { dutySchema, limitSchema, materialsSchema, paperNumberSchema, shellPairSchema, specSchema } from './specSchema'
+import type { plannedSchema, workSchema } from './workSchema'
 
 type WithUnit<T> = Omit<T, 'unit'> & { unit: UnitId }
 

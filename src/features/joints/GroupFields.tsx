@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { DRESS_PLACES, JOINT_METHODS, LUBES } from '@/core/document/jointSchema'
+import { DRESS_PLACES, JOINT_METHODS, LUBES } from '@/core/joints/schema'
 import type { Joint, JointGroup, UnitSystem } from '@/core/document'
 import { parseStages, stagesOf, USUAL_SHARES } from '@/core/joints'
 import { UNITS } from '@/core/units'

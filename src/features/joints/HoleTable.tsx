@@ -1,6 +1,6 @@
 'use client'
 import styled from 'styled-components'
-import { HOLES, TOLD_APART } from '@/core/document/jointSchema'
+import { HOLES, TOLD_APART } from '@/core/joints/schema'
 import type { EngineLayout } from '@/core/geometry/crank'
 import type { Joint, UnitSystem } from '@/core/document'
 import type { RunRefusal } from '@/core/joints'

@@ -1,4 +1,4 @@
-import type { LUBES } from '../../document/jointSchema'
+import type { LUBES } from '../schema'
 import type { Joint, JointGroup, Spec } from '../../document/types'
 import { formula } from '../../metrology'
 import { runRefusals, type RunRefusal } from '../plan'

@@ -1,6 +1,6 @@
 /** A joint as it is planned: where its fasteners stand, what they are, in which order and how far they are torqued, by whose figures. */
 import { z } from 'zod'
-import { finite, words } from './schemaFields'
+import { finite, words } from '../document/schemaFields'
 
 const id = z.string().regex(/^[a-z][A-Za-z0-9-]{0,39}$/)
 const source = z.object({ source: words, fromMemory: z.literal(true).optional() }).strict()
