@@ -73,27 +73,51 @@ describe('the board', () => {
   it('gives one list of every build, those put away last; what is out of date is worked out first, and an empty one is none', async () => {
     for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
     let asked = 0
-    const kept = {
-      program: '1',
-      summarise: ({ document: { spec, entries } }: { document: BuildDocument }) => {
-        asked++
-        return { name: spec.name, marks: spec.name === 'Wren' ? [] : [`${spec.name} ${entries.length}`] }
+    const kept = (program: string) => ({
+      program,
+      summarise: () => ++asked,
+      lists: {
+        marks: ({ document: { spec, entries } }: { document: BuildDocument }) =>
+          spec.name === 'Wren' ? [] : [`${spec.name} ${entries.length}`],
       },
+    })
+    const lists = async (program = '1') => {
+      const { builds, waiting } = await db.builds.kept<string, 'marks'>('marks', kept(program))
+      expect(waiting).toBe(0)
+      return builds.map(({ name, items }) => [name, ...items].join(': '))
     }
-    const lists = async () => (await db.builds.kept('marks', kept)).map(({ name, items }) => [name, ...items].join(': '))
     await db.builds.append(tern.id, [reading()])
     const petrelEntries = demoDocument(DEMO_BUILDS[1]!, new Date('2026-03-01T12:00:00Z')).entries.length
     const [ternMark, petrelMark] = [`Tern: Tern ${tern.entries.length + 1}`, `Petrel: Petrel ${petrelEntries}`]
     expect(await lists()).toEqual([ternMark, petrelMark])
     expect(asked).toBe(3)
     await db.builds.revise(tern.id, 1, { ...tern.spec, name: 'Tern II', putAway: true }, 'KV', 'put away')
-    expect(await lists()).toEqual([petrelMark, `Tern II: Tern II ${tern.entries.length + 1}`])
+    const ternsSecond = `Tern II: Tern II ${tern.entries.length + 1}`
+    expect(await lists()).toEqual([petrelMark, ternsSecond])
     expect(asked).toBe(4)
     // A newer program of the same shape takes them as they are, and does not wait for all to be worked out again.
-    expect((await db.builds.kept('marks', { ...kept, program: '1.1' })).map(({ name }) => name)).toEqual(['Petrel', 'Tern II'])
+    expect(await lists('1.1')).toEqual([petrelMark, ternsSecond])
     expect(asked).toBe(4)
-    expect((await db.builds.kept('marks', { ...kept, program: '2' })).map(({ name }) => name)).toEqual(['Petrel', 'Tern II'])
+    expect(await lists('2')).toEqual([petrelMark, ternsSecond])
     expect(asked).toBe(7)
+    // A list that has become empty is none any more.
+    await db.builds.revise(tern.id, 2, { ...tern.spec, name: 'Wren' }, 'KV', 'another name')
+    expect(await lists('2')).toEqual([petrelMark])
+  })
+
+  it('works out no more than four builds while somebody waits, shows the others by name, and what was kept of them until then', async () => {
+    const names = ['One', 'Two', 'Three', 'Four', 'Five', 'Six']
+    for (const name of names) await db.builds.create({ ...tern, id: uuidV7(), entries: [], spec: { ...tern.spec, name } }, 'KV')
+    let asked = 0
+    const kept = (program: string) => ({ program, summarise: () => ++asked, lists: { marks: () => [program] } })
+    const page = async () => (await db.builds.board({ offset: 0, size: 10, order: 'name' }, kept('1'))).rows
+    const first = await page()
+    expect(first.map(({ summary, waiting }) => waiting ?? summary)).toEqual([1, 2, 3, 4, 'Three', 'Two'])
+    expect((await page()).map(({ summary, waiting }) => waiting ?? summary)).toEqual([1, 2, 3, 4, 5, 6])
+    const lists = await db.builds.kept<string, 'marks'>('marks', kept('2'))
+    expect(lists.waiting).toBe(2)
+    expect(lists.builds.flatMap(({ items }) => items).sort()).toEqual(['1', '1', '2', '2', '2', '2'])
+    expect((await db.builds.kept<string, 'marks'>('marks', kept('2'))).waiting).toBe(0)
   })
 
   it('names builds without working any out: what is kept of them stays', async () => {

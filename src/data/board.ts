@@ -1,9 +1,9 @@
 import 'server-only'
-import { and, asc, count, desc, eq, like, or, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
 import type { Connection } from './connection'
 import type { GaugeStore } from './gauges'
 import { loadBuild, type StoredBuild } from './load'
-import { buildTable, entryTable, revisionTable, summaryTable } from './schema'
+import { buildTable, entryTable, keptListTable, revisionTable, summaryTable } from './schema'
 
 export interface BoardRow<Summary> {
   readonly id: string
@@ -12,6 +12,8 @@ export interface BoardRow<Summary> {
   readonly summary: Summary | undefined
   /** Worked out by the program before this one: of the build as it is, and soon worked out again. */
   readonly isOfOlderProgram?: true
+  /** Its name, where it is not worked out yet: it soon is, beside the requests. */
+  readonly waiting?: string
 }
 
 export interface BoardPage {
@@ -28,15 +30,25 @@ export interface BoardPage {
  * What is shown of a build on the board: kept with the program that made it, and made again when either has moved on. `14.2` is of the same
  * shape as `14.1`: it is shown, and said to be of an older program, until it is made again; `13.4` is not.
  */
-export interface KeptSummaries<Summary> {
+export interface KeptSummaries<Summary, List extends string = never> {
   readonly program: string
   readonly summarise: (build: StoredBuild) => Summary
+  /** Lists that are kept apart from the summary: one of them is read of all builds without the rest. */
+  readonly lists?: Readonly<Record<List, (build: StoredBuild) => readonly unknown[]>>
 }
 
-export async function boardPage<Summary>(connection: Connection, gauges: GaugeStore, page: BoardPage, kept: KeptSummaries<Summary>) {
+/** As many as a request works out itself; the rest is worked out beside the requests, and nobody waits for it. */
+const MOST_AT_ONCE = 4
+
+export async function boardPage<Summary>(
+  connection: Connection,
+  gauges: GaugeStore,
+  page: BoardPage,
+  kept: KeptSummaries<Summary, string>,
+) {
   const wanted = conditionOf(page)
   const heads = await connection
-    .select({ ...keptHead(), touchedAt: buildTable.touchedAt, summary: summaryTable.summary })
+    .select({ ...keptHead(), name: latestName(), touchedAt: buildTable.touchedAt, summary: summaryTable.summary })
     .from(buildTable)
     .leftJoin(summaryTable, eq(summaryTable.buildId, buildTable.id))
     .where(wanted)
@@ -45,11 +57,13 @@ export async function boardPage<Summary>(connection: Connection, gauges: GaugeSt
     .offset(page.offset)
   const [counted] = await connection.select({ total: count() }).from(buildTable).where(wanted)
   const rows: BoardRow<Summary>[] = []
-  for (const { id, touchedAt, ...head } of heads) {
+  let workedOut = 0
+  for (const { id, name, touchedAt, ...head } of heads) {
     const isOlder = isOfOlderProgram(head, kept)
-    const isKept = (isOlder || isCurrent(head, kept)) && head.summary !== null
-    const summary = isKept ? (JSON.parse(head.summary!) as Summary) : await soundSummary(connection, gauges, id, kept)
-    rows.push({ id, touchedAt, summary, ...(isOlder && { isOfOlderProgram: true }) })
+    if ((isOlder || isCurrent(head, kept)) && head.summary !== null)
+      rows.push({ id, touchedAt, summary: JSON.parse(head.summary) as Summary, ...(isOlder && { isOfOlderProgram: true }) })
+    else if (workedOut++ < MOST_AT_ONCE) rows.push({ id, touchedAt, summary: await soundSummary(connection, gauges, id, kept) })
+    else rows.push({ id, touchedAt, summary: undefined, waiting: name })
   }
   return { rows, total: counted?.total ?? 0 }
 }
@@ -99,35 +113,34 @@ function keptHeads(connection: Connection) {
     .orderBy(desc(buildTable.touchedAt), asc(buildTable.id))
 }
 
+export interface KeptLists<Item> {
+  readonly builds: readonly { readonly id: string; readonly name: string; readonly items: readonly Item[] }[]
+  /** Builds that were worked on since, or never worked out: soon they are. */
+  readonly waiting: number
+}
+
 /**
  * One list that is kept of each build, such as its bolts, with the build's name: of every build there is, those put away too. What is out
- * of date is worked out first, unless it is only of an older program; what cannot be stays as it was kept.
+ * of date is worked out first where it is only a few builds, and counted where it is more; until then it is as it was kept.
  */
-export async function keptLists<Summary, List extends keyof Summary & string>(
+export async function keptLists<Item, List extends string>(
   connection: Connection,
   gauges: GaugeStore,
   list: List,
-  kept: KeptSummaries<Summary>,
-): Promise<readonly { readonly id: string; readonly name: string; readonly items: Summary[List] }[]> {
-  for (const head of await keptHeads(connection))
-    if (!isCurrent(head, kept) && !isOfOlderProgram(head, kept)) await soundSummary(connection, gauges, head.id, kept)
-  const shape = shapeOf(kept.program)!
+  kept: KeptSummaries<unknown, List>,
+): Promise<KeptLists<Item>> {
+  const outdated = (await keptHeads(connection)).filter((head) => !isCurrent(head, kept) && !isOfOlderProgram(head, kept))
+  for (const { id } of outdated.slice(0, MOST_AT_ONCE)) await soundSummary(connection, gauges, id, kept)
   const rows = await connection
-    .select({
-      id: summaryTable.buildId,
-      name: sql<string>`json_extract(${summaryTable.summary}, '$.name')`,
-      items: sql<string>`json_extract(${summaryTable.summary}, ${`$.${list}`})`,
-    })
-    .from(summaryTable)
-    .innerJoin(buildTable, eq(buildTable.id, summaryTable.buildId))
-    .where(
-      and(
-        or(eq(summaryTable.program, shape), like(summaryTable.program, `${shape}.%`)),
-        sql`json_array_length(${summaryTable.summary}, ${`$.${list}`}) > 0`,
-      ),
-    )
+    .select({ id: buildTable.id, name: latestName(), items: keptListTable.items })
+    .from(keptListTable)
+    .innerJoin(buildTable, eq(buildTable.id, keptListTable.buildId))
+    .where(eq(keptListTable.list, list))
     .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id))
-  return rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as Summary[List] }))
+  return {
+    builds: rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as readonly Item[] })),
+    waiting: Math.max(0, outdated.length - MOST_AT_ONCE),
+  }
 }
 
 /** Every build by its name, the latest work first, those put away after the others. Nothing is worked out. */
@@ -158,7 +171,7 @@ export async function soundSummary<Summary>(
   connection: Connection,
   gauges: GaugeStore,
   id: string,
-  kept: KeptSummaries<Summary>,
+  kept: KeptSummaries<Summary, string>,
 ): Promise<Summary | undefined> {
   try {
     return await summarised(connection, gauges, id, kept)
@@ -172,15 +185,22 @@ async function summarised<Summary>(
   connection: Connection,
   gauges: GaugeStore,
   id: string,
-  { program, summarise }: KeptSummaries<Summary>,
+  { program, summarise, lists = {} }: KeptSummaries<Summary, string>,
 ): Promise<Summary> {
   const build = (await loadBuild(connection, gauges, id))!
   const summary = summarise(build)
   const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
-  await connection
-    .insert(summaryTable)
-    .values({ buildId: id, ...kept })
-    .onConflictDoUpdate({ target: summaryTable.buildId, set: kept })
+  const filled = Object.entries(lists)
+    .map(([list, of]) => ({ buildId: id, list, items: of(build) }))
+    .filter(({ items }) => items.length > 0)
+  await connection.batch([
+    connection
+      .insert(summaryTable)
+      .values({ buildId: id, ...kept })
+      .onConflictDoUpdate({ target: summaryTable.buildId, set: kept }),
+    connection.delete(keptListTable).where(eq(keptListTable.buildId, id)),
+    ...filled.map((one) => connection.insert(keptListTable).values({ ...one, items: JSON.stringify(one.items) })),
+  ])
   return summary
 }
 

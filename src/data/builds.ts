@@ -2,7 +2,17 @@ import 'server-only'
 import { eq, inArray } from 'drizzle-orm'
 import { BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Spec } from '@/core/document'
 import { arrived } from './arrival'
-import { boardPage, buildNames, keptLists, outdatedBuilds, soundSummary, type BoardPage, type BoardRow, type KeptSummaries } from './board'
+import {
+  boardPage,
+  buildNames,
+  keptLists,
+  outdatedBuilds,
+  soundSummary,
+  type BoardPage,
+  type BoardRow,
+  type KeptLists,
+  type KeptSummaries,
+} from './board'
 import type { Connection } from './connection'
 import { appendEntries, entriesAfter, type Appended } from './entries'
 import { chunks, rowOf } from './entryRows'
@@ -33,16 +43,13 @@ export interface BuildStore {
   /** Every build by its name, the latest work first, those put away after the others. */
   names(): Promise<readonly { readonly id: string; readonly name: string }[]>
   /** A page of the board, latest work first. A summary is worked out only for builds of which what is kept is out of date. */
-  board<Summary>(page: BoardPage, kept: KeptSummaries<Summary>): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
-  /** One list that is kept of each build, of every build there is; what is out of date is worked out first. */
-  kept<Summary, List extends keyof Summary & string>(
-    list: List,
-    kept: KeptSummaries<Summary>,
-  ): Promise<readonly { readonly id: string; readonly name: string; readonly items: Summary[List] }[]>
+  board<Summary>(page: BoardPage, kept: KeptSummaries<Summary, string>): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
+  /** One list that is kept of each build, of every build there is; a few that are out of date are worked out first. */
+  kept<Item, List extends string>(list: List, kept: KeptSummaries<unknown, List>): Promise<KeptLists<Item>>
   /** Builds of which what is kept is older than they are, or than the program. */
   outdated(program: string): Promise<readonly string[]>
   /** Works out what is kept of a build; undefined: it cannot be. */
-  summarise<Summary>(id: string, kept: KeptSummaries<Summary>): Promise<Summary | undefined>
+  summarise<Summary>(id: string, kept: KeptSummaries<Summary, string>): Promise<Summary | undefined>
 }
 
 export function buildStore(connection: Connection, gauges: GaugeStore): BuildStore {

@@ -133,6 +133,19 @@ export const summaryTable = sqliteTable('build_summary', {
   summary: text('summary').notNull(),
 })
 
+/** Lists that are kept of a build apart from its summary, so that one of them is read of all builds without the rest. */
+export const keptListTable = sqliteTable(
+  'build_kept_list',
+  {
+    buildId: text('build_id')
+      .notNull()
+      .references(() => buildTable.id),
+    list: text('list').notNull(),
+    items: text('items').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.list, table.buildId] })],
+)
+
 /** Append-only: who and what the shop has to work with, from a moment on. The last row counts. */
 export const shopMeansTable = sqliteTable('shop_means', {
   seq: integer('seq').primaryKey({ autoIncrement: true }),

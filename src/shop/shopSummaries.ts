@@ -18,5 +18,6 @@ export interface ShopSummaries {
 export async function shopSummaries(): Promise<ShopSummaries> {
   const { builds } = await database()
   const { rows, total } = await builds.board({ offset: 0, size: IN_HAND }, KEPT)
-  return { builds: rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : [])), more: total - rows.length }
+  const waiting = rows.filter((row) => row.waiting !== undefined).length
+  return { builds: rows.flatMap(({ id, summary }) => (summary ? [{ id, summary }] : [])), more: total - rows.length + waiting }
 }

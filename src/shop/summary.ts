@@ -14,7 +14,7 @@ import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/c
 import type { StockKind } from '@/core/document/stock'
 import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
-import { boltRecords, isAwaited, partsOf, type BoltRecord } from '@/core/parts'
+import { boltRecords, isAwaited, partsOf } from '@/core/parts'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
 import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import { standingOf, standsOutWords, type Standing, type StationMark } from '@/wording'
@@ -62,18 +62,16 @@ export interface BuildSummary {
   readonly openRuns: readonly OpenRun[]
   /** What sets, cures, soaks, rests and rusts. */
   readonly clocks: readonly ServedClock[]
-  /** Fasteners that are told apart from their like. */
-  readonly bolts: readonly BoltRecord[]
   /** The worst of each cylinder and main, where it stands in the engine. */
   readonly marks: readonly StationMark[]
 }
 
 /** What the board itself shows of it. */
-export type BoardSummary = Omit<BuildSummary, 'today' | 'interchange' | 'shelf' | 'bolts' | 'plan' | 'took'>
+export type BoardSummary = Omit<BuildSummary, 'today' | 'interchange' | 'shelf' | 'plan' | 'took'>
 
 export function onBoard(summary: BuildSummary): BoardSummary {
-  const { today, interchange, shelf, bolts, plan, took, ...shown } = summary
-  void [today, interchange, shelf, bolts, plan, took]
+  const { today, interchange, shelf, plan, took, ...shown } = summary
+  void [today, interchange, shelf, plan, took]
   return shown
 }
 
@@ -116,9 +114,11 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 }
 
 /** Kept of each build. The first number of its program is raised when the summary changes its shape, the second when findings do. */
-export const KEPT: KeptSummaries<BuildSummary> = {
-  program: '16.1',
+export const KEPT: KeptSummaries<BuildSummary, 'bolts'> = {
+  program: '17.1',
   summarise: ({ document, cameWithFile }) => summarise(document, cameWithFile),
+  // Fasteners that are told apart from their like.
+  lists: { bolts: ({ document }) => boltRecords(openBuild(document)) },
 }
 
 interface State {
@@ -161,7 +161,6 @@ export function summarise(document: BuildDocument, cameWithFile = 0): BuildSumma
     ...(build.spec.job?.priority && { priority: build.spec.job.priority }),
     openRuns: openRuns(build.spec, build.entries),
     clocks: servedClocks(build, walk),
-    bolts: boltRecords(build),
     marks: marksOf(build),
   }
 }

@@ -6,5 +6,5 @@ export const metadata: Metadata = { title: 'Bolt ledger' }
 export const dynamic = 'force-dynamic'
 
 export default async function Page() {
-  return <BoltLedger lines={await boltLedger()} />
+  return <BoltLedger {...await boltLedger()} />
 }

@@ -5,6 +5,7 @@ import { LinkButton } from '@/ui/Button'
 import { EngineDrawing } from '@/ui/EngineDrawing'
 import { numerals, PHONE } from '@/ui/GlobalStyle'
 import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
+import { StillWorkedOut } from '@/ui/StillWorkedOut'
 import { VerdictMark } from '@/ui/VerdictMark'
 import { ClockList } from '../clocks/ClockList'
 import { AwaitedLines, EventLine } from '@/ui/AwaitedLines'
@@ -112,6 +113,8 @@ export interface BoardBuild {
   readonly id: string
   readonly summary: BoardSummary | undefined
   readonly isOfOlderProgram?: true
+  /** Its name, where it is not worked out yet. */
+  readonly waiting?: string
   readonly touchedAt: string
 }
 
@@ -175,6 +178,9 @@ export function Board({
         )}
         <FindForm query={query} />
         {total === 0 && query.find === '' && !query.putAway && <FirstEngine />}
+        {builds.some(({ waiting }) => waiting !== undefined) && (
+          <StillWorkedOut>Some engines are being worked out again after an update: they come by themselves.</StillWorkedOut>
+        )}
         {total > 0 && (
           <List>
             {builds.map((build) => (
@@ -237,6 +243,19 @@ function pageHref({ find, order, putAway }: BoardQuery, page: number): string {
   return `/?${new URLSearchParams(query)}`
 }
 
+/** One that is not worked out yet can be opened all the same. */
+function WaitingRow({ id, name }: { id: string; name: string }) {
+  return (
+    <Job>
+      <Small aria-hidden />
+      <Name>
+        <Link href={`/builds/${id}`}>{name}</Link>
+        <p>being worked out</p>
+      </Name>
+    </Job>
+  )
+}
+
 /** One build that cannot be read keeps its line, says so, and leaves the others alone. */
 function BrokenRow({ id }: { id: string }) {
   return (
@@ -259,7 +278,8 @@ function readWords(worst: BuildSummary['worst']): string {
   return worst ? 'Look at it' : 'To the book'
 }
 
-function BuildRow({ build: { id, summary, isOfOlderProgram }, today }: { build: BoardBuild; today: string }) {
+function BuildRow({ build: { id, summary, isOfOlderProgram, waiting }, today }: { build: BoardBuild; today: string }) {
+  if (waiting !== undefined) return <WaitingRow id={id} name={waiting} />
   if (!summary) return <BrokenRow id={id} />
   const { verdicts, next, worst } = summary
   return (

@@ -9,7 +9,9 @@ import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
+import { StillWorkedOut } from '@/ui/StillWorkedOut'
 import { VerdictMark } from '@/ui/VerdictMark'
+import type { ShopBolts } from '@/shop/boltLedger'
 import { differenceWords, RETIREMENT_WORDS } from '@/wording'
 
 const Done = styled.span`
@@ -20,8 +22,17 @@ const Done = styled.span`
 `
 const GROWTH = { units: { metric: 'mm', inch: 'thou' }, digits: { metric: 3, inch: 2 } } as const
 
+/** Until all are there, a bolt that is done with may not be named. */
+export function BoltsStillWorkedOut({ builds }: { builds: number }) {
+  return (
+    <StillWorkedOut>
+      The bolts of {builds === 1 ? 'one build' : `${builds} builds`} are still being worked out: one that is done with may not be named yet.
+    </StillWorkedOut>
+  )
+}
+
 /** Every bolt of the shop that is told apart from its like, over all the builds it was in. What is done with comes first. */
-export function BoltLedger({ lines }: { lines: readonly LedgerLine[] }) {
+export function BoltLedger({ lines, waiting }: ShopBolts) {
   const device = useDevice()
   const system = device.system ?? 'metric'
   const [find, setFind] = useState('')
@@ -37,6 +48,7 @@ export function BoltLedger({ lines }: { lines: readonly LedgerLine[] }) {
           A bolt’s history outlives the build: how often it was tightened, how much longer it has become, whether it is done with. What
           tells bolts apart, and their marks, are entered with their joint.
         </Lead>
+        {waiting > 0 && <BoltsStillWorkedOut builds={waiting} />}
         <TextField label="Find a mark, a thread, a build" value={find} onChange={setFind} type="search" />
         {shown.length === 0 ? (
           <Notice>{lines.length === 0 ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}</Notice>

@@ -1,6 +1,7 @@
 'use client'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { BoltsStillWorkedOut } from './BoltLedger'
 import { retiredIn } from '@/core/parts/ledger'
 import type { Joint, UnitSystem } from '@/core/document'
 import type { EngineLayout } from '@/core/geometry/crank'
@@ -34,7 +35,7 @@ import { BeforeAfterFields } from './BeforeAfterFields'
 import { HoldFields } from './HoldFields'
 import { JointDrawing, type FastenerState } from './JointDrawing'
 import type { ChangeJoint } from './planEdit'
-import type { ServedJoints } from './servedJoints'
+import { hasWaitingBolts, type ServedJoints } from './servedJoints'
 import { turnsOf } from '@/core/joints/turns'
 import { Row } from '@/ui/Layout'
 import { PatternFile } from './PatternFile'
@@ -80,6 +81,7 @@ export function JointPage({ served, jointId }: { served: ServedJoints; jointId: 
           What stands on the maker’s sheet outranks what is usual. A figure nobody knows is left out: the joint is then recorded, and no
           clamp is claimed.
         </Lead>
+        {hasWaitingBolts(joint, served) && <BoltsStillWorkedOut builds={served.buildsWaiting} />}
         <Pattern joint={joint} layout={spec.layout} runs={runs} change={change} />
         {joint.types.length > 1 && <PlacementMap joint={joint} layout={spec.layout} system={system} />}
         <TemplateLinks joint={joint} href={`/api/builds/${served.id}/joints/${jointId}/template.pdf`} change={change} />

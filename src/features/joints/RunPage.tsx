@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import { BoltsStillWorkedOut } from './BoltLedger'
 import { retiredIn } from '@/core/parts/ledger'
 import type { Joint, UnitSystem } from '@/core/document'
 import {
@@ -25,7 +26,7 @@ import { JointDrawing, type FastenerState } from './JointDrawing'
 import { turnsOf } from '@/core/joints/turns'
 import { RunPanel } from './RunPanel'
 import { Board, Frame, Side, Ticks } from './runLayout'
-import type { ServedJoints } from './servedJoints'
+import { hasWaitingBolts, type ServedJoints } from './servedJoints'
 import { useRuns, type Runs, type RunAct } from './useRuns'
 import { useWrench } from './useWrench'
 
@@ -169,6 +170,7 @@ function RunSide({
   return (
     <Side>
       {trouble && <p role="alert">{trouble}</p>}
+      {!run && hasWaitingBolts(joint, served) && <BoltsStillWorkedOut builds={served.buildsWaiting} />}
       <RunPanel
         joint={joint}
         layout={served.spec.layout}

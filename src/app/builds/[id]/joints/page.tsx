@@ -7,5 +7,5 @@ export const metadata: Metadata = { title: 'Joints' }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { document, revision, lastSeq } = await loadBuild((await params).id)
-  return <JointsPage served={serveJoints(document, { revision, lastSeq, retired: [] })} />
+  return <JointsPage served={serveJoints(document, { revision, lastSeq, bolts: { lines: [], waiting: 0 } })} />
 }

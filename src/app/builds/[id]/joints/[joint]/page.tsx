@@ -12,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string; j
   const { id, joint } = await params
   const { document, revision, lastSeq } = await loadBuild(id)
   if (!jointsOf(document.spec).some((one) => one.id === joint)) notFound()
-  return <JointPage served={serveJoints(document, { revision, lastSeq, retired: await retiredBolts() })} jointId={joint} />
+  return <JointPage served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts() })} jointId={joint} />
 }

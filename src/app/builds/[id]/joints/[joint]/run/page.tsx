@@ -18,7 +18,7 @@ export default async function Page({ params, searchParams }: Props) {
   const { way } = await searchParams
   return (
     <RunPage
-      served={serveJoints(document, { revision, lastSeq, retired: await retiredBolts() })}
+      served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts() })}
       jointId={joint}
       way={RUN_KINDS.find((kind) => kind === way) ?? 'tighten'}
     />
