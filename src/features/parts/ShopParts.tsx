@@ -146,7 +146,7 @@ function Listed<Row>({
       {lines.length === 0 ? (
         <Notice>{none}</Notice>
       ) : (
-        <Table scrolls={title}>
+        <Table scrolls={`${title}: lines`}>
           <thead>
             <tr>
               {heads.map((head) => (
