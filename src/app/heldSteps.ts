@@ -1,6 +1,5 @@
 import 'server-only'
-import { openBuild } from '@/core/benches'
-import { withEntries, type BuildDocument, type Entry } from '@/core/document'
+import { withEntries, type Build, type Entry } from '@/core/document'
 import { walkOf } from '@/core/walk'
 import { stepTitle, waitsWords } from '@/wording/walk'
 
@@ -11,10 +10,10 @@ export interface HeldStep {
 }
 
 /** Looks at steps in the order they were sent: what one frees, the next may do. */
-export function heldSteps(document: BuildDocument, entries: readonly Entry[], nowMs: number): readonly HeldStep[] {
+export function heldSteps(opened: Build, entries: readonly Entry[], nowMs: number): readonly HeldStep[] {
   const held: HeldStep[] = []
-  let build = openBuild(document)
-  const known = new Set(document.entries.map(({ id }) => id))
+  let build = opened
+  const known = new Set([...build.entries, ...build.setAside].map(({ id }) => id))
   for (const entry of entries) {
     if (known.has(entry.id)) continue
     if (entry.kind === 'step' && entry.did === 'done') {

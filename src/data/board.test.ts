@@ -105,7 +105,7 @@ describe('the board', () => {
     expect(await lists('2')).toEqual([petrelMark])
   })
 
-  it('works out no more than four builds while somebody waits, shows the others by name, and what was kept of them until then', async () => {
+  it('works out no more than four builds while somebody waits; the others stand there by name, and as they were kept', async () => {
     const names = ['One', 'Two', 'Three', 'Four', 'Five', 'Six']
     for (const name of names) await db.builds.create({ ...tern, id: uuidV7(), entries: [], spec: { ...tern.spec, name } }, 'KV')
     let asked = 0

@@ -2,13 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
 import { withDemoWalk } from '@/demo/walks'
+import { openBuild } from '@/core/benches'
 import { summarise } from './summary'
 import { planCalendar } from '../features/schedule/planCalendar'
 import { causeWords, inHandWords, slackWords, slipWords } from '../features/schedule/planWords'
 import { servePlan, USUAL_MEANS } from './servedPlan'
 
 const now = new Date(2026, 2, 2, 9, 0)
-const builds = DEMO_BUILDS.map((engine) => ({ id: engine.id, summary: summarise(withDemoWalk(demoDocument(engine, now), now)) }))
+const builds = DEMO_BUILDS.map((engine) => ({ id: engine.id, summary: summarise(openBuild(withDemoWalk(demoDocument(engine, now), now))) }))
 const asked = { means: USUAL_MEANS, before: new Map(), more: 0, nowMs: now.getTime(), day: '2026-03-02' }
 const { served, kept } = servePlan(builds, asked)
 const [tern, petrel, wren] = served.engines as [(typeof served.engines)[0], (typeof served.engines)[0], (typeof served.engines)[0]]

@@ -20,7 +20,7 @@ describe('what the board and the front of a build show', () => {
     const cylinders = [1, 2, 3, 4, 5, 6].map((cylinder) => `cylinder/${cylinder} inDoubt`)
     expect(at(marksOf(openBuild(petrel)))).toEqual([...cylinders, 'main/2 inDoubt', 'main/4 over'])
     expect(marksOf(soundBuild(2)).filter(({ standing }) => standing === 'over' || standing === 'under')).toEqual([])
-    const four = summarise(petrel).marks.find(({ id }) => id === 'main/4')!
+    const four = summarise(openBuild(petrel)).marks.find(({ id }) => id === 'main/4')!
     expect(four).toMatchObject({ main: 4, x: 0, y: 0, label: 'Main clearance, main 4: over by 0.3 thou' })
     expect(four.cylinder).toBeUndefined()
   })
@@ -46,19 +46,19 @@ describe('what the board and the front of a build show', () => {
       const within = judged.filter(({ conformity }) => conformity?.verdict === 'within').length
       return { within, notMeasured: judged.filter(({ conformity }) => conformity === undefined).length }
     }
-    expect(summarise(petrel)).toMatchObject({
+    expect(summarise(openBuild(petrel))).toMatchObject({
       name: 'Petrel',
       boreMm: expect.closeTo(105.537, 3),
       verdicts: { out: 5, inDoubt: 18, ...counted(petrel) },
       worst: { bench: 'bearings', standing: 'over', words: 'Main clearance, main 4: over by 0.3 thou' },
       next: { bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' },
     })
-    const full = summarise(tern)
+    const full = summarise(openBuild(tern))
     const read = openBuild(tern).readings.current.size
     expect(full).toMatchObject({ verdicts: { out: 13, inDoubt: 14, ...counted(tern) }, read, wanted: read })
     expect(full.verdicts.notMeasured).toBe(0)
     expect([full.worst?.words, full.next, full.copyOf]).toEqual(['Top ring gap, cylinder 2: under by 0.035 mm', undefined, undefined])
-    expect(summarise({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } })).toMatchObject({
+    expect(summarise(openBuild({ ...wren, spec: { ...wren.spec, copyOf: { id: tern.id, name: 'Tern' }, paper: {} } }))).toMatchObject({
       copyOf: 'Tern',
       boreMm: 85,
       read: 0,

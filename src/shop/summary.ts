@@ -2,7 +2,6 @@ import {
   benchesOf,
   benchState,
   byConsequence,
-  openBuild,
   STOCK,
   standsOut,
   type Bench,
@@ -10,7 +9,7 @@ import {
   type BenchState,
   type Finding,
 } from '@/core/benches'
-import { cylinderOf, type Build, type BuildDocument, type UnitSystem } from '@/core/document'
+import { cylinderOf, type Build, type UnitSystem } from '@/core/document'
 import type { StockKind } from '@/core/document/stock'
 import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
@@ -20,6 +19,7 @@ import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, ty
 import { standingOf, standsOutWords, type Standing, type StationMark } from '@/wording'
 import type { KeptSummaries } from '@/data/board'
 import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
+import { openStored } from './openedBuilds'
 import { servedClocks, type ServedClock } from './servedClocks'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
@@ -116,9 +116,9 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
 /** Kept of each build. The first number of its program is raised when the summary changes its shape, the second when findings do. */
 export const KEPT: KeptSummaries<BuildSummary, 'bolts'> = {
   program: '17.1',
-  summarise: ({ document, cameWithFile }) => summarise(document, cameWithFile),
+  summarise: (stored) => summarise(openStored(stored), stored.cameWithFile),
   // Fasteners that are told apart from their like.
-  lists: { bolts: ({ document }) => boltRecords(openBuild(document)) },
+  lists: { bolts: (stored) => boltRecords(openStored(stored)) },
 }
 
 interface State {
@@ -131,8 +131,7 @@ function statesOf(build: Build): readonly State[] {
 }
 
 /** @param cameWithFile how many of its entries, the first of them, nobody here saw made */
-export function summarise(document: BuildDocument, cameWithFile = 0): BuildSummary {
-  const build = openBuild(document)
+export function summarise(build: Build, cameWithFile = 0): BuildSummary {
   const states = statesOf(build)
   const sum = (pick: (state: BenchState) => number) => states.reduce((total, { state }) => total + pick(state), 0)
   const next = states.find(({ state }) => state.next)

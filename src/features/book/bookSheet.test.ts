@@ -119,19 +119,19 @@ describe('the build sheet', () => {
 
 describe('the board’s summary', () => {
   it('counts verdicts and names the next place', () => {
-    expect(summarise(tern!)).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, next: undefined })
-    expect(summarise(tern!).verdicts.out).toBeGreaterThanOrEqual(4)
-    expect(summarise(petrel!).next).toEqual({ bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' })
-    expect(summarise(petrel!).worst).toMatchObject({
+    expect(summarise(openBuild(tern!))).toMatchObject({ name: 'Tern', verdicts: { out: expect.any(Number) }, next: undefined })
+    expect(summarise(openBuild(tern!)).verdicts.out).toBeGreaterThanOrEqual(4)
+    expect(summarise(openBuild(petrel!)).next).toEqual({ bench: 'bearings', title: 'Crank and bearings', words: 'Crank end float' })
+    expect(summarise(openBuild(petrel!)).worst).toMatchObject({
       bench: 'bearings',
       standing: 'over',
       words: expect.stringMatching(/^Main clearance, main 4: over by [\d.]+ thou$/),
     })
-    expect(summarise(tern!).worst).toMatchObject({
+    expect(summarise(openBuild(tern!)).worst).toMatchObject({
       standing: 'under',
       words: expect.stringMatching(/^Top ring gap, cylinder 2: under by 0\.03\d? mm$/),
     })
-    expect(summarise(wren!)).toMatchObject({ worst: undefined, next: { bench: 'bores' }, verdicts: { out: 0, within: 0 } })
+    expect(summarise(openBuild(wren!))).toMatchObject({ worst: undefined, next: { bench: 'bores' }, verdicts: { out: 0, within: 0 } })
   })
 })
 

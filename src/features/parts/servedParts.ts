@@ -1,5 +1,4 @@
-import { openBuild } from '@/core/benches'
-import type { BuildDocument, Entry, Spec } from '@/core/document'
+import type { Build, Entry, Spec } from '@/core/document'
 import { requiredRatings, type RequiredRatings } from '@/core/parts'
 import { stepsOf } from '@/core/walk'
 import { stepTitle } from '@/wording/walk'
@@ -23,8 +22,7 @@ export interface ServedParts extends ServerCopy {
   readonly asked: RequiredRatings
 }
 
-export function serveParts(document: BuildDocument, { revision, lastSeq }: Pick<ServedParts, 'revision' | 'lastSeq'>): ServedParts {
-  const build = openBuild(document)
+export function serveParts(build: Build, { revision, lastSeq }: Pick<ServedParts, 'revision' | 'lastSeq'>): ServedParts {
   const isOfParts = ({ kind }: Entry) => kind === 'part' || kind === 'damage' || kind === 'change' || kind === 'undo'
   return {
     id: build.id,

@@ -1,5 +1,4 @@
-import { openBuild } from '@/core/benches'
-import type { BuildDocument, Entry, Spec } from '@/core/document'
+import type { Build, Entry, Spec } from '@/core/document'
 import type { PhotoCard } from '@/core/files'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { walkOf, type Walk } from '@/core/walk'
@@ -21,11 +20,10 @@ export interface ServedWalk extends ServerCopy {
 }
 
 export function serveWalk(
-  document: BuildDocument,
+  build: Build,
   { revision, lastSeq, photos }: Pick<ServedWalk, 'revision' | 'lastSeq' | 'photos'>,
   nowMs: number,
 ): ServedWalk {
-  const build = openBuild(document)
   const { id, spec, entries } = build
   const walk = walkOf(build, nowMs)
   const isOfWalk = ({ kind }: Entry) => kind === 'step' || kind === 'change' || kind === 'undo'

@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
-import { openBuild } from '@/core/benches'
 import { database } from '@/data/database'
+import { openStored } from '@/shop/openedBuilds'
 import { walkAtLastEntry } from '@/shop/summary'
 import { clocksCalendar } from '@/features/clocks/clocksCalendar'
 import { servedClocks } from '@/shop/servedClocks'
@@ -17,7 +17,7 @@ export function GET(request: Request) {
     const { builds } = await database()
     const stored = await builds.load(id)
     if (!stored) return refused(404, 'There is no such build here.')
-    const build = openBuild(stored.document)
+    const build = openStored(stored)
     const { name } = build.spec
     const own = { build: name, clocks: servedClocks(build, walkAtLastEntry(build)) }
     return new NextResponse(clocksCalendar([own]), { headers: attachment(`${name} clocks`, 'ics', 'text/calendar') })

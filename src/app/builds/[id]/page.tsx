@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
-import { openBuild } from '@/core/benches'
 import { openRuns } from '@/core/joints'
+import { openStored } from '@/shop/openedBuilds'
 import { servedClocks } from '@/shop/servedClocks'
 import { benchSummaries, marksOf, walkAtLastEntry } from '@/shop/summary'
 import { BuildFront } from '@/features/build-front/BuildFront'
@@ -14,8 +14,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  const { document, revision } = await loadBuild((await params).id)
-  const build = openBuild(document)
+  const stored = await loadBuild((await params).id)
+  const { document, revision } = stored
+  const build = openStored(stored)
   return (
     <BuildFront
       id={document.id}

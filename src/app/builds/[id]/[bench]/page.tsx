@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
-import { benchById, benchesOf, GROWTH, isBenchId, openBuild } from '@/core/benches'
+import { benchById, benchesOf, GROWTH, isBenchId } from '@/core/benches'
+import { openStored } from '@/shop/openedBuilds'
 import { serveBuild } from '@/features/entries/servedBuild'
 import { stagesOf } from '@/features/benchFrame/stagesOf'
 import { BenchPageOf } from '@/features/BenchPageOf'
@@ -16,8 +17,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params, searchParams }: Props) {
   const { bench } = await params
   if (!isBenchId(bench)) notFound()
-  const { document, revision, lastSeq } = await loadBuild((await params).id)
-  const build = openBuild(document)
+  const stored = await loadBuild((await params).id)
+  const { document, revision, lastSeq } = stored
+  const build = openStored(stored)
   // A bench that has nothing to ask of this engine is not there.
   if (!benchesOf(build.spec).some(({ id }) => id === bench)) redirect(`/builds/${document.id}`)
   return (

@@ -1,6 +1,5 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { openBuild } from '@/core/benches'
 import { entriesAt } from '@/core/document/effective'
 import { withPresentName, type Entry, type Gauge } from '@/core/document'
 import { entryIssues, entrySchema } from '@/core/files'
@@ -9,6 +8,7 @@ import { fileIssueWords, placeWords } from '@/wording'
 import { buildNews } from '../../../../../shop/buildNews'
 import { heldSteps, type HeldStep } from '../../../../heldSteps'
 import { refusalWords } from '@/wording/refusals'
+import { openStored } from '@/shop/openedBuilds'
 import { answering, bodyOf, refused, shapeWords } from '../../../../answer'
 
 /** `whole`: all or none, as a table of readings wants it. Entries are looked at one by one: a bad one holds up no other. */
@@ -68,7 +68,7 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const { builds } = await database()
     const stored = await builds.load((await params).id)
     if (!stored) return refused(404, 'There is no such build here.')
-    const build = openBuild(stored.document)
+    const build = openStored(stored)
     const entries = entriesAt(build, station)
     const used = new Set(entries.map((entry) => (entry.kind === 'reading' ? entry.gauge : '')))
     return NextResponse.json({ entries, gauges: [...build.gauges.values()].filter(({ id }) => used.has(id)) })
@@ -80,7 +80,7 @@ async function heldAmong(id: string, entries: readonly Entry[]): Promise<readonl
   if (!entries.some((entry) => entry.kind === 'step' && entry.did === 'done')) return []
   const { builds } = await database()
   const stored = await builds.load(id)
-  return stored ? heldSteps(stored.document, entries, Date.now()) : []
+  return stored ? heldSteps(openStored(stored), entries, Date.now()) : []
 }
 
 function idOf(given: unknown, index: number): string {

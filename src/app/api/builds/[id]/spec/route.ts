@@ -1,6 +1,6 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
-import { benchById, followPresets, openBuild, withUsual } from '@/core/benches'
+import { benchById, followPresets, withUsual } from '@/core/benches'
 import { compare } from '@/core/evaluation/compare'
 import { evaluate } from '@/core/evaluation/evaluate'
 import { plannedTooNear } from '@/core/evaluation/tooNear'
@@ -10,6 +10,7 @@ import { specIssues, specSchema } from '@/core/files'
 import { database } from '@/data/database'
 import type { Finding } from '@/core/bench/bench'
 import { fileIssueWords, movedWords, placeWords, subjectsWords } from '@/wording'
+import { openStored } from '@/shop/openedBuilds'
 import { buildNews } from '../../../../../shop/buildNews'
 import { answering, bodyOf, refused } from '../../../../answer'
 
@@ -32,7 +33,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const before = await builds.load(id)
     if (!before) return refused(404, 'There is no such build here. Nothing was stored.')
     const next = withPlannedAfter(withChosenAfter(followPresets(spec), before.document), before.document)
-    const build = openBuild(before.document)
+    const build = openStored(before)
     const near = plannedTooNear(build, withSpec(build, next))
     if (near.length > 0) return refused(422, `${tooNearWords(near)} Nothing was stored.`)
     const revision = await builds.revise(id, basedOn, next, by, reason)
