@@ -5,6 +5,7 @@ import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Reading } from '@/core/document'
 import { demoDocument } from '@/demo/readings'
 import { DEMO_BUILDS } from '@/demo/scenario'
+import type { Joint } from '@/core/document'
 import { jointsOf } from '@/core/joints'
 import { openDatabase } from '@/data/database'
 import { KEPT } from '@/shop/summary'
@@ -102,6 +103,11 @@ function extra(i: number): Reading {
   return { ...(tern.entries[i % tern.entries.length] as Reading), id: uuidV7(), at: new Date().toISOString() }
 }
 
+/** Bolts are marked set by set: no two engines have one of a mark. */
+function withMarks(joint: Joint, build: number): Joint {
+  return { ...joint, fasteners: joint.fasteners.map((one) => (one.mark === undefined ? one : { ...one, mark: `${one.mark}-${build}` })) }
+}
+
 /** Each build is the Tern measured again and again, as far as the number of readings goes. */
 async function fill(url: string): Promise<string[]> {
   const db = await openDatabase(url)
@@ -111,7 +117,7 @@ async function fill(url: string): Promise<string[]> {
     const document: BuildDocument = {
       ...tern,
       id: uuidV7(),
-      spec: { ...tern.spec, name: `Tern ${build}` },
+      spec: { ...tern.spec, name: `Tern ${build}`, joints: tern.spec.joints?.map((joint) => withMarks(joint, build)) },
       entries: Array.from({ length: READINGS_EACH }, (_, i) => extra(i)),
     }
     await db.builds.create(document, 'KV')

@@ -78,7 +78,7 @@ describe('the board', () => {
       summarise: () => ++asked,
       lists: {
         marks: ({ document: { spec, entries } }: { document: BuildDocument }) =>
-          spec.name === 'Wren' ? [] : [`${spec.name} ${entries.length}`],
+          new Map(spec.name === 'Wren' ? [] : [[spec.name, [`${spec.name} ${entries.length}`]]]),
       },
     })
     const lists = async (program = '1') => {
@@ -105,11 +105,34 @@ describe('the board', () => {
     expect(await lists('2')).toEqual([petrelMark])
   })
 
+  it('gives of a list what is of one build, and of any other what is known by a key', async () => {
+    for (const name of ['One', 'Two', 'Three'])
+      await db.builds.create({ ...tern, id: uuidV7(), entries: [], spec: { ...tern.spec, name } }, 'KV')
+    const kept = {
+      program: '1',
+      summarise: () => 0,
+      lists: {
+        bolts: ({ document: { spec } }: { document: BuildDocument }) =>
+          new Map([
+            ['', [`${spec.name} by place`]],
+            [spec.name === 'Two' ? 'a8' : 'b9', [`${spec.name}'s`, 'another']],
+          ]),
+      },
+    }
+    const [one] = (await db.builds.names()).filter(({ name }) => name === 'One')
+    const asked = async (keys: readonly string[]) =>
+      (await db.builds.kept<string, 'bolts'>('bolts', kept, { build: one!.id, keys })).builds.flatMap(({ items }) => items).toSorted()
+    expect(await asked([])).toEqual(['One by place', "One's", 'another'])
+    expect(await asked(['a8'])).toEqual(['One by place', "One's", "Two's", 'another', 'another'])
+    expect(await asked(['A8'])).toEqual(['One by place', "One's", 'another'])
+    expect((await db.builds.kept('bolts', kept)).builds).toHaveLength(6)
+  })
+
   it('works out no more than four builds while somebody waits; the others stand there by name, and as they were kept', async () => {
     const names = ['One', 'Two', 'Three', 'Four', 'Five', 'Six']
     for (const name of names) await db.builds.create({ ...tern, id: uuidV7(), entries: [], spec: { ...tern.spec, name } }, 'KV')
     let asked = 0
-    const kept = (program: string) => ({ program, summarise: () => ++asked, lists: { marks: () => [program] } })
+    const kept = (program: string) => ({ program, summarise: () => ++asked, lists: { marks: () => new Map([['all', [program]]]) } })
     const page = async () => (await db.builds.board({ offset: 0, size: 10, order: 'name' }, kept('1'))).rows
     const first = await page()
     expect(first.map(({ summary, waiting }) => waiting ?? summary)).toEqual([1, 2, 3, 4, 'Three', 'Two'])

@@ -1,5 +1,5 @@
 import 'server-only'
-import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, or, sql } from 'drizzle-orm'
 import type { Connection } from './connection'
 import type { GaugeStore } from './gauges'
 import { loadBuild, type StoredBuild } from './load'
@@ -33,8 +33,8 @@ export interface BoardPage {
 export interface KeptSummaries<Summary, List extends string = never> {
   readonly program: string
   readonly summarise: (build: StoredBuild) => Summary
-  /** Lists that are kept apart from the summary: one of them is read of all builds without the rest. */
-  readonly lists?: Readonly<Record<List, (build: StoredBuild) => readonly unknown[]>>
+  /** Lists that are kept apart from the summary, by what their items are known by over all builds. */
+  readonly lists?: Readonly<Record<List, (build: StoredBuild) => ReadonlyMap<string, readonly unknown[]>>>
 }
 
 /** As many as a request works out itself; the rest is worked out beside the requests, and nobody waits for it. */
@@ -119,6 +119,12 @@ export interface KeptLists<Item> {
   readonly waiting: number
 }
 
+/** What of a list is wanted: of one build, and of any other what is known by these keys. */
+export interface Wanted {
+  readonly build: string
+  readonly keys: readonly string[]
+}
+
 /**
  * One list that is kept of each build, such as its bolts, with the build's name: of every build there is, those put away too. What is out
  * of date is worked out first where it is only a few builds, and counted where it is more; until then it is as it was kept.
@@ -128,6 +134,7 @@ export async function keptLists<Item, List extends string>(
   gauges: GaugeStore,
   list: List,
   kept: KeptSummaries<unknown, List>,
+  wanted?: Wanted,
 ): Promise<KeptLists<Item>> {
   const outdated = (await keptHeads(connection)).filter((head) => !isCurrent(head, kept) && !isOfOlderProgram(head, kept))
   for (const { id } of outdated.slice(0, MOST_AT_ONCE)) await soundSummary(connection, gauges, id, kept)
@@ -135,8 +142,13 @@ export async function keptLists<Item, List extends string>(
     .select({ id: buildTable.id, name: latestName(), items: keptListTable.items })
     .from(keptListTable)
     .innerJoin(buildTable, eq(buildTable.id, keptListTable.buildId))
-    .where(eq(keptListTable.list, list))
-    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id))
+    .where(
+      and(
+        eq(keptListTable.list, list),
+        wanted && or(eq(keptListTable.buildId, wanted.build), inArray(keptListTable.key, [...wanted.keys])),
+      ),
+    )
+    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id), asc(keptListTable.key))
   return {
     builds: rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as readonly Item[] })),
     waiting: Math.max(0, outdated.length - MOST_AT_ONCE),
@@ -190,9 +202,7 @@ async function summarised<Summary>(
   const build = (await loadBuild(connection, gauges, id))!
   const summary = summarise(build)
   const kept = { revision: build.revision, lastSeq: build.lastSeq, program, summary: JSON.stringify(summary) }
-  const filled = Object.entries(lists)
-    .map(([list, of]) => ({ buildId: id, list, items: of(build) }))
-    .filter(({ items }) => items.length > 0)
+  const filled = Object.entries(lists).flatMap(([list, of]) => [...of(build)].map(([key, items]) => ({ buildId: id, list, key, items })))
   await connection.batch([
     connection
       .insert(summaryTable)

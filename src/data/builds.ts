@@ -12,6 +12,7 @@ import {
   type BoardRow,
   type KeptLists,
   type KeptSummaries,
+  type Wanted,
 } from './board'
 import type { Connection } from './connection'
 import { appendEntries, entriesAfter, type Appended } from './entries'
@@ -45,7 +46,7 @@ export interface BuildStore {
   /** A page of the board, latest work first. A summary is worked out only for builds of which what is kept is out of date. */
   board<Summary>(page: BoardPage, kept: KeptSummaries<Summary, string>): Promise<{ rows: readonly BoardRow<Summary>[]; total: number }>
   /** One list that is kept of each build, of every build there is; a few that are out of date are worked out first. */
-  kept<Item, List extends string>(list: List, kept: KeptSummaries<unknown, List>): Promise<KeptLists<Item>>
+  kept<Item, List extends string>(list: List, kept: KeptSummaries<unknown, List>, wanted?: Wanted): Promise<KeptLists<Item>>
   /** Builds of which what is kept is older than they are, or than the program. */
   outdated(program: string): Promise<readonly string[]>
   /** Works out what is kept of a build; undefined: it cannot be. */
@@ -64,7 +65,7 @@ export function buildStore(connection: Connection, gauges: GaugeStore): BuildSto
     specAt: (id, number) => specAt(connection, id, number),
     names: () => buildNames(connection),
     board: (page, kept) => boardPage(connection, gauges, page, kept),
-    kept: (list, kept) => keptLists(connection, gauges, list, kept),
+    kept: (list, kept, wanted) => keptLists(connection, gauges, list, kept, wanted),
     outdated: (program) => outdatedBuilds(connection, program),
     summarise: (id, kept) => soundSummary(connection, gauges, id, kept),
   }

@@ -133,7 +133,10 @@ export const summaryTable = sqliteTable('build_summary', {
   summary: text('summary').notNull(),
 })
 
-/** Lists that are kept of a build apart from its summary, so that one of them is read of all builds without the rest. */
+/**
+ * Lists that are kept of a build apart from its summary, by what their items are known by over all builds: one list is read of all builds
+ * without the rest, and what is known of one thing without the list.
+ */
 export const keptListTable = sqliteTable(
   'build_kept_list',
   {
@@ -141,9 +144,10 @@ export const keptListTable = sqliteTable(
       .notNull()
       .references(() => buildTable.id),
     list: text('list').notNull(),
+    key: text('key').notNull(),
     items: text('items').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.list, table.buildId] })],
+  (table) => [primaryKey({ columns: [table.list, table.key, table.buildId] }), index('build_kept_list_of_build').on(table.buildId)],
 )
 
 /** Append-only: who and what the shop has to work with, from a moment on. The last row counts. */

@@ -32,7 +32,12 @@ export function keepSummaries(): void {
 async function refreshAll(): Promise<void> {
   await pause(AFTER_START_MS, undefined, { ref: false })
   const { builds } = await database()
-  await refresh(await builds.outdated(KEPT.program))
+  // One that could not be written, because another program held the database, is tried again; one that cannot be worked out is left.
+  let left = Infinity
+  for (let ids = await builds.outdated(KEPT.program); ids.length > 0 && ids.length < left; ids = await builds.outdated(KEPT.program)) {
+    left = ids.length
+    await refresh(ids)
+  }
 }
 
 async function refresh(ids: readonly string[]): Promise<void> {

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import {
   benchesOf,
   benchState,
@@ -14,6 +15,7 @@ import type { StockKind } from '@/core/document/stock'
 import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
 import { boltRecords, isAwaited, partsOf } from '@/core/parts'
+import { boltKey } from '@/core/parts/ledger'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
 import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import { standingOf, standsOutWords, type Standing, type StationMark } from '@/wording'
@@ -118,7 +120,7 @@ export const KEPT: KeptSummaries<BuildSummary, 'bolts'> = {
   program: '17.1',
   summarise: (stored) => summarise(openStored(stored), stored.cameWithFile),
   // Fasteners that are told apart from their like.
-  lists: { bolts: (stored) => boltRecords(openStored(stored)) },
+  lists: { bolts: (stored) => group(boltRecords(openStored(stored)), boltKey) },
 }
 
 interface State {

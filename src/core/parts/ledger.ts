@@ -21,9 +21,12 @@ export interface LedgerLine {
   readonly records: readonly RecordInBuild[]
 }
 
-/** Marks are the same however they are written; a place is one build's. */
-const keyOf = ({ mark, byPlace, buildId }: RecordInBuild) => (byPlace ? `${buildId}/${mark}` : sameMark(mark))
-const sameMark = (mark: string) => mark.trim().toLowerCase()
+/** What a bolt is known by over all builds: its mark, however it is written; one that is known by its place has no other build. */
+export function boltKey({ mark, byPlace }: Pick<BoltRecord, 'mark' | 'byPlace'>): string {
+  return byPlace ? '' : mark.trim().toLowerCase()
+}
+
+const keyOf = (record: RecordInBuild) => (record.byPlace ? `${record.buildId}/${record.mark}` : boltKey(record))
 
 export function ledgerOf(records: readonly RecordInBuild[]): readonly LedgerLine[] {
   return [...groupBy(records, keyOf).values()].map((own) => {
@@ -58,7 +61,7 @@ export function retiredIn(
       records.some((record) =>
         joint.toldApartBy === 'position'
           ? record.buildId === buildId && record.joint === joint.name && record.fastener === fastener
-          : mark !== undefined && !record.byPlace && sameMark(record.mark) === sameMark(mark),
+          : mark !== undefined && !record.byPlace && boltKey(record) === boltKey({ mark }),
       ),
     )
     const found = line?.records.find(({ retired }) => retired.length > 0)

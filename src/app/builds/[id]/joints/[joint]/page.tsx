@@ -11,6 +11,7 @@ export const metadata: Metadata = { title: 'Joint' }
 export default async function Page({ params }: { params: Promise<{ id: string; joint: string }> }) {
   const { id, joint } = await params
   const { document, revision, lastSeq } = await loadBuild(id)
-  if (!jointsOf(document.spec).some((one) => one.id === joint)) notFound()
-  return <JointPage served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts() })} jointId={joint} />
+  const own = jointsOf(document.spec).find((one) => one.id === joint)
+  if (!own) notFound()
+  return <JointPage served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts(id, own) })} jointId={joint} />
 }

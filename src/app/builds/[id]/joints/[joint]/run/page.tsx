@@ -14,11 +14,12 @@ export const metadata: Metadata = { title: 'Run' }
 export default async function Page({ params, searchParams }: Props) {
   const { id, joint } = await params
   const { document, revision, lastSeq } = await loadBuild(id)
-  if (!jointsOf(document.spec).some((one) => one.id === joint)) notFound()
+  const own = jointsOf(document.spec).find((one) => one.id === joint)
+  if (!own) notFound()
   const { way } = await searchParams
   return (
     <RunPage
-      served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts() })}
+      served={serveJoints(document, { revision, lastSeq, bolts: await retiredBolts(id, own) })}
       jointId={joint}
       way={RUN_KINDS.find((kind) => kind === way) ?? 'tighten'}
     />
