@@ -8,7 +8,7 @@ import { DEMO_BUILDS } from '@/demo/scenario'
 import type { Joint } from '@/core/document'
 import { jointsOf } from '@/core/joints'
 import { openDatabase } from '@/data/database'
-import { KEPT } from '@/shop/summary'
+import { SUMMARY_PROGRAM } from '@/shop/summary'
 import { TestServer } from '../tests/support/server'
 import { percentile, type Report } from './report'
 
@@ -72,7 +72,7 @@ async function once(server: TestServer, url: string): Promise<number> {
 /** As a new program finds what the one before it kept. */
 async function asOfOlderProgram(url: string): Promise<void> {
   const client = createClient({ url })
-  await client.execute({ sql: 'update build_summary set program = ?', args: [`${KEPT.program.split('.')[0]}.0`] })
+  await client.execute({ sql: 'update build_summary set program = ?', args: [`${SUMMARY_PROGRAM.split('.')[0]}.0`] })
   client.close()
 }
 
@@ -80,7 +80,7 @@ async function asOfOlderProgram(url: string): Promise<void> {
 async function allKept(url: string): Promise<void> {
   const db = await openDatabase(url)
   const started = performance.now()
-  while ((await db.builds.outdated(KEPT.program)).length > 0) await pause(1000)
+  while ((await db.builds.outdated(SUMMARY_PROGRAM)).length > 0) await pause(1000)
   db.close()
   console.log(`     ${BUILDS} builds worked out beside the requests in ${((performance.now() - started) / 1000).toFixed(0)} s`)
 }

@@ -1,5 +1,6 @@
 import { Board, type BoardQuery } from '@/features/board/Board'
-import { KEPT, onBoard } from '@/shop/summary'
+import { KEPT } from '@/shop/kept'
+import { onBoard } from '@/shop/summary'
 import { database } from '@/data/database'
 import { shopDay } from '../shop/shopDay'
 

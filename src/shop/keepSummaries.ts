@@ -2,7 +2,7 @@ import 'server-only'
 import { setTimeout as pause } from 'node:timers/promises'
 import { database } from '@/data/database'
 import { buildNews } from './buildNews'
-import { KEPT } from './summary'
+import { KEPT } from './kept'
 
 /** Whoever waited for the start is served first. */
 const AFTER_START_MS = 5000

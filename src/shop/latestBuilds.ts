@@ -1,6 +1,6 @@
 import 'server-only'
 import { database } from '@/data/database'
-import { KEPT } from './summary'
+import { KEPT } from './kept'
 
 /** A build to choose. */
 export interface BuildChoice {

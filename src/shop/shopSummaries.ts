@@ -1,6 +1,7 @@
 import 'server-only'
 import { database } from '@/data/database'
-import { KEPT, type BuildSummary } from './summary'
+import { KEPT } from './kept'
+import type { BuildSummary } from './summary'
 
 /**
  * As many engines as anybody has in hand. A shop of years has a thousand, and to work all of them out again after the program has moved on

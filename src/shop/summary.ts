@@ -1,4 +1,3 @@
-import { group } from 'd3-array'
 import {
   benchesOf,
   benchState,
@@ -14,14 +13,11 @@ import { cylinderOf, type Build, type UnitSystem } from '@/core/document'
 import type { StockKind } from '@/core/document/stock'
 import type { EngineLayout } from '@/core/geometry/crank'
 import { openRuns, type OpenRun } from '@/core/joints'
-import { boltRecords, isAwaited, partsOf } from '@/core/parts'
-import { boltKey } from '@/core/parts/ledger'
+import { isAwaited, partsOf } from '@/core/parts'
 import { plannedSteps, type PlannedStep, type TookStep } from '@/core/schedule'
 import { stepKind, stepsOf, tookMinutes, walkOf, type AwaitedPart, type Walk, type WalkStep } from '@/core/walk'
 import { standingOf, standsOutWords, type Standing, type StationMark } from '@/wording'
-import type { KeptSummaries } from '@/data/board'
 import { minutesWords, staleWords, stepTitle, temporaryWords } from '@/wording/walk'
-import { openStored } from './openedBuilds'
 import { servedClocks, type ServedClock } from './servedClocks'
 
 /** What the board shows of a build, worked out when the build or the program has moved on. */
@@ -115,13 +111,8 @@ export interface BenchSummary extends Omit<BenchState, 'next' | 'worst'> {
   readonly worst?: { readonly standing: Standing; readonly words: Readonly<Record<UnitSystem, string>> }
 }
 
-/** Kept of each build. The first number of its program is raised when the summary changes its shape, the second when findings do. */
-export const KEPT: KeptSummaries<BuildSummary, 'bolts'> = {
-  program: '17.1',
-  summarise: (stored) => summarise(openStored(stored), stored.cameWithFile),
-  // Fasteners that are told apart from their like.
-  lists: { bolts: (stored) => group(boltRecords(openStored(stored)), boltKey) },
-}
+/** Of the program that works summaries out: the first number is raised when they change their shape, the second when findings do. */
+export const SUMMARY_PROGRAM = '17.1'
 
 interface State {
   readonly bench: Bench

@@ -1,6 +1,6 @@
 import { createClient } from '@libsql/client'
 import { v7 as uuidV7 } from 'uuid'
-import { KEPT } from '@/shop/summary'
+import { SUMMARY_PROGRAM } from '@/shop/summary'
 import { demo, expect, test, visit, WREN } from '../support/shop'
 
 /** What is kept of each build, asked of the database itself: by which program, and whether it is of the last entry. */
@@ -17,7 +17,7 @@ async function keptIn(url: string, change?: string) {
   }
 }
 
-const upToDate = [[KEPT.program, 1]]
+const upToDate = [[SUMMARY_PROGRAM, 1]]
 
 test('what is kept of a build is worked out beside the requests, and said to be older until it is', async ({ page, ownShop }) => {
   const { server } = ownShop
@@ -28,7 +28,7 @@ test('what is kept of a build is worked out beside the requests, and said to be 
   expect(json.stored).toEqual([entry.id])
   await expect.poll(() => keptIn(server.databaseUrl)).toEqual(upToDate)
   await server.kill()
-  const older = `${KEPT.program.split('.')[0]}.0`
+  const older = `${SUMMARY_PROGRAM.split('.')[0]}.0`
   await keptIn(server.databaseUrl, `update build_summary set program = '${older}'`)
   await server.up()
   await visit(page, ownShop, '/')

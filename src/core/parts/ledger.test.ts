@@ -4,7 +4,7 @@ import { withEntries, type Build, type Joint, type Pull } from '@/core/document'
 import { jointsOf, stepsOf, type RunWay } from '@/core/joints'
 import { petrelDocument, soundBuild, stamp, ternDocument, withSpecOf, without } from '../../../tests/support/builds'
 import { boltRecords, type BoltRecord } from './boltRecords'
-import { ledgerOf, retiredIn, retiredLines, type RecordInBuild } from './ledger'
+import { isFound, ledgerOf, retiredIn, retiredLines, type RecordInBuild } from './ledger'
 
 /** A bolt's history outlives the build: what is counted, what is done with, and what then keeps it from being planned again. */
 const tern = openBuild(ternDocument)
@@ -126,6 +126,15 @@ describe('over several builds', () => {
     expect(line).toMatchObject({ mark: 'A7', cycles: 7, retired: [], records: [{ build: 'one' }, { build: 'two' }, { build: 'three' }] })
     expect(line!.growthMm).toBeCloseTo(0.007, 12)
     expect(ledgerOf([record('A8', 'one')])[0]).not.toHaveProperty('growthMm')
+  })
+
+  it('is found by a part of its mark, thread, joint or build, in any case', () => {
+    const [line] = ledgerOf([record('A7', 'Tern', { thread: 'M9x1' }), record('a7', 'Petrel')])
+    expect(['a7', 'm9', 'PETREL', line!.records[0]!.joint.toUpperCase(), ' tern '].map((text) => isFound(line!, text))).toEqual(
+      Array.from({ length: 5 }, () => true),
+    )
+    expect(isFound(line!, 'A8')).toBe(false)
+    expect(isFound(line!, '')).toBe(true)
   })
 
   it('a place is one build’s: the same place of another is another bolt', () => {

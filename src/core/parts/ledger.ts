@@ -69,3 +69,9 @@ export function retiredIn(
     return [{ code: 'retired', fastener, mark: mark ?? String(fastener), why: found.retired[0]!, build: found.build } as const]
   })
 }
+
+/** Whether a line has a text in its mark, its thread, or a joint or build it was in, in any case. */
+export function isFound({ mark, thread, records }: LedgerLine, text: string): boolean {
+  const all = [mark, thread ?? '', ...records.flatMap(({ build, joint }) => [build, joint])].join(' ').toLowerCase()
+  return all.includes(text.trim().toLowerCase())
+}

@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { LedgerLine } from '@/core/parts/ledger'
+import { isFound, type LedgerLine } from '@/core/parts/ledger'
 import type { UnitSystem } from '@/core/document'
 import { Table } from '@/ui/Table'
 import { useDevice } from '@/ui/device'
@@ -11,7 +11,7 @@ import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Title, TopBar } from '@/ui/Page'
 import { StillWorkedOut } from '@/ui/StillWorkedOut'
 import { VerdictMark } from '@/ui/VerdictMark'
-import type { ShopBolts } from '@/shop/boltLedger'
+import type { FoundBolts } from '@/shop/boltLedger'
 import { differenceWords, RETIREMENT_WORDS } from '@/wording'
 
 const Done = styled.span`
@@ -32,13 +32,11 @@ export function BoltsStillWorkedOut({ builds }: { builds: number }) {
 }
 
 /** Every bolt of the shop that is told apart from its like, over all the builds it was in. What is done with comes first. */
-export function BoltLedger({ lines, waiting }: ShopBolts) {
+export function BoltLedger({ lines, total, find: asked, waiting }: FoundBolts) {
   const device = useDevice()
   const system = device.system ?? 'metric'
-  const [find, setFind] = useState('')
-  const shown = lines
-    .filter((line) => textOf(line).includes(find.trim().toLowerCase()))
-    .toSorted((a, b) => Number(b.retired.length > 0) - Number(a.retired.length > 0))
+  const [find, setFind] = useState(asked)
+  const shown = lines.filter((line) => isFound(line, find))
   return (
     <div data-ready={useHydrated() || undefined}>
       <TopBar trail={[{ href: '#', words: 'Bolt ledger' }]} />
@@ -49,9 +47,20 @@ export function BoltLedger({ lines, waiting }: ShopBolts) {
           tells bolts apart, and their marks, are entered with their joint.
         </Lead>
         {waiting > 0 && <BoltsStillWorkedOut builds={waiting} />}
-        <TextField label="Find a mark, a thread, a build" value={find} onChange={setFind} type="search" />
+        {/* Sent by the browser itself: what is not on this page is looked for by the server. */}
+        <form action="/bolts" method="get" role="search">
+          <TextField label="Find a mark, a thread, a build" name="find" value={find} onChange={setFind} type="search" />
+        </form>
+        {total > lines.length && (
+          <p>
+            {lines.length} of {total.toLocaleString('en')} bolts are on this page, what is done with first. Type what you look for and press
+            Enter: all are looked through.
+          </p>
+        )}
         {shown.length === 0 ? (
-          <Notice>{lines.length === 0 ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}</Notice>
+          <Notice>
+            {lines.length === 0 && asked === '' ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}
+          </Notice>
         ) : (
           <Table scrolls="Bolts">
             <thead>
@@ -74,10 +83,6 @@ export function BoltLedger({ lines, waiting }: ShopBolts) {
       </Main>
     </div>
   )
-}
-
-function textOf({ mark, thread, records }: LedgerLine): string {
-  return [mark, thread, ...records.flatMap(({ build, joint }) => [build, joint])].join(' ').toLowerCase()
 }
 
 function BoltLine({ line: { mark, thread, cycles, growthMm, retired, records }, system }: { line: LedgerLine; system: UnitSystem }) {
