@@ -30,6 +30,7 @@ const Grid = styled.table`
   }
   tbody th {
     color: var(--ink);
+    font-size: inherit;
   }
   thead td {
     border: 0;
