@@ -114,14 +114,14 @@ export function servePlan(
   }
 }
 
-interface Reckoned {
+interface PlanTimes {
   readonly at: (minute: number) => string
   readonly endAt: (minute: number) => Date
   readonly kept: KeptPlan | undefined
   readonly nowMs: number
 }
 
-function servedEngine(id: string, summary: ToPlan, plan: EnginePlan, { at, endAt, kept, nowMs }: Reckoned): ServedEnginePlan {
+function servedEngine(id: string, summary: ToPlan, plan: EnginePlan, { at, endAt, kept, nowMs }: PlanTimes): ServedEnginePlan {
   const titles = new Map(summary.plan.map((step) => [step.id, step.title]))
   const line = ({ id: step, start, slack }: PlannedTask): PlanLine => ({
     id: step,

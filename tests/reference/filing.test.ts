@@ -76,7 +76,7 @@ describe('safe strokes', () => {
     expect(log.strokesSafe!).toBeLessThan(log.strokesLeft!)
   })
 
-  it('of gaps written as one value are reckoned from what the gauge leaves open of that', () => {
+  it('of gaps written as one value are worked out from what the gauge leaves open of that', () => {
     const log = filingLog(written(written(bare, { value: 0.45 }), { value: 0.5 }, 10), 'top', 1, { lower: 0.54, target: TARGET_MM })!
     // A leaf a hundredth apart from the next, which repeats to 0.001 mm: a rectangle of 0.01 mm (GUM 4.3.7) and a repeat, at 95 %.
     expect(log.uncertaintyMm).toBeCloseTo(2 * Math.hypot(0.01 / Math.sqrt(12), 0.001), 9)

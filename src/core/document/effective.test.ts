@@ -66,7 +66,7 @@ describe('the entries a page is served', () => {
     expect(page.readings.conflicts.get('bores.bore/c2/top-thrust')?.map(({ value }) => value)).toEqual([read.value, read.value + 0.01])
   })
 
-  it('keep what choices and plans are reckoned from, though it is of no place: a pull, a step of the walk', () => {
+  it('keep what choices and plans are worked out from, though it is of no place: a pull, a step of the walk', () => {
     const tern = openBuild(ternDocument)
     const step = { kind: 'step', ...stamp(), step: 'job.agreed', did: 'done' } as Entry
     const before = withEntries(tern, [step])

@@ -25,7 +25,7 @@ export function effectiveEntries(build: Build): readonly Entry[] {
     }
   }
   for (const id of aboutPlaces(build, whole)) kept.add(id)
-  // What was chosen or planned is reckoned from them, be they of a place or not.
+  // What was chosen or planned is worked out from them, be they of a place or not.
   for (const { id } of anchors(build)) kept.add(id)
   return build.entries.filter(({ id }) => kept.has(id)).map((entry) => withoutPast(entry, kept))
 }

@@ -64,7 +64,7 @@ describe('the clocks of a joint', () => {
     expect(kinds([...run('loosen', 100), ...run('tighten', 200)])).toEqual(['cures', 'rests'])
   })
 
-  it('no sealer sets where it is only gone over again or loosened, and none is to be closed', () => {
+  it('no sealer sets where it is only verified, torqued again or loosened, and none is to be closed', () => {
     const skinned: Joint = { ...head, skin: { minutes: 10, from } }
     const kinds = (way: RunWay) => {
       const pulls = [...run('tighten', 0, { joint: skinned }), ...run(way, 100, { isOpen: true, joint: skinned }).slice(0, 1)]

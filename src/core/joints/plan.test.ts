@@ -90,7 +90,7 @@ describe('a plan', () => {
     ])
   })
 
-  it('to yield wants fasteners that are torqued once only, and is never gone over again', () => {
+  it('to yield wants fasteners that are torqued once only, and no run of it is repeated', () => {
     const stages = [torque(40), { pull: 'angle' as const, deg: 90 }]
     expect(codes(head({ method: 'toYield', stages }))).toEqual(['yieldNeedsOnceOnly'])
     const once = head({ method: 'toYield', stages }, { types: [{ letter: 'A', onceOnly: true }] })
@@ -178,7 +178,7 @@ describe('a joint of two groups', () => {
     expect(changed.joints).toHaveLength(usualJoints(spec.layout).length)
   })
 
-  it('is not gone over again where one of them is to yield, or one type of fastener is used once', () => {
+  it('is not run again where one of them is to yield, or one type of fastener is used once', () => {
     const [group] = head().groups
     const { order } = group!
     const yielding = { ...group!, name: 'outer', order: order.slice(6), method: 'toYield' as const }

@@ -55,7 +55,7 @@ export function pooled(a: MonteCarloResult, b: MonteCarloResult): MonteCarloResu
   }
 }
 
-/** Draws that are dealt and evaluated together: as many as stay in a core's own cache. */
+/** Draws that are made and evaluated together: as many as stay in a core's own cache. */
 export const DRAWS_PER_BLOCK = 500
 
 /** A model told by what one draw gives, for results dear enough that a call a draw is nothing. */
@@ -88,7 +88,7 @@ function slicer(model: MonteCarloModel, seed: number): (from: number, to: number
     for (let done = from; done < to; done += DRAWS_PER_BLOCK) {
       const count = Math.min(DRAWS_PER_BLOCK, to - done)
       for (const row of shockRows) fillNormal(row)
-      plan.deal(shocks, values)
+      plan.draw(shocks, values)
       model.evaluate(values, out, count)
       for (const { row, totals } of results) addUp(row, count, totals)
     }
@@ -147,7 +147,7 @@ function drawPlan(inputs: readonly Uncertain[]) {
   const isShared = (source: string) => users.get(source)! > 1
   const shared = [...users.keys()].filter(isShared)
   const uncertainInputs = inputs.flatMap((input, position) => (input.components.length > 0 ? [position] : []))
-  const dealt = uncertainInputs.map((position, index): Dealt => {
+  const drawn = uncertainInputs.map((position, index): DrawnInput => {
     const { value, components } = inputs[position]!
     const own = Math.hypot(...components.flatMap(({ source, u }) => (isShared(source.id) ? [] : [u])))
     const shares = components.filter(({ source }) => isShared(source.id))
@@ -162,14 +162,14 @@ function drawPlan(inputs: readonly Uncertain[]) {
   return {
     shocks: uncertainInputs.length + shared.length,
     /** Writes the uncertain inputs of a block of draws; the exact ones stay at their centres. */
-    deal(shocks: Float64Array, values: Float64Array): void {
-      for (const input of dealt) dealInput(shocks, values, input)
+    draw(shocks: Float64Array, values: Float64Array): void {
+      for (const input of drawn) drawInput(shocks, values, input)
     },
   }
 }
 
 /** Where an input's row begins, and the shocks it takes: its own, those it shares, and two of no weight. */
-interface Dealt {
+interface DrawnInput {
   readonly at: number
   readonly centre: number
   readonly shockAt: Int32Array
@@ -180,7 +180,7 @@ interface Dealt {
  * Three shocks in the first pass, for few inputs share more than two. Numbers are taken out one by one: out of a list, the engine
  * keeps them as objects and the loop takes twice as long.
  */
-function dealInput(shocks: Float64Array, values: Float64Array, { at, centre, shockAt, u }: Dealt): void {
+function drawInput(shocks: Float64Array, values: Float64Array, { at, centre, shockAt, u }: DrawnInput): void {
   const ownAt = shockAt[0]!
   const oneAt = shockAt[1]!
   const otherAt = shockAt[2]!

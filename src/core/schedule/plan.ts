@@ -94,20 +94,20 @@ function byUrgency(a: EngineToPlan, b: EngineToPlan): number {
 
 const inPlan = (engine: string, step: string) => `${engine}/${step}`
 
-interface Reckoning {
+interface PlanBasis {
   readonly time: WorkingTime
   readonly now: Date
   readonly own: OwnTimes
 }
 
-function taskOf({ id: engine }: EngineToPlan, { id, step, after }: LinkedStep, rank: number, reckoning: Reckoning): LevelledTask {
+function taskOf({ id: engine }: EngineToPlan, { id, step, after }: LinkedStep, rank: number, basis: PlanBasis): LevelledTask {
   return {
     id: inPlan(engine, id),
-    minutes: step ? minutesOf(step, reckoning.own) : 0,
+    minutes: step ? minutesOf(step, basis.own) : 0,
     after: after.map(({ on, lag }) => ({ on: inPlan(engine, on), lag })),
     rank,
     needsStand: step?.needsStand ?? false,
-    ...(step && notBefore(step, reckoning)),
+    ...(step && notBefore(step, basis)),
   }
 }
 
@@ -117,7 +117,7 @@ function minutesOf({ kind, minutes, left = 1 }: PlannedStep, own: OwnTimes): num
 }
 
 /** What is promised for a day is worked on from the next one on; what is late, or promised by nobody, from tomorrow. */
-function notBefore({ promised = [], unpromised = [] }: PlannedStep, { time, now }: Reckoning): { readonly notBefore?: number } {
+function notBefore({ promised = [], unpromised = [] }: PlannedStep, { time, now }: PlanBasis): { readonly notBefore?: number } {
   if (promised.length + unpromised.length === 0) return {}
   const tomorrow = time.minutesUntil(addDays(new Date(now.getFullYear(), now.getMonth(), now.getDate()), 1))
   return { notBefore: Math.max(tomorrow, ...promised.map((day) => time.minutesUntil(endOf(day)))) }

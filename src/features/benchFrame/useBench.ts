@@ -269,11 +269,11 @@ export function isOpen(station: Station, build: Build): boolean {
   return !build.readings.current.has(station.id) && !build.readings.skips.has(station.id)
 }
 
-/** The next open place in walking order, beside those just dealt with; the next one at all when everything is read. */
-function nextAfter(stations: readonly Station[], build: Build, from: Station, dealtWith: readonly Station[] = [from]): string {
+/** The next open place in walking order, beside those just read or skipped; the next one at all when everything is read. */
+function nextAfter(stations: readonly Station[], build: Build, from: Station, justDone: readonly Station[] = [from]): string {
   const index = stations.findIndex((station) => station.id === from.id)
   const ahead = stations.slice(index + 1)
-  const open = [...ahead, ...stations.slice(0, index)].find((station) => isOpen(station, build) && !dealtWith.includes(station))
+  const open = [...ahead, ...stations.slice(0, index)].find((station) => isOpen(station, build) && !justDone.includes(station))
   return (open ?? ahead[0] ?? from).id
 }
 

@@ -47,9 +47,9 @@ export function useOpenGroups(spec: Spec, isSearched: boolean): OpenGroups {
   /** Groups that are not as they are by themselves: closed, but for the one of the line. */
   const [turned, setTurned] = useState<ReadonlySet<GroupId>>(new Set())
   useEffect(() => {
-    const sought = line ? document.getElementById(line) : null
-    sought?.scrollIntoView({ block: 'center' })
-    sought?.focus({ preventScroll: true })
+    const found = line ? document.getElementById(line) : null
+    found?.scrollIntoView({ block: 'center' })
+    found?.focus({ preventScroll: true })
   }, [line])
   const ofLine = groupOfLine(line, spec)
   const isOpen = (group: GroupId) => turned.has(group) !== (group === ofLine)

@@ -4,7 +4,7 @@ import { entryKind, type Pointer, type SchemaParts } from './kind'
 /** What was done at a pull, or to the run as a whole. */
 const PULLS = ['begin', 'pulled', 'short', 'leftOut', 'broke', 'backedOff', 'resealed', 'back', 'takeOver', 'end', 'cancel'] as const
 
-/** The ways a joint is gone over. */
+/** What a run over the fasteners of a joint does. */
 export const RUN_KINDS = ['tighten', 'verify', 'retorque', 'loosen', 'drawDown'] as const
 
 export const schema = ({ z, stamp, finite, unitId, words }: SchemaParts) =>
