@@ -108,3 +108,18 @@ export function Table({ scrolls, figures = 'left', size = 'screen', ...table }: 
     </Scroll>
   )
 }
+
+/** The headings of a table whose columns have words alone. */
+export function Heads({ of }: { of: readonly string[] }) {
+  return (
+    <thead>
+      <tr>
+        {of.map((words) => (
+          <th key={words} scope="col">
+            {words}
+          </th>
+        ))}
+      </tr>
+    </thead>
+  )
+}

@@ -6,7 +6,7 @@ import { differenceInUnit, fromCanonical } from '@/core/units'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { SidePanel } from '@/ui/SidePanel'
 import { capital, percent, subjectWords } from '@/wording'
 import { drawClosestInWorker } from '@/workers/clearance'
@@ -44,15 +44,7 @@ export function DrawsPanel({ build, system, onClose }: ToolProps & { onClose: ()
         {work.state === 'done' && work.answer.valves.length === 0 && <p>No valve is known yet.</p>}
         {work.state === 'done' && work.answer.valves.length > 0 && (
           <Table>
-            <thead>
-              <tr>
-                <th scope="col">Valve</th>
-                <th scope="col">Mean</th>
-                <th scope="col">u drawn</th>
-                <th scope="col">u worked out</th>
-                <th scope="col">Sure it is within</th>
-              </tr>
-            </thead>
+            <Heads of={['Valve', 'Mean', 'u drawn', 'u worked out', 'Sure it is within']} />
             <tbody>
               {work.answer.valves.map((valve, index) => {
                 const { mean, standardDeviation, probability } = work.answer.results[index]!

@@ -7,7 +7,7 @@ import { percent } from '@/wording'
 import { drawRatios } from '@/workers/compression'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { documentOf } from '@/features/entries/documentOf'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { useWork } from '@/features/benchFrame/useWork'
 
 const DRAWS = 1_000_000
@@ -36,15 +36,7 @@ export function DrawsPanel({ build }: { build: Build }) {
         {work.state === 'done' && work.answer.results.length > 0 && (
           <>
             <Table>
-              <thead>
-                <tr>
-                  <th scope="col">Cylinder</th>
-                  <th scope="col">Mean</th>
-                  <th scope="col">u drawn</th>
-                  <th scope="col">u propagated</th>
-                  <th scope="col">Sure it is within</th>
-                </tr>
-              </thead>
+              <Heads of={['Cylinder', 'Mean', 'u drawn', 'u propagated', 'Sure it is within']} />
               <tbody>
                 {work.answer.results.map((result, index) => {
                   const cylinder = work.answer.cylinders[index]!

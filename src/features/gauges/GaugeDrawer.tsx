@@ -5,7 +5,7 @@ import styled from 'styled-components'
 import { checkDue, checksOf, currentCards, isOverdue, type Gauge, type GaugeCheck } from '@/core/document'
 import { differenceInUnit, UNITS, type UnitId } from '@/core/units'
 import { Button } from '@/ui/Button'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { Lead, Main, Title, TopBar } from '@/ui/Page'
 import { SidePanel } from '@/ui/SidePanel'
 import { Row } from '@/ui/Layout'
@@ -121,15 +121,7 @@ function CheckLog({ checks, unit }: { checks: readonly GaugeCheck[]; unit: UnitI
   return (
     <>
       <Table>
-        <thead>
-          <tr>
-            <th scope="col">Checked</th>
-            <th scope="col">Reads too much by</th>
-            <th scope="col">u of that</th>
-            <th scope="col">Drift since</th>
-            <th scope="col">Repeats to s</th>
-          </tr>
-        </thead>
+        <Heads of={['Checked', 'Reads too much by', 'u of that', 'Drift since', 'Repeats to s']} />
         <tbody>
           {checks.toReversed().map(({ card, drift }) => (
             <tr key={card.id}>

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import { isFound, type LedgerLine } from '@/core/parts/ledger'
 import type { UnitSystem } from '@/core/document'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { useDevice } from '@/ui/device'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
@@ -63,16 +63,7 @@ export function BoltLedger({ lines, total, find: asked, waiting }: FoundBolts) {
           </Notice>
         ) : (
           <Table scrolls="Bolts">
-            <thead>
-              <tr>
-                <th scope="col">Mark</th>
-                <th scope="col">Thread</th>
-                <th scope="col">Cycles</th>
-                <th scope="col">Longer for good</th>
-                <th scope="col">State</th>
-                <th scope="col">Where</th>
-              </tr>
-            </thead>
+            <Heads of={['Mark', 'Thread', 'Cycles', 'Longer for good', 'State', 'Where']} />
             <tbody>
               {shown.map((line) => (
                 <BoltLine key={`${line.mark}/${line.records[0]!.buildId}`} line={line} system={system} />

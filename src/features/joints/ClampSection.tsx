@@ -4,7 +4,7 @@ import type { Joint, Spec, UnitSystem } from '@/core/document'
 import { cylinderPlaces } from '@/core/geometry/crank'
 import { bankOf } from '@/core/joints'
 import { formatQuantity, fromCanonical, UNITS } from '@/core/units'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { Section, SectionTitle } from '@/ui/Page'
 import { lubeSentence } from '@/wording'
 
@@ -16,15 +16,7 @@ export function ClampSection({ joint, spec, system }: { joint: Joint; spec: Spec
     <Section aria-label="What it clamps">
       <SectionTitle>What it clamps: an estimate, for friction decides it</SectionTitle>
       <Table>
-        <thead>
-          <tr>
-            <th scope="col">Type</th>
-            <th scope="col">Load</th>
-            <th scope="col">of proof</th>
-            <th scope="col">of yield, in tension</th>
-            <th scope="col">of yield, twisted too</th>
-          </tr>
-        </thead>
+        <Heads of={['Type', 'Load', 'of proof', 'of yield, in tension', 'of yield, twisted too']} />
         <tbody>
           {estimates.map((estimate) => (
             <tr key={`${estimate.group}/${estimate.letter}`}>

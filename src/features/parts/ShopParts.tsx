@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useState, type ReactNode } from 'react'
 import { daysLate } from '@/core/parts'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { TextField } from '@/ui/fields'
 import { useHydrated } from '@/ui/lazyPart'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
@@ -147,15 +147,7 @@ function Listed<Row>({
         <Notice>{none}</Notice>
       ) : (
         <Table scrolls={`${title}: lines`}>
-          <thead>
-            <tr>
-              {heads.map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <Heads of={heads} />
           <tbody>
             {lines.map((line, index) => (
               <tr key={`${line.buildId}/${index}`}>{children(line)}</tr>

@@ -5,7 +5,7 @@ import { csvTemplate, type CsvReport } from '@/core/files'
 import { Button } from '@/ui/Button'
 import { Lead, Main, Notice, Section, SectionTitle, Title, TopBar } from '@/ui/Page'
 import { rowIssueWords } from '@/wording'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { Row as ButtonRow } from '@/ui/Layout'
 import { useCsvImport } from './useCsvImport'
 
@@ -94,13 +94,7 @@ function LeftOut({ bad }: { bad: readonly Row[] }) {
     <Section>
       <SectionTitle>Rows left out</SectionTitle>
       <Table>
-        <thead>
-          <tr>
-            <th scope="col">Line</th>
-            <th scope="col">What is wrong</th>
-            <th scope="col">The row</th>
-          </tr>
-        </thead>
+        <Heads of={['Line', 'What is wrong', 'The row']} />
         <tbody>
           {bad.slice(0, MOST_LISTED).map(({ line, text, outcome }) => (
             <tr key={line}>

@@ -6,7 +6,7 @@ import { differenceInUnit } from '@/core/units'
 import { WorkRow } from '@/features/benchFrame/WorkRow'
 import { documentOf } from '@/features/entries/documentOf'
 import { useWork } from '@/features/benchFrame/useWork'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { percent, plainWords } from '@/wording'
 import { drawButting } from '@/workers/rings'
 
@@ -38,14 +38,7 @@ export function ButtingPanel({ build, system }: { build: Build; system: UnitSyst
         {work.state === 'done' && work.answer.length === 0 && <p>No top ring is gapped yet.</p>}
         {work.state === 'done' && work.answer.length > 0 && (
           <Table>
-            <thead>
-              <tr>
-                <th scope="col">Cylinder</th>
-                <th scope="col">Butts in</th>
-                <th scope="col">Gap left, mean</th>
-                <th scope="col">5 % are below</th>
-              </tr>
-            </thead>
+            <Heads of={['Cylinder', 'Butts in', 'Gap left, mean', '5 % are below']} />
             <tbody>
               {work.answer.map(({ cylinder, chance, meanGapMm, lowGapMm }) => (
                 <tr key={cylinder}>

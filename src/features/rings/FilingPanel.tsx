@@ -6,7 +6,7 @@ import { RINGS, type Ring } from '@/core/shared/ringNames'
 import type { Build, UnitSystem } from '@/core/document'
 import { cylinderNumbers } from '@/core/geometry/crank'
 import { ChoiceRow } from '@/ui/fields'
-import { Table } from '@/ui/Table'
+import { Heads, Table } from '@/ui/Table'
 import { differenceWords, plainWords, type Shown } from '@/wording'
 
 const RING_WORDS: Readonly<Record<Ring, string>> = { top: 'Top', second: 'Second', upperRail: 'Upper rail', lowerRail: 'Lower rail' }
@@ -36,15 +36,7 @@ export function FilingPanel({ build, system }: { build: Build; system: UnitSyste
       {log && (
         <>
           <Table>
-            <thead>
-              <tr>
-                <th scope="col">Pass</th>
-                <th scope="col">Strokes</th>
-                <th scope="col">Gap after</th>
-                <th scope="col">A stroke took</th>
-                <th scope="col">By</th>
-              </tr>
-            </thead>
+            <Heads of={['Pass', 'Strokes', 'Gap after', 'A stroke took', 'By']} />
             <tbody>
               {log.passes.map(({ reading, gapMm, strokes, perStrokeMm }, index) => (
                 <tr key={reading.id}>
