@@ -126,6 +126,9 @@ describe('the board', () => {
     expect(await asked(['a8'])).toEqual(['One by place', "One's", "Two's", 'another', 'another'])
     expect(await asked(['A8'])).toEqual(['One by place', "One's", 'another'])
     expect((await db.builds.kept('bolts', kept)).builds).toHaveLength(6)
+    const inOrder = { ...kept, program: '2', lists: { bolts: () => new Map(['h2', 'h10', 'h1'].map((key) => [key, [key]])) } }
+    const own = (await db.builds.kept<string, 'bolts'>('bolts', inOrder)).builds.filter(({ id }) => id === one!.id)
+    expect(own.flatMap(({ items }) => items)).toEqual(['h2', 'h10', 'h1'])
   })
 
   it('works out no more than four builds while somebody waits; the others stand there by name, and as they were kept', async () => {

@@ -148,12 +148,15 @@ export async function keptLists<Item, List extends string>(
         wanted && or(eq(keptListTable.buildId, wanted.build), inArray(keptListTable.key, [...wanted.keys])),
       ),
     )
-    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id), asc(keptListTable.key))
+    .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id), inOrderKept)
   return {
     builds: rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as readonly Item[] })),
     waiting: Math.max(0, outdated.length - MOST_AT_ONCE),
   }
 }
+
+/** As the build has them: a mark sorts 10 before 2. */
+const inOrderKept = sql`${keptListTable}.rowid`
 
 /** Every build by its name, the latest work first, those put away after the others. Nothing is worked out. */
 export async function buildNames(connection: Connection): Promise<readonly { readonly id: string; readonly name: string }[]> {

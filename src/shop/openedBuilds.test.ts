@@ -52,6 +52,14 @@ describe('a stored build that is opened again', () => {
     expect(more.entries).toHaveLength(readings.length)
   })
 
+  it('is not taken from the others by a slow request that read fewer entries', () => {
+    const id = '01934000-0000-7000-8000-0000000000ac'
+    const fewer = { ...tern, id, entries: tern.entries.slice(0, 50) }
+    const newest = openStored(stored({ ...tern, id }))
+    expect(found(openStored(stored(fewer)))).toEqual(asNew(fewer))
+    expect(openStored(stored({ ...tern, id }))).toBe(newest)
+  })
+
   it('follows its paper, its gauges and a correction', () => {
     openStored(stored(tern))
     const paper = { ...tern.spec.paper, stroke: { ...tern.spec.paper.stroke!, value: 95 } }

@@ -20,16 +20,24 @@ const kept = new LRUCache<string, Opened>({ max: MOST_KEPT })
  */
 export function openStored(stored: StoredBuild): Build {
   const before = kept.get(stored.document.id)
+  // Read before what came since was stored: a slow request does not take from the others what they have.
+  if (before && isOlder(stored, before)) return openBuild(stored.document)
   const build = (before && grown(before, stored)) ?? openBuild(stored.document)
   kept.set(stored.document.id, { ...stored, build })
   return build
 }
 
+function isOlder({ document, revision }: StoredBuild, { document: { entries }, revision: latest }: Opened): boolean {
+  return revision <= latest && document.entries.length < entries.length && isBeginning(document.entries, entries)
+}
+
+function isBeginning<Item extends { readonly id: string }>(some: readonly Item[], all: readonly Item[]): boolean {
+  return some.length <= all.length && some.at(-1)?.id === all[some.length - 1]?.id
+}
+
 /** What was opened, with what has come since; undefined where it is not the beginning of what is stored. */
 function grown(before: Opened, { document, revision }: StoredBuild): Build | undefined {
   const { entries, gauges } = before.document
-  const isBeginning = <Item extends { readonly id: string }>(some: readonly Item[], all: readonly Item[]) =>
-    some.length <= all.length && some.at(-1)?.id === all[some.length - 1]?.id
   // What came since may be what an earlier entry points at, and of a kind that it may not.
   if (!isBeginning(entries, document.entries) || setAsideIn(document.entries).setAside.length > 0) return undefined
   if (gauges.length !== document.gauges.length || !isBeginning(gauges, document.gauges)) return undefined

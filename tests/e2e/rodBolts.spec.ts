@@ -1,5 +1,5 @@
 import { later } from '../support/pedal'
-import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test } from '../support/shop'
+import { demo, enter, expect, finding, openBench, PETREL, place, readings, TERN, test, visit } from '../support/shop'
 
 /** Rod bolts: by stretch, the odd one by its curve and its name, and what the ledger makes of it afterwards. */
 
@@ -62,6 +62,42 @@ test('a cycle ends where the stretch is reached: the next place is the lowest st
   await expect(place(page)).toHaveText('Rod 1, bolt 1, cycle 2, at 18 N·m')
   await expect(page.getByRole('button', { name: /cycle 1, at 43 N·m/ })).toBeHidden()
   await expect(page.getByRole('button', { name: /cycle 2, at 43 N·m/ })).toBeVisible()
+})
+
+test('of more bolts than a page holds those that are not on it are found as well, with no script either', async ({
+  browser,
+  page,
+  ownShop,
+}) => {
+  const sets = Array.from({ length: 22 }, (_, set) => set + 1)
+  await ownShop.bring(
+    demo(TERN, (document) => {
+      const head = document.spec.joints!.find(({ id }) => id === 'head')!
+      const joints = sets.map((set) => ({
+        ...head,
+        id: `set${set}`,
+        name: `Set ${set}`,
+        toldApartBy: 'mark' as const,
+        fasteners: head.fasteners.map((one, index) => ({ ...one, mark: `S${set}-${index + 1}` })),
+      }))
+      return { ...document, spec: { ...document.spec, joints } }
+    }),
+  )
+  await visit(page, ownShop, '/bolts')
+  const { fasteners } = demo(TERN).spec.joints!.find(({ id }) => id === 'head')!
+  await expect(page.getByText(`200 of ${sets.length * fasteners.length} bolts are on this page`)).toBeVisible()
+  await expect(page.getByRole('row')).toHaveCount(201)
+  const find = page.getByLabel('Find a mark, a thread, a build')
+  await find.fill('s22-9')
+  await expect(page.getByText('None of that name on this page: Enter looks through all.')).toBeVisible()
+  await find.press('Enter')
+  await expect(page.getByRole('row').nth(1)).toContainText('S22-9')
+  await expect(page.getByRole('row')).toHaveCount(2)
+  const bare = await browser.newContext({ javaScriptEnabled: false })
+  const plain = await bare.newPage()
+  await plain.goto(`${ownShop.server.address}/bolts?find=S22-9`)
+  await expect(plain.getByRole('row').nth(1)).toContainText('S22-9')
+  await bare.close()
 })
 
 test('a bolt that is done with stands first in the ledger, and keeps its joint from being run until somebody says why', async ({

@@ -58,9 +58,7 @@ export function BoltLedger({ lines, total, find: asked, waiting }: FoundBolts) {
           </p>
         )}
         {shown.length === 0 ? (
-          <Notice>
-            {lines.length === 0 && asked === '' ? 'No bolt is told apart yet: say how, on the page of its joint.' : 'None of that name.'}
-          </Notice>
+          <Notice>{noneWords({ lines, total, find: asked })}</Notice>
         ) : (
           <Table scrolls="Bolts">
             <Heads of={['Mark', 'Thread', 'Cycles', 'Longer for good', 'State', 'Where']} />
@@ -74,6 +72,11 @@ export function BoltLedger({ lines, total, find: asked, waiting }: FoundBolts) {
       </Main>
     </div>
   )
+}
+
+function noneWords({ lines, total, find }: Pick<FoundBolts, 'lines' | 'total' | 'find'>): string {
+  if (lines.length === 0 && find === '') return 'No bolt is told apart yet: say how, on the page of its joint.'
+  return total > lines.length ? 'None of that name on this page: Enter looks through all.' : 'None of that name.'
 }
 
 function BoltLine({ line: { mark, thread, cycles, growthMm, retired, records }, system }: { line: LedgerLine; system: UnitSystem }) {
