@@ -146,6 +146,28 @@ describe('the board', () => {
     expect((await db.builds.kept<string, 'marks'>('marks', kept('2'))).waiting).toBe(0)
   })
 
+  it('waits for no build that cannot be worked out, however many there are', async () => {
+    const names = ['a1', 'a2', 'a3', 'a4', 'a5', 'Sound']
+    for (const name of names) await db.builds.create({ ...tern, id: uuidV7(), entries: [], spec: { ...tern.spec, name } }, 'KV')
+    vi.spyOn(console, 'error').mockImplementation(() => {})
+    const kept = {
+      program: '1',
+      summarise: ({ document: { spec } }: { document: BuildDocument }) => {
+        if (spec.name !== 'Sound') throw new Error('cannot be')
+        return spec.name
+      },
+      lists: { marks: () => new Map([['all', ['one']]]) },
+    }
+    const { rows } = await db.builds.board({ offset: 0, size: 10, order: 'name' }, kept)
+    expect(rows.map(({ summary, waiting }) => [summary, waiting])).toEqual([
+      ...Array.from({ length: 5 }, () => [undefined, undefined]),
+      ['Sound', undefined],
+    ])
+    const { builds, waiting } = await db.builds.kept<string, 'marks'>('marks', kept)
+    expect([builds.map(({ name }) => name), waiting]).toEqual([['Sound'], 0])
+    vi.restoreAllMocks()
+  })
+
   it('names builds without working any out: what is kept of them stays', async () => {
     for (const demo of DEMO_BUILDS) await db.builds.create(demoDocument(demo, new Date('2026-03-01T12:00:00Z')), 'KV')
     let asked = 0

@@ -37,7 +37,7 @@ export interface KeptSummaries<Summary, List extends string = never> {
   readonly lists?: Readonly<Record<List, (build: StoredBuild) => ReadonlyMap<string, readonly unknown[]>>>
 }
 
-/** As many as a request works out itself; the rest is worked out beside the requests, and nobody waits for it. */
+/** As many as a request works out itself, those that cannot be not counted; the rest is worked out beside it, and nobody waits for that. */
 const MOST_AT_ONCE = 4
 
 export async function boardPage<Summary>(
@@ -62,8 +62,12 @@ export async function boardPage<Summary>(
     const isOlder = isOfOlderProgram(head, kept)
     if ((isOlder || isCurrent(head, kept)) && head.summary !== null)
       rows.push({ id, touchedAt, summary: JSON.parse(head.summary) as Summary, ...(isOlder && { isOfOlderProgram: true }) })
-    else if (workedOut++ < MOST_AT_ONCE) rows.push({ id, touchedAt, summary: await soundSummary(connection, gauges, id, kept) })
-    else rows.push({ id, touchedAt, summary: undefined, waiting: name })
+    else if (workedOut >= MOST_AT_ONCE) rows.push({ id, touchedAt, summary: undefined, waiting: name })
+    else {
+      const summary = await soundSummary(connection, gauges, id, kept)
+      if (summary !== undefined) workedOut++
+      rows.push({ id, touchedAt, summary })
+    }
   }
   return { rows, total: counted?.total ?? 0 }
 }
@@ -137,7 +141,12 @@ export async function keptLists<Item, List extends string>(
   wanted?: Wanted,
 ): Promise<KeptLists<Item>> {
   const outdated = (await keptHeads(connection)).filter((head) => !isCurrent(head, kept) && !isOfOlderProgram(head, kept))
-  for (const { id } of outdated.slice(0, MOST_AT_ONCE)) await soundSummary(connection, gauges, id, kept)
+  let [tried, workedOut] = [0, 0]
+  for (const { id } of outdated) {
+    if (workedOut === MOST_AT_ONCE) break
+    tried++
+    if ((await soundSummary(connection, gauges, id, kept)) !== undefined) workedOut++
+  }
   const rows = await connection
     .select({ id: buildTable.id, name: latestName(), items: keptListTable.items })
     .from(keptListTable)
@@ -151,7 +160,7 @@ export async function keptLists<Item, List extends string>(
     .orderBy(asc(buildTable.putAway), desc(buildTable.touchedAt), asc(buildTable.id), inOrderKept)
   return {
     builds: rows.map(({ id, name, items }) => ({ id, name, items: JSON.parse(items) as readonly Item[] })),
-    waiting: Math.max(0, outdated.length - MOST_AT_ONCE),
+    waiting: outdated.length - tried,
   }
 }
 

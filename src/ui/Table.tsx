@@ -39,6 +39,9 @@ const Grid = styled.table`
   td[data-figure] {
     ${numerals} font-size: 13.5px;
   }
+  &[data-scrolls] [data-figure] {
+    white-space: nowrap;
+  }
   &[data-figures='right'] [data-figure] {
     text-align: right;
     padding-inline: 6px;
@@ -100,7 +103,7 @@ interface TableProps extends HTMLAttributes<HTMLTableElement> {
 
 /** A table. Cells with figures are marked `data-figure`, columns a phone has no room for `data-minor`. */
 export function Table({ scrolls, figures = 'left', size = 'screen', ...table }: TableProps) {
-  const grid = <Grid {...table} data-figures={figures} data-size={size} />
+  const grid = <Grid {...table} data-figures={figures} data-size={size} data-scrolls={scrolls !== undefined || undefined} />
   if (scrolls === undefined) return grid
   return (
     <Scroll tabIndex={0} role="region" aria-label={scrolls}>
