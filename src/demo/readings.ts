@@ -1,3 +1,4 @@
+import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
 import { DEFAULT_GAUGES } from '@/core/benches/gauges'
 import { v7 as uuidV7 } from 'uuid'
 import { BUILD_FORMAT, BUILD_VERSION, type BuildDocument, type Entry, type Gauge, type Reading } from '@/core/document'
@@ -8,13 +9,13 @@ import { virtualEngine } from '@/core/benches/virtualEngine'
 import { numberAt, SimulatedGauges } from '@/core/twin'
 import type { DemoBuild } from './scenario'
 
-const DAY_MS = 86_400_000
 const BETWEEN_READINGS_MS = 45_000
 const CHECKS_BEFORE_MS = 1_800_000
 
 /** A demo build with the readings its simulated person took, the same every time but for the dates, which count back from `today`. */
 export function demoDocument(demo: DemoBuild, today: Date): BuildDocument {
-  const startMs = Math.floor(today.getTime() / DAY_MS) * DAY_MS - demo.startedDaysAgo * DAY_MS + 9 * 3_600_000
+  const startMs =
+    Math.floor(today.getTime() / millisecondsInDay) * millisecondsInDay - demo.startedDaysAgo * millisecondsInDay + 9 * millisecondsInHour
   const gauges = [...DEFAULT_GAUGES]
   const createdAt = new Date(startMs).toISOString()
   const bare: BuildDocument = { format: BUILD_FORMAT, version: BUILD_VERSION, id: demo.id, createdAt, spec: demo.spec, gauges, entries: [] }

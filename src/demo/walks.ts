@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { addDays, formatISO } from 'date-fns'
 import { v7 as uuidV7 } from 'uuid'
 import type { BuildDocument, Entry, PartEntry } from '@/core/document'
@@ -79,8 +80,6 @@ const WALKS: readonly {
   { done: ['job.agreed'] },
 ]
 
-const MINUTE_MS = 60_000
-
 /** A demo build with its walk as far as it has come, after all that was read; ids the same every time. */
 export function withDemoWalk(document: BuildDocument, now: Date): BuildDocument {
   const index = DEMO_BUILDS.findIndex(({ id }) => id === document.id)
@@ -88,7 +87,7 @@ export function withDemoWalk(document: BuildDocument, now: Date): BuildDocument 
   const bytes = randomStream((DEMO_BUILDS[index]?.seed ?? 0) + 7)
   let msecs = Date.parse(document.entries.at(-1)?.at ?? document.createdAt)
   const stamp = () => {
-    msecs += MINUTE_MS
+    msecs += millisecondsInMinute
     return stampAt(msecs)
   }
   const stampAt = (ms: number) => {
@@ -103,7 +102,7 @@ export function withDemoWalk(document: BuildDocument, now: Date): BuildDocument 
   for (const part of parts) entries.push(...partEntries(part, stamp, now))
   if (justDone) {
     const { step, minutesAgo, text } = justDone
-    entries.push({ kind: 'step', ...stampAt(now.getTime() - minutesAgo * MINUTE_MS), step, did: 'done', text })
+    entries.push({ kind: 'step', ...stampAt(now.getTime() - minutesAgo * millisecondsInMinute), step, did: 'done', text })
   }
   const job = event && { ...document.spec.job, event: event.words, date: dayFrom(now, event.inDays) }
   return { ...document, spec: { ...document.spec, ...(job && { job }) }, entries: [...document.entries, ...entries] }

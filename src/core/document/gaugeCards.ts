@@ -1,6 +1,5 @@
+import { addDays, formatISO, parseISO } from 'date-fns'
 import type { Gauge } from './types'
-
-const DAY_MS = 86_400_000
 
 /** The latest card of every gauge, in the order of the drawer. */
 export function currentCards(cards: readonly Gauge[]): readonly Gauge[] {
@@ -23,7 +22,7 @@ export function checksOf(cards: readonly Gauge[], gauge: string): readonly Gauge
 /** The day until which the check of a card holds, year-month-day; undefined where it is on no schedule or was never checked. */
 export function checkDue({ checkedOn, checkEveryDays }: Gauge): string | undefined {
   if (checkedOn === undefined || checkEveryDays === undefined) return undefined
-  return new Date(Date.parse(checkedOn) + checkEveryDays * DAY_MS).toISOString().slice(0, 10)
+  return formatISO(addDays(parseISO(checkedOn), checkEveryDays), { representation: 'date' })
 }
 
 /** Whether the check of a card had run out by an instant or day. */

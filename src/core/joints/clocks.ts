@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Entry, Joint, Pull, Spec } from '../document/types'
 import { runsOf, sealedAt, type Run } from './run'
 import { tightRun } from './tight'
@@ -24,14 +25,12 @@ export interface JointClock {
   readonly dueAt: string
 }
 
-const MINUTE_MS = 60_000
-
 function clockFrom(
   kind: ClockKind,
   joint: Joint,
   { name, startedAt, minutes }: { name: string; startedAt: string; minutes: number },
 ): JointClock {
-  const dueAt = new Date(Date.parse(startedAt) + minutes * MINUTE_MS).toISOString()
+  const dueAt = new Date(Date.parse(startedAt) + minutes * millisecondsInMinute).toISOString()
   return { kind, joint: joint.id, jointName: joint.name, name, startedAt, dueAt }
 }
 

@@ -1,4 +1,5 @@
 /** Parts of a build as they stand: what is wanted, on its way, in, or goes back, and which steps wait for it. */
+import { differenceInCalendarDays, parseISO } from 'date-fns'
 import { group } from 'd3-array'
 import { derivation } from '../document/remembered'
 import type { PartEntry } from '../document/types'
@@ -140,9 +141,8 @@ export function isAwaited({ state }: Pick<Part, 'state'>): boolean {
 /** Whole days it is late on a day (`2026-11-27`): promised for before it, and not in. */
 export function daysLate({ state, promised }: Pick<Part, 'state' | 'promised'>, today: string): number {
   if (promised === undefined || state === 'arrived' || !isAwaited({ state })) return 0
-  return Math.max(0, Math.round((Date.parse(today) - Date.parse(promised)) / DAY_MS))
+  return Math.max(0, differenceInCalendarDays(parseISO(today), parseISO(promised)))
 }
-const DAY_MS = 86_400_000
 
 /** What was spent on parts, and on how many nothing is known of. */
 export function spentOn(parts: readonly Part[]): { readonly spent: number; readonly unpriced: number } {

@@ -1,5 +1,5 @@
 /** The plan of a shop: when each engine is ready, what has slack, what waits for a promise, over the people and stands there are. */
-import { addDays, parseISO } from 'date-fns'
+import { addDays, differenceInCalendarDays, parseISO, startOfDay } from 'date-fns'
 import { level, type LevelledTask } from './level'
 import { withSlack, type Slacked } from './network'
 import { ENGINE_END, linkedSteps, type LinkedStep, type PlannedStep } from './tasks'
@@ -76,7 +76,7 @@ export function planShop(engines: readonly EngineToPlan[], means: ShopMeans, now
         tasks: planned,
         finish,
         readyAt,
-        ...(engine.date && { daysInHand: daysBetween(readyAt, parseISO(engine.date)) }),
+        ...(engine.date && { daysInHand: differenceInCalendarDays(parseISO(engine.date), readyAt) }),
         unpromised: [...new Set(engine.steps.flatMap(({ unpromised = [] }) => unpromised))],
         overdue: [...new Set(engine.steps.flatMap(({ promised = [] }) => promised.filter((day) => endOf(day) <= now)))],
       }
@@ -119,17 +119,11 @@ function minutesOf({ kind, minutes, left = 1 }: PlannedStep, own: OwnTimes): num
 /** What is promised for a day is worked on from the next one on; what is late, or promised by nobody, from tomorrow. */
 function notBefore({ promised = [], unpromised = [] }: PlannedStep, { time, now }: PlanBasis): { readonly notBefore?: number } {
   if (promised.length + unpromised.length === 0) return {}
-  const tomorrow = time.minutesUntil(addDays(new Date(now.getFullYear(), now.getMonth(), now.getDate()), 1))
+  const tomorrow = time.minutesUntil(addDays(startOfDay(now), 1))
   return { notBefore: Math.max(tomorrow, ...promised.map((day) => time.minutesUntil(endOf(day)))) }
 }
 
 /** Midnight behind a day. */
 function endOf(day: string): Date {
   return addDays(parseISO(day), 1)
-}
-
-const DAY_MS = 86_400_000
-/** Whole days from the day of one moment to another day. */
-function daysBetween(from: Date, to: Date): number {
-  return Math.round((to.getTime() - new Date(from.getFullYear(), from.getMonth(), from.getDate()).getTime()) / DAY_MS)
 }

@@ -1,4 +1,5 @@
 /** What has moved since a plan was kept: by how much an engine is ready later, and why. */
+import { differenceInCalendarDays, parseISO } from 'date-fns'
 import type { EnginePlan } from './plan'
 
 /** A plan as it is kept, once a day. */
@@ -31,10 +32,8 @@ export interface Slip {
   readonly causes: readonly SlipCause[]
 }
 
-const DAY_MS = 86_400_000
-
 export function slipSince(kept: KeptPlan, plan: EnginePlan, parts: readonly PromisedPart[], nowMs: number): Slip {
-  const days = Math.round((dayOf(plan.readyAt.getTime()) - dayOf(Date.parse(kept.readyAt))) / DAY_MS)
+  const days = differenceInCalendarDays(plan.readyAt, parseISO(kept.readyAt))
   const promises = parts.flatMap(({ name, promised }): SlipCause[] => {
     const was = kept.promised[name]
     return was !== undefined && promised !== undefined && promised > was ? [{ is: 'promise', name, was, now: promised }] : []
@@ -45,12 +44,6 @@ export function slipSince(kept: KeptPlan, plan: EnginePlan, parts: readonly Prom
     return Date.parse(was) < nowMs ? [{ is: 'notDone', step: id, was }] : []
   })
   return { since: kept.day, days, causes: [...promises, ...steps] }
-}
-
-/** Midnight of a moment's day, where the program runs. */
-function dayOf(ms: number): number {
-  const date = new Date(ms)
-  return new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime()
 }
 
 /** A plan to be held against later ones. */

@@ -2,6 +2,7 @@
  * What runs by the clock once a step is done: nobody starts it, the step does. The times are the usual ones (common practice); can, tube
  * and maker come before them.
  */
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Build } from '../document/build'
 import { jointClocks, type JointClock } from '../joints'
 
@@ -34,12 +35,11 @@ export interface StepClock {
 
 export type Clock = JointClock | StepClock
 
-const MINUTE_MS = 60_000
 /** What must have run before the steps that end it may be done. */
 const MUST_RUN: ReadonlySet<StepClockKind> = new Set(['tacks', 'soaks'])
 
 export function startClock(step: string, { kind, minutes, lateMinutes, until }: ClockRule, startedAt: string): StepClock {
-  const after = (some: number) => new Date(Date.parse(startedAt) + some * MINUTE_MS).toISOString()
+  const after = (some: number) => new Date(Date.parse(startedAt) + some * millisecondsInMinute).toISOString()
   return { kind, step, startedAt, dueAt: after(minutes), ...(lateMinutes && { lateAt: after(lateMinutes) }), until }
 }
 

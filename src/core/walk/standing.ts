@@ -1,4 +1,5 @@
 /** How a step stands by itself, whatever it waits for: done, left out, or not true any more. */
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Build } from '../document/build'
 import type { Joint, Pull, StepEntry } from '../document/types'
 import { benchChecks } from '../bench/checks'
@@ -21,8 +22,6 @@ export interface SignOff {
   readonly text?: string
   readonly reason?: string
 }
-
-const MS_PER_HOUR = 3_600_000
 
 export interface StepStanding {
   readonly is: 'done' | 'stale' | 'leftOut' | 'open'
@@ -160,7 +159,7 @@ function standingBySignOff(build: Build, step: Step, done: StepEntry | undefined
   const name = step.source.from === 'handbook' ? step.source.name : step.id
   const changed = since(build, step, context, staleSteps(context.changes, name), build.readings.arrival.get(done.id)!)
   const kept = context.signOffs.last(step.id, 'done', 'confirmed')!
-  const hours = (context.nowMs - Date.parse(kept.at)) / MS_PER_HOUR
+  const hours = (context.nowMs - Date.parse(kept.at)) / millisecondsInHour
   const aged = step.keepsHours !== undefined && hours > step.keepsHours ? [{ agedHours: Math.floor(hours) }] : []
   const stale = [...changed, ...aged, ...startedAgain(build, step.id, kept, context)]
   return { is: stale.length > 0 ? 'stale' : 'done', signOff: signOffOf(done), stale }

@@ -2,6 +2,7 @@
  * How long steps really took, off what was entered: nobody stops a watch. A reading's step took from its first reading to its
  * last, a joint from its first pull to its last, and what is signed off from the step the same person signed off just before it.
  */
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Build } from '../document/build'
 import type { Entry } from '../document/types'
 import { benchOf } from '../document/ids'
@@ -9,7 +10,6 @@ import { jointsOf } from '../joints'
 import type { Step } from './step'
 import { stepsOf } from './walk'
 
-const MS_PER_MIN = 60_000
 /** Somebody who enters nothing for longer did something else meanwhile. */
 const LONGEST_GAP_MIN = 240
 
@@ -62,7 +62,7 @@ function minutesOf({ id, source }: Step, entries: readonly Entry[]): number | un
 function worked(entries: readonly Entry[]): number | undefined {
   const times = entries.map(({ at }) => Date.parse(at)).sort((a, b) => a - b)
   const gaps = times.slice(1).flatMap((at, index) => {
-    const minutes = (at - times[index]!) / MS_PER_MIN
+    const minutes = (at - times[index]!) / millisecondsInMinute
     return minutes <= LONGEST_GAP_MIN ? [minutes] : []
   })
   if (gaps.length === 0) return undefined
@@ -77,6 +77,6 @@ function sinceBefore(entries: readonly Entry[], step: string): number | undefine
   const own = entries.filter(({ by }) => by === done.by)
   const before = own[own.indexOf(done) - 1]
   if (before?.kind !== 'step' || before.did !== 'done') return undefined
-  const minutes = (Date.parse(done.at) - Date.parse(before.at)) / MS_PER_MIN
+  const minutes = (Date.parse(done.at) - Date.parse(before.at)) / millisecondsInMinute
   return minutes > 0 && minutes <= LONGEST_GAP_MIN ? minutes : undefined
 }

@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import pRetry from 'p-retry'
 import { withPresentName, type Entry } from '@/core/document'
 
@@ -21,7 +22,7 @@ export type KeepResult = 'kept' | 'deviceFull'
 
 const PREFIX = 'kalibros.entry.'
 const keyOf = (buildId: string, entryId: string) => `${PREFIX}${buildId}.${entryId}`
-const KEEP_SENT_MS = 30 * 86_400_000
+const KEEP_SENT_MS = 30 * millisecondsInDay
 
 export function keep(buildId: string, kept: KeptEntry): KeepResult {
   const text = JSON.stringify(kept)

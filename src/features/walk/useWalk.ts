@@ -1,4 +1,5 @@
 'use client'
+import { millisecondsInDay } from 'date-fns/constants'
 import { useCallback, useEffect, useMemo } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import type { ChangeEntry, StepEntry } from '@/core/document'
@@ -56,12 +57,11 @@ function useWhenDue(clocks: ServedWalk['clocks'], then: () => void): void {
     const left = clocks.map(({ dueAt }) => Date.parse(dueAt) - serverNow()).filter((ms) => ms > 0)
     if (left.length === 0) return
     // A timer set for longer than weeks goes off at once.
-    const timer = setTimeout(then, Math.min(...left, DAY_MS) + JUST_AFTER_MS)
+    const timer = setTimeout(then, Math.min(...left, millisecondsInDay) + JUST_AFTER_MS)
     return () => clearTimeout(timer)
   }, [clocks, then])
 }
 const JUST_AFTER_MS = 250
-const DAY_MS = 86_400_000
 
 /** Steps that waited for no more than what is done here wait no longer; a hold is the server's to lift. */
 function freed(steps: readonly WalkStep[]): readonly WalkStep[] {

@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval'
 import type { PhotoCard } from '@/core/files'
 
@@ -8,7 +9,7 @@ export interface KeptPhoto extends PhotoCard {
   readonly sentAt?: number
 }
 
-const KEEP_SENT_MS = 30 * 86_400_000
+const KEEP_SENT_MS = 30 * millisecondsInDay
 
 let opened: UseStore | undefined
 /** Apart from the readings a device keeps: a picture weighs as much as two thousand of them. */

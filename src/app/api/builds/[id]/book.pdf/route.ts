@@ -4,6 +4,7 @@ import { bookPdf } from '@/features/book/bookPdf'
 import { bookSheet } from '@/features/book/bookSheet'
 import { answering, refused } from '../../../../answer'
 import { attachment } from '../../../../attachment'
+import { shopDay } from '@/shop/shopDay'
 
 export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return answering(async () => {
@@ -16,7 +17,7 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const pdf = await bookPdf(
       bookSheet(build.document, system),
       query.get('size') === 'letter' ? 'LETTER' : 'A4',
-      new Date().toISOString().slice(0, 10),
+      shopDay(),
     )
     return new NextResponse(pdf, { headers: attachment(build.document.spec.name, 'book.pdf', 'application/pdf') })
   })
