@@ -4,7 +4,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { parseArgs } from 'node:util'
-import prettier from 'prettier'
+import { format } from 'oxfmt'
 import { ROOT } from './setup.mjs'
 
 const FOLDER = 'src/core/benches'
@@ -112,10 +112,10 @@ const files = {
   ],
 }
 
-const options = await prettier.resolveConfig(path.join(ROOT, 'package.json'))
+const { ignorePatterns: _, ...options } = JSON.parse(readFileSync(path.join(ROOT, '.oxfmtrc.json'), 'utf8'))
 const other = []
 for (const [file, lines] of Object.entries(files)) {
-  const text = await prettier.format(lines.join('\n'), { ...options, filepath: file })
+  const { code: text } = await format(file, lines.join('\n'), options)
   const at = path.join(ROOT, file)
   if (existsSync(at) && readFileSync(at, 'utf8') === text) continue
   if (asked.check) other.push(file)

@@ -82,7 +82,7 @@ rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
 if (check('packages installed', install)) {
   await checkSources([
-    ['formatting', 'prettier', '--check', '--log-level', 'warn', '.'],
+    ['formatting', 'oxfmt', '--check', '.'],
     ['lint', 'oxlint', '--deny-warnings'],
     ['types of the core, with no DOM and no Node', 'tsc', '-p', 'src/core/tsconfig.json', '--noEmit'],
     ['types', 'tsc', '-p', 'tsconfig.json', '--noEmit'],

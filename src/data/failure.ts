@@ -1,6 +1,14 @@
 /** What a write was refused for. Carries no customer's values: those stay out of logs. */
 export type RefusalCode =
-  'noSuchBuild' | 'staleRevision' | 'idTaken' | 'noSuchGauge' | 'noSuchTarget' | 'wrongTarget' | 'buildExists' | 'photoTaken' | 'newerBuild'
+  | 'noSuchBuild'
+  | 'staleRevision'
+  | 'idTaken'
+  | 'noSuchGauge'
+  | 'noSuchTarget'
+  | 'wrongTarget'
+  | 'buildExists'
+  | 'photoTaken'
+  | 'newerBuild'
 
 /** Told by its name: the server's bundles hold more than one copy of this class, so `instanceof` would not know it. */
 export function isRefused(error: unknown): error is Refused {

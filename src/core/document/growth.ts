@@ -11,7 +11,8 @@ type GrowingPart = Exclude<keyof Materials, 'topRing' | 'secondRing'> | 'pin' | 
  * outside grows away from what is inside, by a size that stands on paper.
  */
 export type Grows =
-  { readonly as: GrowingPart } | { readonly outside: GrowingPart; readonly inside: GrowingPart; readonly sizeOnPaper: string }
+  | { readonly as: GrowingPart }
+  | { readonly outside: GrowingPart; readonly inside: GrowingPart; readonly sizeOnPaper: string }
 
 /** What each characteristic is read on; one left out is too short to grow. */
 export type Growth = Readonly<Partial<Record<Id, Grows>>>

@@ -13,7 +13,8 @@ import { shapeIssue } from './shape'
 import { STOCK_SCHEMAS } from './stock'
 
 export type ReadResult =
-  { readonly ok: true; readonly document: BuildDocument } | { readonly ok: false; readonly issues: readonly FileIssue[] }
+  | { readonly ok: true; readonly document: BuildDocument }
+  | { readonly ok: false; readonly issues: readonly FileIssue[] }
 
 /**
  * The text of a build file as a document, migrated to this version, or everything that is wrong with it. A byte order mark

@@ -1,6 +1,7 @@
 /** What came of a request that is not a reading: an answer, or why not and what was kept. */
 export type Answer<Value> =
-  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: string; readonly status: number }
+  | { readonly ok: true; readonly value: Value }
+  | { readonly ok: false; readonly error: string; readonly status: number }
 
 /** Posts JSON and words every failure. Readings do not go this way: the outbox keeps and repeats them. */
 export async function send<Value>(url: string, body: unknown): Promise<Answer<Value>> {

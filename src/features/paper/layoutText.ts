@@ -41,7 +41,8 @@ export function pinWords(pins: EngineLayout['pins']): string {
 }
 
 export type ReadLayout =
-  { readonly layout: EngineLayout; readonly trouble: string } | { readonly layout?: undefined; readonly trouble: string }
+  | { readonly layout: EngineLayout; readonly trouble: string }
+  | { readonly layout?: undefined; readonly trouble: string }
 
 const PIN = /^\s*(\d+(?:\s*\+\s*\d+)*)\s*@\s*(-?\d+(?:[.,]\d+)?)\s*(?:\/\s*(-?\d+(?:[.,]\d+)?))?\s*$/
 const MOST_MAINS = 17

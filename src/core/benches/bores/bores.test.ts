@@ -138,7 +138,8 @@ describe('piston to wall', () => {
 describe('the top ring as a gauge', () => {
   const remark = (build: Build) =>
     find(bores, build, 'bores.taper.2').remarks.find(({ code }) => code === 'ringOnTaper') as
-      { agrees: boolean; gauge: { value: { value: number } }; ring: { value: { value: number } } } | undefined
+      | { agrees: boolean; gauge: { value: { value: number } }; ring: { value: { value: number } } }
+      | undefined
   const gapped = (build: Build, spot: string, goes: number) =>
     withReading(build, 'rings.topGap', { cylinder: 2, spot }, goes, 'feeler-fine.1', { upper: goes + 0.01 })
 

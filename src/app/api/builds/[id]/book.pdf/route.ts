@@ -14,11 +14,7 @@ export function GET(request: Request, { params }: { params: Promise<{ id: string
     const query = new URL(request.url).searchParams
     const asked = query.get('units')
     const system = asked === 'inch' || asked === 'metric' ? asked : build.document.spec.units
-    const pdf = await bookPdf(
-      bookSheet(build.document, system),
-      query.get('size') === 'letter' ? 'LETTER' : 'A4',
-      shopDay(),
-    )
+    const pdf = await bookPdf(bookSheet(build.document, system), query.get('size') === 'letter' ? 'LETTER' : 'A4', shopDay())
     return new NextResponse(pdf, { headers: attachment(build.document.spec.name, 'book.pdf', 'application/pdf') })
   })
 }
