@@ -57,6 +57,22 @@ describe('build files', () => {
     ).toBe('newerVersion')
   })
 
+  it('says what a rule of its own found wrong, in the words of that rule', () => {
+    const issuesOf = (change: (json: any) => void) => {
+      const read = edited(change)
+      return read.ok ? [] : read.issues
+    }
+    const { at, by } = tern.entries[0]!
+    const unreasoned = { id: '01920000-0000-7000-8000-0000000000aa', kind: 'step', at, by, step: 'final.pan', did: 'leftOut' }
+    const path = ['entries', tern.entries.length]
+    expect(issuesOf((json) => json.entries.push(unreasoned))).toEqual([{ code: 'shape', path, detail: 'this wants a reason' }])
+    expect(
+      issuesOf((json) => {
+        json.spec.limits['compression.quench'] = { source: 'x', reason: '' }
+      }).map((issue) => 'detail' in issue && issue.detail),
+    ).toEqual(['a limit needs a lower or an upper bound'])
+  })
+
   it.each([
     [
       'a value that is text',

@@ -39,6 +39,8 @@ function detailOf(issue: z.core.$ZodIssue): string {
       return FORMAT_WORDS[issue.format] ?? 'is not written as it should be'
     case 'unrecognized_keys':
       return `holds what no build has: ${issue.keys.join(', ')}`
+    case 'custom':
+      return issue.message
     default:
       return 'is none of the kinds there are'
   }
