@@ -24,6 +24,7 @@ const CORE = [
   'geometry',
   'document',
   'joints',
+  'assembly',
   'bench',
   'shared',
   'twin',

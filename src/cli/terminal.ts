@@ -26,3 +26,13 @@ export function readText(terminal: Terminal, file: string): string {
     throw new BadInput(`${file}: cannot be read (${(cause as NodeJS.ErrnoException).code ?? 'unknown'})`, { cause })
   }
 }
+
+/** @throws BadInput where the file is no JSON. */
+export function readJson(terminal: Terminal, file: string): unknown {
+  try {
+    return JSON.parse(readText(terminal, file))
+  } catch (cause) {
+    if (cause instanceof BadInput) throw cause
+    throw new BadInput(`${file}: breaks off or is damaged (${(cause as Error).message})`, { cause })
+  }
+}

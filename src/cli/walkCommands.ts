@@ -1,11 +1,14 @@
 /** The walk of a build from a terminal: every step in order, and what is not true any more. */
 import type { Command } from 'commander'
+import { actsSchema, bareEngine, engineOf, missingName, partsOf, replay, type Act } from '@/core/assembly'
 import { openBuild } from '@/core/benches'
+import { shapeIssue } from '@/core/files'
 import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
+import { fileIssueWords } from '@/wording'
 import { dueWords } from '@/wording/clocks'
 import { staleWords, stepTitle, waitsWords } from '@/wording/walk'
 import { readDocument } from './documents'
-import type { Terminal } from './terminal'
+import { BadInput, readJson, type Terminal } from './terminal'
 
 export function addWalkCommands(program: Command, terminal: Terminal): void {
   program
@@ -33,6 +36,17 @@ export function addWalkCommands(program: Command, terminal: Terminal): void {
     })
 
   program
+    .command('may')
+    .argument('<file>')
+    .argument('<acts>', 'acts as JSON, or - for standard input')
+    .description('acts one after another on the engine: what each lacks, as JSON lines; nothing missing: it may be done')
+    .action((file: string, acts: string) => {
+      const { spec } = readDocument(terminal, file)
+      const { missing } = replay(partsOf(engineOf(spec)), bareEngine(), readActs(terminal, acts))
+      for (const [i, lacks] of missing.entries()) terminal.out(JSON.stringify({ i, missing: lacks.map(missingName) }))
+    })
+
+  program
     .command('stale')
     .argument('<file>')
     .description('what is not true any more on a build, and why')
@@ -41,6 +55,13 @@ export function addWalkCommands(program: Command, terminal: Terminal): void {
       for (const step of stale) terminal.out(`${step.id}: ${stepTitle(step)}: ${staleWords(step.stale)}`)
       if (stale.length === 0) terminal.out('Nothing is stale.')
     })
+}
+
+/** @throws BadInput naming the act that is none, and where. */
+function readActs(terminal: Terminal, file: string): readonly Act[] {
+  const read = actsSchema.safeParse(readJson(terminal, file))
+  if (read.success) return read.data
+  throw new BadInput(read.error.issues.map((issue) => `${file}: ${fileIssueWords(shapeIssue(issue))}`).join('\n'))
 }
 
 function stepJson({ id, stage, standing, count, signOff, waits, stale, fastenersLeftOut, minutes }: WalkStep) {

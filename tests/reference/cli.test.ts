@@ -120,6 +120,60 @@ describe('sums from a terminal', () => {
   )
 })
 
+describe('the laws of assembly from a terminal', () => {
+  const may = (acts: unknown) => kalibros(['may', file, '-'], typeof acts === 'string' ? acts : JSON.stringify(acts))
+
+  it('replays acts one after another: what each lacks, and a refused one changes nothing', async () => {
+    const { status, stdout } = await may([
+      { act: 'on', part: 'crank', grade: 'trial' },
+      { act: 'on', part: 'shellsUpper', grade: 'trial' },
+      { act: 'on', part: 'crank', grade: 'trial' },
+      { act: 'on', part: 'mainCaps', grade: 'trial' },
+      { act: 'read', reading: 'endFloat' },
+      { act: 'torque', part: 'mainCaps' },
+      { act: 'read', reading: 'endFloat' },
+      { act: 'turn', kind: 'crank' },
+      { act: 'on', part: 'rod', grade: 'trial' },
+      { act: 'on', part: 'piston3', grade: 'trial' },
+      { act: 'on', part: 'barrel1', grade: 'trial' },
+    ])
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { i: number; missing: string[] })
+    expect([status, lines.map(({ i }) => i)]).toEqual([0, [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]])
+    expect(lines.map(({ missing }) => missing)).toEqual([
+      ['shellsUpper'],
+      [],
+      [],
+      [],
+      ['mainCaps:last'],
+      [],
+      [],
+      [],
+      // All five rods at once; what an engine with bores in its block has not, it never has.
+      [],
+      ['pin3'],
+      ['barrel1'],
+    ])
+  })
+
+  it.each([
+    [[{ act: 'on', part: 'wing', grade: 'trial' }], /\[0\]\.part: names no part of an engine/],
+    [
+      [
+        { act: 'turn', kind: 'crank' },
+        { act: 'on', part: 'crank' },
+      ],
+      /\[1\]\.grade: wants one of trial, final/,
+    ],
+    [[{ act: 'weld', part: 'crank' }], /\[0\]\.act/],
+    ['[{', /breaks off or is damaged/],
+  ])('%j is refused with 2 and the place of the fault', async (acts, words) =>
+    expect(await may(acts)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(words) }),
+  )
+})
+
 describe('build files from a terminal', () => {
   it('derives from a file and from standard input alike, and --check tells what is out', async () => {
     const fromFile = await kalibros(['derive', file])
