@@ -1,6 +1,6 @@
 /** The walk of a build from a terminal: every step in order, and what is not true any more. */
 import type { Command } from 'commander'
-import { actsSchema, bareEngine, engineOf, missingName, partsOf, replay, type Act } from '@/core/assembly'
+import { actsSchema, bareEngine, engineOf, missingName, partsOf, replay, usualOrder, type Act } from '@/core/assembly'
 import { openBuild } from '@/core/benches'
 import { shapeIssue } from '@/core/files'
 import { clocksOfBuild, walkOf, type WalkStep } from '@/core/walk'
@@ -15,8 +15,10 @@ export function addWalkCommands(program: Command, terminal: Terminal): void {
     .command('walk')
     .argument('<file>')
     .option('--json', 'steps, how each stands, what holds it')
+    .option('--acts', 'the usual order from a bare block to first fire: each step with its acts, as JSON lines')
     .description('every step of a build in order: what is done, what is held and by what')
-    .action((file: string, options: { json?: boolean }) => {
+    .action((file: string, options: { json?: boolean; acts?: boolean }) => {
+      if (options.acts) return printActs(terminal, file)
       const nowMs = Date.now()
       const build = openBuild(readDocument(terminal, file))
       const { steps, next, temporary, clocks: ofSteps } = walkOf(build, nowMs)
@@ -55,6 +57,11 @@ export function addWalkCommands(program: Command, terminal: Terminal): void {
       for (const step of stale) terminal.out(`${step.id}: ${stepTitle(step)}: ${staleWords(step.stale)}`)
       if (stale.length === 0) terminal.out('Nothing is stale.')
     })
+}
+
+function printActs(terminal: Terminal, file: string): void {
+  const { steps } = usualOrder(partsOf(engineOf(readDocument(terminal, file).spec)))
+  for (const [i, { stage, acts }] of steps.entries()) terminal.out(JSON.stringify({ i, stage, acts }))
 }
 
 /** @throws BadInput naming the act that is none, and where. */

@@ -158,6 +158,24 @@ describe('the laws of assembly from a terminal', () => {
     ])
   })
 
+  it('walk --acts prints the usual order, step by step; may finds nothing missing in it', async () => {
+    const { status, stdout } = await kalibros(['walk', file, '--acts'])
+    const steps = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { i: number; stage: string; acts: { act: string; part?: string }[] })
+    expect([status, steps[0]!.i, steps.at(-1)]).toEqual([
+      0,
+      0,
+      { i: steps.length - 1, stage: 'fire', acts: [{ act: 'turn', kind: 'fire' }] },
+    ])
+    expect([...new Set(steps.map(({ stage }) => stage))].slice(0, 5)).toEqual(['measure', 'trial', 'clearance', 'cam', 'wash'])
+    const { stdout: replayed } = await may(steps.flatMap(({ acts }) => acts))
+    const lines = replayed.trim().split('\n')
+    expect(lines.length).toBe(steps.flatMap(({ acts }) => acts).length)
+    expect(lines.filter((line) => !line.endsWith('"missing":[]}'))).toEqual([])
+  })
+
   it.each([
     [[{ act: 'on', part: 'wing', grade: 'trial' }], /\[0\]\.part: names no part of an engine/],
     [

@@ -1,5 +1,5 @@
 /** What is missing before an act, and the act that is the way there. */
-import type { Act, FactName } from './acts'
+import type { Act, FactName, Grade } from './acts'
 import type { ReadingName } from './partRow'
 
 export type Missing =
@@ -14,11 +14,11 @@ export function missingName(missing: Missing): string {
   return missing.is === 'notAtLast' ? `${missing.part}:last` : missing.part
 }
 
-/** The act that provides what is missing, for good; undefined where there is no such part. */
-export function wayThere(missing: Missing): Act | undefined {
+/** The act that provides what is missing; undefined where there is no such part. */
+export function wayThere(missing: Missing, grade: Grade): Act | undefined {
   switch (missing.is) {
     case 'notOn':
-      return { act: 'on', part: missing.part, grade: 'final' }
+      return { act: 'on', part: missing.part, grade }
     case 'onTrial':
       return { act: 'settle', part: missing.part }
     case 'notAtLast':
