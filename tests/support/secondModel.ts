@@ -178,10 +178,15 @@ export class SecondModel {
     return this.isOn(id) && !this.isShut(id)
   }
 
-  /** What lies under a part, or is closed by it, and is missing or on trial. */
+  /** What lies under a part, or is closed by it, and is missing or on trial; or closed, and not at its last stage. */
   hollowUnder(id: string): readonly string[] {
-    const under = [...(this.below.get(id) ?? []), ...(this.shuts.get(id) ?? [])]
-    return under.filter((one) => !this.isFinal(one) && !(this.isMaybe(one) && !this.wasOn(one)))
+    const shut = this.shuts.get(id) ?? []
+    const under = [...(this.below.get(id) ?? []), ...shut]
+    const isAsked = (one: string) => !this.isMaybe(one) || this.wasOn(one)
+    const snug = shut.filter(
+      (one) => /^(mainCaps|rodCap\d*|pump|pickup|camDrive|tensioner|cams\d?|rockers\d?)$/.test(one) && !this.isAtLast(one),
+    )
+    return [...under.filter((one) => !this.isFinal(one)), ...snug].filter(isAsked)
   }
 
   /** Whether a fact was said, and nothing it rests on has been opened or changed since. */

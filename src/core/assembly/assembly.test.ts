@@ -126,6 +126,15 @@ describe('on and off', () => {
     expect(last(V8, open, 'read pickupToPan', 'on pan')).toEqual(['pickup', 'pickupToPan'])
   })
 
+  it('for good closes no joint that is not at its last stage; on trial snug will do', () => {
+    const open = done(V8, WHOLE, 'off cover1', 'loosen rockers1', 'fact clearance')
+    expect(last(V8, open, 'read lash', 'on cover1')).toEqual(['rockers1:last'])
+    expect(last(V8, open, 'try cover1')).toEqual([])
+    const front = done(V8, WHOLE, 'off oil', 'off pan', 'off damper', 'off ignitionDrive', 'off frontCover', 'loosen camDrive')
+    expect(last(V8, front, 'on frontCover')).toEqual(['camDrive:last'])
+    expect(last(V8, done(V8, WHOLE, 'off oil', 'off pan', 'loosen rodCap4'), 'on pan')).toEqual(['rodCap4:last'])
+  })
+
   it('settled, a joint stays as it was torqued', () => {
     const damper = done(V8, WHOLE, 'off damper', 'try damper', 'torque damper', 'settle damper', 'fact twoTurns')
     expect(last(V8, damper, 'turn starter')).toEqual([])
@@ -182,6 +191,20 @@ describe('readings', () => {
     const one = done(V8, crank, 'try rod1', 'try pin1', 'try piston1', 'try rodCap1')
     expect(last(V8, one, 'read deck')).toEqual([])
     expect(last(V8, one, 'read events')).toContain('tdcBareDeck')
+  })
+
+  it('of cams in a head want the drop first, and of their drive that nothing covers it', () => {
+    const trial = ['try shellsUpper', 'try crank', 'try mainCaps', 'torque mainCaps', 'try rod1', 'try pin1', 'try piston1', 'try rodCap1']
+    const head = ['try guides', 'try lowerWheel', 'try chainHung', 'try valves', 'try springs', 'try followers', 'try head', 'torque head']
+    const timed = ['fact parked', 'try cams', 'try chain', 'try tensioner', 'read tdcPlugHole']
+    const on = done(TWIN_CAM, bareEngine(), ...trial, ...head, ...timed)
+    expect(last(TWIN_CAM, on, 'read events')).toEqual(['valveDrop'])
+    const looked = done(TWIN_CAM, on, 'off tensioner', 'off chain', 'read valveDrop', 'try chain', 'try tensioner')
+    expect(last(TWIN_CAM, looked, 'read events')).toEqual([])
+    expect(last(TWIN_CAM, looked, 'read reDegree')).toEqual(['cams:last'])
+    const covered = done(TWIN_CAM, looked, 'torque cams', 'try frontCover')
+    expect(last(TWIN_CAM, covered, 'read reDegree')).toEqual(['frontCover'])
+    expect(last(TWIN_CAM, covered, 'off frontCover', 'read reDegree')).toEqual([])
   })
 
   it('say nothing any more of what was opened or changed', () => {

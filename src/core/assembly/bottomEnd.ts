@@ -63,7 +63,6 @@ export const BOTTOM_END: PartRows<BottomEnd> = {
   caseOther: {
     has: of.isSplit,
     sitsOn: ['crank', 'rod', 'gearShafts'],
-    forGood: ['rodCap:last'],
     closes: ['plugs', 'bearings', 'shellsUpper', 'crank', 'rod', 'rodCap', 'gearShafts'],
     hasJoint: true,
     isMachined: true,
@@ -147,7 +146,6 @@ export const BOTTOM_END: PartRows<BottomEnd> = {
   pan: {
     has: of.hasPan,
     sitsOn: ['pickup', 'tray', 'mainCaps', 'rodCap', 'frontCover', 'rearSeal'],
-    forGood: ['mainCaps:last', 'rodCap:last', 'pump:last', 'pickup:last'],
     closes: ['pump', 'pumpShaft', 'pickup', 'tray', 'mainCaps', 'rodCap', 'crank', 'rearSeal'],
     readFirst: ['pickupToPan', 'endFloat'],
     hasJoint: true,
@@ -156,7 +154,6 @@ export const BOTTOM_END: PartRows<BottomEnd> = {
   sideCover: {
     has: (engine) => of.isSplashed(engine) && !of.isSplit(engine),
     sitsOn: ['crank', 'cam', 'rodCap'],
-    forGood: ['rodCap:last'],
     closes: ['crank', 'cam', 'rodCap', 'tappets', 'bearings'],
     hasJoint: true,
     isNear: true,

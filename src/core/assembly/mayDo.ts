@@ -1,6 +1,7 @@
 /** The laws of assembly as one question: may this be done now, or what is missing (common practice). */
 import { group } from 'd3-array'
 import { CHANGED_BESIDE, type Act, type Grade, type PartAct } from './acts'
+import { camInHead } from './engine'
 import { missingName, type Missing } from './missing'
 import type { ReadingName } from './partRow'
 import { isAskedFor, type EngineParts, type Need, type Part } from './parts'
@@ -62,10 +63,13 @@ function mayPutOn(parts: EngineParts, standing: Standing, part: Part, grade: Gra
   ]
 }
 
-/** For good: all it sits on and closes is on for good, what it hides is read, and it is washed since it was last cut (laws 1, 3, 5). */
+/**
+ * For good: all it sits on and closes is on for good, what it closes is at its last stage, what it hides is read, and it is washed since it
+ * was last cut (laws 1, 3, 5).
+ */
 function forGood(parts: EngineParts, standing: Standing, part: Part): readonly Missing[] {
   const under = [...part.sitsOn, ...part.forGood]
-  const closed = part.closes.map((id) => ({ part: id, last: false }))
+  const closed = part.closes.map((id) => ({ part: id, last: parts.byId.get(id)?.hasJoint ?? false }))
   return [
     ...(part.isMachined && !standing.washed.has(part.id) ? [{ is: 'unwashed', part: part.id } as const] : []),
     ...[...under, ...closed].flatMap((need) => lackingForGood(parts, standing, need)),
@@ -116,15 +120,19 @@ function overTheTable(parts: EngineParts, { on, facts }: Standing, part: Part): 
 
 /** Law 3. */
 function mayRead(parts: EngineParts, standing: Standing, reading: ReadingName): readonly Missing[] {
-  const { on = [], off = [], oneOf = [] } = READING_STATES[reading]
+  const { on = [], off = [], uncovered = [], oneOf = [], firstUnderCams } = READING_STATES[reading]
   const lacks = on.flatMap(({ kind, last, some }) => {
     const own = parts.ofKind(kind).map(({ id }) => lacking(parts, standing, { part: id, last: last ?? false }))
     return some && own.some((missing) => missing.length === 0) ? [] : own.flat()
   })
-  const closing = inTheWay(
-    standing,
-    off.flatMap((kind) => parts.ofKind(kind).map(({ id }) => id)),
-  )
+  const kept = off.flatMap((kind) => parts.ofKind(kind).map(({ id }) => id))
+  const covers = uncovered.flatMap((kind) => parts.ofKind(kind).flatMap(({ closedBy: covering }) => covering))
   const isRead = oneOf.length === 0 || oneOf.some((one) => standing.readings.has(one))
-  return [...lacks, ...closing, ...(isRead ? [] : [{ is: 'unread', reading: oneOf[0]! } as const])]
+  const isLookedAt = !firstUnderCams || !camInHead(parts.engine) || standing.readings.has(firstUnderCams)
+  return [
+    ...lacks,
+    ...inTheWay(standing, [...kept, ...covers]),
+    ...(isRead ? [] : [{ is: 'unread', reading: oneOf[0]! } as const]),
+    ...(isLookedAt ? [] : [{ is: 'unread', reading: firstUnderCams } as const]),
+  ]
 }

@@ -11,6 +11,10 @@ export interface StateNeed {
 export interface ReadingState {
   readonly on?: readonly StateNeed[]
   readonly off?: readonly PartKind[]
+  /** Nothing closes these: once it is read, they may have to be moved. */
+  readonly uncovered?: readonly PartKind[]
+  /** Looked at before cams in a head are turned for it. */
+  readonly firstUnderCams?: ReadingName
   /** Readings before it, any of which will do. */
   readonly oneOf?: readonly ReadingName[]
   /** Parts through which it is taken: opened, it says nothing any more. */
@@ -56,11 +60,13 @@ export const READING_STATES: Readonly<Record<ReadingName, ReadingState>> = {
   events: {
     on: DRIVE.map((kind) => ({ kind })).concat([{ kind: 'lifters' }, { kind: 'tappets' }, { kind: 'followers' }]),
     oneOf: TDC,
+    firstUnderCams: 'valveDrop',
     staleBy: DRIVE,
     movedBy: ['crank'],
   },
   reDegree: {
     on: [...DRIVE.map((kind) => ({ kind })), { kind: 'camDrive', last: true }, { kind: 'cams', last: true }],
+    uncovered: ['camDrive', 'chain', 'belt'],
     oneOf: TDC,
     staleBy: DRIVE,
     movedBy: ['crank'],
