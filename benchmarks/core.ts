@@ -1,5 +1,6 @@
 /** Figures of the core alone, in Node: the compiler warm, nothing remembered but where it is said. */
 import { Bench } from 'tinybench'
+import { engineOf, mayDo, partsOf, READINGS, TURNS, usualOrder, type Act } from '@/core/assembly'
 import { cam } from '@/core/benches/cam'
 import { checkedLobe } from '@/core/geometry/valvetrain'
 import { closedLiftMm } from '@/core/geometry/valvetrain/closedLobe'
@@ -128,6 +129,7 @@ export async function coreFigures(report: Report): Promise<void> {
       })),
     )
   figure('64 fasteners in three stages, four runs: where they stand, what is odd, what they clamp', 5, largeJoint())
+  figure('what is missing before every act on a whole V8', 5, lawsOfV8())
   const often = Array.from({ length: 7 }).reduce<Build>(again, openBuild(big))
   report.figure('data of a bench page, sixteen read eight times over', JSON.stringify(serveBuild(often, 1)).length / 1000, 'kB', 200)
   figure('that build made ready for its page', 50, () => void serveBuild(often, 1))
@@ -137,6 +139,21 @@ export async function coreFigures(report: Report): Promise<void> {
     if (median === undefined) throw new Error(`${task.name} did not complete`)
     report.figure(`${task.name}, median`, median, 'ms', bounds[index]!)
   })
+}
+
+/** Every act that can be asked for of a V8 that is ready to fire. */
+function lawsOfV8(): () => void {
+  const parts = partsOf(engineOf(DEMO_BUILDS[1]!.spec))
+  const { standing } = usualOrder(parts)
+  const handled = parts.all.flatMap(({ id: part }): Act[] => [
+    { act: 'on', part, grade: 'final' },
+    ...(['off', 'loosen', 'torque', 'settle', 'wash', 'change'] as const).map((act) => ({ act, part })),
+  ])
+  const turned = TURNS.map((kind): Act => ({ act: 'turn', kind }))
+  const read = READINGS.map((reading): Act => ({ act: 'read', reading }))
+  return () => {
+    for (const act of [...handled, ...turned, ...read]) mayDo(parts, standing, act)
+  }
 }
 
 /** What a page of a joint works out: every run of it pull by pull, fasteners that turn otherwise, the plan, the clamp. */
