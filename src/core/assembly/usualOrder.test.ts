@@ -105,4 +105,42 @@ describe('the usual order', () => {
   it('of a side-valve single has the lifters in before the cam, and the dipper’s cap before the side cover', () => {
     expectInOrder(orderOf('single, side valves'), 'on tappets', 'on cam', 'torque rodCap', 'torque sideCover', 'on oil', 'turn fire')
   })
+
+  it('of a single with split cases is this', () => {
+    expect(single.join(', ')).toBe(
+      [
+        'wash block, wash crank, wash caseOther, wash piston, wash barrel, wash head',
+        'settle block, on plugs, on bearings, on crank, on caseOther, torque caseOther, turn crank',
+        'read ringGap, on rings, on pin, on piston, on baseGasket, on lowerWheel, on chainHung, on barrel',
+        'on pump, torque pump, on guides, on valves, on springs, on gasket, on head, torque head',
+        'fact parked, on followers, on cams, torque cams, on chain, on tensioner, torque tensioner, fact marks',
+        'fact clearance, fact twoTurns, read tdcPlugHole, read reDegree, read lash',
+        'on intake, torque intake, on filter, on oil, on primed, on cover, torque cover, on sparkPlugs, torque sparkPlugs',
+        'on exhaust, torque exhaust, on fuelFeed, fact temporaryOut, fact twoTurns, turn starter',
+        'fact leaks, fact list, fact people, fact second, turn fire',
+      ].join(', '),
+    )
+  })
+
+  it('tries a V4 by one piston a bank, and takes it apart the last first', () => {
+    const v4 = orderOf('V4, pushrods')
+    expect(v4.slice(0, v4.indexOf('wash block')).join(', ')).toBe(
+      [
+        'try mainCaps, torque mainCaps, read bores, off mainCaps',
+        'try shellsUpper, try mainCaps, torque mainCaps, read mainClearance, off mainCaps',
+        'try camBearings, try cam, try crank, try mainCaps, torque mainCaps, read endFloat',
+        'try rod1, try pin1, try piston1, try rodCap1, try rod2, try pin2, try piston2, try rodCap2',
+        'turn crank, read deck, read tdcBareDeck',
+        'try lifters1, try lifters2, try camDrive, torque camDrive, fact marks, read events',
+        'try valves1, read chamber, try springs1, try valves2, try springs2, try gasket1, try gasket2',
+        'try head1, try head2, read valveDrop',
+        'try pushrods1, fact parked, try rockers1, torque rockers1, try pushrods2, try rockers2, torque rockers2',
+        'turn crank, read clearance, fact clearance',
+        'off rockers2, off pushrods2, off rockers1, off pushrods1, off head2, off head1, off gasket2, off gasket1',
+        'off springs2, off valves2, off springs1, off valves1, off camDrive, off lifters2, off lifters1',
+        'off rodCap2, off piston2, off pin2, off rod2, off rodCap1, off piston1, off pin1, off rod1',
+        'off mainCaps, off crank, off cam, off camBearings, off shellsUpper',
+      ].join(', '),
+    )
+  })
 })
