@@ -97,13 +97,7 @@ export const BOTTOM_END: PartRows<BottomEnd> = {
     hasJoint: true,
     isNear: true,
   },
-  baseGasket: {
-    each: 'cylinder',
-    has: of.hasSeparateBarrels,
-    sitsOn: ['block', 'caseOther', 'studs'],
-    isCrushed: true,
-    movesClearance: true,
-  },
+  baseGasket: { each: 'cylinder', has: of.hasSeparateBarrels, sitsOn: ['block', 'caseOther', 'studs'], movesClearance: true },
   barrel: {
     each: 'cylinder',
     has: of.hasSeparateBarrels,

@@ -117,8 +117,6 @@ export interface PartRow {
   readonly movesClearance?: true
   /** A machine shop cuts it, and chips stay in it: it goes on for good only once it is washed. */
   readonly isMachined?: true
-  /** Given once to a joint: it is not settled where it lies, and not used again. */
-  readonly isCrushed?: true
 }
 
 export type PartRows<Kind extends PartKind> = Readonly<Record<Kind, PartRow>>

@@ -71,10 +71,7 @@ function afterPartAct(parts: EngineParts, standing: Standing, act: PartAct): Sta
   const now = touched.on.get(part.id)
   switch (act.act) {
     case 'on':
-      return {
-        ...withPart(touched, part.id, { grade: act.grade, isAtLast: act.part === 'block' }),
-        everOn: new Set([...touched.everOn, part.id]),
-      }
+      return { ...withPart(touched, part.id, { grade: act.grade, isAtLast: false }), everOn: new Set([...touched.everOn, part.id]) }
     case 'settle':
       return withPart(touched, part.id, { isAtLast: false, ...now, grade: 'final' })
     case 'torque':

@@ -78,14 +78,7 @@ export const TOP_END: PartRows<TopEnd> = {
     // Those of separate barrels stand in the case.
     sitsOn: (engine) => (of.hasSeparateBarrels(engine) ? ['block', 'caseOther'] : ['block']),
   },
-  gasket: {
-    each: 'bank',
-    has: always,
-    sitsOn: ['block', 'studs', 'barrel'],
-    closes: ['piston', 'studs'],
-    isCrushed: true,
-    movesClearance: true,
-  },
+  gasket: { each: 'bank', has: always, sitsOn: ['block', 'studs', 'barrel'], closes: ['piston', 'studs'], movesClearance: true },
   head: {
     each: 'bank',
     has: always,
