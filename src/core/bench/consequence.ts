@@ -46,11 +46,11 @@ function rank({ finding, output }: Found): number {
 }
 
 /** Finer than any gauge: a figure without uncertainty that is out is out for sure. */
-const NO_DOUBT = 1e-9
+const LEAST_UNCERTAINTY = 1e-9
 
 /** How far outside its limit, in its own expanded uncertainties: a measure that lengths, volumes and masses share. */
 function sureness({ conformity }: Finding): number {
-  return conformity ? conformity.excess / Math.max(conformity.U, NO_DOUBT) : 0
+  return conformity ? conformity.excess / Math.max(conformity.U, LEAST_UNCERTAINTY) : 0
 }
 
 function standing({ figure, conformity }: Finding): keyof typeof RANK {

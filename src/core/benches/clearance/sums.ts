@@ -89,7 +89,7 @@ function lobeOf({ figures, names }: Given, tableName: string): { readonly form: 
   }
   const read = liftTableFrom(text)
   if ('issues' in read) return { ok: false, issues: read.issues.map((issue) => ({ code: 'liftTable', path: [tableName], issue })) }
-  const { spline } = lobeCurve(read.rows, TABLE_DOUBT)
+  const { spline } = lobeCurve(read.rows, TABLE_UNCERTAINTY)
   const most = Math.max(...read.rows.map(({ liftMm }) => liftMm))
   const { from, to } = spline.knots
   const form: LobeForm = (deg, liftMm) => (deg > from && deg < to ? (Math.max(0, splineAt(spline, deg)) * liftMm) / most : 0)
@@ -97,7 +97,7 @@ function lobeOf({ figures, names }: Given, tableName: string): { readonly form: 
 }
 
 /** A table that is used as it stands is taken to be read by a good wheel and dial. */
-const TABLE_DOUBT = { wheelDeg: 0.1, dialMm: 0.005 }
+const TABLE_UNCERTAINTY = { wheelDeg: 0.1, dialMm: 0.005 }
 
 const SWEEP_INPUTS = {
   strokeMm: { label: 'Stroke', kind: 'length' },

@@ -1,5 +1,5 @@
 import type { Component, Figure, FormulaText } from '../../metrology'
-import { DOUBT_NAMES, type UncertaintyName, type FromCurve } from './lobeEvents'
+import { UNCERTAINTY_NAMES, type UncertaintyName, type FromCurve } from './lobeEvents'
 
 /** Whose the uncertainty is that a number off a curve has; `curve` tells one curve's own from another's. */
 export interface CurveOwners {
@@ -19,7 +19,7 @@ export function figureFromCurve(text: FormulaText, { value, parts }: FromCurve, 
     eccentricityCos: { id: `${owners.wheel}/cos`, owner: owners.wheel },
     eccentricitySin: { id: `${owners.wheel}/sin`, owner: owners.wheel },
   }
-  const components = DOUBT_NAMES.flatMap((name): Component[] =>
+  const components = UNCERTAINTY_NAMES.flatMap((name): Component[] =>
     parts[name] === 0 ? [] : [{ source: { ...sourceOf[name], dof: Infinity }, u: parts[name] }],
   )
   return { value: { value, components }, origin: { from: 'sum', sum: { formula: text, terms: [] } } }

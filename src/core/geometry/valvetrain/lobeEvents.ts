@@ -19,8 +19,8 @@ export interface FromCurve {
   readonly parts: Readonly<Record<UncertaintyName, number>>
 }
 
-export const DOUBT_NAMES = ['rows', 'zero', 'tdc', 'eccentricityCos', 'eccentricitySin', 'tilt'] as const
-export type UncertaintyName = (typeof DOUBT_NAMES)[number]
+export const UNCERTAINTY_NAMES = ['rows', 'zero', 'tdc', 'eccentricityCos', 'eccentricitySin', 'tilt'] as const
+export type UncertaintyName = (typeof UNCERTAINTY_NAMES)[number]
 
 export interface LobeEvents {
   /** Crank degrees after overlap TDC at which the follower has just the check lift, opening and closing. */

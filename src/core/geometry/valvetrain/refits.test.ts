@@ -5,21 +5,21 @@ import { eventsAt, uOf } from './lobeEvents'
 import { lobeCurve } from './lobeCurve'
 import { refits } from './refits'
 
-const DOUBT = { wheelDeg: 0.25, dialMm: 0.005 }
+const UNCERTAINTY = { wheelDeg: 0.25, dialMm: 0.005 }
 const rowsFrom = (from: number, seed = 5) => {
   const random = randomStream(seedOf(seed))
   return Array.from({ length: Math.floor((320 - from) / 2) }, (_, index) => {
     const angleDeg = from + 2 * index
-    const at = angleDeg - 109.5 + DOUBT.wheelDeg * random.normal()
-    return { angleDeg, liftMm: closedLiftMm({ liftMm: 10.2, halfWidthDeg: 150, power: 2.6 }, at) + DOUBT.dialMm * random.normal() }
+    const at = angleDeg - 109.5 + UNCERTAINTY.wheelDeg * random.normal()
+    return { angleDeg, liftMm: closedLiftMm({ liftMm: 10.2, halfWidthDeg: 150, power: 2.6 }, at) + UNCERTAINTY.dialMm * random.normal() }
   })
 }
 const all = (curve: ReturnType<typeof lobeCurve>, more: object = {}, count = 400) => [
-  ...refits(curve, DOUBT, { checkLiftMm: 1.27, count, seed: 11, ...more }),
+  ...refits(curve, UNCERTAINTY, { checkLiftMm: 1.27, count, seed: 11, ...more }),
 ]
 
 describe('refits', () => {
-  const curve = lobeCurve(rowsFrom(-80), DOUBT)
+  const curve = lobeCurve(rowsFrom(-80), UNCERTAINTY)
 
   it('scatter about where the curve was as much as its uncertainty says, by another way', () => {
     const { spread } = all(curve, {}, 1000).at(-1)!
@@ -51,6 +51,6 @@ describe('refits', () => {
   })
 
   it('are none where the table does not come down to the lift on one side', () => {
-    expect(all(lobeCurve(rowsFrom(60), DOUBT))).toEqual([])
+    expect(all(lobeCurve(rowsFrom(60), UNCERTAINTY))).toEqual([])
   })
 })

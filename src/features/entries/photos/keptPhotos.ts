@@ -29,7 +29,7 @@ export async function keepPhoto(buildId: string, photo: KeptPhoto): Promise<void
   }
 }
 
-/** Those of a build this device holds, oldest first: their ids are made in order. What the server has had for a month is let go. */
+/** Those of a build this device holds, oldest first: their ids are made in order. What the server has had for a month is dropped. */
 export async function keptPhotos(buildId: string): Promise<readonly KeptPhoto[]> {
   const all = (await entries<string, KeptPhoto>(store())).filter(([key]) => key.startsWith(`${buildId}/`))
   const isLongSent = ({ sentAt }: KeptPhoto) => sentAt !== undefined && Date.now() - sentAt > KEEP_SENT_MS
